@@ -1,0 +1,75 @@
+package cuvee.command;
+
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import cuvee.finding.CuveeException;
+import java.io.OutputStreamWriter;
+import java.io.PrintStream;
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** The command line's entry: parses, runs, and turns failures into messages and exit statuses. */
+@Command(
+        name = "cuvee",
+        mixinStandardHelpOptions = true,
+        version = "Cuvee 0.1",
+        description = "Many workbooks, one master table.",
+        synopsisSubcommandLabel = "COMMAND")
+public final class CommandLineMain implements Runnable {
+    private static final Logger LOG = LoggerFactory.getLogger(CommandLineMain.class);
+    private final Machine machine;
+
+    private CommandLineMain(Machine machine) {
+        this.machine = machine;
+    }
+
+    @Override
+    public void run() {
+        CommandLine.usage(this, machine.out());
+    }
+
+    /** Runs a command line and answers its exit status. */
+    public static int run(Machine machine, List<String> arguments) {
+        CommandLine line = new CommandLine(new CommandLineMain(machine));
+        line.addSubcommand(new PeekCommand(machine));
+        line.addSubcommand(new DraftCommand(machine));
+        line.addSubcommand(new ShowCommand(machine));
+        line.addSubcommand(new SettleCommand(machine));
+        line.addSubcommand(new RefreshCommand(machine));
+        line.addSubcommand(new DemoCommand(machine));
+        line.setOut(writer(machine.out()));
+        line.setErr(writer(machine.err()));
+        line.setExecutionExceptionHandler((failure, command, parsed) -> failed(machine, failure, arguments));
+        return line.execute(arguments.toArray(String[]::new));
+    }
+
+    private static PrintWriter writer(PrintStream stream) {
+        return new PrintWriter(new OutputStreamWriter(stream, StandardCharsets.UTF_8), true);
+    }
+
+    private static int failed(Machine machine, Exception failure, List<String> arguments) {
+        if (failure instanceof CancellationException) {
+            machine.err().println("Stopped. Nothing was changed.");
+            return Exit.FAILED;
+        }
+        if (!(failure instanceof CuveeException known)) {
+            LOG.error("unexpected failure", failure);
+            machine.err().println("Something went wrong inside Cuvee: " + failure
+                    + ". Nothing was delivered. The log in Cuvee's state folder says more.");
+            return Exit.FAILED;
+        }
+        LOG.warn("failed: {}", known.finding().kind());
+        machine.err().println(known.getMessage());
+        if (arguments.contains("--json")) {
+            ObjectNode root = OutcomeJson.object();
+            OutcomeJson.findings(root.putArray("findings"), List.of(known.finding()));
+            machine.out().println(root);
+        }
+        return Exit.FAILED;
+    }
+}

@@ -1,0 +1,63 @@
+package cuvee.command;
+
+import cuvee.finding.CuveeException;
+import cuvee.job.Job;
+import cuvee.job.JobDraft;
+import cuvee.job.JobFile;
+import cuvee.place.Where;
+import cuvee.refresh.JobSession;
+import cuvee.refresh.Outcome;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "draft", description = "Look at folders or files, decide, and write a job.")
+final class DraftCommand implements Callable<Integer> {
+    private final Machine machine;
+
+    @Parameters(arity = "1..*", paramLabel = "PLACE", description = "A folder, with its inner folders, or a file.")
+    private List<String> places = List.of();
+
+    @Option(names = "--out", required = true, paramLabel = "FILE.cuvee")
+    private String out = "";
+
+    @Option(names = "--replace", description = "Replace a job of that name.")
+    private boolean replace;
+
+    @Option(names = "--json", description = "Print one JSON object.")
+    private boolean json;
+
+    DraftCommand(Machine machine) {
+        this.machine = machine;
+    }
+
+    @Override
+    public Integer call() {
+        Path file = machine.path(out);
+        if (Files.exists(file) && !replace) {
+            machine.err().println("The job " + out + " is there already. Nothing was changed. Add --replace to draft it anew.");
+            return Exit.USAGE;
+        }
+        Path folder = JobRun.folderOf(file);
+        if (!Files.isDirectory(folder)) {
+            throw CuveeException.failure(
+                    "no-folder",
+                    Where.JOB,
+                    "The job cannot be saved as " + out + ": there is no folder " + folder + ".",
+                    "Nothing was read.",
+                    "Make the folder, or name another.");
+        }
+        Job job = JobDraft.of(file, places.stream().map(machine::path).toList());
+        try (JobSession session = JobSession.open(machine.workplace(), job.id(), folder)) {
+            Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            JobFile.save(outcome.job(), file);
+            session.conclude(outcome);
+            JobRun.print(machine, outcome, json, List.of());
+            return Exit.of(outcome);
+        }
+    }
+}

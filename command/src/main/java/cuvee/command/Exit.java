@@ -1,0 +1,17 @@
+package cuvee.command;
+
+import cuvee.refresh.Outcome;
+
+/** The exit statuses, as documented. */
+final class Exit {
+    static final int DONE = 0;
+    static final int USAGE = 2;
+    static final int LOOK = 3;
+    static final int FAILED = 4;
+
+    private Exit() {}
+
+    static int of(Outcome outcome) {
+        return outcome.needsALook() ? LOOK : DONE;
+    }
+}

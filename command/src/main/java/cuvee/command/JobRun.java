@@ -1,0 +1,55 @@
+package cuvee.command;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import cuvee.job.Job;
+import cuvee.refresh.JobSession;
+import cuvee.refresh.Outcome;
+import cuvee.refresh.Progress;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+
+/** What the commands with a job share. */
+final class JobRun {
+    private JobRun() {}
+
+    static Path folderOf(Path jobFile) {
+        Path folder = jobFile.toAbsolutePath().normalize().getParent();
+        return folder == null ? jobFile.toAbsolutePath() : folder;
+    }
+
+    static Outcome look(Machine machine, JobSession session, Job job, JobSession.Mode mode) {
+        Outcome outcome = session.refresh(job, mode, progress(machine));
+        if (machine.err().checkError()) {
+            return outcome;
+        }
+        return outcome;
+    }
+
+    /** Counts on standard error, a line for each stage and every hundred files. */
+    private static Progress progress(Machine machine) {
+        return (stage, done, of) -> {
+            if (stage == Progress.Stage.READING && done > 0 && (done % 100 == 0 || done == of)) {
+                machine.err().println("read " + done + " of " + of + " files");
+            }
+        };
+    }
+
+    static void print(Machine machine, Outcome outcome, boolean json, List<Map<String, String>> deliveries) {
+        if (json) {
+            ObjectNode root = OutcomeJson.of(outcome);
+            ArrayNode array = root.withArray("deliveries");
+            deliveries.forEach(delivery -> {
+                ObjectNode node = array.addObject();
+                delivery.forEach(node::put);
+            });
+            machine.out().println(root);
+        } else {
+            OutcomeText.print(outcome, machine.out());
+            deliveries.forEach(delivery -> machine.out()
+                    .println(delivery.getOrDefault("state", "") + " " + delivery.getOrDefault("target", "")
+                            + delivery.getOrDefault("reason", "")));
+        }
+    }
+}

@@ -1,0 +1,187 @@
+package cuvee.command;
+
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import cuvee.detect.FoundTable;
+import cuvee.detect.RowClass;
+import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.layout.PlacedTable;
+import cuvee.lineup.LineUp;
+import cuvee.master.MasterPlan;
+import cuvee.place.Where;
+import cuvee.refresh.Changed;
+import cuvee.refresh.Outcome;
+import cuvee.refresh.Proposal;
+import cuvee.refresh.SourceReport;
+import cuvee.value.LooseText;
+import java.util.Collection;
+import java.util.List;
+
+/** The JSON of the command line; its form only grows (docs/command-line.md). */
+final class OutcomeJson {
+    private static final ObjectMapper JSON = new ObjectMapper();
+
+    private OutcomeJson() {}
+
+    static ObjectNode object() {
+        return JSON.createObjectNode();
+    }
+
+    static ObjectNode of(Outcome outcome) {
+        ObjectNode root = object();
+        root.put("job", outcome.job().name());
+        root.put("rows", outcome.rows());
+        ArrayNode columns = root.putArray("columns");
+        for (Proposal.ColumnReport column : outcome.proposal().columns()) {
+            columns.addObject()
+                    .put("name", column.name())
+                    .put("type", column.type().word())
+                    .put("filled", column.filled())
+                    .put("misfits", column.misfits())
+                    .put("layouts", column.layouts())
+                    .put("reason", column.reason());
+        }
+        for (MasterPlan.Tag tag : outcome.proposal().plan().tags()) {
+            columns.addObject().put("name", tag.name()).put("type", "Text").put("tag", true);
+        }
+        ArrayNode sources = root.putArray("sources");
+        outcome.sources().forEach(source -> source(sources.addObject(), source, outcome));
+        ArrayNode layouts = root.putArray("layouts");
+        outcome.proposal().layouts().forEach(layout -> {
+            ObjectNode node = layouts.addObject();
+            node.put("id", layoutId(layout.signature()));
+            node.put("tables", layout.tables().size());
+            node.put("rows", layout.rows());
+            layout.headers().forEach(node.putArray("headers")::add);
+        });
+        questions(root.putArray("questions"), outcome.questions());
+        findings(root.putArray("findings"), outcome.findings());
+        root.putArray("deliveries");
+        changed(root.putObject("changed"), outcome.changed());
+        ObjectNode sums = root.putObject("sums");
+        outcome.totals().forEach(total -> {
+            if (total.sum() != null) {
+                sums.put(total.column(), total.sum());
+            }
+        });
+        ObjectNode millis = root.putObject("ms");
+        outcome.millis().forEach(millis::put);
+        return root;
+    }
+
+    private static void source(ObjectNode node, SourceReport source, Outcome outcome) {
+        node.put("path", source.path());
+        node.put("state", source.state().word());
+        node.put("kind", source.kind());
+        node.put("reason", source.reason());
+        node.put("size", source.size());
+        ArrayNode tables = node.putArray("tables");
+        source.tables().forEach(table -> table(tables.addObject(), table, "taken", "", outcome));
+        for (SourceReport.Outside outside : source.outside()) {
+            ObjectNode out = tables.addObject();
+            if (outside.table().isPresent()) {
+                table(out, outside.table().get(), "set aside", outside.reason(), outcome);
+            } else {
+                out.put("sheet", outside.sheet());
+                out.put("state", "set aside");
+                out.put("reason", outside.reason());
+            }
+        }
+    }
+
+    private static void table(ObjectNode node, PlacedTable placed, String state, String reason, Outcome outcome) {
+        FoundTable table = placed.table();
+        node.put("sheet", placed.sheet());
+        node.put("state", state);
+        node.put("reason", reason);
+        found(node, table);
+        String signature = signature(table);
+        node.put("layout", layoutId(signature));
+        node.put("seen", table.seen());
+        node.put("kept", table.kept());
+        setAside(node, table);
+        if (state.equals("taken")) {
+            List<String> present = table.columns().stream()
+                    .map(column -> LooseText.key(column.header()))
+                    .toList();
+            ArrayNode missing = node.putArray("missing");
+            outcome.proposal().columns().stream()
+                    .map(Proposal.ColumnReport::name)
+                    .filter(name -> present.stream().noneMatch(key -> feeds(outcome, key, name)))
+                    .forEach(missing::add);
+        }
+    }
+
+    private static boolean feeds(Outcome outcome, String key, String name) {
+        return outcome.job()
+                .decision(LineUp.KIND, key)
+                .map(decision -> decision.answer().equals(name))
+                .orElse(LooseText.key(name).equals(key));
+    }
+
+    /** The shape of a table, the same for a peek and for a job. */
+    static void found(ObjectNode node, FoundTable table) {
+        int first = table.columns().stream().mapToInt(c -> c.index() + 1).min().orElse(1);
+        int last = table.columns().stream().mapToInt(c -> c.index() + 1).max().orElse(1);
+        node.put(
+                "range",
+                Where.columnLetters(first) + table.firstRow() + ":" + Where.columnLetters(last) + table.lastRow());
+        table.headerRows().forEach(node.putArray("headerRows")::add);
+        node.put("why", table.reason());
+    }
+
+    static void setAside(ObjectNode node, FoundTable table) {
+        ObjectNode aside = node.putObject("setAside");
+        table.setAside().forEach((RowClass rowClass, Integer count) -> aside.put(rowClass.word(), count));
+    }
+
+    private static String signature(FoundTable table) {
+        return String.join(
+                "|",
+                table.columns().stream()
+                        .map(column -> LooseText.key(column.header()))
+                        .toList());
+    }
+
+    private static String layoutId(String signature) {
+        return Question.idOf("layout", signature).replaceFirst("q", "l");
+    }
+
+    static void questions(ArrayNode array, Collection<Question> questions) {
+        for (Question question : questions) {
+            ObjectNode node = array.addObject();
+            node.put("id", question.id());
+            node.put("kind", question.kind());
+            node.put("where", question.where().toString());
+            node.put("text", question.text());
+            node.put("assumed", question.assumed());
+            node.put("stake", question.stake());
+            ArrayNode answers = node.putArray("answers");
+            question.answers().forEach(answer ->
+                    answers.addObject().put("id", answer.id()).put("text", answer.text()));
+        }
+    }
+
+    static void findings(ArrayNode array, Collection<Finding> findings) {
+        for (Finding finding : findings) {
+            ObjectNode node = array.addObject();
+            node.put("severity", finding.severity().word());
+            node.put("kind", finding.kind());
+            node.put("where", finding.where().toString());
+            node.put("text", finding.text());
+        }
+    }
+
+    private static void changed(ObjectNode node, Changed changed) {
+        node.put("first", changed.first());
+        node.put("rowsBefore", changed.rowsBefore());
+        node.put("rowsNow", changed.rowsNow());
+        changed.filesNew().forEach(node.putArray("filesNew")::add);
+        changed.filesChanged().forEach(node.putArray("filesChanged")::add);
+        changed.filesGone().forEach(node.putArray("filesGone")::add);
+        changed.columnsNew().forEach(node.putArray("columnsNew")::add);
+        changed.columnsGone().forEach(node.putArray("columnsGone")::add);
+    }
+}

@@ -1,0 +1,74 @@
+package cuvee.command;
+
+import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.finding.Severity;
+import cuvee.place.Says;
+import cuvee.refresh.Outcome;
+import cuvee.refresh.Proposal;
+import cuvee.refresh.SourceReport;
+import java.io.PrintStream;
+
+/** An outcome as people read it. */
+final class OutcomeText {
+    private static final int MOST_FINDINGS = 30;
+
+    private OutcomeText() {}
+
+    static void print(Outcome outcome, PrintStream out) {
+        long aside = outcome.sources().size() - outcome.taken();
+        out.println(outcome.job().name() + ": " + Says.count(outcome.rows(), "row") + " from "
+                + Says.count(outcome.taken(), "file") + (aside > 0 ? ", " + Says.number(aside) + " set aside" : ""));
+        out.println(outcome.changed().sentence());
+        out.println();
+        out.println("Columns");
+        for (Proposal.ColumnReport column : outcome.proposal().columns()) {
+            out.println("  " + column.name() + ": " + column.type().word() + ", "
+                    + Says.count(column.filled(), "value")
+                    + (column.misfits() > 0 ? ", " + Says.number(column.misfits()) + " do not fit" : ""));
+        }
+        out.println();
+        out.println("Files");
+        for (SourceReport source : outcome.sources()) {
+            String found = source.tables().isEmpty()
+                    ? source.reason()
+                    : Says.count(source.rows(), "row") + " in " + Says.count(source.tables().size(), "table") + ", "
+                            + Says.number(source.seen() - source.rows()) + " set aside";
+            out.println("  " + source.path() + ": " + source.state().word() + ", " + found);
+        }
+        questions(outcome, out);
+        findings(outcome, out);
+    }
+
+    private static void questions(Outcome outcome, PrintStream out) {
+        if (outcome.questions().isEmpty()) {
+            return;
+        }
+        out.println();
+        out.println("Questions");
+        for (Question question : outcome.questions()) {
+            out.println("  " + question.id() + "  " + question.where() + ": " + question.text());
+            for (Question.Answer answer : question.answers()) {
+                boolean assumed = answer.id().equals(question.assumed());
+                out.println("      " + (assumed ? "assumed  " : "         ") + answer.id() + ": " + answer.text());
+            }
+        }
+    }
+
+    private static void findings(Outcome outcome, PrintStream out) {
+        var shown = outcome.findings().stream()
+                .filter(finding -> finding.atLeast(Severity.REMARK))
+                .toList();
+        if (shown.isEmpty()) {
+            return;
+        }
+        out.println();
+        out.println("Findings");
+        for (Finding finding : shown.subList(0, Math.min(MOST_FINDINGS, shown.size()))) {
+            out.println("  " + finding.severity().word() + ": " + finding.text());
+        }
+        if (shown.size() > MOST_FINDINGS) {
+            out.println("  and " + Says.number(shown.size() - MOST_FINDINGS) + " more; --json lists them all");
+        }
+    }
+}

@@ -1,0 +1,64 @@
+package cuvee.command;
+
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.job.JobFile;
+import cuvee.place.Says;
+import cuvee.refresh.JobSession;
+import cuvee.refresh.Outcome;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "settle", description = "Answer a question; the answer is kept in the job.")
+final class SettleCommand implements Callable<Integer> {
+    private final Machine machine;
+
+    @Parameters(index = "0", paramLabel = "FILE.cuvee")
+    private String file = "";
+
+    @Parameters(index = "1", paramLabel = "ID")
+    private String id = "";
+
+    @Parameters(index = "2", paramLabel = "ANSWER")
+    private String answer = "";
+
+    SettleCommand(Machine machine) {
+        this.machine = machine;
+    }
+
+    @Override
+    public Integer call() {
+        Path path = machine.path(file);
+        Job job = JobFile.open(path);
+        try (JobSession session = JobSession.open(machine.workplace(), job.id(), JobRun.folderOf(path))) {
+            Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            Optional<Question> asked = outcome.questions().stream()
+                    .filter(question -> question.id().equals(id))
+                    .findFirst();
+            if (asked.isEmpty()) {
+                machine.err().println("There is no open question " + id + " in " + file
+                        + ". Nothing was changed. List the questions with: cuvee show " + file);
+                return Exit.USAGE;
+            }
+            Question question = asked.get();
+            Optional<Answer> chosen = question.answers().stream()
+                    .filter(possible -> possible.id().equals(answer))
+                    .findFirst();
+            if (chosen.isEmpty()) {
+                machine.err().println(Says.quoted(answer) + " is no answer to " + id + ". Nothing was changed. The answers are "
+                        + Says.list(question.answers().stream().map(Answer::id).toList()) + ".");
+                return Exit.USAGE;
+            }
+            Job settled = outcome.job().withSettled(new Decision(
+                    question.kind(), question.subject(), answer, "the analyst's answer", question.text()));
+            JobFile.save(settled, path);
+            machine.out().println("Settled: " + question.text() + " " + chosen.get().text() + ".");
+            return Exit.DONE;
+        }
+    }
+}

@@ -1,0 +1,38 @@
+package cuvee.command;
+
+import cuvee.job.Job;
+import cuvee.job.JobFile;
+import cuvee.refresh.JobSession;
+import cuvee.refresh.Outcome;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+@Command(name = "show", description = "Sources, layouts, line-up, types, questions and tally of a job; changes nothing.")
+final class ShowCommand implements Callable<Integer> {
+    private final Machine machine;
+
+    @Parameters(paramLabel = "FILE.cuvee")
+    private String file = "";
+
+    @Option(names = "--json", description = "Print one JSON object.")
+    private boolean json;
+
+    ShowCommand(Machine machine) {
+        this.machine = machine;
+    }
+
+    @Override
+    public Integer call() {
+        Path path = machine.path(file);
+        Job job = JobFile.open(path);
+        try (JobSession session = JobSession.open(machine.workplace(), job.id(), JobRun.folderOf(path))) {
+            Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            JobRun.print(machine, outcome, json, List.of());
+            return Exit.of(outcome);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** The command line over the engine: a contract that other programs rely on (docs/command-line.md). */
+package cuvee.command;

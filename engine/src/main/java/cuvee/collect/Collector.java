@@ -1,0 +1,229 @@
+package cuvee.collect;
+
+import cuvee.finding.CuveeException;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.job.Place;
+import cuvee.job.Place.Subfolders;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.sheet.SheetFiles;
+import java.io.IOException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.FileVisitResult;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.SimpleFileVisitor;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import net.greypanther.natsort.CaseInsensitiveSimpleNaturalComparator;
+
+/** Lists the files of all places and says of each whether it is taken. */
+public final class Collector {
+    private static final Comparator<CharSequence> NATURAL = CaseInsensitiveSimpleNaturalComparator.getInstance();
+    private final Path base;
+    private final Set<Path> own;
+
+    /**
+     * @param base the folder that relative places start from
+     * @param own files that Cuvee itself writes for this job, which are never sources
+     */
+    public Collector(Path base, Set<Path> own) {
+        this.base = base;
+        Set<Path> absolute = new HashSet<>();
+        own.forEach(path -> absolute.add(path.toAbsolutePath().normalize()));
+        this.own = absolute;
+    }
+
+    /** What was found: the files in natural order, and what is to be said of the places. */
+    public record Collected(List<Source> sources, List<Finding> findings) {
+        public Collected {
+            sources = List.copyOf(sources);
+            findings = List.copyOf(findings);
+        }
+    }
+
+    /**
+     * Looks at all places.
+     *
+     * @throws CuveeException where none of them can be looked at
+     */
+    public Collected collect(List<Place> places) {
+        List<Source> sources = new ArrayList<>();
+        List<Finding> findings = new ArrayList<>();
+        List<Finding> unreachable = new ArrayList<>();
+        Set<String> taken = new HashSet<>();
+        Set<Path> seen = new HashSet<>();
+        for (Place place : places) {
+            Path path = base.resolve(place.path()).toAbsolutePath().normalize();
+            List<Source> here = new ArrayList<>();
+            try {
+                walk(path, place, here, findings);
+            } catch (IOException failed) {
+                unreachable.add(unreachable(path, failed));
+                continue;
+            }
+            here.sort(Comparator.comparing(Source::path, Collector::compareByFolder));
+            if (here.isEmpty()) {
+                findings.add(empty(path, "is empty", "Put the workbooks there, or name another folder."));
+            } else if (here.stream().noneMatch(Source::taken)) {
+                findings.add(empty(
+                        path,
+                        "holds " + Says.count(here.size(), "file") + ", none of which can be a source",
+                        "Cuvee takes .xlsx, .xlsm, .csv, .tsv and .txt."));
+            }
+            for (Source source : here) {
+                if (seen.add(source.file())) {
+                    String unique = taken.add(source.path()) ? source.path() : path.getFileName() + "/" + source.path();
+                    taken.add(unique);
+                    sources.add(new Source(
+                            unique, source.file(), source.size(), source.modified(), source.asideKind(), source.aside()));
+                }
+            }
+        }
+        if (unreachable.size() == places.size() && !unreachable.isEmpty()) {
+            throw new CuveeException(unreachable.get(0));
+        }
+        unreachable.forEach(findings::add);
+        return new Collected(withoutCopies(sources), findings);
+    }
+
+    private static Finding unreachable(Path path, IOException failed) {
+        String what = failed instanceof NoSuchFileException
+                ? "There is no folder or file " + path + "."
+                : failed instanceof AccessDeniedException
+                        ? "You may not read " + path + "."
+                        : path + " cannot be read: " + failed.getMessage() + ".";
+        return new Finding(
+                Severity.FAILURE,
+                "no-place",
+                Where.JOB,
+                what,
+                "Nothing was taken from there.",
+                "Check the spelling and whether the drive is connected.");
+    }
+
+    private static Finding empty(Path path, String how, String canDo) {
+        return new Finding(
+                Severity.WARNING, "empty-place", Where.JOB, "The folder " + path + " " + how + ".", "Nothing was taken from there.", canDo);
+    }
+
+    private void walk(Path path, Place place, List<Source> into, List<Finding> findings) throws IOException {
+        BasicFileAttributes attributes = Files.readAttributes(path, BasicFileAttributes.class);
+        if (!attributes.isDirectory()) {
+            into.add(judge(path.getFileName().toString(), path, attributes));
+            return;
+        }
+        if (!Files.isReadable(path)) {
+            throw new AccessDeniedException(path.toString());
+        }
+        Files.walkFileTree(path, new SimpleFileVisitor<>() {
+            @Override
+            public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes) {
+                boolean inner = !folder.equals(path);
+                boolean hidden = inner && folder.getFileName().toString().startsWith(".");
+                boolean skip = inner && (hidden || place.subfolders() == Subfolders.LEFT_OUT);
+                return skip ? FileVisitResult.SKIP_SUBTREE : FileVisitResult.CONTINUE;
+            }
+
+            @Override
+            public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
+                if (attributes.isRegularFile() || attributes.isSymbolicLink()) {
+                    into.add(judge(path.relativize(file).toString().replace('\\', '/'), file, attributes));
+                }
+                return FileVisitResult.CONTINUE;
+            }
+
+            @Override
+            public FileVisitResult visitFileFailed(Path file, IOException failed) {
+                findings.add(new Finding(
+                        Severity.WARNING,
+                        "no-access",
+                        Where.source(path.relativize(file).toString().replace('\\', '/')),
+                        "It cannot be opened: " + (failed instanceof AccessDeniedException ? "you may not read it" : failed.getMessage()) + ".",
+                        "It is left out; the others go on.",
+                        "Ask for access to it, then refresh."));
+                return FileVisitResult.CONTINUE;
+            }
+        });
+    }
+
+    private Source judge(String relative, Path file, BasicFileAttributes attributes) {
+        Source source = new Source(
+                relative, file, attributes.size(), attributes.lastModifiedTime().toMillis(), "", "");
+        String name = file.getFileName().toString();
+        String lower = name.toLowerCase(Locale.ROOT);
+        if (name.startsWith("~$") || name.startsWith(".~lock.")) {
+            return source.setAside("lock-file", "a trace of a workbook that somebody has open");
+        }
+        if (name.startsWith(".") || lower.equals("thumbs.db") || lower.equals("desktop.ini")) {
+            return source.setAside("hidden", "a hidden file");
+        }
+        if (own.contains(file.toAbsolutePath().normalize()) || lower.endsWith(".cuvee") || lower.endsWith(".cuvee.before")) {
+            return source.setAside("own-file", "written by Cuvee for this job");
+        }
+        if (lower.endsWith(".tmp") || lower.endsWith(".part") || lower.endsWith(".crdownload")) {
+            return source.setAside("unfinished", "an unfinished download or a temporary file");
+        }
+        if (!SheetFiles.isKnownEnding(name)) {
+            return source.setAside("other-kind", "not a workbook or a text table, by its ending");
+        }
+        return source;
+    }
+
+    /** Files of a folder before its inner folders, numbers within names as numbers. */
+    static int compareByFolder(String left, String right) {
+        String[] a = left.split("/", -1);
+        String[] b = right.split("/", -1);
+        for (int i = 0; i < Math.min(a.length, b.length); i++) {
+            boolean fileA = i == a.length - 1;
+            boolean fileB = i == b.length - 1;
+            if (fileA != fileB) {
+                return fileA ? -1 : 1;
+            }
+            int order = NATURAL.compare(a[i], b[i]);
+            if (order == 0) {
+                order = a[i].compareTo(b[i]);
+            }
+            if (order != 0) {
+                return order;
+            }
+        }
+        return Integer.compare(a.length, b.length);
+    }
+
+    /** Of files with the same content only the first is taken. */
+    private static List<Source> withoutCopies(List<Source> sources) {
+        Map<Long, List<Source>> bySize = new HashMap<>();
+        sources.stream()
+                .filter(source -> source.taken() && source.size() > 0)
+                .forEach(source -> bySize.computeIfAbsent(source.size(), size -> new ArrayList<>()).add(source));
+        Map<Source, String> copies = new HashMap<>();
+        for (List<Source> sameSize : bySize.values()) {
+            if (sameSize.size() > 1) {
+                Map<String, Source> byContent = new HashMap<>();
+                for (Source source : sameSize) {
+                    String content = Fingerprint.of(source.file());
+                    Source first = content.isEmpty() ? null : byContent.putIfAbsent(content, source);
+                    if (first != null) {
+                        copies.put(source, first.path());
+                    }
+                }
+            }
+        }
+        List<Source> judged = new ArrayList<>();
+        for (Source source : sources) {
+            String original = copies.get(source);
+            judged.add(original == null ? source : source.setAside("copy", "an exact copy of " + original + ", which is taken"));
+        }
+        return judged;
+    }
+}

@@ -1,0 +1,50 @@
+package cuvee.deliver;
+
+import com.fasterxml.jackson.core.JsonFactory;
+import com.fasterxml.jackson.core.JsonGenerator;
+import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
+import cuvee.value.Type;
+import java.io.BufferedOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+
+/** One JSON object a line; numbers and true/false as such, dates as ISO text, blanks left out. */
+final class JsonLinesForm implements MasterFiles.Form {
+    @Override
+    public void write(MasterReader reader, MasterPlan plan, Path file) throws IOException {
+        String[] names = Columns.names(plan);
+        try (JsonGenerator json = new JsonFactory().createGenerator(new BufferedOutputStream(MasterFiles.open(file)))) {
+            json.setRootValueSeparator(null);
+            reader.each(values -> {
+                try {
+                    json.writeStartObject();
+                    for (int i = 0; i < values.length; i++) {
+                        String value = values[i];
+                        if (value != null) {
+                            json.writeFieldName(names[i]);
+                            write(json, value, i < plan.columns().size() ? plan.columns().get(i).type() : Type.TEXT);
+                        }
+                    }
+                    json.writeEndObject();
+                    json.writeRaw('\n');
+                } catch (IOException failed) {
+                    throw new UncheckedIOException(failed);
+                }
+            });
+        } catch (UncheckedIOException failed) {
+            throw new IOException(failed.getMessage(), failed);
+        }
+    }
+
+    private static void write(JsonGenerator json, String value, Type type) throws IOException {
+        if (type.isNumber()) {
+            json.writeNumber(value);
+        } else if (type == Type.YES_NO) {
+            json.writeBoolean(value.equals("true"));
+        } else {
+            json.writeString(value);
+        }
+    }
+}

@@ -1,0 +1,154 @@
+package cuvee.deliver;
+
+import cuvee.finding.CuveeException;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
+import cuvee.place.Where;
+import cuvee.sheet.SheetFiles;
+import java.io.FileOutputStream;
+import java.io.IOException;
+import java.io.RandomAccessFile;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.List;
+import java.util.Map;
+
+/** The package's entry: writes the master to a file whose ending says the form. */
+public final class MasterFiles {
+    private static final Map<String, Form> FORMS =
+            Map.of("csv", new CsvForm(), "xlsx", new WorkbookForm(), "jsonl", new JsonLinesForm(), "parquet", new ParquetForm());
+
+    private MasterFiles() {}
+
+    /** One form of file. */
+    interface Form {
+        void write(MasterReader reader, MasterPlan plan, Path file) throws IOException;
+    }
+
+    /** The endings that can be written, in the order in which they are offered. */
+    public static List<String> endings() {
+        return List.of("csv", "xlsx", "jsonl", "parquet");
+    }
+
+    /**
+     * Refuses a target that cannot be written, before any work is done for it.
+     *
+     * @throws CuveeException with the reason and what can be done
+     */
+    public static void check(Path target) {
+        if (!FORMS.containsKey(SheetFiles.ending(target.getFileName().toString()))) {
+            throw failure(
+                    "unknown-form",
+                    target,
+                    "its ending is none of ." + String.join(", .", endings()),
+                    "Name the file with one of these endings.");
+        }
+        Path folder = target.toAbsolutePath().getParent();
+        if (folder == null || !Files.isDirectory(folder)) {
+            throw failure("no-folder", target, "there is no folder " + folder, "Make the folder, or name another.");
+        }
+        if (Files.isDirectory(target)) {
+            throw failure("is-folder", target, "a folder has that name", "Name a file.");
+        }
+        if (Files.exists(target)) {
+            refuseLocked(target);
+        }
+    }
+
+    /**
+     * Writes the master in one step; where that fails, what was there before is untouched.
+     *
+     * @return how many bytes the file has
+     */
+    public static long write(MasterReader reader, MasterPlan plan, Path target) {
+        check(target);
+        Path beside = target.resolveSibling("." + target.getFileName() + ".writing");
+        try {
+            Form form = FORMS.get(SheetFiles.ending(target.getFileName().toString()));
+            if (form == null) {
+                throw new IllegalStateException("checked above");
+            }
+            form.write(reader, plan, beside);
+            move(beside, target);
+            return Files.size(target);
+        } catch (IOException failed) {
+            throw failure("cannot-write", target, reason(failed), "Free it or name another file; what was there before is untouched.");
+        } finally {
+            deleteQuietly(beside);
+        }
+    }
+
+    private static void move(Path from, Path to) throws IOException {
+        try {
+            Files.move(from, to, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        } catch (AtomicMoveNotSupportedException otherDrive) {
+            Files.move(from, to, StandardCopyOption.REPLACE_EXISTING);
+        }
+    }
+
+    /** Another program's lock on the target is its word that it must not be replaced now. */
+    private static void refuseLocked(Path target) {
+        String canDo = "Close it there, or write to another name such as " + another(target) + ".";
+        if (Files.exists(target.resolveSibling("~$" + target.getFileName()))
+                || Files.exists(target.resolveSibling(".~lock." + target.getFileName() + "#"))) {
+            throw failure("locked", target, "another program has it open", canDo);
+        }
+        if (!Files.isWritable(target)) {
+            throw failure("locked", target, "it is write-protected", canDo);
+        }
+        try (RandomAccessFile file = new RandomAccessFile(target.toFile(), "rw");
+                FileLock lock = file.getChannel().tryLock()) {
+            if (lock == null) {
+                throw failure("locked", target, "another program has it open", canDo);
+            }
+        } catch (OverlappingFileLockException held) {
+            throw failure("locked", target, "it is being written already", canDo);
+        } catch (IOException failed) {
+            throw failure("locked", target, reason(failed), canDo);
+        }
+    }
+
+    private static String another(Path target) {
+        String name = target.getFileName().toString();
+        int dot = name.lastIndexOf('.');
+        return name.substring(0, dot) + "-2" + name.substring(dot);
+    }
+
+    private static String reason(IOException failed) {
+        if (failed instanceof AccessDeniedException) {
+            return "you may not write there";
+        }
+        return String.valueOf(failed.getMessage());
+    }
+
+    private static CuveeException failure(String kind, Path target, String why, String canDo) {
+        return new CuveeException(new Finding(
+                Severity.FAILURE,
+                kind,
+                Where.JOB,
+                "The master cannot be written to " + target + ": " + why + ".",
+                "Nothing was written; the master itself is kept.",
+                canDo));
+    }
+
+    private static void deleteQuietly(Path file) {
+        try {
+            Files.deleteIfExists(file);
+        } catch (IOException left) {
+            // A leftover beside the target does no harm; the next write replaces it.
+            return;
+        }
+    }
+
+    /** Opens a file for writing with a large buffer, and flushes it to the disk at the end. */
+    static FileOutputStream open(Path file) throws IOException {
+        return new FileOutputStream(file.toFile());
+    }
+}

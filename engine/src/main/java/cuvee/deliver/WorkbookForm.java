@@ -1,0 +1,167 @@
+package cuvee.deliver;
+
+import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
+import cuvee.value.Type;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import org.dhatim.fastexcel.Workbook;
+import org.dhatim.fastexcel.Worksheet;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A workbook with the master as a plain table on its first tab; more rows than a tab holds go on further tabs with the
+ * header repeated. Text is always written as text, so that nothing in it is ever run.
+ */
+final class WorkbookForm implements MasterFiles.Form {
+    private static final int MOST_ROWS = 1_048_576;
+    private static final int FLUSH_ROWS = 1000;
+    private static final int LONGEST_CELL = 32_767;
+    /** Digits beyond this would be lost in a workbook's number, so such numbers go in as text. */
+    private static final int EXACT_DIGITS = 15;
+
+    private static final LocalDate FIRST_DAY = LocalDate.of(1900, 3, 1);
+
+    @Override
+    public void write(MasterReader reader, MasterPlan plan, Path file) throws IOException {
+        try (OutputStream out = MasterFiles.open(file);
+                Workbook workbook = new Workbook(out, "Cuvee", "1.0")) {
+            workbook.setCompressionLevel(4);
+            Tabs tabs = new Tabs(workbook, plan);
+            reader.each(tabs::row);
+            tabs.end();
+        } catch (UncheckedIOException failed) {
+            throw new IOException(failed.getMessage(), failed);
+        }
+    }
+
+    private static final class Tabs {
+        private final Workbook workbook;
+        private final MasterPlan plan;
+        private final String[] names;
+        private Worksheet tab;
+        private int tabs = 1;
+        private int next;
+
+        Tabs(Workbook workbook, MasterPlan plan) {
+            this.workbook = workbook;
+            this.plan = plan;
+            this.names = Columns.names(plan);
+            this.tab = begin("Master");
+        }
+
+        private Worksheet begin(String name) {
+            Worksheet sheet = workbook.newWorksheet(name);
+            for (int i = 0; i < names.length; i++) {
+                Type type = type(i);
+                sheet.width(i, Math.max(10, Math.min(40, names[i].length() + 3)));
+                if (type == Type.DATE_AND_TIME) {
+                    sheet.width(i, 20);
+                }
+                sheet.value(0, i, names[i]);
+                sheet.style(0, i).bold().set();
+                String format = format(type);
+                if (!format.isEmpty()) {
+                    sheet.style(i).format(format).set();
+                }
+            }
+            sheet.freezePane(0, 1);
+            next = 1;
+            return sheet;
+        }
+
+        private Type type(int column) {
+            return column < plan.columns().size() ? plan.columns().get(column).type() : Type.TEXT;
+        }
+
+        private static String format(Type type) {
+            return switch (type) {
+                case DATE -> "yyyy-mm-dd";
+                case DATE_AND_TIME -> "yyyy-mm-dd hh:mm:ss";
+                case TIME -> "hh:mm:ss";
+                case PERCENT -> "0.0%";
+                case MONEY -> "#,##0.00";
+                default -> "";
+            };
+        }
+
+        void row(@Nullable String[] values) {
+            if (next >= MOST_ROWS) {
+                end();
+                tabs++;
+                tab = begin("Master " + tabs);
+            }
+            for (int i = 0; i < values.length; i++) {
+                String value = values[i];
+                if (value != null) {
+                    cell(i, value);
+                }
+            }
+            next++;
+            if (next % FLUSH_ROWS == 0) {
+                try {
+                    tab.flush();
+                } catch (IOException failed) {
+                    throw new UncheckedIOException(failed);
+                }
+            }
+        }
+
+        private void cell(int column, String value) {
+            Type type = type(column);
+            switch (type) {
+                case WHOLE_NUMBER, DECIMAL, MONEY, PERCENT -> number(column, value, type);
+                case DATE -> {
+                    LocalDate date = LocalDate.parse(value);
+                    if (date.isBefore(FIRST_DAY)) {
+                        tab.value(next, column, value);
+                    } else {
+                        tab.value(next, column, date);
+                        format(column, type);
+                    }
+                }
+                case DATE_AND_TIME -> {
+                    tab.value(next, column, LocalDateTime.parse(value));
+                    format(column, type);
+                }
+                case TIME -> {
+                    tab.value(next, column, LocalTime.parse(value).toNanoOfDay() / 86_400e9);
+                    format(column, type);
+                }
+                case YES_NO -> tab.value(next, column, value.equals("true"));
+                case TEXT -> tab.value(next, column, value.length() > LONGEST_CELL ? value.substring(0, LONGEST_CELL) : value);
+            }
+        }
+
+        private void number(int column, String value, Type type) {
+            BigDecimal number = new BigDecimal(value);
+            if (number.stripTrailingZeros().precision() > EXACT_DIGITS) {
+                tab.value(next, column, value);
+            } else {
+                tab.value(next, column, number);
+                format(column, type);
+            }
+        }
+
+        private void format(int column, Type type) {
+            String format = format(type);
+            if (!format.isEmpty()) {
+                tab.style(next, column).format(format).set();
+            }
+        }
+
+        void end() {
+            try {
+                tab.finish();
+            } catch (IOException failed) {
+                throw new UncheckedIOException(failed);
+            }
+        }
+    }
+}

@@ -1,0 +1,98 @@
+package cuvee.detect;
+
+import java.util.List;
+import java.util.Map;
+
+/**
+ * One rectangle of records found in a sheet.
+ *
+ * @param firstRow the first of its rows, titles included
+ * @param headerRows the rows that hold its header; empty where it has none
+ * @param lastRow the last of its rows, notes included
+ * @param aside rows that are no records, apart from blank ones, in order
+ * @param blanks how many blank rows stand among its rows
+ * @param runs runs of row numbers that are records, in order
+ * @param titles the texts of the title rows
+ * @param doubts what was decided below certainty
+ * @param totals the totals that the sheet itself states
+ * @param reason why it was read so, in a sentence
+ */
+public record FoundTable(
+        int firstRow,
+        List<Integer> headerRows,
+        int lastRow,
+        List<TableColumn> columns,
+        List<Aside> aside,
+        int blanks,
+        List<Run> runs,
+        List<String> titles,
+        List<Doubt> doubts,
+        List<StatedTotal> totals,
+        Sureness header,
+        String reason) {
+
+    /** How surely the header was told from the rows around it. */
+    public enum Sureness {
+        SURE,
+        /** Another row would do nearly as well; the headers of other tables can decide. */
+        CLOSE
+    }
+
+    public FoundTable {
+        headerRows = List.copyOf(headerRows);
+        columns = List.copyOf(columns);
+        aside = List.copyOf(aside);
+        runs = List.copyOf(runs);
+        titles = List.copyOf(titles);
+        doubts = List.copyOf(doubts);
+        totals = List.copyOf(totals);
+    }
+
+    /** A row that is no record. */
+    public record Aside(int row, RowClass rowClass) {}
+
+    /** Records one below the other without a row between them. */
+    public record Run(int first, int count) {}
+
+    /**
+     * Something decided below certainty.
+     *
+     * @param kind a stable word for its sort, such as {@code total-row}
+     * @param text what is in doubt and what was assumed; a whole sentence
+     * @param rows the rows that the answer moves
+     */
+    public record Doubt(String kind, int row, String text, int rows) {}
+
+    /**
+     * A total that the sheet states for one column.
+     *
+     * @param stated the total as the sheet gives it
+     * @param added the sum of the records it covers
+     * @param records how many records it covers
+     */
+    public record StatedTotal(int row, int column, double stated, double added, int records) {
+        public boolean agrees() {
+            return RunningSums.close(stated, added, records);
+        }
+    }
+
+    /** The rows that are records. */
+    public int kept() {
+        return runs.stream().mapToInt(Run::count).sum();
+    }
+
+    /** Every row from the first to the last. */
+    public int seen() {
+        return kept() + blanks + aside.size();
+    }
+
+    /** The rows set aside, by what they are; blank ones included. */
+    public Map<RowClass, Integer> setAside() {
+        Map<RowClass, Integer> counts = new java.util.EnumMap<>(RowClass.class);
+        aside.forEach(row -> counts.merge(row.rowClass(), 1, Integer::sum));
+        if (blanks > 0) {
+            counts.put(RowClass.BLANK, blanks);
+        }
+        return counts;
+    }
+}

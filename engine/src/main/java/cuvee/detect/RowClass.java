@@ -1,0 +1,32 @@
+package cuvee.detect;
+
+import java.util.Locale;
+
+/** What a row of a sheet is, when it is not a record. */
+public enum RowClass {
+    TITLE("a title above the header"),
+    HEADER("the header"),
+    BLANK("blank"),
+    REPEAT("the header repeated"),
+    TOTAL("a total of other rows"),
+    SECTION("a line that heads the rows below it"),
+    NOTE("a note"),
+    /** Outside of every table of the sheet. */
+    OUTSIDE("outside of the table");
+
+    private final String meaning;
+
+    RowClass(String meaning) {
+        this.meaning = meaning;
+    }
+
+    /** The reason for setting such a row aside, in words. */
+    public String meaning() {
+        return meaning;
+    }
+
+    /** The stable name used in JSON. */
+    public String word() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+}

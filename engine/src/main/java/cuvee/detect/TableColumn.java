@@ -1,0 +1,12 @@
+package cuvee.detect;
+
+import cuvee.value.Evidence;
+
+/**
+ * A column of a found table.
+ *
+ * @param index the sheet's column, from 0
+ * @param header the header as spelled, white space tidied; made up from the column's letters where there is none
+ * @param named false where the header was made up
+ */
+public record TableColumn(int index, String header, boolean named, Evidence evidence) {}

@@ -1,0 +1,34 @@
+package cuvee.finding;
+
+import cuvee.place.Where;
+
+/**
+ * Something that the analyst should know.
+ *
+ * @param kind a stable word for its sort, such as {@code empty-folder}
+ * @param what what happened, naming the thing, the value and the rule; a whole sentence
+ * @param done what Cuvee did about it; a whole sentence
+ * @param canDo what the analyst can do; a whole sentence, or empty
+ */
+public record Finding(Severity severity, String kind, Where where, String what, String done, String canDo) {
+
+    /** The whole message, with its place. */
+    public String text() {
+        StringBuilder text = new StringBuilder();
+        if (!where.equals(Where.JOB)) {
+            text.append(where).append(": ");
+        }
+        text.append(what);
+        if (!done.isEmpty()) {
+            text.append(' ').append(done);
+        }
+        if (!canDo.isEmpty()) {
+            text.append(' ').append(canDo);
+        }
+        return text.toString();
+    }
+
+    public boolean atLeast(Severity least) {
+        return severity.compareTo(least) >= 0;
+    }
+}

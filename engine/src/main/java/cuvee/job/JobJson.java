@@ -1,0 +1,143 @@
+package cuvee.job;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import cuvee.finding.CuveeException;
+import cuvee.job.Place.Subfolders;
+import cuvee.place.Where;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+
+/** The job's JSON form, documented in docs/job-file.md: names and versions in one place. */
+final class JobJson {
+    /** The newest version this program writes and understands. */
+    static final int VERSION = 1;
+
+    private static final ObjectMapper JSON = new ObjectMapper();
+    private static final Set<String> KNOWN =
+            Set.of("cuvee", "id", "name", "places", "columns", "settled", "assumed", "deliveries");
+
+    private JobJson() {}
+
+    static String write(Job job) {
+        ObjectNode root = JSON.createObjectNode();
+        root.put("cuvee", VERSION);
+        root.put("id", job.id());
+        root.put("name", job.name());
+        ArrayNode places = root.putArray("places");
+        for (Place place : job.places()) {
+            ObjectNode node = places.addObject();
+            node.put("path", place.path());
+            node.put("subfolders", place.subfolders() == Subfolders.INCLUDED);
+            node.put("label", place.label());
+        }
+        job.columns().forEach(root.putArray("columns")::add);
+        writeDecisions(root.putArray("settled"), job.settled());
+        writeDecisions(root.putArray("assumed"), job.assumed());
+        ArrayNode deliveries = root.putArray("deliveries");
+        for (Delivery delivery : job.deliveries()) {
+            deliveries.addObject().put("name", delivery.name()).put("target", delivery.target());
+        }
+        job.unknown().forEach((name, json) -> root.set(name, parse(json)));
+        return root.toPrettyString() + "\n";
+    }
+
+    private static void writeDecisions(ArrayNode array, List<Decision> decisions) {
+        for (Decision decision : decisions) {
+            ObjectNode node = array.addObject();
+            node.put("id", decision.id());
+            node.put("kind", decision.kind());
+            node.put("subject", decision.subject());
+            node.put("answer", decision.answer());
+            node.put("reason", decision.reason());
+            node.put("evidence", decision.evidence());
+        }
+    }
+
+    /** Reads a job; {@code named} is what messages call the file. */
+    static Job read(String text, String named) {
+        JsonNode root;
+        try {
+            root = JSON.readTree(text);
+        } catch (JsonProcessingException torn) {
+            throw corrupt(named, "it is not whole JSON (line " + torn.getLocation().getLineNr() + ")");
+        }
+        if (root == null || !root.isObject() || !root.path("cuvee").isInt()) {
+            throw corrupt(named, "it does not begin like a job");
+        }
+        int version = root.path("cuvee").asInt();
+        if (version > VERSION) {
+            throw CuveeException.failure(
+                    "newer-job",
+                    Where.JOB,
+                    "The job file " + named + " is of version " + version + "; this Cuvee understands versions up to " + VERSION + ".",
+                    "Nothing was read or changed.",
+                    "Open it with a newer Cuvee.");
+        }
+        Map<String, String> unknown = new LinkedHashMap<>();
+        root.properties().forEach(field -> {
+            if (!KNOWN.contains(field.getKey())) {
+                unknown.put(field.getKey(), field.getValue().toString());
+            }
+        });
+        return new Job(
+                text(root, "id", named),
+                text(root, "name", named),
+                list(root, "places", node -> new Place(
+                        text(node, "path", named),
+                        node.path("subfolders").asBoolean(true) ? Subfolders.INCLUDED : Subfolders.LEFT_OUT,
+                        node.path("label").asText(""))),
+                list(root, "columns", JsonNode::asText),
+                list(root, "settled", node -> decision(node, named)),
+                list(root, "assumed", node -> decision(node, named)),
+                list(root, "deliveries", node -> new Delivery(text(node, "name", named), text(node, "target", named))),
+                unknown);
+    }
+
+    private static Decision decision(JsonNode node, String named) {
+        return new Decision(
+                text(node, "kind", named),
+                text(node, "subject", named),
+                text(node, "answer", named),
+                node.path("reason").asText(""),
+                node.path("evidence").asText(""));
+    }
+
+    private static <T> List<T> list(JsonNode root, String name, Function<JsonNode, T> each) {
+        List<T> list = new ArrayList<>();
+        root.path(name).forEach(node -> list.add(each.apply(node)));
+        return list;
+    }
+
+    private static String text(JsonNode node, String name, String named) {
+        JsonNode value = node.path(name);
+        if (!value.isTextual()) {
+            throw corrupt(named, "its field " + name + " is missing");
+        }
+        return value.asText();
+    }
+
+    private static JsonNode parse(String json) {
+        try {
+            return JSON.readTree(json);
+        } catch (JsonProcessingException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    private static CuveeException corrupt(String named, String why) {
+        return CuveeException.failure(
+                "corrupt-job",
+                Where.JOB,
+                "The job file " + named + " cannot be read: " + why + ".",
+                "Nothing was read or changed.",
+                "The version before the last save lies beside it as " + named + ".before; rename it to go back.");
+    }
+}

@@ -1,0 +1,59 @@
+package cuvee.layout;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Gathers layouts that share headers into families, the one with the most rows first. */
+public final class Families {
+    /** Layouts are related when they share this much of the shorter one's headers, and at least two. */
+    private static final double SHARED = 0.5;
+
+    private Families() {}
+
+    /** Layouts that belong into one master. */
+    public record Family(List<Layout> layouts) {
+        public Family {
+            layouts = List.copyOf(layouts);
+        }
+
+        public long rows() {
+            return layouts.stream().mapToLong(Layout::rows).sum();
+        }
+
+        public int tables() {
+            return layouts.stream().mapToInt(layout -> layout.tables().size()).sum();
+        }
+    }
+
+    public static List<Family> of(List<Layout> layouts) {
+        List<List<Layout>> families = new ArrayList<>();
+        for (Layout layout : layouts) {
+            List<List<Layout>> related = families.stream()
+                    .filter(family -> family.stream().anyMatch(member -> related(member, layout)))
+                    .toList();
+            List<Layout> joined = new ArrayList<>();
+            for (List<Layout> family : related) {
+                joined.addAll(family);
+                families.remove(family);
+            }
+            joined.add(layout);
+            families.add(joined);
+        }
+        return families.stream()
+                .map(Family::new)
+                .sorted(Comparator.comparingLong(Family::rows)
+                        .thenComparingLong(Family::tables)
+                        .reversed())
+                .toList();
+    }
+
+    static boolean related(Layout a, Layout b) {
+        Set<String> shared = new HashSet<>(a.keys());
+        shared.retainAll(new HashSet<>(b.keys()));
+        int shorter = Math.min(a.keys().size(), b.keys().size());
+        return shared.size() >= Math.min(2, shorter) && shared.size() >= shorter * SHARED;
+    }
+}

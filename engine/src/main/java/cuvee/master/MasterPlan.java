@@ -1,0 +1,127 @@
+package cuvee.master;
+
+import cuvee.value.Convention;
+import cuvee.value.Evidence;
+import cuvee.value.Type;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * How the master is made from staging: its columns, and for each table which cell feeds which column and how it is read.
+ *
+ * @param tables in the order of the master
+ */
+public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> tables) {
+
+    public MasterPlan {
+        columns = List.copyOf(columns);
+        tags = List.copyOf(tags);
+        tables = List.copyOf(tables);
+    }
+
+    /**
+     * A master column made of cells.
+     *
+     * @param wholeDigits the most digits before the decimal mark, where it is a number
+     * @param decimals the most digits behind it
+     */
+    public record Column(String name, Type type, int wholeDigits, int decimals) {
+
+        /** The store's type for it. */
+        String sqlType() {
+            return switch (type) {
+                case TEXT -> "VARCHAR";
+                case WHOLE_NUMBER -> wholeDigits <= 18 ? "BIGINT" : "DECIMAL(38,0)";
+                case DECIMAL, MONEY, PERCENT -> decimalType();
+                case DATE -> "DATE";
+                case DATE_AND_TIME -> "TIMESTAMP";
+                case TIME -> "TIME";
+                case YES_NO -> "BOOLEAN";
+            };
+        }
+
+        private String decimalType() {
+            // Room to grow keeps next month's slightly larger numbers from rebuilding the master.
+            int scale = decimals <= 2 ? 2 : decimals <= 4 ? 4 : Math.min(decimals, 38 - Math.min(wholeDigits, 37));
+            return wholeDigits + scale <= 18 ? "DECIMAL(18," + scale + ")" : "DECIMAL(38," + scale + ")";
+        }
+    }
+
+    /** A tag column: its name and the value it has in each table, in the order of the tables. */
+    public record Tag(String name, TagKind kind) {}
+
+    /** What a tag says. */
+    public enum TagKind {
+        SOURCE_FILE,
+        SOURCE_SHEET
+    }
+
+    /**
+     * One table's part in the master.
+     *
+     * @param id its number in staging
+     * @param width the width of the staging table that holds its rows
+     * @param firstRow the first row that can be a record
+     * @param runs the row numbers of its records
+     * @param feeds for each master column the cell that feeds it; null where the table has none
+     */
+    public record Table(
+            int id,
+            int width,
+            String source,
+            String sheet,
+            int firstRow,
+            int lastRow,
+            Runs runs,
+            boolean hasAside,
+            List<Feed> feeds) {
+
+        public Table {
+            feeds = java.util.Collections.unmodifiableList(new ArrayList<>(feeds));
+        }
+
+        public int kept() {
+            return runs.count();
+        }
+
+        /** The row number of the record at a position, from 0. */
+        int rowAt(long position) {
+            return runs.rowAt((int) position);
+        }
+    }
+
+    /** Row numbers in runs, so that the record at any position is found at once. */
+    public static final class Runs {
+        private final int[] firsts;
+        private final int[] before;
+
+        /** Runs from their first row numbers and lengths. */
+        public Runs(int[] firsts, int[] counts) {
+            this.firsts = firsts.clone();
+            this.before = new int[firsts.length + 1];
+            for (int i = 0; i < counts.length; i++) {
+                before[i + 1] = before[i] + counts[i];
+            }
+        }
+
+        int count() {
+            return before[before.length - 1];
+        }
+
+        int rowAt(int position) {
+            int found = java.util.Arrays.binarySearch(before, position);
+            int run = found >= 0 ? found : -found - 2;
+            while (run + 1 < before.length && before[run + 1] <= position) {
+                run++;
+            }
+            return firsts[run] + position - before[run];
+        }
+    }
+
+    /** A sheet's column (from 0) and how its cells are read; the evidence decides the quickest right way. */
+    public record Feed(int column, Convention convention, Evidence evidence) {
+        /** Stands for a column that the table does not have. */
+        public static final @Nullable Feed ABSENT = null;
+    }
+}

@@ -1,0 +1,87 @@
+package cuvee.master;
+
+import cuvee.value.Convention;
+import cuvee.value.Evidence;
+import cuvee.value.Form;
+import cuvee.value.Type;
+
+/**
+ * The SQL that reads a staged cell as a type. Where the evidence says that a column holds only forms that the store's own
+ * casts understand, they are used; everything else goes through {@link cuvee.value.ValueReader}, registered in the store
+ * as {@code cuvee_read}. A property test holds both ways to the same answers.
+ */
+final class Readings {
+    /** The store's name for {@link cuvee.value.ValueReader#read}. */
+    static final String FUNCTION = "cuvee_read";
+
+    private Readings() {}
+
+    static String expression(String cell, MasterPlan.Column column, MasterPlan.Feed feed) {
+        Evidence e = feed.evidence();
+        String type = column.sqlType();
+        String plain = plain(cell, column.type(), feed.convention(), e);
+        if (column.type() == Type.TEXT) {
+            return plain;
+        }
+        return "TRY_CAST(" + plain + " AS " + type + ")";
+    }
+
+    /** True where an expression needs the registered function. */
+    static boolean needsFunction(String expression) {
+        return expression.contains(FUNCTION);
+    }
+
+    private static String plain(String cell, Type type, Convention convention, Evidence e) {
+        switch (type) {
+            case TEXT -> {
+                if (e.only(Form.WORDS, Form.WORDS_AND_DIGITS, Form.NOTHING_WORD)) {
+                    return cell;
+                }
+                return "CASE WHEN " + cell + " < chr(5) THEN CASE WHEN " + cell + " = '' THEN '' ELSE substr(" + cell
+                        + ", 2) END WHEN " + cell + " < chr(6) THEN NULL WHEN " + cell + " < chr(7) THEN substr(" + cell
+                        + ", 2) ELSE " + cell + " END";
+            }
+            case WHOLE_NUMBER, DECIMAL, MONEY, PERCENT -> {
+                // The store would round a fraction to a whole number without a word, so fractions never take that way.
+                boolean whole = type == Type.WHOLE_NUMBER;
+                if (whole ? e.only(Form.NUMBER_WHOLE) : e.only(Form.NUMBER_WHOLE, Form.NUMBER_FRACTION, Form.NUMBER_PERCENT)) {
+                    return "substr(" + cell + ", 2)";
+                }
+                boolean plainPoints = whole
+                        ? e.only(Form.DIGITS)
+                        : e.only(Form.DIGITS, Form.POINT)
+                                || convention.mark() == Convention.Mark.POINT
+                                        && e.only(Form.DIGITS, Form.POINT, Form.POINT_OR_GROUP);
+                if (plainPoints && e.plainSigns()) {
+                    return cell;
+                }
+                boolean commas = !whole
+                        && (e.only(Form.DIGITS, Form.COMMA, Form.GROUPED_COMMA)
+                                || convention.mark() == Convention.Mark.COMMA
+                                        && e.only(Form.DIGITS, Form.COMMA, Form.GROUPED_COMMA, Form.COMMA_OR_GROUP, Form.POINT_OR_GROUP));
+                if (commas && e.plainSigns()) {
+                    return "replace(replace(" + cell + ", '.', ''), ',', '.')";
+                }
+            }
+            case DATE -> {
+                if (e.only(Form.CELL_DATE)) {
+                    return "substr(" + cell + ", 2)";
+                }
+                if (e.only(Form.YEAR_FIRST_DATE) && e.isoDates()) {
+                    return cell;
+                }
+            }
+            case DATE_AND_TIME -> {
+                if (e.only(Form.CELL_MOMENT, Form.CELL_DATE)) {
+                    return "substr(" + cell + ", 2)";
+                }
+            }
+            case TIME, YES_NO -> {
+                if (e.only(Form.CELL_CLOCK) || e.only(Form.CELL_TRUE_FALSE)) {
+                    return "substr(" + cell + ", 2)";
+                }
+            }
+        }
+        return FUNCTION + "(" + cell + ", " + Sql.literal(type.name()) + ", " + Sql.literal(convention.code()) + ")";
+    }
+}

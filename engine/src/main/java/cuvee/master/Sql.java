@@ -1,0 +1,57 @@
+package cuvee.master;
+
+import cuvee.finding.CuveeException;
+import cuvee.place.Where;
+import java.sql.SQLException;
+
+/** Runs work against the store; what the store cannot do is a failure with what was being done. */
+final class Sql {
+    private Sql() {}
+
+    /** Work against the store. */
+    interface Work {
+        void run() throws SQLException;
+    }
+
+    /** Work against the store that has an answer. */
+    interface Asking<T> {
+        T ask() throws SQLException;
+    }
+
+    static void run(String doing, Work work) {
+        ask(doing, () -> {
+            work.run();
+            return true;
+        });
+    }
+
+    static <T> T ask(String doing, Asking<T> asking) {
+        try {
+            return asking.ask();
+        } catch (SQLException failed) {
+            if (String.valueOf(failed.getMessage()).contains("INTERRUPT")) {
+                throw new java.util.concurrent.CancellationException();
+            }
+            throw new CuveeException(
+                    new cuvee.finding.Finding(
+                            cuvee.finding.Severity.FAILURE,
+                            "store",
+                            Where.JOB,
+                            "Cuvee's own store failed while " + doing + ": "
+                                    + String.valueOf(failed.getMessage()).lines().findFirst().orElse("") + ".",
+                            "The work was stopped; sources and deliveries are untouched.",
+                            "Try again; if it fails again, delete the job's cache folder, which costs only time."),
+                    failed);
+        }
+    }
+
+    /** A text as an SQL literal. */
+    static String literal(String text) {
+        return "'" + text.replace("'", "''") + "'";
+    }
+
+    /** A name as an SQL identifier. */
+    static String name(String name) {
+        return '"' + name.replace("\"", "\"\"") + '"';
+    }
+}

@@ -1,0 +1,472 @@
+package cuvee.master;
+
+import cuvee.finding.CuveeException;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.place.Where;
+import cuvee.sheet.CellKind;
+import cuvee.value.Convention;
+import cuvee.value.Type;
+import cuvee.value.ValueReader;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Properties;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.duckdb.DuckDBConnection;
+import org.duckdb.DuckDBFunctions;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The embedded store of one job: one file in the job's cache. Rows are staged once as found; the master is made from
+ * staging by a {@link MasterPlan} and kept in step with it table by table. One process has it open at a time.
+ */
+public final class Store implements AutoCloseable {
+    private static final String FORMAT = "1";
+    private final DuckDBConnection connection;
+    private final Set<Integer> stagingWidths = new HashSet<>();
+    private @Nullable ArrowFeed feed;
+    private boolean functionRegistered;
+
+    /**
+     * How much of the machine the store may use.
+     *
+     * @param memoryMegabytes its own memory, outside of the heap
+     */
+    public record Means(int memoryMegabytes, int threads) {
+        public static final Means DEFAULT = new Means(320, 2);
+    }
+
+    private Store(DuckDBConnection connection) {
+        this.connection = connection;
+    }
+
+    /** Opens the store of a cache folder, making it where there is none; one that cannot be opened is made anew. */
+    public static Store open(Path cacheFolder, Means means) {
+        Path file = cacheFolder.resolve("store.duckdb");
+        try {
+            Files.createDirectories(cacheFolder);
+        } catch (IOException failed) {
+            throw noCache(cacheFolder, failed);
+        }
+        try {
+            Store store = new Store(connect(file, cacheFolder, means));
+            if (store.prepare()) {
+                return store;
+            }
+            store.close();
+        } catch (SQLException | CuveeException corrupt) {
+            if (String.valueOf(corrupt.getMessage()).contains("lock")) {
+                throw inUse(cacheFolder, corrupt);
+            }
+        }
+        try {
+            Files.deleteIfExists(file);
+            Files.deleteIfExists(cacheFolder.resolve("store.duckdb.wal"));
+        } catch (IOException failed) {
+            throw noCache(cacheFolder, failed);
+        }
+        return Sql.ask("opening", () -> {
+            Store store = new Store(connect(file, cacheFolder, means));
+            store.prepare();
+            return store;
+        });
+    }
+
+    private static CuveeException noCache(Path folder, IOException failed) {
+        return new CuveeException(
+                new Finding(
+                        Severity.FAILURE,
+                        "cache",
+                        Where.JOB,
+                        "The cache folder " + folder + " cannot be written: " + failed.getMessage() + ".",
+                        "Nothing was read.",
+                        "Free space there or set CUVEE_CACHE to another folder."),
+                failed);
+    }
+
+    private static CuveeException inUse(Path cacheFolder, Exception failed) {
+        return new CuveeException(
+                new Finding(
+                        Severity.FAILURE,
+                        "in-use",
+                        Where.JOB,
+                        "Another Cuvee has this job open (" + cacheFolder.getFileName() + ").",
+                        "Nothing was read.",
+                        "Close the other one, or wait until it is done."),
+                failed);
+    }
+
+    private static DuckDBConnection connect(Path file, Path folder, Means means) throws SQLException {
+        Properties settings = new Properties();
+        settings.setProperty("memory_limit", means.memoryMegabytes() + "MB");
+        settings.setProperty("threads", String.valueOf(means.threads()));
+        settings.setProperty("temp_directory", folder.resolve("spill").toString());
+        settings.setProperty("autoinstall_known_extensions", "false");
+        settings.setProperty("autoload_known_extensions", "false");
+        try {
+            return DuckDBConnection.newConnection("jdbc:duckdb:" + file, false, settings);
+        } catch (SQLException failed) {
+            throw failed;
+        } catch (Exception failed) {
+            throw new SQLException(failed);
+        }
+    }
+
+    /** Makes the tables that are always there; answers false where the file is of another format. */
+    private boolean prepare() throws SQLException {
+        try (Statement statement = connection.createStatement()) {
+            statement.execute("CREATE TABLE IF NOT EXISTS meta(name VARCHAR, content VARCHAR)");
+            Optional<String> format = meta("format");
+            if (format.isPresent() && !format.get().equals(FORMAT)) {
+                return false;
+            }
+            if (format.isEmpty()) {
+                statement.execute("CREATE TABLE source(path VARCHAR, facts VARCHAR)");
+                statement.execute("CREATE TABLE aside(tbl INTEGER, row INTEGER, what VARCHAR)");
+                statement.execute("CREATE TABLE part(tbl INTEGER, ord INTEGER, first INTEGER, last INTEGER, shape VARCHAR)");
+                putMeta("format", FORMAT);
+            }
+            try (ResultSet tables =
+                    statement.executeQuery("SELECT table_name FROM duckdb_tables() WHERE table_name LIKE 'staging_%'")) {
+                while (tables.next()) {
+                    stagingWidths.add(Integer.parseInt(tables.getString(1).substring(8)));
+                }
+            }
+            return true;
+        }
+    }
+
+    // ---- what is known of the sources ----
+
+    public Optional<String> meta(String name) {
+        return Sql.ask("reading its notes", () -> {
+            try (PreparedStatement query = connection.prepareStatement("SELECT content FROM meta WHERE name = ?")) {
+                query.setString(1, name);
+                try (ResultSet rows = query.executeQuery()) {
+                    return rows.next() ? Optional.of(rows.getString(1)) : Optional.<String>empty();
+                }
+            }
+        });
+    }
+
+    public void putMeta(String name, String content) {
+        Sql.run("writing its notes", () -> {
+            try (PreparedStatement delete = connection.prepareStatement("DELETE FROM meta WHERE name = ?");
+                    PreparedStatement insert = connection.prepareStatement("INSERT INTO meta VALUES (?, ?)")) {
+                delete.setString(1, name);
+                delete.execute();
+                insert.setString(1, name);
+                insert.setString(2, content);
+                insert.execute();
+            }
+        });
+    }
+
+    /** What was found in each source when it was last read, by its path. */
+    public Map<String, String> facts() {
+        return Sql.ask("reading what is known", () -> {
+            Map<String, String> facts = new LinkedHashMap<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("SELECT path, facts FROM source")) {
+                while (rows.next()) {
+                    facts.put(rows.getString(1), rows.getString(2));
+                }
+            }
+            return facts;
+        });
+    }
+
+    /** Keeps what was found in sources, and forgets those gone. */
+    public void putFacts(Map<String, String> changed, Collection<String> forgotten) {
+        if (changed.isEmpty() && forgotten.isEmpty()) {
+            return;
+        }
+        Sql.run("writing what is known", () -> {
+            Set<String> out = new HashSet<>(forgotten);
+            out.addAll(changed.keySet());
+            try (Statement statement = connection.createStatement()) {
+                statement.execute("BEGIN");
+                statement.execute("DELETE FROM source WHERE path IN ("
+                        + out.stream().map(Sql::literal).collect(Collectors.joining(",")) + ")");
+                try (var appender = connection.createAppender("source")) {
+                    for (Map.Entry<String, String> entry : changed.entrySet()) {
+                        appender.beginRow();
+                        appender.append(entry.getKey());
+                        appender.append(entry.getValue());
+                        appender.endRow();
+                    }
+                }
+                statement.execute("COMMIT");
+            }
+        });
+    }
+
+    // ---- staging ----
+
+    static String staging(int width) {
+        return "staging_" + width;
+    }
+
+    /** The width of the staging table for rows of so many cells: the next power of two from 8. */
+    static int widthFor(int cells) {
+        return Math.max(8, Integer.highestOneBit(Math.max(1, cells - 1)) * 2);
+    }
+
+    public StageWriter stageWriter() {
+        return Sql.ask("opening", () -> new StageWriter(this, connection.duplicate()));
+    }
+
+    synchronized ArrowFeed feed() {
+        if (feed == null) {
+            feed = new ArrowFeed();
+        }
+        return feed;
+    }
+
+    synchronized void createStaging(int width) throws SQLException {
+        if (stagingWidths.contains(width)) {
+            return;
+        }
+        StringBuilder ddl = new StringBuilder("CREATE TABLE IF NOT EXISTS " + staging(width) + "(tbl INTEGER, row INTEGER");
+        for (int i = 0; i < width; i++) {
+            ddl.append(", c").append(i).append(" VARCHAR");
+        }
+        try (Statement statement = connection.createStatement()) {
+            statement.execute(ddl.append(')').toString());
+        }
+        stagingWidths.add(width);
+    }
+
+    void moveStaged(DuckDBConnection by, int table, int from, int to) throws SQLException {
+        createStaging(from);
+        createStaging(to);
+        String columns = java.util.stream.IntStream.range(0, from).mapToObj(i -> ", c" + i).collect(Collectors.joining());
+        try (Statement statement = by.createStatement()) {
+            statement.execute("INSERT INTO " + staging(to) + " (tbl, row" + columns + ") SELECT tbl, row" + columns
+                    + " FROM " + staging(from) + " WHERE tbl = " + table);
+            statement.execute("DELETE FROM " + staging(from) + " WHERE tbl = " + table);
+        }
+    }
+
+    /** A table number that nothing in the store bears. */
+    public int nextTable() {
+        return Sql.ask("opening", () -> {
+            int most = 0;
+            try (Statement statement = connection.createStatement()) {
+                List<String> tables = new ArrayList<>(List.of("part", "aside"));
+                stagingWidths.forEach(width -> tables.add(staging(width)));
+                for (String table : tables) {
+                    try (ResultSet max = statement.executeQuery("SELECT coalesce(max(tbl), 0) FROM " + table)) {
+                        max.next();
+                        most = Math.max(most, max.getInt(1));
+                    }
+                }
+            }
+            return most + 1;
+        });
+    }
+
+    /** Removes what was staged under table numbers that no source has any more. */
+    public void keepOnly(Set<Integer> live) {
+        Sql.run("clearing away", () -> {
+            try (Statement statement = connection.createStatement()) {
+                for (int width : stagingWidths) {
+                    List<Integer> dead = new ArrayList<>();
+                    try (ResultSet ids = statement.executeQuery("SELECT DISTINCT tbl FROM " + staging(width))) {
+                        while (ids.next()) {
+                            if (!live.contains(ids.getInt(1))) {
+                                dead.add(ids.getInt(1));
+                            }
+                        }
+                    }
+                    if (!dead.isEmpty()) {
+                        statement.execute("DELETE FROM " + staging(width) + " WHERE tbl IN (" + join(dead) + ")");
+                        statement.execute("DELETE FROM aside WHERE tbl IN (" + join(dead) + ")");
+                    }
+                }
+            }
+        });
+    }
+
+    /** Keeps which rows of a table are no records. */
+    public void putAside(Map<Integer, Map<Integer, String>> rowsByTable) {
+        if (rowsByTable.isEmpty()) {
+            return;
+        }
+        Sql.run("setting rows aside", () -> {
+            try (var appender = connection.createAppender("aside")) {
+                for (Map.Entry<Integer, Map<Integer, String>> table : rowsByTable.entrySet()) {
+                    for (Map.Entry<Integer, String> row : table.getValue().entrySet()) {
+                        appender.beginRow();
+                        appender.append(table.getKey());
+                        appender.append(row.getKey());
+                        appender.append(row.getValue());
+                        appender.endRow();
+                    }
+                }
+            }
+        });
+    }
+
+    private static String join(Collection<Integer> numbers) {
+        return numbers.stream().map(String::valueOf).collect(Collectors.joining(","));
+    }
+
+    /** A row as it was staged: cells with the marks of their kinds, null where there is none. */
+    public List<@Nullable String> stagedRow(int table, int width, int row) {
+        return Sql.ask("reading a row", () -> {
+            List<@Nullable String> cells = new ArrayList<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet found = statement.executeQuery(
+                            "SELECT * FROM " + staging(width) + " WHERE tbl = " + table + " AND row = " + row)) {
+                if (found.next()) {
+                    for (int i = 0; i < width; i++) {
+                        cells.add(found.getString(i + 3));
+                    }
+                }
+            }
+            return cells;
+        });
+    }
+
+    // ---- the master ----
+
+    /**
+     * Brings the master in step with a plan: tables whose part in it is unchanged are left alone.
+     *
+     * @return how many rows were made anew
+     */
+    public long build(MasterPlan plan) {
+        return Sql.ask("making the master", () -> new MasterBuild(connection, plan, this::registerFunction).run());
+    }
+
+    private void registerFunction() throws SQLException {
+        if (functionRegistered) {
+            return;
+        }
+        try (var builder = DuckDBFunctions.scalarFunction()) {
+            builder.withName(Readings.FUNCTION)
+                    .withParameters(String.class, String.class, String.class)
+                    .withReturnType(String.class)
+                    .withVectorizedFunction((in, out) -> {
+                        long rows = in.rowCount();
+                        var cells = in.vector(0);
+                        Type type = rows == 0 ? Type.TEXT : Type.valueOf(in.vector(1).getString(0));
+                        Convention convention =
+                                rows == 0 ? Convention.DEFAULT : Convention.ofCode(in.vector(2).getString(0));
+                        for (long i = 0; i < rows; i++) {
+                            String read = cells.isNull(i) ? null : ValueReader.read(cells.getString(i), type, convention);
+                            if (read == null) {
+                                out.setNull(i);
+                            } else {
+                                out.setString(i, read);
+                            }
+                        }
+                    })
+                    .register(connection);
+        }
+        functionRegistered = true;
+    }
+
+    /** Reads the master; many may be made, each for one plan. */
+    public MasterReader reader(MasterPlan plan) {
+        return new MasterReader(Sql.ask("opening", connection::duplicate), plan);
+    }
+
+    /** Values of a master column that could not be read as its type, the first of them in the order of the master. */
+    public List<Misfit> misfits(MasterPlan plan, int column, int most) {
+        return Sql.ask("listing values that do not fit", () -> {
+            List<Misfit> misfits = new ArrayList<>();
+            try (Statement statement = connection.createStatement()) {
+                for (MasterPlan.Table table : plan.tables()) {
+                    MasterPlan.Feed fed = table.feeds().get(column);
+                    if (fed == null || misfits.size() >= most || mayAllFit(fed, plan.columns().get(column).type())) {
+                        continue;
+                    }
+                    String cell = "s.c" + fed.column();
+                    try (ResultSet rows = statement.executeQuery("SELECT s.row, " + cell + " FROM "
+                            + staging(table.width()) + " s JOIN master m ON m.tbl = s.tbl AND m.row = s.row WHERE s.tbl = "
+                            + table.id() + " AND m.m" + column + " IS NULL AND " + cell
+                            + " IS NOT NULL AND trim(" + cell + ") <> '' ORDER BY s.row LIMIT " + (most - misfits.size()))) {
+                        while (rows.next()) {
+                            misfits.add(new Misfit(table, rows.getInt(1), fed.column(), rows.getString(2)));
+                        }
+                    }
+                }
+            }
+            return misfits;
+        });
+    }
+
+    private static boolean mayAllFit(MasterPlan.Feed feed, Type type) {
+        return cuvee.value.Typing.fit(feed.evidence(), type) >= feed.evidence().filled();
+    }
+
+    /** A value that did not fit: where it stands and what it says. */
+    public record Misfit(MasterPlan.Table table, int row, int column, String staged) {
+        public String text() {
+            return CellKind.textOf(staged);
+        }
+
+        public Where where() {
+            return Where.sheet(table.source(), table.sheet()).cell(row, column + 1);
+        }
+    }
+
+    /** Writes everything to disk, so that a crash finds it there. */
+    public void checkpoint() {
+        Sql.run("saving", () -> {
+            try (Statement statement = connection.createStatement()) {
+                statement.execute("CHECKPOINT");
+            }
+        });
+    }
+
+    @Override
+    public void close() {
+        Sql.run("closing", connection::close);
+        if (feed != null) {
+            feed.close();
+        }
+    }
+
+    /** For tests and measures: runs a statement. */
+    void execute(String sql) {
+        Sql.run("running a statement", () -> {
+            try (Statement statement = connection.createStatement()) {
+                statement.execute(sql);
+            }
+        });
+    }
+
+    DuckDBConnection connection() {
+        return connection;
+    }
+
+    /** The parts of the master as they are in the store, for {@link MasterBuild}. */
+    static Map<Integer, String> parts(DuckDBConnection connection) throws SQLException {
+        Map<Integer, String> parts = new TreeMap<>();
+        try (Statement statement = connection.createStatement();
+                ResultSet rows = statement.executeQuery("SELECT tbl, shape FROM part ORDER BY ord")) {
+            while (rows.next()) {
+                parts.merge(rows.getInt(1), rows.getString(2), String::concat);
+            }
+        }
+        return new HashMap<>(parts);
+    }
+}

@@ -1,0 +1,52 @@
+package cuvee.place;
+
+import java.util.List;
+import java.util.Locale;
+
+/** How counts and lists are worded for people: 1 row, 2 rows, 1,204 rows. */
+public final class Says {
+    private Says() {}
+
+    public static String number(long value) {
+        return String.format(Locale.ROOT, "%,d", value);
+    }
+
+    /** A count with its noun, the plural made by adding an s. */
+    public static String count(long value, String noun) {
+        return number(value) + " " + (value == 1 ? noun : noun + "s");
+    }
+
+    /** A list as people read it: {@code a, b and c}; beyond five the rest is counted. */
+    public static String list(List<String> items) {
+        int shown = items.size() > 6 ? 5 : items.size();
+        if (shown == 0) {
+            return "nothing";
+        }
+        if (shown == 1) {
+            return items.get(0);
+        }
+        if (shown < items.size()) {
+            return String.join(", ", items.subList(0, shown)) + " and " + number(items.size() - shown) + " more";
+        }
+        return String.join(", ", items.subList(0, shown - 1)) + " and " + items.get(shown - 1);
+    }
+
+    /** A name set apart from the sentence around it. */
+    public static String quoted(String name) {
+        return "“" + name + "”";
+    }
+
+    /** Bytes in the unit a person expects. */
+    public static String size(long bytes) {
+        if (bytes < 1000) {
+            return count(bytes, "byte");
+        }
+        if (bytes < 1_000_000) {
+            return String.format(Locale.ROOT, "%.0f KB", bytes / 1e3);
+        }
+        if (bytes < 1_000_000_000) {
+            return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
+        }
+        return String.format(Locale.ROOT, "%.1f GB", bytes / 1e9);
+    }
+}

@@ -1,0 +1,259 @@
+package cuvee.refresh;
+
+import cuvee.detect.TableColumn;
+import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.finding.Severity;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.Layout;
+import cuvee.layout.PlacedTable;
+import cuvee.master.MasterPlan;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.value.Convention;
+import cuvee.value.Conventions;
+import cuvee.value.Conventions.Vote;
+import cuvee.value.Evidence;
+import cuvee.value.Form;
+import cuvee.value.Type;
+import cuvee.value.Typing;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+
+/**
+ * Types the master's columns from all values of all tables, and finds the conventions of each table's columns: from the
+ * column itself, else from the table's others, else from the layout, else from the whole batch. What nothing settles is a
+ * question.
+ */
+final class ColumnTyping {
+    static final String TYPE = "type";
+    static final String MARK = "decimal-mark";
+    static final String ORDER = "date-order";
+    private final Job job;
+    private final Map<PlacedTable, TableColumn[]> feeds;
+    private final Map<PlacedTable, Layout> layoutOf = new HashMap<>();
+    private final List<Question> questions;
+    private final Map<PlacedTable, Votes> byTable = new HashMap<>();
+    private final Map<Layout, Votes> byLayout = new HashMap<>();
+    private final Votes batch = new Votes();
+    private final Map<Evidence, Convention> settled = new HashMap<>();
+
+    /** A column's type with all that is to be said of it. */
+    record Typed(
+            MasterPlan.Column column,
+            String reason,
+            long filled,
+            long misfits,
+            Optional<Decision> decision,
+            Optional<Finding> finding) {}
+
+    /** How many columns vote for each of two ways. */
+    private static final class Votes {
+        private final Evidence sum = new Evidence();
+
+        void add(Evidence evidence) {
+            sum.add(evidence);
+        }
+
+        Vote of(Function<Evidence, Vote> asking) {
+            return asking.apply(sum);
+        }
+    }
+
+    ColumnTyping(
+            Job job, List<Layout> layouts, Map<PlacedTable, TableColumn[]> feeds, List<Question> questions) {
+        this.job = job;
+        this.feeds = feeds;
+        this.questions = questions;
+        for (Layout layout : layouts) {
+            Votes ofLayout = byLayout.computeIfAbsent(layout, l -> new Votes());
+            for (PlacedTable table : layout.tables()) {
+                layoutOf.put(table, layout);
+                Votes ofTable = byTable.computeIfAbsent(table, t -> new Votes());
+                for (TableColumn column : table.table().columns()) {
+                    ofTable.add(column.evidence());
+                    ofLayout.add(column.evidence());
+                    batch.add(column.evidence());
+                }
+            }
+        }
+    }
+
+    /** The convention by which a table's column is read; known once its master column is typed. */
+    Convention convention(PlacedTable table, TableColumn column) {
+        return settled.getOrDefault(column.evidence(), Convention.DEFAULT);
+    }
+
+    Typed type(int index, String name) {
+        Evidence all = new Evidence();
+        boolean clear = true;
+        List<PlacedTable> openMarks = new ArrayList<>();
+        List<PlacedTable> openOrders = new ArrayList<>();
+        Evidence column = sum(index);
+        for (Map.Entry<PlacedTable, TableColumn[]> feed : feeds.entrySet()) {
+            TableColumn fed = feed.getValue()[index];
+            if (fed == null) {
+                continue;
+            }
+            Evidence own = fed.evidence();
+            Vote mark = resolve(own, column, feed.getKey(), Conventions::mark);
+            Vote order = resolve(own, column, feed.getKey(), Conventions::order);
+            clear &= mark != Vote.CONTRADICTION && order != Vote.CONTRADICTION;
+            if (mark == Vote.OPEN) {
+                openMarks.add(feed.getKey());
+            }
+            if (order == Vote.OPEN) {
+                openOrders.add(feed.getKey());
+            }
+            Convention convention = new Convention(decidedMark(name, mark), decidedOrder(name, order));
+            settled.put(own, convention);
+            all.add(own.under(convention.mark()));
+        }
+        Typing.Verdict verdict = Typing.decide(all, clear);
+        Type type = job.decision(TYPE, name).map(d -> Type.ofWord(d.answer())).orElse(verdict.type());
+        boolean widened = false;
+        if (type != verdict.type() && !job.isSettled(TYPE, name) && widens(type, verdict.type())) {
+            // Nothing kept so far changes when whole numbers become decimals, so an assumption may grow that way.
+            type = verdict.type();
+            widened = true;
+        }
+        long misfits = type == Type.TEXT ? all.count(Form.CELL_ERROR) : all.filled() - Typing.fit(all, type);
+        if (type.isNumber()) {
+            ask(openMarks, name, MARK);
+        } else if (type.isMoment()) {
+            ask(openOrders, name, ORDER);
+        }
+        if (!verdict.sure() || (misfits > 0 && type != verdict.type())) {
+            askType(name, type, verdict, all, misfits);
+        }
+        Decision decision = new Decision(TYPE, name, type.word(), verdict.reason(), Says.count(all.filled(), "value"));
+        boolean decideNow = widened || job.decision(TYPE, name).isEmpty();
+        return new Typed(
+                new MasterPlan.Column(name, type, all.wholeDigits(), all.decimals()),
+                verdict.reason(),
+                all.filled(),
+                misfits,
+                decideNow ? Optional.of(decision) : Optional.empty(),
+                misfits > 0 ? Optional.of(misfitFinding(name, type, misfits, all)) : Optional.empty());
+    }
+
+    private static boolean widens(Type from, Type to) {
+        return from == Type.WHOLE_NUMBER && to == Type.DECIMAL;
+    }
+
+    private Evidence sum(int index) {
+        Evidence sum = new Evidence();
+        feeds.values().forEach(fed -> {
+            if (fed[index] != null) {
+                sum.add(fed[index].evidence());
+            }
+        });
+        return sum;
+    }
+
+    /** The vote of the column itself, else of the nearest surroundings that have one. */
+    private Vote resolve(Evidence own, Evidence column, PlacedTable table, Function<Evidence, Vote> asking) {
+        Vote vote = asking.apply(own);
+        if (vote != Vote.OPEN) {
+            return vote;
+        }
+        Layout layout = layoutOf.get(table);
+        List<Vote> wider = new ArrayList<>();
+        wider.add(byTable.getOrDefault(table, batch).of(asking));
+        wider.add(layout == null ? Vote.OPEN : byLayout.getOrDefault(layout, batch).of(asking));
+        wider.add(asking.apply(column));
+        wider.add(batch.of(asking));
+        for (Vote next : wider) {
+            if (next == Vote.FIRST || next == Vote.SECOND) {
+                return next;
+            }
+        }
+        return Vote.OPEN;
+    }
+
+    private Convention.Mark decidedMark(String name, Vote vote) {
+        if (vote != Vote.OPEN) {
+            return Conventions.markOf(vote);
+        }
+        return job.decision(MARK, name).map(Decision::answer).orElse("point").equals("comma")
+                ? Convention.Mark.COMMA
+                : Convention.Mark.POINT;
+    }
+
+    private Convention.Order decidedOrder(String name, Vote vote) {
+        if (vote != Vote.OPEN) {
+            return Conventions.orderOf(vote);
+        }
+        return job.decision(ORDER, name).map(Decision::answer).orElse("day").equals("month")
+                ? Convention.Order.MONTH_FIRST
+                : Convention.Order.DAY_FIRST;
+    }
+
+    private void ask(List<PlacedTable> open, String name, String kind) {
+        if (open.isEmpty() || job.isSettled(kind, name)) {
+            return;
+        }
+        boolean mark = kind.equals(MARK);
+        Where where = open.get(0).where();
+        String text = mark
+                ? "In the column " + Says.quoted(name) + ", numbers such as 1.204 or 1,204 can be read in two ways in "
+                        + Says.count(open.size(), "table") + ", and no value decides. Which mark is decimal?"
+                : "In the column " + Says.quoted(name) + ", dates such as 03/04/2026 can be read in two ways in "
+                        + Says.count(open.size(), "table") + ", and no value decides. What comes first?";
+        List<Answer> answers = mark
+                ? List.of(
+                        new Answer("point", "the point is decimal, the comma groups"),
+                        new Answer("comma", "the comma is decimal, the point groups"))
+                : List.of(new Answer("day", "the day comes first"), new Answer("month", "the month comes first"));
+        String assumed = job.decision(kind, name).map(Decision::answer).orElse(mark ? "point" : "day");
+        long stake = open.stream().mapToLong(table -> table.table().kept()).sum();
+        questions.add(Question.of(kind, name, where, text, assumed, answers, stake));
+    }
+
+    private void askType(String name, Type type, Typing.Verdict verdict, Evidence all, long misfits) {
+        if (job.isSettled(TYPE, name)) {
+            return;
+        }
+        Set<Type> types = new LinkedHashSet<>(List.of(type, verdict.type(), Type.TEXT));
+        for (Type other : Type.values()) {
+            if (Typing.fit(all, other) * 2 > all.filled()) {
+                types.add(other);
+            }
+        }
+        List<Answer> answers = types.stream()
+                .map(t -> new Answer(t.word(), t.word() + ": " + Says.number(Typing.fit(all, t)) + " of "
+                        + Says.count(all.filled(), "value") + " fit"))
+                .toList();
+        String text = misfits > 0
+                ? "Which type is the column " + Says.quoted(name) + "? As " + type.word() + ", "
+                        + Says.count(misfits, "value") + (misfits == 1 ? " does" : " do") + " not fit: " + examples(all) + "."
+                : "Which type is the column " + Says.quoted(name) + "? As " + type.word() + ": " + verdict.reason() + ".";
+        questions.add(Question.of(TYPE, name, Where.JOB, text, type.word(), answers, Math.max(1, misfits)));
+    }
+
+    private static String examples(Evidence all) {
+        List<String> examples = all.oddities().keySet().stream().map(Says::quoted).toList();
+        return examples.isEmpty() ? "see the list of values" : Says.list(examples);
+    }
+
+    private static Finding misfitFinding(String name, Type type, long misfits, Evidence all) {
+        String what = Says.count(misfits, "value") + " of the column " + Says.quoted(name)
+                + (misfits == 1 ? " does" : " do") + " not fit " + type.word()
+                + (all.oddities().isEmpty() ? "." : ", such as " + examples(all) + ".");
+        return new Finding(
+                Severity.WARNING,
+                "misfit",
+                Where.JOB,
+                what,
+                "They are blank in the master and listed with their cells.",
+                "Correct them in the sources, or make the column " + Type.TEXT.word() + ".");
+    }
+}

@@ -1,0 +1,596 @@
+package cuvee.refresh;
+
+import cuvee.collect.Collector;
+import cuvee.collect.Fingerprint;
+import cuvee.collect.Source;
+import cuvee.deliver.MasterFiles;
+import cuvee.detect.FoundTable;
+import cuvee.detect.HeaderHints;
+import cuvee.detect.TableColumn;
+import cuvee.finding.CuveeException;
+import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.finding.Severity;
+import cuvee.job.Decision;
+import cuvee.job.Delivery;
+import cuvee.job.Job;
+import cuvee.layout.PlacedTable;
+import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
+import cuvee.master.StageWriter;
+import cuvee.master.Store;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.refresh.SourceFacts.SheetFacts;
+import cuvee.sheet.CellKind;
+import cuvee.sheet.ReadLimits;
+import cuvee.value.LooseText;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * One job at work: its store is open, and {@link #refresh} brings the master in step with the sources. Not for use by
+ * several threads at once, apart from the readers it hands out. Whoever opens it closes it.
+ */
+public final class JobSession implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(JobSession.class);
+    private static final String GONE = "gone";
+    private static final String KEEP = "keep";
+    private static final String REMOVE = "remove";
+    private final Workplace workplace;
+    private final Path jobFolder;
+    private final Store store;
+    private final Map<String, SourceFacts> known = new TreeMap<>();
+    private final AtomicInteger nextId = new AtomicInteger(1);
+    private final String jobId;
+
+    /** Whether sources that have not changed are read again. */
+    public enum Mode {
+        CHANGED_ONLY,
+        EVERYTHING
+    }
+
+    private JobSession(Workplace workplace, String jobId, Path jobFolder) {
+        this.workplace = workplace;
+        this.jobFolder = jobFolder;
+        this.jobId = jobId;
+        this.store = Store.open(workplace.cacheOf(jobId), workplace.means());
+        store.facts().forEach((path, json) -> FactsJson.read(json).ifPresent(facts -> known.put(path, facts)));
+        nextId.set(store.nextTable());
+    }
+
+    /**
+     * Opens a job's store.
+     *
+     * @param jobFolder the folder that the job's relative paths start from
+     */
+    public static JobSession open(Workplace workplace, String jobId, Path jobFolder) {
+        return new JobSession(workplace, jobId, jobFolder);
+    }
+
+    /** Times the stages of a run. */
+    private static final class Stopwatch {
+        private final Map<String, Long> millis = new LinkedHashMap<>();
+        private long last = System.nanoTime();
+
+        void lap(String stage) {
+            long now = System.nanoTime();
+            millis.merge(stage, (now - last) / 1_000_000, Long::sum);
+            last = now;
+        }
+    }
+
+    /**
+     * Looks at the places again and brings the master in step.
+     *
+     * @throws CuveeException where nothing can be made
+     * @throws CancellationException where the progress said so; the master is then what it was
+     */
+    public Outcome refresh(Job job, Mode mode, Progress progress) {
+        Stopwatch watch = new Stopwatch();
+        progress.at(Progress.Stage.COLLECTING, 0, 0);
+        Set<Path> own = new HashSet<>();
+        job.deliveries().forEach(delivery -> own.add(targetOf(delivery)));
+        own.addAll(OwnFiles.read(workplace.stateOf(jobId)));
+        Collector.Collected collected = new Collector(jobFolder, own).collect(job.places());
+        List<Finding> findings = new ArrayList<>(collected.findings());
+        List<Question> questions = new ArrayList<>();
+        watch.lap("collect");
+
+        Set<String> replaced = new HashSet<>();
+        Map<String, SourceFacts> facts = read(collected.sources(), mode, progress, replaced);
+        watch.lap("read");
+
+        progress.at(Progress.Stage.PLANNING, 0, 0);
+        Map<String, SourceFacts> gone = gone(job, facts, collected.sources(), questions);
+        List<SourceFacts> inOrder = new ArrayList<>();
+        collected.sources().forEach(source -> {
+            SourceFacts found = facts.get(source.path());
+            if (found != null) {
+                inOrder.add(found);
+            }
+        });
+        inOrder.addAll(gone.values());
+        Proposal proposal = Planner.propose(job, placed(inOrder));
+        watch.lap("plan");
+
+        progress.at(Progress.Stage.MAKING, 0, 0);
+        store.build(proposal.plan());
+        keepFacts(facts, gone, replaced);
+        List<SourceReport> reports = reports(collected.sources(), facts, gone, proposal, findings);
+        questions.addAll(proposal.questions());
+        findings.addAll(proposal.findings());
+        if (proposal.plan().tables().isEmpty()) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "no-rows",
+                    Where.JOB,
+                    "No table with records was found in any source.",
+                    "The master is empty.",
+                    "Look at the reasons given for each file."));
+        }
+        long rows;
+        List<MasterReader.Total> totals;
+        try (MasterReader reader = store.reader(proposal.plan())) {
+            closeTally(proposal.plan(), reader.rowsByTable());
+            rows = reader.rows();
+            totals = reader.totals();
+        }
+        Changed changed = lastRefresh(reports, proposal, rows).since(LastRefresh.read(workplace.stateOf(jobId)));
+        watch.lap("make");
+        LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
+        return new Outcome(
+                proposal.job(), proposal, reports, questions, findings, changed, rows, totals, watch.millis);
+    }
+
+    /** Where a delivery is written. */
+    public Path targetOf(Delivery delivery) {
+        return jobFolder.resolve(delivery.target()).toAbsolutePath().normalize();
+    }
+
+    // ---- reading ----
+
+    private Map<String, SourceFacts> read(
+            List<Source> sources, Mode mode, Progress progress, Set<String> replaced) {
+        Map<String, SourceFacts> facts = new HashMap<>();
+        List<Source> toRead = new ArrayList<>();
+        for (Source source : sources) {
+            if (!source.taken()) {
+                continue;
+            }
+            SourceFacts before = known.get(source.path());
+            if (before != null && mode == Mode.CHANGED_ONLY && unchanged(before, source)) {
+                facts.put(source.path(), before);
+            } else {
+                toRead.add(source);
+            }
+        }
+        if (toRead.isEmpty()) {
+            return facts;
+        }
+        Map<String, SourceFacts> first = readAll(toRead, HeaderHints.NONE, progress);
+        facts.putAll(first);
+        HeaderHints hints = hints(facts.values());
+        List<Source> again = toRead.stream()
+                .filter(source -> hintsCouldHelp(first.get(source.path()), hints))
+                .toList();
+        if (!again.isEmpty()) {
+            facts.putAll(readAll(again, hints, progress));
+        }
+        toRead.forEach(source -> replaced.add(source.path()));
+        store.putAside(aside(toRead, facts));
+        return facts;
+    }
+
+    private static Map<Integer, Map<Integer, String>> aside(List<Source> read, Map<String, SourceFacts> facts) {
+        Map<Integer, Map<Integer, String>> bySheet = new TreeMap<>();
+        for (Source source : read) {
+            SourceFacts found = facts.get(source.path());
+            if (found == null) {
+                continue;
+            }
+            for (SheetFacts sheet : found.sheets()) {
+                for (FoundTable table : sheet.tables()) {
+                    Map<Integer, String> rows = bySheet.computeIfAbsent(sheet.id(), id -> new TreeMap<>());
+                    table.aside().forEach(row -> rows.put(row.row(), row.rowClass().word()));
+                }
+            }
+        }
+        return bySheet;
+    }
+
+    private boolean unchanged(SourceFacts before, Source source) {
+        if (before.size() != source.size() || before.modified() != source.modified()) {
+            return false;
+        }
+        return before.fingerprint().isEmpty() || before.fingerprint().equals(Fingerprint.of(source.file()));
+    }
+
+    private Map<String, SourceFacts> readAll(List<Source> sources, HeaderHints hints, Progress progress) {
+        long now = workplace.clock().millis();
+        AtomicInteger next = new AtomicInteger();
+        AtomicInteger done = new AtomicInteger();
+        progress.at(Progress.Stage.READING, 0, sources.size());
+        int workers = Math.min(workplace.readers(), sources.size());
+        ExecutorService pool = Executors.newFixedThreadPool(workers, run -> {
+            Thread thread = new Thread(run, "cuvee-reader");
+            thread.setDaemon(true);
+            return thread;
+        });
+        List<Future<Map<String, SourceFacts>>> parts = new ArrayList<>();
+        for (int i = 0; i < workers; i++) {
+            parts.add(pool.submit(() -> {
+                Map<String, SourceFacts> part = new HashMap<>();
+                SourceReading reading = new SourceReading(nextId, ReadLimits.DEFAULT, hints);
+                try (StageWriter writer = store.stageWriter()) {
+                    int at = next.getAndIncrement();
+                    while (at < sources.size()) {
+                        part.put(sources.get(at).path(), reading.read(sources.get(at), writer, now));
+                        progress.at(Progress.Stage.READING, done.incrementAndGet(), sources.size());
+                        at = next.getAndIncrement();
+                    }
+                    writer.flush();
+                }
+                return part;
+            }));
+        }
+        try {
+            return gather(parts);
+        } finally {
+            pool.shutdownNow();
+        }
+    }
+
+    private static Map<String, SourceFacts> gather(List<Future<Map<String, SourceFacts>>> parts) {
+        Map<String, SourceFacts> all = new HashMap<>();
+        try {
+            for (Future<Map<String, SourceFacts>> part : parts) {
+                all.putAll(part.get());
+            }
+            return all;
+        } catch (InterruptedException stopped) {
+            parts.forEach(part -> part.cancel(true));
+            Thread.currentThread().interrupt();
+            throw new CancellationException();
+        } catch (ExecutionException failed) {
+            parts.forEach(part -> part.cancel(true));
+            if (failed.getCause() instanceof RuntimeException known) {
+                throw known;
+            }
+            throw new IllegalStateException(failed.getCause());
+        }
+    }
+
+    private static HeaderHints hints(Iterable<SourceFacts> facts) {
+        Map<String, Integer> tablesByKey = new HashMap<>();
+        facts.forEach(source -> source.sheets().forEach(sheet -> sheet.tables().forEach(table -> {
+            Set<String> keys = new HashSet<>();
+            table.columns().stream().filter(TableColumn::named).forEach(c -> keys.add(LooseText.key(c.header())));
+            keys.forEach(key -> tablesByKey.merge(key, 1, Integer::sum));
+        })));
+        Set<String> shared = new HashSet<>();
+        tablesByKey.forEach((key, tables) -> {
+            if (tables > 1) {
+                shared.add(key);
+            }
+        });
+        return new HeaderHints(shared);
+    }
+
+    private static boolean hintsCouldHelp(@Nullable SourceFacts facts, HeaderHints hints) {
+        return facts != null
+                && !hints.looseKeys().isEmpty()
+                && facts.sheets().stream().flatMap(sheet -> sheet.tables().stream()).anyMatch(table ->
+                        table.header() == FoundTable.Sureness.CLOSE && !knows(hints, table));
+    }
+
+    private static boolean knows(HeaderHints hints, FoundTable table) {
+        long known = table.columns().stream()
+                .filter(column -> hints.looseKeys().contains(LooseText.key(column.header())))
+                .count();
+        return known * 2 >= table.columns().size();
+    }
+
+    private static List<PlacedTable> placed(List<SourceFacts> sources) {
+        List<PlacedTable> placed = new ArrayList<>();
+        for (SourceFacts source : sources) {
+            for (SheetFacts sheet : source.sheets()) {
+                for (FoundTable table : sheet.tables()) {
+                    placed.add(new PlacedTable(sheet.id(), sheet.width(), source.path(), sheet.name(), table));
+                }
+            }
+        }
+        return placed;
+    }
+
+    // ---- sources that are gone ----
+
+    /** Sources whose rows are still there though they are not: kept until the analyst says otherwise. */
+    private Map<String, SourceFacts> gone(
+            Job job, Map<String, SourceFacts> facts, List<Source> sources, List<Question> questions) {
+        Map<String, SourceFacts> kept = new TreeMap<>();
+        Set<String> listed = new HashSet<>();
+        sources.forEach(source -> listed.add(source.path()));
+        for (SourceFacts before : known.values()) {
+            boolean hadRows = before.sheets().stream().anyMatch(sheet -> !sheet.tables().isEmpty());
+            if (listed.contains(before.path()) || !hadRows || renamed(before, facts.values())) {
+                continue;
+            }
+            String answer = job.decision(GONE, before.path()).map(Decision::answer).orElse(KEEP);
+            if (answer.equals(KEEP)) {
+                kept.put(before.path(), before);
+            }
+            if (!job.isSettled(GONE, before.path())) {
+                long rows = before.sheets().stream()
+                        .flatMap(sheet -> sheet.tables().stream())
+                        .mapToLong(FoundTable::kept)
+                        .sum();
+                questions.add(Question.of(
+                        GONE,
+                        before.path(),
+                        Where.source(before.path()),
+                        "The file is no longer there; its " + Says.count(rows, "row")
+                                + (rows == 1 ? " is" : " are") + " kept from the last time it was read. Keep?",
+                        KEEP,
+                        List.of(
+                                new Answer(KEEP, "keep its rows, the master stays incomplete"),
+                                new Answer(REMOVE, "take its rows out")),
+                        rows));
+            }
+        }
+        return kept;
+    }
+
+    /** True where a source that is new holds just the same. */
+    private boolean renamed(SourceFacts before, Iterable<SourceFacts> now) {
+        for (SourceFacts facts : now) {
+            if (!known.containsKey(facts.path())
+                    && facts.size() == before.size()
+                    && FactsJson.content(facts).equals(FactsJson.content(before))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    // ---- keeping ----
+
+    private void keepFacts(Map<String, SourceFacts> facts, Map<String, SourceFacts> gone, Set<String> replaced) {
+        Map<String, String> changed = new LinkedHashMap<>();
+        for (String path : replaced) {
+            SourceFacts found = facts.get(path);
+            if (found != null) {
+                changed.put(path, FactsJson.write(found));
+            }
+        }
+        List<String> forgotten = known.keySet().stream()
+                .filter(path -> !facts.containsKey(path) && !gone.containsKey(path))
+                .toList();
+        boolean hadOthers = !known.isEmpty();
+        store.putFacts(changed, forgotten);
+        forgotten.forEach(known::remove);
+        facts.forEach(known::put);
+        boolean unreadable = facts.values().stream().anyMatch(source -> !source.readable());
+        if ((hadOthers && !replaced.isEmpty()) || !forgotten.isEmpty() || unreadable) {
+            Set<Integer> live = new HashSet<>();
+            known.values().forEach(source -> source.sheets().forEach(sheet -> live.add(sheet.id())));
+            store.keepOnly(live);
+        }
+    }
+
+    /** Makes an outcome the one that the next refresh is compared with. */
+    public void conclude(Outcome outcome) {
+        if (outcome.changed().first() || !outcome.changed().nothing()) {
+            lastRefresh(outcome.sources(), outcome.proposal(), outcome.rows())
+                    .append(workplace.stateOf(jobId), workplace.clock().instant());
+        }
+    }
+
+    /** Writes the master of an outcome to a file, and remembers that the file is no source. */
+    public long deliver(Outcome outcome, Path target) {
+        try (MasterReader reader = reader(outcome)) {
+            long bytes = MasterFiles.write(reader, outcome.proposal().plan(), target);
+            OwnFiles.add(workplace.stateOf(jobId), target);
+            return bytes;
+        }
+    }
+
+    private static LastRefresh lastRefresh(List<SourceReport> reports, Proposal proposal, long rows) {
+        Map<String, String> files = new TreeMap<>();
+        reports.stream()
+                .filter(report -> report.state() == SourceReport.State.TAKEN)
+                .forEach(report -> files.put(report.path(), report.size() + "@" + report.modified()));
+        return new LastRefresh(
+                files,
+                proposal.plan().columns().stream().map(MasterPlan.Column::name).toList(),
+                rows);
+    }
+
+    /** The count that must close: each table's records are in the master, each once. */
+    private static void closeTally(MasterPlan plan, Map<Integer, Long> rowsInMaster) {
+        Map<Integer, Long> expected = new HashMap<>();
+        for (MasterPlan.Table table : plan.tables()) {
+            expected.merge(table.id(), (long) table.kept(), Long::sum);
+        }
+        for (MasterPlan.Table table : plan.tables()) {
+            long kept = expected.getOrDefault(table.id(), 0L);
+            long there = rowsInMaster.getOrDefault(table.id(), 0L);
+            if (kept != there) {
+                throw CuveeException.failure(
+                        "tally",
+                        Where.sheet(table.source(), table.sheet()),
+                        "The tally does not close: " + Says.count(kept, "record") + " read, "
+                                + Says.count(there, "row") + " in the master.",
+                        "Nothing was delivered.",
+                        "Refresh with --full; if it happens again it is a fault in Cuvee.");
+            }
+        }
+    }
+
+    // ---- reporting ----
+
+    private List<SourceReport> reports(
+            List<Source> sources,
+            Map<String, SourceFacts> facts,
+            Map<String, SourceFacts> gone,
+            Proposal proposal,
+            List<Finding> findings) {
+        List<SourceReport> reports = new ArrayList<>();
+        for (Source source : sources) {
+            SourceFacts found = facts.get(source.path());
+            if (found == null) {
+                findings.add(new Finding(
+                        Severity.NOTICE,
+                        source.asideKind(),
+                        Where.source(source.path()),
+                        "It is " + source.aside() + ".",
+                        "It is set aside.",
+                        ""));
+                reports.add(new SourceReport(
+                        source.path(),
+                        source.size(),
+                        source.modified(),
+                        SourceReport.State.SET_ASIDE,
+                        source.asideKind(),
+                        source.aside(),
+                        List.of(),
+                        List.of()));
+            } else {
+                reports.add(report(found, SourceReport.State.TAKEN, proposal, findings));
+            }
+        }
+        gone.values().forEach(found -> reports.add(report(found, SourceReport.State.GONE, proposal, findings)));
+        return reports;
+    }
+
+    private static SourceReport report(
+            SourceFacts facts, SourceReport.State state, Proposal proposal, List<Finding> findings) {
+        if (!facts.readable()) {
+            Finding problem = facts.problem().get(0);
+            findings.add(problem);
+            return new SourceReport(
+                    facts.path(),
+                    facts.size(),
+                    facts.modified(),
+                    SourceReport.State.SET_ASIDE,
+                    problem.kind(),
+                    problem.what(),
+                    List.of(),
+                    List.of());
+        }
+        List<PlacedTable> in = new ArrayList<>();
+        List<SourceReport.Outside> out = new ArrayList<>();
+        for (SheetFacts sheet : facts.sheets()) {
+            if (!sheet.asideKind().isEmpty()) {
+                boolean hidden = sheet.asideKind().equals("hidden-sheet");
+                findings.add(new Finding(
+                        hidden ? Severity.WARNING : Severity.NOTICE,
+                        sheet.asideKind(),
+                        Where.sheet(facts.path(), sheet.name()),
+                        hidden ? "The sheet is hidden." : "The sheet holds no table.",
+                        "It is set aside.",
+                        hidden ? "Unhide it in the workbook if its rows belong to the master." : ""));
+                out.add(new SourceReport.Outside(
+                        sheet.name(), Optional.empty(), hidden ? "the sheet is hidden" : "it holds no table"));
+            }
+            for (FoundTable table : sheet.tables()) {
+                PlacedTable placed = new PlacedTable(sheet.id(), sheet.width(), facts.path(), sheet.name(), table);
+                String reason = proposal.outside().get(placed);
+                if (reason == null) {
+                    in.add(placed);
+                } else {
+                    out.add(new SourceReport.Outside(sheet.name(), Optional.of(placed), reason));
+                }
+            }
+        }
+        boolean aside = in.isEmpty();
+        String reason = !aside ? "" : out.isEmpty() ? "it holds no table" : out.get(0).reason();
+        return new SourceReport(
+                facts.path(),
+                facts.size(),
+                facts.modified(),
+                aside ? SourceReport.State.SET_ASIDE : state,
+                aside ? "no-table" : "",
+                reason,
+                in,
+                out);
+    }
+
+    // ---- the master ----
+
+    /** A reader of the master as it was made for an outcome. */
+    public MasterReader reader(Outcome outcome) {
+        return store.reader(outcome.proposal().plan());
+    }
+
+    /** Values of a column that did not fit its type, at most so many. */
+    public List<Store.Misfit> misfits(Outcome outcome, int column, int most) {
+        return store.misfits(outcome.proposal().plan(), column, most);
+    }
+
+    /**
+     * Where a master cell came from.
+     *
+     * @param header the header over the cell; empty where the source has no such column, or for a tag
+     * @param raw the text as the source has it; empty where the cell is blank
+     */
+    public record Trail(Where where, String header, String raw) {}
+
+    /** The trail of a cell of the master: its line and its column, tags behind the others. */
+    public Trail trail(Outcome outcome, MasterReader.Line line, int column) {
+        MasterPlan plan = outcome.proposal().plan();
+        MasterPlan.Table table = plan.tables().stream()
+                .filter(t -> t.id() == line.table() && line.row() >= t.firstRow() && line.row() <= t.lastRow())
+                .findFirst()
+                .orElseThrow();
+        Where sheet = Where.sheet(table.source(), table.sheet());
+        MasterPlan.Feed feed = column < plan.columns().size() ? table.feeds().get(column) : null;
+        if (feed == null) {
+            return new Trail(sheet.row(line.row()), "", "");
+        }
+        List<@Nullable String> cells = store.stagedRow(table.id(), table.width(), line.row());
+        String staged = feed.column() < cells.size() ? cells.get(feed.column()) : null;
+        String header = headerOf(table, feed.column());
+        return new Trail(
+                sheet.cell(line.row(), feed.column() + 1), header, staged == null ? "" : CellKind.textOf(staged));
+    }
+
+    private String headerOf(MasterPlan.Table table, int column) {
+        SourceFacts facts = known.get(table.source());
+        if (facts == null) {
+            return "";
+        }
+        return facts.sheets().stream()
+                .filter(sheet -> sheet.id() == table.id())
+                .flatMap(sheet -> sheet.tables().stream())
+                .filter(found -> found.firstRow() == table.firstRow())
+                .flatMap(found -> found.columns().stream())
+                .filter(found -> found.index() == column)
+                .map(TableColumn::header)
+                .findFirst()
+                .orElse("");
+    }
+
+    @Override
+    public void close() {
+        store.close();
+    }
+}

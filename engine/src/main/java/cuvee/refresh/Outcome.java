@@ -1,0 +1,51 @@
+package cuvee.refresh;
+
+import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.finding.Severity;
+import cuvee.job.Job;
+import cuvee.master.MasterReader;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What a refresh came to.
+ *
+ * @param job the job with Cuvee's new assumptions
+ * @param totals counts and sums of the master's columns
+ * @param millis how long each stage took
+ */
+public record Outcome(
+        Job job,
+        Proposal proposal,
+        List<SourceReport> sources,
+        List<Question> questions,
+        List<Finding> findings,
+        Changed changed,
+        long rows,
+        List<MasterReader.Total> totals,
+        Map<String, Long> millis) {
+
+    public Outcome {
+        sources = List.copyOf(sources);
+        questions = List.copyOf(questions);
+        findings = List.copyOf(findings);
+        totals = List.copyOf(totals);
+    }
+
+    /** True where the analyst should look before relying on the master. */
+    public boolean needsALook() {
+        return !questions.isEmpty() || findings.stream().anyMatch(finding -> finding.atLeast(Severity.QUESTION));
+    }
+
+    public long taken() {
+        return sources.stream()
+                .filter(source -> source.state() != SourceReport.State.SET_ASIDE)
+                .count();
+    }
+
+    /** Rows seen in the tables of the master, set-aside ones included. */
+    public long seen() {
+        return sources.stream().mapToLong(SourceReport::seen).sum();
+    }
+}

@@ -1,0 +1,254 @@
+package cuvee.refresh;
+
+import cuvee.detect.FoundTable;
+import cuvee.detect.TableColumn;
+import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.finding.Severity;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.Families;
+import cuvee.layout.Families.Family;
+import cuvee.layout.Layout;
+import cuvee.layout.PlacedTable;
+import cuvee.lineup.LineUp;
+import cuvee.master.MasterPlan;
+import cuvee.place.Says;
+import cuvee.tag.DefaultTags;
+import cuvee.value.LooseText;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Proposes the whole master from what was found: a function of the job and the tables. What the job has decided holds;
+ * what it has not is decided from the evidence of the batch and kept as assumed.
+ */
+final class Planner {
+    private static final String ANOTHER_JOB = "another-job";
+    private static final String TAKE = "take";
+    private static final String ASIDE = "aside";
+    private final Job job;
+    private final List<PlacedTable> tables;
+    private final List<Question> questions = new ArrayList<>();
+    private final List<Finding> findings = new ArrayList<>();
+    private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
+
+    private Planner(Job job, List<PlacedTable> tables) {
+        this.job = job;
+        this.tables = tables;
+    }
+
+    /** Proposes a master from tables in the order of the master. */
+    static Proposal propose(Job job, List<PlacedTable> tables) {
+        return new Planner(job, tables).propose();
+    }
+
+    private Proposal propose() {
+        List<PlacedTable> withRecords = new ArrayList<>();
+        for (PlacedTable table : tables) {
+            if (table.table().kept() == 0) {
+                outside.put(table, "it has a header and no records");
+                findings.add(new Finding(
+                        Severity.REMARK, "no-records", table.where(), "It has a header and no records.", "It adds no rows.", ""));
+            } else {
+                withRecords.add(table);
+            }
+        }
+        List<Layout> layouts = mainFamily(Families.of(Layout.of(withRecords)));
+        LineUp lineUp = LineUp.of(layouts, job);
+        questions.addAll(lineUp.questions());
+        Map<PlacedTable, TableColumn[]> feeds = feeds(layouts, lineUp);
+        ColumnTyping typing = new ColumnTyping(job, layouts, feeds, questions);
+        List<MasterPlan.Column> columns = new ArrayList<>();
+        List<Proposal.ColumnReport> reports = new ArrayList<>();
+        List<Decision> assumed = new ArrayList<>(job.assumed());
+        List<String> names = new ArrayList<>();
+        for (int i = 0; i < lineUp.columns().size(); i++) {
+            LineUp.Column column = lineUp.columns().get(i);
+            ColumnTyping.Typed typed = typing.type(i, column.name());
+            names.add(column.name());
+            columns.add(typed.column());
+            reports.add(new Proposal.ColumnReport(
+                    column.name(), typed.column().type(), typed.reason(), typed.filled(), typed.misfits(), column.layouts()));
+            typed.decision().ifPresent(decision -> {
+                assumed.removeIf(old -> old.id().equals(decision.id()));
+                assumed.add(decision);
+            });
+            typed.finding().ifPresent(findings::add);
+        }
+        for (PlacedTable table : tables) {
+            if (feeds.containsKey(table)) {
+                doubts(table);
+                SequencePointer.blockAcross(table, findings);
+            }
+        }
+        MasterPlan plan = plan(columns, names, feeds, typing);
+        questions.sort(Comparator.comparingLong(Question::stake).reversed());
+        return new Proposal(
+                job.withAssumed(names, assumed), plan, layouts, outside, reports, questions, findings);
+    }
+
+    /** The family that the job is about: the one that shares most with its columns, at first the one with most rows. */
+    private List<Layout> mainFamily(List<Family> families) {
+        if (families.isEmpty()) {
+            return List.of();
+        }
+        Set<String> known = new HashSet<>();
+        job.columns().forEach(name -> known.add(LooseText.key(name)));
+        Family main = known.isEmpty()
+                ? families.get(0)
+                : families.stream()
+                        .max(Comparator.comparingInt((Family family) -> shared(family, known)))
+                        .orElse(families.get(0));
+        List<Layout> layouts = new ArrayList<>(main.layouts());
+        for (Family other : families) {
+            if (!other.equals(main)) {
+                for (Layout layout : other.layouts()) {
+                    anotherJob(layout, main, layouts);
+                }
+            }
+        }
+        return layouts;
+    }
+
+    private static int shared(Family family, Set<String> known) {
+        Set<String> keys = new HashSet<>();
+        family.layouts().forEach(layout -> keys.addAll(layout.keys()));
+        keys.retainAll(known);
+        return keys.size();
+    }
+
+    private void anotherJob(Layout layout, Family main, List<Layout> layouts) {
+        boolean take = job.decision(ANOTHER_JOB, layout.signature())
+                .map(Decision::answer)
+                .orElse(ASIDE)
+                .equals(TAKE);
+        if (take) {
+            layouts.add(layout);
+        } else {
+            layout.tables().forEach(table -> outside.put(table, "it shares too few headers with the other tables"));
+        }
+        if (!job.isSettled(ANOTHER_JOB, layout.signature())) {
+            PlacedTable first = layout.tables().get(0);
+            String which = Says.count(layout.tables().size(), "table") + " with "
+                    + Says.count(layout.rows(), "row") + " and the headers "
+                    + Says.list(layout.headers().stream().map(Says::quoted).toList());
+            questions.add(Question.of(
+                    ANOTHER_JOB,
+                    layout.signature(),
+                    first.where(),
+                    which + (layout.tables().size() == 1 ? " has" : " have") + " little in common with the other "
+                            + Says.count(main.tables(), "table") + ". Does it belong to this master?",
+                    take ? TAKE : ASIDE,
+                    List.of(
+                            new Answer(ASIDE, "no, it belongs to another job; leave it out"),
+                            new Answer(TAKE, "yes, take its rows in")),
+                    layout.rows()));
+        }
+    }
+
+    /** For each table the column that feeds each master column; null where there is none. */
+    private Map<PlacedTable, TableColumn[]> feeds(List<Layout> layouts, LineUp lineUp) {
+        Map<PlacedTable, TableColumn[]> feeds = new LinkedHashMap<>();
+        for (Layout layout : layouts) {
+            for (PlacedTable table : layout.tables()) {
+                TableColumn[] fed = new TableColumn[lineUp.columns().size()];
+                for (TableColumn column : table.table().columns()) {
+                    int at = lineUp.columnOf(LooseText.key(column.header())).orElseThrow();
+                    if (fed[at] == null) {
+                        fed[at] = column;
+                    } else {
+                        findings.add(new Finding(
+                                Severity.WARNING,
+                                "two-headers",
+                                table.where(),
+                                "The headers " + Says.quoted(fed[at].header()) + " and " + Says.quoted(column.header())
+                                        + " both belong to the column " + Says.quoted(lineUp.columns().get(at).name()) + ".",
+                                "The first is used; the second is left out of this table.",
+                                "Settle one of the headers as a column of its own."));
+                    }
+                }
+                feeds.put(table, fed);
+            }
+        }
+        return feeds;
+    }
+
+    private void doubts(PlacedTable table) {
+        for (FoundTable.Doubt doubt : table.table().doubts()) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    doubt.kind(),
+                    table.where().row(doubt.row()),
+                    doubt.text(),
+                    "",
+                    "Look at it there; correct the source if it is wrong."));
+        }
+        for (FoundTable.StatedTotal total : table.table().totals()) {
+            if (!total.agrees()) {
+                findings.add(new Finding(
+                        Severity.WARNING,
+                        "stated-total",
+                        table.where().cell(total.row(), total.column() + 1),
+                        "The total stated there is " + plain(total.stated()) + ", but the "
+                                + Says.count(total.records(), "row") + " above add up to " + plain(total.added())
+                                + ", a difference of " + plain(total.stated() - total.added()) + ".",
+                        "The rows are kept as they are.",
+                        "Ask the sender which of the two is right."));
+            }
+        }
+    }
+
+    private static String plain(double value) {
+        return cuvee.sheet.NumberText.plain(new java.math.BigDecimal(value).setScale(6, java.math.RoundingMode.HALF_UP));
+    }
+
+    private MasterPlan plan(
+            List<MasterPlan.Column> columns,
+            List<String> names,
+            Map<PlacedTable, TableColumn[]> feeds,
+            ColumnTyping typing) {
+        List<MasterPlan.Table> planned = new ArrayList<>();
+        for (PlacedTable table : tables) {
+            TableColumn[] fed = feeds.get(table);
+            if (fed == null) {
+                continue;
+            }
+            List<MasterPlan.Feed> cells = new ArrayList<>();
+            for (TableColumn column : fed) {
+                cells.add(
+                        column == null
+                                ? MasterPlan.Feed.ABSENT
+                                : new MasterPlan.Feed(
+                                        column.index(), typing.convention(table, column), column.evidence()));
+            }
+            planned.add(new MasterPlan.Table(
+                    table.id(),
+                    table.width(),
+                    table.source(),
+                    table.sheet(),
+                    table.table().firstRow(),
+                    table.table().lastRow(),
+                    runs(table.table()),
+                    !table.table().aside().isEmpty(),
+                    cells));
+        }
+        List<MasterPlan.Tag> tags = List.of(
+                new MasterPlan.Tag(DefaultTags.fileName(names), MasterPlan.TagKind.SOURCE_FILE),
+                new MasterPlan.Tag(DefaultTags.sheetName(names), MasterPlan.TagKind.SOURCE_SHEET));
+        return new MasterPlan(columns, tags, planned);
+    }
+
+    private static MasterPlan.Runs runs(FoundTable table) {
+        int[] firsts = table.runs().stream().mapToInt(FoundTable.Run::first).toArray();
+        int[] counts = table.runs().stream().mapToInt(FoundTable.Run::count).toArray();
+        return new MasterPlan.Runs(Arrays.copyOf(firsts, firsts.length), counts);
+    }
+}

@@ -1,0 +1,137 @@
+package cuvee.refresh;
+
+import cuvee.collect.Fingerprint;
+import cuvee.collect.Source;
+import cuvee.detect.FoundTable;
+import cuvee.detect.HeaderHints;
+import cuvee.detect.TableFinder;
+import cuvee.finding.CuveeException;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.master.StageWriter;
+import cuvee.place.Where;
+import cuvee.refresh.SourceFacts.SheetFacts;
+import cuvee.sheet.ReadLimits;
+import cuvee.sheet.Row;
+import cuvee.sheet.SheetFiles;
+import cuvee.sheet.SheetInfo;
+import cuvee.sheet.SheetInfo.Visibility;
+import cuvee.sheet.SheetVisitor;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.atomic.AtomicInteger;
+
+/** Reads one source once: stages its rows and finds its tables on the way. */
+final class SourceReading {
+    private static final long RECENT_MILLIS = 3000;
+    private final AtomicInteger nextId;
+    private final ReadLimits limits;
+    private final HeaderHints hints;
+
+    SourceReading(AtomicInteger nextId, ReadLimits limits, HeaderHints hints) {
+        this.nextId = nextId;
+        this.limits = limits;
+        this.hints = hints;
+    }
+
+    /** The facts of a source, which says itself what is wrong with it. One that changes meanwhile is read once more. */
+    SourceFacts read(Source source, StageWriter writer, long now) {
+        SourceFacts facts = readOnce(source, writer, now);
+        if (!changed(facts, source)) {
+            return facts;
+        }
+        Source again = refreshed(source);
+        SourceFacts second = readOnce(again, writer, now);
+        if (!changed(second, again)) {
+            return second;
+        }
+        Finding moving = new Finding(
+                Severity.WARNING,
+                "changing",
+                Where.source(source.path()),
+                "The file changes while it is read.",
+                "It is set aside; the others go on.",
+                "Refresh again when its writer is done.");
+        return new SourceFacts(source.path(), -1, -1, "", List.of(), List.of(moving));
+    }
+
+    private static boolean changed(SourceFacts facts, Source source) {
+        Source now = refreshed(source);
+        return now.size() != facts.size() || now.modified() != facts.modified();
+    }
+
+    private static Source refreshed(Source source) {
+        try {
+            return new Source(
+                    source.path(),
+                    source.file(),
+                    Files.size(source.file()),
+                    Files.getLastModifiedTime(source.file()).toMillis(),
+                    source.asideKind(),
+                    source.aside());
+        } catch (IOException gone) {
+            return source;
+        }
+    }
+
+    private SourceFacts readOnce(Source source, StageWriter writer, long now) {
+        // A file changed a moment ago could change again within the same tick of its clock: its content tells.
+        boolean recent = now - source.modified() < RECENT_MILLIS;
+        String fingerprint = recent ? Fingerprint.of(source.file()) : "";
+        Where where = Where.source(source.path());
+        try {
+            Visitor visitor = new Visitor(writer);
+            SheetFiles.read(source.file(), where, limits, visitor);
+            return new SourceFacts(
+                    source.path(), source.size(), source.modified(), fingerprint, visitor.sheets, List.of());
+        } catch (CuveeException unreadable) {
+            Finding said = unreadable.finding();
+            Finding warning =
+                    new Finding(Severity.WARNING, said.kind(), said.where(), said.what(), said.done(), said.canDo());
+            return new SourceFacts(
+                    source.path(), source.size(), source.modified(), fingerprint, List.of(), List.of(warning));
+        }
+    }
+
+    private final class Visitor implements SheetVisitor {
+        private final StageWriter writer;
+        private final List<SheetFacts> sheets = new ArrayList<>();
+        private TableFinder finder = new TableFinder(hints);
+        private SheetInfo sheet = new SheetInfo("", 0, Visibility.VISIBLE, "");
+        private int rows;
+
+        Visitor(StageWriter writer) {
+            this.writer = writer;
+        }
+
+        @Override
+        public Wanted sheet(SheetInfo info) {
+            sheet = info;
+            finder = new TableFinder(hints);
+            writer.begin(nextId.getAndIncrement());
+            return info.visibility() == Visibility.VISIBLE ? Wanted.ROWS : Wanted.NOTHING;
+        }
+
+        @Override
+        public void row(Row row) {
+            if ((++rows & 1023) == 0 && Thread.currentThread().isInterrupted()) {
+                throw new CancellationException();
+            }
+            if (!row.blank()) {
+                writer.add(row);
+            }
+            finder.row(row);
+        }
+
+        @Override
+        public void endSheet() {
+            boolean hidden = sheet.visibility() == Visibility.HIDDEN;
+            List<FoundTable> tables = hidden ? List.of() : finder.end();
+            String aside = hidden ? "hidden-sheet" : tables.isEmpty() ? "empty-sheet" : "";
+            sheets.add(new SheetFacts(writer.table(), writer.width(), sheet.name(), sheet.form(), aside, tables));
+        }
+    }
+}

@@ -1,0 +1,103 @@
+package cuvee.sheet;
+
+import cuvee.place.Where;
+import cuvee.sheet.SheetInfo.Visibility;
+import de.siegmar.fastcsv.reader.AbstractBaseCsvCallbackHandler;
+import de.siegmar.fastcsv.reader.CsvParseException;
+import de.siegmar.fastcsv.reader.CsvReader;
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/** Reads text files with one record a line, whatever parts the cells of a line. */
+final class DelimitedReader {
+    private final Where where;
+    private final ReadLimits limits;
+
+    DelimitedReader(Where where, ReadLimits limits) {
+        this.where = where;
+        this.limits = limits;
+    }
+
+    void read(Path file, SheetVisitor visitor) throws IOException {
+        TextForm form = TextForm.of(file);
+        boolean wanted = visitor.sheet(new SheetInfo("", 0, Visibility.VISIBLE, form.toString()))
+                == SheetVisitor.Wanted.ROWS;
+        if (wanted) {
+            try (Reader text = open(file, form);
+                    CsvReader<Row> lines = CsvReader.builder()
+                            .fieldSeparator(form.separator())
+                            .skipEmptyLines(false)
+                            .allowUnclosedQuote(false)
+                            .maxBufferSize(16 << 20)
+                            .build(new Cells(), text)) {
+                for (Row row : lines) {
+                    if (row.width() > 0) {
+                        visitor.row(row);
+                    }
+                }
+            } catch (CsvParseException torn) {
+                throw Unreadable.broken(where, reason(torn));
+            }
+        }
+        visitor.endSheet();
+    }
+
+    private static String reason(CsvParseException torn) {
+        StringBuilder reason = new StringBuilder();
+        Throwable cause = torn;
+        while (cause != null) {
+            reason.append(reason.length() == 0 ? "" : ": ").append(cause.getMessage());
+            cause = cause.getCause();
+        }
+        return reason.toString();
+    }
+
+    private static Reader open(Path file, TextForm form) throws IOException {
+        InputStream in = Files.newInputStream(file);
+        try {
+            in.skipNBytes(form.markBytes());
+            if (form.charset().equals(StandardCharsets.UTF_8) || form.charset().equals(StandardCharsets.US_ASCII)) {
+                return new InputStreamReader(in, form.charset());
+            }
+            return new InputStreamReader(new BufferedInputStream(in), form.charset());
+        } catch (IOException | RuntimeException failed) {
+            in.close();
+            throw failed;
+        }
+    }
+
+    /** Fills one reused row from the parser's callbacks. */
+    private final class Cells extends AbstractBaseCsvCallbackHandler<Row> {
+        private final Row row = new Row();
+        private int blanks;
+
+        @Override
+        protected void handleBegin(long startingLineNumber) {
+            blanks = row.width() == 0 && row.number() > 0 ? blanks + 1 : 0;
+            row.begin((int) startingLineNumber, blanks);
+        }
+
+        @Override
+        protected void handleField(int column, char[] buffer, int offset, int length, boolean quoted) {
+            if (column >= limits.columns()) {
+                throw Unreadable.limit(
+                        where.row(row.number()),
+                        "The line has more than " + limits.columns() + " cells, which is the limit.");
+            }
+            if (length > 0 || quoted) {
+                row.set(column, CellKind.TEXT, buffer, offset, offset + length);
+            }
+        }
+
+        @Override
+        protected Row buildRecord() {
+            return row;
+        }
+    }
+}

@@ -1,0 +1,139 @@
+package cuvee.sheet;
+
+import cuvee.finding.CuveeException;
+import cuvee.place.Where;
+import java.io.FileNotFoundException;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.Locale;
+import java.util.Set;
+import org.apache.poi.poifs.filesystem.POIFSFileSystem;
+
+/** The package's entry: reads any file Cuvee knows, told by what it holds rather than by its ending. */
+public final class SheetFiles {
+    private static final Set<String> TEXT_ENDINGS = Set.of("csv", "tsv", "txt", "tab", "psv");
+    private static final Set<String> WORKBOOK_ENDINGS = Set.of("xlsx", "xlsm", "xltx", "xls", "xlsb", "ods", "fods");
+
+    private SheetFiles() {}
+
+    /** True where a file of this name may hold a table. */
+    public static boolean isKnownEnding(String name) {
+        String ending = ending(name);
+        return TEXT_ENDINGS.contains(ending) || WORKBOOK_ENDINGS.contains(ending);
+    }
+
+    /** The part of a name after its last point, in small letters. */
+    public static String ending(String name) {
+        return name.substring(name.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT);
+    }
+
+    /**
+     * Hands the sheets and rows of a file to a visitor.
+     *
+     * @throws CuveeException where the file cannot be read, with the reason and what can be done
+     */
+    public static void read(Path file, Where where, ReadLimits limits, SheetVisitor visitor) {
+        try {
+            switch (kindOf(file, where)) {
+                case WORKBOOK -> new XlsxReader(where, limits).read(file, visitor);
+                case TEXT -> new DelimitedReader(where, limits).read(file, visitor);
+            }
+        } catch (NoSuchFileException | FileNotFoundException gone) {
+            throw Unreadable.noAccess(where, "it is no longer there");
+        } catch (AccessDeniedException denied) {
+            throw Unreadable.noAccess(where, "you may not read it");
+        } catch (IOException failed) {
+            throw Unreadable.broken(where, String.valueOf(failed.getMessage()));
+        }
+    }
+
+    private enum Kind {
+        WORKBOOK,
+        TEXT
+    }
+
+    private static Kind kindOf(Path file, Where where) throws IOException {
+        byte[] head;
+        try (InputStream in = Files.newInputStream(file)) {
+            head = in.readNBytes(4096);
+        }
+        String ending = ending(file.getFileName().toString());
+        if (head.length == 0) {
+            throw CuveeException.failure(
+                    "empty-file",
+                    where,
+                    "The file is empty (0 bytes).",
+                    "It is set aside; the others go on.",
+                    "Ask the sender for it again.");
+        }
+        if (startsWith(head, 'P', 'K', 3, 4) || startsWith(head, 'P', 'K', 5, 6)) {
+            return Kind.WORKBOOK;
+        }
+        if (startsWith(head, 0xD0, 0xCF, 0x11, 0xE0)) {
+            throw ole(file, where);
+        }
+        if (startsWith(head, '%', 'P', 'D', 'F')) {
+            throw Unreadable.notATable(where, "a PDF document");
+        }
+        if (isMarkup(head)) {
+            throw Unreadable.notATable(where, "a web page or other markup");
+        }
+        if (isBinary(head)) {
+            throw Unreadable.notATable(where, "data that is neither a workbook nor text");
+        }
+        if (ending.startsWith("xls") && !ending.equals("xls")) {
+            throw Unreadable.notATable(where, "plain text");
+        }
+        return Kind.TEXT;
+    }
+
+    private static CuveeException ole(Path file, Where where) {
+        try (POIFSFileSystem files = new POIFSFileSystem(file.toFile(), true)) {
+            if (files.getRoot().hasEntryCaseInsensitive("EncryptedPackage")) {
+                return Unreadable.encrypted(where);
+            }
+            return Unreadable.unsupported(where, "a workbook in the form used before 2007 (.xls)");
+        } catch (IOException | RuntimeException damaged) {
+            return Unreadable.broken(where, "it is cut off or damaged (" + damaged.getMessage() + ")");
+        }
+    }
+
+    private static boolean startsWith(byte[] head, int... signature) {
+        if (head.length < signature.length) {
+            return false;
+        }
+        for (int i = 0; i < signature.length; i++) {
+            if ((head[i] & 0xFF) != signature[i]) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean isMarkup(byte[] head) {
+        String start = new String(head, 0, Math.min(head.length, 512), StandardCharsets.ISO_8859_1)
+                .replace("\u00EF\u00BB\u00BF", "")
+                .strip()
+                .toLowerCase(Locale.ROOT);
+        return start.startsWith("<!doctype") || start.startsWith("<html") || start.startsWith("<?xml")
+                || start.startsWith("{\\rtf");
+    }
+
+    /** Text has no zero bytes, unless it is UTF-16, whose every second byte is mostly zero. */
+    private static boolean isBinary(byte[] head) {
+        int zeros = 0;
+        int controls = 0;
+        for (byte b : head) {
+            zeros += b == 0 ? 1 : 0;
+            controls += b > 0 && b < 32 && b != '\n' && b != '\r' && b != '\t' && b != '\f' && b != 0x1A ? 1 : 0;
+        }
+        boolean marked = startsWith(head, 0xFF, 0xFE) || startsWith(head, 0xFE, 0xFF);
+        boolean utf16 = marked || (zeros > head.length / 4 && zeros <= head.length / 2 + 1 && controls == 0);
+        return (zeros > 0 && !utf16) || controls > head.length / 20;
+    }
+}

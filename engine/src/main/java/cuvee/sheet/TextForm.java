@@ -1,0 +1,140 @@
+package cuvee.sheet;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.mozilla.universalchardet.UniversalDetector;
+
+/**
+ * How a text file is written, told from its content.
+ *
+ * @param separator what parts the cells of a line
+ * @param markBytes how many bytes at the start say how the text is encoded
+ */
+record TextForm(Charset charset, char separator, int markBytes) {
+    private static final List<Character> SEPARATORS = List.of(';', '\t', ',', '|');
+    private static final int SAMPLE = 1 << 16;
+    private static final int SAMPLE_LINES = 200;
+
+    static TextForm of(Path file) throws IOException {
+        byte[] head;
+        try (InputStream in = Files.newInputStream(file)) {
+            head = in.readNBytes(SAMPLE);
+        }
+        int mark = markBytes(head);
+        Charset charset = mark > 0 ? markedCharset(head) : charsetOf(file, head);
+        String sample = charset.decode(ByteBuffer.wrap(head, mark, head.length - mark)).toString();
+        return new TextForm(charset, separatorOf(sample), mark);
+    }
+
+    /** In words: {@code semicolons, UTF-8}. */
+    @Override
+    public String toString() {
+        String parted =
+                switch (separator) {
+                    case ';' -> "semicolons";
+                    case '\t' -> "tabs";
+                    case '|' -> "upright bars";
+                    default -> "commas";
+                };
+        return parted + ", " + charset.displayName();
+    }
+
+    private static int markBytes(byte[] head) {
+        if (head.length >= 3 && head[0] == (byte) 0xEF && head[1] == (byte) 0xBB && head[2] == (byte) 0xBF) {
+            return 3;
+        }
+        boolean utf16 = head.length >= 2
+                && ((head[0] == (byte) 0xFF && head[1] == (byte) 0xFE)
+                        || (head[0] == (byte) 0xFE && head[1] == (byte) 0xFF));
+        return utf16 ? 2 : 0;
+    }
+
+    private static Charset markedCharset(byte[] head) {
+        if (head[0] == (byte) 0xEF) {
+            return StandardCharsets.UTF_8;
+        }
+        return head[0] == (byte) 0xFF ? StandardCharsets.UTF_16LE : StandardCharsets.UTF_16BE;
+    }
+
+    private static Charset charsetOf(Path file, byte[] head) throws IOException {
+        int zeroEven = 0;
+        int zeroOdd = 0;
+        for (int i = 0; i < head.length; i++) {
+            if (head[i] == 0 && i % 2 == 0) {
+                zeroEven++;
+            } else if (head[i] == 0) {
+                zeroOdd++;
+            }
+        }
+        if (zeroEven + zeroOdd > head.length / 4) {
+            return zeroOdd > zeroEven ? StandardCharsets.UTF_16LE : StandardCharsets.UTF_16BE;
+        }
+        if (Utf8Check.valid(file)) {
+            return StandardCharsets.UTF_8;
+        }
+        String guessed = UniversalDetector.detectCharset(file);
+        // Western single-byte sets differ in quotes and the euro sign only; Windows-1252 holds them all.
+        boolean western = guessed == null
+                || guessed.equals("UTF-8")
+                || guessed.startsWith("ISO-8859-1")
+                || guessed.startsWith("US-ASCII")
+                || !Charset.isSupported(guessed);
+        return Charset.forName(western ? "windows-1252" : guessed);
+    }
+
+    /**
+     * The separator that cuts most lines into the same number of cells. A line counts for a separator by how many cells
+     * it makes, so that decimal commas in a file of semicolons do not win.
+     */
+    private static char separatorOf(String sample) {
+        char best = ',';
+        double bestScore = 0;
+        for (char separator : SEPARATORS) {
+            double score = score(sample, separator);
+            if (score > bestScore) {
+                best = separator;
+                bestScore = score;
+            }
+        }
+        return best;
+    }
+
+    private static double score(String sample, char separator) {
+        Map<Integer, Integer> linesByCells = new HashMap<>();
+        int cells = 1;
+        int lines = 0;
+        boolean quoted = false;
+        for (int i = 0; i < sample.length() && lines < SAMPLE_LINES; i++) {
+            char c = sample.charAt(i);
+            if (c == '"') {
+                quoted = !quoted;
+            } else if (c == separator && !quoted) {
+                cells++;
+            } else if ((c == '\n' || (c == '\r' && !sample.startsWith("\n", i + 1))) && !quoted) {
+                linesByCells.merge(cells, 1, Integer::sum);
+                lines++;
+                cells = 1;
+            }
+        }
+        if (lines == 0 || cells > 1) {
+            linesByCells.merge(cells, 1, Integer::sum);
+            lines++;
+        }
+        double best = 0;
+        for (Map.Entry<Integer, Integer> entry : linesByCells.entrySet()) {
+            if (entry.getKey() > 1) {
+                double share = entry.getValue() / (double) lines;
+                best = Math.max(best, share * share * (1 + Math.log(entry.getKey())));
+            }
+        }
+        return best;
+    }
+}

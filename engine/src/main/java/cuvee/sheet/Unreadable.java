@@ -1,0 +1,50 @@
+package cuvee.sheet;
+
+import cuvee.finding.CuveeException;
+import cuvee.place.Where;
+
+/** The reasons for which a file cannot be read, each worded in one place. */
+final class Unreadable {
+    private static final String ASIDE = "The file is set aside; the others go on.";
+
+    private Unreadable() {}
+
+    static CuveeException broken(Where where, String reason) {
+        return because("broken", where, "The file cannot be read: " + reason + ".", "Ask the sender for it again.");
+    }
+
+    static CuveeException encrypted(Where where) {
+        return because(
+                "encrypted",
+                where,
+                "The workbook is locked with a password.",
+                "Save a copy without the password beside it, or ask the sender for one.");
+    }
+
+    static CuveeException unsupported(Where where, String kind) {
+        return because(
+                "unsupported",
+                where,
+                "The file is " + kind + ", which Cuvee cannot read yet.",
+                "Save it as .xlsx or .csv beside it.");
+    }
+
+    static CuveeException notATable(Where where, String holds) {
+        return because(
+                "not-a-table", where, "The file holds " + holds + ", not what its name says.", "Ask the sender for it again.");
+    }
+
+    static CuveeException limit(Where where, String what) {
+        return because(
+                "limit", where, what, "If the file is to be trusted, split it or save the needed sheet by itself.");
+    }
+
+    static CuveeException noAccess(Where where, String reason) {
+        return because(
+                "no-access", where, "The file cannot be opened: " + reason + ".", "Check that it exists and that you may read it.");
+    }
+
+    private static CuveeException because(String kind, Where where, String what, String canDo) {
+        return CuveeException.failure(kind, where, what, ASIDE, canDo);
+    }
+}

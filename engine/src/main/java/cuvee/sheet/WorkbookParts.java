@@ -1,0 +1,156 @@
+package cuvee.sheet;
+
+import com.fasterxml.aalto.stax.InputFactoryImpl;
+import cuvee.place.Where;
+import java.io.FilterInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Path;
+import java.util.zip.CRC32;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipFile;
+import javax.xml.stream.XMLInputFactory;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamReader;
+import org.jspecify.annotations.Nullable;
+
+/** The zipped parts of a workbook, opened with every care: sizes, ratios and checksums are held, entities are not. */
+final class WorkbookParts implements AutoCloseable {
+    private static final XMLInputFactory XML = xmlFactory();
+    private static final long SMALL = 10_000_000;
+    private final ZipFile zip;
+    private final Where where;
+    private final ReadLimits limits;
+
+    WorkbookParts(Path file, Where where, ReadLimits limits) throws IOException {
+        this.where = where;
+        this.limits = limits;
+        try {
+            this.zip = new ZipFile(file.toFile());
+        } catch (ZipException torn) {
+            throw Unreadable.broken(where, "it is cut off or damaged (" + torn.getMessage() + ")");
+        }
+        if (zip.size() > limits.entries()) {
+            int parts = zip.size();
+            zip.close();
+            throw Unreadable.limit(where, "The workbook has " + parts + " parts; no real one has.");
+        }
+    }
+
+    boolean has(String name) {
+        return entry(name) != null;
+    }
+
+    /** Runs a reading over the XML of a part; answers false where the workbook has no such part. */
+    boolean read(String name, XmlReading reading) throws IOException {
+        ZipEntry entry = entry(name);
+        if (entry == null) {
+            return false;
+        }
+        try (InputStream in = new Guarded(zip.getInputStream(entry), entry)) {
+            XMLStreamReader xml = XML.createXMLStreamReader(in);
+            try {
+                reading.read(xml);
+                while (xml.hasNext()) {
+                    xml.next();
+                }
+            } finally {
+                xml.close();
+            }
+            drain(in);
+        } catch (XMLStreamException badXml) {
+            if (badXml.getNestedException() instanceof IOException io) {
+                throw io;
+            }
+            throw Unreadable.broken(where, "its part " + name + " is damaged (" + firstLine(badXml) + ")");
+        } catch (ZipException damaged) {
+            throw Unreadable.broken(where, "its part " + name + " is damaged (" + damaged.getMessage() + ")");
+        }
+        return true;
+    }
+
+    @Override
+    public void close() throws IOException {
+        zip.close();
+    }
+
+    private @Nullable ZipEntry entry(String name) {
+        ZipEntry exact = zip.getEntry(name);
+        if (exact != null) {
+            return exact;
+        }
+        // Some writers put a slash in front or vary the capitals.
+        return zip.stream()
+                .filter(entry -> entry.getName().replace('\\', '/').replaceFirst("^/", "").equalsIgnoreCase(name))
+                .findFirst()
+                .orElse(null);
+    }
+
+    private static void drain(InputStream in) throws IOException {
+        byte[] rest = new byte[4096];
+        int read;
+        do {
+            read = in.read(rest);
+        } while (read >= 0);
+    }
+
+    private static String firstLine(XMLStreamException e) {
+        return String.valueOf(e.getMessage()).lines().findFirst().orElse("no reason given");
+    }
+
+    private static XMLInputFactory xmlFactory() {
+        XMLInputFactory factory = new InputFactoryImpl();
+        factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
+        factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
+        factory.setProperty(XMLInputFactory.IS_COALESCING, false);
+        return factory;
+    }
+
+    /** What to do with the XML of a part. */
+    interface XmlReading {
+        void read(XMLStreamReader xml) throws XMLStreamException;
+    }
+
+    /** Counts what unfolds and checks it against the part's own checksum at its end. */
+    private final class Guarded extends FilterInputStream {
+        private final ZipEntry entry;
+        private final CRC32 seen = new CRC32();
+        private long count;
+
+        Guarded(InputStream in, ZipEntry entry) {
+            super(in);
+            this.entry = entry;
+        }
+
+        @Override
+        public int read() throws IOException {
+            byte[] one = new byte[1];
+            return read(one, 0, 1) < 0 ? -1 : one[0] & 0xFF;
+        }
+
+        @Override
+        public int read(byte[] bytes, int offset, int length) throws IOException {
+            int read;
+            try {
+                read = super.read(bytes, offset, length);
+            } catch (java.io.EOFException cut) {
+                throw new ZipException("cut off");
+            }
+            if (read < 0) {
+                if (entry.getCrc() >= 0 && entry.getCrc() != seen.getValue()) {
+                    throw new ZipException("checksum differs");
+                }
+                return read;
+            }
+            seen.update(bytes, offset, read);
+            count += read;
+            boolean tooMuch = count > limits.inflatedBytes();
+            boolean tooDense = count > SMALL && count > Math.max(1, entry.getCompressedSize()) * limits.ratio();
+            if (tooMuch || tooDense) {
+                throw Unreadable.limit(where, "The part " + entry.getName() + " unfolds to more than is sane.");
+            }
+            return read;
+        }
+    }
+}

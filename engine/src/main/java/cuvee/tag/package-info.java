@@ -1,0 +1,2 @@
+/** Columns filled from where a row came from. It must not know the store. */
+package cuvee.tag;

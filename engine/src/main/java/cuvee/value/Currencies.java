@@ -1,0 +1,67 @@
+package cuvee.value;
+
+import cuvee.sheet.Row;
+import java.util.Currency;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/** Currency marks beside an amount: {@code € 12}, {@code 12 EUR}, {@code -$12}. */
+final class Currencies {
+    private static final Map<Character, String> SIGNS = Map.of('€', "EUR", '$', "USD", '£', "GBP", '¥', "JPY");
+    private static final Set<String> CODES =
+            Currency.getAvailableCurrencies().stream().map(Currency::getCurrencyCode).collect(Collectors.toUnmodifiableSet());
+
+    private Currencies() {}
+
+    /** An amount without its mark, and the currency. */
+    record Amount(String number, String currency) {}
+
+    /** The amount beside a currency mark, or null where the text is no such thing. */
+    static @Nullable Amount strip(char[] chars, int start, int end) {
+        char first = chars[start];
+        char last = chars[end - 1];
+        boolean sign = first == '-' || first == '(';
+        int from = sign ? start + 1 : start;
+        if (from < end && SIGNS.containsKey(chars[from])) {
+            return amount((sign ? String.valueOf(first) : "") + new String(chars, from + 1, end - from - 1).strip(), SIGNS.get(chars[from]));
+        }
+        if (SIGNS.containsKey(last)) {
+            return amount(new String(chars, start, end - start - 1), SIGNS.get(last));
+        }
+        if (end - start > 3 && isLetter(first) && isDigitOrSign(last)) {
+            return code(new String(chars, start, 3), new String(chars, start + 3, end - start - 3));
+        }
+        if (end - start > 3 && isLetter(last) && isDigitOrSign(first)) {
+            return code(new String(chars, end - 3, 3), new String(chars, start, end - start - 3));
+        }
+        return null;
+    }
+
+    private static boolean isLetter(char c) {
+        return c >= 'A' && c <= 'Z';
+    }
+
+    private static boolean isDigitOrSign(char c) {
+        return (c >= '0' && c <= '9') || c == '-' || c == '(' || c == ')';
+    }
+
+    private static @Nullable Amount code(String code, String rest) {
+        return CODES.contains(code) ? amount(rest, code) : null;
+    }
+
+    private static @Nullable Amount amount(String text, @Nullable String currency) {
+        char[] chars = text.toCharArray();
+        int start = 0;
+        while (start < chars.length && Row.isSpace(chars[start])) {
+            start++;
+        }
+        if (start == chars.length || currency == null) {
+            return null;
+        }
+        Form form = Forms.ofStaged(text);
+        boolean number = form.isTextNumber() && form != Form.MONEY_TEXT && form != Form.PERCENT_TEXT;
+        return number || form == Form.ZERO_LED ? new Amount(text.strip(), currency) : null;
+    }
+}

@@ -1,0 +1,291 @@
+package cuvee.value;
+
+import cuvee.sheet.Row;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What a column of one table holds: how many values of each form, and how large its numbers are. Counts add up, so the
+ * evidence of many tables is one evidence.
+ */
+public final class Evidence {
+    private static final int EXAMPLES = 12;
+    private final long[] counts = new long[Form.FORMS.length];
+    private final Map<String, Long> oddities = new LinkedHashMap<>();
+    private final Map<String, Long> currencies = new LinkedHashMap<>();
+    private long manyOddities;
+    private int wholeDigits;
+    private int decimals;
+    private long dayFirstMoments;
+    private long monthFirstMoments;
+    private long zeroTimes;
+    private long insidePoint;
+    private long insideComma;
+    private long insideOpen;
+    private long oddlySigned;
+    private long oddlyDated;
+
+    /** Takes in the cell of a record. */
+    public void add(Row row, int column) {
+        Form form = Forms.of(row, column);
+        counts[form.ordinal()]++;
+        if (form == Form.YEAR_FIRST_DATE) {
+            oddlyDated += isIsoDate(row.chars(), row.start(column), row.end(column)) ? 0 : 1;
+        } else if (form.isCellNumber() || form.isTextNumber()) {
+            measure(row.chars(), row.start(column), row.end(column), form);
+            if (form == Form.MONEY_TEXT || form == Form.PERCENT_TEXT) {
+                inside(row.text(column), form);
+            }
+        } else if (form == Form.NOTHING_WORD || form == Form.WORDS || form == Form.WORDS_AND_DIGITS || form == Form.CELL_ERROR) {
+            odd(row, column);
+        } else if (form.isMoment()) {
+            moment(row.text(column), form);
+        }
+    }
+
+    /** The number within a percent or an amount of money decides about the decimal mark like any other. */
+    private void inside(String text, Form form) {
+        if (form == Form.MONEY_TEXT) {
+            String currency = ValueReader.currency(text);
+            currencies.merge(currency == null ? "" : currency, 1L, Long::sum);
+        }
+        switch (ValueReader.inside(text, form)) {
+            case POINT, GROUPED_POINT, SPACED_POINT -> insidePoint++;
+            case COMMA, GROUPED_COMMA, SPACED_COMMA -> insideComma++;
+            case POINT_OR_GROUP, COMMA_OR_GROUP -> insideOpen++;
+            default -> {}
+        }
+    }
+
+    private void moment(String text, Form form) {
+        if (form == Form.OTHER_MOMENT) {
+            Convention.Order forced = Dates.forcedOrder(text);
+            dayFirstMoments += forced == Convention.Order.DAY_FIRST ? 1 : 0;
+            monthFirstMoments += forced == Convention.Order.MONTH_FIRST ? 1 : 0;
+        }
+        String trimmed = ValueReader.trim(text);
+        zeroTimes += trimmed.endsWith("00:00") || trimmed.endsWith("00:00.000") ? 1 : 0;
+    }
+
+    private void odd(Row row, int column) {
+        if (oddities.size() >= EXAMPLES && manyOddities > 1000) {
+            manyOddities++;
+            return;
+        }
+        String text = row.text(column);
+        if (oddities.size() < EXAMPLES || oddities.containsKey(text)) {
+            oddities.merge(text, 1L, Long::sum);
+        } else {
+            manyOddities++;
+        }
+    }
+
+    private void measure(char[] chars, int start, int end, Form form) {
+        int digits = 0;
+        int sinceMark = -1;
+        boolean odd = false;
+        for (int i = start; i < end; i++) {
+            char c = chars[i];
+            if (c >= '0' && c <= '9') {
+                digits++;
+                if (sinceMark >= 0) {
+                    sinceMark++;
+                }
+            } else if (c == '.' || c == ',') {
+                sinceMark = 0;
+            } else {
+                odd |= c != '-' || i > start;
+            }
+        }
+        oddlySigned += odd ? 1 : 0;
+        // Where the mark may be grouping or decimal, room is kept for both readings.
+        if (form == Form.EXPONENT || form == Form.PERCENT_TEXT) {
+            wholeDigits = Math.max(wholeDigits, form == Form.EXPONENT ? 15 : digits);
+            decimals = Math.max(decimals, form == Form.EXPONENT ? 15 : Math.max(sinceMark, 0) + 2);
+        } else if (form == Form.DIGITS || form == Form.LONG_DIGITS || form == Form.NUMBER_WHOLE || form == Form.SPACED) {
+            wholeDigits = Math.max(wholeDigits, digits);
+        } else {
+            boolean open = form == Form.POINT_OR_GROUP || form == Form.COMMA_OR_GROUP || form == Form.MONEY_TEXT;
+            wholeDigits = Math.max(wholeDigits, open || sinceMark < 0 ? digits : digits - sinceMark);
+            if (form != Form.POINT_OR_GROUP && form != Form.COMMA_OR_GROUP) {
+                decimals = Math.max(decimals, Math.max(sinceMark, 0));
+            }
+        }
+    }
+
+    private static boolean isIsoDate(char[] chars, int start, int end) {
+        return end - start == 10 && chars[start + 4] == '-' && chars[start + 7] == '-';
+    }
+
+    /** Adds the evidence of another table's column. */
+    public void add(Evidence other) {
+        for (int i = 0; i < counts.length; i++) {
+            counts[i] += other.counts[i];
+        }
+        other.oddities.forEach((text, count) -> oddities.merge(text, count, Long::sum));
+        other.currencies.forEach((text, count) -> currencies.merge(text, count, Long::sum));
+        manyOddities += other.manyOddities;
+        wholeDigits = Math.max(wholeDigits, other.wholeDigits);
+        decimals = Math.max(decimals, other.decimals);
+        dayFirstMoments += other.dayFirstMoments;
+        monthFirstMoments += other.monthFirstMoments;
+        zeroTimes += other.zeroTimes;
+        insidePoint += other.insidePoint;
+        insideComma += other.insideComma;
+        insideOpen += other.insideOpen;
+        oddlySigned += other.oddlySigned;
+        oddlyDated += other.oddlyDated;
+    }
+
+    public long count(Form form) {
+        return counts[form.ordinal()];
+    }
+
+    public long count(Form... forms) {
+        long sum = 0;
+        for (Form form : forms) {
+            sum += count(form);
+        }
+        return sum;
+    }
+
+    /** How many cells are not blank. */
+    public long filled() {
+        long sum = 0;
+        for (long count : counts) {
+            sum += count;
+        }
+        return sum - count(Form.BLANK);
+    }
+
+    public long total() {
+        return filled() + count(Form.BLANK);
+    }
+
+    /** True where the column holds values of these forms and blanks only. */
+    public boolean only(Form... forms) {
+        return filled() == count(forms);
+    }
+
+    /** Examples of words among the values, with their counts; complete where {@link #oddValues()} is no more than these. */
+    public Map<String, Long> oddities() {
+        return oddities;
+    }
+
+    public long oddValues() {
+        return manyOddities + oddities.values().stream().mapToLong(Long::longValue).sum();
+    }
+
+    public Map<String, Long> currencies() {
+        return currencies;
+    }
+
+    /** The most digits before the decimal mark. */
+    public int wholeDigits() {
+        return wholeDigits;
+    }
+
+    /** The most digits behind the decimal mark. */
+    public int decimals() {
+        return decimals;
+    }
+
+    /** True where every number is digits and marks with at most a minus in front: no other sign, no space. */
+    public boolean plainSigns() {
+        return oddlySigned == 0;
+    }
+
+    /** True where every date with its year first is written as ISO has it. */
+    public boolean isoDates() {
+        return oddlyDated == 0;
+    }
+
+    /** Moments whose time of day is midnight. */
+    public long zeroTimes() {
+        return zeroTimes;
+    }
+
+    long pointMarks() {
+        return count(Form.POINT, Form.GROUPED_POINT, Form.SPACED_POINT) + insidePoint;
+    }
+
+    long commaMarks() {
+        return count(Form.COMMA, Form.GROUPED_COMMA, Form.SPACED_COMMA) + insideComma;
+    }
+
+    long openMarks() {
+        return count(Form.POINT_OR_GROUP, Form.COMMA_OR_GROUP) + insideOpen;
+    }
+
+    long dayFirst() {
+        return count(Form.DAY_FIRST_DATE, Form.POINTED_DATE) + dayFirstMoments;
+    }
+
+    long monthFirst() {
+        return count(Form.MONTH_FIRST_DATE) + monthFirstMoments;
+    }
+
+    /**
+     * The same evidence once the decimal mark is known: numbers that could be read in two ways are counted as what they
+     * are, grouped whole numbers or decimals.
+     */
+    public Evidence under(Convention.Mark mark) {
+        Evidence sure = new Evidence();
+        sure.add(this);
+        Form grouped = mark == Convention.Mark.POINT ? Form.COMMA_OR_GROUP : Form.POINT_OR_GROUP;
+        Form decimal = mark == Convention.Mark.POINT ? Form.POINT_OR_GROUP : Form.COMMA_OR_GROUP;
+        sure.move(grouped, Form.SPACED);
+        if (sure.count(decimal) > 0) {
+            sure.decimals = Math.max(sure.decimals, 3);
+        }
+        sure.move(decimal, mark == Convention.Mark.POINT ? Form.POINT : Form.COMMA);
+        return sure;
+    }
+
+    private void move(Form from, Form to) {
+        counts[to.ordinal()] += counts[from.ordinal()];
+        counts[from.ordinal()] = 0;
+    }
+
+    /** Counts by form as a plain map, for keeping. */
+    public Map<Form, Long> counts() {
+        Map<Form, Long> byForm = new EnumMap<>(Form.class);
+        for (Form form : Form.FORMS) {
+            if (count(form) > 0) {
+                byForm.put(form, count(form));
+            }
+        }
+        return byForm;
+    }
+
+    /** What cannot be told from the counts, for keeping: see {@link #restore}. */
+    public List<Long> measures() {
+        return List.of((long) wholeDigits, (long) decimals, dayFirstMoments, monthFirstMoments, zeroTimes, manyOddities,
+                insidePoint, insideComma, insideOpen, oddlySigned, oddlyDated);
+    }
+
+    /** Evidence as it was kept. */
+    public static Evidence restore(
+            Map<Form, Long> counts, List<Long> measures, Map<String, Long> oddities, Map<String, Long> currencies) {
+        Evidence evidence = new Evidence();
+        counts.forEach((form, count) -> evidence.counts[form.ordinal()] = count);
+        List<Long> kept = new ArrayList<>(measures);
+        evidence.wholeDigits = kept.get(0).intValue();
+        evidence.decimals = kept.get(1).intValue();
+        evidence.dayFirstMoments = kept.get(2);
+        evidence.monthFirstMoments = kept.get(3);
+        evidence.zeroTimes = kept.get(4);
+        evidence.manyOddities = kept.get(5);
+        evidence.insidePoint = kept.get(6);
+        evidence.insideComma = kept.get(7);
+        evidence.insideOpen = kept.get(8);
+        evidence.oddlySigned = kept.get(9);
+        evidence.oddlyDated = kept.get(10);
+        evidence.oddities.putAll(oddities);
+        evidence.currencies.putAll(currencies);
+        return evidence;
+    }
+}

@@ -1,0 +1,241 @@
+package cuvee.value;
+
+import cuvee.sheet.CellKind;
+import cuvee.sheet.Row;
+import java.util.Locale;
+import java.util.Set;
+
+/**
+ * Tells the form of a raw cell, in one pass over its characters where it looks like a number. Values are looked at with
+ * white space at both ends left out.
+ */
+public final class Forms {
+    private static final Set<String> NOTHING =
+            Set.of("n/a", "na", "n.a.", "null", "nil", "none", "-", "--", "–", "—", "?", "#n/a", "k.a.", "...", "tbd", "tba", ".");
+    private static final int MOST_DIGITS = 15;
+
+    private Forms() {}
+
+    /** The form of one cell of a row. */
+    public static Form of(Row row, int column) {
+        return of(row.kind(column), row.chars(), column < row.width() ? row.start(column) : 0, column < row.width() ? row.end(column) : 0);
+    }
+
+    /** The form of a staged cell. */
+    public static Form ofStaged(String staged) {
+        char[] chars = CellKind.textOf(staged).toCharArray();
+        return of(CellKind.ofStaged(staged), chars, 0, chars.length);
+    }
+
+    static Form of(CellKind kind, char[] chars, int from, int to) {
+        return switch (kind) {
+            case EMPTY -> Form.BLANK;
+            case TEXT -> ofText(chars, from, to);
+            case NUMBER -> ofNumber(chars, from, to);
+            case DATE -> ofIso(to - from, chars, from);
+            case YES_NO -> Form.CELL_TRUE_FALSE;
+            case ERROR -> Form.CELL_ERROR;
+            case PERCENT -> Form.NUMBER_PERCENT;
+        };
+    }
+
+    private static Form ofIso(int length, char[] chars, int from) {
+        if (length <= 2 || chars[from + 2] == ':') {
+            return Form.CELL_CLOCK;
+        }
+        return length == 10 ? Form.CELL_DATE : Form.CELL_MOMENT;
+    }
+
+    private static Form ofNumber(char[] chars, int from, int to) {
+        if (to - from > 39) {
+            return Form.NUMBER_HUGE;
+        }
+        boolean point = false;
+        for (int i = from; i < to; i++) {
+            char c = chars[i];
+            if (c == '.') {
+                point = true;
+            } else if ((c < '0' || c > '9') && (c != '-' || i > from)) {
+                return Form.NUMBER_HUGE;
+            }
+        }
+        return point ? Form.NUMBER_FRACTION : Form.NUMBER_WHOLE;
+    }
+
+    private static Form ofText(char[] chars, int from, int to) {
+        int start = from;
+        int end = to;
+        while (start < end && Row.isSpace(chars[start])) {
+            start++;
+        }
+        while (end > start && Row.isSpace(chars[end - 1])) {
+            end--;
+        }
+        if (start == end) {
+            return Form.BLANK;
+        }
+        char first = chars[start];
+        if (first > '9' && first < 128 && chars[end - 1] > '9' && chars[end - 1] < 128) {
+            // Most words end here: nothing below starts and ends with a letter but dates, moneys and a few words.
+            if (end - start > 24) {
+                return words(chars, start, end);
+            }
+        }
+        Form number = number(chars, start, end);
+        if (number != null) {
+            return number;
+        }
+        return other(chars, start, end);
+    }
+
+    /** Plain and grouped numbers with an optional sign. */
+    private static @org.jspecify.annotations.Nullable Form number(char[] chars, int from, int to) {
+        int start = from;
+        if (chars[start] == '-' || chars[start] == '+' || chars[start] == '\u2212') {
+            start++;
+        }
+        int end = to;
+        if (start == from && end - start > 1 && chars[end - 1] == '-') {
+            end--;
+        } else if (start == from && end - start > 2 && chars[start] == '(' && chars[end - 1] == ')') {
+            start++;
+            end--;
+        }
+        if (start >= end) {
+            return null;
+        }
+        int digits = 0;
+        int points = 0;
+        int commas = 0;
+        int spaces = 0;
+        int lastPoint = -1;
+        int lastComma = -1;
+        for (int i = start; i < end; i++) {
+            char c = chars[i];
+            if (c >= '0' && c <= '9') {
+                digits++;
+            } else if (c == '.') {
+                points++;
+                lastPoint = i;
+            } else if (c == ',') {
+                commas++;
+                lastComma = i;
+            } else if ((c == ' ' || c == 0xA0 || c == 0x202F || c == 0x2009 || c == '\'' || c == '\u2019') && digits > 0) {
+                spaces++;
+            } else if ((c == 'e' || c == 'E') && digits > 0) {
+                return exponent(chars, i + 1, end) && commas + spaces == 0 && points <= 1 ? Form.EXPONENT : null;
+            } else {
+                return null;
+            }
+        }
+        if (digits == 0) {
+            return null;
+        }
+        if (points + commas + spaces == 0) {
+            boolean zeroLed = chars[start] == '0' && digits > 1;
+            return zeroLed ? Form.ZERO_LED : digits > MOST_DIGITS ? Form.LONG_DIGITS : Form.DIGITS;
+        }
+        return marked(chars, start, end, points, commas, spaces, lastPoint, lastComma);
+    }
+
+    private static @org.jspecify.annotations.Nullable Form marked(
+            char[] chars, int start, int end, int points, int commas, int spaces, int lastPoint, int lastComma) {
+        int decimal = Math.max(lastPoint, lastComma);
+        if (spaces > 0) {
+            int wholeEnd = decimal < 0 ? end : decimal;
+            if (points + commas > 1 || !grouped(chars, start, wholeEnd, ' ')) {
+                return null;
+            }
+            return decimal < 0 ? Form.SPACED : lastPoint >= 0 ? Form.SPACED_POINT : Form.SPACED_COMMA;
+        }
+        if (points > 0 && commas > 0) {
+            if (lastComma > lastPoint) {
+                return commas == 1 && grouped(chars, start, lastComma, '.') ? Form.GROUPED_COMMA : null;
+            }
+            return points == 1 && grouped(chars, start, lastPoint, ',') ? Form.GROUPED_POINT : null;
+        }
+        if (points > 1) {
+            return grouped(chars, start, end, '.') ? Form.GROUPED_COMMA : null;
+        }
+        if (commas > 1) {
+            return grouped(chars, start, end, ',') ? Form.GROUPED_POINT : null;
+        }
+        boolean couldGroup =
+                end - decimal == 4 && decimal - start >= 1 && decimal - start <= 3 && chars[start] != '0';
+        if (points == 1) {
+            return couldGroup ? Form.POINT_OR_GROUP : Form.POINT;
+        }
+        return couldGroup ? Form.COMMA_OR_GROUP : Form.COMMA;
+    }
+
+    /** True for groups of three digits after a first of one to three; a space stands for any kind of space. */
+    private static boolean grouped(char[] chars, int start, int end, char by) {
+        int run = 0;
+        boolean first = true;
+        for (int i = start; i < end; i++) {
+            char c = chars[i];
+            if (c >= '0' && c <= '9') {
+                run++;
+            } else {
+                boolean isBy = by == ' ' ? c != '.' && c != ',' : c == by;
+                if (!isBy || (first ? run < 1 || run > 3 : run != 3)) {
+                    return false;
+                }
+                first = false;
+                run = 0;
+            }
+        }
+        return first ? run > 0 : run == 3;
+    }
+
+    private static boolean exponent(char[] chars, int from, int to) {
+        int start = from < to && (chars[from] == '-' || chars[from] == '+') ? from + 1 : from;
+        if (start >= to || to - start > 3) {
+            return false;
+        }
+        for (int i = start; i < to; i++) {
+            if (chars[i] < '0' || chars[i] > '9') {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static Form other(char[] chars, int start, int end) {
+        int length = end - start;
+        if (length <= 40) {
+            Form date = Dates.form(chars, start, end);
+            if (date != null) {
+                return date;
+            }
+            if (chars[end - 1] == '%' && length > 1) {
+                Form rest = ofText(chars, start, end - 1);
+                if (rest.isTextNumber() && rest != Form.PERCENT_TEXT && rest != Form.MONEY_TEXT) {
+                    return Form.PERCENT_TEXT;
+                }
+            }
+            if (Currencies.strip(chars, start, end) != null) {
+                return Form.MONEY_TEXT;
+            }
+            if (length <= 5) {
+                String word = new String(chars, start, length).toLowerCase(Locale.ROOT);
+                if (NOTHING.contains(word)) {
+                    return Form.NOTHING_WORD;
+                }
+                if (word.equals("true") || word.equals("false")) {
+                    return Form.TRUE_FALSE;
+                }
+            }
+        }
+        return words(chars, start, end);
+    }
+
+    private static Form words(char[] chars, int start, int end) {
+        for (int i = start; i < end; i++) {
+            if (chars[i] >= '0' && chars[i] <= '9') {
+                return Form.WORDS_AND_DIGITS;
+            }
+        }
+        return Form.WORDS;
+    }
+}

@@ -1,0 +1,42 @@
+package cuvee.value;
+
+/** The types a column can have, by the words people see. */
+public enum Type {
+    TEXT("Text"),
+    WHOLE_NUMBER("Whole number"),
+    DECIMAL("Decimal"),
+    MONEY("Money"),
+    PERCENT("Percent"),
+    DATE("Date"),
+    DATE_AND_TIME("Date and time"),
+    TIME("Time"),
+    YES_NO("Yes/No");
+
+    private final String word;
+
+    Type(String word) {
+        this.word = word;
+    }
+
+    public String word() {
+        return word;
+    }
+
+    /** The type of that word. */
+    public static Type ofWord(String word) {
+        for (Type type : values()) {
+            if (type.word.equals(word)) {
+                return type;
+            }
+        }
+        throw new IllegalArgumentException("there is no type " + word);
+    }
+
+    public boolean isNumber() {
+        return this == WHOLE_NUMBER || this == DECIMAL || this == MONEY || this == PERCENT;
+    }
+
+    public boolean isMoment() {
+        return this == DATE || this == DATE_AND_TIME || this == TIME;
+    }
+}

@@ -1,0 +1,117 @@
+package cuvee.value;
+
+import cuvee.place.Says;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Decides the type of a column from all its values. Text wins whenever another type would lose something: leading zeros,
+ * codes mixed with numbers, long rows of digits.
+ */
+public final class Typing {
+    private static final Form[] WHOLE_FORMS = {Form.DIGITS, Form.NUMBER_WHOLE, Form.SPACED};
+    /** Words among numbers are misfits, not a sign of text, up to this share. */
+    private static final double FEW = 0.05;
+
+    private static final int EXACT_DIGITS = 38;
+
+    private Typing() {}
+
+    /**
+     * A type with its reason.
+     *
+     * @param misfits how many values do not fit
+     * @param sure false where the analyst should be asked
+     */
+    public record Verdict(Type type, String reason, long misfits, boolean sure) {}
+
+    /** The type that all the values of a column speak for. */
+    public static Verdict decide(Evidence e, boolean conventionsClear) {
+        long filled = e.filled();
+        if (filled == 0) {
+            return new Verdict(Type.TEXT, "there are no values to tell by", 0, true);
+        }
+        Type best = Type.TEXT;
+        long fits = 0;
+        for (Type type : candidates(e)) {
+            long fit = fit(e, type);
+            if (fit > fits) {
+                best = type;
+                fits = fit;
+            }
+        }
+        if (best == Type.TEXT) {
+            return new Verdict(Type.TEXT, "its values are words", 0, true);
+        }
+        long misfits = filled - fits;
+        if (best.isNumber() && !conventionsClear) {
+            return new Verdict(Type.TEXT, "its numbers are written in ways that contradict each other", 0, false);
+        }
+        if (best.isMoment() && !conventionsClear) {
+            return new Verdict(Type.TEXT, "its dates are written in ways that contradict each other", 0, false);
+        }
+        if (misfits == 0) {
+            return new Verdict(best, "all " + Says.count(filled, "value") + " fit", 0, true);
+        }
+        long nothings = e.count(Form.NOTHING_WORD, Form.CELL_ERROR);
+        boolean wordsOnly = e.count(Form.WORDS) + nothings == misfits;
+        if (wordsOnly && misfits <= Math.max(1, filled * FEW)) {
+            String reason = Says.number(fits) + " of " + Says.count(filled, "value") + " fit";
+            return new Verdict(best, reason, misfits, misfits == e.count(Form.CELL_ERROR));
+        }
+        if (misfits == nothings && fits > 0 && nothings < filled) {
+            return new Verdict(best, "all values but words for nothing fit", misfits, misfits == e.count(Form.CELL_ERROR));
+        }
+        boolean mostFit = misfits <= filled * 0.2;
+        return new Verdict(
+                Type.TEXT,
+                Says.number(misfits) + " of " + Says.count(filled, "value") + " would not fit " + best.word(),
+                0,
+                !mostFit);
+    }
+
+    private static List<Type> candidates(Evidence e) {
+        List<Type> types = new ArrayList<>();
+        boolean codes = e.count(Form.ZERO_LED, Form.LONG_DIGITS) > 0
+                || (e.count(Form.NUMBER_HUGE) > 0)
+                || e.wholeDigits() + e.decimals() > EXACT_DIGITS;
+        if (!codes && e.currencies().size() <= 1) {
+            types.add(fit(e, Type.DECIMAL) == e.count(WHOLE_FORMS) ? Type.WHOLE_NUMBER : numberType(e));
+        }
+        types.add(e.count(Form.CELL_MOMENT, Form.YEAR_FIRST_MOMENT, Form.OTHER_MOMENT) > e.zeroTimes() ? Type.DATE_AND_TIME : Type.DATE);
+        types.add(Type.TIME);
+        types.add(Type.YES_NO);
+        return types;
+    }
+
+    private static Type numberType(Evidence e) {
+        if (e.count(Form.MONEY_TEXT) > 0) {
+            return Type.MONEY;
+        }
+        long percents = e.count(Form.PERCENT_TEXT, Form.NUMBER_PERCENT);
+        return percents > 0 && percents == fit(e, Type.DECIMAL) ? Type.PERCENT : Type.DECIMAL;
+    }
+
+    /** How many values fit a type. */
+    public static long fit(Evidence e, Type type) {
+        long fits = 0;
+        for (Form form : Form.FORMS) {
+            if (fits(form, type)) {
+                fits += e.count(form);
+            }
+        }
+        return type == Type.DATE ? fits + e.zeroTimes() : fits;
+    }
+
+    private static boolean fits(Form form, Type type) {
+        return switch (type) {
+            case TEXT -> form != Form.BLANK && form != Form.CELL_ERROR;
+            case WHOLE_NUMBER -> form == Form.DIGITS || form == Form.NUMBER_WHOLE || form == Form.SPACED;
+            case DECIMAL, MONEY, PERCENT -> form.isTextNumber() || form.isCellNumber();
+            case DATE -> form.isDate();
+            case DATE_AND_TIME -> form.isDate() || form.isMoment();
+            case TIME -> form == Form.CLOCK || form == Form.CELL_CLOCK;
+            case YES_NO -> form == Form.TRUE_FALSE || form == Form.CELL_TRUE_FALSE;
+        };
+    }
+}

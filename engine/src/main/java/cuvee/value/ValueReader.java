@@ -1,0 +1,176 @@
+package cuvee.value;
+
+import cuvee.sheet.CellKind;
+import cuvee.sheet.NumberText;
+import cuvee.sheet.Row;
+import cuvee.value.Convention.Mark;
+import java.math.BigDecimal;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Reads a staged cell as a value of a type. The answer is canonical text: plain decimals, ISO dates, {@code true} or
+ * {@code false}; it depends on the cell, the type and the convention only.
+ */
+public final class ValueReader {
+    private ValueReader() {}
+
+    /**
+     * The value of a staged cell.
+     *
+     * @return canonical text; null where the cell is blank or its value does not fit the type
+     */
+    public static @Nullable String read(String staged, Type type, Convention convention) {
+        CellKind kind = CellKind.ofStaged(staged);
+        String text = CellKind.textOf(staged);
+        if (type == Type.TEXT) {
+            return kind == CellKind.ERROR ? null : text;
+        }
+        if (kind == CellKind.ERROR) {
+            return null;
+        }
+        Form form = Forms.ofStaged(staged);
+        return switch (type) {
+            case WHOLE_NUMBER -> whole(number(trim(text), form, convention));
+            case DECIMAL, MONEY, PERCENT -> plain(number(trim(text), form, convention));
+            case DATE -> date(trim(text), form, convention);
+            case DATE_AND_TIME -> moment(trim(text), form, convention);
+            case TIME -> form == Form.CELL_CLOCK ? text : form == Form.CLOCK ? Dates.clock(trim(text)) : null;
+            case YES_NO ->
+                form == Form.CELL_TRUE_FALSE || form == Form.TRUE_FALSE
+                        ? trim(text).toLowerCase(java.util.Locale.ROOT)
+                        : null;
+            default -> null;
+        };
+    }
+
+    /** The currency written beside an amount, or null. */
+    public static @Nullable String currency(String staged) {
+        char[] chars = trim(CellKind.textOf(staged)).toCharArray();
+        Currencies.Amount amount = chars.length == 0 ? null : Currencies.strip(chars, 0, chars.length);
+        return amount == null ? null : amount.currency();
+    }
+
+    /** The form of the number within a percent or an amount of money. */
+    static Form inside(String staged, Form form) {
+        String text = trim(CellKind.textOf(staged));
+        if (form == Form.PERCENT_TEXT) {
+            return Forms.ofStaged(text.substring(0, text.length() - 1));
+        }
+        Currencies.Amount amount = Currencies.strip(text.toCharArray(), 0, text.length());
+        return amount == null ? Form.WORDS : Forms.ofStaged(amount.number());
+    }
+
+    /** The text without white space of any kind at both ends. */
+    public static String trim(String text) {
+        int start = 0;
+        int end = text.length();
+        while (start < end && Row.isSpace(text.charAt(start))) {
+            start++;
+        }
+        while (end > start && Row.isSpace(text.charAt(end - 1))) {
+            end--;
+        }
+        return text.substring(start, end);
+    }
+
+    private static @Nullable String whole(@Nullable BigDecimal number) {
+        if (number == null || number.stripTrailingZeros().scale() > 0) {
+            return null;
+        }
+        return number.stripTrailingZeros().toPlainString();
+    }
+
+    private static @Nullable String plain(@Nullable BigDecimal number) {
+        return number == null ? null : number.toPlainString();
+    }
+
+    private static @Nullable String date(String text, Form form, Convention convention) {
+        if (form == Form.CELL_DATE) {
+            return text;
+        }
+        if (form.isDate()) {
+            return Dates.iso(text, convention.order());
+        }
+        if (!form.isMoment()) {
+            return null;
+        }
+        String moment = moment(text, form, convention);
+        return moment != null && moment.endsWith("T00:00:00") ? moment.substring(0, 10) : null;
+    }
+
+    private static @Nullable String moment(String text, Form form, Convention convention) {
+        if (form == Form.CELL_MOMENT) {
+            return text;
+        }
+        if (form.isMoment()) {
+            return Dates.iso(text, convention.order());
+        }
+        String date = form.isDate() ? date(text, form, convention) : null;
+        return date == null ? null : date + "T00:00:00";
+    }
+
+    private static @Nullable BigDecimal number(String text, Form form, Convention convention) {
+        return switch (form) {
+            case NUMBER_WHOLE, NUMBER_FRACTION, NUMBER_PERCENT -> decimal(text);
+            case DIGITS, ZERO_LED, LONG_DIGITS, POINT -> signed(text, "");
+            case SPACED, SPACED_POINT -> signed(text, " ");
+            case GROUPED_POINT -> signed(text, ",");
+            case COMMA, GROUPED_COMMA, SPACED_COMMA -> signed(text.replace(".", ""), ",");
+            case POINT_OR_GROUP -> signed(convention.mark() == Mark.POINT ? text : text.replace(".", ""), "");
+            case COMMA_OR_GROUP -> signed(text.replace(convention.mark() == Mark.COMMA ? "." : ",", ""), ",");
+            case EXPONENT -> exponent(text);
+            case PERCENT_TEXT -> percent(text, convention);
+            case MONEY_TEXT -> money(text, convention);
+            default -> null;
+        };
+    }
+
+    private static @Nullable BigDecimal exponent(String text) {
+        BigDecimal number = decimal(text.replace(',', '.'));
+        return number == null ? null : decimal(NumberText.plain(number));
+    }
+
+    private static @Nullable BigDecimal percent(String text, Convention convention) {
+        String rest = trim(text.substring(0, text.length() - 1));
+        BigDecimal number = number(rest, Forms.ofStaged(rest), convention);
+        return number == null ? null : number.movePointLeft(2);
+    }
+
+    private static @Nullable BigDecimal money(String text, Convention convention) {
+        Currencies.Amount amount = Currencies.strip(text.toCharArray(), 0, text.length());
+        return amount == null ? null : number(amount.number(), Forms.ofStaged(amount.number()), convention);
+    }
+
+    /** Takes sign and grouping away; a comma that stays is the decimal mark. */
+    private static @Nullable BigDecimal signed(String text, String groups) {
+        StringBuilder plain = new StringBuilder(text.length() + 1);
+        boolean negative = false;
+        boolean commaGroups = groups.equals(",") && text.indexOf('.') >= 0 || isGroupedByCommas(text);
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c >= '0' && c <= '9' || c == '.') {
+                plain.append(c);
+            } else if (c == ',') {
+                if (!commaGroups) {
+                    plain.append('.');
+                }
+            } else if (c == '-' || c == '\u2212' || c == '(') {
+                negative = true;
+            }
+        }
+        BigDecimal number = decimal(plain.toString());
+        return number == null || !negative ? number : number.negate();
+    }
+
+    private static boolean isGroupedByCommas(String text) {
+        return text.indexOf(',') != text.lastIndexOf(',');
+    }
+
+    private static @Nullable BigDecimal decimal(String text) {
+        try {
+            return new BigDecimal(text);
+        } catch (NumberFormatException noNumber) {
+            return null;
+        }
+    }
+}
