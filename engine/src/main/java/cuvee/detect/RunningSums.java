@@ -1,11 +1,9 @@
 package cuvee.detect;
 
-import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
 import cuvee.value.Convention;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
-import cuvee.value.Forms;
 import cuvee.value.ValueReader;
 import java.util.Arrays;
 
@@ -19,7 +17,7 @@ final class RunningSums {
     private int recordsSinceTotal;
     private int records;
 
-    void add(Row row, Evidence[] evidence) {
+    void add(Row row, Form[] forms, Evidence[] evidence) {
         recordsSinceTotal++;
         records++;
         if (row.width() > all.length) {
@@ -27,7 +25,7 @@ final class RunningSums {
             all = Arrays.copyOf(all, row.width() * 2);
         }
         for (int column = 0; column < row.width(); column++) {
-            double value = value(row, column, evidence);
+            double value = value(row, column, forms[column], evidence);
             if (!Double.isNaN(value)) {
                 sinceTotal[column] += value;
                 all[column] += value;
@@ -67,17 +65,22 @@ final class RunningSums {
     }
 
     /** The number in a cell, or NaN. */
-    static double value(Row row, int column, Evidence[] evidence) {
-        Form form = Forms.of(row, column);
-        if (!form.isCellNumber() && !form.isTextNumber()) {
-            return Double.NaN;
-        }
-        if (row.kind(column) == CellKind.NUMBER || form == Form.DIGITS) {
-            return quick(row.chars(), row.start(column), row.end(column));
-        }
-        boolean comma = commas(evidence, column);
-        Convention convention = Convention.DEFAULT.withMark(comma ? Convention.Mark.COMMA : Convention.Mark.POINT);
-        String read = ValueReader.read(row.staged(column), cuvee.value.Type.DECIMAL, convention);
+    static double value(Row row, int column, Form form, Evidence[] evidence) {
+        return switch (form) {
+            case NUMBER_WHOLE, NUMBER_FRACTION, NUMBER_PERCENT, DIGITS, POINT, GROUPED_POINT, SPACED, SPACED_POINT ->
+                quick(row.chars(), row.start(column), row.end(column), '.');
+            case COMMA, GROUPED_COMMA, SPACED_COMMA -> quick(row.chars(), row.start(column), row.end(column), ',');
+            case POINT_OR_GROUP, COMMA_OR_GROUP ->
+                quick(row.chars(), row.start(column), row.end(column), commas(evidence, column) ? ',' : '.');
+            case LONG_DIGITS, EXPONENT, PERCENT_TEXT, MONEY_TEXT -> slow(row, column, evidence);
+            default -> Double.NaN;
+        };
+    }
+
+    private static double slow(Row row, int column, Evidence[] evidence) {
+        Convention.Mark mark = commas(evidence, column) ? Convention.Mark.COMMA : Convention.Mark.POINT;
+        String read = ValueReader.read(
+                row.staged(column), cuvee.value.Type.DECIMAL, Convention.DEFAULT.withMark(mark));
         return read == null ? Double.NaN : Double.parseDouble(read);
     }
 
@@ -100,7 +103,7 @@ final class RunningSums {
         return false;
     }
 
-    private static double quick(char[] chars, int start, int end) {
+    private static double quick(char[] chars, int start, int end, char mark) {
         long digits = 0;
         int scale = -1;
         boolean negative = false;
@@ -109,9 +112,9 @@ final class RunningSums {
             if (c >= '0' && c <= '9') {
                 digits = digits * 10 + c - '0';
                 scale += scale >= 0 ? 1 : 0;
-            } else if (c == '.') {
+            } else if (c == mark) {
                 scale = 0;
-            } else if (c == '-') {
+            } else if (c == '-' || c == '(' || c == '\u2212') {
                 negative = true;
             }
         }

@@ -120,6 +120,7 @@ public final class TableFinder {
         private int namedColumns;
         private Evidence[] evidence;
         private int[] longest;
+        private Form[] forms;
         private int firstRow;
         private int lastRow;
         private int blanks;
@@ -139,6 +140,7 @@ public final class TableFinder {
             int columns = rows.stream().mapToInt(Row::width).max().orElse(0);
             evidence = new Evidence[columns];
             longest = new int[columns];
+            forms = new Form[columns];
             Arrays.setAll(evidence, i -> new Evidence());
             headers = headersOf(rows, choice, columns);
             looseHeaders = Arrays.stream(headers).map(LooseText::key).toArray(String[]::new);
@@ -219,6 +221,9 @@ public final class TableFinder {
 
         void row(Row row, int blanksBefore) {
             grow(row.width());
+            for (int column = 0; column < row.width(); column++) {
+                forms[column] = Forms.of(row, column);
+            }
             RowClass what = classify(row, blanksBefore);
             if (what == null) {
                 releaseNarrow();
@@ -256,19 +261,39 @@ public final class TableFinder {
 
         private boolean repeats(Row row) {
             int same = 0;
-            int filled = 0;
             for (int column = 0; column < row.width(); column++) {
                 if (row.blank(column)) {
                     continue;
                 }
-                filled++;
-                if (column < headers.length
-                        && !headers[column].isEmpty()
-                        && looseHeaders[column].equals(LooseText.key(row.text(column)))) {
-                    same++;
+                if (column >= headers.length || !couldBe(row, column, looseHeaders[column])) {
+                    return false;
                 }
+                if (!looseHeaders[column].equals(LooseText.key(row.text(column)))) {
+                    return false;
+                }
+                same++;
             }
-            return filled == same && same >= Math.min(2, namedColumns) && same * 10 >= namedColumns * 6;
+            return same >= Math.min(2, namedColumns) && same * 10 >= namedColumns * 6;
+        }
+
+        /** A first look that spares most cells the comparison of whole texts. */
+        private static boolean couldBe(Row row, int column, String looseHeader) {
+            if (looseHeader.isEmpty()) {
+                return false;
+            }
+            char[] chars = row.chars();
+            int from = row.start(column);
+            int to = row.end(column);
+            if (to - from < looseHeader.length() && chars[from] < 128) {
+                return false;
+            }
+            while (from < to && !Character.isLetterOrDigit(chars[from])) {
+                from++;
+            }
+            boolean plain = from < to && chars[from] < 128 && looseHeader.charAt(0) < 128;
+            return !plain
+                    || !Character.isLetterOrDigit(looseHeader.charAt(0))
+                    || Character.toLowerCase(chars[from]) == looseHeader.charAt(0);
         }
 
         private @Nullable RowClass total(Row row) {
@@ -276,31 +301,39 @@ public final class TableFinder {
             String label = "";
             int texts = 0;
             int numbers = 0;
-            boolean allAgree = true;
             for (int column = 0; column < row.width(); column++) {
-                if (row.blank(column)) {
+                Form form = forms[column];
+                if (form == Form.BLANK) {
                     continue;
                 }
-                double value = RunningSums.value(row, column, evidence);
-                if (Double.isNaN(value)) {
-                    texts++;
+                if (form.isCellNumber() || form.isTextNumber()) {
+                    numbers++;
+                    continue;
+                }
+                texts++;
+                boolean words = form == Form.WORDS || form == Form.WORDS_AND_DIGITS;
+                if (words && TotalWords.possible(row.chars(), row.start(column), row.end(column))) {
                     TotalWords.Sureness here = TotalWords.of(row.text(column));
                     if (here.compareTo(word) > 0) {
                         word = here;
                         label = row.text(column);
                     }
-                } else {
-                    numbers++;
-                    allAgree &= agrees(value, column);
                 }
+            }
+            if (word == TotalWords.Sureness.NO && texts > 0) {
+                return null;
             }
             if (numbers == 0) {
                 return word == TotalWords.Sureness.WHOLLY && texts == 1 ? RowClass.TOTAL : null;
             }
-            boolean added = allAgree && sums.recordsSinceTotal() + sums.records() > 0;
+            return totalOfNumbers(row, word, label, texts);
+        }
+
+        private @Nullable RowClass totalOfNumbers(Row row, TotalWords.Sureness word, String label, int texts) {
+            boolean added = sums.records() > 0 && allAgree(row);
             boolean bareKeys = texts <= 1 && keyColumns() > 1;
             if (word == TotalWords.Sureness.NO) {
-                if (texts == 0 && added && sums.records() > 1 && keyColumns() > 0) {
+                if (added && sums.records() > 1 && keyColumns() > 0) {
                     doubts.add(new Doubt(
                             "total-row",
                             row.number(),
@@ -309,20 +342,30 @@ public final class TableFinder {
                 }
                 return null;
             }
-            boolean isTotal = texts <= 1 && (word == TotalWords.Sureness.WHOLLY || bareKeys || added) || added && word == TotalWords.Sureness.WHOLLY;
-            if (!isTotal) {
-                if (texts <= 1 || word == TotalWords.Sureness.WHOLLY) {
-                    doubts.add(new Doubt(
-                            "total-row",
-                            row.number(),
-                            "Row " + row.number() + " says " + Says.quoted(label.strip())
-                                    + " but does not add up the rows above it; it is kept as a record.",
-                            1));
-                }
-                return null;
+            boolean wholly = word == TotalWords.Sureness.WHOLLY;
+            if ((texts <= 1 && (wholly || bareKeys || added)) || (added && wholly)) {
+                noteTotals(row);
+                return RowClass.TOTAL;
             }
-            noteTotals(row);
-            return RowClass.TOTAL;
+            if (texts <= 1 || wholly) {
+                doubts.add(new Doubt(
+                        "total-row",
+                        row.number(),
+                        "Row " + row.number() + " says " + Says.quoted(label.strip())
+                                + " but does not add up the rows above it; it is kept as a record.",
+                        1));
+            }
+            return null;
+        }
+
+        private boolean allAgree(Row row) {
+            for (int column = 0; column < row.width(); column++) {
+                double value = RunningSums.value(row, column, forms[column], evidence);
+                if (!Double.isNaN(value) && !agrees(value, column)) {
+                    return false;
+                }
+            }
+            return true;
         }
 
         private boolean agrees(double value, int column) {
@@ -332,7 +375,7 @@ public final class TableFinder {
 
         private void noteTotals(Row row) {
             for (int column = 0; column < row.width(); column++) {
-                double value = row.blank(column) ? Double.NaN : RunningSums.value(row, column, evidence);
+                double value = RunningSums.value(row, column, forms[column], evidence);
                 if (Double.isNaN(value)) {
                     continue;
                 }
@@ -404,10 +447,10 @@ public final class TableFinder {
                 runCount = 1;
             }
             for (int column = 0; column < row.width(); column++) {
-                evidence[column].add(row, column);
+                evidence[column].add(row, column, forms[column]);
                 longest[column] = Math.max(longest[column], row.kind(column) == cuvee.sheet.CellKind.EMPTY ? 0 : row.end(column) - row.start(column));
             }
-            sums.add(row, evidence);
+            sums.add(row, forms, evidence);
         }
 
         private void closeRun() {
@@ -451,6 +494,7 @@ public final class TableFinder {
             int before = evidence.length;
             evidence = Arrays.copyOf(evidence, columns);
             longest = Arrays.copyOf(longest, columns);
+            forms = Arrays.copyOf(forms, columns);
             for (int i = before; i < columns; i++) {
                 evidence[i] = new Evidence();
             }

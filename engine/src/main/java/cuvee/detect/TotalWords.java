@@ -14,6 +14,8 @@ final class TotalWords {
 
     private TotalWords() {}
 
+    private static final String STARTS = "to su gr ru ge zw in so ra ce yh ös ит вс";
+
     /** How surely a text names a total. */
     enum Sureness {
         NO,
@@ -21,6 +23,29 @@ final class TotalWords {
         PARTLY,
         /** Nothing but a total word. */
         WHOLLY
+    }
+
+    /** True where some word of a text begins like a total word: a cheap first look, since most cells do not. */
+    static boolean possible(char[] chars, int start, int end) {
+        if (end - start < 3 || end - start > 60) {
+            return false;
+        }
+        boolean wordStart = true;
+        for (int i = start; i + 1 < end; i++) {
+            char c = chars[i];
+            boolean letter = Character.isLetter(c);
+            if (letter && wordStart) {
+                char first = Character.toLowerCase(c);
+                char second = Character.toLowerCase(chars[i + 1]);
+                for (int s = 0; s < STARTS.length(); s += 3) {
+                    if (STARTS.charAt(s) == first && STARTS.charAt(s + 1) == second) {
+                        return true;
+                    }
+                }
+            }
+            wordStart = !letter;
+        }
+        return false;
     }
 
     static Sureness of(String text) {

@@ -1,5 +1,10 @@
 package cuvee.master;
 
+import cuvee.value.Type;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -97,52 +102,104 @@ public final class MasterReader implements AutoCloseable {
     public void each(Receiver receiver) {
         Sql.run("reading the master", () -> {
             @Nullable String[] values = new String[width()];
-            int from = 0;
-            while (from < plan.tables().size()) {
-                int to = from + 1;
-                while (to < plan.tables().size() && starts[to + 1] - starts[from] <= CHUNK_ROWS) {
-                    to++;
+            for (Slice slice : slices()) {
+                String sql = "SELECT m.tbl, m.row" + columns + slice.from();
+                try (Statement statement = connection.createStatement();
+                        ResultSet rows = statement.executeQuery(sql)) {
+                    while (rows.next()) {
+                        for (int i = 0; i < values.length; i++) {
+                            values[i] = value(rows, i);
+                        }
+                        receiver.row(values);
+                    }
                 }
-                if (to == from + 1) {
-                    eachOfTable(plan.tables().get(from), receiver, values);
-                } else {
-                    eachOfTables(from, to, receiver, values);
-                }
-                from = to;
             }
         });
     }
 
-    private void eachOfTables(int from, int to, Receiver receiver, @Nullable String[] values) throws SQLException {
-        stream(
-                "SELECT m.tbl, m.row" + columns + " FROM master m JOIN part p ON m.tbl = p.tbl AND m.row BETWEEN p.first AND p.last WHERE p.ord >= " + from
-                        + " AND p.ord < " + to + " ORDER BY p.ord, m.row",
-                receiver,
-                values);
+    /**
+     * A stretch of the master small enough to be sorted in memory.
+     *
+     * @param from the end of a select that gives its rows in order
+     */
+    private record Slice(String from) {}
+
+    /** The whole master as slices, in order: many small tables together, large ones in pieces. */
+    private List<Slice> slices() {
+        List<Slice> slices = new ArrayList<>();
+        int from = 0;
+        while (from < plan.tables().size()) {
+            int to = from + 1;
+            while (to < plan.tables().size() && starts[to + 1] - starts[from] <= CHUNK_ROWS) {
+                to++;
+            }
+            if (to == from + 1) {
+                addPieces(plan.tables().get(from), slices);
+            } else {
+                slices.add(new Slice(
+                        " FROM master m JOIN part p ON m.tbl = p.tbl AND m.row BETWEEN p.first AND p.last WHERE p.ord >= "
+                                + from + " AND p.ord < " + to + " ORDER BY p.ord, m.row"));
+            }
+            from = to;
+        }
+        return slices;
     }
 
-    private void eachOfTable(MasterPlan.Table table, Receiver receiver, @Nullable String[] values) throws SQLException {
+    private static void addPieces(MasterPlan.Table table, List<Slice> slices) {
         for (long skip = 0; skip < table.kept(); skip += CHUNK_ROWS) {
             int firstRow = table.rowAt(skip);
             int lastRow = table.rowAt(Math.min(skip + CHUNK_ROWS, table.kept()) - 1);
-            stream(
-                    "SELECT m.tbl, m.row" + columns + " FROM master m WHERE tbl = " + table.id() + " AND row BETWEEN "
-                            + firstRow + " AND " + lastRow + " ORDER BY row",
-                    receiver,
-                    values);
+            slices.add(new Slice(" FROM master m WHERE m.tbl = " + table.id() + " AND m.row BETWEEN " + firstRow + " AND "
+                    + lastRow + " ORDER BY m.row"));
         }
     }
 
-    private void stream(String sql, Receiver receiver, @Nullable String[] values) throws SQLException {
-        try (Statement statement = connection.createStatement();
-                ResultSet rows = statement.executeQuery(sql)) {
-            while (rows.next()) {
-                for (int i = 0; i < values.length; i++) {
-                    values[i] = value(rows, i);
-                }
-                receiver.row(values);
-            }
+    /**
+     * Writes the rows as RFC 4180 has them, each ended by CRLF, behind what the stream holds already. The store composes
+     * whole lines itself, since a call for each cell costs far more than the writing (docs/decisions.md).
+     *
+     * @param scratch a file for the store to write to; it is deleted
+     */
+    public void writeCsvRows(OutputStream out, Path scratch) throws IOException {
+        StringBuilder line = new StringBuilder();
+        for (int i = 0; i < width(); i++) {
+            line.append(i == 0 ? "" : " || ',' || ").append(csvCell(i));
         }
+        for (Slice slice : slices()) {
+            Sql.run("writing CSV", () -> {
+                try (Statement statement = connection.createStatement()) {
+                    statement.execute("COPY (SELECT " + line + " || chr(13)" + slice.from() + ") TO "
+                            + Sql.literal(scratch.toString()) + " (FORMAT CSV, HEADER false, QUOTE '', ESCAPE '', DELIMITER "
+                            + "'\u0007')");
+                }
+            });
+            Files.copy(scratch, out);
+            Files.delete(scratch);
+        }
+    }
+
+    private String csvCell(int index) {
+        boolean tag = index >= plan.columns().size();
+        String cell = tag ? "m.t" + (index - plan.columns().size()) : "m.m" + index;
+        Type type = tag ? Type.TEXT : plan.columns().get(index).type();
+        if (type == Type.TEXT) {
+            return "CASE WHEN " + cell + " IS NULL THEN '' WHEN " + cell + " = '' THEN '\"\"' WHEN contains(" + cell
+                    + ", '\"') OR contains(" + cell + ", ',') OR contains(" + cell + ", chr(10)) OR contains(" + cell
+                    + ", chr(13)) THEN '\"' || replace(" + cell + ", '\"', '\"\"') || '\"' ELSE " + cell + " END";
+        }
+        return "coalesce(" + canonical(cell, plan.columns().get(index)) + ", '')";
+    }
+
+    /** A value as canonical text: plain shortest decimals, ISO dates. */
+    private static String canonical(String cell, MasterPlan.Column column) {
+        String text = "CAST(" + cell + " AS VARCHAR)";
+        return switch (column.type()) {
+            case TEXT -> cell;
+            case DATE_AND_TIME -> "replace(" + text + ", ' ', 'T')";
+            case DECIMAL, MONEY, PERCENT ->
+                "CASE WHEN contains(" + text + ", '.') THEN rtrim(rtrim(" + text + ", '0'), '.') ELSE " + text + " END";
+            default -> text;
+        };
     }
 
     private int width() {
@@ -150,14 +207,7 @@ public final class MasterReader implements AutoCloseable {
     }
 
     private @Nullable String value(ResultSet rows, int column) throws SQLException {
-        String text = rows.getString(column + 3);
-        if (text == null || column >= plan.columns().size()) {
-            return text;
-        }
-        return switch (plan.columns().get(column).type()) {
-            case DECIMAL, MONEY, PERCENT -> shortest(text);
-            default -> text;
-        };
+        return rows.getString(column + 3);
     }
 
     private static String shortest(String decimal) {
@@ -178,14 +228,7 @@ public final class MasterReader implements AutoCloseable {
     private static String columnList(MasterPlan plan) {
         StringBuilder list = new StringBuilder();
         for (int i = 0; i < plan.columns().size(); i++) {
-            String column = "m" + i;
-            list.append(", ")
-                    .append(
-                            switch (plan.columns().get(i).type()) {
-                                case TEXT -> column;
-                                case DATE_AND_TIME -> "replace(CAST(" + column + " AS VARCHAR), ' ', 'T')";
-                                default -> "CAST(" + column + " AS VARCHAR)";
-                            });
+            list.append(", ").append(canonical("m" + i, plan.columns().get(i)));
         }
         for (int i = 0; i < plan.tags().size(); i++) {
             list.append(", t").append(i);
@@ -233,7 +276,7 @@ public final class MasterReader implements AutoCloseable {
     }
 
     /** Writes the master as Parquet, at the store's own speed. */
-    public void writeParquet(java.nio.file.Path file) {
+    public void writeParquet(Path file) {
         Sql.run("writing Parquet", () -> {
             StringBuilder select = new StringBuilder("SELECT ");
             for (int i = 0; i < plan.columns().size(); i++) {

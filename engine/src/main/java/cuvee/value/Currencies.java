@@ -22,6 +22,9 @@ final class Currencies {
     static @Nullable Amount strip(char[] chars, int start, int end) {
         char first = chars[start];
         char last = chars[end - 1];
+        if (!couldBe(chars, start, end)) {
+            return null;
+        }
         boolean sign = first == '-' || first == '(';
         int from = sign ? start + 1 : start;
         if (from < end && SIGNS.containsKey(chars[from])) {
@@ -37,6 +40,26 @@ final class Currencies {
             return code(new String(chars, end - 3, 3), new String(chars, start, end - start - 3));
         }
         return null;
+    }
+
+    /** A first look that spares most words the rest: a sign somewhere at the ends, or three capitals. */
+    private static boolean couldBe(char[] chars, int start, int end) {
+        char last = chars[end - 1];
+        for (int i = start; i < Math.min(end, start + 2); i++) {
+            if (isSign(chars[i])) {
+                return true;
+            }
+        }
+        if (isSign(last)) {
+            return true;
+        }
+        return end - start > 3
+                && (isLetter(chars[start]) && isLetter(chars[start + 1]) && isLetter(chars[start + 2])
+                        || isLetter(last) && isLetter(chars[end - 2]) && isLetter(chars[end - 3]));
+    }
+
+    private static boolean isSign(char c) {
+        return c == '€' || c == '$' || c == '£' || c == '¥';
     }
 
     private static boolean isLetter(char c) {

@@ -47,11 +47,16 @@ final class Dates {
         if (letter && !couldBeNamed(chars, start, end)) {
             return null;
         }
-        String text = new String(chars, start, end - start);
-        if (clock(text) != null) {
-            return Form.CLOCK;
+        Parts parts;
+        if (!letter && isDayAlone(chars, start, end)) {
+            parts = numericParts(chars, start, end, null);
+        } else {
+            String text = new String(chars, start, end - start);
+            if (clock(text) != null) {
+                return Form.CLOCK;
+            }
+            parts = parts(text);
         }
-        Parts parts = parts(text);
         if (parts == null) {
             return null;
         }
@@ -98,9 +103,25 @@ final class Dates {
         return time == null ? null : NumberFormats.timeText(time);
     }
 
+    /** True for digits with points, dashes or slashes between them, the most common way by far. */
+    private static boolean isDayAlone(char[] chars, int start, int end) {
+        for (int i = start; i < end; i++) {
+            char c = chars[i];
+            if ((c < '0' || c > '9') && c != '-' && c != '/' && c != '.') {
+                return false;
+            }
+        }
+        return true;
+    }
+
     private static boolean couldBeNamed(char[] chars, int start, int end) {
         char last = chars[end - 1];
-        return end - start <= 30 && last >= '0' && last <= '9' && MONTHS.containsKey(key(new String(chars, start, 3)));
+        return end - start <= 30
+                && last >= '0'
+                && last <= '9'
+                && Character.isLetter(chars[start + 1])
+                && Character.isLetter(chars[start + 2])
+                && MONTHS.containsKey(key(new String(chars, start, 3)));
     }
 
     private static @Nullable LocalDate date(Parts parts, Order order) {
@@ -131,7 +152,8 @@ final class Dates {
                 day = day.substring(0, day.length() - 1);
             }
         }
-        Parts numeric = numericParts(day, time);
+        char[] chars = day.toCharArray();
+        Parts numeric = numericParts(chars, 0, chars.length, time);
         return numeric != null ? numeric : namedParts(day, time);
     }
 
@@ -148,14 +170,13 @@ final class Dates {
         return text.lastIndexOf(' ', colon);
     }
 
-    private static @Nullable Parts numericParts(String day, @Nullable LocalTime time) {
-        int length = day.length();
+    private static @Nullable Parts numericParts(char[] chars, int start, int end, @Nullable LocalTime time) {
         int[] parts = new int[3];
         int[] digits = new int[3];
         char by = 0;
         int at = 0;
-        for (int i = 0; i < length; i++) {
-            char c = day.charAt(i);
+        for (int i = start; i < end; i++) {
+            char c = chars[i];
             if (c >= '0' && c <= '9') {
                 if (++digits[at] > 4) {
                     return null;
@@ -165,7 +186,7 @@ final class Dates {
                 by = c;
                 at++;
                 // A space may follow the point: 3. 4. 2026.
-                if (c == '.' && i + 1 < length && day.charAt(i + 1) == ' ') {
+                if (c == '.' && i + 1 < end && chars[i + 1] == ' ') {
                     i++;
                 }
             } else {

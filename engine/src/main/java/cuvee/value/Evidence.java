@@ -13,10 +13,12 @@ import java.util.Map;
  */
 public final class Evidence {
     private static final int EXAMPLES = 12;
+    private static final int ODD_LOOKED_AT = 200;
     private final long[] counts = new long[Form.FORMS.length];
     private final Map<String, Long> oddities = new LinkedHashMap<>();
     private final Map<String, Long> currencies = new LinkedHashMap<>();
     private long manyOddities;
+    private int oddSeen;
     private int wholeDigits;
     private int decimals;
     private long dayFirstMoments;
@@ -30,7 +32,11 @@ public final class Evidence {
 
     /** Takes in the cell of a record. */
     public void add(Row row, int column) {
-        Form form = Forms.of(row, column);
+        add(row, column, Forms.of(row, column));
+    }
+
+    /** Takes in the cell of a record whose form is known. */
+    public void add(Row row, int column, Form form) {
         counts[form.ordinal()]++;
         if (form == Form.YEAR_FIRST_DATE) {
             oddlyDated += isIsoDate(row.chars(), row.start(column), row.end(column)) ? 0 : 1;
@@ -71,10 +77,12 @@ public final class Evidence {
     }
 
     private void odd(Row row, int column) {
-        if (oddities.size() >= EXAMPLES && manyOddities > 1000) {
+        // Words are worth looking at one by one only while they are rare.
+        if (oddSeen >= ODD_LOOKED_AT) {
             manyOddities++;
             return;
         }
+        oddSeen++;
         String text = row.text(column);
         if (oddities.size() < EXAMPLES || oddities.containsKey(text)) {
             oddities.merge(text, 1L, Long::sum);

@@ -74,12 +74,10 @@ public final class Forms {
         if (start == end) {
             return Form.BLANK;
         }
-        char first = chars[start];
-        if (first > '9' && first < 128 && chars[end - 1] > '9' && chars[end - 1] < 128) {
-            // Most words end here: nothing below starts and ends with a letter but dates, moneys and a few words.
-            if (end - start > 24) {
-                return words(chars, start, end);
-            }
+        // Most words end here: no number, date or amount both begins and ends with a letter.
+        if (isLetter(chars[start]) && isLetter(chars[end - 1])) {
+            Form word = shortWord(chars, start, end);
+            return word == null ? words(chars, start, end) : word;
         }
         Form number = number(chars, start, end);
         if (number != null) {
@@ -217,17 +215,28 @@ public final class Forms {
             if (Currencies.strip(chars, start, end) != null) {
                 return Form.MONEY_TEXT;
             }
-            if (length <= 5) {
-                String word = new String(chars, start, length).toLowerCase(Locale.ROOT);
-                if (NOTHING.contains(word)) {
-                    return Form.NOTHING_WORD;
-                }
-                if (word.equals("true") || word.equals("false")) {
-                    return Form.TRUE_FALSE;
-                }
+            Form word = shortWord(chars, start, end);
+            if (word != null) {
+                return word;
             }
         }
         return words(chars, start, end);
+    }
+
+    private static boolean isLetter(char c) {
+        return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= 0xC0 && Character.isLetter(c));
+    }
+
+    /** The few words that are not just words. */
+    private static @org.jspecify.annotations.Nullable Form shortWord(char[] chars, int start, int end) {
+        if (end - start > 5 || "nNtTfFkK-–—?#.".indexOf(chars[start]) < 0) {
+            return null;
+        }
+        String word = new String(chars, start, end - start).toLowerCase(Locale.ROOT);
+        if (NOTHING.contains(word)) {
+            return Form.NOTHING_WORD;
+        }
+        return word.equals("true") || word.equals("false") ? Form.TRUE_FALSE : null;
     }
 
     private static Form words(char[] chars, int start, int end) {
