@@ -1,5 +1,8 @@
 package cuvee.command;
 
+import cuvee.demo.DemoRun;
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -19,8 +22,22 @@ final class DemoCommand implements Callable<Integer> {
     }
 
     @Override
-    public Integer call() {
-        machine.out().println("demo " + headless + into);
-        return Exit.DONE;
+    public Integer call() throws IOException {
+        if (!headless) {
+            machine.err().println("The demo's window is opened by: cuvee demo. Without a window: cuvee demo --headless");
+            return Exit.USAGE;
+        }
+        Path folder = into.isEmpty() ? DemoRun.temporaryFolder() : machine.path(into);
+        DemoRun run = new DemoRun(machine.workplace(), material(), truth(), machine.out());
+        return run.run(folder) ? Exit.LOOK : Exit.FAILED;
+    }
+
+    /** Where the demo's files lie; nowhere when the program runs without them, and they are written anew. */
+    public static Path material() {
+        return Path.of(System.getProperty("cuvee.demo", "demo/files"));
+    }
+
+    private static Path truth() {
+        return Path.of(System.getProperty("cuvee.truth", "demo/truth"));
     }
 }

@@ -200,7 +200,7 @@ public final class Collector {
         return Integer.compare(a.length, b.length);
     }
 
-    /** Of files with the same content only the first is taken. */
+    /** Of files with the same content one is taken: the one with the shortest name, which copies rarely have. */
     private static List<Source> withoutCopies(List<Source> sources) {
         Map<Long, List<Source>> bySize = new HashMap<>();
         sources.stream()
@@ -210,6 +210,9 @@ public final class Collector {
         for (List<Source> sameSize : bySize.values()) {
             if (sameSize.size() > 1) {
                 Map<String, Source> byContent = new HashMap<>();
+                sameSize.sort(Comparator.comparingInt((Source source) ->
+                                source.file().getFileName().toString().length())
+                        .thenComparing(Source::path, Collector::compareByFolder));
                 for (Source source : sameSize) {
                     String content = Fingerprint.of(source.file());
                     Source first = content.isEmpty() ? null : byContent.putIfAbsent(content, source);

@@ -139,7 +139,7 @@ public record LineUp(List<Column> columns, Map<String, Integer> columnOfHeader, 
                 }
                 List<String> candidates = missing.stream()
                         .filter(name -> apart(name, own, bySize, nameOfKey))
-                        .filter(name -> bySize.indexOf(layout) >= firstWith(name, bySize, nameOfKey))
+                        .filter(name -> firstWith(name, bySize, nameOfKey) < firstWith(own, bySize, nameOfKey))
                         .sorted(Comparator.comparingDouble((String name) -> -likeness(own, name)))
                         .limit(6)
                         .toList();

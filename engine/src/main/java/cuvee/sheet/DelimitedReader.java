@@ -5,6 +5,7 @@ import cuvee.sheet.SheetInfo.Visibility;
 import de.siegmar.fastcsv.reader.AbstractBaseCsvCallbackHandler;
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
+import de.siegmar.fastcsv.reader.FieldMismatchStrategy;
 import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -33,6 +34,8 @@ final class DelimitedReader {
                     CsvReader<Row> lines = CsvReader.builder()
                             .fieldSeparator(form.separator())
                             .skipEmptyLines(false)
+                            .extraFieldStrategy(FieldMismatchStrategy.IGNORE)
+                            .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
                             .allowUnclosedQuote(false)
                             .maxBufferSize(16 << 20)
                             .build(new Cells(), text)) {
