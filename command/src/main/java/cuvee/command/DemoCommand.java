@@ -28,16 +28,7 @@ final class DemoCommand implements Callable<Integer> {
             return Exit.USAGE;
         }
         Path folder = into.isEmpty() ? DemoRun.temporaryFolder() : machine.path(into);
-        DemoRun run = new DemoRun(machine.workplace(), material(), truth(), machine.out());
+        DemoRun run = new DemoRun(machine.workplace(), DemoRun.material(), DemoRun.truth(), machine.out());
         return run.run(folder) ? Exit.LOOK : Exit.FAILED;
-    }
-
-    /** Where the demo's files lie; nowhere when the program runs without them, and they are written anew. */
-    public static Path material() {
-        return Path.of(System.getProperty("cuvee.demo", "demo/files"));
-    }
-
-    private static Path truth() {
-        return Path.of(System.getProperty("cuvee.truth", "demo/truth"));
     }
 }

@@ -38,6 +38,16 @@ public final class DemoRun {
         this.out = out;
     }
 
+    /** Where the demo's files lie; where there are none they are written anew. */
+    public static Path material() {
+        return Path.of(System.getProperty("cuvee.demo", "demo/files"));
+    }
+
+    /** Where the demo's truth lies. */
+    public static Path truth() {
+        return Path.of(System.getProperty("cuvee.truth", "demo/truth"));
+    }
+
     /** Puts the demo's returns, fuel plan and later files into a folder, and answers the returns job's file. */
     public static Path layOut(Path material, Path into) {
         try {

@@ -1,10 +1,28 @@
 package cuvee.desktop;
 
-/** Starts Cuvee. */
+import cuvee.command.LogFile;
+import cuvee.command.Main;
+import java.util.Set;
+import javafx.application.Application;
+
+/**
+ * Starts Cuvee: the window for {@code open}, {@code demo} and nothing at all, the command line for everything else, which
+ * then never loads the toolkit.
+ */
 public final class Launcher {
+    private static final Set<String> WINDOW = Set.of("open", "demo");
+
     private Launcher() {}
 
     public static void main(String[] arguments) {
-        cuvee.command.Main.main(arguments);
+        boolean headless = java.util.List.of(arguments).contains("--headless");
+        boolean window = arguments.length == 0 || (WINDOW.contains(arguments[0]) && !headless);
+        if (!window) {
+            Main.main(arguments);
+            return;
+        }
+        LogFile.use(Main.machine().workplace().state());
+        Application.launch(CuveeApp.class, arguments);
+        System.exit(0);
     }
 }

@@ -1,0 +1,24 @@
+package cuvee.desktop;
+
+import java.nio.file.Path;
+import java.util.Optional;
+
+/** The system's file choosers, behind an interface so that tests can choose. */
+interface Choosers {
+    Optional<Path> folder(String title);
+
+    Optional<Path> job(String title);
+
+    /** A file to write to. */
+    Optional<Path> target(String title, Path proposed, String... endings);
+
+    /** Asks yes or no; the first is the safe answer. */
+    Leaving leave(String jobName);
+
+    /** What to do with a job that is not saved. */
+    enum Leaving {
+        STAY,
+        SAVE,
+        LEAVE
+    }
+}

@@ -1,0 +1,399 @@
+package cuvee.desktop;
+
+import atlantafx.base.theme.PrimerDark;
+import atlantafx.base.theme.PrimerLight;
+import cuvee.command.Machine;
+import cuvee.command.Main;
+import cuvee.demo.DemoRun;
+import cuvee.finding.CuveeException;
+import cuvee.model.JobModel;
+import cuvee.model.RecentJobs;
+import cuvee.model.Stage;
+import java.io.File;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Optional;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.control.Alert;
+import javafx.scene.control.ButtonType;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.StackPane;
+import org.jspecify.annotations.Nullable;
+
+/** The window. It wires the services; all else is in the views and the models. */
+public final class CuveeApp extends Application {
+    private final Machine machine = Main.machine();
+    private final StackPane root = new StackPane();
+    private @Nullable Choosers choosers;
+    private javafx.stage.@Nullable Stage window;
+    private @Nullable JobModel model;
+    private @Nullable JobFrame frame;
+    private boolean dark;
+
+    @Override
+    public void start(javafx.stage.Stage stage) {
+        window = stage;
+        choosers = new SystemChoosers(stage);
+        Fonts.load();
+        root.getStyleClass().add("cuvee");
+        root.setId("root");
+        Scene scene = new Scene(root, 1280, 800);
+        applyTheme(scene);
+        scene.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        scene.setOnDragOver(this::dragOver);
+        scene.setOnDragDropped(this::dropped);
+        stage.setScene(scene);
+        stage.setTitle("Cuvee");
+        stage.setMinWidth(1024);
+        stage.setMinHeight(700);
+        stage.setOnCloseRequest(e -> {
+            if (!leave()) {
+                e.consume();
+            }
+        });
+        showStart();
+        stage.show();
+        begin(getParameters().getRaw());
+    }
+
+    private void begin(List<String> arguments) {
+        if (arguments.isEmpty()) {
+            return;
+        }
+        switch (arguments.get(0)) {
+            case "open" -> {
+                if (arguments.size() > 1) {
+                    open(machine.folder().resolve(arguments.get(1)));
+                }
+            }
+            case "demo" -> {
+                int into = arguments.indexOf("--into");
+                Path folder = into >= 0 && into + 1 < arguments.size()
+                        ? machine.folder().resolve(arguments.get(into + 1)).toAbsolutePath()
+                        : DemoRun.temporaryFolder();
+                demo(folder);
+            }
+            default -> {}
+        }
+    }
+
+    // ---- what the tests may reach ----
+
+    void use(Choosers other) {
+        choosers = other;
+    }
+
+    Optional<JobModel> model() {
+        return Optional.ofNullable(model);
+    }
+
+    Optional<JobFrame> frame() {
+        return Optional.ofNullable(frame);
+    }
+
+    // ---- jobs ----
+
+    void showStart() {
+        if (!leave()) {
+            return;
+        }
+        closeJob();
+        List<RecentJobs.Entry> recent = new RecentJobs(machine.workplace().state()).entries();
+        StartView start = new StartView(
+                new StartView.Doors() {
+                    @Override
+                    public void newJob() {
+                        CuveeApp.this.newJob();
+                    }
+
+                    @Override
+                    public void openJob() {
+                        CuveeApp.this.openJob();
+                    }
+
+                    @Override
+                    public void demo() {
+                        CuveeApp.this.demo(DemoRun.temporaryFolder());
+                    }
+                },
+                recent,
+                entry -> open(entry.file()));
+        root.getChildren().setAll(start);
+        title("Cuvee");
+    }
+
+    private void newJob() {
+        chooser().folder("Choose the folder with the workbooks").ifPresent(folder -> draft(List.of(folder)));
+    }
+
+    private void openJob() {
+        chooser().job("Open a job").ifPresent(this::open);
+    }
+
+    /** A new job over dropped or chosen folders and files. */
+    void draft(List<Path> places) {
+        take(() -> JobModel.draft(machine.workplace(), Platform::runLater, places));
+    }
+
+    void open(Path file) {
+        take(() -> JobModel.open(machine.workplace(), Platform::runLater, file));
+    }
+
+    void demo(Path folder) {
+        take(() -> {
+            Path file = DemoRun.layOut(DemoRun.material(), folder);
+            if (!Files.exists(file)) {
+                DemoRun.draft(file);
+            }
+            return JobModel.open(machine.workplace(), Platform::runLater, file);
+        });
+    }
+
+    /** Makes a job. */
+    private interface Making {
+        JobModel make();
+    }
+
+    private void take(Making making) {
+        if (!leave()) {
+            return;
+        }
+        closeJob();
+        try {
+            JobModel made = making.make();
+            model = made;
+            JobFrame shown = frameOf(made);
+            frame = shown;
+            root.getChildren().setAll(shown);
+            made.titleProperty().addListener((o, before, now) -> title(now + " - Cuvee"));
+            title(made.titleProperty().get() + " - Cuvee");
+            made.refresh();
+        } catch (CuveeException failed) {
+            showStart();
+            Alert alert = new Alert(Alert.AlertType.NONE, failed.finding().text(), ButtonType.OK);
+            alert.setTitle("Cuvee");
+            alert.initOwner(window);
+            alert.show();
+        }
+    }
+
+    private JobFrame frameOf(JobModel made) {
+        return new JobFrame(
+                made,
+                new JobFrame.Shell() {
+                    @Override
+                    public void start() {
+                        showStart();
+                    }
+
+                    @Override
+                    public void newJob() {
+                        CuveeApp.this.newJob();
+                    }
+
+                    @Override
+                    public void openJob() {
+                        CuveeApp.this.openJob();
+                    }
+
+                    @Override
+                    public void save() {
+                        CuveeApp.this.save();
+                    }
+
+                    @Override
+                    public void saveAs() {
+                        CuveeApp.this.saveAs();
+                    }
+
+                    @Override
+                    public void changeTheme() {
+                        CuveeApp.this.changeTheme();
+                    }
+
+                    @Override
+                    public Palette palette() {
+                        return Palette.of(dark);
+                    }
+                },
+                this::chooser,
+                Platform::runLater,
+                ZoneId.systemDefault());
+    }
+
+    private Choosers chooser() {
+        return Objects.requireNonNull(choosers);
+    }
+
+    private boolean save() {
+        JobModel open = model;
+        if (open == null) {
+            return true;
+        }
+        if (open.hasFile()) {
+            open.save();
+            return !open.unsavedProperty().get();
+        }
+        return saveAs();
+    }
+
+    private boolean saveAs() {
+        JobModel open = model;
+        if (open == null) {
+            return true;
+        }
+        Optional<Path> target = chooser().target("Save the job as", open.file(), "cuvee");
+        target.ifPresent(open::saveAs);
+        return target.isPresent() && !open.unsavedProperty().get();
+    }
+
+    /** True where the open job may be left: it is saved, or the analyst said so. */
+    private boolean leave() {
+        JobModel open = model;
+        boolean nothingDecided = open != null
+                && !open.canUndoProperty().get()
+                && open.jobProperty().get().settled().isEmpty()
+                && !open.hasFile();
+        if (open == null || !open.unsavedProperty().get() || nothingDecided || onlyAssumed(open)) {
+            return true;
+        }
+        return switch (chooser().leave(open.jobProperty().get().name())) {
+            case STAY -> false;
+            case LEAVE -> true;
+            case SAVE -> save();
+        };
+    }
+
+    /** What Cuvee itself added can be found again, so leaving it unsaved loses nothing of the analyst's. */
+    private static boolean onlyAssumed(JobModel open) {
+        return open.hasFile() && !open.canUndoProperty().get();
+    }
+
+    private void closeJob() {
+        JobFrame shown = frame;
+        JobModel open = model;
+        frame = null;
+        model = null;
+        if (shown != null) {
+            shown.close();
+        }
+        if (open != null) {
+            open.close();
+        }
+    }
+
+    private void title(String text) {
+        javafx.stage.Stage shown = window;
+        if (shown != null) {
+            shown.setTitle(text);
+        }
+    }
+
+    // ---- look ----
+
+    private void changeTheme() {
+        dark = !dark;
+        applyTheme(root.getScene());
+        JobFrame shown = frame;
+        if (shown != null) {
+            shown.usePalette(Palette.of(dark));
+        }
+    }
+
+    private void applyTheme(Scene scene) {
+        Application.setUserAgentStylesheet(
+                dark ? new PrimerDark().getUserAgentStylesheet() : new PrimerLight().getUserAgentStylesheet());
+        scene.getStylesheets()
+                .setAll(Objects.requireNonNull(CuveeApp.class.getResource("cuvee.css")).toExternalForm());
+        root.getStyleClass().remove("dark");
+        if (dark) {
+            root.getStyleClass().add("dark");
+        }
+    }
+
+    // ---- hands ----
+
+    private void key(KeyEvent e) {
+        JobFrame shown = frame;
+        JobModel open = model;
+        if (shown == null || open == null) {
+            return;
+        }
+        if (e.isAltDown() && e.getCode().isDigitKey()) {
+            int at = e.getCode().getName().charAt(0) - '1';
+            if (at >= 0 && at < Stage.values().length) {
+                shown.go(Stage.values()[at]);
+                e.consume();
+            }
+        } else if (e.getCode() == KeyCode.F5) {
+            open.refresh();
+            e.consume();
+        } else if (e.getCode() == KeyCode.ESCAPE && open.workProperty().get().isPresent()) {
+            open.cancel();
+            e.consume();
+        } else if (matches(e, "Shortcut+S")) {
+            save();
+            e.consume();
+        } else if (matches(e, "Shortcut+D")) {
+            shown.deliverNow();
+            e.consume();
+        } else if (matches(e, "Shortcut+Z")) {
+            open.undo();
+            e.consume();
+        } else if (matches(e, "Shortcut+Y") || matches(e, "Shortcut+Shift+Z")) {
+            open.redo();
+            e.consume();
+        }
+    }
+
+    private static boolean matches(KeyEvent e, String keys) {
+        return KeyCombination.valueOf(keys).match(e);
+    }
+
+    private void dragOver(DragEvent e) {
+        if (e.getDragboard().hasFiles()) {
+            e.acceptTransferModes(TransferMode.COPY, TransferMode.LINK);
+        }
+        e.consume();
+    }
+
+    private void dropped(DragEvent e) {
+        List<Path> paths = e.getDragboard().hasFiles()
+                ? e.getDragboard().getFiles().stream().map(File::toPath).toList()
+                : List.of();
+        e.setDropCompleted(!paths.isEmpty());
+        e.consume();
+        drop(paths);
+    }
+
+    /** A job that is dropped is opened; folders and files become a new job, or more places of the open one. */
+    void drop(List<Path> paths) {
+        if (paths.isEmpty()) {
+            return;
+        }
+        JobModel open = model;
+        Path first = paths.get(0);
+        if (first.toString().toLowerCase(Locale.ROOT).endsWith(".cuvee")) {
+            open(first);
+        } else if (open == null) {
+            draft(paths);
+        } else {
+            open.addPlaces(paths);
+        }
+    }
+
+    @Override
+    public void stop() {
+        closeJob();
+    }
+}

@@ -1,0 +1,61 @@
+package cuvee.desktop;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Objects;
+import javafx.scene.text.Font;
+import javafx.scene.text.Text;
+
+/** The bundled typeface, and how much of a text fits into a width. */
+final class Fonts {
+    static final String FAMILY = "IBM Plex Sans";
+    private static final Map<Font, double[]> WIDTHS = new LinkedHashMap<>();
+    private static final Text MEASURE = new Text();
+
+    private Fonts() {}
+
+    /** Loads the typeface; to be called once, before anything is shown. */
+    static void load() {
+        for (String file : new String[] {"400Regular", "500Medium", "600SemiBold"}) {
+            try (InputStream in = Objects.requireNonNull(
+                    Fonts.class.getResourceAsStream("fonts/IBMPlexSans_" + file + ".ttf"), file)) {
+                Font.loadFont(in, 13);
+            } catch (IOException failed) {
+                throw new UncheckedIOException(failed);
+            }
+        }
+    }
+
+    /** The text, or as much of it as fits with a mark that it goes on. */
+    static String fitting(String text, Font font, double width) {
+        double[] widths = WIDTHS.computeIfAbsent(font, f -> new double[256]);
+        double used = 0;
+        double dots = 3 * charWidth('.', font, widths);
+        int fits = -1;
+        for (int i = 0; i < text.length(); i++) {
+            used += charWidth(text.charAt(i), font, widths);
+            if (fits < 0 && used + dots > width) {
+                fits = i;
+            }
+            if (used > width) {
+                return text.substring(0, Math.max(0, fits)).stripTrailing() + "…";
+            }
+        }
+        return text.indexOf('\n') < 0 ? text : text.replace('\n', ' ');
+    }
+
+    private static double charWidth(char c, Font font, double[] widths) {
+        if (c >= widths.length) {
+            return font.getSize() * 0.62;
+        }
+        if (widths[c] == 0) {
+            MEASURE.setFont(font);
+            MEASURE.setText(String.valueOf(c));
+            widths[c] = Math.max(0.1, MEASURE.getLayoutBounds().getWidth());
+        }
+        return widths[c];
+    }
+}

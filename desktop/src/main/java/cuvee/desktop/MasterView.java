@@ -1,0 +1,129 @@
+package cuvee.desktop;
+
+import cuvee.master.MasterReader;
+import cuvee.model.JobModel;
+import cuvee.model.MasterGrid;
+import cuvee.place.Says;
+import cuvee.refresh.JobSession;
+import cuvee.refresh.Outcome;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+
+/** The master: every row, with the trail of the selected cell told to the trail bar. */
+final class MasterView extends VBox {
+    private final GridView grid = new GridView("master-grid");
+    private final Label sums = new Label();
+    private final JobModel model;
+    private final Executor ui;
+    private final Consumer<String> trail;
+    private final ExecutorService trails = Executors.newSingleThreadExecutor(run -> {
+        Thread thread = new Thread(run, "cuvee-trail");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private @Nullable MasterGrid shown;
+    private long asked;
+
+    MasterView(JobModel model, Executor ui, Consumer<String> trail) {
+        this.model = model;
+        this.ui = ui;
+        this.trail = trail;
+        setId("master");
+        grid.setEmptyWords("The master has no rows yet. Refresh, or look in Collect at why no file was taken.");
+        grid.setOnSelect(this::selected);
+        VBox.setVgrow(grid, Priority.ALWAYS);
+        sums.getStyleClass().add("hint");
+        HBox foot = new HBox(sums);
+        foot.setAlignment(Pos.CENTER_LEFT);
+        foot.getStyleClass().add("view-foot");
+        getChildren().addAll(grid, foot);
+        model.outcomeProperty().addListener((o, before, now) -> show(now));
+        show(model.outcomeProperty().get());
+    }
+
+    GridView grid() {
+        return grid;
+    }
+
+    private void show(Optional<Outcome> outcome) {
+        if (outcome.isEmpty()) {
+            return;
+        }
+        MasterGrid before = shown;
+        MasterGrid now = new MasterGrid(model.session(), outcome.get(), ui);
+        shown = now;
+        grid.setModel(now);
+        if (before != null) {
+            before.close();
+        }
+        StringBuilder words = new StringBuilder("Sums over all rows:");
+        String between = " ";
+        for (MasterReader.Total total : outcome.get().totals()) {
+            if (total.sum() != null) {
+                words.append(between).append(total.column()).append(' ').append(MasterGrid.groupedNumber(total.sum()));
+                between = ",  ";
+            }
+        }
+        sums.setText(between.equals(" ") ? "No number columns." : words.toString());
+    }
+
+    private void selected(long row, int column) {
+        MasterGrid now = shown;
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        if (now == null || outcome.isEmpty() || now.rows() == 0) {
+            trail.accept("");
+            return;
+        }
+        Optional<MasterReader.Line> line = now.line(row);
+        if (line.isEmpty()) {
+            return;
+        }
+        long request = ++asked;
+        String value = now.text(row, column);
+        String title = now.title(column);
+        trails.execute(() -> {
+            JobSession.Trail found = model.session().trail(outcome.get(), line.get(), column);
+            String said = say(found, title, value == null ? "" : value);
+            ui.execute(() -> {
+                if (request == asked) {
+                    trail.accept(said);
+                }
+            });
+        });
+    }
+
+    private static String say(JobSession.Trail found, String title, String value) {
+        StringBuilder said = new StringBuilder(found.where().toString());
+        if (found.header().isEmpty()) {
+            return said.append(": no column feeds ").append(Says.quoted(title)).append(" there").toString();
+        }
+        said.append(", column ").append(Says.quoted(found.header())).append(": ");
+        if (found.raw().isEmpty()) {
+            return said.append("blank").toString();
+        }
+        said.append("text ").append(Says.quoted(found.raw()));
+        if (value.isEmpty()) {
+            said.append(" does not fit the column's type");
+        } else if (!value.equals(found.raw())) {
+            said.append(" read as ").append(value);
+        }
+        return said.toString();
+    }
+
+    void close() {
+        trails.shutdownNow();
+        MasterGrid now = shown;
+        if (now != null) {
+            now.close();
+        }
+    }
+}

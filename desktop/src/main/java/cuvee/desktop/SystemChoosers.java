@@ -1,0 +1,65 @@
+package cuvee.desktop;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.Optional;
+import javafx.scene.control.Alert;
+import javafx.scene.control.ButtonBar.ButtonData;
+import javafx.scene.control.ButtonType;
+import javafx.stage.DirectoryChooser;
+import javafx.stage.FileChooser;
+import javafx.stage.FileChooser.ExtensionFilter;
+import javafx.stage.Window;
+
+/** The choosers of the desktop. */
+final class SystemChoosers implements Choosers {
+    private final Window owner;
+
+    SystemChoosers(Window owner) {
+        this.owner = owner;
+    }
+
+    @Override
+    public Optional<Path> folder(String title) {
+        DirectoryChooser chooser = new DirectoryChooser();
+        chooser.setTitle(title);
+        return Optional.ofNullable(chooser.showDialog(owner)).map(File::toPath);
+    }
+
+    @Override
+    public Optional<Path> job(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.getExtensionFilters().add(new ExtensionFilter("Cuvee jobs", "*.cuvee"));
+        return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+    }
+
+    @Override
+    public Optional<Path> target(String title, Path proposed, String... endings) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        Path folder = proposed.toAbsolutePath().getParent();
+        if (folder != null && folder.toFile().isDirectory()) {
+            chooser.setInitialDirectory(folder.toFile());
+        }
+        chooser.setInitialFileName(proposed.getFileName().toString());
+        Arrays.stream(endings)
+                .map(ending -> new ExtensionFilter(ending, "*." + ending))
+                .forEach(chooser.getExtensionFilters()::add);
+        return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath);
+    }
+
+    @Override
+    public Leaving leave(String jobName) {
+        ButtonType save = new ButtonType("Save", ButtonData.YES);
+        ButtonType leave = new ButtonType("Leave unsaved", ButtonData.NO);
+        ButtonType stay = new ButtonType("Stay", ButtonData.CANCEL_CLOSE);
+        Alert alert = new Alert(
+                Alert.AlertType.NONE, "The job “" + jobName + "” has decisions that are not saved.", save, leave, stay);
+        alert.initOwner(owner);
+        alert.setTitle("Cuvee");
+        ButtonType chosen = alert.showAndWait().orElse(stay);
+        return chosen == save ? Leaving.SAVE : chosen == leave ? Leaving.LEAVE : Leaving.STAY;
+    }
+}

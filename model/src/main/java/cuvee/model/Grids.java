@@ -1,0 +1,220 @@
+package cuvee.model;
+
+import cuvee.detect.FoundTable;
+import cuvee.detect.TableColumn;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.layout.Layout;
+import cuvee.layout.PlacedTable;
+import cuvee.lineup.LineUp;
+import cuvee.model.GridModel.Tone;
+import cuvee.model.ListGrid.Column;
+import cuvee.place.Says;
+import cuvee.refresh.Outcome;
+import cuvee.refresh.Proposal;
+import cuvee.refresh.SourceReport;
+import cuvee.value.LooseText;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** What the views show of an outcome, as grids. */
+public final class Grids {
+    private static final DateTimeFormatter SHORT = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm");
+
+    private Grids() {}
+
+    // ---- Collect ----
+
+    /** A line of the list of files: a folder, or a file in it. */
+    public record FileLine(String folder, String name, Optional<SourceReport> source) {}
+
+    /** The files, grouped by folder. */
+    public static ListGrid<FileLine> files(Outcome outcome, ZoneId zone) {
+        List<FileLine> lines = new ArrayList<>();
+        String folder = "";
+        for (SourceReport source : outcome.sources()) {
+            int slash = source.path().lastIndexOf('/');
+            String here = slash < 0 ? "" : source.path().substring(0, slash);
+            if (!here.equals(folder)) {
+                lines.add(new FileLine(here, "", Optional.empty()));
+                folder = here;
+            }
+            lines.add(new FileLine(here, source.path().substring(slash + 1), Optional.of(source)));
+        }
+        List<Column<FileLine>> columns = List.of(
+                Column.of("File", 290, line -> line.source().isEmpty() ? line.folder() : line.name()),
+                Column.number("Size", 84, line -> line.source().map(s -> Says.size(s.size())).orElse("")),
+                Column.of("Modified", 140, line -> line.source().map(s -> time(s.modified(), zone)).orElse("")),
+                Column.of("Found in it", 230, line -> line.source().map(Grids::foundIn).orElse("")),
+                Column.of("State", 96, line -> line.source().map(s -> s.state().word()).orElse("")),
+                Column.of("Why", 520, line -> line.source().map(Grids::why).orElse("")));
+        return new ListGrid<>(lines, columns, Grids::toneOf);
+    }
+
+    private static Tone toneOf(FileLine line, int column) {
+        if (line.source().isEmpty()) {
+            return Tone.HEADING;
+        }
+        boolean aside = line.source().get().state() != SourceReport.State.TAKEN;
+        if (aside) {
+            return column == 4 ? Tone.MARKED : Tone.QUIET;
+        }
+        return column == 1 || column == 2 ? Tone.QUIET : Tone.PLAIN;
+    }
+
+    private static String time(long millis, ZoneId zone) {
+        return millis < 0 ? "" : SHORT.format(Instant.ofEpochMilli(millis).atZone(zone));
+    }
+
+    private static String foundIn(SourceReport source) {
+        if (source.tables().isEmpty()) {
+            return "";
+        }
+        return Says.count(source.rows(), "row") + " in " + Says.count(source.tables().size(), "table");
+    }
+
+    private static String why(SourceReport source) {
+        if (!source.reason().isEmpty()) {
+            return source.reason();
+        }
+        if (source.outside().isEmpty()) {
+            return "";
+        }
+        return "not taken: "
+                + Says.list(source.outside().stream()
+                        .map(out -> (out.sheet().isEmpty() ? "a table" : "sheet " + out.sheet()) + ", " + out.reason())
+                        .toList());
+    }
+
+    // ---- Read ----
+
+    /** The tables with their tally. */
+    public static ListGrid<PlacedTable> tables(Outcome outcome) {
+        List<PlacedTable> tables =
+                outcome.sources().stream().flatMap(source -> source.tables().stream()).toList();
+        List<Column<PlacedTable>> columns = List.of(
+                Column.of("File", 260, PlacedTable::source),
+                Column.of("Sheet", 90, PlacedTable::sheet),
+                Column.number("Header", 70, t -> t.table().headerRows().stream()
+                        .map(String::valueOf)
+                        .collect(Collectors.joining(", "))),
+                Column.number("Lines seen", 90, t -> Says.number(t.table().seen())),
+                Column.number("Kept", 80, t -> Says.number(t.table().kept())),
+                Column.of("Set aside", 260, t -> aside(t.table())),
+                Column.of("Why it was read so", 620, t -> t.table().reason()));
+        return new ListGrid<>(tables, columns, (table, column) -> column == 6 ? Tone.QUIET : Tone.PLAIN);
+    }
+
+    private static String aside(FoundTable table) {
+        return table.setAside().entrySet().stream()
+                .map(entry -> Says.number(entry.getValue()) + " " + entry.getKey().word())
+                .collect(Collectors.joining(", "));
+    }
+
+    // ---- Line up ----
+
+    /** The board: layouts down, master columns across, each cell the header as the layout spells it. */
+    public static ListGrid<Layout> lineUp(Outcome outcome) {
+        List<Column<Layout>> columns = new ArrayList<>();
+        columns.add(Column.of("Layout", 180, Grids::layoutName));
+        columns.add(Column.number("Tables", 66, layout -> Says.number(layout.tables().size())));
+        for (Proposal.ColumnReport column : outcome.proposal().columns()) {
+            double width = Math.max(118, column.name().length() * 7.6 + 26);
+            String subtitle = column.type().word() + ", " + MasterGrid.fullness(column.filled(), outcome.rows());
+            columns.add(new Column<>(
+                    column.name(),
+                    subtitle,
+                    Math.max(width, subtitle.length() * 6.6 + 24),
+                    false,
+                    layout -> spelled(outcome, layout, column.name())));
+        }
+        return new ListGrid<>(outcome.proposal().layouts(), columns, (layout, column) -> {
+            if (column < 2) {
+                return Tone.PLAIN;
+            }
+            String cell = spelled(outcome, layout, outcome.proposal().columns().get(column - 2).name());
+            return cell.isEmpty() ? Tone.ABSENT : cell.equals("=") ? Tone.QUIET : Tone.PLAIN;
+        });
+    }
+
+    private static String layoutName(Layout layout) {
+        Set<String> folders = new LinkedHashSet<>();
+        layout.tables().forEach(table -> {
+            int slash = table.source().indexOf('/');
+            folders.add(slash < 0 ? table.source() : table.source().substring(0, slash));
+        });
+        return Says.list(List.copyOf(folders));
+    }
+
+    /** The header that feeds a column in a layout: "=" where it is spelled the same, empty where there is none. */
+    private static String spelled(Outcome outcome, Layout layout, String name) {
+        for (int i = 0; i < layout.keys().size(); i++) {
+            String key = layout.keys().get(i);
+            String feeds = outcome.job()
+                    .decision(LineUp.KIND, key)
+                    .map(cuvee.job.Decision::answer)
+                    .orElse(LooseText.key(name).equals(key) ? name : "");
+            if (feeds.equals(name)) {
+                String header = layout.headers().get(i);
+                return header.equals(name) ? "=" : header;
+            }
+        }
+        return "";
+    }
+
+    // ---- Check ----
+
+    /** The findings, the gravest first. */
+    public static ListGrid<Finding> findings(Outcome outcome) {
+        List<Finding> findings = outcome.findings().stream()
+                .filter(finding -> finding.atLeast(Severity.REMARK))
+                .sorted((a, b) -> b.severity().compareTo(a.severity()))
+                .toList();
+        List<Column<Finding>> columns = List.of(
+                Column.of("Weight", 80, finding -> finding.severity().word()),
+                Column.of("Where", 270, finding -> finding.where().toString()),
+                Column.of("What happened", 560, Finding::what),
+                Column.of("What Cuvee did", 280, Finding::done),
+                Column.of("What you can do", 400, Finding::canDo));
+        return new ListGrid<>(
+                findings,
+                columns,
+                (finding, column) -> column == 0 && finding.atLeast(Severity.WARNING) ? Tone.MARKED : Tone.PLAIN);
+    }
+
+    /** The reconciliation: for each source the lines seen, kept and set aside, which always add up. */
+    public static ListGrid<SourceReport> reconciliation(Outcome outcome) {
+        List<SourceReport> sources = outcome.sources().stream()
+                .filter(source -> !source.tables().isEmpty())
+                .toList();
+        List<Column<SourceReport>> columns = List.of(
+                Column.of("File", 300, SourceReport::path),
+                Column.number("Lines seen", 100, source -> Says.number(source.seen())),
+                Column.number("Kept", 90, source -> Says.number(source.rows())),
+                Column.number("Set aside", 90, source -> Says.number(source.seen() - source.rows())),
+                Column.of("Headers missing", 420, source -> missing(outcome, source)));
+        return new ListGrid<>(sources, columns, (source, column) -> column == 4 ? Tone.QUIET : Tone.PLAIN);
+    }
+
+    private static String missing(Outcome outcome, SourceReport source) {
+        Set<String> keys = new LinkedHashSet<>();
+        source.tables().forEach(table -> table.table().columns().stream()
+                .map(TableColumn::header)
+                .forEach(header -> keys.add(LooseText.key(header))));
+        List<String> missing = outcome.proposal().columns().stream()
+                .map(Proposal.ColumnReport::name)
+                .filter(name -> keys.stream().noneMatch(key -> outcome.job()
+                        .decision(LineUp.KIND, key)
+                        .map(decision -> decision.answer().equals(name))
+                        .orElse(LooseText.key(name).equals(key))))
+                .toList();
+        return missing.isEmpty() ? "" : Says.list(missing);
+    }
+}

@@ -1,0 +1,350 @@
+package cuvee.model;
+
+import cuvee.finding.CuveeException;
+import cuvee.finding.Question;
+import cuvee.job.Decision;
+import cuvee.job.Delivery;
+import cuvee.job.Job;
+import cuvee.job.JobDraft;
+import cuvee.job.JobFile;
+import cuvee.job.Place;
+import cuvee.place.Says;
+import cuvee.refresh.JobSession;
+import cuvee.refresh.Outcome;
+import cuvee.refresh.Workplace;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * One open job: its history, the outcome of the last refresh, and what the analyst can do with them. Used on the
+ * interface thread; the engine works on a thread of its own. Whoever opens it closes it.
+ */
+public final class JobModel implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(JobModel.class);
+    private final Executor ui;
+    private final ExecutorService worker;
+    private final JobSession session;
+    private final History<Job> history;
+    private final RecentJobs recent;
+    private Path file;
+    private boolean saved;
+    private Job savedJob;
+    private final ReadOnlyObjectWrapper<Job> job = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Optional<Outcome>> outcome = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Optional<Work<?>>> work = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Message> message = new ReadOnlyObjectWrapper<>(Message.NONE);
+    private final ReadOnlyStringWrapper title = new ReadOnlyStringWrapper("");
+    private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper();
+    private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
+    private final ReadOnlyBooleanWrapper canRedo = new ReadOnlyBooleanWrapper();
+
+    /**
+     * A word to the analyst.
+     *
+     * @param failure true where something could not be done
+     */
+    public record Message(String text, boolean failure) {
+        static final Message NONE = new Message("", false);
+    }
+
+    private JobModel(Workplace workplace, Executor ui, Job first, Path file, boolean saved) {
+        this.ui = ui;
+        this.file = file;
+        this.saved = saved;
+        this.savedJob = first;
+        this.history = new History<>(first);
+        this.recent = new RecentJobs(workplace.state());
+        Path folder = file.toAbsolutePath().getParent();
+        this.session = JobSession.open(workplace, first.id(), folder == null ? file.toAbsolutePath() : folder);
+        this.worker = Executors.newSingleThreadExecutor(run -> {
+            Thread thread = new Thread(run, "cuvee-work");
+            thread.setDaemon(true);
+            return thread;
+        });
+        show();
+        if (saved) {
+            recent.opened(file, first.name());
+        }
+    }
+
+    /** Opens a saved job. */
+    public static JobModel open(Workplace workplace, Executor ui, Path file) {
+        return new JobModel(workplace, ui, JobFile.open(file), file, true);
+    }
+
+    /** A new job over a folder or files; it is saved when the analyst says so. */
+    public static JobModel draft(Workplace workplace, Executor ui, List<Path> places) {
+        Path first = places.get(0).toAbsolutePath().normalize();
+        Path folder = first.getParent() == null ? first : first.getParent();
+        Path file = folder.resolve(first.getFileName() + ".cuvee");
+        return new JobModel(workplace, ui, JobDraft.of(file, places), file, false);
+    }
+
+    // ---- what is shown ----
+
+    public ReadOnlyObjectProperty<Job> jobProperty() {
+        return job.getReadOnlyProperty();
+    }
+
+    /** The last refresh; empty before the first. */
+    public ReadOnlyObjectProperty<Optional<Outcome>> outcomeProperty() {
+        return outcome.getReadOnlyProperty();
+    }
+
+    /** The work under way, if any. */
+    public ReadOnlyObjectProperty<Optional<Work<?>>> workProperty() {
+        return work.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<Message> messageProperty() {
+        return message.getReadOnlyProperty();
+    }
+
+    /** The job's name, with a star while it is not saved. */
+    public ReadOnlyStringProperty titleProperty() {
+        return title.getReadOnlyProperty();
+    }
+
+    public ReadOnlyBooleanProperty unsavedProperty() {
+        return unsaved.getReadOnlyProperty();
+    }
+
+    public ReadOnlyBooleanProperty canUndoProperty() {
+        return canUndo.getReadOnlyProperty();
+    }
+
+    public ReadOnlyBooleanProperty canRedoProperty() {
+        return canRedo.getReadOnlyProperty();
+    }
+
+    /** Where the job is saved, or would be. */
+    public Path file() {
+        return file;
+    }
+
+    /** True once the job has a file of its own. */
+    public boolean hasFile() {
+        return saved;
+    }
+
+    public JobSession session() {
+        return session;
+    }
+
+    // ---- what can be done ----
+
+    /** Looks at the places again; a refresh under way goes on. */
+    public void refresh() {
+        run("Refreshing", JobSession.Mode.CHANGED_ONLY);
+    }
+
+    private void run(String what, JobSession.Mode mode) {
+        if (work.get().isPresent()) {
+            return;
+        }
+        Job asked = history.now();
+        work.set(Optional.of(Work.<Outcome>start(
+                reporting -> session.refresh(
+                        asked, mode, (stage, done, of) -> reporting.at(stage.words(), done, of)),
+                worker,
+                ui,
+                state -> refreshed(what, asked, state))));
+    }
+
+    private void refreshed(String what, Job asked, Work.State<Outcome> state) {
+        work.set(Optional.empty());
+        if (state instanceof Work.State.Done<Outcome> done) {
+            Outcome result = done.result();
+            if (history.now().equals(asked)) {
+                history.amend(result.job());
+            }
+            session.conclude(result);
+            outcome.set(Optional.of(result));
+            message.set(new Message(result.changed().sentence(), false));
+            show();
+            if (!history.now().equals(result.job())) {
+                // The analyst went on deciding meanwhile; the master follows.
+                refresh();
+            }
+        } else if (state instanceof Work.State.Failed<Outcome> failed) {
+            tell(what, failed.why());
+        } else {
+            message.set(new Message("Stopped. The master is what it was.", false));
+        }
+    }
+
+    /** Stops the work under way. */
+    public void cancel() {
+        work.get().ifPresent(Work::cancel);
+    }
+
+    /** Answers a question; the master follows. */
+    public void settle(Question question, String answer) {
+        step(history.now().withSettled(new Decision(
+                question.kind(), question.subject(), answer, "the analyst's answer", question.text())));
+        refresh();
+    }
+
+    /** Takes in another folder or file. */
+    public void addPlaces(List<Path> paths) {
+        List<Place> places = new ArrayList<>(history.now().places());
+        for (Path path : paths) {
+            Place place = Place.of(JobDraft.relative(file.toAbsolutePath().getParent(), path));
+            if (places.stream().noneMatch(there -> there.path().equals(place.path()))) {
+                places.add(place);
+            }
+        }
+        step(history.now().withPlaces(places));
+        refresh();
+    }
+
+    /** Adds a delivery to a file. */
+    public void addDelivery(Path target) {
+        String relative = JobDraft.relative(file.toAbsolutePath().getParent(), target);
+        List<Delivery> deliveries = new ArrayList<>(history.now().deliveries());
+        deliveries.removeIf(delivery -> delivery.target().equals(relative));
+        deliveries.add(new Delivery(target.getFileName().toString(), relative));
+        step(history.now().withDeliveries(deliveries));
+    }
+
+    /** Takes a delivery out of the job; its file is left alone. */
+    public void removeDelivery(Delivery delivery) {
+        step(history.now().withDeliveries(history.now().deliveries().stream()
+                .filter(other -> !other.equals(delivery))
+                .toList()));
+    }
+
+    /** Writes the master to a delivery's target. */
+    public void deliver(Delivery delivery) {
+        Optional<Outcome> made = outcome.get();
+        if (made.isEmpty() || work.get().isPresent()) {
+            return;
+        }
+        Path target = session.targetOf(delivery);
+        work.set(Optional.of(Work.<Long>start(
+                reporting -> {
+                    reporting.at("writing " + target.getFileName(), 0, 0);
+                    return session.deliver(made.get(), target);
+                },
+                worker,
+                ui,
+                state -> delivered(target, made.get(), state))));
+    }
+
+    private void delivered(Path target, Outcome made, Work.State<Long> state) {
+        work.set(Optional.empty());
+        if (state instanceof Work.State.Done<Long> done) {
+            message.set(new Message(
+                    "Written: " + target.getFileName() + ", " + Says.count(made.rows(), "row") + ", "
+                            + Says.size(done.result()) + ".",
+                    false));
+        } else if (state instanceof Work.State.Failed<Long> failed) {
+            tell("Writing", failed.why());
+        }
+    }
+
+    public void undo() {
+        history.undo();
+        followHistory();
+    }
+
+    public void redo() {
+        history.redo();
+        followHistory();
+    }
+
+    private void followHistory() {
+        show();
+        refresh();
+    }
+
+    private void step(Job next) {
+        if (!next.equals(history.now())) {
+            history.step(next);
+            show();
+        }
+    }
+
+    /** Saves the job in its file. */
+    public void save() {
+        saveAs(file);
+    }
+
+    /** Saves the job in a file; its places are then relative to that. */
+    public void saveAs(Path target) {
+        try {
+            Path oldFolder = file.toAbsolutePath().normalize().getParent();
+            Path newFolder = target.toAbsolutePath().normalize().getParent();
+            Job now = history.now();
+            if (oldFolder != null && newFolder != null && !oldFolder.equals(newFolder)) {
+                now = now.withPlaces(now.places().stream()
+                        .map(place -> new Place(
+                                JobDraft.relative(newFolder, oldFolder.resolve(place.path())),
+                                place.subfolders(),
+                                place.label()))
+                        .toList());
+            }
+            String name = target.getFileName().toString().replaceFirst("(?i)\\.cuvee$", "");
+            if (!saved) {
+                now = now.withName(name);
+            }
+            JobFile.save(now, target);
+            history.amend(now);
+            file = target;
+            saved = true;
+            savedJob = now;
+            recent.opened(target, now.name());
+            message.set(new Message("Saved: " + target.getFileName() + ".", false));
+            show();
+        } catch (CuveeException failed) {
+            tell("Saving", failed);
+        }
+    }
+
+    private void tell(String what, Throwable why) {
+        if (why instanceof CuveeException known) {
+            message.set(new Message(known.finding().text(), true));
+        } else {
+            LOG.error("{} failed", what, why);
+            message.set(new Message(
+                    what + " failed inside Cuvee (" + why + "). Nothing was changed. The log in Cuvee's state folder says more.",
+                    true));
+        }
+    }
+
+    private void show() {
+        Job now = history.now();
+        boolean dirty = !saved || !now.equals(savedJob);
+        job.set(now);
+        unsaved.set(dirty);
+        title.set(now.name() + (dirty ? " *" : ""));
+        canUndo.set(history.canUndo());
+        canRedo.set(history.canRedo());
+    }
+
+    /** Stops the work and gives the store back. */
+    @Override
+    public void close() {
+        cancel();
+        worker.execute(session::close);
+        worker.shutdown();
+    }
+
+    /** Waits until everything has come to an end after {@link #close}. */
+    public boolean awaitClosed(long millis) throws InterruptedException {
+        return worker.awaitTermination(millis, java.util.concurrent.TimeUnit.MILLISECONDS);
+    }
+}

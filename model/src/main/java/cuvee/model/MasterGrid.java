@@ -1,0 +1,202 @@
+package cuvee.model;
+
+import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
+import cuvee.place.Says;
+import cuvee.refresh.JobSession;
+import cuvee.refresh.Outcome;
+import cuvee.refresh.Proposal;
+import cuvee.value.Type;
+import java.math.BigDecimal;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The master as a grid: pages are read on a thread of their own and kept while they are near; the rest is never in
+ * memory. Used on the interface thread. Whoever makes it closes it.
+ */
+public final class MasterGrid implements GridModel, AutoCloseable {
+    static final int PAGE_ROWS = 200;
+    private static final int PAGES = 40;
+    private final Outcome outcome;
+    private final MasterReader reader;
+    private final Executor ui;
+    private final ExecutorService reading;
+    private final Set<Long> asked = new HashSet<>();
+    private final Map<Long, List<MasterReader.Line>> pages = new LinkedHashMap<>(64, 0.75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Long, List<MasterReader.Line>> eldest) {
+            return size() > PAGES;
+        }
+    };
+    private Runnable listener = () -> {};
+    private boolean closed;
+
+    public MasterGrid(JobSession session, Outcome outcome, Executor ui) {
+        this.outcome = outcome;
+        this.reader = session.reader(outcome);
+        this.ui = ui;
+        this.reading = Executors.newSingleThreadExecutor(run -> {
+            Thread thread = new Thread(run, "cuvee-pages");
+            thread.setDaemon(true);
+            return thread;
+        });
+    }
+
+    @Override
+    public long rows() {
+        return outcome.rows();
+    }
+
+    @Override
+    public int columns() {
+        return outcome.proposal().plan().columns().size()
+                + outcome.proposal().plan().tags().size();
+    }
+
+    @Override
+    public String title(int column) {
+        MasterPlan plan = outcome.proposal().plan();
+        return column < plan.columns().size()
+                ? plan.columns().get(column).name()
+                : plan.tags().get(column - plan.columns().size()).name();
+    }
+
+    @Override
+    public String subtitle(int column) {
+        List<Proposal.ColumnReport> reports = outcome.proposal().columns();
+        if (column >= reports.size()) {
+            return "tag";
+        }
+        Proposal.ColumnReport report = reports.get(column);
+        return report.type().word() + ", " + fullness(report.filled(), outcome.rows())
+                + (report.misfits() > 0 ? ", " + Says.number(report.misfits()) + " do not fit" : "");
+    }
+
+    /** How full a column is, in words. */
+    static String fullness(long filled, long rows) {
+        if (rows == 0 || filled == 0) {
+            return "empty";
+        }
+        if (filled >= rows) {
+            return "full";
+        }
+        long percent = Math.min(99, Math.max(1, Math.round(100.0 * filled / rows)));
+        return percent + " % filled";
+    }
+
+    @Override
+    public double width(int column) {
+        double byType =
+                switch (type(column)) {
+                    case TEXT -> column >= outcome.proposal().columns().size() ? 210 : 160;
+                    case DATE_AND_TIME -> 160;
+                    case DATE -> 110;
+                    default -> 120;
+                };
+        return Math.max(byType, Math.max(title(column).length(), subtitle(column).length() * 0.88) * 7.4 + 24);
+    }
+
+    private Type type(int column) {
+        List<Proposal.ColumnReport> reports = outcome.proposal().columns();
+        return column < reports.size() ? reports.get(column).type() : Type.TEXT;
+    }
+
+    @Override
+    public boolean numeric(int column) {
+        return type(column).isNumber();
+    }
+
+    @Override
+    public @Nullable String text(long row, int column) {
+        Optional<MasterReader.Line> line = line(row);
+        if (line.isEmpty()) {
+            return null;
+        }
+        String value = line.get().values().get(column);
+        return value == null ? "" : shown(value, type(column));
+    }
+
+    /** A value as people read it: numbers grouped, percents as such. */
+    static String shown(String value, Type type) {
+        return switch (type) {
+            case WHOLE_NUMBER, DECIMAL -> grouped(new BigDecimal(value));
+            case MONEY -> grouped(new BigDecimal(value).setScale(Math.max(2, new BigDecimal(value).scale()), java.math.RoundingMode.UNNECESSARY));
+            case PERCENT -> grouped(new BigDecimal(value).movePointRight(2).stripTrailingZeros()) + " %";
+            case DATE_AND_TIME -> value.replace('T', ' ');
+            case YES_NO -> value.equals("true") ? "yes" : "no";
+            default -> value;
+        };
+    }
+
+    /** A plain decimal with its thousands set apart. */
+    public static String groupedNumber(String plain) {
+        return grouped(new BigDecimal(plain));
+    }
+
+    private static String grouped(BigDecimal number) {
+        String plain = number.toPlainString();
+        int start = plain.startsWith("-") ? 1 : 0;
+        int end = plain.indexOf('.') < 0 ? plain.length() : plain.indexOf('.');
+        StringBuilder text = new StringBuilder(plain);
+        for (int i = end - 3; i > start; i -= 3) {
+            text.insert(i, ',');
+        }
+        return text.toString();
+    }
+
+    @Override
+    public Tone tone(long row, int column) {
+        return column >= outcome.proposal().columns().size() ? Tone.QUIET : Tone.PLAIN;
+    }
+
+    /** The row with where it came from, if it is there already; otherwise it is sent for. */
+    public Optional<MasterReader.Line> line(long row) {
+        long page = row / PAGE_ROWS;
+        List<MasterReader.Line> lines = pages.get(page);
+        if (lines == null) {
+            ask(page);
+            return Optional.empty();
+        }
+        int at = (int) (row % PAGE_ROWS);
+        return at < lines.size() ? Optional.of(lines.get(at)) : Optional.empty();
+    }
+
+    private void ask(long page) {
+        if (closed || !asked.add(page)) {
+            return;
+        }
+        reading.execute(() -> {
+            List<MasterReader.Line> lines = reader.page(page * PAGE_ROWS, PAGE_ROWS);
+            ui.execute(() -> {
+                asked.remove(page);
+                if (!closed) {
+                    pages.put(page, lines);
+                    listener.run();
+                }
+            });
+        });
+    }
+
+    @Override
+    public void onArrival(Runnable newListener) {
+        listener = newListener;
+    }
+
+    @Override
+    public void close() {
+        closed = true;
+        reading.execute(reader::close);
+        reading.shutdown();
+    }
+}
