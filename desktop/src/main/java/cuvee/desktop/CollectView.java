@@ -52,7 +52,7 @@ final class CollectView extends VBox {
     private static String sentence(Outcome outcome) {
         long aside = outcome.sources().size() - outcome.taken();
         return Says.count(outcome.sources().size(), "file") + " found: " + Says.number(outcome.taken()) + " taken, "
-                + Says.number(aside) + " set aside, each with its reason. " + outcome.changed().sentence();
+                + Says.number(aside) + " set aside, each with its reason.";
     }
 
     private void show(Job job) {

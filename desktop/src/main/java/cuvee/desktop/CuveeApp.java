@@ -177,6 +177,7 @@ public final class CuveeApp extends Application {
             root.getChildren().setAll(shown);
             made.titleProperty().addListener((o, before, now) -> title(now + " - Cuvee"));
             title(made.titleProperty().get() + " - Cuvee");
+            shown.go(Stage.COLLECT);
             made.refresh();
         } catch (CuveeException failed) {
             showStart();

@@ -12,6 +12,9 @@ import javafx.scene.text.Text;
 /** The bundled typeface, and how much of a text fits into a width. */
 final class Fonts {
     static final String FAMILY = "IBM Plex Sans";
+    /** A family of its own, as the toolkit sees it. */
+    static final String SEMI_BOLD = "IBM Plex Sans SemiBold";
+
     private static final Map<Font, double[]> WIDTHS = new LinkedHashMap<>();
     private static final Text MEASURE = new Text();
 

@@ -23,7 +23,6 @@ import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
 import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
-import javafx.scene.text.FontWeight;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 
@@ -43,7 +42,7 @@ final class GridView extends Region {
     private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
     private final Font font = Font.font(Fonts.FAMILY, 13);
     private final Font small = Font.font(Fonts.FAMILY, 11.5);
-    private final Font bold = Font.font(Fonts.FAMILY, FontWeight.SEMI_BOLD, 13);
+    private final Font bold = Font.font(Fonts.SEMI_BOLD, 13);
     private @Nullable GridModel model;
     private double[] widths = new double[0];
     private double[] lefts = new double[1];
@@ -139,6 +138,17 @@ final class GridView extends Region {
         move(newRow, newColumn, false);
     }
 
+    /** The last column takes what room is left. */
+    private void stretch() {
+        GridModel shown = model;
+        if (shown != null && widths.length > 0 && shown.columns() == widths.length) {
+            int last = widths.length - 1;
+            double others = lefts[last];
+            widths[last] = Math.max(shown.width(last), bodyWidth() - others);
+            measure();
+        }
+    }
+
     private void measure() {
         lefts = new double[widths.length + 1];
         for (int i = 0; i < widths.length; i++) {
@@ -148,7 +158,11 @@ final class GridView extends Region {
 
     private double labelWidth() {
         GridModel shown = model;
-        return shown == null ? 44 : Math.max(44, Long.toString(Math.max(1, shown.rows())).length() * 7.6 + 20);
+        if (shown == null || shown.rows() == 0) {
+            return 0;
+        }
+        String widest = shown.rowLabel(shown.rows() - 1);
+        return widest.isEmpty() ? 0 : Math.max(44, widest.length() * 7.6 + 20);
     }
 
     private double headHeight() {
@@ -181,6 +195,7 @@ final class GridView extends Region {
         canvas.setHeight(Math.max(1, getHeight() - barHeight));
         down.resizeRelocate(getWidth() - barWidth, headHeight(), barWidth, Math.max(0, getHeight() - barHeight - headHeight()));
         across.resizeRelocate(labelWidth(), getHeight() - barHeight, bodyWidth(), barHeight);
+        stretch();
         long rows = model == null ? 0 : model.rows();
         double most = Math.max(0, rows - wholeRows());
         down.setMax(most);
@@ -241,6 +256,15 @@ final class GridView extends Region {
             }
             drawCell(g, shown, colours, at, c, x, y);
         }
+        if (labels > 0) {
+            drawLabel(g, shown, colours, at, y, labels);
+        }
+        g.setStroke(colours.line());
+        g.setLineWidth(1);
+        g.strokeLine(0, y + ROW - 0.5, canvas.getWidth(), y + ROW - 0.5);
+    }
+
+    private void drawLabel(GraphicsContext g, GridModel shown, Palette colours, long at, double y, double labels) {
         g.setFill(colours.paper());
         g.fillRect(0, y, labels, ROW);
         g.setFont(small);
@@ -249,7 +273,6 @@ final class GridView extends Region {
         g.fillText(shown.rowLabel(at), labels - PAD, y + ROW / 2);
         g.setStroke(colours.line());
         g.setLineWidth(1);
-        g.strokeLine(0, y + ROW - 0.5, canvas.getWidth(), y + ROW - 0.5);
         g.strokeLine(labels - 0.5, y, labels - 0.5, y + ROW);
     }
 

@@ -61,7 +61,7 @@ final class JobFrame extends BorderPane {
     JobFrame(JobModel model, Shell shell, Supplier<Choosers> choosers, Executor ui, ZoneId zone) {
         this.model = model;
         setId("frame");
-        master = new MasterView(model, ui, trail::setText);
+        master = new MasterView(model, ui, this::showTrail);
         deliver = new DeliverView(model, choosers);
         drawer = new QuestionsDrawer(model::settle);
         CollectView collect = new CollectView(model, choosers, zone);
@@ -117,6 +117,10 @@ final class JobFrame extends BorderPane {
         model.jobProperty().addListener((o, before, now) -> show());
         show();
         go(Stage.COLLECT);
+    }
+
+    private void showTrail(String said) {
+        trail.setText(stage == Stage.MASTER ? said : "");
     }
 
     /** Draws all grids, shown or not, in these colours. */
@@ -200,8 +204,9 @@ final class JobFrame extends BorderPane {
         if (shown != null) {
             view.getChildren().setAll(shown);
         }
-        if (to != Stage.MASTER) {
-            trail.setText("");
+        trail.setText("");
+        if (to == Stage.MASTER) {
+            master.tellTrail();
         }
         focusGrid(shown);
     }

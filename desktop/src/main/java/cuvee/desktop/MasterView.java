@@ -76,6 +76,11 @@ final class MasterView extends VBox {
         sums.setText(between.equals(" ") ? "No number columns." : words.toString());
     }
 
+    /** Tells the trail of the selected cell again. */
+    void tellTrail() {
+        selected(grid.selectedRow(), grid.selectedColumn());
+    }
+
     private void selected(long row, int column) {
         MasterGrid now = shown;
         Optional<Outcome> outcome = model.outcomeProperty().get();

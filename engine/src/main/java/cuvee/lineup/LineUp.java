@@ -7,12 +7,16 @@ import cuvee.job.Job;
 import cuvee.layout.Layout;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.value.Evidence;
 import cuvee.value.LooseText;
+import cuvee.value.Type;
+import cuvee.value.Typing;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -24,8 +28,13 @@ import java.util.Set;
  * @param columns the master columns in order
  * @param columnOfHeader for each header's loose key the column that it feeds
  * @param questions headers that could belong to another column
+ * @param decisions what was assumed now, to be kept in the job
  */
-public record LineUp(List<Column> columns, Map<String, Integer> columnOfHeader, List<Question> questions) {
+public record LineUp(
+        List<Column> columns,
+        Map<String, Integer> columnOfHeader,
+        List<Question> questions,
+        List<Decision> decisions) {
     /** The kind of the decisions and questions made here; their subject is a header's loose key. */
     public static final String KIND = "line-up";
 
@@ -33,6 +42,7 @@ public record LineUp(List<Column> columns, Map<String, Integer> columnOfHeader, 
         columns = List.copyOf(columns);
         columnOfHeader = Map.copyOf(columnOfHeader);
         questions = List.copyOf(questions);
+        decisions = List.copyOf(decisions);
     }
 
     /**
@@ -51,10 +61,13 @@ public record LineUp(List<Column> columns, Map<String, Integer> columnOfHeader, 
         Map<String, String> nameOfKey = new LinkedHashMap<>();
         Map<String, String> nameByLooseName = new HashMap<>();
         job.columns().forEach(name -> nameByLooseName.put(LooseText.key(name), name));
+        Map<String, String> ownNames = new LinkedHashMap<>();
         for (String key : spelling.keySet()) {
             String own = nameByLooseName.getOrDefault(key, spelling.getOrDefault(key, key));
+            ownNames.put(key, own);
             nameOfKey.put(key, job.decision(KIND, key).map(Decision::answer).orElse(own));
         }
+        List<Decision> decisions = assume(bySize, nameOfKey, job);
         List<String> order = order(bySize, nameOfKey, job);
         Map<String, Integer> columnOfHeader = new HashMap<>();
         nameOfKey.forEach((key, name) -> columnOfHeader.put(key, order.indexOf(name)));
@@ -65,7 +78,131 @@ public record LineUp(List<Column> columns, Map<String, Integer> columnOfHeader, 
                     .count();
             columns.add(new Column(name, having));
         }
-        return new LineUp(columns, columnOfHeader, questions(bySize, order, nameOfKey, job));
+        List<Question> questions = new ArrayList<>(questions(bySize, order, nameOfKey, job));
+        for (Question question : questions) {
+            // Kept apart is a decision too: next month it is not taken up again by itself.
+            if (job.decision(KIND, question.subject()).isEmpty()) {
+                decisions.add(new Decision(
+                        KIND, question.subject(), question.assumed(), "nothing says that it is another column", question.text()));
+            }
+        }
+        questions.addAll(assumedQuestions(bySize, nameOfKey, ownNames, job));
+        return new LineUp(columns, columnOfHeader, questions, decisions);
+    }
+
+    /**
+     * Headers that stand where another layout has a column of the same nature, between the same neighbours, when that is
+     * the only column it could be: taken for the same, and asked about.
+     */
+    private static List<Decision> assume(List<Layout> bySize, Map<String, String> nameOfKey, Job job) {
+        Map<String, Decision> decisions = new LinkedHashMap<>();
+        boolean more = true;
+        // One header that finds its column can be the neighbour by which the next is found.
+        while (more) {
+            more = false;
+            for (Layout layout : bySize) {
+                for (String key : layout.keys()) {
+                    if (job.decision(KIND, key).isEmpty() && !decisions.containsKey(key)) {
+                        Optional<Decision> found = assume(layout, key, bySize, nameOfKey);
+                        if (found.isPresent()) {
+                            decisions.put(key, found.get());
+                            nameOfKey.put(key, found.get().answer());
+                            more = true;
+                        }
+                    }
+                }
+            }
+        }
+        return new ArrayList<>(decisions.values());
+    }
+
+    private static Optional<Decision> assume(
+            Layout layout, String key, List<Layout> bySize, Map<String, String> nameOfKey) {
+        String own = nameOfKey.getOrDefault(key, key);
+        List<String> candidates = new LinkedHashSet<>(nameOfKey.values())
+                .stream()
+                        .filter(name -> !has(layout, name, nameOfKey))
+                        .filter(name -> couldBe(name, own, bySize, nameOfKey))
+                        .filter(name -> sameSpot(layout, key, name, bySize, nameOfKey))
+                        .toList();
+        if (candidates.size() != 1) {
+            return Optional.empty();
+        }
+        String name = candidates.get(0);
+        return Optional.of(new Decision(
+                KIND,
+                key,
+                name,
+                Says.quoted(own) + " stands where other layouts have " + Says.quoted(name)
+                        + ", and holds values of the same nature",
+                Says.count(layout.rows(), "row")));
+    }
+
+    private static boolean couldBe(String name, String own, List<Layout> bySize, Map<String, String> nameOfKey) {
+        return firstWith(name, bySize, nameOfKey) < firstWith(own, bySize, nameOfKey)
+                && apart(name, own, bySize, nameOfKey)
+                && sameNature(name, own, bySize, nameOfKey);
+    }
+
+    /** True where the neighbours on at least one side are the same, and on no side known to be others. */
+    private static boolean sameSpot(
+            Layout layout, String key, String name, List<Layout> bySize, Map<String, String> nameOfKey) {
+        Layout other = bySize.get(firstWith(name, bySize, nameOfKey));
+        List<String> here = layout.keys().stream().map(k -> nameOfKey.getOrDefault(k, k)).toList();
+        List<String> there = other.keys().stream().map(k -> nameOfKey.getOrDefault(k, k)).toList();
+        int at = layout.keys().indexOf(key);
+        int otherAt = there.indexOf(name);
+        int same = 0;
+        for (int step : new int[] {-1, 1}) {
+            String mine = neighbour(here, at + step);
+            String its = neighbour(there, otherAt + step);
+            if (mine.equals(its)) {
+                same++;
+            } else if ((mine.isEmpty() || there.contains(mine)) && (its.isEmpty() || here.contains(its))) {
+                return false;
+            }
+        }
+        return same > 0;
+    }
+
+    private static String neighbour(List<String> names, int at) {
+        return at < 0 || at >= names.size() ? "" : names.get(at);
+    }
+
+    /** What was taken for the same without being told is asked about. */
+    private static List<Question> assumedQuestions(
+            List<Layout> bySize, Map<String, String> nameOfKey, Map<String, String> ownNames, Job job) {
+        List<Question> questions = new ArrayList<>();
+        Set<String> asked = new HashSet<>();
+        for (Layout layout : bySize) {
+            for (int i = 0; i < layout.keys().size(); i++) {
+                String key = layout.keys().get(i);
+                String name = nameOfKey.getOrDefault(key, key);
+                String own = ownNames.getOrDefault(key, key);
+                if (name.equals(own) || job.isSettled(KIND, key) || !asked.add(key)) {
+                    continue;
+                }
+                questions.add(Question.of(
+                        KIND,
+                        key,
+                        headerPlace(layout, i),
+                        "The header " + Says.quoted(layout.headers().get(i)) + " in "
+                                + Says.count(layout.tables().size(), "table") + " stands where others have "
+                                + Says.quoted(name) + ", with values of the same nature. Is it the same column?",
+                        name,
+                        List.of(
+                                new Answer(name, "it is the same as " + Says.quoted(name)),
+                                new Answer(own, "make it a column of its own")),
+                        layout.rows()));
+            }
+        }
+        return questions;
+    }
+
+    private static Where headerPlace(Layout layout, int index) {
+        var table = layout.tables().get(0);
+        int row = table.table().headerRows().stream().reduce((a, b) -> b).orElse(0);
+        return table.where().cell(row, table.table().columns().get(index).index() + 1);
     }
 
     private static boolean has(Layout layout, String name, Map<String, String> nameOfKey) {
@@ -138,8 +275,7 @@ public record LineUp(List<Column> columns, Map<String, Integer> columnOfHeader, 
                     continue;
                 }
                 List<String> candidates = missing.stream()
-                        .filter(name -> apart(name, own, bySize, nameOfKey))
-                        .filter(name -> firstWith(name, bySize, nameOfKey) < firstWith(own, bySize, nameOfKey))
+                        .filter(name -> couldBe(name, own, bySize, nameOfKey))
                         .sorted(Comparator.comparingDouble((String name) -> -likeness(own, name)))
                         .limit(6)
                         .toList();
@@ -149,6 +285,35 @@ public record LineUp(List<Column> columns, Map<String, Integer> columnOfHeader, 
             }
         }
         return new ArrayList<>(questions.values());
+    }
+
+    /** What a column mostly holds: dates, numbers or words. */
+    private enum Nature {
+        DATES,
+        NUMBERS,
+        WORDS
+    }
+
+    private static boolean sameNature(String a, String b, List<Layout> layouts, Map<String, String> nameOfKey) {
+        return nature(a, layouts, nameOfKey) == nature(b, layouts, nameOfKey);
+    }
+
+    private static Nature nature(String name, List<Layout> layouts, Map<String, String> nameOfKey) {
+        Evidence all = new Evidence();
+        for (Layout layout : layouts) {
+            for (var table : layout.tables()) {
+                for (var column : table.table().columns()) {
+                    if (name.equals(nameOfKey.get(LooseText.key(column.header())))) {
+                        all.add(column.evidence());
+                    }
+                }
+            }
+        }
+        long half = all.filled() / 2;
+        if (Typing.fit(all, Type.DATE_AND_TIME) > half) {
+            return Nature.DATES;
+        }
+        return Typing.fit(all, Type.DECIMAL) > half ? Nature.NUMBERS : Nature.WORDS;
     }
 
     /** True where no layout has both. */
@@ -166,9 +331,7 @@ public record LineUp(List<Column> columns, Map<String, Integer> columnOfHeader, 
     }
 
     private static Question question(Layout layout, int index, String key, String own, List<String> candidates) {
-        var table = layout.tables().get(0);
-        int row = table.table().headerRows().stream().reduce((a, b) -> b).orElse(0);
-        Where where = table.where().cell(row, table.table().columns().get(index).index() + 1);
+        Where where = headerPlace(layout, index);
         List<Answer> answers = new ArrayList<>();
         answers.add(new Answer(own, "keep it as a column of its own"));
         candidates.forEach(name -> answers.add(new Answer(name, "it is the same as " + Says.quoted(name))));

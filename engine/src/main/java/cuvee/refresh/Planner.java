@@ -69,6 +69,7 @@ final class Planner {
         List<MasterPlan.Column> columns = new ArrayList<>();
         List<Proposal.ColumnReport> reports = new ArrayList<>();
         List<Decision> assumed = new ArrayList<>(job.assumed());
+        assumed.addAll(lineUp.decisions());
         List<String> names = new ArrayList<>();
         for (int i = 0; i < lineUp.columns().size(); i++) {
             LineUp.Column column = lineUp.columns().get(i);
@@ -90,9 +91,10 @@ final class Planner {
             }
         }
         MasterPlan plan = plan(columns, names, feeds, typing);
+        Job decided = job.withAssumed(names, assumed);
         questions.sort(Comparator.comparingLong(Question::stake).reversed());
         return new Proposal(
-                job.withAssumed(names, assumed), plan, layouts, outside, reports, questions, findings);
+                decided, plan, layouts, outside, reports, questions, findings);
     }
 
     /** The family that the job is about: the one that shares most with its columns, at first the one with most rows. */

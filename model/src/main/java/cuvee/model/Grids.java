@@ -49,12 +49,13 @@ public final class Grids {
             lines.add(new FileLine(here, source.path().substring(slash + 1), Optional.of(source)));
         }
         List<Column<FileLine>> columns = List.of(
-                Column.of("File", 290, line -> line.source().isEmpty() ? line.folder() : line.name()),
-                Column.number("Size", 84, line -> line.source().map(s -> Says.size(s.size())).orElse("")),
-                Column.of("Modified", 140, line -> line.source().map(s -> time(s.modified(), zone)).orElse("")),
-                Column.of("Found in it", 230, line -> line.source().map(Grids::foundIn).orElse("")),
-                Column.of("State", 96, line -> line.source().map(s -> s.state().word()).orElse("")),
-                Column.of("Why", 520, line -> line.source().map(Grids::why).orElse("")));
+                Column.of("File", 236, line -> line.source().isEmpty() ? line.folder() : line.name()),
+                Column.number("Size", 76, line -> line.source().map(s -> Says.size(s.size())).orElse("")),
+                Column.of("Modified", 132, line -> line.source().map(s -> time(s.modified(), zone)).orElse("")),
+                Column.of("State", 84, line -> line.source().map(s -> s.state().word()).orElse("")),
+                Column.of("What was found, or why it was set aside", 410, line -> line.source()
+                        .map(Grids::foundOrWhy)
+                        .orElse("")));
         return new ListGrid<>(lines, columns, Grids::toneOf);
     }
 
@@ -64,7 +65,7 @@ public final class Grids {
         }
         boolean aside = line.source().get().state() != SourceReport.State.TAKEN;
         if (aside) {
-            return column == 4 ? Tone.MARKED : Tone.QUIET;
+            return column == 3 ? Tone.MARKED : column == 4 ? Tone.PLAIN : Tone.QUIET;
         }
         return column == 1 || column == 2 ? Tone.QUIET : Tone.PLAIN;
     }
@@ -73,11 +74,13 @@ public final class Grids {
         return millis < 0 ? "" : SHORT.format(Instant.ofEpochMilli(millis).atZone(zone));
     }
 
-    private static String foundIn(SourceReport source) {
+    private static String foundOrWhy(SourceReport source) {
         if (source.tables().isEmpty()) {
-            return "";
+            return why(source);
         }
-        return Says.count(source.rows(), "row") + " in " + Says.count(source.tables().size(), "table");
+        String found = Says.count(source.rows(), "row") + " in " + Says.count(source.tables().size(), "table");
+        String why = why(source);
+        return why.isEmpty() ? found : found + "; " + why;
     }
 
     private static String why(SourceReport source) {

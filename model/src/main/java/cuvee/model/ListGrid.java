@@ -66,6 +66,12 @@ public final class ListGrid<T> implements GridModel {
         return columns.get(column).text().apply(item(row));
     }
 
+    /** Things of a list go by their names, not by numbers. */
+    @Override
+    public String rowLabel(long row) {
+        return "";
+    }
+
     @Override
     public Tone tone(long row, int column) {
         return tones.apply(item(row), column);
