@@ -95,15 +95,24 @@ final class MasterView extends VBox {
         long request = ++asked;
         String value = now.text(row, column);
         String title = now.title(column);
+        if (column >= outcome.get().proposal().columns().size()) {
+            trails.execute(() -> {
+                String where = model.session().trail(outcome.get(), line.get(), column).where().toString();
+                ui.execute(() -> tell(request, where + ", tagged " + Says.quoted(title)));
+            });
+            return;
+        }
         trails.execute(() -> {
             JobSession.Trail found = model.session().trail(outcome.get(), line.get(), column);
             String said = say(found, title, value == null ? "" : value);
-            ui.execute(() -> {
-                if (request == asked) {
-                    trail.accept(said);
-                }
-            });
+            ui.execute(() -> tell(request, said));
         });
+    }
+
+    private void tell(long request, String said) {
+        if (request == asked) {
+            trail.accept(said);
+        }
     }
 
     private static String say(JobSession.Trail found, String title, String value) {

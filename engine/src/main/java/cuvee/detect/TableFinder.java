@@ -63,14 +63,19 @@ public final class TableFinder {
 
     /** The tables found, once the last row has gone by. */
     public List<FoundTable> end() {
-        if (body == null && !head.isEmpty()) {
+        endBody();
+        while (!head.isEmpty()) {
             settleHead();
+            endBody();
         }
+        return tables;
+    }
+
+    private void endBody() {
         if (body != null) {
             tables.add(body.end());
             body = null;
         }
-        return tables;
     }
 
     private void settleHead() {

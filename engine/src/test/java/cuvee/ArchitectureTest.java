@@ -1,0 +1,58 @@
+package cuvee;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** The packages follow the way of the data; each knows only those before it. */
+class ArchitectureTest {
+    private static final List<String> ORDER = List.of(
+            "place", "finding", "job", "sheet", "value", "collect", "detect", "layout", "lineup", "tag", "master", "deliver", "refresh");
+    private static final JavaClasses ENGINE = new ClassFileImporter()
+            .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
+            .importPackages("cuvee");
+
+    @Test
+    void aPackageUsesOnlyThoseBeforeIt() {
+        for (int i = 0; i < ORDER.size(); i++) {
+            String[] later = ORDER.subList(i + 1, ORDER.size()).stream()
+                    .map(name -> "cuvee." + name + "..")
+                    .toArray(String[]::new);
+            if (later.length > 0) {
+                noClasses()
+                        .that()
+                        .resideInAPackage("cuvee." + ORDER.get(i) + "..")
+                        .should()
+                        .dependOnClassesThat()
+                        .resideInAnyPackage(later)
+                        .check(ENGINE);
+            }
+        }
+    }
+
+    @Test
+    void noPackagesGoInCircles() {
+        slices().matching("cuvee.(*)..").should().beFreeOfCycles().check(ENGINE);
+    }
+
+    @Test
+    void theEngineKnowsNoInterface() {
+        noClasses().should().dependOnClassesThat().resideInAnyPackage("javafx..", "java.awt..", "javax.swing..").check(ENGINE);
+    }
+
+    @Test
+    void onlyTheStoreSpeaksSql() {
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("cuvee.master..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("java.sql..", "org.duckdb..")
+                .check(ENGINE);
+    }
+}

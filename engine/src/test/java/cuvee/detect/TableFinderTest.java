@@ -1,0 +1,234 @@
+package cuvee.detect;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.sheet.Row;
+import cuvee.testing.Rows;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class TableFinderTest {
+    private static final Object[] HEADER = {"Date", "Port", "Vessel", "Pax", "Fare"};
+
+    private static Object[] record(int i) {
+        return new Object[] {"2026-01-" + String.format("%02d", i % 28 + 1), i % 2 == 0 ? "Hollin" : "Tarsk", "MV " + (char) ('A' + i % 7), 10 + i, 2.5 * i};
+    }
+
+    private static List<FoundTable> find(List<Object[]> rows) {
+        return find(rows, HeaderHints.NONE);
+    }
+
+    private static List<FoundTable> find(List<Object[]> rows, HeaderHints hints) {
+        TableFinder finder = new TableFinder(hints);
+        int number = 0;
+        int blanks = 0;
+        for (Object[] cells : rows) {
+            number++;
+            if (cells.length == 0) {
+                blanks++;
+                continue;
+            }
+            Row row = Rows.row(number, cells);
+            row.afterBlanks(blanks);
+            blanks = 0;
+            finder.row(row);
+        }
+        return finder.end();
+    }
+
+    private static List<Object[]> clean(int records) {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(HEADER);
+        for (int i = 0; i < records; i++) {
+            rows.add(record(i));
+        }
+        return rows;
+    }
+
+    @Test
+    void aCleanTableIsItsHeaderAndItsRecords() {
+        FoundTable table = find(clean(30)).get(0);
+        assertThat(table.headerRows()).containsExactly(1);
+        assertThat(table.kept()).isEqualTo(30);
+        assertThat(table.columns()).extracting(TableColumn::header).containsExactly("Date", "Port", "Vessel", "Pax", "Fare");
+        assertThat(table.reason()).startsWith("Row 1 is the header:");
+    }
+
+    @Test
+    void titlesAboveTheHeaderAreSetAside() {
+        List<Object[]> rows = clean(20);
+        rows.add(0, new Object[] {"Farsound Ferries"});
+        rows.add(1, new Object[] {"Month:", "March 2026"});
+        rows.add(2, new Object[] {});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.headerRows()).containsExactly(4);
+        assertThat(table.setAside()).containsEntry(RowClass.TITLE, 2).containsEntry(RowClass.BLANK, 1);
+        assertThat(table.titles()).containsExactly("Farsound Ferries", "Month: | March 2026");
+    }
+
+    @Test
+    void theHeaderRepeatedIsNoRecord() {
+        List<Object[]> rows = clean(100);
+        rows.add(50, new Object[] {"date", " PORT", "Vessel", "Pax", "Fare"});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(100);
+        assertThat(table.setAside()).containsEntry(RowClass.REPEAT, 1);
+    }
+
+    @Test
+    void totalsAreSetAsideAndKeptAsStated() {
+        List<Object[]> rows = clean(10);
+        rows.add(new Object[] {"Total", "", "", 145, 112.5});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(10);
+        assertThat(table.totals()).hasSize(2).allMatch(FoundTable.StatedTotal::agrees);
+    }
+
+    @Test
+    void aTotalThatDoesNotAddUpIsStillATotalAndSaysSo() {
+        List<Object[]> rows = clean(10);
+        rows.add(new Object[] {"Total", "", "", 999, 112.5});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(10);
+        assertThat(table.totals()).filteredOn(total -> !total.agrees()).hasSize(1);
+    }
+
+    @Test
+    void subtotalsAddUpSinceTheOneBefore() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Port", "Berth", "Pax"});
+        rows.add(new Object[] {"Hollin", "A", 10});
+        rows.add(new Object[] {"Hollin", "B", 20});
+        rows.add(new Object[] {"Hollin total", "", 30});
+        rows.add(new Object[] {"Tarsk", "A", 5});
+        rows.add(new Object[] {"Tarsk", "B", 6});
+        rows.add(new Object[] {"Tarsk total", "", 11});
+        rows.add(new Object[] {"Grand total", "", 41});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(4);
+        assertThat(table.totals()).allMatch(FoundTable.StatedTotal::agrees);
+    }
+
+    @Test
+    void aFirmNamedTotalIsARecord() {
+        List<Object[]> rows = clean(20);
+        rows.add(new Object[] {"2026-02-01", "Total Logistics", "MV A", 12, 3.5});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(21);
+    }
+
+    @Test
+    void aRowThatOnlyAddsUpIsKeptAndAskedAbout() {
+        List<Object[]> rows = clean(10);
+        rows.add(new Object[] {"", "", "", 145, 112.5});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(11);
+        assertThat(table.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("total-row");
+    }
+
+    @Test
+    void notesBelowAreSetAside() {
+        List<Object[]> rows = clean(20);
+        rows.add(new Object[] {});
+        rows.add(new Object[] {"Source: the harbour office"});
+        rows.add(new Object[] {"Figures are provisional"});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(20);
+        assertThat(table.setAside()).containsEntry(RowClass.NOTE, 2);
+        assertThat(table.doubts()).isEmpty();
+    }
+
+    @Test
+    void aLineBetweenRecordsIsSetAsideAndPointedOut() {
+        List<Object[]> rows = clean(20);
+        rows.add(11, new Object[] {"North region"});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(20);
+        assertThat(table.setAside()).containsEntry(RowClass.SECTION, 1);
+        assertThat(table.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("section");
+    }
+
+    @Test
+    void twoTablesOneBelowTheOtherAreTwo() {
+        List<Object[]> rows = clean(12);
+        rows.add(new Object[] {});
+        rows.add(new Object[] {"Depot", "Fuel", "Supplier", "Litres", "Price"});
+        rows.add(new Object[] {"Hollin", "Diesel", "Oilco", 500, 1.2});
+        rows.add(new Object[] {"Tarsk", "Diesel", "Oilco", 700, 1.3});
+        List<FoundTable> tables = find(rows);
+        assertThat(tables).hasSize(2);
+        assertThat(tables.get(0).kept()).isEqualTo(12);
+        assertThat(tables.get(1).kept()).isEqualTo(2);
+        assertThat(tables.get(1).headerRows()).containsExactly(15);
+    }
+
+    @Test
+    void aHeaderThatWouldNameColumnsTwiceTakesTheRowAboveIt() {
+        List<Object[]> rows = List.of(
+                new Object[] {"", "Quarter 1", "", "Quarter 2", ""},
+                new Object[] {"Port", "Pax", "Fare", "Pax", "Fare"},
+                new Object[] {"Hollin", 1, 2, 3, 4},
+                new Object[] {"Tarsk", 5, 6, 7, 8});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.columns())
+                .extracting(TableColumn::header)
+                .containsExactly("Port", "Quarter 1 / Pax", "Quarter 1 / Fare", "Quarter 2 / Pax", "Quarter 2 / Fare");
+        assertThat(table.kept()).isEqualTo(2);
+    }
+
+    @Test
+    void columnsWithoutHeaderAndHeadersTwiceGetNamesOfTheirOwn() {
+        List<Object[]> rows = List.of(
+                new Object[] {"Port", "", "Pax", "Pax"}, new Object[] {"Hollin", "x", 1, 2}, new Object[] {"Tarsk", "y", 3, 4});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.columns()).extracting(TableColumn::header).containsExactly("Port", "Column B", "Pax", "Pax (2)");
+        assertThat(table.doubts()).extracting(FoundTable.Doubt::kind).contains("header-twice");
+    }
+
+    @Test
+    void wordsThatAreHeadersElsewhereDecideBetweenTwoRows() {
+        List<Object[]> rows = List.of(
+                new Object[] {"Overview", "Ports", "Northern", "Company"},
+                new Object[] {"Harbour", "Vessel", "Skipper", "Cargo"},
+                new Object[] {"Hollin", "Petrel", "Quill", "salt"},
+                new Object[] {"Tarsk", "Dunlin", "Marl", "timber"});
+        FoundTable alone = find(rows).get(0);
+        FoundTable hinted = find(rows, new HeaderHints(Set.of("harbour", "vessel", "skipper", "cargo"))).get(0);
+        assertThat(alone.header()).isEqualTo(FoundTable.Sureness.CLOSE);
+        assertThat(hinted.headerRows()).containsExactly(2);
+    }
+
+    @ParameterizedTest
+    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13, 14, 15, 16, 17, 18, 19, 20})
+    void whateverIsPutAroundATableTheSameRecordsComeOutAndTheTallyCloses(long seed) {
+        Random random = new Random(seed);
+        int records = 5 + random.nextInt(80);
+        List<Object[]> rows = clean(records);
+        int repeats = random.nextInt(3);
+        for (int i = 0; i < repeats; i++) {
+            rows.add(2 + random.nextInt(rows.size() - 2), HEADER);
+        }
+        int blanks = random.nextInt(4);
+        for (int i = 0; i < blanks; i++) {
+            rows.add(2 + random.nextInt(rows.size() - 2), new Object[] {});
+        }
+        if (random.nextBoolean()) {
+            rows.add(new Object[] {});
+            rows.add(new Object[] {"Source: harbour office, preliminary figures"});
+        }
+        int titles = random.nextInt(5);
+        for (int i = 0; i < titles; i++) {
+            rows.add(0, random.nextBoolean() ? new Object[] {"A title, written above"} : new Object[] {});
+        }
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).as("records").isEqualTo(records);
+        int asideOrBlank = table.setAside().values().stream().mapToInt(Integer::intValue).sum();
+        assertThat(table.seen()).isEqualTo(table.kept() + asideOrBlank);
+        assertThat(table.seen()).isEqualTo(table.lastRow() - table.firstRow() + 1);
+    }
+}

@@ -1,0 +1,63 @@
+package cuvee.value;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.testing.Rows;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class TypingTest {
+    private static Evidence evidence(List<?> values) {
+        Evidence evidence = new Evidence();
+        values.forEach(value -> evidence.add(Rows.row(1, value), 0));
+        return evidence;
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "1;2;3|Whole number", "1;2.5|Decimal", "007;12|Text", "K07;7|Text", "1234567890123456;2|Text",
+                "2026-01-01;2026-02-01|Date", "2026-01-01 10:00;2026-01-02|Date and time", "2026-01-01 00:00;2026-01-02 00:00|Date",
+                "10:00;11:30|Time", "true;FALSE|Yes/No", "fog;late|Text", "5 %;7,5 %|Percent", "EUR 5;EUR 7|Money", "EUR 5;USD 7|Text"
+            })
+    void textWinsWheneverAnotherTypeWouldLoseSomething(String values, String type) {
+        assertThat(Typing.decide(evidence(List.of(values.split(";"))), true).type().word()).isEqualTo(type);
+    }
+
+    @Test
+    void aFewWordsAmongNumbersAreAskedAbout() {
+        List<Object> values = new java.util.ArrayList<>(java.util.Collections.nCopies(60, 5));
+        values.add("unclear");
+        Typing.Verdict verdict = Typing.decide(evidence(values), true);
+        assertThat(verdict.type()).isEqualTo(Type.WHOLE_NUMBER);
+        assertThat(verdict.misfits()).isEqualTo(1);
+        assertThat(verdict.sure()).isFalse();
+    }
+
+    @Test
+    void contradictingConventionsMakeTextAndAreAsked() {
+        Typing.Verdict verdict = Typing.decide(evidence(List.of("1.5", "1,5")), false);
+        assertThat(verdict.type()).isEqualTo(Type.TEXT);
+        assertThat(verdict.sure()).isFalse();
+    }
+
+    @Test
+    void aGroupedNumberIsWholeOnceTheCommaIsKnownToBeDecimal() {
+        Evidence evidence = evidence(List.of("1.204", "9"));
+        assertThat(Typing.decide(evidence.under(Convention.Mark.COMMA), true).type()).isEqualTo(Type.WHOLE_NUMBER);
+        assertThat(Typing.decide(evidence.under(Convention.Mark.POINT), true).type()).isEqualTo(Type.DECIMAL);
+    }
+
+    @Test
+    void evidenceOfPartsIsEvidenceOfTheWhole() {
+        Evidence parts = evidence(List.of("1.5", "fog"));
+        parts.add(evidence(List.of("2026-01-01", "7")));
+        Evidence whole = evidence(List.of("1.5", "fog", "2026-01-01", "7"));
+        assertThat(parts.counts()).isEqualTo(whole.counts());
+        assertThat(parts.measures()).isEqualTo(whole.measures());
+        assertThat(parts.oddities()).isEqualTo(whole.oddities());
+    }
+}
