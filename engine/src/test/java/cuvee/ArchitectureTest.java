@@ -12,7 +12,8 @@ import org.junit.jupiter.api.Test;
 /** The packages follow the way of the data; each knows only those before it. */
 class ArchitectureTest {
     private static final List<String> ORDER = List.of(
-            "place", "finding", "job", "sheet", "value", "collect", "detect", "layout", "lineup", "tag", "master", "deliver", "refresh");
+            "place", "finding", "job", "sheet", "value", "collect", "detect", "layout", "lineup", "tag", "master",
+            "deliver", "refresh");
     private static final JavaClasses ENGINE = new ClassFileImporter()
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
             .importPackages("cuvee");
@@ -42,7 +43,11 @@ class ArchitectureTest {
 
     @Test
     void theEngineKnowsNoInterface() {
-        noClasses().should().dependOnClassesThat().resideInAnyPackage("javafx..", "java.awt..", "javax.swing..").check(ENGINE);
+        noClasses()
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..")
+                .check(ENGINE);
     }
 
     @Test

@@ -59,8 +59,9 @@ public final class CommandLineMain implements Runnable {
         }
         if (!(failure instanceof CuveeException known)) {
             LOG.error("unexpected failure", failure);
-            machine.err().println("Something went wrong inside Cuvee: " + failure
-                    + ". Nothing was delivered. The log in Cuvee's state folder says more.");
+            machine.err()
+                    .println("Something went wrong inside Cuvee: " + failure
+                            + ". Nothing was delivered. The log in Cuvee's state folder says more.");
             return Exit.FAILED;
         }
         LOG.warn("failed: {}", known.finding().kind());

@@ -14,7 +14,10 @@ final class DemoCommand implements Callable<Integer> {
     @Option(names = "--headless", description = "Run the whole demo without a window and print its account.")
     private boolean headless;
 
-    @Option(names = "--into", paramLabel = "DIR", description = "Where to put the demo's files; a temporary folder otherwise.")
+    @Option(
+            names = "--into",
+            paramLabel = "DIR",
+            description = "Where to put the demo's files; a temporary folder otherwise.")
     private String into = "";
 
     DemoCommand(Machine machine) {
@@ -24,7 +27,8 @@ final class DemoCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         if (!headless) {
-            machine.err().println("The demo's window is opened by: cuvee demo. Without a window: cuvee demo --headless");
+            machine.err()
+                    .println("The demo's window is opened by: cuvee demo. Without a window: cuvee demo --headless");
             return Exit.USAGE;
         }
         Path folder = into.isEmpty() ? DemoRun.temporaryFolder() : machine.path(into);

@@ -39,7 +39,9 @@ final class DraftCommand implements Callable<Integer> {
     public Integer call() {
         Path file = machine.path(out);
         if (Files.exists(file) && !replace) {
-            machine.err().println("The job " + out + " is there already. Nothing was changed. Add --replace to draft it anew.");
+            machine.err()
+                    .println("The job " + out
+                            + " is there already. Nothing was changed. Add --replace to draft it anew.");
             return Exit.USAGE;
         }
         Path folder = JobRun.folderOf(file);

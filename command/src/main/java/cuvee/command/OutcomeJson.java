@@ -159,8 +159,9 @@ final class OutcomeJson {
             node.put("assumed", question.assumed());
             node.put("stake", question.stake());
             ArrayNode answers = node.putArray("answers");
-            question.answers().forEach(answer ->
-                    answers.addObject().put("id", answer.id()).put("text", answer.text()));
+            question.answers()
+                    .forEach(
+                            answer -> answers.addObject().put("id", answer.id()).put("text", answer.text()));
         }
     }
 

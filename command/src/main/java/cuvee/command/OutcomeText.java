@@ -32,7 +32,8 @@ final class OutcomeText {
         for (SourceReport source : outcome.sources()) {
             String found = source.tables().isEmpty()
                     ? source.reason()
-                    : Says.count(source.rows(), "row") + " in " + Says.count(source.tables().size(), "table") + ", "
+                    : Says.count(source.rows(), "row") + " in "
+                            + Says.count(source.tables().size(), "table") + ", "
                             + Says.number(source.seen() - source.rows()) + " set aside";
             out.println("  " + source.path() + ": " + source.state().word() + ", " + found);
         }

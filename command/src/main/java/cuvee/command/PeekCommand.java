@@ -88,14 +88,18 @@ final class PeekCommand implements Callable<Integer> {
     private void print(String file, List<Peek.Sheet> sheets) {
         machine.out().println(file);
         for (Peek.Sheet sheet : sheets) {
-            String name = sheet.info().name().isEmpty() ? sheet.info().form() : "sheet " + sheet.info().name();
-            machine.out().println("  " + name + (sheet.hidden() ? " (hidden)" : "")
-                    + (sheet.tables().isEmpty() ? ": no table" : ""));
+            String name = sheet.info().name().isEmpty()
+                    ? sheet.info().form()
+                    : "sheet " + sheet.info().name();
+            machine.out()
+                    .println("  " + name + (sheet.hidden() ? " (hidden)" : "")
+                            + (sheet.tables().isEmpty() ? ": no table" : ""));
             for (FoundTable table : sheet.tables()) {
                 machine.out().println("    " + Says.count(table.kept(), "row") + ". " + table.reason());
                 for (TableColumn column : table.columns()) {
-                    machine.out().println("      " + column.header() + ": " + type(column) + ", "
-                            + Says.count(column.evidence().filled(), "value"));
+                    machine.out()
+                            .println("      " + column.header() + ": " + type(column) + ", "
+                                    + Says.count(column.evidence().filled(), "value"));
                 }
             }
         }

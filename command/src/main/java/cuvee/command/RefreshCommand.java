@@ -51,8 +51,11 @@ final class RefreshCommand implements Callable<Integer> {
         files.forEach(MasterFiles::check);
         List<Delivery> chosen = chosen(job);
         if (chosen.size() < deliveries.size()) {
-            machine.err().println("The job has no such delivery. Nothing was read. It has "
-                    + Says.list(job.deliveries().stream().map(Delivery::name).toList()) + ".");
+            machine.err()
+                    .println("The job has no such delivery. Nothing was read. It has "
+                            + Says.list(job.deliveries().stream()
+                                    .map(Delivery::name)
+                                    .toList()) + ".");
             return Exit.USAGE;
         }
         try (JobSession session = JobSession.open(machine.workplace(), job.id(), JobRun.folderOf(path))) {
@@ -65,7 +68,10 @@ final class RefreshCommand implements Callable<Integer> {
             List<Map<String, String>> written = new ArrayList<>();
             boolean held = strict && outcome.needsALook();
             for (Path target : files) {
-                written.add(held ? entry("", target, "held", ": there are questions or warnings") : write(session, outcome, "", target));
+                written.add(
+                        held
+                                ? entry("", target, "held", ": there are questions or warnings")
+                                : write(session, outcome, "", target));
             }
             for (Delivery delivery : chosen) {
                 Path target = session.targetOf(delivery);

@@ -41,8 +41,9 @@ final class SettleCommand implements Callable<Integer> {
                     .filter(question -> question.id().equals(id))
                     .findFirst();
             if (asked.isEmpty()) {
-                machine.err().println("There is no open question " + id + " in " + file
-                        + ". Nothing was changed. List the questions with: cuvee show " + file);
+                machine.err()
+                        .println("There is no open question " + id + " in " + file
+                                + ". Nothing was changed. List the questions with: cuvee show " + file);
                 return Exit.USAGE;
             }
             Question question = asked.get();
@@ -50,14 +51,20 @@ final class SettleCommand implements Callable<Integer> {
                     .filter(possible -> possible.id().equals(answer))
                     .findFirst();
             if (chosen.isEmpty()) {
-                machine.err().println(Says.quoted(answer) + " is no answer to " + id + ". Nothing was changed. The answers are "
-                        + Says.list(question.answers().stream().map(Answer::id).toList()) + ".");
+                machine.err()
+                        .println(Says.quoted(answer) + " is no answer to " + id
+                                + ". Nothing was changed. The answers are "
+                                + Says.list(question.answers().stream()
+                                        .map(Answer::id)
+                                        .toList()) + ".");
                 return Exit.USAGE;
             }
-            Job settled = outcome.job().withSettled(new Decision(
-                    question.kind(), question.subject(), answer, "the analyst's answer", question.text()));
+            Job settled = outcome.job()
+                    .withSettled(new Decision(
+                            question.kind(), question.subject(), answer, "the analyst's answer", question.text()));
             JobFile.save(settled, path);
-            machine.out().println("Settled: " + question.text() + " " + chosen.get().text() + ".");
+            machine.out()
+                    .println("Settled: " + question.text() + " " + chosen.get().text() + ".");
             return Exit.DONE;
         }
     }

@@ -11,7 +11,9 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "show", description = "Sources, layouts, line-up, types, questions and tally of a job; changes nothing.")
+@Command(
+        name = "show",
+        description = "Sources, layouts, line-up, types, questions and tally of a job; changes nothing.")
 final class ShowCommand implements Callable<Integer> {
     private final Machine machine;
 

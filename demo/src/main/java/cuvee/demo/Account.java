@@ -66,8 +66,12 @@ final class Account {
         }
         List<String> wrong = new ArrayList<>();
         for (String column : columns) {
-            boolean all = rows(should, List.of(column)).keySet().containsAll(rows(is, List.of(column)).keySet());
-            if (!all || is.size() == should.size() && !rows(should, List.of(column)).equals(rows(is, List.of(column)))) {
+            boolean all = rows(should, List.of(column))
+                    .keySet()
+                    .containsAll(rows(is, List.of(column)).keySet());
+            if (!all
+                    || is.size() == should.size()
+                            && !rows(should, List.of(column)).equals(rows(is, List.of(column)))) {
                 wrong.add(column);
             }
         }

@@ -142,7 +142,8 @@ public final class DemoRun {
             Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
             JobFile.save(outcome.job(), jobFile);
             out.println("The fuel plan, a job of its own: " + Says.count(outcome.rows(), "row") + ".");
-            outcome.findings().forEach(finding -> out.println("  " + finding.severity().word() + ": " + finding.text()));
+            outcome.findings()
+                    .forEach(finding -> out.println("  " + finding.severity().word() + ": " + finding.text()));
         }
     }
 
@@ -159,7 +160,8 @@ public final class DemoRun {
 
     private static void delete(Path folder) {
         try (Stream<Path> walk = Files.walk(folder)) {
-            walk.sorted(java.util.Comparator.reverseOrder()).forEach(path -> path.toFile().delete());
+            walk.sorted(java.util.Comparator.reverseOrder())
+                    .forEach(path -> path.toFile().delete());
         } catch (IOException left) {
             // A temporary folder that cannot be deleted is the system's to clear.
             return;

@@ -28,7 +28,15 @@ final class Ports {
     private static final DateTimeFormatter GERMAN = DateTimeFormatter.ofPattern("dd.MM.yyyy");
     private static final Charset WINDOWS = Charset.forName("windows-1252");
     private static final Object[] TIDY = {
-        "Sailing date", "Route", "Vessel", "Passengers", "Vehicles", "Freight tonnes", "Fare revenue", "Cancelled", "Remarks"
+        "Sailing date",
+        "Route",
+        "Vessel",
+        "Passengers",
+        "Vehicles",
+        "Freight tonnes",
+        "Fare revenue",
+        "Cancelled",
+        "Remarks"
     };
     private final Scenario scenario;
 
@@ -73,7 +81,19 @@ final class Ports {
             Workbooks.row(sheet, 0, styles.bold, "Farsound Ferries");
             Workbooks.row(sheet, 1, null, "Port of Eastray, monthly return");
             Workbooks.row(sheet, 2, null, "Month: " + name + " 2026");
-            Workbooks.row(sheet, 4, styles.bold, "Date", "Route", "Ship", "Pax", "Vehicles", "Freight tonnes", "Revenue (EUR)", "Cancelled", "Remarks");
+            Workbooks.row(
+                    sheet,
+                    4,
+                    styles.bold,
+                    "Date",
+                    "Route",
+                    "Ship",
+                    "Pax",
+                    "Vehicles",
+                    "Freight tonnes",
+                    "Revenue (EUR)",
+                    "Cancelled",
+                    "Remarks");
             int at = 5;
             List<Sailing> sailings = scenario.of("Eastray", month);
             for (Sailing sailing : sailings) {
@@ -88,8 +108,12 @@ final class Ports {
                     "",
                     sailings.stream().mapToInt(Sailing::passengers).sum(),
                     sailings.stream().mapToInt(Sailing::vehicles).sum(),
-                    sailings.stream().mapToDouble(s -> s.freight().doubleValue()).sum(),
-                    sailings.stream().mapToDouble(s -> s.revenue().doubleValue()).sum());
+                    sailings.stream()
+                            .mapToDouble(s -> s.freight().doubleValue())
+                            .sum(),
+                    sailings.stream()
+                            .mapToDouble(s -> s.revenue().doubleValue())
+                            .sum());
         }
         int quarter = (first + 2) / 3;
         Workbooks.save(workbook, folder.resolve("Eastray Q" + quarter + " 2026.xlsx"));
@@ -97,17 +121,26 @@ final class Ports {
 
     /** Semicolons, decimal commas, day first, in German. */
     private void hollin(Path folder, int month) {
-        StringBuilder text = new StringBuilder("Datum;Strecke;Schiff;Fahrgaeste;Fahrzeuge;Fracht t;Erloes;Ausfall;Bemerkung\r\n");
+        StringBuilder text =
+                new StringBuilder("Datum;Strecke;Schiff;Fahrgaeste;Fahrzeuge;Fracht t;Erloes;Ausfall;Bemerkung\r\n");
         for (Sailing s : scenario.of("Hollin", month)) {
             text.append(GERMAN.format(s.date()))
-                    .append(';').append(s.route())
-                    .append(';').append(s.vessel())
-                    .append(';').append(s.passengers())
-                    .append(';').append(s.vehicles())
-                    .append(';').append(s.freight().toPlainString().replace('.', ','))
-                    .append(';').append(String.format(Locale.GERMANY, "%,.2f", s.revenue()))
-                    .append(';').append(s.cancelled() ? "ja" : "nein")
-                    .append(';').append(s.remarks())
+                    .append(';')
+                    .append(s.route())
+                    .append(';')
+                    .append(s.vessel())
+                    .append(';')
+                    .append(s.passengers())
+                    .append(';')
+                    .append(s.vehicles())
+                    .append(';')
+                    .append(s.freight().toPlainString().replace('.', ','))
+                    .append(';')
+                    .append(String.format(Locale.GERMANY, "%,.2f", s.revenue()))
+                    .append(';')
+                    .append(s.cancelled() ? "ja" : "nein")
+                    .append(';')
+                    .append(s.remarks())
                     .append("\r\n");
         }
         write(folder.resolve(String.format(Locale.ROOT, "hollin-%02d26.csv", month)), text.toString(), WINDOWS);
@@ -119,7 +152,20 @@ final class Ports {
         Styles styles = new Styles(workbook);
         XSSFSheet sheet = workbook.createSheet("Sheet1");
         boolean crew = month >= 4;
-        Workbooks.row(sheet, 0, null, "sailing date", "route ", "vessel", "passen gers", "vehicles", "freight  tonnes", "fare revenue", "cancelled", "Remark", crew ? "Crew on board" : "");
+        Workbooks.row(
+                sheet,
+                0,
+                null,
+                "sailing date",
+                "route ",
+                "vessel",
+                "passen gers",
+                "vehicles",
+                "freight  tonnes",
+                "fare revenue",
+                "cancelled",
+                "Remark",
+                crew ? "Crew on board" : "");
         int at = 1;
         for (Sailing sailing : scenario.of("Marsay", month)) {
             if (crew) {
@@ -211,10 +257,22 @@ final class Ports {
 
     /** Tabs, junk on top, the header again at every new page. */
     private void tarsk(Path folder, int month) {
-        String header = String.join("\t", "Sailing Date", "Route", "Vessel", "Passengers", "Vehicles", "Freight Tonnes", "Fare Revenue", "Cancelled", "Remarks");
+        String header = String.join(
+                "\t",
+                "Sailing Date",
+                "Route",
+                "Vessel",
+                "Passengers",
+                "Vehicles",
+                "Freight Tonnes",
+                "Fare Revenue",
+                "Cancelled",
+                "Remarks");
         StringBuilder text = new StringBuilder();
         text.append("FARSOUND HARBOUR TERMINAL 4\n");
-        text.append("print-out ").append(String.format(Locale.ROOT, "%02d/2026", month)).append(", port of TARSK\n\n");
+        text.append("print-out ")
+                .append(String.format(Locale.ROOT, "%02d/2026", month))
+                .append(", port of TARSK\n\n");
         int line = 0;
         for (Sailing s : scenario.of("Tarsk", month)) {
             if (line++ % 50 == 0) {
@@ -234,7 +292,10 @@ final class Ports {
                     .append('\n');
         }
         text.append("\nend of print-out\n");
-        write(folder.resolve(String.format(Locale.ROOT, "tarsk_%02d.txt", month)), text.toString(), StandardCharsets.UTF_8);
+        write(
+                folder.resolve(String.format(Locale.ROOT, "tarsk_%02d.txt", month)),
+                text.toString(),
+                StandardCharsets.UTF_8);
     }
 
     private static void write(Path file, String text, Charset charset) {

@@ -18,10 +18,16 @@ final class Scenario {
 
     static final List<String> PORTS = List.of("Brannock", "Eastray", "Hollin", "Marsay", "Norhaven", "Tarsk");
     private static final Map<String, List<String>> ROUTES = routes();
-    private static final List<String> VESSELS =
-            List.of("MV Aldermere", "MV Corrigan", "MV Dunlin", "MV Fenwick", "MV Grayling", "MV Petrel", "MV Sandpiper");
+    private static final List<String> VESSELS = List.of(
+            "MV Aldermere", "MV Corrigan", "MV Dunlin", "MV Fenwick", "MV Grayling", "MV Petrel", "MV Sandpiper");
     private static final List<String> REMARKS = List.of(
-            "fog", "strong wind", "late by 25 minutes", "relief crew", "ramp defect, repaired", "school party", "low water");
+            "fog",
+            "strong wind",
+            "late by 25 minutes",
+            "relief crew",
+            "ramp defect, repaired",
+            "school party",
+            "low water");
     private final List<Sailing> sailings = new ArrayList<>();
 
     Scenario() {

@@ -32,7 +32,9 @@ final class Strangers {
                     returns.resolve("Brannock").resolve("Brannock 2026-03 (copy).xlsx"),
                     java.nio.file.StandardCopyOption.REPLACE_EXISTING);
             byte[] whole = Files.readAllBytes(returns.resolve("Marsay").resolve("MARSAY_09_2026.xlsx"));
-            Files.write(returns.resolve("Marsay").resolve("MARSAY_09_2026 sent twice.xlsx"), Arrays.copyOf(whole, whole.length / 2));
+            Files.write(
+                    returns.resolve("Marsay").resolve("MARSAY_09_2026 sent twice.xlsx"),
+                    Arrays.copyOf(whole, whole.length / 2));
             encrypted(returns.resolve("Eastray").resolve("Eastray bonus list.xlsx"));
             fuelPlan(fuel);
         } catch (IOException failed) {
@@ -85,7 +87,8 @@ final class Strangers {
         header[0] = "Depot";
         header[1] = "Fuel";
         for (int month = 1; month <= 9; month++) {
-            header[month + 1] = java.time.Month.of(month).getDisplayName(java.time.format.TextStyle.FULL, Locale.ENGLISH);
+            header[month + 1] =
+                    java.time.Month.of(month).getDisplayName(java.time.format.TextStyle.FULL, Locale.ENGLISH);
         }
         header[11] = "Year";
         Workbooks.row(sheet, 0, styles.bold, "Fuel plan 2026, litres");

@@ -10,8 +10,8 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDateTime;
 import java.util.Date;
-import java.util.Optional;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -96,7 +96,9 @@ final class Workbooks {
         try (workbook) {
             Files.createDirectories(file.getParent());
             if (workbook instanceof XSSFWorkbook open) {
-                open.getProperties().getCoreProperties().setCreated(Optional.of(Date.from(Instant.parse("2026-01-01T00:00:00Z"))));
+                open.getProperties()
+                        .getCoreProperties()
+                        .setCreated(Optional.of(Date.from(Instant.parse("2026-01-01T00:00:00Z"))));
                 open.getProperties().getCoreProperties().setCreator("Farsound Ferries");
             }
             ByteArrayOutputStream bytes = new ByteArrayOutputStream();

@@ -61,7 +61,8 @@ final class CollectView extends VBox {
         title.getStyleClass().add("section-title");
         places.getChildren().add(title);
         for (Place place : job.places()) {
-            Label chip = new Label(place.path() + (place.subfolders() == Place.Subfolders.INCLUDED ? ", with inner folders" : ""));
+            Label chip = new Label(
+                    place.path() + (place.subfolders() == Place.Subfolders.INCLUDED ? ", with inner folders" : ""));
             chip.getStyleClass().add("chip");
             places.getChildren().add(chip);
         }

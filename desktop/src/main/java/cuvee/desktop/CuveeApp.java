@@ -32,13 +32,22 @@ import org.jspecify.annotations.Nullable;
 
 /** The window. It wires the services; all else is in the views and the models. */
 public final class CuveeApp extends Application {
-    private final Machine machine = Main.machine();
+    private final Machine machine;
     private final StackPane root = new StackPane();
     private @Nullable Choosers choosers;
     private javafx.stage.@Nullable Stage window;
     private @Nullable JobModel model;
     private @Nullable JobFrame frame;
     private boolean dark;
+
+    /** On the machine as the process finds it. */
+    public CuveeApp() {
+        this(Main.machine());
+    }
+
+    CuveeApp(Machine machine) {
+        this.machine = machine;
+    }
 
     @Override
     public void start(javafx.stage.Stage stage) {
@@ -63,7 +72,7 @@ public final class CuveeApp extends Application {
         });
         showStart();
         stage.show();
-        begin(getParameters().getRaw());
+        begin(getParameters() == null ? List.of() : getParameters().getRaw());
     }
 
     private void begin(List<String> arguments) {
@@ -315,7 +324,8 @@ public final class CuveeApp extends Application {
         Application.setUserAgentStylesheet(
                 dark ? new PrimerDark().getUserAgentStylesheet() : new PrimerLight().getUserAgentStylesheet());
         scene.getStylesheets()
-                .setAll(Objects.requireNonNull(CuveeApp.class.getResource("cuvee.css")).toExternalForm());
+                .setAll(Objects.requireNonNull(CuveeApp.class.getResource("cuvee.css"))
+                        .toExternalForm());
         root.getStyleClass().remove("dark");
         if (dark) {
             root.getStyleClass().add("dark");

@@ -30,7 +30,8 @@ final class DeliverView extends VBox {
         setId("deliver");
         getStyleClass().add("page");
         setSpacing(16);
-        Label says = new Label("The master is written in one step: a file that is there is replaced as a whole or left as it was.");
+        Label says = new Label(
+                "The master is written in one step: a file that is there is replaced as a whole or left as it was.");
         says.getStyleClass().add("view-says");
         says.setWrapText(true);
         Button add = new Button("Deliver to a file");
@@ -39,8 +40,10 @@ final class DeliverView extends VBox {
         add.setOnAction(e -> addDelivery());
         getChildren().addAll(says, cards, add);
         model.jobProperty().addListener((o, before, now) -> show(now));
-        model.outcomeProperty().addListener((o, before, now) -> show(model.jobProperty().get()));
-        model.messageProperty().addListener((o, before, now) -> show(model.jobProperty().get()));
+        model.outcomeProperty()
+                .addListener((o, before, now) -> show(model.jobProperty().get()));
+        model.messageProperty()
+                .addListener((o, before, now) -> show(model.jobProperty().get()));
         show(model.jobProperty().get());
     }
 

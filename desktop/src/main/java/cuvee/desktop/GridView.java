@@ -193,7 +193,8 @@ final class GridView extends Region {
         double barHeight = across.prefHeight(-1);
         canvas.setWidth(Math.max(1, getWidth() - barWidth));
         canvas.setHeight(Math.max(1, getHeight() - barHeight));
-        down.resizeRelocate(getWidth() - barWidth, headHeight(), barWidth, Math.max(0, getHeight() - barHeight - headHeight()));
+        down.resizeRelocate(
+                getWidth() - barWidth, headHeight(), barWidth, Math.max(0, getHeight() - barHeight - headHeight()));
         across.resizeRelocate(labelWidth(), getHeight() - barHeight, bodyWidth(), barHeight);
         stretch();
         long rows = model == null ? 0 : model.rows();

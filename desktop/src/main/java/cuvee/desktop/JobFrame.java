@@ -236,7 +236,8 @@ final class JobFrame extends BorderPane {
 
     private void show() {
         for (Stage each : Stage.values()) {
-            ledger.show(Ledger.of(each, model.jobProperty().get(), model.outcomeProperty().get()));
+            ledger.show(Ledger.of(
+                    each, model.jobProperty().get(), model.outcomeProperty().get()));
         }
         drawer.show(model.outcomeProperty().get().map(Outcome::questions).orElse(java.util.List.of()));
     }

@@ -43,7 +43,8 @@ final class LedgerStrip extends HBox {
             HBox bottom = new HBox(10, title, loss);
             bottom.setAlignment(Pos.BASELINE_LEFT);
             Button segment = new Button();
-            segment.setId("stage-" + stage.title().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
+            segment.setId(
+                    "stage-" + stage.title().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
             segment.setGraphic(new VBox(1, top, bottom));
             segment.getStyleClass().setAll("segment");
             segment.setMaxWidth(Double.MAX_VALUE);

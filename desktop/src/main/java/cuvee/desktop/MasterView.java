@@ -97,7 +97,10 @@ final class MasterView extends VBox {
         String title = now.title(column);
         if (column >= outcome.get().proposal().columns().size()) {
             trails.execute(() -> {
-                String where = model.session().trail(outcome.get(), line.get(), column).where().toString();
+                String where = model.session()
+                        .trail(outcome.get(), line.get(), column)
+                        .where()
+                        .toString();
                 ui.execute(() -> tell(request, where + ", tagged " + Says.quoted(title)));
             });
             return;
@@ -118,7 +121,10 @@ final class MasterView extends VBox {
     private static String say(JobSession.Trail found, String title, String value) {
         StringBuilder said = new StringBuilder(found.where().toString());
         if (found.header().isEmpty()) {
-            return said.append(": no column feeds ").append(Says.quoted(title)).append(" there").toString();
+            return said.append(": no column feeds ")
+                    .append(Says.quoted(title))
+                    .append(" there")
+                    .toString();
         }
         said.append(", column ").append(Says.quoted(found.header())).append(": ");
         if (found.raw().isEmpty()) {

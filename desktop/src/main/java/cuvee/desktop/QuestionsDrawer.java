@@ -69,7 +69,8 @@ final class QuestionsDrawer extends VBox {
         title.setText(questions.isEmpty() ? "No open question" : Says.count(questions.size(), "question"));
         list.getChildren().clear();
         if (questions.isEmpty()) {
-            Label calm = new Label("Everything could be settled from the files. What was assumed along the way stands in the job.");
+            Label calm = new Label(
+                    "Everything could be settled from the files. What was assumed along the way stands in the job.");
             calm.setWrapText(true);
             calm.getStyleClass().addAll("hint", "question");
             list.getChildren().add(calm);
@@ -98,7 +99,8 @@ final class QuestionsDrawer extends VBox {
         }
         Button take = new Button("Settle so");
         take.setId("settle-" + question.id());
-        take.setOnAction(e -> settle.accept(question, String.valueOf(group.getSelectedToggle().getUserData())));
+        take.setOnAction(e ->
+                settle.accept(question, String.valueOf(group.getSelectedToggle().getUserData())));
         card.getChildren().add(take);
         return card;
     }

@@ -36,7 +36,8 @@ final class StartView extends VBox {
 
         Label drop = new Label("Drop a folder of workbooks here");
         drop.getStyleClass().add("drop-title");
-        Label hint = new Label("Cuvee looks at every file, proposes the whole master at once, and asks what it cannot settle.");
+        Label hint = new Label(
+                "Cuvee looks at every file, proposes the whole master at once, and asks what it cannot settle.");
         hint.getStyleClass().add("hint");
         Button folder = button("Choose a folder", "start-folder", doors::newJob);
         folder.getStyleClass().add("chief");

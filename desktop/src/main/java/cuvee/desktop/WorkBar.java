@@ -54,7 +54,8 @@ final class WorkBar extends HBox {
 
     private void progress(Work.State<?> state) {
         if (state instanceof Work.State.Running<?> running && !running.what().isEmpty()) {
-            String what = Character.toUpperCase(running.what().charAt(0)) + running.what().substring(1);
+            String what = Character.toUpperCase(running.what().charAt(0))
+                    + running.what().substring(1);
             words.setText(
                     running.of() > 0
                             ? what + ": " + Says.number(running.done()) + " of " + Says.count(running.of(), "file")

@@ -85,7 +85,12 @@ public final class Collector {
                     String unique = taken.add(source.path()) ? source.path() : path.getFileName() + "/" + source.path();
                     taken.add(unique);
                     sources.add(new Source(
-                            unique, source.file(), source.size(), source.modified(), source.asideKind(), source.aside()));
+                            unique,
+                            source.file(),
+                            source.size(),
+                            source.modified(),
+                            source.asideKind(),
+                            source.aside()));
                 }
             }
         }
@@ -113,7 +118,12 @@ public final class Collector {
 
     private static Finding empty(Path path, String how, String canDo) {
         return new Finding(
-                Severity.WARNING, "empty-place", Where.JOB, "The folder " + path + " " + how + ".", "Nothing was taken from there.", canDo);
+                Severity.WARNING,
+                "empty-place",
+                Where.JOB,
+                "The folder " + path + " " + how + ".",
+                "Nothing was taken from there.",
+                canDo);
     }
 
     private void walk(Path path, Place place, List<Source> into, List<Finding> findings) throws IOException {
@@ -148,7 +158,11 @@ public final class Collector {
                         Severity.WARNING,
                         "no-access",
                         Where.source(path.relativize(file).toString().replace('\\', '/')),
-                        "It cannot be opened: " + (failed instanceof AccessDeniedException ? "you may not read it" : failed.getMessage()) + ".",
+                        "It cannot be opened: "
+                                + (failed instanceof AccessDeniedException
+                                        ? "you may not read it"
+                                        : failed.getMessage())
+                                + ".",
                         "It is left out; the others go on.",
                         "Ask for access to it, then refresh."));
                 return FileVisitResult.CONTINUE;
@@ -167,7 +181,9 @@ public final class Collector {
         if (name.startsWith(".") || lower.equals("thumbs.db") || lower.equals("desktop.ini")) {
             return source.setAside("hidden", "a hidden file");
         }
-        if (own.contains(file.toAbsolutePath().normalize()) || lower.endsWith(".cuvee") || lower.endsWith(".cuvee.before")) {
+        if (own.contains(file.toAbsolutePath().normalize())
+                || lower.endsWith(".cuvee")
+                || lower.endsWith(".cuvee.before")) {
             return source.setAside("own-file", "written by Cuvee for this job");
         }
         if (lower.endsWith(".tmp") || lower.endsWith(".part") || lower.endsWith(".crdownload")) {
@@ -205,7 +221,8 @@ public final class Collector {
         Map<Long, List<Source>> bySize = new HashMap<>();
         sources.stream()
                 .filter(source -> source.taken() && source.size() > 0)
-                .forEach(source -> bySize.computeIfAbsent(source.size(), size -> new ArrayList<>()).add(source));
+                .forEach(source -> bySize.computeIfAbsent(source.size(), size -> new ArrayList<>())
+                        .add(source));
         Map<Source, String> copies = new HashMap<>();
         for (List<Source> sameSize : bySize.values()) {
             if (sameSize.size() > 1) {
@@ -225,7 +242,10 @@ public final class Collector {
         List<Source> judged = new ArrayList<>();
         for (Source source : sources) {
             String original = copies.get(source);
-            judged.add(original == null ? source : source.setAside("copy", "an exact copy of " + original + ", which is taken"));
+            judged.add(
+                    original == null
+                            ? source
+                            : source.setAside("copy", "an exact copy of " + original + ", which is taken"));
         }
         return judged;
     }

@@ -24,7 +24,12 @@ final class JsonLinesForm implements MasterFiles.Form {
                         String value = values[i];
                         if (value != null) {
                             json.writeFieldName(names[i]);
-                            write(json, value, i < plan.columns().size() ? plan.columns().get(i).type() : Type.TEXT);
+                            write(
+                                    json,
+                                    value,
+                                    i < plan.columns().size()
+                                            ? plan.columns().get(i).type()
+                                            : Type.TEXT);
                         }
                     }
                     json.writeEndObject();

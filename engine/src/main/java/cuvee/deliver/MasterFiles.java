@@ -22,8 +22,15 @@ import java.util.Map;
 
 /** The package's entry: writes the master to a file whose ending says the form. */
 public final class MasterFiles {
-    private static final Map<String, Form> FORMS =
-            Map.of("csv", new CsvForm(), "xlsx", new WorkbookForm(), "jsonl", new JsonLinesForm(), "parquet", new ParquetForm());
+    private static final Map<String, Form> FORMS = Map.of(
+            "csv",
+            new CsvForm(),
+            "xlsx",
+            new WorkbookForm(),
+            "jsonl",
+            new JsonLinesForm(),
+            "parquet",
+            new ParquetForm());
 
     private MasterFiles() {}
 
@@ -79,7 +86,11 @@ public final class MasterFiles {
             move(beside, target);
             return Files.size(target);
         } catch (IOException failed) {
-            throw failure("cannot-write", target, reason(failed), "Free it or name another file; what was there before is untouched.");
+            throw failure(
+                    "cannot-write",
+                    target,
+                    reason(failed),
+                    "Free it or name another file; what was there before is untouched.");
         } finally {
             deleteQuietly(beside);
         }

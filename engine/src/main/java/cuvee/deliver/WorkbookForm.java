@@ -135,7 +135,8 @@ final class WorkbookForm implements MasterFiles.Form {
                     format(column, type);
                 }
                 case YES_NO -> tab.value(next, column, value.equals("true"));
-                case TEXT -> tab.value(next, column, value.length() > LONGEST_CELL ? value.substring(0, LONGEST_CELL) : value);
+                case TEXT ->
+                    tab.value(next, column, value.length() > LONGEST_CELL ? value.substring(0, LONGEST_CELL) : value);
             }
         }
 

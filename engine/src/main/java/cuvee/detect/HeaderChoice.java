@@ -69,12 +69,15 @@ final class HeaderChoice {
                 : contrast(index) > 0
                         ? "it names " + row.filled() + " columns in words, and the rows below hold values"
                         : "it is the first row as wide as the table";
-        String which = above < 0 ? "Row " + row.number() + " is" : "Rows " + rows.get(above).number() + " and " + row.number() + " are";
+        String which = above < 0
+                ? "Row " + row.number() + " is"
+                : "Rows " + rows.get(above).number() + " and " + row.number() + " are";
         return which + " the header: " + why + ".";
     }
 
     private static int usualWidth(List<Row> rows) {
-        List<Integer> widths = new ArrayList<>(rows.stream().map(Row::filled).sorted().toList());
+        List<Integer> widths =
+                new ArrayList<>(rows.stream().map(Row::filled).sorted().toList());
         if (widths.isEmpty()) {
             return 0;
         }
@@ -119,7 +122,9 @@ final class HeaderChoice {
 
     /** Years, dates and numbered things head columns too when they run across. */
     private static boolean couldBeSequenceMember(Form form, String text) {
-        return form.isDate() || (form == Form.DIGITS || form == Form.NUMBER_WHOLE) && text.strip().length() <= 4;
+        return form.isDate()
+                || (form == Form.DIGITS || form == Form.NUMBER_WHOLE)
+                        && text.strip().length() <= 4;
     }
 
     private double hintShare(Row row) {

@@ -57,7 +57,8 @@ final class RunningSums {
 
     /** True where two sums are the same but for rounding of the addends. */
     static boolean close(double stated, double added, int addends) {
-        return Math.abs(stated - added) <= 1e-9 * Math.abs(added) + 0.0051 * Math.max(1, Math.sqrt(addends)) * scale(added);
+        return Math.abs(stated - added)
+                <= 1e-9 * Math.abs(added) + 0.0051 * Math.max(1, Math.sqrt(addends)) * scale(added);
     }
 
     private static double scale(double added) {
@@ -79,8 +80,7 @@ final class RunningSums {
 
     private static double slow(Row row, int column, Evidence[] evidence) {
         Convention.Mark mark = commas(evidence, column) ? Convention.Mark.COMMA : Convention.Mark.POINT;
-        String read = ValueReader.read(
-                row.staged(column), cuvee.value.Type.DECIMAL, Convention.DEFAULT.withMark(mark));
+        String read = ValueReader.read(row.staged(column), cuvee.value.Type.DECIMAL, Convention.DEFAULT.withMark(mark));
         return read == null ? Double.NaN : Double.parseDouble(read);
     }
 

@@ -149,7 +149,8 @@ public final class TableFinder {
             Arrays.setAll(evidence, i -> new Evidence());
             headers = headersOf(rows, choice, columns);
             looseHeaders = Arrays.stream(headers).map(LooseText::key).toArray(String[]::new);
-            namedColumns = (int) Arrays.stream(headers).filter(h -> !h.isEmpty()).count();
+            namedColumns =
+                    (int) Arrays.stream(headers).filter(h -> !h.isEmpty()).count();
             for (int i = 0; i <= choice.index(); i++) {
                 Row row = rows.get(i);
                 blanks += i == 0 ? 0 : row.blanksBefore();
@@ -342,7 +343,8 @@ public final class TableFinder {
                     doubts.add(new Doubt(
                             "total-row",
                             row.number(),
-                            "Row " + row.number() + " adds up the rows above it but names nothing; it is kept as a record.",
+                            "Row " + row.number()
+                                    + " adds up the rows above it but names nothing; it is kept as a record.",
                             1));
                 }
                 return null;
@@ -384,8 +386,8 @@ public final class TableFinder {
                 if (Double.isNaN(value)) {
                     continue;
                 }
-                boolean grand = sums.recordsSinceTotal() == 0
-                        || RunningSums.close(value, sums.all(column), sums.records());
+                boolean grand =
+                        sums.recordsSinceTotal() == 0 || RunningSums.close(value, sums.all(column), sums.records());
                 totals.add(new StatedTotal(
                         row.number(),
                         column,
@@ -453,7 +455,9 @@ public final class TableFinder {
             }
             for (int column = 0; column < row.width(); column++) {
                 evidence[column].add(row, column, forms[column]);
-                longest[column] = Math.max(longest[column], row.kind(column) == cuvee.sheet.CellKind.EMPTY ? 0 : row.end(column) - row.start(column));
+                longest[column] = Math.max(
+                        longest[column],
+                        row.kind(column) == cuvee.sheet.CellKind.EMPTY ? 0 : row.end(column) - row.start(column));
             }
             sums.add(row, forms, evidence);
         }
@@ -513,11 +517,23 @@ public final class TableFinder {
                         "sparse-row",
                         firstSparse,
                         Says.count(sparse, "row") + (sparse == 1 ? " holds" : " hold")
-                                + " a single word, the first at row " + firstSparse + "; kept as " + (sparse == 1 ? "a record." : "records."),
+                                + " a single word, the first at row " + firstSparse + "; kept as "
+                                + (sparse == 1 ? "a record." : "records."),
                         sparse));
             }
             return new FoundTable(
-                    firstRow, headerRows, lastRow, columns(), aside, blanks, runs, titles, doubts, totals, sureness, reason);
+                    firstRow,
+                    headerRows,
+                    lastRow,
+                    columns(),
+                    aside,
+                    blanks,
+                    runs,
+                    titles,
+                    doubts,
+                    totals,
+                    sureness,
+                    reason);
         }
 
         private List<TableColumn> columns() {
@@ -537,7 +553,8 @@ public final class TableFinder {
                     doubts.add(new Doubt(
                             "header-twice",
                             headerRows.isEmpty() ? 0 : headerRows.get(headerRows.size() - 1),
-                            "The header " + Says.quoted(header) + " stands over two columns; the second is named " + Says.quoted(unique) + ".",
+                            "The header " + Says.quoted(header) + " stands over two columns; the second is named "
+                                    + Says.quoted(unique) + ".",
                             sums.records()));
                 }
                 columns.add(new TableColumn(i, unique, named, evidence[i]));

@@ -59,8 +59,7 @@ public record Job(
         Map<String, Decision> byId = new LinkedHashMap<>();
         settled.forEach(old -> byId.put(old.id(), old));
         byId.put(decision.id(), decision);
-        return new Job(
-                id, name, places, columns, new ArrayList<>(byId.values()), assumed, deliveries, unknown);
+        return new Job(id, name, places, columns, new ArrayList<>(byId.values()), assumed, deliveries, unknown);
     }
 
     /** The decision in force about a subject: the analyst's before Cuvee's own. */

@@ -25,7 +25,8 @@ public final class JobDraft {
 
     /** A new id: readable, and never the same twice. */
     public static String newId(String name) {
-        String readable = name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+        String readable =
+                name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
         return (readable.length() > 30 ? readable.substring(0, 30) : readable) + "-"
                 + UUID.randomUUID().toString().substring(0, 8);
     }

@@ -19,7 +19,9 @@ public final class JobFile {
 
     public static Job open(Path file) {
         try {
-            return JobJson.read(Files.readString(file, StandardCharsets.UTF_8), file.getFileName().toString());
+            return JobJson.read(
+                    Files.readString(file, StandardCharsets.UTF_8),
+                    file.getFileName().toString());
         } catch (NoSuchFileException missing) {
             throw CuveeException.failure(
                     "no-job",
@@ -50,7 +52,10 @@ public final class JobFile {
         try {
             byte[] content = JobJson.write(job).getBytes(StandardCharsets.UTF_8);
             try (FileChannel channel = FileChannel.open(
-                    beside, StandardOpenOption.CREATE, StandardOpenOption.WRITE, StandardOpenOption.TRUNCATE_EXISTING)) {
+                    beside,
+                    StandardOpenOption.CREATE,
+                    StandardOpenOption.WRITE,
+                    StandardOpenOption.TRUNCATE_EXISTING)) {
                 java.nio.ByteBuffer buffer = java.nio.ByteBuffer.wrap(content);
                 while (buffer.hasRemaining()) {
                     channel.write(buffer);
@@ -59,9 +64,7 @@ public final class JobFile {
             }
             if (Files.exists(file)) {
                 Files.copy(
-                        file,
-                        file.resolveSibling(file.getFileName() + ".before"),
-                        StandardCopyOption.REPLACE_EXISTING);
+                        file, file.resolveSibling(file.getFileName() + ".before"), StandardCopyOption.REPLACE_EXISTING);
             }
             Files.move(beside, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         } catch (IOException failed) {
@@ -78,6 +81,8 @@ public final class JobFile {
     }
 
     private static String reason(IOException failed) {
-        return failed instanceof NoSuchFileException ? "the folder does not exist" : String.valueOf(failed.getMessage());
+        return failed instanceof NoSuchFileException
+                ? "the folder does not exist"
+                : String.valueOf(failed.getMessage());
     }
 }

@@ -67,7 +67,8 @@ final class JobJson {
         try {
             root = JSON.readTree(text);
         } catch (JsonProcessingException torn) {
-            throw corrupt(named, "it is not whole JSON (line " + torn.getLocation().getLineNr() + ")");
+            throw corrupt(
+                    named, "it is not whole JSON (line " + torn.getLocation().getLineNr() + ")");
         }
         if (root == null || !root.isObject() || !root.path("cuvee").isInt()) {
             throw corrupt(named, "it does not begin like a job");
@@ -77,7 +78,8 @@ final class JobJson {
             throw CuveeException.failure(
                     "newer-job",
                     Where.JOB,
-                    "The job file " + named + " is of version " + version + "; this Cuvee understands versions up to " + VERSION + ".",
+                    "The job file " + named + " is of version " + version + "; this Cuvee understands versions up to "
+                            + VERSION + ".",
                     "Nothing was read or changed.",
                     "Open it with a newer Cuvee.");
         }
@@ -90,10 +92,13 @@ final class JobJson {
         return new Job(
                 text(root, "id", named),
                 text(root, "name", named),
-                list(root, "places", node -> new Place(
-                        text(node, "path", named),
-                        node.path("subfolders").asBoolean(true) ? Subfolders.INCLUDED : Subfolders.LEFT_OUT,
-                        node.path("label").asText(""))),
+                list(
+                        root,
+                        "places",
+                        node -> new Place(
+                                text(node, "path", named),
+                                node.path("subfolders").asBoolean(true) ? Subfolders.INCLUDED : Subfolders.LEFT_OUT,
+                                node.path("label").asText(""))),
                 list(root, "columns", JsonNode::asText),
                 list(root, "settled", node -> decision(node, named)),
                 list(root, "assumed", node -> decision(node, named)),

@@ -31,10 +31,7 @@ import java.util.Set;
  * @param decisions what was assumed now, to be kept in the job
  */
 public record LineUp(
-        List<Column> columns,
-        Map<String, Integer> columnOfHeader,
-        List<Question> questions,
-        List<Decision> decisions) {
+        List<Column> columns, Map<String, Integer> columnOfHeader, List<Question> questions, List<Decision> decisions) {
     /** The kind of the decisions and questions made here; their subject is a header's loose key. */
     public static final String KIND = "line-up";
 
@@ -83,7 +80,11 @@ public record LineUp(
             // Kept apart is a decision too: next month it is not taken up again by itself.
             if (job.decision(KIND, question.subject()).isEmpty()) {
                 decisions.add(new Decision(
-                        KIND, question.subject(), question.assumed(), "nothing says that it is another column", question.text()));
+                        KIND,
+                        question.subject(),
+                        question.assumed(),
+                        "nothing says that it is another column",
+                        question.text()));
             }
         }
         questions.addAll(assumedQuestions(bySize, nameOfKey, ownNames, job));
@@ -148,8 +149,10 @@ public record LineUp(
     private static boolean sameSpot(
             Layout layout, String key, String name, List<Layout> bySize, Map<String, String> nameOfKey) {
         Layout other = bySize.get(firstWith(name, bySize, nameOfKey));
-        List<String> here = layout.keys().stream().map(k -> nameOfKey.getOrDefault(k, k)).toList();
-        List<String> there = other.keys().stream().map(k -> nameOfKey.getOrDefault(k, k)).toList();
+        List<String> here =
+                layout.keys().stream().map(k -> nameOfKey.getOrDefault(k, k)).toList();
+        List<String> there =
+                other.keys().stream().map(k -> nameOfKey.getOrDefault(k, k)).toList();
         int at = layout.keys().indexOf(key);
         int otherAt = there.indexOf(name);
         int same = 0;

@@ -97,7 +97,10 @@ final class ArrowFeed implements AutoCloseable {
 
         private ArrowBuf ints(int[] values, int count) {
             ArrowBuf buffer = allocator.buffer(count * 4L);
-            buffer.nioBuffer(0, count * 4).order(java.nio.ByteOrder.nativeOrder()).asIntBuffer().put(values, 0, count);
+            buffer.nioBuffer(0, count * 4)
+                    .order(java.nio.ByteOrder.nativeOrder())
+                    .asIntBuffer()
+                    .put(values, 0, count);
             buffer.writerIndex(count * 4L);
             return buffer;
         }

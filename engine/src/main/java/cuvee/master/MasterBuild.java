@@ -80,7 +80,10 @@ final class MasterBuild {
     private String columnList() {
         StringBuilder columns = new StringBuilder("tbl INTEGER, row INTEGER");
         for (int i = 0; i < plan.columns().size(); i++) {
-            columns.append(", m").append(i).append(' ').append(plan.columns().get(i).sqlType());
+            columns.append(", m")
+                    .append(i)
+                    .append(' ')
+                    .append(plan.columns().get(i).sqlType());
         }
         for (int i = 0; i < plan.tags().size(); i++) {
             columns.append(", t").append(i).append(" VARCHAR");
@@ -103,7 +106,10 @@ final class MasterBuild {
                     .append(
                             feed == null
                                     ? "NULL"
-                                    : Readings.expression("s.c" + feed.column(), plan.columns().get(i), feed));
+                                    : Readings.expression(
+                                            "s.c" + feed.column(),
+                                            plan.columns().get(i),
+                                            feed));
         }
         for (MasterPlan.Tag tag : plan.tags()) {
             shape.append(", ").append(tag.kind() == MasterPlan.TagKind.SOURCE_FILE ? "p.file" : "nullif(p.sheet, '')");
@@ -117,7 +123,8 @@ final class MasterBuild {
                 .toString();
     }
 
-    private long insert(Statement statement, Map<Integer, String> shapes, Map<Integer, String> built) throws SQLException {
+    private long insert(Statement statement, Map<Integer, String> shapes, Map<Integer, String> built)
+            throws SQLException {
         statement.execute(
                 "CREATE OR REPLACE TEMP TABLE todo(tbl INTEGER, ord INTEGER, first INTEGER, last INTEGER, shape VARCHAR, file VARCHAR, sheet VARCHAR, grp INTEGER)");
         Map<String, Integer> groups = new LinkedHashMap<>();
@@ -127,12 +134,14 @@ final class MasterBuild {
             for (MasterPlan.Table table : plan.tables()) {
                 String shape = shape(table);
                 String select = shape.replaceFirst(" [0-9-]+$", "");
-                boolean unchanged = Optional.ofNullable(shapes.get(table.id()))
-                        .equals(Optional.ofNullable(built.get(table.id())));
-                int group = unchanged ? -1 : groups.computeIfAbsent(select, s -> {
-                    samples.add(table);
-                    return groups.size();
-                });
+                boolean unchanged =
+                        Optional.ofNullable(shapes.get(table.id())).equals(Optional.ofNullable(built.get(table.id())));
+                int group = unchanged
+                        ? -1
+                        : groups.computeIfAbsent(select, s -> {
+                            samples.add(table);
+                            return groups.size();
+                        });
                 appender.beginRow();
                 appender.append(table.id());
                 appender.append(order++);
@@ -163,7 +172,9 @@ final class MasterBuild {
     /** The range of table numbers of a group, so that the store skips what lies outside. */
     private static String zone(MasterPlan.Table sample, int group, Statement statement) throws SQLException {
         try (ResultSet range = statement.executeQuery("SELECT min(tbl), max(tbl) FROM todo WHERE grp = " + group)) {
-            return range.next() ? " AND s.tbl BETWEEN " + range.getInt(1) + " AND " + range.getInt(2) : " AND s.tbl = " + sample.id();
+            return range.next()
+                    ? " AND s.tbl BETWEEN " + range.getInt(1) + " AND " + range.getInt(2)
+                    : " AND s.tbl = " + sample.id();
         }
     }
 }

@@ -84,8 +84,8 @@ public final class MasterReader implements AutoCloseable {
         }
         int firstRow = table.rowAt(skip);
         int lastRow = table.rowAt(Math.min(skip + count, table.kept()) - 1);
-        String sql = "SELECT tbl, row" + columns + " FROM master WHERE tbl = " + table.id() + " AND row BETWEEN " + firstRow
-                + " AND " + lastRow + " ORDER BY row";
+        String sql = "SELECT tbl, row" + columns + " FROM master WHERE tbl = " + table.id() + " AND row BETWEEN "
+                + firstRow + " AND " + lastRow + " ORDER BY row";
         try (Statement statement = connection.createStatement();
                 ResultSet rows = statement.executeQuery(sql)) {
             while (rows.next()) {
@@ -149,8 +149,8 @@ public final class MasterReader implements AutoCloseable {
         for (long skip = 0; skip < table.kept(); skip += CHUNK_ROWS) {
             int firstRow = table.rowAt(skip);
             int lastRow = table.rowAt(Math.min(skip + CHUNK_ROWS, table.kept()) - 1);
-            slices.add(new Slice(" FROM master m WHERE m.tbl = " + table.id() + " AND m.row BETWEEN " + firstRow + " AND "
-                    + lastRow + " ORDER BY m.row"));
+            slices.add(new Slice(" FROM master m WHERE m.tbl = " + table.id() + " AND m.row BETWEEN " + firstRow
+                    + " AND " + lastRow + " ORDER BY m.row"));
         }
     }
 
@@ -169,7 +169,8 @@ public final class MasterReader implements AutoCloseable {
             Sql.run("writing CSV", () -> {
                 try (Statement statement = connection.createStatement()) {
                     statement.execute("COPY (SELECT " + line + " || chr(13)" + slice.from() + ") TO "
-                            + Sql.literal(scratch.toString()) + " (FORMAT CSV, HEADER false, QUOTE '', ESCAPE '', DELIMITER "
+                            + Sql.literal(scratch.toString())
+                            + " (FORMAT CSV, HEADER false, QUOTE '', ESCAPE '', DELIMITER "
                             + "'\u0007')");
                 }
             });
@@ -259,7 +260,8 @@ public final class MasterReader implements AutoCloseable {
     }
 
     /** How many rows of a column hold a value, and their exact sum where it is a number. */
-    public record Total(String column, long filled, @Nullable String sum) {}
+    public record Total(
+            String column, long filled, @Nullable String sum) {}
 
     /** How many rows each table has in the master, by table number. */
     public java.util.Map<Integer, Long> rowsByTable() {
@@ -280,14 +282,23 @@ public final class MasterReader implements AutoCloseable {
         Sql.run("writing Parquet", () -> {
             StringBuilder select = new StringBuilder("SELECT ");
             for (int i = 0; i < plan.columns().size(); i++) {
-                select.append("m").append(i).append(" AS ").append(Sql.name(plan.columns().get(i).name())).append(", ");
+                select.append("m")
+                        .append(i)
+                        .append(" AS ")
+                        .append(Sql.name(plan.columns().get(i).name()))
+                        .append(", ");
             }
             for (int i = 0; i < plan.tags().size(); i++) {
-                select.append("t").append(i).append(" AS ").append(Sql.name(plan.tags().get(i).name())).append(", ");
+                select.append("t")
+                        .append(i)
+                        .append(" AS ")
+                        .append(Sql.name(plan.tags().get(i).name()))
+                        .append(", ");
             }
             select.setLength(select.length() - 2);
             try (Statement statement = connection.createStatement()) {
-                statement.execute("COPY (" + select + " FROM master m JOIN part p ON m.tbl = p.tbl AND m.row BETWEEN p.first AND p.last ORDER BY p.ord, m.row) TO "
+                statement.execute("COPY (" + select
+                        + " FROM master m JOIN part p ON m.tbl = p.tbl AND m.row BETWEEN p.first AND p.last ORDER BY p.ord, m.row) TO "
                         + Sql.literal(file.toString()) + " (FORMAT PARQUET)");
             }
         });

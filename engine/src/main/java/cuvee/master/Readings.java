@@ -44,7 +44,9 @@ final class Readings {
             case WHOLE_NUMBER, DECIMAL, MONEY, PERCENT -> {
                 // The store would round a fraction to a whole number without a word, so fractions never take that way.
                 boolean whole = type == Type.WHOLE_NUMBER;
-                if (whole ? e.only(Form.NUMBER_WHOLE) : e.only(Form.NUMBER_WHOLE, Form.NUMBER_FRACTION, Form.NUMBER_PERCENT)) {
+                if (whole
+                        ? e.only(Form.NUMBER_WHOLE)
+                        : e.only(Form.NUMBER_WHOLE, Form.NUMBER_FRACTION, Form.NUMBER_PERCENT)) {
                     return "substr(" + cell + ", 2)";
                 }
                 boolean plainPoints = whole
@@ -58,7 +60,12 @@ final class Readings {
                 boolean commas = !whole
                         && (e.only(Form.DIGITS, Form.COMMA, Form.GROUPED_COMMA)
                                 || convention.mark() == Convention.Mark.COMMA
-                                        && e.only(Form.DIGITS, Form.COMMA, Form.GROUPED_COMMA, Form.COMMA_OR_GROUP, Form.POINT_OR_GROUP));
+                                        && e.only(
+                                                Form.DIGITS,
+                                                Form.COMMA,
+                                                Form.GROUPED_COMMA,
+                                                Form.COMMA_OR_GROUP,
+                                                Form.POINT_OR_GROUP));
                 if (commas && e.plainSigns()) {
                     return "replace(replace(" + cell + ", '.', ''), ',', '.')";
                 }

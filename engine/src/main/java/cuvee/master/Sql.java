@@ -38,7 +38,10 @@ final class Sql {
                             "store",
                             Where.JOB,
                             "Cuvee's own store failed while " + doing + ": "
-                                    + String.valueOf(failed.getMessage()).lines().findFirst().orElse("") + ".",
+                                    + String.valueOf(failed.getMessage())
+                                            .lines()
+                                            .findFirst()
+                                            .orElse("") + ".",
                             "The work was stopped; sources and deliveries are untouched.",
                             "Try again; if it fails again, delete the job's cache folder, which costs only time."),
                     failed);

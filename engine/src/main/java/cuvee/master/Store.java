@@ -138,11 +138,12 @@ public final class Store implements AutoCloseable {
             if (format.isEmpty()) {
                 statement.execute("CREATE TABLE source(path VARCHAR, facts VARCHAR)");
                 statement.execute("CREATE TABLE aside(tbl INTEGER, row INTEGER, what VARCHAR)");
-                statement.execute("CREATE TABLE part(tbl INTEGER, ord INTEGER, first INTEGER, last INTEGER, shape VARCHAR)");
+                statement.execute(
+                        "CREATE TABLE part(tbl INTEGER, ord INTEGER, first INTEGER, last INTEGER, shape VARCHAR)");
                 putMeta("format", FORMAT);
             }
-            try (ResultSet tables =
-                    statement.executeQuery("SELECT table_name FROM duckdb_tables() WHERE table_name LIKE 'staging_%'")) {
+            try (ResultSet tables = statement.executeQuery(
+                    "SELECT table_name FROM duckdb_tables() WHERE table_name LIKE 'staging_%'")) {
                 while (tables.next()) {
                     stagingWidths.add(Integer.parseInt(tables.getString(1).substring(8)));
                 }
@@ -242,7 +243,8 @@ public final class Store implements AutoCloseable {
         if (stagingWidths.contains(width)) {
             return;
         }
-        StringBuilder ddl = new StringBuilder("CREATE TABLE IF NOT EXISTS " + staging(width) + "(tbl INTEGER, row INTEGER");
+        StringBuilder ddl =
+                new StringBuilder("CREATE TABLE IF NOT EXISTS " + staging(width) + "(tbl INTEGER, row INTEGER");
         for (int i = 0; i < width; i++) {
             ddl.append(", c").append(i).append(" VARCHAR");
         }
@@ -255,7 +257,9 @@ public final class Store implements AutoCloseable {
     void moveStaged(DuckDBConnection by, int table, int from, int to) throws SQLException {
         createStaging(from);
         createStaging(to);
-        String columns = java.util.stream.IntStream.range(0, from).mapToObj(i -> ", c" + i).collect(Collectors.joining());
+        String columns = java.util.stream.IntStream.range(0, from)
+                .mapToObj(i -> ", c" + i)
+                .collect(Collectors.joining());
         try (Statement statement = by.createStatement()) {
             statement.execute("INSERT INTO " + staging(to) + " (tbl, row" + columns + ") SELECT tbl, row" + columns
                     + " FROM " + staging(from) + " WHERE tbl = " + table);
@@ -366,11 +370,15 @@ public final class Store implements AutoCloseable {
                     .withVectorizedFunction((in, out) -> {
                         long rows = in.rowCount();
                         var cells = in.vector(0);
-                        Type type = rows == 0 ? Type.TEXT : Type.valueOf(in.vector(1).getString(0));
-                        Convention convention =
-                                rows == 0 ? Convention.DEFAULT : Convention.ofCode(in.vector(2).getString(0));
+                        Type type = rows == 0
+                                ? Type.TEXT
+                                : Type.valueOf(in.vector(1).getString(0));
+                        Convention convention = rows == 0
+                                ? Convention.DEFAULT
+                                : Convention.ofCode(in.vector(2).getString(0));
                         for (long i = 0; i < rows; i++) {
-                            String read = cells.isNull(i) ? null : ValueReader.read(cells.getString(i), type, convention);
+                            String read =
+                                    cells.isNull(i) ? null : ValueReader.read(cells.getString(i), type, convention);
                             if (read == null) {
                                 out.setNull(i);
                             } else {
@@ -395,14 +403,18 @@ public final class Store implements AutoCloseable {
             try (Statement statement = connection.createStatement()) {
                 for (MasterPlan.Table table : plan.tables()) {
                     MasterPlan.Feed fed = table.feeds().get(column);
-                    if (fed == null || misfits.size() >= most || mayAllFit(fed, plan.columns().get(column).type())) {
+                    if (fed == null
+                            || misfits.size() >= most
+                            || mayAllFit(fed, plan.columns().get(column).type())) {
                         continue;
                     }
                     String cell = "s.c" + fed.column();
                     try (ResultSet rows = statement.executeQuery("SELECT s.row, " + cell + " FROM "
-                            + staging(table.width()) + " s JOIN master m ON m.tbl = s.tbl AND m.row = s.row WHERE s.tbl = "
+                            + staging(table.width())
+                            + " s JOIN master m ON m.tbl = s.tbl AND m.row = s.row WHERE s.tbl = "
                             + table.id() + " AND m.m" + column + " IS NULL AND " + cell
-                            + " IS NOT NULL AND trim(" + cell + ") <> '' ORDER BY s.row LIMIT " + (most - misfits.size()))) {
+                            + " IS NOT NULL AND trim(" + cell + ") <> '' ORDER BY s.row LIMIT "
+                            + (most - misfits.size()))) {
                         while (rows.next()) {
                             misfits.add(new Misfit(table, rows.getInt(1), fed.column(), rows.getString(2)));
                         }

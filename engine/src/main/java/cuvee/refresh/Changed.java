@@ -55,9 +55,10 @@ public record Changed(
             parts.add(Says.count(columnsGone.size(), "column") + " gone (" + Says.list(columnsGone) + ")");
         }
         long difference = rowsNow - rowsBefore;
-        parts.add(difference == 0
-                ? "as many rows as before"
-                : Says.count(Math.abs(difference), "row") + (difference > 0 ? " more" : " fewer"));
+        parts.add(
+                difference == 0
+                        ? "as many rows as before"
+                        : Says.count(Math.abs(difference), "row") + (difference > 0 ? " more" : " fewer"));
         return "Since the last refresh: " + String.join(", ", parts) + ".";
     }
 

@@ -68,8 +68,7 @@ final class ColumnTyping {
         }
     }
 
-    ColumnTyping(
-            Job job, List<Layout> layouts, Map<PlacedTable, TableColumn[]> feeds, List<Question> questions) {
+    ColumnTyping(Job job, List<Layout> layouts, Map<PlacedTable, TableColumn[]> feeds, List<Question> questions) {
         this.job = job;
         this.feeds = feeds;
         this.questions = questions;
@@ -168,7 +167,10 @@ final class ColumnTyping {
         Layout layout = layoutOf.get(table);
         List<Vote> wider = new ArrayList<>();
         wider.add(byTable.getOrDefault(table, batch).of(asking));
-        wider.add(layout == null ? Vote.OPEN : byLayout.getOrDefault(layout, batch).of(asking));
+        wider.add(
+                layout == null
+                        ? Vote.OPEN
+                        : byLayout.getOrDefault(layout, batch).of(asking));
         wider.add(asking.apply(column));
         wider.add(batch.of(asking));
         for (Vote next : wider) {
@@ -229,18 +231,23 @@ final class ColumnTyping {
             }
         }
         List<Answer> answers = types.stream()
-                .map(t -> new Answer(t.word(), t.word() + ": " + Says.number(Typing.fit(all, t)) + " of "
-                        + Says.count(all.filled(), "value") + " fit"))
+                .map(t -> new Answer(
+                        t.word(),
+                        t.word() + ": " + Says.number(Typing.fit(all, t)) + " of " + Says.count(all.filled(), "value")
+                                + " fit"))
                 .toList();
         String text = misfits > 0
                 ? "Which type is the column " + Says.quoted(name) + "? As " + type.word() + ", "
-                        + Says.count(misfits, "value") + (misfits == 1 ? " does" : " do") + " not fit: " + examples(all) + "."
-                : "Which type is the column " + Says.quoted(name) + "? As " + type.word() + ": " + verdict.reason() + ".";
+                        + Says.count(misfits, "value") + (misfits == 1 ? " does" : " do") + " not fit: " + examples(all)
+                        + "."
+                : "Which type is the column " + Says.quoted(name) + "? As " + type.word() + ": " + verdict.reason()
+                        + ".";
         questions.add(Question.of(TYPE, name, Where.JOB, text, type.word(), answers, Math.max(1, misfits)));
     }
 
     private static String examples(Evidence all) {
-        List<String> examples = all.oddities().keySet().stream().map(Says::quoted).toList();
+        List<String> examples =
+                all.oddities().keySet().stream().map(Says::quoted).toList();
         return examples.isEmpty() ? "see the list of values" : Says.list(examples);
     }
 

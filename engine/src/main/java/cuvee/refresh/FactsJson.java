@@ -83,7 +83,10 @@ final class FactsJson {
         table.aside().forEach(row -> aside.add(row.row()).add(row.rowClass().word()));
         for (Doubt doubt : table.doubts()) {
             ObjectNode d = node.withArray("doubts").addObject();
-            d.put("kind", doubt.kind()).put("row", doubt.row()).put("text", doubt.text()).put("rows", doubt.rows());
+            d.put("kind", doubt.kind())
+                    .put("row", doubt.row())
+                    .put("text", doubt.text())
+                    .put("rows", doubt.rows());
         }
         for (StatedTotal total : table.totals()) {
             ObjectNode t = node.withArray("totals").addObject();
@@ -115,7 +118,11 @@ final class FactsJson {
                 problem.add(new Finding(
                         Severity.WARNING,
                         p.path("kind").asText(),
-                        new Where(p.path("source").asText(), p.path("sheet").asText(), p.path("row").asInt(), 0),
+                        new Where(
+                                p.path("source").asText(),
+                                p.path("sheet").asText(),
+                                p.path("row").asInt(),
+                                0),
                         p.path("what").asText(),
                         p.path("done").asText(),
                         p.path("canDo").asText()));
@@ -164,21 +171,30 @@ final class FactsJson {
                 node.path("blanks").asInt(),
                 kept,
                 list(node.path("titles"), JsonNode::asText),
-                list(node.path("doubts"), d -> new Doubt(
-                        d.path("kind").asText(), d.path("row").asInt(), d.path("text").asText(), d.path("rows").asInt())),
-                list(node.path("totals"), t -> new StatedTotal(
-                        t.path("row").asInt(),
-                        t.path("column").asInt(),
-                        t.path("stated").asDouble(),
-                        t.path("added").asDouble(),
-                        t.path("records").asInt())),
+                list(
+                        node.path("doubts"),
+                        d -> new Doubt(
+                                d.path("kind").asText(),
+                                d.path("row").asInt(),
+                                d.path("text").asText(),
+                                d.path("rows").asInt())),
+                list(
+                        node.path("totals"),
+                        t -> new StatedTotal(
+                                t.path("row").asInt(),
+                                t.path("column").asInt(),
+                                t.path("stated").asDouble(),
+                                t.path("added").asDouble(),
+                                t.path("records").asInt())),
                 node.path("sure").asBoolean() ? FoundTable.Sureness.SURE : FoundTable.Sureness.CLOSE,
                 node.path("reason").asText());
     }
 
     private static TableColumn column(JsonNode node) {
         Map<Form, Long> counts = new EnumMap<>(Form.class);
-        node.path("counts").properties().forEach(e -> counts.put(Form.valueOf(e.getKey()), e.getValue().asLong()));
+        node.path("counts")
+                .properties()
+                .forEach(e -> counts.put(Form.valueOf(e.getKey()), e.getValue().asLong()));
         return new TableColumn(
                 node.path("index").asInt(),
                 node.path("header").asText(),

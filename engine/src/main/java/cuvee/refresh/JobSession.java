@@ -157,8 +157,7 @@ public final class JobSession implements AutoCloseable {
         Changed changed = lastRefresh(reports, proposal, rows).since(LastRefresh.read(workplace.stateOf(jobId)));
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
-        return new Outcome(
-                proposal.job(), proposal, reports, questions, findings, changed, rows, totals, watch.millis);
+        return new Outcome(proposal.job(), proposal, reports, questions, findings, changed, rows, totals, watch.millis);
     }
 
     /** Where a delivery is written. */
@@ -168,8 +167,7 @@ public final class JobSession implements AutoCloseable {
 
     // ---- reading ----
 
-    private Map<String, SourceFacts> read(
-            List<Source> sources, Mode mode, Progress progress, Set<String> replaced) {
+    private Map<String, SourceFacts> read(List<Source> sources, Mode mode, Progress progress, Set<String> replaced) {
         Map<String, SourceFacts> facts = new HashMap<>();
         List<Source> toRead = new ArrayList<>();
         for (Source source : sources) {
@@ -210,7 +208,8 @@ public final class JobSession implements AutoCloseable {
             for (SheetFacts sheet : found.sheets()) {
                 for (FoundTable table : sheet.tables()) {
                     Map<Integer, String> rows = bySheet.computeIfAbsent(sheet.id(), id -> new TreeMap<>());
-                    table.aside().forEach(row -> rows.put(row.row(), row.rowClass().word()));
+                    table.aside()
+                            .forEach(row -> rows.put(row.row(), row.rowClass().word()));
                 }
             }
         }
@@ -281,11 +280,14 @@ public final class JobSession implements AutoCloseable {
 
     private static HeaderHints hints(Iterable<SourceFacts> facts) {
         Map<String, Integer> tablesByKey = new HashMap<>();
-        facts.forEach(source -> source.sheets().forEach(sheet -> sheet.tables().forEach(table -> {
-            Set<String> keys = new HashSet<>();
-            table.columns().stream().filter(TableColumn::named).forEach(c -> keys.add(LooseText.key(c.header())));
-            keys.forEach(key -> tablesByKey.merge(key, 1, Integer::sum));
-        })));
+        facts.forEach(source -> source.sheets()
+                .forEach(sheet -> sheet.tables().forEach(table -> {
+                    Set<String> keys = new HashSet<>();
+                    table.columns().stream()
+                            .filter(TableColumn::named)
+                            .forEach(c -> keys.add(LooseText.key(c.header())));
+                    keys.forEach(key -> tablesByKey.merge(key, 1, Integer::sum));
+                })));
         Set<String> shared = new HashSet<>();
         tablesByKey.forEach((key, tables) -> {
             if (tables > 1) {
@@ -298,8 +300,9 @@ public final class JobSession implements AutoCloseable {
     private static boolean hintsCouldHelp(@Nullable SourceFacts facts, HeaderHints hints) {
         return facts != null
                 && !hints.looseKeys().isEmpty()
-                && facts.sheets().stream().flatMap(sheet -> sheet.tables().stream()).anyMatch(table ->
-                        table.header() == FoundTable.Sureness.CLOSE && !knows(hints, table));
+                && facts.sheets().stream()
+                        .flatMap(sheet -> sheet.tables().stream())
+                        .anyMatch(table -> table.header() == FoundTable.Sureness.CLOSE && !knows(hints, table));
     }
 
     private static boolean knows(HeaderHints hints, FoundTable table) {
@@ -330,11 +333,13 @@ public final class JobSession implements AutoCloseable {
         Set<String> listed = new HashSet<>();
         sources.forEach(source -> listed.add(source.path()));
         for (SourceFacts before : known.values()) {
-            boolean hadRows = before.sheets().stream().anyMatch(sheet -> !sheet.tables().isEmpty());
+            boolean hadRows =
+                    before.sheets().stream().anyMatch(sheet -> !sheet.tables().isEmpty());
             if (listed.contains(before.path()) || !hadRows || renamed(before, facts.values())) {
                 continue;
             }
-            String answer = job.decision(GONE, before.path()).map(Decision::answer).orElse(KEEP);
+            String answer =
+                    job.decision(GONE, before.path()).map(Decision::answer).orElse(KEEP);
             if (answer.equals(KEEP)) {
                 kept.put(before.path(), before);
             }
@@ -347,8 +352,8 @@ public final class JobSession implements AutoCloseable {
                         GONE,
                         before.path(),
                         Where.source(before.path()),
-                        "The file is no longer there; its " + Says.count(rows, "row")
-                                + (rows == 1 ? " is" : " are") + " kept from the last time it was read. Keep?",
+                        "The file is no longer there; its " + Says.count(rows, "row") + (rows == 1 ? " is" : " are")
+                                + " kept from the last time it was read. Keep?",
                         KEEP,
                         List.of(
                                 new Answer(KEEP, "keep its rows, the master stays incomplete"),
@@ -437,8 +442,8 @@ public final class JobSession implements AutoCloseable {
                 throw CuveeException.failure(
                         "tally",
                         Where.sheet(table.source(), table.sheet()),
-                        "The tally does not close: " + Says.count(kept, "record") + " read, "
-                                + Says.count(there, "row") + " in the master.",
+                        "The tally does not close: " + Says.count(kept, "record") + " read, " + Says.count(there, "row")
+                                + " in the master.",
                         "Nothing was delivered.",
                         "Refresh with --full; if it happens again it is a fault in Cuvee.");
             }
@@ -522,7 +527,8 @@ public final class JobSession implements AutoCloseable {
             }
         }
         boolean aside = in.isEmpty();
-        String reason = !aside ? "" : out.isEmpty() ? "it holds no table" : out.get(0).reason();
+        String reason =
+                !aside ? "" : out.isEmpty() ? "it holds no table" : out.get(0).reason();
         return new SourceReport(
                 facts.path(),
                 facts.size(),

@@ -50,7 +50,9 @@ record LastRefresh(Map<String, String> files, List<String> columns, long rows) {
         try {
             JsonNode node = JSON.readTree(line);
             Map<String, String> files = new LinkedHashMap<>();
-            node.path("files").properties().forEach(e -> files.put(e.getKey(), e.getValue().asText()));
+            node.path("files")
+                    .properties()
+                    .forEach(e -> files.put(e.getKey(), e.getValue().asText()));
             List<String> columns = new ArrayList<>();
             node.path("columns").forEach(column -> columns.add(column.asText()));
             return Optional.of(new LastRefresh(files, columns, node.path("rows").asLong()));

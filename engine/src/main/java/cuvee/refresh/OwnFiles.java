@@ -26,7 +26,9 @@ final class OwnFiles {
                         .filter(line -> !line.isBlank())
                         .forEach(line -> files.add(Path.of(line)));
             } catch (IOException unreadable) {
-                LOG.warn("the list of written files cannot be read: {}", unreadable.getClass().getSimpleName());
+                LOG.warn(
+                        "the list of written files cannot be read: {}",
+                        unreadable.getClass().getSimpleName());
             }
         }
         return files;
@@ -46,7 +48,9 @@ final class OwnFiles {
                     StandardOpenOption.CREATE,
                     StandardOpenOption.APPEND);
         } catch (IOException failed) {
-            LOG.warn("the list of written files cannot be written: {}", failed.getClass().getSimpleName());
+            LOG.warn(
+                    "the list of written files cannot be written: {}",
+                    failed.getClass().getSimpleName());
         }
     }
 }

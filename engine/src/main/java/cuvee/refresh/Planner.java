@@ -56,7 +56,12 @@ final class Planner {
             if (table.table().kept() == 0) {
                 outside.put(table, "it has a header and no records");
                 findings.add(new Finding(
-                        Severity.REMARK, "no-records", table.where(), "It has a header and no records.", "It adds no rows.", ""));
+                        Severity.REMARK,
+                        "no-records",
+                        table.where(),
+                        "It has a header and no records.",
+                        "It adds no rows.",
+                        ""));
             } else {
                 withRecords.add(table);
             }
@@ -77,7 +82,12 @@ final class Planner {
             names.add(column.name());
             columns.add(typed.column());
             reports.add(new Proposal.ColumnReport(
-                    column.name(), typed.column().type(), typed.reason(), typed.filled(), typed.misfits(), column.layouts()));
+                    column.name(),
+                    typed.column().type(),
+                    typed.reason(),
+                    typed.filled(),
+                    typed.misfits(),
+                    column.layouts()));
             typed.decision().ifPresent(decision -> {
                 assumed.removeIf(old -> old.id().equals(decision.id()));
                 assumed.add(decision);
@@ -93,8 +103,7 @@ final class Planner {
         MasterPlan plan = plan(columns, names, feeds, typing);
         Job decided = job.withAssumed(names, assumed);
         questions.sort(Comparator.comparingLong(Question::stake).reversed());
-        return new Proposal(
-                decided, plan, layouts, outside, reports, questions, findings);
+        return new Proposal(decided, plan, layouts, outside, reports, questions, findings);
     }
 
     /** The family that the job is about: the one that shares most with its columns, at first the one with most rows. */
@@ -172,7 +181,8 @@ final class Planner {
                                 "two-headers",
                                 table.where(),
                                 "The headers " + Says.quoted(fed[at].header()) + " and " + Says.quoted(column.header())
-                                        + " both belong to the column " + Says.quoted(lineUp.columns().get(at).name()) + ".",
+                                        + " both belong to the column "
+                                        + Says.quoted(lineUp.columns().get(at).name()) + ".",
                                 "The first is used; the second is left out of this table.",
                                 "Settle one of the headers as a column of its own."));
                     }
@@ -209,7 +219,8 @@ final class Planner {
     }
 
     private static String plain(double value) {
-        return cuvee.sheet.NumberText.plain(new java.math.BigDecimal(value).setScale(6, java.math.RoundingMode.HALF_UP));
+        return cuvee.sheet.NumberText.plain(
+                new java.math.BigDecimal(value).setScale(6, java.math.RoundingMode.HALF_UP));
     }
 
     private MasterPlan plan(

@@ -35,7 +35,9 @@ final class SequencePointer {
                         Severity.WARNING,
                         "block-across",
                         table.where(),
-                        "The columns " + Says.list(members.stream().map(Says::quoted).toList()) + " run across like one sequence.",
+                        "The columns "
+                                + Says.list(members.stream().map(Says::quoted).toList())
+                                + " run across like one sequence.",
                         "They stay columns, one for each.",
                         "Check whether each should be a row instead."));
             }

@@ -17,9 +17,14 @@ public record Workplace(Path cache, Path state, Clock clock, int readers, Store.
     /** The folders that the environment names, else those usual for the user. */
     public static Workplace of(Map<String, String> environment, Path home, Clock clock, int processors) {
         Path cache = folder(environment, "CUVEE_CACHE", "XDG_CACHE_HOME", home.resolve(".cache"));
-        Path state = folder(environment, "CUVEE_STATE", "XDG_STATE_HOME", home.resolve(".local").resolve("state"));
+        Path state = folder(
+                environment,
+                "CUVEE_STATE",
+                "XDG_STATE_HOME",
+                home.resolve(".local").resolve("state"));
         int workers = Math.max(1, Math.min(processors, 8));
-        return new Workplace(cache, state, clock, workers, new Store.Means(Store.Means.DEFAULT.memoryMegabytes(), workers));
+        return new Workplace(
+                cache, state, clock, workers, new Store.Means(Store.Means.DEFAULT.memoryMegabytes(), workers));
     }
 
     private static Path folder(Map<String, String> environment, String own, String usual, Path otherwise) {

@@ -27,8 +27,8 @@ final class DelimitedReader {
 
     void read(Path file, SheetVisitor visitor) throws IOException {
         TextForm form = TextForm.of(file);
-        boolean wanted = visitor.sheet(new SheetInfo("", 0, Visibility.VISIBLE, form.toString()))
-                == SheetVisitor.Wanted.ROWS;
+        boolean wanted =
+                visitor.sheet(new SheetInfo("", 0, Visibility.VISIBLE, form.toString())) == SheetVisitor.Wanted.ROWS;
         if (wanted) {
             try (Reader text = open(file, form);
                     CsvReader<Row> lines = CsvReader.builder()

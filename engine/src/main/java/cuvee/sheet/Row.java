@@ -150,7 +150,12 @@ public final class Row {
 
     /** White space as people see it, non-breaking and zero-width kinds and the byte order mark included. */
     public static boolean isSpace(char c) {
-        return c <= ' ' || c == 0xA0 || c == 0x2007 || c == 0x202F || (c >= 0x200B && c <= 0x200D) || c == 0xFEFF
+        return c <= ' '
+                || c == 0xA0
+                || c == 0x2007
+                || c == 0x202F
+                || (c >= 0x200B && c <= 0x200D)
+                || c == 0xFEFF
                 || c == 0x3000;
     }
 

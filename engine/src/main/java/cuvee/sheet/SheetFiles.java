@@ -120,7 +120,9 @@ public final class SheetFiles {
                 .replace("\u00EF\u00BB\u00BF", "")
                 .strip()
                 .toLowerCase(Locale.ROOT);
-        return start.startsWith("<!doctype") || start.startsWith("<html") || start.startsWith("<?xml")
+        return start.startsWith("<!doctype")
+                || start.startsWith("<html")
+                || start.startsWith("<?xml")
                 || start.startsWith("{\\rtf");
     }
 

@@ -30,20 +30,20 @@ record TextForm(Charset charset, char separator, int markBytes) {
         }
         int mark = markBytes(head);
         Charset charset = mark > 0 ? markedCharset(head) : charsetOf(file, head);
-        String sample = charset.decode(ByteBuffer.wrap(head, mark, head.length - mark)).toString();
+        String sample =
+                charset.decode(ByteBuffer.wrap(head, mark, head.length - mark)).toString();
         return new TextForm(charset, separatorOf(sample), mark);
     }
 
     /** In words: {@code semicolons, UTF-8}. */
     @Override
     public String toString() {
-        String parted =
-                switch (separator) {
-                    case ';' -> "semicolons";
-                    case '\t' -> "tabs";
-                    case '|' -> "upright bars";
-                    default -> "commas";
-                };
+        String parted = switch (separator) {
+            case ';' -> "semicolons";
+            case '\t' -> "tabs";
+            case '|' -> "upright bars";
+            default -> "commas";
+        };
         return parted + ", " + charset.displayName();
     }
 

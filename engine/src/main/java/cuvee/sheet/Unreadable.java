@@ -31,7 +31,10 @@ final class Unreadable {
 
     static CuveeException notATable(Where where, String holds) {
         return because(
-                "not-a-table", where, "The file holds " + holds + ", not what its name says.", "Ask the sender for it again.");
+                "not-a-table",
+                where,
+                "The file holds " + holds + ", not what its name says.",
+                "Ask the sender for it again.");
     }
 
     static CuveeException limit(Where where, String what) {
@@ -41,7 +44,10 @@ final class Unreadable {
 
     static CuveeException noAccess(Where where, String reason) {
         return because(
-                "no-access", where, "The file cannot be opened: " + reason + ".", "Check that it exists and that you may read it.");
+                "no-access",
+                where,
+                "The file cannot be opened: " + reason + ".",
+                "Check that it exists and that you may read it.");
     }
 
     private static CuveeException because(String kind, Where where, String what, String canDo) {

@@ -82,7 +82,10 @@ final class WorkbookParts implements AutoCloseable {
         }
         // Some writers put a slash in front or vary the capitals.
         return zip.stream()
-                .filter(entry -> entry.getName().replace('\\', '/').replaceFirst("^/", "").equalsIgnoreCase(name))
+                .filter(entry -> entry.getName()
+                        .replace('\\', '/')
+                        .replaceFirst("^/", "")
+                        .equalsIgnoreCase(name))
                 .findFirst()
                 .orElse(null);
     }

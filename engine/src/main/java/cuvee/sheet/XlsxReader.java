@@ -61,11 +61,13 @@ final class XlsxReader {
 
     private String workbookPart(WorkbookParts parts) throws IOException {
         List<String> found = new ArrayList<>();
-        parts.read("_rels/.rels", xml -> eachStart(xml, "Relationship", () -> {
-            if (attribute(xml, "Type").endsWith("/officeDocument")) {
-                found.add(attribute(xml, "Target").replaceFirst("^/", ""));
-            }
-        }));
+        parts.read(
+                "_rels/.rels",
+                xml -> eachStart(xml, "Relationship", () -> {
+                    if (attribute(xml, "Type").endsWith("/officeDocument")) {
+                        found.add(attribute(xml, "Target").replaceFirst("^/", ""));
+                    }
+                }));
         String part = found.isEmpty() ? "xl/workbook.xml" : found.get(0);
         if (parts.has("xl/workbook.bin") || part.endsWith(".bin")) {
             throw Unreadable.unsupported(where, "a binary workbook (.xlsb)");
@@ -82,10 +84,14 @@ final class XlsxReader {
     private Map<String, String> relations(WorkbookParts parts, String folder, String workbook) throws IOException {
         Map<String, String> targets = new HashMap<>();
         String name = workbook.substring(folder.length());
-        parts.read(folder + "_rels/" + name + ".rels", xml -> eachStart(xml, "Relationship", () -> {
-            String target = attribute(xml, "Target");
-            targets.put(attribute(xml, "Id"), target.startsWith("/") ? target.substring(1) : resolve(folder, target));
-        }));
+        parts.read(
+                folder + "_rels/" + name + ".rels",
+                xml -> eachStart(xml, "Relationship", () -> {
+                    String target = attribute(xml, "Target");
+                    targets.put(
+                            attribute(xml, "Id"),
+                            target.startsWith("/") ? target.substring(1) : resolve(folder, target));
+                }));
         return targets;
     }
 
@@ -108,7 +114,9 @@ final class XlsxReader {
                     String part = targets.getOrDefault(attribute(xml, "id"), "");
                     // Charts and dialogs are sheets of a workbook too, and hold no cells.
                     if (!part.contains("chartsheets/") && !part.contains("dialogsheets/")) {
-                        boolean hidden = attribute(xml, "state").toLowerCase(java.util.Locale.ROOT).contains("hidden");
+                        boolean hidden = attribute(xml, "state")
+                                .toLowerCase(java.util.Locale.ROOT)
+                                .contains("hidden");
                         sheets.add(new SheetPart(
                                 attribute(xml, "name"), part, hidden ? Visibility.HIDDEN : Visibility.VISIBLE));
                     }
@@ -135,7 +143,8 @@ final class XlsxReader {
                         }
                         default -> {}
                     }
-                } else if (event == XMLStreamConstants.END_ELEMENT && xml.getLocalName().equals("cellXfs")) {
+                } else if (event == XMLStreamConstants.END_ELEMENT
+                        && xml.getLocalName().equals("cellXfs")) {
                     inCellFormats = false;
                 }
             }
@@ -156,7 +165,8 @@ final class XlsxReader {
             StringBuilder text = new StringBuilder();
             while (xml.hasNext()) {
                 int event = xml.next();
-                if (event == XMLStreamConstants.START_ELEMENT && xml.getLocalName().equals("si")) {
+                if (event == XMLStreamConstants.START_ELEMENT
+                        && xml.getLocalName().equals("si")) {
                     richText(xml, "si", text);
                     strings.add(unescape(text));
                 }
@@ -362,7 +372,14 @@ final class XlsxReader {
             switch (type) {
                 case "s" -> sharedString();
                 case "str", "inlineStr" -> row.set(column, CellKind.TEXT, unescape(text));
-                case "b" -> row.set(column, CellKind.YES_NO, text.toString().trim().equals("1") || text.toString().trim().equals("true") ? "true" : "false");
+                case "b" ->
+                    row.set(
+                            column,
+                            CellKind.YES_NO,
+                            text.toString().trim().equals("1")
+                                            || text.toString().trim().equals("true")
+                                    ? "true"
+                                    : "false");
                 case "e" -> row.set(column, CellKind.ERROR, text);
                 case "d" -> isoDate();
                 default -> numberCell();
@@ -392,7 +409,10 @@ final class XlsxReader {
             switch (format.sense()) {
                 case DATE -> {
                     String iso = dateOf(stored);
-                    row.set(column, iso == null ? CellKind.NUMBER : CellKind.DATE, iso == null ? NumberText.plain(stored) : iso);
+                    row.set(
+                            column,
+                            iso == null ? CellKind.NUMBER : CellKind.DATE,
+                            iso == null ? NumberText.plain(stored) : iso);
                 }
                 case PERCENT -> row.set(column, CellKind.PERCENT, NumberText.plain(stored));
                 case CODE -> row.set(column, CellKind.TEXT, padded(NumberText.plain(stored), format.codeWidth()));

@@ -10,8 +10,9 @@ import org.jspecify.annotations.Nullable;
 /** Currency marks beside an amount: {@code € 12}, {@code 12 EUR}, {@code -$12}. */
 final class Currencies {
     private static final Map<Character, String> SIGNS = Map.of('€', "EUR", '$', "USD", '£', "GBP", '¥', "JPY");
-    private static final Set<String> CODES =
-            Currency.getAvailableCurrencies().stream().map(Currency::getCurrencyCode).collect(Collectors.toUnmodifiableSet());
+    private static final Set<String> CODES = Currency.getAvailableCurrencies().stream()
+            .map(Currency::getCurrencyCode)
+            .collect(Collectors.toUnmodifiableSet());
 
     private Currencies() {}
 
@@ -28,7 +29,9 @@ final class Currencies {
         boolean sign = first == '-' || first == '(';
         int from = sign ? start + 1 : start;
         if (from < end && SIGNS.containsKey(chars[from])) {
-            return amount((sign ? String.valueOf(first) : "") + new String(chars, from + 1, end - from - 1).strip(), SIGNS.get(chars[from]));
+            return amount(
+                    (sign ? String.valueOf(first) : "") + new String(chars, from + 1, end - from - 1).strip(),
+                    SIGNS.get(chars[from]));
         }
         if (SIGNS.containsKey(last)) {
             return amount(new String(chars, start, end - start - 1), SIGNS.get(last));

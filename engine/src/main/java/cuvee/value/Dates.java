@@ -12,23 +12,50 @@ import org.jspecify.annotations.Nullable;
 /** Dates and times as people type them. */
 final class Dates {
     private static final Map<String, Integer> MONTHS = Map.ofEntries(
-            Map.entry("jan", 1), Map.entry("jän", 1), Map.entry("ene", 1), Map.entry("gen", 1),
-            Map.entry("feb", 2), Map.entry("fév", 2), Map.entry("fev", 2),
-            Map.entry("mar", 3), Map.entry("mär", 3), Map.entry("mrz", 3), Map.entry("maa", 3),
-            Map.entry("apr", 4), Map.entry("avr", 4), Map.entry("abr", 4),
-            Map.entry("may", 5), Map.entry("mai", 5), Map.entry("mei", 5), Map.entry("mag", 5),
-            Map.entry("jun", 6), Map.entry("juin", 6), Map.entry("giu", 6),
-            Map.entry("jul", 7), Map.entry("juil", 7), Map.entry("lug", 7),
-            Map.entry("aug", 8), Map.entry("aoû", 8), Map.entry("ago", 8),
-            Map.entry("sep", 9), Map.entry("set", 9),
-            Map.entry("oct", 10), Map.entry("okt", 10), Map.entry("ott", 10), Map.entry("out", 10),
+            Map.entry("jan", 1),
+            Map.entry("jän", 1),
+            Map.entry("ene", 1),
+            Map.entry("gen", 1),
+            Map.entry("feb", 2),
+            Map.entry("fév", 2),
+            Map.entry("fev", 2),
+            Map.entry("mar", 3),
+            Map.entry("mär", 3),
+            Map.entry("mrz", 3),
+            Map.entry("maa", 3),
+            Map.entry("apr", 4),
+            Map.entry("avr", 4),
+            Map.entry("abr", 4),
+            Map.entry("may", 5),
+            Map.entry("mai", 5),
+            Map.entry("mei", 5),
+            Map.entry("mag", 5),
+            Map.entry("jun", 6),
+            Map.entry("juin", 6),
+            Map.entry("giu", 6),
+            Map.entry("jul", 7),
+            Map.entry("juil", 7),
+            Map.entry("lug", 7),
+            Map.entry("aug", 8),
+            Map.entry("aoû", 8),
+            Map.entry("ago", 8),
+            Map.entry("sep", 9),
+            Map.entry("set", 9),
+            Map.entry("oct", 10),
+            Map.entry("okt", 10),
+            Map.entry("ott", 10),
+            Map.entry("out", 10),
             Map.entry("nov", 11),
-            Map.entry("dec", 12), Map.entry("dez", 12), Map.entry("déc", 12), Map.entry("dic", 12));
+            Map.entry("dec", 12),
+            Map.entry("dez", 12),
+            Map.entry("déc", 12),
+            Map.entry("dic", 12));
 
     private Dates() {}
 
     /** A date or moment taken apart: three parts as written, the order they could be in, the time behind them. */
-    private record Parts(int a, int b, int c, Shape shape, @Nullable LocalTime time) {}
+    private record Parts(
+            int a, int b, int c, Shape shape, @Nullable LocalTime time) {}
 
     private enum Shape {
         YEAR_FIRST,
@@ -67,7 +94,8 @@ final class Dates {
             case YEAR_FIRST -> Form.YEAR_FIRST_DATE;
             case NAMED -> Form.NAMED_DATE;
             case POINTED -> parts.b() > 12 ? Form.MONTH_FIRST_DATE : Form.POINTED_DATE;
-            case SLASHED -> parts.a() > 12 ? Form.DAY_FIRST_DATE : parts.b() > 12 ? Form.MONTH_FIRST_DATE : Form.DAY_OR_MONTH_DATE;
+            case SLASHED ->
+                parts.a() > 12 ? Form.DAY_FIRST_DATE : parts.b() > 12 ? Form.MONTH_FIRST_DATE : Form.DAY_OR_MONTH_DATE;
         };
     }
 
@@ -129,9 +157,10 @@ final class Dates {
             return switch (parts.shape()) {
                 case YEAR_FIRST -> LocalDate.of(parts.a(), parts.b(), parts.c());
                 case NAMED -> LocalDate.of(parts.c(), parts.b(), parts.a());
-                case SLASHED, POINTED -> order == Order.DAY_FIRST
-                        ? LocalDate.of(parts.c(), parts.b(), parts.a())
-                        : LocalDate.of(parts.c(), parts.a(), parts.b());
+                case SLASHED, POINTED ->
+                    order == Order.DAY_FIRST
+                            ? LocalDate.of(parts.c(), parts.b(), parts.a())
+                            : LocalDate.of(parts.c(), parts.a(), parts.b());
             };
         } catch (DateTimeException noSuchDay) {
             return null;

@@ -45,7 +45,10 @@ public final class Evidence {
             if (form == Form.MONEY_TEXT || form == Form.PERCENT_TEXT) {
                 inside(row.text(column), form);
             }
-        } else if (form == Form.NOTHING_WORD || form == Form.WORDS || form == Form.WORDS_AND_DIGITS || form == Form.CELL_ERROR) {
+        } else if (form == Form.NOTHING_WORD
+                || form == Form.WORDS
+                || form == Form.WORDS_AND_DIGITS
+                || form == Form.CELL_ERROR) {
             odd(row, column);
         } else if (form.isMoment()) {
             moment(row.text(column), form);
@@ -113,7 +116,10 @@ public final class Evidence {
         if (form == Form.EXPONENT || form == Form.PERCENT_TEXT) {
             wholeDigits = Math.max(wholeDigits, form == Form.EXPONENT ? 15 : digits);
             decimals = Math.max(decimals, form == Form.EXPONENT ? 15 : Math.max(sinceMark, 0) + 2);
-        } else if (form == Form.DIGITS || form == Form.LONG_DIGITS || form == Form.NUMBER_WHOLE || form == Form.SPACED) {
+        } else if (form == Form.DIGITS
+                || form == Form.LONG_DIGITS
+                || form == Form.NUMBER_WHOLE
+                || form == Form.SPACED) {
             wholeDigits = Math.max(wholeDigits, digits);
         } else {
             boolean open = form == Form.POINT_OR_GROUP || form == Form.COMMA_OR_GROUP || form == Form.MONEY_TEXT;
@@ -184,7 +190,8 @@ public final class Evidence {
     }
 
     public long oddValues() {
-        return manyOddities + oddities.values().stream().mapToLong(Long::longValue).sum();
+        return manyOddities
+                + oddities.values().stream().mapToLong(Long::longValue).sum();
     }
 
     public Map<String, Long> currencies() {
@@ -271,8 +278,18 @@ public final class Evidence {
 
     /** What cannot be told from the counts, for keeping: see {@link #restore}. */
     public List<Long> measures() {
-        return List.of((long) wholeDigits, (long) decimals, dayFirstMoments, monthFirstMoments, zeroTimes, manyOddities,
-                insidePoint, insideComma, insideOpen, oddlySigned, oddlyDated);
+        return List.of(
+                (long) wholeDigits,
+                (long) decimals,
+                dayFirstMoments,
+                monthFirstMoments,
+                zeroTimes,
+                manyOddities,
+                insidePoint,
+                insideComma,
+                insideOpen,
+                oddlySigned,
+                oddlyDated);
     }
 
     /** Evidence as it was kept. */

@@ -92,8 +92,8 @@ public enum Form {
     }
 
     public boolean isDate() {
-        return this == CELL_DATE || (compareTo(YEAR_FIRST_DATE) >= 0 && compareTo(NAMED_DATE) <= 0
-                && this != YEAR_FIRST_MOMENT);
+        return this == CELL_DATE
+                || (compareTo(YEAR_FIRST_DATE) >= 0 && compareTo(NAMED_DATE) <= 0 && this != YEAR_FIRST_MOMENT);
     }
 
     public boolean isMoment() {

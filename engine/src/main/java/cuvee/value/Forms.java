@@ -10,15 +10,20 @@ import java.util.Set;
  * white space at both ends left out.
  */
 public final class Forms {
-    private static final Set<String> NOTHING =
-            Set.of("n/a", "na", "n.a.", "null", "nil", "none", "-", "--", "–", "—", "?", "#n/a", "k.a.", "...", "tbd", "tba", ".");
+    private static final Set<String> NOTHING = Set.of(
+            "n/a", "na", "n.a.", "null", "nil", "none", "-", "--", "–", "—", "?", "#n/a", "k.a.", "...", "tbd", "tba",
+            ".");
     private static final int MOST_DIGITS = 15;
 
     private Forms() {}
 
     /** The form of one cell of a row. */
     public static Form of(Row row, int column) {
-        return of(row.kind(column), row.chars(), column < row.width() ? row.start(column) : 0, column < row.width() ? row.end(column) : 0);
+        return of(
+                row.kind(column),
+                row.chars(),
+                column < row.width() ? row.start(column) : 0,
+                column < row.width() ? row.end(column) : 0);
     }
 
     /** The form of a staged cell. */
@@ -118,7 +123,8 @@ public final class Forms {
             } else if (c == ',') {
                 commas++;
                 lastComma = i;
-            } else if ((c == ' ' || c == 0xA0 || c == 0x202F || c == 0x2009 || c == '\'' || c == '\u2019') && digits > 0) {
+            } else if ((c == ' ' || c == 0xA0 || c == 0x202F || c == 0x2009 || c == '\'' || c == '\u2019')
+                    && digits > 0) {
                 spaces++;
             } else if ((c == 'e' || c == 'E') && digits > 0) {
                 return exponent(chars, i + 1, end) && commas + spaces == 0 && points <= 1 ? Form.EXPONENT : null;
@@ -158,8 +164,7 @@ public final class Forms {
         if (commas > 1) {
             return grouped(chars, start, end, ',') ? Form.GROUPED_POINT : null;
         }
-        boolean couldGroup =
-                end - decimal == 4 && decimal - start >= 1 && decimal - start <= 3 && chars[start] != '0';
+        boolean couldGroup = end - decimal == 4 && decimal - start >= 1 && decimal - start <= 3 && chars[start] != '0';
         if (points == 1) {
             return couldGroup ? Form.POINT_OR_GROUP : Form.POINT;
         }

@@ -60,7 +60,8 @@ public final class Typing {
             return new Verdict(best, reason, misfits, misfits == e.count(Form.CELL_ERROR));
         }
         if (misfits == nothings && fits > 0 && nothings < filled) {
-            return new Verdict(best, "all values but words for nothing fit", misfits, misfits == e.count(Form.CELL_ERROR));
+            return new Verdict(
+                    best, "all values but words for nothing fit", misfits, misfits == e.count(Form.CELL_ERROR));
         }
         boolean mostFit = misfits <= filled * 0.2;
         return new Verdict(
@@ -78,7 +79,10 @@ public final class Typing {
         if (!codes && e.currencies().size() <= 1) {
             types.add(fit(e, Type.DECIMAL) == e.count(WHOLE_FORMS) ? Type.WHOLE_NUMBER : numberType(e));
         }
-        types.add(e.count(Form.CELL_MOMENT, Form.YEAR_FIRST_MOMENT, Form.OTHER_MOMENT) > e.zeroTimes() ? Type.DATE_AND_TIME : Type.DATE);
+        types.add(
+                e.count(Form.CELL_MOMENT, Form.YEAR_FIRST_MOMENT, Form.OTHER_MOMENT) > e.zeroTimes()
+                        ? Type.DATE_AND_TIME
+                        : Type.DATE);
         types.add(Type.TIME);
         types.add(Type.YES_NO);
         return types;

@@ -63,7 +63,10 @@ class CollectorTest {
         file("a copy of march.csv", "a,b\n1,2\n");
         file("april.csv", "a,b\n1,3\n");
         Collector.Collected collected = collect(Place.of("."));
-        assertThat(collected.sources()).filteredOn(Source::taken).extracting(Source::path).containsExactly("april.csv", "march.csv");
+        assertThat(collected.sources())
+                .filteredOn(Source::taken)
+                .extracting(Source::path)
+                .containsExactly("april.csv", "march.csv");
         assertThat(collected.sources())
                 .filteredOn(source -> !source.taken())
                 .extracting(Source::aside)
@@ -75,14 +78,18 @@ class CollectorTest {
         file("top.csv", "1");
         file("inner/deep.csv", "22");
         assertThat(collect(Place.of(".")).sources()).hasSize(2);
-        assertThat(collect(new Place(".", Subfolders.LEFT_OUT, "")).sources()).extracting(Source::path).containsExactly("top.csv");
+        assertThat(collect(new Place(".", Subfolders.LEFT_OUT, "")).sources())
+                .extracting(Source::path)
+                .containsExactly("top.csv");
     }
 
     @Test
     void aSingleFileIsAPlaceToo() {
         file("one.csv", "1");
         file("two.csv", "22");
-        assertThat(collect(Place.of("one.csv")).sources()).extracting(Source::path).containsExactly("one.csv");
+        assertThat(collect(Place.of("one.csv")).sources())
+                .extracting(Source::path)
+                .containsExactly("one.csv");
     }
 
     @Test
@@ -115,7 +122,10 @@ class CollectorTest {
     void anEmptyFolderAndOneWithoutAnySourceSaySo() throws Exception {
         Files.createDirectory(folder.resolve("empty"));
         file("letters/a.docx", "x");
-        assertThat(collect(Place.of("empty")).findings().get(0).text()).contains("is empty").contains("Put the workbooks there");
-        assertThat(collect(Place.of("letters")).findings().get(0).text()).contains("holds 1 file, none of which can be a source");
+        assertThat(collect(Place.of("empty")).findings().get(0).text())
+                .contains("is empty")
+                .contains("Put the workbooks there");
+        assertThat(collect(Place.of("letters")).findings().get(0).text())
+                .contains("holds 1 file, none of which can be a source");
     }
 }

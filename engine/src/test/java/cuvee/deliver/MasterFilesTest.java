@@ -75,8 +75,9 @@ class MasterFilesTest {
         assertThat(Files.readAllLines(file))
                 .hasSize(3)
                 .first()
-                .isEqualTo("{\"Date\":\"2026-03-31\",\"When\":\"2026-03-31T14:05:00\",\"Name\":\"Quill, \\\"A\\\"\",\"Pax\":1204,\"Fare\":1204.5,"
-                        + "\"Share\":0.125,\"Open\":true,\"Source file\":\"a.csv\"}");
+                .isEqualTo(
+                        "{\"Date\":\"2026-03-31\",\"When\":\"2026-03-31T14:05:00\",\"Name\":\"Quill, \\\"A\\\"\",\"Pax\":1204,\"Fare\":1204.5,"
+                                + "\"Share\":0.125,\"Open\":true,\"Source file\":\"a.csv\"}");
     }
 
     @Test

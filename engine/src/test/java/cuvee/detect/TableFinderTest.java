@@ -16,7 +16,13 @@ class TableFinderTest {
     private static final Object[] HEADER = {"Date", "Port", "Vessel", "Pax", "Fare"};
 
     private static Object[] record(int i) {
-        return new Object[] {"2026-01-" + String.format("%02d", i % 28 + 1), i % 2 == 0 ? "Hollin" : "Tarsk", "MV " + (char) ('A' + i % 7), 10 + i, 2.5 * i};
+        return new Object[] {
+            "2026-01-" + String.format("%02d", i % 28 + 1),
+            i % 2 == 0 ? "Hollin" : "Tarsk",
+            "MV " + (char) ('A' + i % 7),
+            10 + i,
+            2.5 * i
+        };
     }
 
     private static List<FoundTable> find(List<Object[]> rows) {
@@ -55,7 +61,9 @@ class TableFinderTest {
         FoundTable table = find(clean(30)).get(0);
         assertThat(table.headerRows()).containsExactly(1);
         assertThat(table.kept()).isEqualTo(30);
-        assertThat(table.columns()).extracting(TableColumn::header).containsExactly("Date", "Port", "Vessel", "Pax", "Fare");
+        assertThat(table.columns())
+                .extracting(TableColumn::header)
+                .containsExactly("Date", "Port", "Vessel", "Pax", "Fare");
         assertThat(table.reason()).startsWith("Row 1 is the header:");
     }
 
@@ -183,10 +191,14 @@ class TableFinderTest {
 
     @Test
     void columnsWithoutHeaderAndHeadersTwiceGetNamesOfTheirOwn() {
-        List<Object[]> rows = List.of(
-                new Object[] {"Port", "", "Pax", "Pax"}, new Object[] {"Hollin", "x", 1, 2}, new Object[] {"Tarsk", "y", 3, 4});
+        List<Object[]> rows =
+                List.of(new Object[] {"Port", "", "Pax", "Pax"}, new Object[] {"Hollin", "x", 1, 2}, new Object[] {
+                    "Tarsk", "y", 3, 4
+                });
         FoundTable table = find(rows).get(0);
-        assertThat(table.columns()).extracting(TableColumn::header).containsExactly("Port", "Column B", "Pax", "Pax (2)");
+        assertThat(table.columns())
+                .extracting(TableColumn::header)
+                .containsExactly("Port", "Column B", "Pax", "Pax (2)");
         assertThat(table.doubts()).extracting(FoundTable.Doubt::kind).contains("header-twice");
     }
 
@@ -198,7 +210,8 @@ class TableFinderTest {
                 new Object[] {"Hollin", "Petrel", "Quill", "salt"},
                 new Object[] {"Tarsk", "Dunlin", "Marl", "timber"});
         FoundTable alone = find(rows).get(0);
-        FoundTable hinted = find(rows, new HeaderHints(Set.of("harbour", "vessel", "skipper", "cargo"))).get(0);
+        FoundTable hinted = find(rows, new HeaderHints(Set.of("harbour", "vessel", "skipper", "cargo")))
+                .get(0);
         assertThat(alone.header()).isEqualTo(FoundTable.Sureness.CLOSE);
         assertThat(hinted.headerRows()).containsExactly(2);
     }
@@ -227,7 +240,8 @@ class TableFinderTest {
         }
         FoundTable table = find(rows).get(0);
         assertThat(table.kept()).as("records").isEqualTo(records);
-        int asideOrBlank = table.setAside().values().stream().mapToInt(Integer::intValue).sum();
+        int asideOrBlank =
+                table.setAside().values().stream().mapToInt(Integer::intValue).sum();
         assertThat(table.seen()).isEqualTo(table.kept() + asideOrBlank);
         assertThat(table.seen()).isEqualTo(table.lastRow() - table.firstRow() + 1);
     }

@@ -49,12 +49,14 @@ class JobFileTest {
     void theAnalystsDecisionStandsBeforeCuveesOwn() {
         Job job = JOB.withSettled(new Decision("type", "Date", "Text", "the analyst's answer", ""));
         assertThat(job.decision("type", "Date").orElseThrow().answer()).isEqualTo("Text");
-        assertThat(job.withSettled(new Decision("type", "Date", "Date", "", "")).settled()).hasSize(2);
+        assertThat(job.withSettled(new Decision("type", "Date", "Date", "", "")).settled())
+                .hasSize(2);
     }
 
     @Test
     void fieldsOfANewerWriterAreKept() {
-        Path file = Workbooks.text(folder.resolve("a.cuvee"), JobFile.text(JOB).replaceFirst("\\{", "{\"weather\": {\"wind\": 7},"));
+        Path file = Workbooks.text(
+                folder.resolve("a.cuvee"), JobFile.text(JOB).replaceFirst("\\{", "{\"weather\": {\"wind\": 7},"));
         Job opened = JobFile.open(file);
         assertThat(opened.unknown()).containsEntry("weather", "{\"wind\":7}");
         assertThat(JobFile.text(opened)).contains("\"wind\" : 7");
@@ -75,8 +77,11 @@ class JobFileTest {
 
     @Test
     void aJobOfANewerVersionIsNotTouched() {
-        Path file = Workbooks.text(folder.resolve("a.cuvee"), JobFile.text(JOB).replace("\"cuvee\" : 1", "\"cuvee\" : 99"));
-        assertThatThrownBy(() -> JobFile.open(file)).hasMessageContaining("is of version 99").hasMessageContaining("newer Cuvee");
+        Path file =
+                Workbooks.text(folder.resolve("a.cuvee"), JobFile.text(JOB).replace("\"cuvee\" : 1", "\"cuvee\" : 99"));
+        assertThatThrownBy(() -> JobFile.open(file))
+                .hasMessageContaining("is of version 99")
+                .hasMessageContaining("newer Cuvee");
     }
 
     @Test
@@ -88,7 +93,8 @@ class JobFileTest {
 
     @Test
     void placesAreKeptRelativeToTheJob() {
-        assertThat(JobDraft.of(folder.resolve("a.cuvee"), List.of(folder.resolve("data/x"))).places())
+        assertThat(JobDraft.of(folder.resolve("a.cuvee"), List.of(folder.resolve("data/x")))
+                        .places())
                 .containsExactly(Place.of("data/x"));
         assertThat(JobDraft.relative(folder, folder)).isEqualTo(".");
     }

@@ -22,8 +22,34 @@ class ReadingsTest {
     Path folder;
 
     private static final String[] PIECES = {
-        "12", "-7", "0", "1.5", "1,5", "1.204", "1,204", "1.204,50", "1,204.50", "2026-03-31", "31.03.2026", "03/25/2026", "fog", "", " ",
-        "007", "12 %", "EUR 5", "true", "n/a", "14:05", "2026-03-31 14:05", "(5)", "5-", " 12 ", "+3", "1e3", "123456789012345678"
+        "12",
+        "-7",
+        "0",
+        "1.5",
+        "1,5",
+        "1.204",
+        "1,204",
+        "1.204,50",
+        "1,204.50",
+        "2026-03-31",
+        "31.03.2026",
+        "03/25/2026",
+        "fog",
+        "",
+        " ",
+        "007",
+        "12 %",
+        "EUR 5",
+        "true",
+        "n/a",
+        "14:05",
+        "2026-03-31 14:05",
+        "(5)",
+        "5-",
+        " 12 ",
+        "+3",
+        "1e3",
+        "123456789012345678"
     };
     private static final String[] CELLS = {"\0022", "\0021.5", "\0033", "\003", "\004true", "\005#N/A", "\0060.5"};
 
@@ -48,9 +74,18 @@ class ReadingsTest {
                     writer.add(row);
                 }
                 staged.add(values);
-                Convention convention = random.nextBoolean() ? Convention.DEFAULT : new Convention(Convention.Mark.COMMA, Convention.Order.MONTH_FIRST);
+                Convention convention = random.nextBoolean()
+                        ? Convention.DEFAULT
+                        : new Convention(Convention.Mark.COMMA, Convention.Order.MONTH_FIRST);
                 tables.add(new MasterPlan.Table(
-                        id, 8, "t" + t, "", 1, values.size(), new MasterPlan.Runs(new int[] {1}, new int[] {values.size()}), false,
+                        id,
+                        8,
+                        "t" + t,
+                        "",
+                        1,
+                        values.size(),
+                        new MasterPlan.Runs(new int[] {1}, new int[] {values.size()}),
+                        false,
                         List.of(new MasterPlan.Feed(0, convention, evidence))));
             }
             writer.flush();
@@ -61,13 +96,17 @@ class ReadingsTest {
                     Convention convention = tables.get(t).feeds().get(0).convention();
                     List<String> found = new ArrayList<>();
                     List<String> expected = new ArrayList<>();
-                    long start = staged.subList(0, t).stream().mapToLong(List::size).sum();
-                    List<MasterReader.Line> lines = reader.page(start, staged.get(t).size());
+                    long start =
+                            staged.subList(0, t).stream().mapToLong(List::size).sum();
+                    List<MasterReader.Line> lines =
+                            reader.page(start, staged.get(t).size());
                     for (int i = 0; i < lines.size(); i++) {
                         found.add(lines.get(i).values().get(0));
                         expected.add(canonical(ValueReader.read(staged.get(t).get(i), type, convention), type));
                     }
-                    assertThat(found).as("%s under %s: %s", type, convention, staged.get(t)).isEqualTo(expected);
+                    assertThat(found)
+                            .as("%s under %s: %s", type, convention, staged.get(t))
+                            .isEqualTo(expected);
                 }
             }
         }

@@ -91,7 +91,9 @@ class JobSessionTest {
         csv("b.csv", "pax;PORT;Date", "7;Tarsk;02.01.2026", "1;Hollin;13.01.2026");
         Made made = refresh(draft());
         assertThat(columns(made.outcome())).containsExactlyInAnyOrder("Date Date", "Port Text", "Pax Whole number");
-        assertThat(made.lines()).hasSize(3).anyMatch(line -> line.contains("2026-01-02") && line.contains("Tarsk") && line.contains("7"));
+        assertThat(made.lines())
+                .hasSize(3)
+                .anyMatch(line -> line.contains("2026-01-02") && line.contains("Tarsk") && line.contains("7"));
         assertThat(made.outcome().needsALook()).isFalse();
     }
 
@@ -138,7 +140,11 @@ class JobSessionTest {
         Files.move(data.resolve("b.csv"), data.resolve("b renamed.csv"));
         Made made = refresh(job);
         assertThat(made.lines())
-                .containsExactly("2026-01-01|9|a.csv|", "2026-02-01|2|b renamed.csv|", "2026-02-02|22|b renamed.csv|", "2026-03-01|3|c.csv|");
+                .containsExactly(
+                        "2026-01-01|9|a.csv|",
+                        "2026-02-01|2|b renamed.csv|",
+                        "2026-02-02|22|b renamed.csv|",
+                        "2026-03-01|3|c.csv|");
         assertThat(made.outcome().changed().filesChanged()).containsExactly("a.csv");
         assertThat(made.outcome().questions()).isEmpty();
     }
@@ -162,7 +168,8 @@ class JobSessionTest {
         Made kept = refresh(job);
         assertThat(kept.lines()).hasSize(2);
         Question question = kept.outcome().questions().get(0);
-        assertThat(question.text()).isEqualTo("The file is no longer there; its 1 row is kept from the last time it was read. Keep?");
+        assertThat(question.text())
+                .isEqualTo("The file is no longer there; its 1 row is kept from the last time it was read. Keep?");
         assertThat(question.where().toString()).isEqualTo("b.csv");
         Made removed = refresh(job.withSettled(new Decision(question.kind(), question.subject(), "remove", "", "")));
         assertThat(removed.lines()).containsExactly("2026-01-01|1|a.csv|");
@@ -177,7 +184,8 @@ class JobSessionTest {
         assertThat(made.lines()).hasSize(2);
         Question question = made.outcome().questions().get(0);
         assertThat(question.kind()).isEqualTo("another-job");
-        Made taken = refresh(made.outcome().job().withSettled(new Decision(question.kind(), question.subject(), "take", "", "")));
+        Made taken = refresh(
+                made.outcome().job().withSettled(new Decision(question.kind(), question.subject(), "take", "", "")));
         assertThat(taken.lines()).hasSize(3);
     }
 
@@ -186,11 +194,13 @@ class JobSessionTest {
         csv("a.csv", "Date,Port,Passengers,Fare", "2026-01-01,Hollin,1,2.5", "2026-01-02,Hollin,1,2.5");
         csv("b.csv", "Date,Port,Pax,Fare", "2026-01-03,Tarsk,3,3.5");
         Made made = refresh(draft());
-        assertThat(columns(made.outcome())).containsExactly("Date Date", "Port Text", "Passengers Whole number", "Fare Decimal");
+        assertThat(columns(made.outcome()))
+                .containsExactly("Date Date", "Port Text", "Passengers Whole number", "Fare Decimal");
         Question question = made.outcome().questions().get(0);
         assertThat(question.text()).contains("“Pax”").contains("“Passengers”");
         assertThat(question.assumed()).isEqualTo("Passengers");
-        Made apart = refresh(made.outcome().job().withSettled(new Decision(question.kind(), question.subject(), "Pax", "", "")));
+        Made apart = refresh(
+                made.outcome().job().withSettled(new Decision(question.kind(), question.subject(), "Pax", "", "")));
         assertThat(columns(apart.outcome())).contains("Pax Whole number");
         assertThat(apart.outcome().questions()).isEmpty();
     }
@@ -211,14 +221,18 @@ class JobSessionTest {
             assertThat(misfit.where().toString()).isEqualTo("b.csv, line 2");
             assertThat(misfit.text()).isEqualTo("unclear");
             assertThat(outcome.questions()).extracting(Question::kind).containsExactly("type");
-            assertThat(outcome.findings()).anyMatch(f -> f.text().contains("1 value of the column “Pax” does not fit Whole number, such as “unclear”"));
+            assertThat(outcome.findings())
+                    .anyMatch(f -> f.text()
+                            .contains("1 value of the column “Pax” does not fit Whole number, such as “unclear”"));
         }
     }
 
     @Test
     void codesStayTextThoughSomeSourcesHoldThemAsNumbers() {
         csv("a.csv", "Berth,Pax", "007,1", "K07,2");
-        workbook().sheet("S", new Object[] {"Berth", "Pax"}, new Object[] {7, 3}).save(data.resolve("b.xlsx"));
+        workbook()
+                .sheet("S", new Object[] {"Berth", "Pax"}, new Object[] {7, 3})
+                .save(data.resolve("b.xlsx"));
         Made made = refresh(draft());
         assertThat(made.lines()).containsExactly("007|1|a.csv|", "K07|2|a.csv|", "7|3|b.xlsx|S");
     }
@@ -230,7 +244,10 @@ class JobSessionTest {
         Made made = refresh(draft());
         assertThat(made.lines())
                 .containsExactly(
-                        "2026-03-25|1204.5|1204|de.csv|", "2026-02-01|3.5|7|de.csv|", "2026-03-25|1204.5|1204|us.csv|", "2026-02-01|3.5|7|us.csv|");
+                        "2026-03-25|1204.5|1204|de.csv|",
+                        "2026-02-01|3.5|7|de.csv|",
+                        "2026-03-25|1204.5|1204|us.csv|",
+                        "2026-02-01|3.5|7|us.csv|");
         assertThat(made.outcome().needsALook()).isFalse();
     }
 
@@ -241,7 +258,8 @@ class JobSessionTest {
         assertThat(made.lines()).containsExactly("2026-04-03|1|a.csv|", "2026-06-05|2|a.csv|");
         Question question = made.outcome().questions().get(0);
         assertThat(question.kind()).isEqualTo("date-order");
-        Made settled = refresh(made.outcome().job().withSettled(new Decision(question.kind(), question.subject(), "month", "", "")));
+        Made settled = refresh(
+                made.outcome().job().withSettled(new Decision(question.kind(), question.subject(), "month", "", "")));
         assertThat(settled.lines()).containsExactly("2026-03-04|1|a.csv|", "2026-05-06|2|a.csv|");
     }
 
@@ -250,7 +268,8 @@ class JobSessionTest {
         csv("a.csv", "Date,Fare", "2026-01-01,1", "2026-01-02,2");
         Job job = refresh(draft()).outcome().job();
         csv("b.csv", "Date,Fare", "2026-02-01,2.5");
-        assertThat(refresh(job).lines()).containsExactly("2026-01-01|1|a.csv|", "2026-01-02|2|a.csv|", "2026-02-01|2.5|b.csv|");
+        assertThat(refresh(job).lines())
+                .containsExactly("2026-01-01|1|a.csv|", "2026-01-02|2|a.csv|", "2026-02-01|2.5|b.csv|");
         csv("c.csv", "Date,Fare", "2026-03-01,K7");
         Made made = refresh(job);
         assertThat(made.outcome().questions()).extracting(Question::kind).containsExactly("type");
@@ -266,7 +285,10 @@ class JobSessionTest {
             session.deliver(outcome, data.resolve("master.csv"));
             Outcome again = session.refresh(outcome.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
             assertThat(again.rows()).isEqualTo(1);
-            assertThat(again.sources()).filteredOn(s -> s.path().equals("master.csv")).extracting(SourceReport::kind).containsExactly("own-file");
+            assertThat(again.sources())
+                    .filteredOn(s -> s.path().equals("master.csv"))
+                    .extracting(SourceReport::kind)
+                    .containsExactly("own-file");
         }
     }
 
@@ -295,17 +317,21 @@ class JobSessionTest {
         Made made = refresh(draft());
         assertThat(made.lines()).hasSize(1);
         assertThat(made.outcome().needsALook()).isTrue();
-        assertThat(made.outcome().sources()).extracting(SourceReport::path, SourceReport::kind).contains(
-                org.assertj.core.groups.Tuple.tuple("broken.xlsx", "broken"),
-                org.assertj.core.groups.Tuple.tuple("empty.xlsx", "empty-file"),
-                org.assertj.core.groups.Tuple.tuple("header.csv", "no-table"));
+        assertThat(made.outcome().sources())
+                .extracting(SourceReport::path, SourceReport::kind)
+                .contains(
+                        org.assertj.core.groups.Tuple.tuple("broken.xlsx", "broken"),
+                        org.assertj.core.groups.Tuple.tuple("empty.xlsx", "empty-file"),
+                        org.assertj.core.groups.Tuple.tuple("header.csv", "no-table"));
     }
 
     @Test
     void aCorruptCacheCostsOnlyTime() throws IOException {
         csv("a.csv", "Date,Pax", "2026-01-01,1");
         Job job = refresh(draft()).outcome().job();
-        Files.write(folder.resolve("cache").resolve(job.id()).resolve("store.duckdb"), "rubbish".getBytes(java.nio.charset.StandardCharsets.UTF_8));
+        Files.write(
+                folder.resolve("cache").resolve(job.id()).resolve("store.duckdb"),
+                "rubbish".getBytes(java.nio.charset.StandardCharsets.UTF_8));
         assertThat(refresh(job).lines()).containsExactly("2026-01-01|1|a.csv|");
     }
 
@@ -364,9 +390,10 @@ class JobSessionTest {
             String date = "2026-0" + (1 + random.nextInt(9)) + "-1" + random.nextInt(10);
             String fare = random.nextInt(5) == 0 ? "" : (random.nextInt(900) / 4.0) + "";
             String port = random.nextBoolean() ? "Hollin" : "Tarsk";
-            lines.add(wide
-                    ? date + "," + port + "," + random.nextInt(99) + "," + fare + "," + random.nextInt(9)
-                    : port + "," + date + "," + fare + "," + random.nextInt(99));
+            lines.add(
+                    wide
+                            ? date + "," + port + "," + random.nextInt(99) + "," + fare + "," + random.nextInt(9)
+                            : port + "," + date + "," + fare + "," + random.nextInt(99));
         }
         return lines.toArray(String[]::new);
     }

@@ -36,20 +36,18 @@ class SheetFilesTest {
     @Test
     void oddCellsKeepTheirMeaning() {
         Path file = workbook()
-                .sheet(
-                        "One",
-                        new Object[] {
-                            new Raw("<c t=\"e\"><v>#N/A</v></c>"),
-                            new Raw("<c><f>1/0</f></c>"),
-                            new Raw("<c t=\"str\"><f>A1</f><v>done</v></c>"),
-                            new Raw("<c s=\"2\"><v>0.125</v></c>"),
-                            new Raw("<c s=\"3\"><v>123</v></c>"),
-                            new Raw("<c s=\"4\"><v>46112.5</v></c>"),
-                            new Raw("<c s=\"5\"><v>0.75</v></c>"),
-                            new Raw("<c t=\"d\"><v>2026-03-31T00:00:00</v></c>"),
-                            new Raw("<c t=\"inlineStr\"><is><r><t>ri</t></r><r><t>ch</t></r><rPh><t>no</t></rPh></is></c>"),
-                            new Raw("<c t=\"s\"><v>99</v></c>")
-                        })
+                .sheet("One", new Object[] {
+                    new Raw("<c t=\"e\"><v>#N/A</v></c>"),
+                    new Raw("<c><f>1/0</f></c>"),
+                    new Raw("<c t=\"str\"><f>A1</f><v>done</v></c>"),
+                    new Raw("<c s=\"2\"><v>0.125</v></c>"),
+                    new Raw("<c s=\"3\"><v>123</v></c>"),
+                    new Raw("<c s=\"4\"><v>46112.5</v></c>"),
+                    new Raw("<c s=\"5\"><v>0.75</v></c>"),
+                    new Raw("<c t=\"d\"><v>2026-03-31T00:00:00</v></c>"),
+                    new Raw("<c t=\"inlineStr\"><is><r><t>ri</t></r><r><t>ch</t></r><rPh><t>no</t></rPh></is></c>"),
+                    new Raw("<c t=\"s\"><v>99</v></c>")
+                })
                 .save(folder.resolve("a.xlsx"));
         assertThat(Rows.of(file).get(0))
                 .isEqualTo("1: ERROR #N/A | ERROR formula without a stored result | done | PERCENT 0.125 | 00123"
@@ -73,7 +71,8 @@ class SheetFilesTest {
         assertThat(NumberFormats.isoDate(1, NumberFormats.DayCount.FROM_1900)).isEqualTo("1900-01-01");
         assertThat(NumberFormats.isoDate(59, NumberFormats.DayCount.FROM_1900)).isEqualTo("1900-02-28");
         assertThat(NumberFormats.isoDate(61, NumberFormats.DayCount.FROM_1900)).isEqualTo("1900-03-01");
-        assertThat(NumberFormats.isoDate(46112, NumberFormats.DayCount.FROM_1900)).isEqualTo("2026-03-31");
+        assertThat(NumberFormats.isoDate(46112, NumberFormats.DayCount.FROM_1900))
+                .isEqualTo("2026-03-31");
         assertThat(NumberFormats.isoDate(-1, NumberFormats.DayCount.FROM_1900)).isNull();
     }
 
@@ -102,7 +101,13 @@ class SheetFilesTest {
     @ParameterizedTest
     @ValueSource(strings = {",", ";", "\t", "|"})
     void theSeparatorIsToldFromTheText(String by) {
-        String text = String.join("\n", "a,b;c|d\te", "Date" + by + "Name" + by + "Sum", "1" + by + "x" + by + "1,5", "2" + by + "y" + by + "2,5", "");
+        String text = String.join(
+                "\n",
+                "a,b;c|d\te",
+                "Date" + by + "Name" + by + "Sum",
+                "1" + by + "x" + by + "1,5",
+                "2" + by + "y" + by + "2,5",
+                "");
         Path file = Workbooks.text(folder.resolve("t.txt"), text.substring(text.indexOf('\n') + 1));
         assertThat(Rows.of(file).get(0)).isEqualTo("1: Date | Name | Sum");
     }
@@ -137,7 +142,9 @@ class SheetFilesTest {
         assertUnreadable(Workbooks.text(folder.resolve("p.xlsx"), "just text"), "holds plain text");
         assertUnreadable(Workbooks.text(folder.resolve("w.xls"), "<html><table>"), "holds a web page");
         assertUnreadable(Workbooks.text(folder.resolve("d.csv"), "%PDF-1.7"), "holds a PDF document");
-        assertUnreadable(Files.write(folder.resolve("b.csv"), new byte[] {1, 2, 0, 3, 9, 0, 1, 4}), "neither a workbook nor text");
+        assertUnreadable(
+                Files.write(folder.resolve("b.csv"), new byte[] {1, 2, 0, 3, 9, 0, 1, 4}),
+                "neither a workbook nor text");
         assertUnreadable(Files.createFile(folder.resolve("e.csv")), "is empty (0 bytes)");
         assertUnreadable(folder.resolve("missing.csv"), "no longer there");
     }
@@ -146,7 +153,8 @@ class SheetFilesTest {
     void aTornWorkbookIsSetAsideWithTheReason() throws IOException {
         Path whole = workbook().sheet("S", new Object[] {"a", 1}).save(folder.resolve("whole.xlsx"));
         byte[] bytes = Files.readAllBytes(whole);
-        assertUnreadable(Files.write(folder.resolve("half.xlsx"), Arrays.copyOf(bytes, bytes.length / 2)), "cut off or damaged");
+        assertUnreadable(
+                Files.write(folder.resolve("half.xlsx"), Arrays.copyOf(bytes, bytes.length / 2)), "cut off or damaged");
         assertUnreadable(Files.write(folder.resolve("stub.xlsx"), Arrays.copyOf(bytes, 30)), "cut off or damaged");
     }
 

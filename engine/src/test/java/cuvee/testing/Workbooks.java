@@ -78,22 +78,48 @@ public final class Workbooks {
 
     public Path save(Path file) {
         try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
-            put(zip, "_rels/.rels", "<Relationships><Relationship Id=\"a\" Type=\"x/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>");
+            put(
+                    zip,
+                    "_rels/.rels",
+                    "<Relationships><Relationship Id=\"a\" Type=\"x/officeDocument\" Target=\"xl/workbook.xml\"/></Relationships>");
             StringBuilder list = new StringBuilder();
             StringBuilder relations = new StringBuilder();
             int id = 0;
             for (String name : sheets.keySet()) {
                 id++;
-                list.append("<sheet name=\"").append(name).append("\" sheetId=\"").append(id).append('"')
+                list.append("<sheet name=\"")
+                        .append(name)
+                        .append("\" sheetId=\"")
+                        .append(id)
+                        .append('"')
                         .append(states.getOrDefault(name, ""))
-                        .append(" r:id=\"s").append(id).append("\"/>");
-                relations.append("<Relationship Id=\"s").append(id).append("\" Target=\"worksheets/sheet").append(id).append(".xml\"/>");
-                put(zip, "xl/worksheets/sheet" + id + ".xml", "<worksheet xmlns=\"" + namespace + "\"><dimension ref=\"A1\"/><sheetData>" + sheets.get(name) + "</sheetData></worksheet>");
+                        .append(" r:id=\"s")
+                        .append(id)
+                        .append("\"/>");
+                relations
+                        .append("<Relationship Id=\"s")
+                        .append(id)
+                        .append("\" Target=\"worksheets/sheet")
+                        .append(id)
+                        .append(".xml\"/>");
+                put(
+                        zip,
+                        "xl/worksheets/sheet" + id + ".xml",
+                        "<worksheet xmlns=\"" + namespace + "\"><dimension ref=\"A1\"/><sheetData>" + sheets.get(name)
+                                + "</sheetData></worksheet>");
             }
-            put(zip, "xl/workbook.xml", "<workbook xmlns=\"" + namespace + "\" xmlns:r=\"" + RELATIONS + "\">" + workbookProperties + "<sheets>" + list + "</sheets></workbook>");
+            put(
+                    zip,
+                    "xl/workbook.xml",
+                    "<workbook xmlns=\"" + namespace + "\" xmlns:r=\"" + RELATIONS + "\">" + workbookProperties
+                            + "<sheets>" + list + "</sheets></workbook>");
             put(zip, "xl/_rels/workbook.xml.rels", "<Relationships>" + relations + "</Relationships>");
-            put(zip, "xl/styles.xml", "<styleSheet xmlns=\"" + namespace + "\"><numFmts><numFmt numFmtId=\"170\" formatCode=\"00000\"/></numFmts>"
-                    + "<cellXfs><xf numFmtId=\"0\"/><xf numFmtId=\"14\"/><xf numFmtId=\"10\"/><xf numFmtId=\"170\"/><xf numFmtId=\"22\"/><xf numFmtId=\"21\"/></cellXfs></styleSheet>");
+            put(
+                    zip,
+                    "xl/styles.xml",
+                    "<styleSheet xmlns=\"" + namespace
+                            + "\"><numFmts><numFmt numFmtId=\"170\" formatCode=\"00000\"/></numFmts>"
+                            + "<cellXfs><xf numFmtId=\"0\"/><xf numFmtId=\"14\"/><xf numFmtId=\"10\"/><xf numFmtId=\"170\"/><xf numFmtId=\"22\"/><xf numFmtId=\"21\"/></cellXfs></styleSheet>");
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }

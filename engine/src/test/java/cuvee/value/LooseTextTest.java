@@ -8,8 +8,14 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class LooseTextTest {
     @ParameterizedTest
-    @CsvSource({"Fare revenue,fare  REVENUE", "Fare revenue,Fare_Revenue", "Straße,STRASSE", "Menge,Ｍenge", "passengers,passen gers",
-        "Amount,'A\u200Bmount\uFEFF'"})
+    @CsvSource({
+        "Fare revenue,fare  REVENUE",
+        "Fare revenue,Fare_Revenue",
+        "Straße,STRASSE",
+        "Menge,Ｍenge",
+        "passengers,passen gers",
+        "Amount,'A\u200Bmount\uFEFF'"
+    })
     void headersThatPeopleTakeForTheSameAreTheSame(String one, String other) {
         assertThat(LooseText.key(one)).isEqualTo(LooseText.key(other));
     }

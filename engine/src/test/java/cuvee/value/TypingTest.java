@@ -19,12 +19,26 @@ class TypingTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "1;2;3|Whole number", "1;2.5|Decimal", "007;12|Text", "K07;7|Text", "1234567890123456;2|Text",
-                "2026-01-01;2026-02-01|Date", "2026-01-01 10:00;2026-01-02|Date and time", "2026-01-01 00:00;2026-01-02 00:00|Date",
-                "10:00;11:30|Time", "true;FALSE|Yes/No", "fog;late|Text", "5 %;7,5 %|Percent", "EUR 5;EUR 7|Money", "EUR 5;USD 7|Text"
+                "1;2;3|Whole number",
+                "1;2.5|Decimal",
+                "007;12|Text",
+                "K07;7|Text",
+                "1234567890123456;2|Text",
+                "2026-01-01;2026-02-01|Date",
+                "2026-01-01 10:00;2026-01-02|Date and time",
+                "2026-01-01 00:00;2026-01-02 00:00|Date",
+                "10:00;11:30|Time",
+                "true;FALSE|Yes/No",
+                "fog;late|Text",
+                "5 %;7,5 %|Percent",
+                "EUR 5;EUR 7|Money",
+                "EUR 5;USD 7|Text"
             })
     void textWinsWheneverAnotherTypeWouldLoseSomething(String values, String type) {
-        assertThat(Typing.decide(evidence(List.of(values.split(";"))), true).type().word()).isEqualTo(type);
+        assertThat(Typing.decide(evidence(List.of(values.split(";"))), true)
+                        .type()
+                        .word())
+                .isEqualTo(type);
     }
 
     @Test
@@ -47,8 +61,10 @@ class TypingTest {
     @Test
     void aGroupedNumberIsWholeOnceTheCommaIsKnownToBeDecimal() {
         Evidence evidence = evidence(List.of("1.204", "9"));
-        assertThat(Typing.decide(evidence.under(Convention.Mark.COMMA), true).type()).isEqualTo(Type.WHOLE_NUMBER);
-        assertThat(Typing.decide(evidence.under(Convention.Mark.POINT), true).type()).isEqualTo(Type.DECIMAL);
+        assertThat(Typing.decide(evidence.under(Convention.Mark.COMMA), true).type())
+                .isEqualTo(Type.WHOLE_NUMBER);
+        assertThat(Typing.decide(evidence.under(Convention.Mark.POINT), true).type())
+                .isEqualTo(Type.DECIMAL);
     }
 
     @Test

@@ -33,7 +33,8 @@ public interface GridModel {
     boolean numeric(int column);
 
     /** The text of a cell; null while it is on its way. */
-    @org.jspecify.annotations.Nullable String text(long row, int column);
+    @org.jspecify.annotations.Nullable
+    String text(long row, int column);
 
     default Tone tone(long row, int column) {
         return Tone.PLAIN;

@@ -50,12 +50,22 @@ public final class Grids {
         }
         List<Column<FileLine>> columns = List.of(
                 Column.of("File", 236, line -> line.source().isEmpty() ? line.folder() : line.name()),
-                Column.number("Size", 76, line -> line.source().map(s -> Says.size(s.size())).orElse("")),
-                Column.of("Modified", 132, line -> line.source().map(s -> time(s.modified(), zone)).orElse("")),
-                Column.of("State", 84, line -> line.source().map(s -> s.state().word()).orElse("")),
-                Column.of("What was found, or why it was set aside", 410, line -> line.source()
-                        .map(Grids::foundOrWhy)
-                        .orElse("")));
+                Column.number(
+                        "Size",
+                        76,
+                        line -> line.source().map(s -> Says.size(s.size())).orElse("")),
+                Column.of(
+                        "Modified",
+                        132,
+                        line -> line.source().map(s -> time(s.modified(), zone)).orElse("")),
+                Column.of(
+                        "State",
+                        84,
+                        line -> line.source().map(s -> s.state().word()).orElse("")),
+                Column.of(
+                        "What was found, or why it was set aside",
+                        410,
+                        line -> line.source().map(Grids::foundOrWhy).orElse("")));
         return new ListGrid<>(lines, columns, Grids::toneOf);
     }
 
@@ -78,7 +88,8 @@ public final class Grids {
         if (source.tables().isEmpty()) {
             return why(source);
         }
-        String found = Says.count(source.rows(), "row") + " in " + Says.count(source.tables().size(), "table");
+        String found = Says.count(source.rows(), "row") + " in "
+                + Says.count(source.tables().size(), "table");
         String why = why(source);
         return why.isEmpty() ? found : found + "; " + why;
     }
@@ -100,14 +111,18 @@ public final class Grids {
 
     /** The tables with their tally. */
     public static ListGrid<PlacedTable> tables(Outcome outcome) {
-        List<PlacedTable> tables =
-                outcome.sources().stream().flatMap(source -> source.tables().stream()).toList();
+        List<PlacedTable> tables = outcome.sources().stream()
+                .flatMap(source -> source.tables().stream())
+                .toList();
         List<Column<PlacedTable>> columns = List.of(
                 Column.of("File", 260, PlacedTable::source),
                 Column.of("Sheet", 90, PlacedTable::sheet),
-                Column.number("Header", 70, t -> t.table().headerRows().stream()
-                        .map(String::valueOf)
-                        .collect(Collectors.joining(", "))),
+                Column.number(
+                        "Header",
+                        70,
+                        t -> t.table().headerRows().stream()
+                                .map(String::valueOf)
+                                .collect(Collectors.joining(", "))),
                 Column.number("Lines seen", 90, t -> Says.number(t.table().seen())),
                 Column.number("Kept", 80, t -> Says.number(t.table().kept())),
                 Column.of("Set aside", 260, t -> aside(t.table())),
@@ -117,7 +132,8 @@ public final class Grids {
 
     private static String aside(FoundTable table) {
         return table.setAside().entrySet().stream()
-                .map(entry -> Says.number(entry.getValue()) + " " + entry.getKey().word())
+                .map(entry ->
+                        Says.number(entry.getValue()) + " " + entry.getKey().word())
                 .collect(Collectors.joining(", "));
     }
 
@@ -127,7 +143,8 @@ public final class Grids {
     public static ListGrid<Layout> lineUp(Outcome outcome) {
         List<Column<Layout>> columns = new ArrayList<>();
         columns.add(Column.of("Layout", 180, Grids::layoutName));
-        columns.add(Column.number("Tables", 66, layout -> Says.number(layout.tables().size())));
+        columns.add(Column.number(
+                "Tables", 66, layout -> Says.number(layout.tables().size())));
         for (Proposal.ColumnReport column : outcome.proposal().columns()) {
             double width = Math.max(118, column.name().length() * 7.6 + 26);
             String subtitle = column.type().word() + ", " + MasterGrid.fullness(column.filled(), outcome.rows());
@@ -142,7 +159,10 @@ public final class Grids {
             if (column < 2) {
                 return Tone.PLAIN;
             }
-            String cell = spelled(outcome, layout, outcome.proposal().columns().get(column - 2).name());
+            String cell = spelled(
+                    outcome,
+                    layout,
+                    outcome.proposal().columns().get(column - 2).name());
             return cell.isEmpty() ? Tone.ABSENT : cell.equals("=") ? Tone.QUIET : Tone.PLAIN;
         });
     }
@@ -208,15 +228,17 @@ public final class Grids {
 
     private static String missing(Outcome outcome, SourceReport source) {
         Set<String> keys = new LinkedHashSet<>();
-        source.tables().forEach(table -> table.table().columns().stream()
-                .map(TableColumn::header)
-                .forEach(header -> keys.add(LooseText.key(header))));
+        source.tables()
+                .forEach(table -> table.table().columns().stream()
+                        .map(TableColumn::header)
+                        .forEach(header -> keys.add(LooseText.key(header))));
         List<String> missing = outcome.proposal().columns().stream()
                 .map(Proposal.ColumnReport::name)
-                .filter(name -> keys.stream().noneMatch(key -> outcome.job()
-                        .decision(LineUp.KIND, key)
-                        .map(decision -> decision.answer().equals(name))
-                        .orElse(LooseText.key(name).equals(key))))
+                .filter(name -> keys.stream()
+                        .noneMatch(key -> outcome.job()
+                                .decision(LineUp.KIND, key)
+                                .map(decision -> decision.answer().equals(name))
+                                .orElse(LooseText.key(name).equals(key))))
                 .toList();
         return missing.isEmpty() ? "" : Says.list(missing);
     }

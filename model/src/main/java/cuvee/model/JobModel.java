@@ -157,8 +157,7 @@ public final class JobModel implements AutoCloseable {
         }
         Job asked = history.now();
         work.set(Optional.of(Work.<Outcome>start(
-                reporting -> session.refresh(
-                        asked, mode, (stage, done, of) -> reporting.at(stage.words(), done, of)),
+                reporting -> session.refresh(asked, mode, (stage, done, of) -> reporting.at(stage.words(), done, of)),
                 worker,
                 ui,
                 state -> refreshed(what, asked, state))));
@@ -193,8 +192,9 @@ public final class JobModel implements AutoCloseable {
 
     /** Answers a question; the master follows. */
     public void settle(Question question, String answer) {
-        step(history.now().withSettled(new Decision(
-                question.kind(), question.subject(), answer, "the analyst's answer", question.text())));
+        step(history.now()
+                .withSettled(new Decision(
+                        question.kind(), question.subject(), answer, "the analyst's answer", question.text())));
         refresh();
     }
 
@@ -222,9 +222,10 @@ public final class JobModel implements AutoCloseable {
 
     /** Takes a delivery out of the job; its file is left alone. */
     public void removeDelivery(Delivery delivery) {
-        step(history.now().withDeliveries(history.now().deliveries().stream()
-                .filter(other -> !other.equals(delivery))
-                .toList()));
+        step(history.now()
+                .withDeliveries(history.now().deliveries().stream()
+                        .filter(other -> !other.equals(delivery))
+                        .toList()));
     }
 
     /** Writes the master to a delivery's target. */
@@ -320,7 +321,8 @@ public final class JobModel implements AutoCloseable {
         } else {
             LOG.error("{} failed", what, why);
             message.set(new Message(
-                    what + " failed inside Cuvee (" + why + "). Nothing was changed. The log in Cuvee's state folder says more.",
+                    what + " failed inside Cuvee (" + why
+                            + "). Nothing was changed. The log in Cuvee's state folder says more.",
                     true));
         }
     }

@@ -47,7 +47,8 @@ public final class Ledger {
                         Says.count(made.proposal().columns().size(), "column"),
                         "",
                         made.questions().stream()
-                                .filter(q -> q.kind().equals("line-up") || q.kind().equals("type"))
+                                .filter(q ->
+                                        q.kind().equals("line-up") || q.kind().equals("type"))
                                 .count());
             case CHECK -> {
                 long toSee = made.findings().stream()
@@ -56,8 +57,7 @@ public final class Ledger {
                 yield new Segment(stage, Says.number(toSee + made.questions().size()) + " to see", "", 0);
             }
             case MASTER -> new Segment(stage, Says.count(made.rows(), "row"), "", 0);
-            case DELIVER ->
-                new Segment(stage, Says.count(job.deliveries().size(), "file"), "", 0);
+            case DELIVER -> new Segment(stage, Says.count(job.deliveries().size(), "file"), "", 0);
         };
     }
 }

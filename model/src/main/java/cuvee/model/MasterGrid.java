@@ -97,14 +97,14 @@ public final class MasterGrid implements GridModel, AutoCloseable {
 
     @Override
     public double width(int column) {
-        double byType =
-                switch (type(column)) {
-                    case TEXT -> column >= outcome.proposal().columns().size() ? 210 : 160;
-                    case DATE_AND_TIME -> 160;
-                    case DATE -> 110;
-                    default -> 120;
-                };
-        return Math.max(byType, Math.max(title(column).length(), subtitle(column).length() * 0.88) * 7.4 + 24);
+        double byType = switch (type(column)) {
+            case TEXT -> column >= outcome.proposal().columns().size() ? 210 : 160;
+            case DATE_AND_TIME -> 160;
+            case DATE -> 110;
+            default -> 120;
+        };
+        return Math.max(
+                byType, Math.max(title(column).length(), subtitle(column).length() * 0.88) * 7.4 + 24);
     }
 
     private Type type(int column) {
@@ -131,7 +131,9 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     static String shown(String value, Type type) {
         return switch (type) {
             case WHOLE_NUMBER, DECIMAL -> grouped(new BigDecimal(value));
-            case MONEY -> grouped(new BigDecimal(value).setScale(Math.max(2, new BigDecimal(value).scale()), java.math.RoundingMode.UNNECESSARY));
+            case MONEY ->
+                grouped(new BigDecimal(value)
+                        .setScale(Math.max(2, new BigDecimal(value).scale()), java.math.RoundingMode.UNNECESSARY));
             case PERCENT -> grouped(new BigDecimal(value).movePointRight(2).stripTrailingZeros()) + " %";
             case DATE_AND_TIME -> value.replace('T', ' ');
             case YES_NO -> value.equals("true") ? "yes" : "no";

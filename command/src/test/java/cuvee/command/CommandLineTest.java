@@ -1,0 +1,207 @@
+package cuvee.command;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import cuvee.master.Store;
+import cuvee.refresh.Workplace;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class CommandLineTest {
+    private static final ObjectMapper JSON = new ObjectMapper();
+
+    @TempDir
+    Path folder;
+
+    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
+    private final ByteArrayOutputStream err = new ByteArrayOutputStream();
+
+    @BeforeEach
+    void data() throws IOException {
+        write("data/a.csv", "Date,Port,Pax\n2026-01-01,Hollin,5\n2026-01-02,Hollin,6\n");
+        write("data/b.csv", "port;date;pax\nTarsk;2026-02-01;7\n");
+    }
+
+    private void write(String name, String text) throws IOException {
+        Path file = folder.resolve(name);
+        Files.createDirectories(file.getParent());
+        Files.writeString(file, text);
+    }
+
+    private int cuvee(String... arguments) {
+        out.reset();
+        err.reset();
+        Workplace workplace = new Workplace(
+                folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
+        LogFile.use(folder.resolve("state"));
+        Machine machine = new Machine(
+                new PrintStream(out, true, StandardCharsets.UTF_8),
+                new PrintStream(err, true, StandardCharsets.UTF_8),
+                folder,
+                workplace);
+        return CommandLineMain.run(machine, List.of(arguments));
+    }
+
+    private String said() {
+        return out.toString(StandardCharsets.UTF_8);
+    }
+
+    private String warned() {
+        return err.toString(StandardCharsets.UTF_8);
+    }
+
+    private JsonNode json() throws IOException {
+        return JSON.readTree(said());
+    }
+
+    @Test
+    void aFolderBecomesAJobAndTheJobAMaster() throws IOException {
+        assertThat(cuvee("draft", "data", "--out", "job.cuvee")).isZero();
+        assertThat(said()).contains("job: 3 rows from 2 files").contains("Pax: Whole number, 3 values");
+        assertThat(cuvee("refresh", "job.cuvee", "--to", "out.csv", "--to", "out.xlsx"))
+                .isZero();
+        assertThat(Files.readString(folder.resolve("out.csv")))
+                .isEqualTo("Date,Port,Pax,Source file,Source sheet\r\n2026-01-01,Hollin,5,a.csv,\r\n"
+                        + "2026-01-02,Hollin,6,a.csv,\r\n2026-02-01,Tarsk,7,b.csv,\r\n");
+        assertThat(folder.resolve("out.xlsx")).isNotEmptyFile();
+    }
+
+    @Test
+    void jsonIsOneObjectAndNothingElse() throws IOException {
+        assertThat(cuvee("draft", "data", "--out", "job.cuvee", "--json")).isZero();
+        JsonNode root = json();
+        assertThat(root.path("job").asText()).isEqualTo("job");
+        assertThat(root.path("rows").asInt()).isEqualTo(3);
+        assertThat(root.path("columns").findValuesAsText("name"))
+                .containsExactly("Date", "Port", "Pax", "Source file", "Source sheet");
+        JsonNode table = root.path("sources").path(0).path("tables").path(0);
+        assertThat(table.path("range").asText()).isEqualTo("A1:C3");
+        assertThat(table.path("headerRows").path(0).asInt()).isEqualTo(1);
+        assertThat(table.path("seen").asInt()).isEqualTo(3);
+        assertThat(table.path("kept").asInt()).isEqualTo(2);
+        assertThat(table.path("setAside").path("header").asInt()).isEqualTo(1);
+        assertThat(root.path("sums").path("Pax").asText()).isEqualTo("18");
+        assertThat(root.has("questions")
+                        && root.has("findings")
+                        && root.has("deliveries")
+                        && root.has("changed")
+                        && root.has("ms"))
+                .isTrue();
+    }
+
+    @Test
+    void aJobThatIsThereIsReplacedOnlyWhenToldSo() {
+        assertThat(cuvee("draft", "data", "--out", "job.cuvee")).isZero();
+        assertThat(cuvee("draft", "data", "--out", "job.cuvee")).isEqualTo(2);
+        assertThat(warned()).contains("is there already").contains("--replace");
+        assertThat(cuvee("draft", "data", "--out", "job.cuvee", "--replace")).isZero();
+    }
+
+    @Test
+    void openQuestionsGiveTheirOwnStatusAndCanBeSettled() throws IOException {
+        write("data/c.csv", "Watch,Early,Late\nMonday,Quill,Marl\n");
+        assertThat(cuvee("draft", "data", "--out", "job.cuvee", "--json")).isEqualTo(3);
+        JsonNode question = json().path("questions").path(0);
+        assertThat(question.path("kind").asText()).isEqualTo("another-job");
+        assertThat(cuvee("settle", "job.cuvee", question.path("id").asText(), "perhaps"))
+                .isEqualTo(2);
+        assertThat(warned()).contains("“perhaps” is no answer").contains("aside and take");
+        assertThat(cuvee("settle", "job.cuvee", question.path("id").asText(), "aside"))
+                .isZero();
+        assertThat(cuvee("show", "job.cuvee")).isZero();
+        assertThat(cuvee("settle", "job.cuvee", question.path("id").asText(), "aside"))
+                .isEqualTo(2);
+    }
+
+    @Test
+    void strictDeliversNothingWhileThereIsAQuestion() throws IOException {
+        write("data/c.csv", "Watch,Early,Late\nMonday,Quill,Marl\n");
+        cuvee("draft", "data", "--out", "job.cuvee");
+        assertThat(cuvee("refresh", "job.cuvee", "--to", "out.csv", "--strict", "--json"))
+                .isEqualTo(3);
+        assertThat(folder.resolve("out.csv")).doesNotExist();
+        assertThat(json().path("deliveries").path(0).path("state").asText()).isEqualTo("held");
+        assertThat(cuvee("refresh", "job.cuvee", "--to", "out.csv")).isEqualTo(3);
+        assertThat(folder.resolve("out.csv")).exists();
+    }
+
+    @Test
+    void showChangesNothing() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        String before = Files.readString(folder.resolve("job.cuvee"));
+        write("data/c.csv", "Date,Port,Pax,Crew\n2026-03-01,Hollin,5,3\n");
+        cuvee("show", "job.cuvee", "--json");
+        assertThat(json().path("rows").asInt()).isEqualTo(4);
+        assertThat(Files.readString(folder.resolve("job.cuvee"))).isEqualTo(before);
+        cuvee("refresh", "job.cuvee", "--json");
+        assertThat(json().path("changed").path("filesNew").path(0).asText()).isEqualTo("c.csv");
+    }
+
+    @Test
+    void peekTellsWhatIsInAFile() throws IOException {
+        assertThat(cuvee("peek", "data/a.csv", "--json")).isZero();
+        JsonNode table = json().path("files")
+                .path(0)
+                .path("sheets")
+                .path(0)
+                .path("tables")
+                .path(0);
+        assertThat(table.path("columns").findValuesAsText("type")).containsExactly("Date", "Text", "Whole number");
+        assertThat(cuvee("peek", "data/a.csv", "data/none.csv")).isEqualTo(3);
+        assertThat(cuvee("peek", "data/none.csv")).isEqualTo(4);
+        assertThat(warned()).contains("none.csv: The file cannot be opened: it is no longer there.");
+    }
+
+    @Test
+    void failuresSayWhatHappenedAndDeliverNothing() throws IOException {
+        assertThat(cuvee("draft", "nowhere", "--out", "job.cuvee", "--json")).isEqualTo(4);
+        assertThat(warned()).contains("There is no folder or file");
+        assertThat(json().path("findings").path(0).path("kind").asText()).isEqualTo("no-place");
+        assertThat(folder.resolve("job.cuvee")).doesNotExist();
+        assertThat(cuvee("draft", "data", "--out", "no/job.cuvee")).isEqualTo(4);
+        assertThat(warned()).contains("there is no folder");
+        assertThat(cuvee("refresh", "missing.cuvee")).isEqualTo(4);
+        assertThat(warned()).contains("There is no job file").contains("cuvee draft FOLDER --out missing.cuvee");
+        write("torn.cuvee", "{\"cuvee\": 1, ");
+        assertThat(cuvee("show", "torn.cuvee")).isEqualTo(4);
+        assertThat(warned()).contains("The job file torn.cuvee cannot be read");
+        cuvee("draft", "data", "--out", "job.cuvee");
+        assertThat(cuvee("refresh", "job.cuvee", "--to", "no/out.csv")).isEqualTo(4);
+        assertThat(cuvee("refresh", "job.cuvee", "--deliver", "board")).isEqualTo(2);
+    }
+
+    @Test
+    void wrongUsageHasItsOwnStatus() {
+        assertThat(cuvee("draft", "data")).isEqualTo(2);
+        assertThat(cuvee("frobnicate")).isEqualTo(2);
+        assertThat(cuvee("--help")).isZero();
+        assertThat(said()).contains("refresh").contains("Look at the places again");
+    }
+
+    @Test
+    void anEmptyFolderMakesAJobThatSaysSo() throws IOException {
+        Files.createDirectory(folder.resolve("empty"));
+        assertThat(cuvee("draft", "empty", "--out", "job.cuvee")).isEqualTo(3);
+        assertThat(said()).contains("is empty").contains("The master is empty.");
+    }
+
+    @Test
+    void theLogHoldsNoData() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        Path log = folder.resolve("state").resolve("cuvee.log");
+        if (Files.exists(log)) {
+            assertThat(Files.readString(log)).doesNotContain("Hollin").doesNotContain("Tarsk");
+        }
+    }
+}

@@ -1,0 +1,275 @@
+package cuvee.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.command.Machine;
+import cuvee.master.Store;
+import cuvee.model.JobModel;
+import cuvee.model.Stage;
+import cuvee.refresh.Workplace;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import javafx.application.Platform;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The main paths in the real window, by mouse and by keys. */
+class WindowTest {
+    @TempDir
+    Path folder;
+
+    private final FxRobot robot = new FxRobot();
+    private CuveeApp app;
+    private final Chosen chosen = new Chosen();
+
+    /** A person who has made up their mind. */
+    private static final class Chosen implements Choosers {
+        Optional<Path> folder = Optional.empty();
+        Optional<Path> target = Optional.empty();
+        Leaving leaving = Leaving.LEAVE;
+        int asked;
+
+        @Override
+        public Optional<Path> folder(String title) {
+            return folder;
+        }
+
+        @Override
+        public Optional<Path> job(String title) {
+            return target;
+        }
+
+        @Override
+        public Optional<Path> target(String title, Path proposed, String... endings) {
+            return target;
+        }
+
+        @Override
+        public Leaving leave(String jobName) {
+            asked++;
+            return leaving;
+        }
+    }
+
+    @BeforeEach
+    void open() throws Exception {
+        write("data/a.csv", "Date,Port,Passengers\n2026-01-01,Hollin,5\n2026-01-02,Hollin,6\n");
+        write("data/b.csv", "Date,Port,Pax\n2026-02-01,Tarsk,1204\n");
+        chosen.folder = Optional.of(folder.resolve("data"));
+        Workplace workplace = new Workplace(
+                folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
+        Machine machine = new Machine(
+                new PrintStream(PrintStream.nullOutputStream()),
+                new PrintStream(PrintStream.nullOutputStream()),
+                folder,
+                workplace);
+        FxToolkit.registerPrimaryStage();
+        app = (CuveeApp) FxToolkit.setupApplication(() -> new CuveeApp(machine));
+        app.use(chosen);
+    }
+
+    @AfterEach
+    void close() throws TimeoutException, InterruptedException {
+        Optional<JobModel> model = app.model();
+        FxToolkit.cleanupApplication(app);
+        FxToolkit.hideStage();
+        if (model.isPresent()) {
+            assertThat(model.get().awaitClosed(20_000)).isTrue();
+        }
+    }
+
+    private void write(String name, String text) throws IOException {
+        Path file = folder.resolve(name);
+        Files.createDirectories(file.getParent());
+        Files.writeString(file, text);
+    }
+
+    private void waitFor(String what, Callable<Boolean> so) {
+        try {
+            WaitForAsyncUtils.waitFor(
+                    30, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(so).get());
+        } catch (TimeoutException late) {
+            throw new AssertionError("waited in vain for " + what, late);
+        }
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private JobModel model() {
+        return app.model().orElseThrow();
+    }
+
+    private void idle() {
+        waitFor(
+                "the refresh",
+                () -> app.model().isPresent()
+                        && model().workProperty().get().isEmpty()
+                        && model().outcomeProperty().get().isPresent());
+    }
+
+    private <T extends Node> T find(String id) {
+        return robot.lookup(id).query();
+    }
+
+    private String words(String id) {
+        return this.<Label>find(id).getText();
+    }
+
+    private void newJob() {
+        robot.clickOn("#start-folder");
+        idle();
+    }
+
+    @Test
+    void aFolderBecomesAMasterByMouse() throws IOException {
+        newJob();
+        assertThat(words("#job-name")).isEqualTo("data *");
+        assertThat(robot.lookup("#files-grid").tryQuery()).isPresent();
+        robot.clickOn("#stage-master");
+        GridView grid = find("#master-grid");
+        waitFor("the trail", () -> words("#trail").startsWith("a.csv, line 2"));
+        robot.clickOn(grid);
+        chosen.target = Optional.of(folder.resolve("out.csv"));
+        robot.clickOn("#deliver-now");
+        waitFor("the delivery", () -> words("#work-words").startsWith("Written: out.csv, 3 rows"));
+        assertThat(Files.readString(folder.resolve("out.csv"))).startsWith("Date,Port,Passengers,Source file");
+    }
+
+    @Test
+    void theSameByKeys() {
+        newJob();
+        robot.press(KeyCode.ALT).type(KeyCode.DIGIT5).release(KeyCode.ALT);
+        assertThat(app.frame().orElseThrow().stage()).isEqualTo(Stage.MASTER);
+        GridView grid = find("#master-grid");
+        waitFor("the focus", grid::isFocused);
+        robot.push(KeyCode.CONTROL, KeyCode.END);
+        assertThat(grid.selectedRow()).isEqualTo(2);
+        assertThat(grid.selectedColumn()).isEqualTo(4);
+        robot.push(KeyCode.HOME).push(KeyCode.RIGHT).push(KeyCode.RIGHT);
+        waitFor("the trail", () -> words("#trail").contains("b.csv, line 2, column “Pax”: text “1204” read as 1,204"));
+        robot.push(KeyCode.SHIFT, KeyCode.UP);
+        robot.push(KeyCode.CONTROL, KeyCode.C);
+        waitFor(
+                "the clipboard",
+                () -> "Passengers\n6\n1,204"
+                        .equals(Clipboard.getSystemClipboard().getString()));
+        robot.push(KeyCode.F5);
+        idle();
+        waitFor(
+                "the word",
+                () -> words("#work-words").equals("First refresh: 3 rows.")
+                        || words("#work-words").startsWith("Nothing has changed"));
+    }
+
+    @Test
+    void aQuestionIsSettledAndTheAnswerUndone() {
+        newJob();
+        String id =
+                model().outcomeProperty().get().orElseThrow().questions().get(0).id();
+        robot.clickOn("make it a column of its own");
+        robot.clickOn("#settle-" + id);
+        waitFor(
+                "the column",
+                () -> model().outcomeProperty()
+                                .get()
+                                .orElseThrow()
+                                .proposal()
+                                .columns()
+                                .size()
+                        == 4);
+        idle();
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor(
+                "the undo",
+                () -> model().outcomeProperty()
+                                .get()
+                                .orElseThrow()
+                                .proposal()
+                                .columns()
+                                .size()
+                        == 3);
+        idle();
+    }
+
+    @Test
+    void nextMonthComesInWithOneKeyAndTheJobIsSaved() throws IOException {
+        newJob();
+        chosen.target = Optional.of(folder.resolve("Returns.cuvee"));
+        robot.push(KeyCode.CONTROL, KeyCode.S);
+        waitFor("the save", () -> words("#job-name").equals("Returns"));
+        write("data/c.csv", "Date,Port,Passengers\n2026-03-01,Hollin,9\n");
+        robot.push(KeyCode.F5);
+        waitFor("the new row", () -> words("#work-words").equals("Since the last refresh: 1 file new, 1 row more."));
+        Platform.runLater(app::showStart);
+        waitFor("the start screen", () -> robot.lookup("Returns").tryQuery().isPresent());
+        robot.clickOn("Returns");
+        idle();
+        assertThat(model().outcomeProperty().get().orElseThrow().rows()).isEqualTo(4);
+    }
+
+    @Test
+    void whatCannotBeDoneIsSaidInTheWindow() throws IOException {
+        newJob();
+        Files.move(folder.resolve("data"), folder.resolve("gone"));
+        robot.clickOn("#refresh");
+        waitFor("the message", () -> words("#work-words").contains("There is no folder or file"));
+        assertThat(this.<Node>find("#work").getStyleClass()).contains("failure");
+        assertThat(model().outcomeProperty().get().orElseThrow().rows()).isEqualTo(3);
+    }
+
+    @Test
+    void anUnsavedDecisionIsNotLeftWithoutAWord() {
+        newJob();
+        String id =
+                model().outcomeProperty().get().orElseThrow().questions().get(0).id();
+        robot.clickOn("make it a column of its own");
+        robot.clickOn("#settle-" + id);
+        idle();
+        chosen.leaving = Choosers.Leaving.STAY;
+        WaitForAsyncUtils.waitForAsyncFx(5000, app::showStart);
+        assertThat(chosen.asked).isEqualTo(1);
+        assertThat(app.model()).isPresent();
+    }
+
+    @Test
+    void droppedFoldersAndJobsAreTakenIn() throws IOException {
+        write("more/c.csv", "Date,Port,Passengers\n2026-03-01,Hollin,9\n");
+        WaitForAsyncUtils.waitForAsyncFx(5000, () -> app.drop(List.of(folder.resolve("data"))));
+        idle();
+        WaitForAsyncUtils.waitForAsyncFx(5000, () -> app.drop(List.of(folder.resolve("more"))));
+        waitFor(
+                "the second place",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 4);
+        idle();
+    }
+
+    @Test
+    void lightTurnsDarkAndEveryStageHasItsView() {
+        newJob();
+        robot.push(KeyCode.CONTROL, KeyCode.L);
+        assertThat(this.<Node>find("#root").getStyleClass()).contains("dark");
+        for (Stage stage : Stage.values()) {
+            robot.clickOn(
+                    "#stage-" + stage.title().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
+            assertThat(app.frame().orElseThrow().stage()).isEqualTo(stage);
+        }
+        robot.push(KeyCode.CONTROL, KeyCode.J);
+        assertThat(this.<QuestionsDrawer>find("#questions").isOpen()).isFalse();
+    }
+}

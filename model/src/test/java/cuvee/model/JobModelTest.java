@@ -1,0 +1,242 @@
+package cuvee.model;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.finding.Question;
+import cuvee.master.Store;
+import cuvee.refresh.Outcome;
+import cuvee.refresh.Workplace;
+import cuvee.value.Type;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class JobModelTest {
+    @TempDir
+    Path folder;
+
+    private final LinkedBlockingQueue<Runnable> ui = new LinkedBlockingQueue<>();
+    private Workplace workplace;
+    private JobModel model;
+
+    @BeforeEach
+    void open() throws IOException {
+        workplace = new Workplace(
+                folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
+        write("data/a.csv", "Date,Port,Passengers\n2026-01-01,Hollin,5\n2026-01-02,Hollin,6\n");
+        write("data/b.csv", "Date,Port,Pax\n2026-02-01,Tarsk,7\n");
+        model = JobModel.draft(workplace, ui::add, List.of(folder.resolve("data")));
+    }
+
+    @AfterEach
+    void close() throws InterruptedException {
+        model.close();
+        assertThat(model.awaitClosed(10_000)).isTrue();
+    }
+
+    private void write(String name, String text) throws IOException {
+        Path file = folder.resolve(name);
+        Files.createDirectories(file.getParent());
+        Files.writeString(file, text);
+    }
+
+    /** Runs what waits for the interface until something is so. */
+    private void until(BooleanSupplier so) throws InterruptedException {
+        while (!so.getAsBoolean()) {
+            Runnable task = ui.poll(20, TimeUnit.SECONDS);
+            assertThat(task).as("something still to come").isNotNull();
+            task.run();
+        }
+    }
+
+    private void idle() throws InterruptedException {
+        until(() -> model.workProperty().get().isEmpty());
+    }
+
+    private Outcome refreshed() throws InterruptedException {
+        model.refresh();
+        idle();
+        return model.outcomeProperty().get().orElseThrow();
+    }
+
+    @Test
+    void aNewJobIsUnsavedUntilItIsSaved() throws Exception {
+        assertThat(model.titleProperty().get()).isEqualTo("data *");
+        assertThat(refreshed().rows()).isEqualTo(3);
+        model.saveAs(folder.resolve("Returns.cuvee"));
+        assertThat(model.titleProperty().get()).isEqualTo("Returns");
+        assertThat(model.messageProperty().get().text()).isEqualTo("Saved: Returns.cuvee.");
+        assertThat(new RecentJobs(workplace.state()).entries())
+                .extracting(RecentJobs.Entry::name)
+                .containsExactly("Returns");
+    }
+
+    @Test
+    void savingElsewhereKeepsThePlacesRight() throws Exception {
+        refreshed();
+        Files.createDirectories(folder.resolve("jobs"));
+        model.saveAs(folder.resolve("jobs/Returns.cuvee"));
+        assertThat(model.jobProperty().get().places().get(0).path()).isEqualTo("../data");
+    }
+
+    @Test
+    void anAnswerCanBeUndoneAndRedone() throws Exception {
+        Question question = refreshed().questions().get(0);
+        assertThat(question.assumed()).isEqualTo("Passengers");
+        model.settle(question, "Pax");
+        idle();
+        assertThat(columns()).contains("Pax");
+        assertThat(model.canUndoProperty().get()).isTrue();
+        model.undo();
+        idle();
+        assertThat(columns()).doesNotContain("Pax");
+        assertThat(model.outcomeProperty().get().orElseThrow().questions()).hasSize(1);
+        model.redo();
+        idle();
+        assertThat(columns()).contains("Pax");
+    }
+
+    private List<String> columns() {
+        return model.outcomeProperty().get().orElseThrow().proposal().columns().stream()
+                .map(column -> column.name())
+                .toList();
+    }
+
+    @Test
+    void aRefreshThatFailsSaysSoAndKeepsTheMaster() throws Exception {
+        refreshed();
+        Files.move(folder.resolve("data"), folder.resolve("moved"));
+        model.refresh();
+        idle();
+        assertThat(model.messageProperty().get().failure()).isTrue();
+        assertThat(model.messageProperty().get().text()).contains("There is no folder or file");
+        assertThat(model.outcomeProperty().get().orElseThrow().rows()).isEqualTo(3);
+    }
+
+    @Test
+    void aDeliveryIsKeptInTheJobAndWritten() throws Exception {
+        refreshed();
+        model.addDelivery(folder.resolve("out.csv"));
+        model.deliver(model.jobProperty().get().deliveries().get(0));
+        idle();
+        assertThat(folder.resolve("out.csv")).isNotEmptyFile();
+        assertThat(model.messageProperty().get().text()).startsWith("Written: out.csv, 3 rows");
+        model.removeDelivery(model.jobProperty().get().deliveries().get(0));
+        assertThat(model.jobProperty().get().deliveries()).isEmpty();
+        model.undo();
+        assertThat(model.jobProperty().get().deliveries()).hasSize(1);
+        idle();
+    }
+
+    @Test
+    void anotherPlaceBringsItsRows() throws Exception {
+        refreshed();
+        write("more/c.csv", "Date,Port,Passengers\n2026-03-01,Hollin,9\n");
+        model.addPlaces(List.of(folder.resolve("more")));
+        idle();
+        assertThat(model.outcomeProperty().get().orElseThrow().rows()).isEqualTo(4);
+    }
+
+    @Test
+    void theMasterIsReadPageByPage() throws Exception {
+        StringBuilder many = new StringBuilder("Date,Port,Passengers\n");
+        for (int i = 0; i < 5000; i++) {
+            many.append("2026-01-01,Hollin,").append(i).append('\n');
+        }
+        write("data/a.csv", many.toString());
+        Outcome outcome = refreshed();
+        try (MasterGrid grid = new MasterGrid(model.session(), outcome, ui::add)) {
+            assertThat(grid.rows()).isEqualTo(5001);
+            assertThat(grid.text(4321, 2)).as("on its way").isNull();
+            until(() -> grid.text(4321, 2) != null);
+            assertThat(grid.text(4321, 2)).isEqualTo("4,321");
+            assertThat(grid.subtitle(2)).isEqualTo("Whole number, full");
+            assertThat(grid.title(3)).isEqualTo("Source file");
+        }
+    }
+
+    @Test
+    void theLedgerCarriesLiveFigures() throws Exception {
+        assertThat(Ledger.of(
+                                Stage.MASTER,
+                                model.jobProperty().get(),
+                                model.outcomeProperty().get())
+                        .figure())
+                .isEqualTo("–");
+        write("data/~$a.xlsx", "x");
+        refreshed();
+        Ledger.Segment collect = Ledger.of(
+                Stage.COLLECT,
+                model.jobProperty().get(),
+                model.outcomeProperty().get());
+        assertThat(collect.figure()).isEqualTo("2 files");
+        assertThat(collect.loss()).isEqualTo("1 set aside");
+        assertThat(Ledger.of(
+                                Stage.READ,
+                                model.jobProperty().get(),
+                                model.outcomeProperty().get())
+                        .loss())
+                .isEqualTo("2 lines set aside");
+        assertThat(Ledger.of(
+                                Stage.LINE_UP,
+                                model.jobProperty().get(),
+                                model.outcomeProperty().get())
+                        .toSee())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void theGridsTellWhatBecameOfEverything() throws Exception {
+        write("data/inner/torn.xlsx", "PK\3\4");
+        Outcome outcome = refreshed();
+        ListGrid<Grids.FileLine> files = Grids.files(outcome, ZoneId.of("UTC"));
+        assertThat(files.rows()).isEqualTo(4);
+        assertThat(files.text(0, 0)).isEqualTo("a.csv");
+        assertThat(files.text(0, 4)).isEqualTo("2 rows in 1 table");
+        assertThat(files.tone(2, 0)).isEqualTo(GridModel.Tone.HEADING);
+        assertThat(files.text(3, 3)).isEqualTo("set aside");
+        ListGrid<?> board = Grids.lineUp(outcome);
+        assertThat(board.rows()).isEqualTo(2);
+        assertThat(board.text(0, 4)).isEqualTo("=");
+        assertThat(board.text(1, 4)).isEqualTo("Pax");
+        assertThat(Grids.tables(outcome).text(0, 5)).isEqualTo("1 header");
+        assertThat(Grids.findings(outcome).text(0, 0)).isEqualTo("warning");
+        assertThat(Grids.reconciliation(outcome).text(0, 1)).isEqualTo("3");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "1204567|WHOLE_NUMBER|1,204,567",
+                "-1204.5|DECIMAL|-1,204.5",
+                "1204.5|MONEY|1,204.50",
+                "0.125|PERCENT|12.5 %",
+                "true|YES_NO|yes",
+                "2026-03-31T14:05:00|DATE_AND_TIME|2026-03-31 14:05:00",
+                "999|WHOLE_NUMBER|999"
+            })
+    void valuesAreShownAsPeopleReadThem(String value, Type type, String shown) {
+        assertThat(MasterGrid.shown(value, type)).isEqualTo(shown);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {"0|10|empty", "10|10|full", "9999|10000|99 % filled", "1|10000|1 % filled", "5|10|50 % filled"})
+    void fullnessIsNeverRoundedToFullOrEmpty(long filled, long rows, String words) {
+        assertThat(MasterGrid.fullness(filled, rows)).isEqualTo(words);
+    }
+}
