@@ -53,6 +53,7 @@ public final class StageWriter implements AutoCloseable {
     public void flush() {
         settleHead();
         batches.values().forEach(this::flush);
+        Sql.run("staging rows", this::commit);
     }
 
     @Override
@@ -93,7 +94,10 @@ public final class StageWriter implements AutoCloseable {
         if (batch != null) {
             flush(batch);
         }
-        Sql.run("moving rows", () -> store.moveStaged(connection, table, width, wider));
+        Sql.run("moving rows", () -> {
+            commit();
+            store.moveStaged(connection, table, width, wider);
+        });
         width = wider;
     }
 
@@ -105,8 +109,26 @@ public final class StageWriter implements AutoCloseable {
         batch.clear();
     }
 
+    /**
+     * All batches of a writer are one transaction: the store then writes whole row groups as they come, rather than
+     * every batch twice, to its log and at the next checkpoint (docs/decisions.md).
+     */
     private void insert(StageBatch batch) throws SQLException {
-        store.createStaging(batch.columns());
+        if (!store.hasStaging(batch.columns())) {
+            // A table made after the transaction began would not be seen by it.
+            commit();
+            store.createStaging(batch.columns());
+        }
+        if (connection.getAutoCommit()) {
+            connection.setAutoCommit(false);
+        }
         store.feed().insert(connection, Store.staging(batch.columns()), batch);
+    }
+
+    private void commit() throws SQLException {
+        if (!connection.getAutoCommit()) {
+            connection.commit();
+            connection.setAutoCommit(true);
+        }
     }
 }

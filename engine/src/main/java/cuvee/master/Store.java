@@ -239,6 +239,10 @@ public final class Store implements AutoCloseable {
         return feed;
     }
 
+    synchronized boolean hasStaging(int width) {
+        return stagingWidths.contains(width);
+    }
+
     synchronized void createStaging(int width) throws SQLException {
         if (stagingWidths.contains(width)) {
             return;
