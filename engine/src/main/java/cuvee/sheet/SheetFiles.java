@@ -40,7 +40,8 @@ public final class SheetFiles {
     public static void read(Path file, Where where, ReadLimits limits, SheetVisitor visitor) {
         try {
             switch (kindOf(file, where)) {
-                case WORKBOOK -> new XlsxReader(where, limits).read(file, visitor);
+                case ZIPPED -> readZipped(file, where, limits, visitor);
+                case BEFORE_2007 -> new XlsReader(where, limits).read(file, visitor);
                 case TEXT -> new DelimitedReader(where, limits).read(file, visitor);
             }
         } catch (NoSuchFileException | FileNotFoundException gone) {
@@ -52,8 +53,19 @@ public final class SheetFiles {
         }
     }
 
+    private static void readZipped(Path file, Where where, ReadLimits limits, SheetVisitor visitor) throws IOException {
+        try (WorkbookParts parts = new WorkbookParts(file, where, limits)) {
+            if (parts.has("content.xml") && parts.has("mimetype")) {
+                new OdsReader(where, limits).read(parts, visitor);
+            } else {
+                new XlsxReader(where, limits).read(parts, visitor);
+            }
+        }
+    }
+
     private enum Kind {
-        WORKBOOK,
+        ZIPPED,
+        BEFORE_2007,
         TEXT
     }
 
@@ -72,10 +84,11 @@ public final class SheetFiles {
                     "Ask the sender for it again.");
         }
         if (startsWith(head, 'P', 'K', 3, 4) || startsWith(head, 'P', 'K', 5, 6)) {
-            return Kind.WORKBOOK;
+            return Kind.ZIPPED;
         }
         if (startsWith(head, 0xD0, 0xCF, 0x11, 0xE0)) {
-            throw ole(file, where);
+            refuseOtherCompounds(file, where);
+            return Kind.BEFORE_2007;
         }
         if (startsWith(head, '%', 'P', 'D', 'F')) {
             throw Unreadable.notATable(where, "a PDF document");
@@ -92,14 +105,18 @@ public final class SheetFiles {
         return Kind.TEXT;
     }
 
-    private static CuveeException ole(Path file, Where where) {
+    /** The container of old workbooks also holds locked new ones, letters and slides. */
+    private static void refuseOtherCompounds(Path file, Where where) {
         try (POIFSFileSystem files = new POIFSFileSystem(file.toFile(), true)) {
             if (files.getRoot().hasEntryCaseInsensitive("EncryptedPackage")) {
-                return Unreadable.encrypted(where);
+                throw Unreadable.encrypted(where);
             }
-            return Unreadable.unsupported(where, "a workbook in the form used before 2007 (.xls)");
-        } catch (IOException | RuntimeException damaged) {
-            return Unreadable.broken(where, "it is cut off or damaged (" + damaged.getMessage() + ")");
+            if (!files.getRoot().hasEntryCaseInsensitive("Workbook")
+                    && !files.getRoot().hasEntryCaseInsensitive("Book")) {
+                throw Unreadable.notATable(where, "an office document that is no workbook");
+            }
+        } catch (IOException | IndexOutOfBoundsException | IllegalArgumentException damaged) {
+            throw Unreadable.broken(where, "it is cut off or damaged (" + damaged.getMessage() + ")");
         }
     }
 

@@ -37,25 +37,23 @@ final class XlsxReader {
         this.limits = limits;
     }
 
-    void read(Path file, SheetVisitor visitor) throws IOException {
-        try (WorkbookParts parts = new WorkbookParts(file, where, limits)) {
-            String workbook = workbookPart(parts);
-            String folder = workbook.contains("/") ? workbook.substring(0, workbook.lastIndexOf('/') + 1) : "";
-            Map<String, String> targets = relations(parts, folder, workbook);
-            List<SheetPart> sheets = sheets(parts, workbook, targets);
-            readStyles(parts, folder);
-            readStrings(parts, folder);
-            for (int i = 0; i < sheets.size(); i++) {
-                SheetPart sheet = sheets.get(i);
-                SheetInfo info = new SheetInfo(sheet.name(), i, sheet.visibility(), "");
-                if (visitor.sheet(info) == SheetVisitor.Wanted.ROWS) {
-                    SheetXml reading = new SheetXml(visitor, where.row(0), sheet.name());
-                    if (!parts.read(sheet.part(), reading)) {
-                        throw Unreadable.broken(where, "its sheet " + sheet.name() + " is missing");
-                    }
+    void read(WorkbookParts parts, SheetVisitor visitor) throws IOException {
+        String workbook = workbookPart(parts);
+        String folder = workbook.contains("/") ? workbook.substring(0, workbook.lastIndexOf('/') + 1) : "";
+        Map<String, String> targets = relations(parts, folder, workbook);
+        List<SheetPart> sheets = sheets(parts, workbook, targets);
+        readStyles(parts, folder);
+        readStrings(parts, folder);
+        for (int i = 0; i < sheets.size(); i++) {
+            SheetPart sheet = sheets.get(i);
+            SheetInfo info = new SheetInfo(sheet.name(), i, sheet.visibility(), "");
+            if (visitor.sheet(info) == SheetVisitor.Wanted.ROWS) {
+                SheetXml reading = new SheetXml(visitor, where.row(0), sheet.name());
+                if (!parts.read(sheet.part(), reading)) {
+                    throw Unreadable.broken(where, "its sheet " + sheet.name() + " is missing");
                 }
-                visitor.endSheet();
             }
+            visitor.endSheet();
         }
     }
 
@@ -71,9 +69,6 @@ final class XlsxReader {
         String part = found.isEmpty() ? "xl/workbook.xml" : found.get(0);
         if (parts.has("xl/workbook.bin") || part.endsWith(".bin")) {
             throw Unreadable.unsupported(where, "a binary workbook (.xlsb)");
-        }
-        if (parts.has("content.xml") && parts.has("mimetype")) {
-            throw Unreadable.unsupported(where, "an OpenDocument file (.ods)");
         }
         if (!parts.has(part)) {
             throw Unreadable.notATable(where, "a zip archive that is no workbook");

@@ -1,0 +1,247 @@
+package cuvee.sheet;
+
+import cuvee.place.Where;
+import cuvee.sheet.SheetInfo.Visibility;
+import java.io.IOException;
+import java.time.DateTimeException;
+import java.time.Duration;
+import java.time.LocalTime;
+import java.util.HashSet;
+import java.util.Set;
+import javax.xml.stream.XMLStreamConstants;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamReader;
+
+/** Reads OpenDocument spreadsheets (ISO/IEC 26300), sheet by sheet as a stream. */
+final class OdsReader {
+    private final Where where;
+    private final ReadLimits limits;
+
+    OdsReader(Where where, ReadLimits limits) {
+        this.where = where;
+        this.limits = limits;
+    }
+
+    void read(WorkbookParts parts, SheetVisitor visitor) throws IOException {
+        boolean[] locked = new boolean[1];
+        parts.read("META-INF/manifest.xml", xml -> {
+            while (xml.hasNext()) {
+                if (xml.next() == XMLStreamConstants.START_ELEMENT) {
+                    locked[0] |= xml.getLocalName().equals("encryption-data");
+                }
+            }
+        });
+        if (locked[0]) {
+            throw Unreadable.encrypted(where);
+        }
+        parts.read("content.xml", new Content(visitor));
+    }
+
+    /** The one ugly loop: tables, rows and cells, each of which may stand for many by a count of repeats. */
+    private final class Content implements WorkbookParts.XmlReading {
+        private final SheetVisitor visitor;
+        private final Set<String> hiddenStyles = new HashSet<>();
+        private final Row row = new Row();
+        private final StringBuilder text = new StringBuilder();
+        private String style = "";
+        private int sheets;
+        private boolean wanted;
+        private int rowNumber;
+        private int blanks;
+        private int rowRepeats;
+        private int column;
+        private int cellRepeats;
+        private String type = "";
+        private String value = "";
+        private boolean formula;
+        private int paragraphs;
+        private int aside;
+
+        Content(SheetVisitor visitor) {
+            this.visitor = visitor;
+        }
+
+        @Override
+        public void read(XMLStreamReader xml) throws XMLStreamException {
+            boolean inCell = false;
+            boolean inParagraph = false;
+            while (xml.hasNext()) {
+                int event = xml.next();
+                if (event == XMLStreamConstants.START_ELEMENT) {
+                    String name = xml.getLocalName();
+                    switch (name) {
+                        case "style" -> style = attribute(xml, "name");
+                        case "table-properties" -> {
+                            if (attribute(xml, "display").equals("false")) {
+                                hiddenStyles.add(style);
+                            }
+                        }
+                        case "table" -> beginTable(xml);
+                        case "table-row" -> beginRow(xml);
+                        case "table-cell", "covered-table-cell" -> {
+                            beginCell(xml);
+                            inCell = true;
+                        }
+                        // Notes and drawings within a cell hold paragraphs too, which are none of its text.
+                        case "annotation", "shape", "frame" -> aside++;
+                        case "p" -> {
+                            if (inCell && aside == 0) {
+                                inParagraph = true;
+                                if (paragraphs++ > 0) {
+                                    text.append('\n');
+                                }
+                            }
+                        }
+                        case "s" -> append(inParagraph, " ".repeat(count(attribute(xml, "c"))));
+                        case "tab" -> append(inParagraph, "\t");
+                        case "line-break" -> append(inParagraph, "\n");
+                        default -> {}
+                    }
+                } else if (event == XMLStreamConstants.END_ELEMENT) {
+                    switch (xml.getLocalName()) {
+                        case "p" -> inParagraph &= aside > 0;
+                        case "annotation", "shape", "frame" -> aside--;
+                        case "table-cell", "covered-table-cell" -> {
+                            endCell();
+                            inCell = false;
+                        }
+                        case "table-row" -> endRow();
+                        case "table" -> visitor.endSheet();
+                        default -> {}
+                    }
+                } else if (inParagraph && aside == 0 && event == XMLStreamConstants.CHARACTERS) {
+                    text.append(xml.getTextCharacters(), xml.getTextStart(), xml.getTextLength());
+                    if (text.length() > limits.cellLength()) {
+                        throw Unreadable.limit(where, "A cell holds more than " + limits.cellLength() + " characters.");
+                    }
+                }
+            }
+        }
+
+        private void append(boolean inParagraph, String what) {
+            if (inParagraph) {
+                text.append(what);
+            }
+        }
+
+        private void beginTable(XMLStreamReader xml) {
+            boolean hidden = hiddenStyles.contains(attribute(xml, "style-name"));
+            SheetInfo info = new SheetInfo(
+                    attribute(xml, "name"), sheets++, hidden ? Visibility.HIDDEN : Visibility.VISIBLE, "");
+            wanted = visitor.sheet(info) == SheetVisitor.Wanted.ROWS;
+            rowNumber = 1;
+            blanks = 0;
+        }
+
+        private void beginRow(XMLStreamReader xml) {
+            rowRepeats = count(attribute(xml, "number-rows-repeated"));
+            column = 0;
+            row.begin(rowNumber, blanks);
+        }
+
+        private void endRow() {
+            if (!row.blank() && wanted) {
+                for (int i = 0; i < rowRepeats; i++) {
+                    Row each = i == 0 ? row : again(rowNumber + i);
+                    visitor.row(each);
+                }
+                blanks = 0;
+            } else {
+                blanks += rowRepeats;
+            }
+            rowNumber += rowRepeats;
+        }
+
+        private Row again(int number) {
+            Row copy = new Row();
+            copy.begin(number, 0);
+            for (int c = 0; c < row.width(); c++) {
+                if (row.kind(c) != CellKind.EMPTY) {
+                    copy.set(c, row.kind(c), row.text(c));
+                }
+            }
+            return copy;
+        }
+
+        private void beginCell(XMLStreamReader xml) {
+            text.setLength(0);
+            paragraphs = 0;
+            type = "";
+            value = "";
+            formula = false;
+            cellRepeats = 1;
+            for (int i = 0; i < xml.getAttributeCount(); i++) {
+                switch (xml.getAttributeLocalName(i)) {
+                    case "value-type" -> type = type.isEmpty() ? xml.getAttributeValue(i) : type;
+                    case "value", "date-value", "time-value", "boolean-value", "string-value" ->
+                        value = xml.getAttributeValue(i);
+                    case "number-columns-repeated" -> cellRepeats = count(xml.getAttributeValue(i));
+                    case "formula" -> formula = true;
+                    default -> {}
+                }
+            }
+        }
+
+        private void endCell() {
+            if (type.isEmpty() && paragraphs == 0) {
+                if (formula) {
+                    put(CellKind.ERROR, "formula without a stored result");
+                }
+                column += cellRepeats;
+                return;
+            }
+            if (column + cellRepeats > limits.columns()) {
+                throw Unreadable.limit(
+                        where, "The sheet has more than " + limits.columns() + " columns, which is the limit.");
+            }
+            for (int i = 0; i < cellRepeats; i++) {
+                cell();
+                column++;
+            }
+        }
+
+        private void cell() {
+            switch (type) {
+                case "float", "currency" -> put(CellKind.NUMBER, NumberText.plain(value));
+                case "percentage" -> put(CellKind.PERCENT, NumberText.plain(value));
+                case "date" -> put(CellKind.DATE, value.replaceFirst("T00:00:00(\\.0+)?$", ""));
+                case "time" -> put(CellKind.DATE, clock(value));
+                case "boolean" -> put(CellKind.YES_NO, value);
+                default -> {
+                    String shown = value.isEmpty() ? text.toString() : value;
+                    boolean error = formula && (shown.startsWith("#") || shown.startsWith("Err:"));
+                    put(error ? CellKind.ERROR : CellKind.TEXT, shown);
+                }
+            }
+        }
+
+        private void put(CellKind kind, String what) {
+            row.set(column, kind, what);
+        }
+
+        private String clock(String duration) {
+            try {
+                return NumberFormats.timeText(LocalTime.MIDNIGHT.plus(Duration.parse(duration)));
+            } catch (DateTimeException otherForm) {
+                return text.toString();
+            }
+        }
+
+        private static int count(String given) {
+            try {
+                return given.isEmpty() ? 1 : Math.max(1, Integer.parseInt(given));
+            } catch (NumberFormatException notGiven) {
+                return 1;
+            }
+        }
+
+        private static String attribute(XMLStreamReader xml, String name) {
+            for (int i = 0; i < xml.getAttributeCount(); i++) {
+                if (xml.getAttributeLocalName(i).equals(name)) {
+                    return xml.getAttributeValue(i);
+                }
+            }
+            return "";
+        }
+    }
+}
