@@ -66,6 +66,8 @@ class DemoTest {
                 .contains("Brannock: exact, 1,378 rows.")
                 .contains("Eastray: exact, 1,361 rows.")
                 .contains("Marsay: exact, 1,367 rows.")
+                .contains("Norhaven: exact, 1,362 rows.")
+                .contains("Hollin: 1,382 of 1,382 rows are there; not as in the truth: Cancelled. It is pointed out:")
                 .contains("Tarsk: exact, 1,358 rows.")
                 .contains("Brannock/Brannock 2026-03 (copy).xlsx: an exact copy of Brannock/Brannock 2026-03.xlsx")
                 .contains("Eastray/Eastray bonus list.xlsx: The workbook is locked with a password.")

@@ -1,7 +1,10 @@
 package cuvee.layout;
 
 import cuvee.detect.TableColumn;
+import cuvee.value.Evidence;
 import cuvee.value.LooseText;
+import cuvee.value.Type;
+import cuvee.value.Typing;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -35,6 +38,39 @@ public record Layout(String signature, List<String> keys, List<String> headers, 
 
     public long rows() {
         return tables.stream().mapToLong(table -> table.table().kept()).sum();
+    }
+
+    /** What a column mostly holds. */
+    public enum Nature {
+        DATES,
+        NUMBERS,
+        WORDS,
+        NOTHING;
+
+        /** The nature that the evidence of a column shows. */
+        public static Nature of(Evidence evidence) {
+            if (evidence.filled() == 0) {
+                return NOTHING;
+            }
+            long half = evidence.filled() / 2;
+            if (Typing.fit(evidence, Type.DATE_AND_TIME) > half) {
+                return DATES;
+            }
+            return Typing.fit(evidence, Type.DECIMAL) > half ? NUMBERS : WORDS;
+        }
+    }
+
+    /** The natures of the columns in order: two layouts in other words, or languages, can be of one shape. */
+    public List<Nature> shape() {
+        List<Nature> shape = new ArrayList<>();
+        for (int i = 0; i < keys.size(); i++) {
+            Evidence all = new Evidence();
+            for (PlacedTable table : tables) {
+                all.add(table.table().columns().get(i).evidence());
+            }
+            shape.add(Nature.of(all));
+        }
+        return shape;
     }
 
     /** Gathers tables into layouts, in the order in which they are met. */

@@ -5,12 +5,11 @@ import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.Layout;
+import cuvee.layout.Layout.Nature;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Evidence;
 import cuvee.value.LooseText;
-import cuvee.value.Type;
-import cuvee.value.Typing;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -290,13 +289,6 @@ public record LineUp(
         return new ArrayList<>(questions.values());
     }
 
-    /** What a column mostly holds: dates, numbers or words. */
-    private enum Nature {
-        DATES,
-        NUMBERS,
-        WORDS
-    }
-
     private static boolean sameNature(String a, String b, List<Layout> layouts, Map<String, String> nameOfKey) {
         return nature(a, layouts, nameOfKey) == nature(b, layouts, nameOfKey);
     }
@@ -312,11 +304,7 @@ public record LineUp(
                 }
             }
         }
-        long half = all.filled() / 2;
-        if (Typing.fit(all, Type.DATE_AND_TIME) > half) {
-            return Nature.DATES;
-        }
-        return Typing.fit(all, Type.DECIMAL) > half ? Nature.NUMBERS : Nature.WORDS;
+        return Nature.of(all);
     }
 
     /** True where no layout has both. */

@@ -34,6 +34,7 @@ final class Planner {
     private static final String ANOTHER_JOB = "another-job";
     private static final String TAKE = "take";
     private static final String ASIDE = "aside";
+    private static final int TELLING_COLUMNS = 6;
     private final Job job;
     private final List<PlacedTable> tables;
     private final List<Question> questions = new ArrayList<>();
@@ -66,14 +67,14 @@ final class Planner {
                 withRecords.add(table);
             }
         }
-        List<Layout> layouts = mainFamily(Families.of(Layout.of(withRecords)));
+        List<Decision> assumed = new ArrayList<>(job.assumed());
+        List<Layout> layouts = mainFamily(Families.of(Layout.of(withRecords)), assumed);
         LineUp lineUp = LineUp.of(layouts, job);
         questions.addAll(lineUp.questions());
         Map<PlacedTable, TableColumn[]> feeds = feeds(layouts, lineUp);
         ColumnTyping typing = new ColumnTyping(job, layouts, feeds, questions);
         List<MasterPlan.Column> columns = new ArrayList<>();
         List<Proposal.ColumnReport> reports = new ArrayList<>();
-        List<Decision> assumed = new ArrayList<>(job.assumed());
         assumed.addAll(lineUp.decisions());
         List<String> names = new ArrayList<>();
         for (int i = 0; i < lineUp.columns().size(); i++) {
@@ -107,7 +108,7 @@ final class Planner {
     }
 
     /** The family that the job is about: the one that shares most with its columns, at first the one with most rows. */
-    private List<Layout> mainFamily(List<Family> families) {
+    private List<Layout> mainFamily(List<Family> families, List<Decision> assumed) {
         if (families.isEmpty()) {
             return List.of();
         }
@@ -122,7 +123,7 @@ final class Planner {
         for (Family other : families) {
             if (!other.equals(main)) {
                 for (Layout layout : other.layouts()) {
-                    anotherJob(layout, main, layouts);
+                    anotherJob(layout, main, layouts, assumed);
                 }
             }
         }
@@ -136,11 +137,30 @@ final class Planner {
         return keys.size();
     }
 
-    private void anotherJob(Layout layout, Family main, List<Layout> layouts) {
+    /** True for many columns of several natures, one after the other as in a layout of the family. */
+    private static boolean sameShape(Layout layout, Family main) {
+        List<Layout.Nature> shape = layout.shape();
+        boolean telling = shape.size() >= TELLING_COLUMNS && new HashSet<>(shape).size() >= 3;
+        return telling
+                && main.layouts().stream().anyMatch(member -> member.shape().equals(shape));
+    }
+
+    private void anotherJob(Layout layout, Family main, List<Layout> layouts, List<Decision> assumed) {
+        boolean sameShape = sameShape(layout, main);
         boolean take = job.decision(ANOTHER_JOB, layout.signature())
                 .map(Decision::answer)
-                .orElse(ASIDE)
+                .orElse(sameShape ? TAKE : ASIDE)
                 .equals(TAKE);
+        if (job.decision(ANOTHER_JOB, layout.signature()).isEmpty()) {
+            assumed.add(new Decision(
+                    ANOTHER_JOB,
+                    layout.signature(),
+                    take ? TAKE : ASIDE,
+                    sameShape
+                            ? "its columns hold the same natures of values in the same order as those of the master"
+                            : "it shares too few headers with the other tables",
+                    Says.count(layout.rows(), "row")));
+        }
         if (take) {
             layouts.add(layout);
         } else {
@@ -156,7 +176,9 @@ final class Planner {
                     layout.signature(),
                     first.where(),
                     which + (layout.tables().size() == 1 ? " has" : " have") + " little in common with the other "
-                            + Says.count(main.tables(), "table") + ". Does it belong to this master?",
+                            + Says.count(main.tables(), "table")
+                            + (sameShape ? " by name, but the same kinds of values in the same order" : "")
+                            + ". Does it belong to this master?",
                     take ? TAKE : ASIDE,
                     List.of(
                             new Answer(ASIDE, "no, it belongs to another job; leave it out"),

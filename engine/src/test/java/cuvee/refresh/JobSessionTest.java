@@ -190,6 +190,28 @@ class JobSessionTest {
     }
 
     @Test
+    void aReturnInAnotherLanguageButOfTheSameShapeIsTakenInAndAskedAbout() {
+        csv(
+                "a.csv",
+                "Date,Route,Vessel,Passengers,Fare,Remarks",
+                "2026-01-01,x,Petrel,1,2.5,fog",
+                "2026-01-02,y,Dunlin,1,2.5,late");
+        csv("h.csv", "Datum;Strecke;Schiff;Personen;Preis;Bemerkung", "03.01.2026;z;Marl;7;3,5;Nebel");
+        Made made = refresh(draft());
+        assertThat(columns(made.outcome()))
+                .containsExactly(
+                        "Date Date",
+                        "Route Text",
+                        "Vessel Text",
+                        "Passengers Whole number",
+                        "Fare Decimal",
+                        "Remarks Text");
+        assertThat(made.lines()).contains("2026-01-03|z|Marl|7|3.5|Nebel|h.csv|");
+        assertThat(made.outcome().questions()).extracting(Question::kind).contains("another-job", "line-up");
+        assertThat(refresh(made.outcome().job()).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
     void aHeaderInTheSameSpotIsAssumedToBeTheSameAndCanBeSettledOtherwise() {
         csv("a.csv", "Date,Port,Passengers,Fare", "2026-01-01,Hollin,1,2.5", "2026-01-02,Hollin,1,2.5");
         csv("b.csv", "Date,Port,Pax,Fare", "2026-01-03,Tarsk,3,3.5");

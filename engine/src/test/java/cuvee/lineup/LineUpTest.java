@@ -1,0 +1,135 @@
+package cuvee.lineup;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.detect.HeaderHints;
+import cuvee.detect.TableFinder;
+import cuvee.finding.Question;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.Families;
+import cuvee.layout.Layout;
+import cuvee.layout.PlacedTable;
+import cuvee.testing.Rows;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class LineUpTest {
+    private final List<PlacedTable> tables = new ArrayList<>();
+
+    /** A table with these headers and rows of a like kind; more rows make it weigh more. */
+    private void table(int rows, String headers, Object... values) {
+        TableFinder finder = new TableFinder(HeaderHints.NONE);
+        finder.row(Rows.row(1, (Object[]) headers.split(",")));
+        for (int i = 0; i < rows; i++) {
+            finder.row(Rows.row(i + 2, values));
+        }
+        int id = tables.size() + 1;
+        tables.add(new PlacedTable(id, 8, "t" + id + ".csv", "", finder.end().get(0)));
+    }
+
+    private LineUp lineUp(Job job) {
+        return LineUp.of(Layout.of(tables), job);
+    }
+
+    private LineUp lineUp() {
+        return lineUp(Job.of("j", "j", List.of()));
+    }
+
+    private static List<String> names(LineUp lineUp) {
+        return lineUp.columns().stream().map(LineUp.Column::name).toList();
+    }
+
+    @Test
+    void theSpellingThatMostTablesUseBecomesTheName() {
+        table(2, "fare_revenue,Port", 1.5, "a");
+        table(2, "Fare revenue,Port", 1.5, "a");
+        table(2, "Fare revenue,Port", 1.5, "a");
+        assertThat(names(lineUp())).containsExactly("Fare revenue", "Port");
+    }
+
+    @Test
+    void othersColumnsComeAfterTheirNeighbours() {
+        table(9, "Date,Port,Pax", "2026-01-01", "a", 1);
+        table(2, "Date,Berth,Port,Pax,Crew", "2026-01-01", 4, "a", 1, 2);
+        assertThat(names(lineUp())).containsExactly("Date", "Berth", "Port", "Pax", "Crew");
+    }
+
+    @Test
+    void oneFoundNeighbourFindsTheNext() {
+        table(9, "Date,Route,Vessel,Passengers,Fare", "2026-01-01", "a", "b", 1, 2.5);
+        table(5, "Datum,Strecke,Schiff,Personen,Preis", "2026-01-01", "a", "b", 1, 2.5);
+        LineUp lineUp = lineUp();
+        assertThat(names(lineUp)).containsExactly("Date", "Route", "Vessel", "Passengers", "Fare");
+        assertThat(lineUp.questions())
+                .hasSize(5)
+                .allMatch(question -> question.kind().equals(LineUp.KIND));
+        assertThat(lineUp.decisions())
+                .extracting(Decision::answer)
+                .containsExactlyInAnyOrder("Date", "Route", "Vessel", "Passengers", "Fare");
+    }
+
+    @Test
+    void aHeaderOfAnotherNatureStaysApart() {
+        table(9, "Date,Port,Pax", "2026-01-01", "a", 1);
+        table(2, "Date,Berth,Pax", "2026-01-01", 4, 1);
+        LineUp lineUp = lineUp();
+        assertThat(names(lineUp)).contains("Port", "Berth");
+        assertThat(lineUp.questions()).isEmpty();
+    }
+
+    @Test
+    void headersThatOneTableHasBothOfAreNeverTheSame() {
+        table(9, "Date,Passengers", "2026-01-01", 1);
+        table(2, "Date,Passengers,Pax", "2026-01-01", 1, 2);
+        assertThat(names(lineUp())).containsExactly("Date", "Passengers", "Pax");
+        assertThat(lineUp().questions()).isEmpty();
+    }
+
+    @Test
+    void whereTwoColumnsWouldDoItIsAskedAndKeptApart() {
+        table(9, "Date,Adults,Children,Port", "2026-01-01", 1, 2, "a");
+        table(2, "Date,Port,Pax", "2026-01-01", "a", 3);
+        LineUp lineUp = lineUp();
+        assertThat(names(lineUp)).contains("Pax");
+        Question question = lineUp.questions().get(0);
+        assertThat(question.assumed()).isEqualTo("Pax");
+        assertThat(question.answers())
+                .extracting(Question.Answer::id)
+                .containsExactlyInAnyOrder("Pax", "Adults", "Children");
+    }
+
+    @Test
+    void whatIsSettledIsNotAskedAgain() {
+        table(9, "Date,Passengers", "2026-01-01", 1);
+        table(2, "Date,Pax", "2026-01-01", 1);
+        Job job = Job.of("j", "j", List.of()).withSettled(new Decision(LineUp.KIND, "pax", "Pax", "", ""));
+        assertThat(names(lineUp(job))).containsExactlyInAnyOrder("Date", "Passengers", "Pax");
+        assertThat(lineUp(job).questions()).isEmpty();
+    }
+
+    @Test
+    void newColumnsOfAKnownJobComeAtTheEnd() {
+        table(9, "Date,Berth,Pax", "2026-01-01", 4, 1);
+        Job job = Job.of("j", "j", List.of()).withAssumed(List.of("Date", "Pax"), List.of());
+        assertThat(names(lineUp(job))).containsExactly("Date", "Pax", "Berth");
+    }
+
+    @Test
+    void tablesOfOtherHeadersAreAnotherFamily() {
+        table(9, "Date,Port,Pax", "2026-01-01", "a", 1);
+        table(9, "Date,Port,Fare", "2026-01-01", "a", 2.5);
+        table(50, "Watch,Early,Late", "Monday", "Quill", "Marl");
+        List<Families.Family> families = Families.of(Layout.of(tables));
+        assertThat(families).hasSize(2);
+        assertThat(families.get(0).rows()).isEqualTo(50);
+        assertThat(families.get(1).layouts()).hasSize(2);
+    }
+
+    @Test
+    void likenessIsHighForAlikeNames() {
+        assertThat(LineUp.likeness("Remark", "Remarks")).isGreaterThan(0.8);
+        assertThat(LineUp.likeness("Remark", "Vessel")).isLessThan(0.2);
+    }
+}
