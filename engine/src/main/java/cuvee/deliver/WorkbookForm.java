@@ -1,7 +1,10 @@
 package cuvee.deliver;
 
+import cuvee.finding.CuveeException;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.place.Says;
+import cuvee.place.Where;
 import cuvee.value.Type;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -135,9 +138,22 @@ final class WorkbookForm implements MasterFiles.Form {
                     format(column, type);
                 }
                 case YES_NO -> tab.value(next, column, value.equals("true"));
-                case TEXT ->
-                    tab.value(next, column, value.length() > LONGEST_CELL ? value.substring(0, LONGEST_CELL) : value);
+                case TEXT -> text(column, value);
             }
+        }
+
+        private void text(int column, String value) {
+            if (value.length() > LONGEST_CELL) {
+                throw CuveeException.failure(
+                        "text-too-long",
+                        Where.JOB,
+                        "A text of " + Says.number(value.length()) + " characters in the column "
+                                + Says.quoted(names[column]) + " does not fit into a workbook, whose cells hold "
+                                + Says.number(LONGEST_CELL) + ".",
+                        "Nothing was written; the master itself is kept.",
+                        "Deliver to .csv, .jsonl or .parquet.");
+            }
+            tab.value(next, column, value);
         }
 
         private void number(int column, String value, Type type) {

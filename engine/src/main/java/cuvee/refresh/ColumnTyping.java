@@ -260,7 +260,7 @@ final class ColumnTyping {
                 "misfit",
                 Where.JOB,
                 what,
-                "They are blank in the master and listed with their cells.",
+                "They are blank in the master; the first fifty are listed with their cells.",
                 "Correct them in the sources, or make the column " + Type.TEXT.word() + ".");
     }
 }

@@ -55,6 +55,7 @@ public final class JobSession implements AutoCloseable {
     private static final String GONE = "gone";
     private static final String KEEP = "keep";
     private static final String REMOVE = "remove";
+    private static final int MISFITS_LISTED = 50;
     private final Workplace workplace;
     private final Path jobFolder;
     private final Store store;
@@ -138,6 +139,7 @@ public final class JobSession implements AutoCloseable {
         List<SourceReport> reports = reports(collected.sources(), facts, gone, proposal, findings);
         questions.addAll(proposal.questions());
         findings.addAll(proposal.findings());
+        findings.addAll(misfitCells(proposal));
         if (proposal.plan().tables().isEmpty()) {
             findings.add(new Finding(
                     Severity.WARNING,
@@ -158,6 +160,28 @@ public final class JobSession implements AutoCloseable {
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
         return new Outcome(proposal.job(), proposal, reports, questions, findings, changed, rows, totals, watch.millis);
+    }
+
+    /** Each value that does not fit its column's type, with its cell, as far as a list of them can be read. */
+    private List<Finding> misfitCells(Proposal proposal) {
+        List<Finding> cells = new ArrayList<>();
+        for (int i = 0; i < proposal.columns().size(); i++) {
+            Proposal.ColumnReport column = proposal.columns().get(i);
+            if (column.misfits() > 0) {
+                for (Store.Misfit misfit : store.misfits(proposal.plan(), i, MISFITS_LISTED)) {
+                    cells.add(new Finding(
+                            Severity.REMARK,
+                            "misfit-cell",
+                            misfit.where(),
+                            Says.quoted(misfit.text()) + " does not fit "
+                                    + column.type().word() + ", the type of the column " + Says.quoted(column.name())
+                                    + ".",
+                            "It is blank in the master.",
+                            ""));
+                }
+            }
+        }
+        return cells;
     }
 
     /** Where a delivery is written. */

@@ -98,6 +98,22 @@ class MasterFilesTest {
     }
 
     @Test
+    void textThatAWorkbookCannotHoldIsNeverCutOff() {
+        Workbooks.text(folder.resolve("data/a.csv"), "Name,Pax\n" + "x".repeat(40_000) + ",1\ny,2\n");
+        Job job = JobDraft.of(folder.resolve("job.cuvee"), List.of(folder.resolve("data")));
+        Workplace workplace = new Workplace(
+                folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
+        try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
+            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            assertThatThrownBy(() -> session.deliver(outcome, folder.resolve("out.xlsx")))
+                    .hasMessageContaining(
+                            "A text of 40,000 characters in the column “Name” does not fit into a workbook")
+                    .hasMessageContaining("Deliver to .csv");
+            assertThat(folder.resolve("out.xlsx")).doesNotExist();
+        }
+    }
+
+    @Test
     void aTargetThatCannotBeWrittenSaysWhyAndKeepsWhatIsThere() throws IOException {
         assertRefused(folder.resolve("no/out.csv"), "there is no folder");
         assertRefused(folder.resolve("out.doc"), "its ending is none of .csv, .xlsx, .jsonl, .parquet");

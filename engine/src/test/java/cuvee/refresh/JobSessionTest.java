@@ -244,6 +244,11 @@ class JobSessionTest {
             assertThat(misfit.text()).isEqualTo("unclear");
             assertThat(outcome.questions()).extracting(Question::kind).containsExactly("type");
             assertThat(outcome.findings())
+                    .filteredOn(f -> f.kind().equals("misfit-cell"))
+                    .extracting(f -> f.text())
+                    .containsExactly(
+                            "b.csv, line 2: “unclear” does not fit Whole number, the type of the column “Pax”. It is blank in the master.");
+            assertThat(outcome.findings())
                     .anyMatch(f -> f.text()
                             .contains("1 value of the column “Pax” does not fit Whole number, such as “unclear”"));
         }
