@@ -65,5 +65,19 @@ share_classes() {
     "${environment[@]}" "${run[@]}" -XX:ArchiveClassesAtExit="$app/command.jsa" \
       cuvee.command.Main draft "$trial/data" --out "$trial/trial.cuvee" --json
   } >"$trial/log" 2>&1 || true
+  # The window's classes are learned from one run up to its first master, where a display can be had.
+  if command -v Xvfb >/dev/null; then
+    {
+      (
+        # shellcheck source=display.sh
+        source "$root/scripts/display.sh"
+        unset DISPLAY
+        with_display "${environment[@]}" java -Xmx512m -XX:+UseSerialGC --add-opens=java.base/java.nio=ALL-UNNAMED \
+          "-Djava.library.path=$app/native" -Darrow.enable_unsafe_memory_access=true -Darrow.enable_null_check_for_get=false \
+          -Dfile.encoding=UTF-8 -Dcuvee.trial=true -cp "$app/lib/*" -XX:ArchiveClassesAtExit="$app/window.jsa" \
+          cuvee.desktop.Launcher open "$trial/trial.cuvee"
+      )
+    } >>"$trial/log" 2>&1 || true
+  fi
   rm -rf "$trial"
 }

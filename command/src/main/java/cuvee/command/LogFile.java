@@ -41,6 +41,8 @@ public final class LogFile extends ContextAwareBase implements Configurator {
         encoder.setContext(context);
         encoder.setWithContext(false);
         encoder.setWithArguments(false);
+        encoder.setWithFormattedMessage(true);
+        encoder.setWithMessage(false);
         encoder.setWithSequenceNumber(false);
         encoder.start();
         FileAppender<ILoggingEvent> appender = new FileAppender<>();

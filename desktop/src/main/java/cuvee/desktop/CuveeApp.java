@@ -184,6 +184,10 @@ public final class CuveeApp extends Application {
             JobFrame shown = frameOf(made);
             frame = shown;
             root.getChildren().setAll(shown);
+            if (Boolean.getBoolean("cuvee.trial")) {
+                // The build runs the window once up to its first master, to learn which classes it loads.
+                made.outcomeProperty().addListener((o, before, now) -> Platform.runLater(Platform::exit));
+            }
             made.titleProperty().addListener((o, before, now) -> title(now + " - Cuvee"));
             title(made.titleProperty().get() + " - Cuvee");
             shown.go(Stage.COLLECT);

@@ -218,8 +218,9 @@ final class JobFrame extends BorderPane {
     private static void focusGrid(@org.jspecify.annotations.Nullable Node shown) {
         if (shown != null) {
             Node grid = shown.lookup(".grid-view");
-            if (grid != null) {
-                grid.requestFocus();
+            Node chief = grid == null ? shown.lookup(".chief") : grid;
+            if (chief != null) {
+                chief.requestFocus();
             }
         }
     }
@@ -239,7 +240,7 @@ final class JobFrame extends BorderPane {
             ledger.show(Ledger.of(
                     each, model.jobProperty().get(), model.outcomeProperty().get()));
         }
-        drawer.show(model.outcomeProperty().get().map(Outcome::questions).orElse(java.util.List.of()));
+        model.outcomeProperty().get().map(Outcome::questions).ifPresentOrElse(drawer::show, drawer::showWaiting);
     }
 
     void close() {

@@ -64,6 +64,18 @@ final class QuestionsDrawer extends VBox {
         fold.setAccessibleText(wanted ? "Fold the questions away" : "Show the questions");
     }
 
+    /** Before anything has been read there is nothing to say of questions. */
+    void showWaiting() {
+        asked = 0;
+        title.setText("Questions");
+        list.getChildren().clear();
+        Label waiting = new Label("What Cuvee cannot settle from the files will be asked here.");
+        waiting.setWrapText(true);
+        waiting.getStyleClass().addAll("hint", "question");
+        list.getChildren().add(waiting);
+        setOpen(open);
+    }
+
     void show(List<Question> questions) {
         asked = questions.size();
         title.setText(questions.isEmpty() ? "No open question" : Says.count(questions.size(), "question"));
