@@ -24,6 +24,7 @@ final class SystemChoosers implements Choosers {
     public Optional<Path> folder(String title) {
         DirectoryChooser chooser = new DirectoryChooser();
         chooser.setTitle(title);
+        chooser.setInitialDirectory(new File(System.getProperty("user.home")));
         return Optional.ofNullable(chooser.showDialog(owner)).map(File::toPath);
     }
 
@@ -31,6 +32,7 @@ final class SystemChoosers implements Choosers {
     public Optional<Path> job(String title) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(title);
+        chooser.setInitialDirectory(new File(System.getProperty("user.home")));
         chooser.getExtensionFilters().add(new ExtensionFilter("Cuvee jobs", "*.cuvee"));
         return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
     }

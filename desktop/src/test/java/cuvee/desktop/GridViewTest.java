@@ -115,4 +115,100 @@ class GridViewTest {
                 .get();
         assertThat(fitting).endsWith("…").hasSizeLessThan(14);
     }
+
+    @Test
+    void aClickSelectsTheCellUnderIt() {
+        robot.clickOn(robot.offset(grid, -300, -200));
+        long row = grid.selectedRow();
+        int column = grid.selectedColumn();
+        assertThat(row).isBetween(0L, 10L);
+        robot.clickOn(robot.offset(grid, -300, -200 + 2 * GridView.ROW));
+        assertThat(grid.selectedRow()).isEqualTo(row + 2);
+        assertThat(grid.selectedColumn()).isEqualTo(column);
+    }
+
+    @Test
+    void theWheelMovesWithoutSelecting() {
+        robot.moveTo(grid);
+        robot.scroll(5, javafx.geometry.VerticalDirection.DOWN);
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(grid.firstVisibleRow()).isPositive();
+        assertThat(grid.selectedRow()).isZero();
+        robot.scroll(50, javafx.geometry.VerticalDirection.UP);
+        WaitForAsyncUtils.waitForFxEvents();
+        assertThat(grid.firstVisibleRow()).isZero();
+    }
+
+    @Test
+    void aRangeIsCopiedWithItsTitles() throws Exception {
+        robot.push(KeyCode.SHIFT, KeyCode.DOWN)
+                .push(KeyCode.SHIFT, KeyCode.RIGHT)
+                .push(KeyCode.CONTROL, KeyCode.C);
+        String copied = WaitForAsyncUtils.asyncFx(
+                        () -> javafx.scene.input.Clipboard.getSystemClipboard().getString())
+                .get();
+        assertThat(copied).isEqualTo("Column 0\tColumn 1\n0/0\t0/1\n1/0\t1/1");
+    }
+
+    @Test
+    void aDoubleClickOrEnterOpensACell() throws Exception {
+        AtomicLong opened = new AtomicLong(-1);
+        WaitForAsyncUtils.asyncFx(() -> grid.setOnOpen((row, column) -> opened.set(row)))
+                .get();
+        robot.push(KeyCode.DOWN).push(KeyCode.ENTER);
+        assertThat(opened.get()).isEqualTo(1);
+        robot.doubleClickOn(robot.offset(grid, -300, 0));
+        assertThat(opened.get()).isGreaterThan(1);
+    }
+
+    @Test
+    void anotherModelKeepsThePlaceAsFarAsItHasOne() throws Exception {
+        robot.push(KeyCode.CONTROL, KeyCode.DOWN);
+        WaitForAsyncUtils.asyncFx(() -> grid.setModel(new cuvee.model.ListGrid<>(
+                        java.util.List.of("a", "b"),
+                        java.util.List.of(cuvee.model.ListGrid.Column.of("Name", 100, name -> name)),
+                        (name, column) -> GridModel.Tone.PLAIN)))
+                .get();
+        assertThat(grid.selectedRow()).isEqualTo(1);
+        assertThat(grid.selectedColumn()).isZero();
+    }
+
+    @Test
+    void anEmptyGridSaysWhyAndTakesNoKeys() throws Exception {
+        WaitForAsyncUtils.asyncFx(() -> {
+                    grid.setEmptyWords("Nothing here yet.");
+                    grid.setModel(new cuvee.model.ListGrid<String>(
+                            java.util.List.of(), java.util.List.of(), (s, c) -> GridModel.Tone.PLAIN));
+                })
+                .get();
+        robot.push(KeyCode.DOWN).push(KeyCode.END);
+        assertThat(WaitForAsyncUtils.asyncFx(() -> grid.queryAccessibleAttribute(AccessibleAttribute.TEXT))
+                        .get())
+                .isEqualTo("Nothing here yet.");
+    }
+
+    @Test
+    void bothPalettesAreReadable() {
+        for (Palette palette : new Palette[] {Palette.LIGHT, Palette.DARK}) {
+            assertThat(contrast(palette.ink(), palette.surface())).isGreaterThan(4.5);
+            assertThat(contrast(palette.quiet(), palette.surface())).isGreaterThan(4.5);
+            assertThat(contrast(palette.quiet(), palette.paper())).isGreaterThan(4.5);
+            assertThat(contrast(palette.marked(), palette.surface())).isGreaterThan(4.5);
+        }
+    }
+
+    /** The contrast of two colours (WCAG 2.1). */
+    private static double contrast(javafx.scene.paint.Color a, javafx.scene.paint.Color b) {
+        double one = luminance(a);
+        double other = luminance(b);
+        return (Math.max(one, other) + 0.05) / (Math.min(one, other) + 0.05);
+    }
+
+    private static double luminance(javafx.scene.paint.Color c) {
+        return 0.2126 * linear(c.getRed()) + 0.7152 * linear(c.getGreen()) + 0.0722 * linear(c.getBlue());
+    }
+
+    private static double linear(double part) {
+        return part <= 0.03928 ? part / 12.92 : Math.pow((part + 0.055) / 1.055, 2.4);
+    }
 }
