@@ -27,6 +27,9 @@ import org.jspecify.annotations.Nullable;
 public final class TableFinder {
     private static final int HEAD_ROWS = 60;
     private static final double CLOSE_LEAD = 1.5;
+    /** So many records tell whether a column is ever filled. */
+    private static final int FEW_RECORDS = 3;
+
     private static final Pattern NOTE_START = Pattern.compile(
             "(note|notes|source|sources|remark|remarks|prepared|printed|generated|exported|created|page|report|end of|\\*|†|stand|quelle|hinweis|anm|erstellt|seite|footnote|figures|all figures|contact|disclaimer|\\().*",
             Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
@@ -424,14 +427,15 @@ public final class TableFinder {
                 return false;
             }
             String text = row.text(column).strip();
-            boolean outside = column >= evidence.length || evidence[column].filled() == 0;
+            boolean headed = column < headers.length && !headers[column].isEmpty();
+            boolean outside = !headed || (evidence[column].filled() == 0 && sums.records() >= FEW_RECORDS);
             boolean line = outside
                     || isOdd(column)
                     || blanksBefore > 0
                     || !narrow.isEmpty()
                     || text.length() > Math.max(40, longest[column] * 3 / 2)
                     || NOTE_START.matcher(text.toLowerCase(Locale.ROOT)).matches();
-            if (!line && width > 3) {
+            if (!line) {
                 firstSparse = sparse == 0 ? row.number() : firstSparse;
                 sparse++;
             }

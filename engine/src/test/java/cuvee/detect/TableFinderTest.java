@@ -162,6 +162,19 @@ class TableFinderTest {
     }
 
     @Test
+    void aFirstRecordOfOneWordIsKeptAndPointedOut() {
+        List<Object[]> rows = List.of(
+                new Object[] {"Name", "A", "B", "C"},
+                new Object[] {"Anna"},
+                new Object[] {"Ben", 1, 2, "x"},
+                new Object[] {"Carl", 3, "", "y"},
+                new Object[] {"Dora", 3, 4, "y"});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(4);
+        assertThat(table.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("sparse-row");
+    }
+
+    @Test
     void twoTablesOneBelowTheOtherAreTwo() {
         List<Object[]> rows = clean(12);
         rows.add(new Object[] {});
