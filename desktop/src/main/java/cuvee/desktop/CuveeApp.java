@@ -118,25 +118,7 @@ public final class CuveeApp extends Application {
         }
         closeJob();
         List<RecentJobs.Entry> recent = new RecentJobs(machine.workplace().state()).entries();
-        StartView start = new StartView(
-                new StartView.Doors() {
-                    @Override
-                    public void newJob() {
-                        CuveeApp.this.newJob();
-                    }
-
-                    @Override
-                    public void openJob() {
-                        CuveeApp.this.openJob();
-                    }
-
-                    @Override
-                    public void demo() {
-                        CuveeApp.this.demo(DemoRun.temporaryFolder());
-                    }
-                },
-                recent,
-                entry -> open(entry.file()));
+        StartView start = new StartView(new Doors(), recent, entry -> open(entry.file()));
         root.getChildren().setAll(start);
         title("Cuvee");
     }
@@ -202,47 +184,50 @@ public final class CuveeApp extends Application {
     }
 
     private JobFrame frameOf(JobModel made) {
-        return new JobFrame(
-                made,
-                new JobFrame.Shell() {
-                    @Override
-                    public void start() {
-                        showStart();
-                    }
+        return new JobFrame(made, new Doors(), this::chooser, Platform::runLater, ZoneId.systemDefault());
+    }
 
-                    @Override
-                    public void newJob() {
-                        CuveeApp.this.newJob();
-                    }
+    /** What the views may ask of the window. */
+    private final class Doors implements StartView.Doors, JobFrame.Shell {
+        @Override
+        public void start() {
+            showStart();
+        }
 
-                    @Override
-                    public void openJob() {
-                        CuveeApp.this.openJob();
-                    }
+        @Override
+        public void newJob() {
+            CuveeApp.this.newJob();
+        }
 
-                    @Override
-                    public void save() {
-                        CuveeApp.this.save();
-                    }
+        @Override
+        public void openJob() {
+            CuveeApp.this.openJob();
+        }
 
-                    @Override
-                    public void saveAs() {
-                        CuveeApp.this.saveAs();
-                    }
+        @Override
+        public void demo() {
+            CuveeApp.this.demo(DemoRun.temporaryFolder());
+        }
 
-                    @Override
-                    public void changeTheme() {
-                        CuveeApp.this.changeTheme();
-                    }
+        @Override
+        public void save() {
+            CuveeApp.this.save();
+        }
 
-                    @Override
-                    public Palette palette() {
-                        return Palette.of(dark);
-                    }
-                },
-                this::chooser,
-                Platform::runLater,
-                ZoneId.systemDefault());
+        @Override
+        public void saveAs() {
+            CuveeApp.this.saveAs();
+        }
+
+        @Override
+        public void changeTheme() {
+            CuveeApp.this.changeTheme();
+        }
+
+        @Override
+        public Palette palette() {
+            return Palette.of(dark);
+        }
     }
 
     private Choosers chooser() {

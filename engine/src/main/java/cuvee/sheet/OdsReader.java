@@ -70,9 +70,9 @@ final class OdsReader {
                 if (event == XMLStreamConstants.START_ELEMENT) {
                     String name = xml.getLocalName();
                     switch (name) {
-                        case "style" -> style = attribute(xml, "name");
+                        case "style" -> style = WorkbookParts.attribute(xml, "name");
                         case "table-properties" -> {
-                            if (attribute(xml, "display").equals("false")) {
+                            if (WorkbookParts.attribute(xml, "display").equals("false")) {
                                 hiddenStyles.add(style);
                             }
                         }
@@ -92,7 +92,7 @@ final class OdsReader {
                                 }
                             }
                         }
-                        case "s" -> append(inParagraph, " ".repeat(count(attribute(xml, "c"))));
+                        case "s" -> append(inParagraph, " ".repeat(count(WorkbookParts.attribute(xml, "c"))));
                         case "tab" -> append(inParagraph, "\t");
                         case "line-break" -> append(inParagraph, "\n");
                         default -> {}
@@ -125,16 +125,19 @@ final class OdsReader {
         }
 
         private void beginTable(XMLStreamReader xml) {
-            boolean hidden = hiddenStyles.contains(attribute(xml, "style-name"));
+            boolean hidden = hiddenStyles.contains(WorkbookParts.attribute(xml, "style-name"));
             SheetInfo info = new SheetInfo(
-                    attribute(xml, "name"), sheets++, hidden ? Visibility.HIDDEN : Visibility.VISIBLE, "");
+                    WorkbookParts.attribute(xml, "name"),
+                    sheets++,
+                    hidden ? Visibility.HIDDEN : Visibility.VISIBLE,
+                    "");
             wanted = visitor.sheet(info) == SheetVisitor.Wanted.ROWS;
             rowNumber = 1;
             blanks = 0;
         }
 
         private void beginRow(XMLStreamReader xml) {
-            rowRepeats = count(attribute(xml, "number-rows-repeated"));
+            rowRepeats = count(WorkbookParts.attribute(xml, "number-rows-repeated"));
             column = 0;
             row.begin(rowNumber, blanks);
         }
@@ -233,15 +236,6 @@ final class OdsReader {
             } catch (NumberFormatException notGiven) {
                 return 1;
             }
-        }
-
-        private static String attribute(XMLStreamReader xml, String name) {
-            for (int i = 0; i < xml.getAttributeCount(); i++) {
-                if (xml.getAttributeLocalName(i).equals(name)) {
-                    return xml.getAttributeValue(i);
-                }
-            }
-            return "";
         }
     }
 }

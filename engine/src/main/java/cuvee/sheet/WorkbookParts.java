@@ -110,6 +110,16 @@ final class WorkbookParts implements AutoCloseable {
         return factory;
     }
 
+    /** An attribute's value by its local name, whatever its prefix; empty where there is none. */
+    static String attribute(XMLStreamReader xml, String name) {
+        for (int i = 0; i < xml.getAttributeCount(); i++) {
+            if (xml.getAttributeLocalName(i).equals(name)) {
+                return xml.getAttributeValue(i);
+            }
+        }
+        return "";
+    }
+
     /** What to do with the XML of a part. */
     interface XmlReading {
         void read(XMLStreamReader xml) throws XMLStreamException;

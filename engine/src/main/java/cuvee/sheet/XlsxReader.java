@@ -62,8 +62,8 @@ final class XlsxReader {
         parts.read(
                 "_rels/.rels",
                 xml -> eachStart(xml, "Relationship", () -> {
-                    if (attribute(xml, "Type").endsWith("/officeDocument")) {
-                        found.add(attribute(xml, "Target").replaceFirst("^/", ""));
+                    if (WorkbookParts.attribute(xml, "Type").endsWith("/officeDocument")) {
+                        found.add(WorkbookParts.attribute(xml, "Target").replaceFirst("^/", ""));
                     }
                 }));
         String part = found.isEmpty() ? "xl/workbook.xml" : found.get(0);
@@ -82,9 +82,9 @@ final class XlsxReader {
         parts.read(
                 folder + "_rels/" + name + ".rels",
                 xml -> eachStart(xml, "Relationship", () -> {
-                    String target = attribute(xml, "Target");
+                    String target = WorkbookParts.attribute(xml, "Target");
                     targets.put(
-                            attribute(xml, "Id"),
+                            WorkbookParts.attribute(xml, "Id"),
                             target.startsWith("/") ? target.substring(1) : resolve(folder, target));
                 }));
         return targets;
@@ -103,17 +103,19 @@ final class XlsxReader {
                     continue;
                 }
                 if (xml.getLocalName().equals("workbookPr")) {
-                    String count = attribute(xml, "date1904");
+                    String count = WorkbookParts.attribute(xml, "date1904");
                     dayCount = count.equals("1") || count.equals("true") ? DayCount.FROM_1904 : DayCount.FROM_1900;
                 } else if (xml.getLocalName().equals("sheet")) {
-                    String part = targets.getOrDefault(attribute(xml, "id"), "");
+                    String part = targets.getOrDefault(WorkbookParts.attribute(xml, "id"), "");
                     // Charts and dialogs are sheets of a workbook too, and hold no cells.
                     if (!part.contains("chartsheets/") && !part.contains("dialogsheets/")) {
-                        boolean hidden = attribute(xml, "state")
+                        boolean hidden = WorkbookParts.attribute(xml, "state")
                                 .toLowerCase(java.util.Locale.ROOT)
                                 .contains("hidden");
                         sheets.add(new SheetPart(
-                                attribute(xml, "name"), part, hidden ? Visibility.HIDDEN : Visibility.VISIBLE));
+                                WorkbookParts.attribute(xml, "name"),
+                                part,
+                                hidden ? Visibility.HIDDEN : Visibility.VISIBLE));
                     }
                 }
             }
@@ -129,11 +131,14 @@ final class XlsxReader {
                 int event = xml.next();
                 if (event == XMLStreamConstants.START_ELEMENT) {
                     switch (xml.getLocalName()) {
-                        case "numFmt" -> codes.put(number(attribute(xml, "numFmtId")), attribute(xml, "formatCode"));
+                        case "numFmt" ->
+                            codes.put(
+                                    number(WorkbookParts.attribute(xml, "numFmtId")),
+                                    WorkbookParts.attribute(xml, "formatCode"));
                         case "cellXfs" -> inCellFormats = true;
                         case "xf" -> {
                             if (inCellFormats) {
-                                formats.add(format(number(attribute(xml, "numFmtId")), codes));
+                                formats.add(format(number(WorkbookParts.attribute(xml, "numFmtId")), codes));
                             }
                         }
                         default -> {}
@@ -243,16 +248,6 @@ final class XlsxReader {
         }
     }
 
-    /** An attribute's value by its local name; empty where there is none. */
-    private static String attribute(XMLStreamReader xml, String name) {
-        for (int i = 0; i < xml.getAttributeCount(); i++) {
-            if (xml.getAttributeLocalName(i).equals(name)) {
-                return xml.getAttributeValue(i);
-            }
-        }
-        return "";
-    }
-
     private static int number(String text) {
         try {
             return Integer.parseInt(text.trim());
@@ -316,7 +311,7 @@ final class XlsxReader {
         }
 
         private void beginRow(XMLStreamReader xml) {
-            int given = number(attribute(xml, "r"));
+            int given = number(WorkbookParts.attribute(xml, "r"));
             int next = given > 0 ? given : rowNumber + 1;
             row.begin(next, Math.max(0, next - rowNumber - 1));
             rowNumber = next;
