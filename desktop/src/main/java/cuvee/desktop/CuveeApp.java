@@ -19,6 +19,7 @@ import java.util.Objects;
 import java.util.Optional;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
 import javafx.scene.control.Alert;
 import javafx.scene.control.ButtonType;
@@ -28,6 +29,7 @@ import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.StackPane;
+import javafx.stage.Screen;
 import org.jspecify.annotations.Nullable;
 
 /** The window. It wires the services; all else is in the views and the models. */
@@ -63,8 +65,7 @@ public final class CuveeApp extends Application {
         scene.setOnDragDropped(this::dropped);
         stage.setScene(scene);
         stage.setTitle("Cuvee");
-        stage.setMinWidth(1024);
-        stage.setMinHeight(700);
+        fitScreen(stage);
         stage.setOnCloseRequest(e -> {
             if (!leave()) {
                 e.consume();
@@ -73,6 +74,19 @@ public final class CuveeApp extends Application {
         showStart();
         stage.show();
         begin(getParameters() == null ? List.of() : getParameters().getRaw());
+    }
+
+    /** As large as the frame wants to be, and never larger than the screen. */
+    private static void fitScreen(javafx.stage.Stage stage) {
+        Rectangle2D screen = Screen.getPrimary().getVisualBounds();
+        stage.setMinWidth(Math.min(1024, screen.getWidth()));
+        stage.setMinHeight(Math.min(700, screen.getHeight()));
+        if (screen.getWidth() <= 1280 || screen.getHeight() <= 800) {
+            stage.setX(screen.getMinX());
+            stage.setY(screen.getMinY());
+            stage.setWidth(Math.min(1280, screen.getWidth()));
+            stage.setHeight(Math.min(800, screen.getHeight()));
+        }
     }
 
     private void begin(List<String> arguments) {

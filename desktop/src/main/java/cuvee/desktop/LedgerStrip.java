@@ -47,6 +47,7 @@ final class LedgerStrip extends HBox {
                     "stage-" + stage.title().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
             segment.setGraphic(new VBox(1, top, bottom));
             segment.getStyleClass().setAll("segment");
+            segment.setMinWidth(0);
             segment.setMaxWidth(Double.MAX_VALUE);
             segment.setAlignment(Pos.CENTER_LEFT);
             segment.setTooltip(new Tooltip(stage.title() + " (Alt+" + key++ + ")"));
