@@ -67,6 +67,12 @@ class GridViewTest {
             grid.setModel(new Millions());
             return new Scene(grid, 900, 600);
         });
+        FxToolkit.setupStage(stage -> {
+            stage.setX(0);
+            stage.setY(0);
+            stage.setWidth(900);
+            stage.setHeight(600);
+        });
         FxToolkit.showStage();
         WaitForAsyncUtils.waitForAsyncFx(5000, () -> grid.requestFocus());
         WaitForAsyncUtils.waitForFxEvents();
