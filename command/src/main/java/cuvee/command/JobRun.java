@@ -20,11 +20,7 @@ final class JobRun {
     }
 
     static Outcome look(Machine machine, JobSession session, Job job, JobSession.Mode mode) {
-        Outcome outcome = session.refresh(job, mode, progress(machine));
-        if (machine.err().checkError()) {
-            return outcome;
-        }
-        return outcome;
+        return session.refresh(job, mode, progress(machine));
     }
 
     /** Counts on standard error, a line for each stage and every hundred files. */

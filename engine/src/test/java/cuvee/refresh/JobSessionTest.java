@@ -379,10 +379,10 @@ class JobSessionTest {
     }
 
     @Test
-    void oneJobIsOpenInOneProgramAtATime() {
-        csv("a.csv", "Date,Pax", "2026-01-01,1");
+    void placesThatAreAllMissingStopTheRefreshWithAWord() {
         assertThatThrownBy(() -> refresh(JobDraft.of(folder.resolve("x.cuvee"), List.of(folder.resolve("nowhere")))))
-                .isInstanceOf(CuveeException.class);
+                .isInstanceOf(CuveeException.class)
+                .hasMessageContaining("There is no folder or file");
     }
 
     @ParameterizedTest

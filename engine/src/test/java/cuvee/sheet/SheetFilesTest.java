@@ -160,12 +160,10 @@ class SheetFilesTest {
 
     @Test
     void aPartThatUnfoldsBeyondSenseIsRefused() {
-        StringBuilder big = new StringBuilder();
         Object[] row = new Object[] {"x".repeat(30_000)};
         Object[][] rows = new Object[500][];
         Arrays.fill(rows, row);
         Path file = workbook().sheet("S", rows).save(folder.resolve("bomb.xlsx"));
-        assertThat(big).isEmpty();
         assertThatThrownBy(() -> Rows.of(file, new ReadLimits(1 << 20, 100, 100, 1 << 20, 100)))
                 .isInstanceOf(CuveeException.class)
                 .hasMessageContaining("unfolds to more than is sane");
