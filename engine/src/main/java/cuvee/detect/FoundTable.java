@@ -16,6 +16,7 @@ import java.util.Map;
  * @param doubts what was decided below certainty
  * @param totals the totals that the sheet itself states
  * @param reason why it was read so, in a sentence
+ * @param reading what had been decided about it, in the words of {@link Reading}; empty where nothing was
  */
 public record FoundTable(
         int firstRow,
@@ -29,7 +30,8 @@ public record FoundTable(
         List<Doubt> doubts,
         List<StatedTotal> totals,
         Sureness header,
-        String reason) {
+        String reason,
+        String reading) {
 
     /** How surely the header was told from the rows around it. */
     public enum Sureness {
@@ -74,6 +76,16 @@ public record FoundTable(
         public boolean agrees() {
             return RunningSums.close(stated, added, records);
         }
+    }
+
+    /** The first of the sheet's columns that it fills, from 0. */
+    public int firstColumn() {
+        return columns.stream().mapToInt(TableColumn::index).min().orElse(0);
+    }
+
+    /** The last of the sheet's columns that it fills, from 0. */
+    public int lastColumn() {
+        return columns.stream().mapToInt(TableColumn::index).max().orElse(0);
     }
 
     /** The rows that are records. */

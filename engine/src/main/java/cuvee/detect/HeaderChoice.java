@@ -5,36 +5,86 @@ import cuvee.sheet.Row;
 import cuvee.value.Form;
 import cuvee.value.Forms;
 import cuvee.value.LooseText;
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 
 /**
- * Chooses the header among the first rows of a sheet. A header is wide, made of different words, and followed by rows of
- * another nature; words that are headers elsewhere in the batch weigh most.
+ * Chooses the header among the first rows of a sheet: one row, or up to three that belong together. A header is wide,
+ * made of different words, and followed by rows of another nature; words that are headers elsewhere in the batch and
+ * rectangles that the workbook itself names weigh most.
  */
 final class HeaderChoice {
     private static final int LONGEST_HEADER = 120;
     private static final int LOOK_BELOW = 20;
+    private static final int MOST_ROWS = 3;
+    /** Two candidates closer than this could be taken for each other. */
+    private static final double CLOSE_LEAD = 1.5;
+
+    private static final Set<String> UNITS = Set.of(
+            "eur",
+            "usd",
+            "gbp",
+            "chf",
+            "sek",
+            "nok",
+            "dkk",
+            "pln",
+            "czk",
+            "huf",
+            "t",
+            "kg",
+            "g",
+            "l",
+            "km",
+            "m",
+            "nm",
+            "h",
+            "min",
+            "pcs",
+            "no",
+            "text",
+            "date",
+            "yyyy-mm-dd",
+            "dd.mm.yyyy",
+            "dd/mm/yyyy",
+            "litres",
+            "liter",
+            "tonnes",
+            "hours",
+            "minutes",
+            "days",
+            "persons",
+            "number",
+            "thousand",
+            "tsd");
+
     private final List<Row> rows;
     private final HeaderHints hints;
-    private final int width;
+    private final SheetClues clues;
+    private int width;
 
-    HeaderChoice(List<Row> rows, HeaderHints hints) {
+    HeaderChoice(List<Row> rows, HeaderHints hints, SheetClues clues) {
         this.rows = rows;
         this.hints = hints;
+        this.clues = clues;
         this.width = usualWidth(rows);
     }
 
     /**
-     * The chosen row.
+     * The chosen rows.
      *
-     * @param index its place in the list of rows; -1 where no row can be a header
-     * @param aboveIndex the row above that belongs to it; -1 where there is none
-     * @param lead by how much it leads the next candidate
+     * @param top the place of the first header row in the list of rows; -1 where no row can be a header
+     * @param bottom the place of the last one; -1 where no row can be a header
+     * @param sure false where another row would do nearly as well
+     * @param score how well it looks
      */
-    record Choice(int index, int aboveIndex, double lead, String reason) {}
+    record Choice(int top, int bottom, boolean sure, double score, String reason) {
+        boolean found() {
+            return bottom >= 0;
+        }
+    }
 
     /** How many cells the rows of the table have: as many as a fifth of the rows reach. */
     int width() {
@@ -42,57 +92,264 @@ final class HeaderChoice {
     }
 
     Choice choose() {
-        int best = -1;
-        double bestScore = 0;
-        double second = 0;
-        for (int i = 0; i < rows.size(); i++) {
-            double score = score(i);
-            if (score > bestScore) {
-                second = bestScore;
-                bestScore = score;
-                best = i;
-            } else if (score > second) {
-                second = score;
-            }
+        int until = firstStandingAlone();
+        if (until < rows.size()) {
+            width = usualWidth(rows.subList(0, until).stream()
+                    .filter(row -> row.filled() > 1)
+                    .toList());
         }
-        if (best < 0) {
-            return new Choice(-1, -1, 0, "no row looks like a header, so the columns go by their letters");
-        }
-        int above = groupAbove(best);
-        return new Choice(best, above, bestScore - second, reason(best, above));
+        Choice best = best(0, until);
+        return best.found() || until == rows.size() ? best : best(0, rows.size());
     }
 
-    private String reason(int index, int above) {
-        Row row = rows.get(index);
-        String why = hintShare(row) >= 0.5
-                ? "its words are headers in other tables too"
-                : contrast(index) > 0
-                        ? "it names " + row.filled() + " columns in words, and the rows below hold values"
-                        : "it is the first row as wide as the table";
-        String which = above < 0
-                ? "Row " + row.number() + " is"
-                : "Rows " + rows.get(above).number() + " and " + row.number() + " are";
+    private Choice best(int from, int until) {
+        int top = -1;
+        int bottom = -1;
+        double bestScore = 0;
+        double second = 0;
+        for (int b = from; b < until; b++) {
+            double here = 0;
+            int hereTop = b;
+            for (int t = b; t > b - MOST_ROWS && t >= from; t--) {
+                if (t < b && (rows.get(t + 1).blanksBefore() > 0 || !joins(t, b))) {
+                    break;
+                }
+                double score = score(t, b);
+                if (score > here) {
+                    here = score;
+                    hereTop = t;
+                }
+            }
+            if (here > bestScore) {
+                // The upper rows of a taller header were candidates of their own; they are not its rivals.
+                second = bottom >= hereTop ? second : bestScore;
+                bestScore = here;
+                bottom = b;
+                top = hereTop;
+            } else {
+                second = Math.max(second, here);
+            }
+        }
+        if (bottom < 0) {
+            return new Choice(-1, -1, false, 0, "No row looks like a header, so the columns go by their letters.");
+        }
+        return new Choice(top, bottom, bestScore - second >= CLOSE_LEAD, bestScore, reason(top, bottom));
+    }
+
+    private String reason(int top, int bottom) {
+        String why = clues.headerRow(rows.get(bottom).number())
+                ? "the workbook itself says so"
+                : hintShare(top, bottom) >= 0.5
+                        ? "its words are headers in other tables too"
+                        : contrast(bottom) > 0
+                                ? "it names " + joined(top, bottom).size()
+                                        + " columns in words, and the rows below hold values"
+                                : "it is the first row as wide as the table";
+        String which = top == bottom
+                ? "Row " + rows.get(bottom).number() + " is"
+                : "Rows " + rows.get(top).number() + " to " + rows.get(bottom).number() + " are";
         return which + " the header: " + why + ".";
     }
 
     private static int usualWidth(List<Row> rows) {
-        List<Integer> widths =
-                new ArrayList<>(rows.stream().map(Row::filled).sorted().toList());
-        if (widths.isEmpty()) {
+        int[] widths = rows.stream().mapToInt(Row::filled).sorted().toArray();
+        if (widths.length == 0) {
             return 0;
         }
-        return widths.get((int) Math.floor((widths.size() - 1) * 0.8));
+        int fifth = widths[(int) Math.floor((widths.length - 1) * 0.8)];
+        // A header and one record among many lines of text are as wide as the table too.
+        return widths.length < 2 ? fifth : Math.max(fifth, widths[widths.length - 2]);
     }
 
-    private double score(int index) {
-        Row row = rows.get(index);
-        int filled = row.filled();
-        if (filled == 0 || (width >= 2 && filled < Math.max(2, (width + 1) / 2))) {
+    /**
+     * The end of the first stretch of rows without a gap that is a table of its own; a wider table may follow further
+     * down. All rows where there is none.
+     */
+    private int firstStandingAlone() {
+        int from = 0;
+        for (int i = 1; i <= rows.size(); i++) {
+            if (i == rows.size() || rows.get(i).blanksBefore() > 0) {
+                if (i < rows.size() && standsAlone(from, i)) {
+                    return i;
+                }
+                from = i;
+            }
+        }
+        return rows.size();
+    }
+
+    private boolean standsAlone(int from, int until) {
+        List<Row> stretch = rows.subList(from, until);
+        HeaderChoice own = new HeaderChoice(stretch, hints, clues);
+        Choice best = own.best(0, stretch.size());
+        if (!best.found() || best.bottom() > MOST_ROWS + 1) {
+            return false;
+        }
+        int columns = own.joined(best.top(), best.bottom()).size();
+        long records = stretch.subList(best.bottom() + 1, stretch.size()).stream()
+                .filter(row -> row.filled() * 2 > columns)
+                .count();
+        boolean known = own.hintShare(best.top(), best.bottom()) >= 0.5;
+        if (known && columns >= 2) {
+            return records >= 1;
+        }
+        return columns >= 3 && columns >= own.width && records >= 2 && own.contrast(best.bottom()) > 0;
+    }
+
+    /** True where the row at {@code top} can belong to the header that ends with the row at {@code bottom}. */
+    private boolean joins(int top, int bottom) {
+        Row upper = rows.get(top);
+        Row lower = rows.get(bottom);
+        if (!wordsOnly(upper) || !wordsOnly(lower)) {
+            return false;
+        }
+        if (clues.partlyMerged(upper.number(), upper, lower)) {
+            return true;
+        }
+        if (titleLike(upper) || upper.filled() < 2 && lower.filled() >= 2) {
+            return false;
+        }
+        if (isUnits(lower) || describes(upper, lower, bottom)) {
+            return true;
+        }
+        int spans = 0;
+        int onlyAbove = 0;
+        int over = 0;
+        for (int c = 0; c < upper.width(); c++) {
+            if (upper.blank(c)) {
+                continue;
+            }
+            boolean below = !lower.blank(c);
+            over += below ? 1 : 0;
+            onlyAbove += !below && filledBelow(bottom, c) ? 1 : 0;
+            spans += below && upper.blank(c + 1) && !lower.blank(c + 1) ? 1 : 0;
+        }
+        if (onlyAbove + over < upper.filled()) {
+            return false;
+        }
+        boolean namesTwice = different(lower) < lower.filled();
+        return over > 0 && (namesTwice || onlyAbove > 0 || spans >= 2 && spans == over);
+    }
+
+    /** True where every word of the lower row stands over values: a row that describes the columns, not a record. */
+    private boolean describes(Row upper, Row lower, int bottom) {
+        if (lower.filled() < 2 || upper.filled() < lower.filled() || bottom + 1 >= rows.size()) {
+            return false;
+        }
+        for (int c = 0; c < lower.width(); c++) {
+            if (!lower.blank(c) && (upper.blank(c) || !valuesBelow(bottom, c))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean isUnits(Row row) {
+        for (int c = 0; c < row.width(); c++) {
+            if (!row.blank(c) && !isUnit(row.text(c))) {
+                return false;
+            }
+        }
+        return row.filled() > 0;
+    }
+
+    /** True for {@code (EUR)}, {@code [t]}, {@code %} and the commonest units by themselves. */
+    static boolean isUnit(String text) {
+        String tidy = LooseText.tidy(text).toLowerCase(java.util.Locale.ROOT);
+        boolean enclosed = tidy.length() <= 24
+                && (tidy.startsWith("(") && tidy.endsWith(")") || tidy.startsWith("[") && tidy.endsWith("]"));
+        return enclosed || UNITS.contains(tidy) || tidy.matches("[%€$£°#‰]|in [a-z€$£%]{1,8}");
+    }
+
+    private boolean filledBelow(int index, int column) {
+        for (int below = index + 1; below < Math.min(rows.size(), index + 1 + LOOK_BELOW); below++) {
+            if (!rows.get(below).blank(column)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static int different(Row row) {
+        Set<String> different = new HashSet<>();
+        for (int c = 0; c < row.width(); c++) {
+            if (!row.blank(c)) {
+                different.add(LooseText.key(row.text(c)));
+            }
+        }
+        return different.size();
+    }
+
+    private static boolean wordsOnly(Row row) {
+        for (int c = 0; c < row.width(); c++) {
+            if (!row.blank(c)) {
+                Form form = Forms.of(row, c);
+                boolean word = form == Form.WORDS || form == Form.WORDS_AND_DIGITS;
+                if (!word && !couldBeSequenceMember(form, row.text(c)) && !isUnit(row.text(c))) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
+    /** Labels with what they label ("Port: Hollin") and long texts stand above tables, not over columns. */
+    private static boolean titleLike(Row row) {
+        for (int c = 0; c < row.width(); c++) {
+            if (!row.blank(c)) {
+                String text = row.text(c).strip();
+                if (text.length() > 40 || text.endsWith(":") || text.contains(": ")) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    /** The columns that the rows from {@code top} to {@code bottom} name. */
+    private Set<Integer> joined(int top, int bottom) {
+        Set<Integer> columns = new HashSet<>();
+        for (int i = top; i <= bottom; i++) {
+            for (int c = 0; c < rows.get(i).width(); c++) {
+                if (!rows.get(i).blank(c)) {
+                    columns.add(c);
+                }
+            }
+        }
+        return columns;
+    }
+
+    private double score(int top, int bottom) {
+        int columns = joined(top, bottom).size();
+        if (columns == 0 || (width >= 2 && columns < Math.max(2, (width + 1) / 2))) {
             return 0;
         }
+        double named = named(bottom);
+        double known = hintShare(top, bottom);
+        if (named < 0) {
+            return 0;
+        }
+        String[] names = HeaderNames.of(rows.subList(top, bottom + 1), clues);
+        long different = Arrays.stream(names)
+                .filter(name -> !name.isEmpty())
+                .map(LooseText::key)
+                .distinct()
+                .count();
+        double coverage = Math.min(1, columns / (double) Math.max(1, width));
+        double unique = different / (double) columns;
+        double early = 1.0 / (1 + top * 0.15);
+        double body = bottom == rows.size() - 1 && rows.size() > 1 ? 0.3 : 1;
+        double said = clues.headerRow(rows.get(bottom).number()) ? 12 : 0;
+        double taller = top == bottom ? 0 : isUnits(rows.get(bottom)) ? 1.5 : 0.6;
+        return (3 * named + 3 * coverage + 2 * unique + 2.5 * contrast(bottom) + 4 * known + early + said + taller)
+                * body;
+    }
+
+    /** The share of cells that are words or members of a sequence; -1 where the row cannot be a header. */
+    private double named(int index) {
+        Row row = rows.get(index);
         int words = 0;
         int members = 0;
-        Set<String> different = new HashSet<>();
         for (int column = 0; column < row.width(); column++) {
             if (row.blank(column)) {
                 continue;
@@ -100,24 +357,17 @@ final class HeaderChoice {
             Form form = Forms.of(row, column);
             String text = row.text(column);
             if (text.length() > LONGEST_HEADER) {
-                return 0;
+                return -1;
             }
-            different.add(LooseText.key(text));
             if (form == Form.WORDS || form == Form.WORDS_AND_DIGITS) {
                 words++;
             } else if (couldBeSequenceMember(form, text)) {
                 members++;
             }
         }
-        double named = (words + 0.9 * members) / filled;
-        if (words == 0 && hintShare(row) < 0.5 || named < 0.6) {
-            return 0;
-        }
-        double coverage = Math.min(1, filled / (double) Math.max(1, width));
-        double unique = different.size() / (double) filled;
-        double early = 1.0 / (1 + index * 0.15);
-        double body = index == rows.size() - 1 && rows.size() > 1 ? 0.3 : 1;
-        return (3 * named + 3 * coverage + unique + 2.5 * contrast(index) + 4 * hintShare(row) + early) * body;
+        double named = (words + 0.9 * members) / Math.max(1, row.filled());
+        boolean none = words == 0 && !isUnits(row) && hintShare(index, index) < 0.5;
+        return none || named < 0.6 ? -1 : named;
     }
 
     /** Years, dates and numbered things head columns too when they run across. */
@@ -127,66 +377,54 @@ final class HeaderChoice {
                         && text.strip().length() <= 4;
     }
 
-    private double hintShare(Row row) {
-        int known = 0;
-        int filled = 0;
-        for (int column = 0; column < row.width(); column++) {
-            if (!row.blank(column)) {
-                filled++;
-                known += row.kind(column) == CellKind.TEXT && hints.knows(row.text(column)) ? 1 : 0;
+    private double hintShare(int top, int bottom) {
+        double best = 0;
+        for (int i = top; i <= bottom; i++) {
+            Row row = rows.get(i);
+            int known = 0;
+            int filled = 0;
+            for (int column = 0; column < row.width(); column++) {
+                if (!row.blank(column)) {
+                    filled++;
+                    known += row.kind(column) == CellKind.TEXT && hints.knows(row.text(column)) ? 1 : 0;
+                }
             }
+            best = Math.max(best, filled == 0 ? 0 : known / (double) filled);
         }
-        return filled == 0 ? 0 : known / (double) filled;
+        return best;
     }
 
     /** The share of columns below that hold mostly values where this row holds words. */
-    private double contrast(int index) {
+    double contrast(int index) {
         Row row = rows.get(index);
         int columns = 0;
         int valued = 0;
         for (int column = 0; column < row.width(); column++) {
-            if (row.blank(column)) {
-                continue;
+            if (!row.blank(column)) {
+                columns++;
+                valued += valuesBelow(index, column) ? 1 : 0;
             }
-            columns++;
-            int values = 0;
-            int filled = 0;
-            for (int below = index + 1; below < Math.min(rows.size(), index + 1 + LOOK_BELOW); below++) {
-                Row other = rows.get(below);
-                if (!other.blank(column)) {
-                    filled++;
-                    values += isValue(Forms.of(other, column)) ? 1 : 0;
-                }
-            }
-            valued += filled > 0 && values * 2 > filled && !isValue(Forms.of(row, column)) ? 1 : 0;
         }
         return columns == 0 ? 0 : valued / (double) columns;
     }
 
-    private static boolean isValue(Form form) {
-        return form != Form.WORDS && form != Form.WORDS_AND_DIGITS && form != Form.NOTHING_WORD && form != Form.BLANK;
-    }
-
-    /**
-     * The row above that groups the columns of the header ("Quarter 1" over "Passengers" and "Fares"), taken only where
-     * the header alone would name columns twice.
-     */
-    private int groupAbove(int index) {
-        Row header = rows.get(index);
-        if (index == 0 || header.blanksBefore() > 0) {
-            return -1;
+    private boolean valuesBelow(int index, int column) {
+        if (isValue(Forms.of(rows.get(index), column))) {
+            return false;
         }
-        Set<String> different = new HashSet<>();
-        for (int column = 0; column < header.width(); column++) {
-            if (!header.blank(column)) {
-                different.add(LooseText.key(header.text(column)));
+        int values = 0;
+        int filled = 0;
+        for (int below = index + 1; below < Math.min(rows.size(), index + 1 + LOOK_BELOW); below++) {
+            Row other = rows.get(below);
+            if (!other.blank(column)) {
+                filled++;
+                values += isValue(Forms.of(other, column)) ? 1 : 0;
             }
         }
-        Row above = rows.get(index - 1);
-        boolean words = true;
-        for (int column = 0; column < above.width(); column++) {
-            words &= above.blank(column) || !Forms.of(above, column).isCellNumber();
-        }
-        return different.size() < header.filled() && above.filled() >= 2 && words ? index - 1 : -1;
+        return filled > 0 && values * 2 > filled;
+    }
+
+    static boolean isValue(Form form) {
+        return form != Form.WORDS && form != Form.WORDS_AND_DIGITS && form != Form.NOTHING_WORD && form != Form.BLANK;
     }
 }

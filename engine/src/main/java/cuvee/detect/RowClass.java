@@ -1,6 +1,8 @@
 package cuvee.detect;
 
+import java.util.Arrays;
 import java.util.Locale;
+import java.util.Optional;
 
 /** What a row of a sheet is, when it is not a record. */
 public enum RowClass {
@@ -23,6 +25,11 @@ public enum RowClass {
     /** The reason for setting such a row aside, in words. */
     public String meaning() {
         return meaning;
+    }
+
+    /** The class of a stable name; empty where there is none. */
+    public static Optional<RowClass> of(String word) {
+        return Arrays.stream(values()).filter(each -> each.word().equals(word)).findFirst();
     }
 
     /** The stable name used in JSON. */

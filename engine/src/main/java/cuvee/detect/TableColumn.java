@@ -8,5 +8,6 @@ import cuvee.value.Evidence;
  * @param index the sheet's column, from 0
  * @param header the header as spelled, white space tidied; made up from the column's letters where there is none
  * @param named false where the header was made up
+ * @param sum its numbers added up, approximately; 0 where it holds none
  */
-public record TableColumn(int index, String header, boolean named, Evidence evidence) {}
+public record TableColumn(int index, String header, boolean named, Evidence evidence, double sum) {}

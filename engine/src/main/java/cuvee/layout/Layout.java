@@ -1,5 +1,6 @@
 package cuvee.layout;
 
+import cuvee.detect.FoundTable;
 import cuvee.detect.TableColumn;
 import cuvee.value.Evidence;
 import cuvee.value.LooseText;
@@ -78,20 +79,25 @@ public record Layout(String signature, List<String> keys, List<String> headers, 
         Map<String, List<PlacedTable>> bySignature = new LinkedHashMap<>();
         for (PlacedTable table : tables) {
             bySignature
-                    .computeIfAbsent(String.join("|", keys(table)), signature -> new ArrayList<>())
+                    .computeIfAbsent(signatureOf(table.table()), signature -> new ArrayList<>())
                     .add(table);
         }
         List<Layout> layouts = new ArrayList<>();
         bySignature.forEach((signature, same) -> layouts.add(new Layout(
                 signature,
-                keys(same.get(0)),
+                keys(same.get(0).table()),
                 same.get(0).table().columns().stream().map(TableColumn::header).toList(),
                 same)));
         return layouts;
     }
 
-    private static List<String> keys(PlacedTable table) {
-        return table.table().columns().stream()
+    /** What the layout of a table is called. */
+    public static String signatureOf(FoundTable table) {
+        return String.join("|", keys(table));
+    }
+
+    private static List<String> keys(FoundTable table) {
+        return table.columns().stream()
                 .map(column -> LooseText.key(column.header()))
                 .toList();
     }

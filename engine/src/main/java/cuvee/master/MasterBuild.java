@@ -34,7 +34,7 @@ final class MasterBuild {
     long run() throws SQLException {
         Map<Integer, String> shapes = new LinkedHashMap<>();
         for (MasterPlan.Table table : plan.tables()) {
-            shapes.merge(table.id(), shape(table), String::concat);
+            shapes.put(table.id(), shape(table));
         }
         if (shapes.values().stream().anyMatch(Readings::needsFunction)) {
             registering.register();
@@ -126,7 +126,7 @@ final class MasterBuild {
     private long insert(Statement statement, Map<Integer, String> shapes, Map<Integer, String> built)
             throws SQLException {
         statement.execute(
-                "CREATE OR REPLACE TEMP TABLE todo(tbl INTEGER, ord INTEGER, first INTEGER, last INTEGER, shape VARCHAR, file VARCHAR, sheet VARCHAR, grp INTEGER)");
+                "CREATE OR REPLACE TEMP TABLE todo(tbl INTEGER, staged INTEGER, ord INTEGER, first INTEGER, last INTEGER, shape VARCHAR, file VARCHAR, sheet VARCHAR, grp INTEGER)");
         Map<String, Integer> groups = new LinkedHashMap<>();
         List<MasterPlan.Table> samples = new ArrayList<>();
         try (var appender = connection.createAppender(DuckDBConnection.DEFAULT_SCHEMA, "todo")) {
@@ -144,6 +144,7 @@ final class MasterBuild {
                         });
                 appender.beginRow();
                 appender.append(table.id());
+                appender.append(table.staged());
                 appender.append(order++);
                 appender.append(table.firstRow());
                 appender.append(table.lastRow());
@@ -158,11 +159,11 @@ final class MasterBuild {
         for (Map.Entry<String, Integer> group : groups.entrySet()) {
             boolean aside = group.getKey().contains(" s ASIDE");
             String select = group.getKey().replaceFirst(" ASIDE", "");
-            made += statement.executeUpdate("INSERT INTO master SELECT s.tbl, s.row" + select
-                    + " JOIN todo p ON s.tbl = p.tbl WHERE p.grp = " + group.getValue()
+            made += statement.executeUpdate("INSERT INTO master SELECT p.tbl, s.row" + select
+                    + " JOIN todo p ON s.tbl = p.staged WHERE p.grp = " + group.getValue()
                     + " AND s.row BETWEEN p.first AND p.last"
                     + zone(samples.get(group.getValue()), group.getValue(), statement)
-                    + (aside ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = s.tbl AND a.row = s.row)" : ""));
+                    + (aside ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)" : ""));
         }
         statement.execute("DELETE FROM part");
         statement.execute("INSERT INTO part SELECT tbl, ord, first, last, shape FROM todo ORDER BY ord");
@@ -171,10 +172,11 @@ final class MasterBuild {
 
     /** The range of table numbers of a group, so that the store skips what lies outside. */
     private static String zone(MasterPlan.Table sample, int group, Statement statement) throws SQLException {
-        try (ResultSet range = statement.executeQuery("SELECT min(tbl), max(tbl) FROM todo WHERE grp = " + group)) {
+        try (ResultSet range =
+                statement.executeQuery("SELECT min(staged), max(staged) FROM todo WHERE grp = " + group)) {
             return range.next()
                     ? " AND s.tbl BETWEEN " + range.getInt(1) + " AND " + range.getInt(2)
-                    : " AND s.tbl = " + sample.id();
+                    : " AND s.tbl = " + sample.staged();
         }
     }
 }

@@ -60,7 +60,8 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
     /**
      * One table's part in the master.
      *
-     * @param id its number in staging
+     * @param id its own number
+     * @param staged the number under which its sheet's rows are staged
      * @param width the width of the staging table that holds its rows
      * @param firstRow the first row that can be a record
      * @param runs the row numbers of its records
@@ -68,6 +69,7 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
      */
     public record Table(
             int id,
+            int staged,
             int width,
             String source,
             String sheet,

@@ -136,9 +136,8 @@ public final class MasterReader implements AutoCloseable {
             if (to == from + 1) {
                 addPieces(plan.tables().get(from), slices);
             } else {
-                slices.add(new Slice(
-                        " FROM master m JOIN part p ON m.tbl = p.tbl AND m.row BETWEEN p.first AND p.last WHERE p.ord >= "
-                                + from + " AND p.ord < " + to + " ORDER BY p.ord, m.row"));
+                slices.add(new Slice(" FROM master m JOIN part p ON m.tbl = p.tbl WHERE p.ord >= " + from
+                        + " AND p.ord < " + to + " ORDER BY p.ord, m.row"));
             }
             from = to;
         }
@@ -298,7 +297,7 @@ public final class MasterReader implements AutoCloseable {
             select.setLength(select.length() - 2);
             try (Statement statement = connection.createStatement()) {
                 statement.execute("COPY (" + select
-                        + " FROM master m JOIN part p ON m.tbl = p.tbl AND m.row BETWEEN p.first AND p.last ORDER BY p.ord, m.row) TO "
+                        + " FROM master m JOIN part p ON m.tbl = p.tbl ORDER BY p.ord, m.row) TO "
                         + Sql.literal(file.toString()) + " (FORMAT PARQUET)");
             }
         });

@@ -5,6 +5,7 @@ import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.place.Where;
 import cuvee.sheet.CellKind;
+import cuvee.sheet.Row;
 import cuvee.value.Convention;
 import cuvee.value.Type;
 import cuvee.value.ValueReader;
@@ -26,6 +27,7 @@ import java.util.Optional;
 import java.util.Properties;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.duckdb.DuckDBConnection;
 import org.duckdb.DuckDBFunctions;
@@ -36,7 +38,7 @@ import org.jspecify.annotations.Nullable;
  * staging by a {@link MasterPlan} and kept in step with it table by table. One process has it open at a time.
  */
 public final class Store implements AutoCloseable {
-    private static final String FORMAT = "1";
+    private static final String FORMAT = "2";
     private final DuckDBConnection connection;
     private final Set<Integer> stagingWidths = new HashSet<>();
     private @Nullable ArrowFeed feed;
@@ -289,23 +291,33 @@ public final class Store implements AutoCloseable {
         });
     }
 
-    /** Removes what was staged under table numbers that no source has any more. */
-    public void keepOnly(Set<Integer> live) {
+    /** Removes what was staged for sheets, and set aside for tables, that no source has any more. */
+    public void keepOnly(Set<Integer> liveSheets, Set<Integer> liveTables) {
         Sql.run("clearing away", () -> {
             try (Statement statement = connection.createStatement()) {
                 for (int width : stagingWidths) {
                     List<Integer> dead = new ArrayList<>();
                     try (ResultSet ids = statement.executeQuery("SELECT DISTINCT tbl FROM " + staging(width))) {
                         while (ids.next()) {
-                            if (!live.contains(ids.getInt(1))) {
+                            if (!liveSheets.contains(ids.getInt(1))) {
                                 dead.add(ids.getInt(1));
                             }
                         }
                     }
                     if (!dead.isEmpty()) {
                         statement.execute("DELETE FROM " + staging(width) + " WHERE tbl IN (" + join(dead) + ")");
-                        statement.execute("DELETE FROM aside WHERE tbl IN (" + join(dead) + ")");
                     }
+                }
+                List<Integer> dead = new ArrayList<>();
+                try (ResultSet ids = statement.executeQuery("SELECT DISTINCT tbl FROM aside")) {
+                    while (ids.next()) {
+                        if (!liveTables.contains(ids.getInt(1))) {
+                            dead.add(ids.getInt(1));
+                        }
+                    }
+                }
+                if (!dead.isEmpty()) {
+                    statement.execute("DELETE FROM aside WHERE tbl IN (" + join(dead) + ")");
                 }
             }
         });
@@ -350,6 +362,47 @@ public final class Store implements AutoCloseable {
             }
             return cells;
         });
+    }
+
+    /**
+     * Hands over the rows of a sheet again as they were staged, at most so many from a row on.
+     *
+     * @param lines true for text files, where a row takes as many lines as its cells have
+     */
+    public void replay(int staged, int width, boolean lines, int fromRow, int most, Consumer<Row> receiver) {
+        Sql.run("reading rows again", () -> {
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("SELECT * FROM " + staging(width) + " WHERE tbl = " + staged
+                            + " AND row >= " + fromRow + " ORDER BY row LIMIT " + most)) {
+                Row row = new Row();
+                int last = fromRow - 1;
+                while (rows.next()) {
+                    int number = rows.getInt(2);
+                    int taken = lines ? lineBreaks(row) : 0;
+                    row.begin(number, Math.max(0, number - last - 1 - taken));
+                    last = number;
+                    for (int i = 0; i < width; i++) {
+                        String cell = rows.getString(i + 3);
+                        if (cell != null) {
+                            row.set(i, CellKind.ofStaged(cell), CellKind.textOf(cell));
+                        }
+                    }
+                    receiver.accept(row);
+                }
+            }
+        });
+    }
+
+    private static int lineBreaks(Row row) {
+        int breaks = 0;
+        for (int column = 0; column < row.width(); column++) {
+            for (int i = row.kind(column) == CellKind.EMPTY ? row.end(column) : row.start(column);
+                    i < row.end(column);
+                    i++) {
+                breaks += row.chars()[i] == '\n' ? 1 : 0;
+            }
+        }
+        return breaks;
     }
 
     // ---- the master ----
@@ -415,8 +468,8 @@ public final class Store implements AutoCloseable {
                     String cell = "s.c" + fed.column();
                     try (ResultSet rows = statement.executeQuery("SELECT s.row, " + cell + " FROM "
                             + staging(table.width())
-                            + " s JOIN master m ON m.tbl = s.tbl AND m.row = s.row WHERE s.tbl = "
-                            + table.id() + " AND m.m" + column + " IS NULL AND " + cell
+                            + " s JOIN master m ON m.tbl = " + table.id() + " AND m.row = s.row WHERE s.tbl = "
+                            + table.staged() + " AND m.m" + column + " IS NULL AND " + cell
                             + " IS NOT NULL AND trim(" + cell + ") <> '' ORDER BY s.row LIMIT "
                             + (most - misfits.size()))) {
                         while (rows.next()) {
@@ -480,7 +533,7 @@ public final class Store implements AutoCloseable {
         try (Statement statement = connection.createStatement();
                 ResultSet rows = statement.executeQuery("SELECT tbl, shape FROM part ORDER BY ord")) {
             while (rows.next()) {
-                parts.merge(rows.getInt(1), rows.getString(2), String::concat);
+                parts.put(rows.getInt(1), rows.getString(2));
             }
         }
         return new HashMap<>(parts);

@@ -11,11 +11,14 @@ import cuvee.detect.FoundTable.Doubt;
 import cuvee.detect.FoundTable.Run;
 import cuvee.detect.FoundTable.StatedTotal;
 import cuvee.detect.RowClass;
+import cuvee.detect.SheetClues;
 import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.place.Where;
 import cuvee.refresh.SourceFacts.SheetFacts;
+import cuvee.sheet.CellRange;
+import cuvee.sheet.NamedRange;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
 import java.util.ArrayList;
@@ -46,6 +49,15 @@ final class FactsJson {
             node.put("name", sheet.name());
             node.put("form", sheet.form());
             node.put("aside", sheet.asideKind());
+            clues(node, sheet.clues());
+            node.put("hiddenRows", sheet.hiddenRows()).put("hiddenColumns", sheet.hiddenColumns());
+            for (SourceFacts.Plain plain : sheet.plain()) {
+                ObjectNode p = node.withArray("plain").addObject();
+                p.put("close", plain.close());
+                plain.keys().forEach(p.putArray("keys")::add);
+            }
+            sheet.signatures().forEach(node.putArray("signatures")::add);
+            node.put("under", sheet.under()).put("firstTable", sheet.firstTable());
             sheet.tables().forEach(table -> table(node.withArray("tables").addObject(), table));
         }
         for (Finding finding : facts.problem()) {
@@ -64,7 +76,20 @@ final class FactsJson {
     /** What a source holds, apart from its name and time: two files that hold the same have the same. */
     static String content(SourceFacts facts) {
         List<SheetFacts> sheets = facts.sheets().stream()
-                .map(sheet -> new SheetFacts(0, 0, sheet.name(), sheet.form(), sheet.asideKind(), sheet.tables()))
+                .map(sheet -> new SheetFacts(
+                        0,
+                        0,
+                        sheet.name(),
+                        sheet.form(),
+                        sheet.asideKind(),
+                        SheetClues.NONE,
+                        0,
+                        0,
+                        List.of(),
+                        List.of(),
+                        "",
+                        0,
+                        sheet.tables()))
                 .toList();
         return write(new SourceFacts("", facts.size(), 0, "", sheets, List.of()));
     }
@@ -74,6 +99,7 @@ final class FactsJson {
         node.put("last", table.lastRow());
         node.put("blanks", table.blanks());
         node.put("reason", table.reason());
+        node.put("reading", table.reading());
         node.put("sure", table.header() == FoundTable.Sureness.SURE);
         table.headerRows().forEach(node.putArray("header")::add);
         table.titles().forEach(node.putArray("titles")::add);
@@ -97,6 +123,7 @@ final class FactsJson {
         for (TableColumn column : table.columns()) {
             ObjectNode c = columns.addObject();
             c.put("index", column.index()).put("header", column.header()).put("named", column.named());
+            c.put("sum", column.sum());
             Evidence evidence = column.evidence();
             ObjectNode counts = c.putObject("counts");
             evidence.counts().forEach((form, count) -> counts.put(form.name(), count));
@@ -146,7 +173,41 @@ final class FactsJson {
                 node.path("name").asText(),
                 node.path("form").asText(),
                 node.path("aside").asText(),
+                new SheetClues(
+                        list(
+                                node.path("named"),
+                                n -> new NamedRange(
+                                        n.path("name").asText(),
+                                        NamedRange.Kind.valueOf(n.path("kind").asText()),
+                                        range(n.path("range")),
+                                        n.path("totals").asInt())),
+                        list(node.path("merged"), FactsJson::range)),
+                node.path("hiddenRows").asInt(),
+                node.path("hiddenColumns").asInt(),
+                list(
+                        node.path("plain"),
+                        p -> new SourceFacts.Plain(
+                                list(p.path("keys"), JsonNode::asText),
+                                p.path("close").asBoolean())),
+                list(node.path("signatures"), JsonNode::asText),
+                node.path("under").asText(),
+                node.path("firstTable").asInt(),
                 list(node.path("tables"), FactsJson::table));
+    }
+
+    private static void clues(ObjectNode node, SheetClues clues) {
+        for (NamedRange named : clues.named()) {
+            ObjectNode n = node.withArray("named").addObject();
+            n.put("name", named.name())
+                    .put("kind", named.kind().name())
+                    .put("range", named.range().toString())
+                    .put("totals", named.totalRows());
+        }
+        clues.merged().forEach(range -> node.withArray("merged").add(range.toString()));
+    }
+
+    private static CellRange range(JsonNode node) {
+        return CellRange.of(node.asText()).orElseThrow(() -> new IllegalArgumentException(node.asText()));
     }
 
     private static FoundTable table(JsonNode node) {
@@ -187,7 +248,8 @@ final class FactsJson {
                                 t.path("added").asDouble(),
                                 t.path("records").asInt())),
                 node.path("sure").asBoolean() ? FoundTable.Sureness.SURE : FoundTable.Sureness.CLOSE,
-                node.path("reason").asText());
+                node.path("reason").asText(),
+                node.path("reading").asText());
     }
 
     private static TableColumn column(JsonNode node) {
@@ -203,7 +265,8 @@ final class FactsJson {
                         counts,
                         list(node.path("measures"), JsonNode::asLong),
                         longs(node.path("odd")),
-                        longs(node.path("currencies"))));
+                        longs(node.path("currencies"))),
+                node.path("sum").asDouble());
     }
 
     private static Map<String, Long> longs(JsonNode node) {

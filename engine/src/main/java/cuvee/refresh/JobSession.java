@@ -1,11 +1,9 @@
 package cuvee.refresh;
 
 import cuvee.collect.Collector;
-import cuvee.collect.Fingerprint;
 import cuvee.collect.Source;
 import cuvee.deliver.MasterFiles;
 import cuvee.detect.FoundTable;
-import cuvee.detect.HeaderHints;
 import cuvee.detect.TableColumn;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Finding;
@@ -18,14 +16,10 @@ import cuvee.job.Job;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
-import cuvee.master.StageWriter;
 import cuvee.master.Store;
 import cuvee.place.Says;
 import cuvee.place.Where;
-import cuvee.refresh.SourceFacts.SheetFacts;
 import cuvee.sheet.CellKind;
-import cuvee.sheet.ReadLimits;
-import cuvee.value.LooseText;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -33,14 +27,9 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -75,7 +64,13 @@ public final class JobSession implements AutoCloseable {
         this.jobId = jobId;
         this.store = Store.open(workplace.cacheOf(jobId), workplace.means());
         store.facts().forEach((path, json) -> FactsJson.read(json).ifPresent(facts -> known.put(path, facts)));
-        nextId.set(store.nextTable());
+        int most = known.values().stream()
+                .flatMap(source -> source.sheets().stream())
+                .mapToInt(
+                        sheet -> sheet.firstTable() + Math.max(1, sheet.tables().size()))
+                .max()
+                .orElse(0);
+        nextId.set(Math.max(most, store.nextTable()));
     }
 
     /**
@@ -116,8 +111,9 @@ public final class JobSession implements AutoCloseable {
         List<Question> questions = new ArrayList<>();
         watch.lap("collect");
 
-        Set<String> replaced = new HashSet<>();
-        Map<String, SourceFacts> facts = read(collected.sources(), mode, progress, replaced);
+        Gathering gathering = new Gathering(workplace, store, nextId, known);
+        gathering.gather(job, collected.sources(), mode, progress);
+        Map<String, SourceFacts> facts = gathering.facts();
         watch.lap("read");
 
         progress.at(Progress.Stage.PLANNING, 0, 0);
@@ -135,8 +131,8 @@ public final class JobSession implements AutoCloseable {
 
         progress.at(Progress.Stage.MAKING, 0, 0);
         store.build(proposal.plan());
-        keepFacts(facts, gone, replaced);
-        List<SourceReport> reports = reports(collected.sources(), facts, gone, proposal, findings);
+        keepFacts(facts, gone, gathering.replaced());
+        List<SourceReport> reports = Reports.of(collected.sources(), facts, gone, proposal, findings);
         questions.addAll(proposal.questions());
         findings.addAll(proposal.findings());
         findings.addAll(misfitCells(proposal));
@@ -189,162 +185,9 @@ public final class JobSession implements AutoCloseable {
         return jobFolder.resolve(delivery.target()).toAbsolutePath().normalize();
     }
 
-    // ---- reading ----
-
-    private Map<String, SourceFacts> read(List<Source> sources, Mode mode, Progress progress, Set<String> replaced) {
-        Map<String, SourceFacts> facts = new HashMap<>();
-        List<Source> toRead = new ArrayList<>();
-        for (Source source : sources) {
-            if (!source.taken()) {
-                continue;
-            }
-            SourceFacts before = known.get(source.path());
-            if (before != null && mode == Mode.CHANGED_ONLY && unchanged(before, source)) {
-                facts.put(source.path(), before);
-            } else {
-                toRead.add(source);
-            }
-        }
-        if (toRead.isEmpty()) {
-            return facts;
-        }
-        Map<String, SourceFacts> first = readAll(toRead, HeaderHints.NONE, progress);
-        facts.putAll(first);
-        HeaderHints hints = hints(facts.values());
-        List<Source> again = toRead.stream()
-                .filter(source -> hintsCouldHelp(first.get(source.path()), hints))
-                .toList();
-        if (!again.isEmpty()) {
-            facts.putAll(readAll(again, hints, progress));
-        }
-        toRead.forEach(source -> replaced.add(source.path()));
-        store.putAside(aside(toRead, facts));
-        return facts;
-    }
-
-    private static Map<Integer, Map<Integer, String>> aside(List<Source> read, Map<String, SourceFacts> facts) {
-        Map<Integer, Map<Integer, String>> bySheet = new TreeMap<>();
-        for (Source source : read) {
-            SourceFacts found = facts.get(source.path());
-            if (found == null) {
-                continue;
-            }
-            for (SheetFacts sheet : found.sheets()) {
-                for (FoundTable table : sheet.tables()) {
-                    Map<Integer, String> rows = bySheet.computeIfAbsent(sheet.id(), id -> new TreeMap<>());
-                    table.aside()
-                            .forEach(row -> rows.put(row.row(), row.rowClass().word()));
-                }
-            }
-        }
-        return bySheet;
-    }
-
-    private boolean unchanged(SourceFacts before, Source source) {
-        if (before.size() != source.size() || before.modified() != source.modified()) {
-            return false;
-        }
-        return before.fingerprint().isEmpty() || before.fingerprint().equals(Fingerprint.of(source.file()));
-    }
-
-    private Map<String, SourceFacts> readAll(List<Source> sources, HeaderHints hints, Progress progress) {
-        long now = workplace.clock().millis();
-        AtomicInteger next = new AtomicInteger();
-        AtomicInteger done = new AtomicInteger();
-        progress.at(Progress.Stage.READING, 0, sources.size());
-        int workers = Math.min(workplace.readers(), sources.size());
-        ExecutorService pool = Executors.newFixedThreadPool(workers, run -> {
-            Thread thread = new Thread(run, "cuvee-reader");
-            thread.setDaemon(true);
-            return thread;
-        });
-        List<Future<Map<String, SourceFacts>>> parts = new ArrayList<>();
-        for (int i = 0; i < workers; i++) {
-            parts.add(pool.submit(() -> {
-                Map<String, SourceFacts> part = new HashMap<>();
-                SourceReading reading = new SourceReading(nextId, ReadLimits.DEFAULT, hints);
-                try (StageWriter writer = store.stageWriter()) {
-                    int at = next.getAndIncrement();
-                    while (at < sources.size()) {
-                        part.put(sources.get(at).path(), reading.read(sources.get(at), writer, now));
-                        progress.at(Progress.Stage.READING, done.incrementAndGet(), sources.size());
-                        at = next.getAndIncrement();
-                    }
-                    writer.flush();
-                }
-                return part;
-            }));
-        }
-        try {
-            return gather(parts);
-        } finally {
-            pool.shutdownNow();
-        }
-    }
-
-    private static Map<String, SourceFacts> gather(List<Future<Map<String, SourceFacts>>> parts) {
-        Map<String, SourceFacts> all = new HashMap<>();
-        try {
-            for (Future<Map<String, SourceFacts>> part : parts) {
-                all.putAll(part.get());
-            }
-            return all;
-        } catch (InterruptedException stopped) {
-            parts.forEach(part -> part.cancel(true));
-            Thread.currentThread().interrupt();
-            throw new CancellationException();
-        } catch (ExecutionException failed) {
-            parts.forEach(part -> part.cancel(true));
-            if (failed.getCause() instanceof RuntimeException known) {
-                throw known;
-            }
-            throw new IllegalStateException(failed.getCause());
-        }
-    }
-
-    private static HeaderHints hints(Iterable<SourceFacts> facts) {
-        Map<String, Integer> tablesByKey = new HashMap<>();
-        facts.forEach(source -> source.sheets()
-                .forEach(sheet -> sheet.tables().forEach(table -> {
-                    Set<String> keys = new HashSet<>();
-                    table.columns().stream()
-                            .filter(TableColumn::named)
-                            .forEach(c -> keys.add(LooseText.key(c.header())));
-                    keys.forEach(key -> tablesByKey.merge(key, 1, Integer::sum));
-                })));
-        Set<String> shared = new HashSet<>();
-        tablesByKey.forEach((key, tables) -> {
-            if (tables > 1) {
-                shared.add(key);
-            }
-        });
-        return new HeaderHints(shared);
-    }
-
-    private static boolean hintsCouldHelp(@Nullable SourceFacts facts, HeaderHints hints) {
-        return facts != null
-                && !hints.looseKeys().isEmpty()
-                && facts.sheets().stream()
-                        .flatMap(sheet -> sheet.tables().stream())
-                        .anyMatch(table -> table.header() == FoundTable.Sureness.CLOSE && !knows(hints, table));
-    }
-
-    private static boolean knows(HeaderHints hints, FoundTable table) {
-        long known = table.columns().stream()
-                .filter(column -> hints.looseKeys().contains(LooseText.key(column.header())))
-                .count();
-        return known * 2 >= table.columns().size();
-    }
-
     private static List<PlacedTable> placed(List<SourceFacts> sources) {
         List<PlacedTable> placed = new ArrayList<>();
-        for (SourceFacts source : sources) {
-            for (SheetFacts sheet : source.sheets()) {
-                for (FoundTable table : sheet.tables()) {
-                    placed.add(new PlacedTable(sheet.id(), sheet.width(), source.path(), sheet.name(), table));
-                }
-            }
-        }
+        sources.forEach(source -> source.sheets().forEach(sheet -> placed.addAll(sheet.placed(source.path()))));
         return placed;
     }
 
@@ -419,9 +262,14 @@ public final class JobSession implements AutoCloseable {
         facts.forEach(known::put);
         boolean unreadable = facts.values().stream().anyMatch(source -> !source.readable());
         if ((hadOthers && !replaced.isEmpty()) || !forgotten.isEmpty() || unreadable) {
-            Set<Integer> live = new HashSet<>();
-            known.values().forEach(source -> source.sheets().forEach(sheet -> live.add(sheet.id())));
-            store.keepOnly(live);
+            Set<Integer> sheets = new HashSet<>();
+            Set<Integer> tables = new HashSet<>();
+            known.values()
+                    .forEach(source -> source.sheets().forEach(sheet -> {
+                        sheets.add(sheet.id());
+                        sheet.placed(source.path()).forEach(table -> tables.add(table.id()));
+                    }));
+            store.keepOnly(sheets, tables);
         }
     }
 
@@ -474,96 +322,6 @@ public final class JobSession implements AutoCloseable {
         }
     }
 
-    // ---- reporting ----
-
-    private List<SourceReport> reports(
-            List<Source> sources,
-            Map<String, SourceFacts> facts,
-            Map<String, SourceFacts> gone,
-            Proposal proposal,
-            List<Finding> findings) {
-        List<SourceReport> reports = new ArrayList<>();
-        for (Source source : sources) {
-            SourceFacts found = facts.get(source.path());
-            if (found == null) {
-                findings.add(new Finding(
-                        Severity.NOTICE,
-                        source.asideKind(),
-                        Where.source(source.path()),
-                        "It is " + source.aside() + ".",
-                        "It is set aside.",
-                        ""));
-                reports.add(new SourceReport(
-                        source.path(),
-                        source.size(),
-                        source.modified(),
-                        SourceReport.State.SET_ASIDE,
-                        source.asideKind(),
-                        source.aside(),
-                        List.of(),
-                        List.of()));
-            } else {
-                reports.add(report(found, SourceReport.State.TAKEN, proposal, findings));
-            }
-        }
-        gone.values().forEach(found -> reports.add(report(found, SourceReport.State.GONE, proposal, findings)));
-        return reports;
-    }
-
-    private static SourceReport report(
-            SourceFacts facts, SourceReport.State state, Proposal proposal, List<Finding> findings) {
-        if (!facts.readable()) {
-            Finding problem = facts.problem().get(0);
-            findings.add(problem);
-            return new SourceReport(
-                    facts.path(),
-                    facts.size(),
-                    facts.modified(),
-                    SourceReport.State.SET_ASIDE,
-                    problem.kind(),
-                    problem.what(),
-                    List.of(),
-                    List.of());
-        }
-        List<PlacedTable> in = new ArrayList<>();
-        List<SourceReport.Outside> out = new ArrayList<>();
-        for (SheetFacts sheet : facts.sheets()) {
-            if (!sheet.asideKind().isEmpty()) {
-                boolean hidden = sheet.asideKind().equals("hidden-sheet");
-                findings.add(new Finding(
-                        hidden ? Severity.WARNING : Severity.NOTICE,
-                        sheet.asideKind(),
-                        Where.sheet(facts.path(), sheet.name()),
-                        hidden ? "The sheet is hidden." : "The sheet holds no table.",
-                        "It is set aside.",
-                        hidden ? "Unhide it in the workbook if its rows belong to the master." : ""));
-                out.add(new SourceReport.Outside(
-                        sheet.name(), Optional.empty(), hidden ? "the sheet is hidden" : "it holds no table"));
-            }
-            for (FoundTable table : sheet.tables()) {
-                PlacedTable placed = new PlacedTable(sheet.id(), sheet.width(), facts.path(), sheet.name(), table);
-                String reason = proposal.outside().get(placed);
-                if (reason == null) {
-                    in.add(placed);
-                } else {
-                    out.add(new SourceReport.Outside(sheet.name(), Optional.of(placed), reason));
-                }
-            }
-        }
-        boolean aside = in.isEmpty();
-        String reason =
-                !aside ? "" : out.isEmpty() ? "it holds no table" : out.get(0).reason();
-        return new SourceReport(
-                facts.path(),
-                facts.size(),
-                facts.modified(),
-                aside ? SourceReport.State.SET_ASIDE : state,
-                aside ? "no-table" : "",
-                reason,
-                in,
-                out);
-    }
-
     // ---- the master ----
 
     /** A reader of the master as it was made for an outcome. */
@@ -588,7 +346,7 @@ public final class JobSession implements AutoCloseable {
     public Trail trail(Outcome outcome, MasterReader.Line line, int column) {
         MasterPlan plan = outcome.proposal().plan();
         MasterPlan.Table table = plan.tables().stream()
-                .filter(t -> t.id() == line.table() && line.row() >= t.firstRow() && line.row() <= t.lastRow())
+                .filter(t -> t.id() == line.table())
                 .findFirst()
                 .orElseThrow();
         Where sheet = Where.sheet(table.source(), table.sheet());
@@ -596,7 +354,7 @@ public final class JobSession implements AutoCloseable {
         if (feed == null) {
             return new Trail(sheet.row(line.row()), "", "");
         }
-        List<@Nullable String> cells = store.stagedRow(table.id(), table.width(), line.row());
+        List<@Nullable String> cells = store.stagedRow(table.staged(), table.width(), line.row());
         String staged = feed.column() < cells.size() ? cells.get(feed.column()) : null;
         String header = headerOf(table, feed.column());
         return new Trail(
@@ -609,10 +367,9 @@ public final class JobSession implements AutoCloseable {
             return "";
         }
         return facts.sheets().stream()
-                .filter(sheet -> sheet.id() == table.id())
-                .flatMap(sheet -> sheet.tables().stream())
-                .filter(found -> found.firstRow() == table.firstRow())
-                .flatMap(found -> found.columns().stream())
+                .flatMap(sheet -> sheet.placed(facts.path()).stream())
+                .filter(placed -> placed.id() == table.id())
+                .flatMap(placed -> placed.table().columns().stream())
                 .filter(found -> found.index() == column)
                 .map(TableColumn::header)
                 .findFirst()

@@ -2,6 +2,8 @@ package cuvee.refresh;
 
 import cuvee.detect.FoundTable;
 import cuvee.detect.HeaderHints;
+import cuvee.detect.Reading;
+import cuvee.detect.SheetClues;
 import cuvee.detect.TableFinder;
 import cuvee.place.Where;
 import cuvee.sheet.ReadLimits;
@@ -9,6 +11,7 @@ import cuvee.sheet.Row;
 import cuvee.sheet.SheetFiles;
 import cuvee.sheet.SheetInfo;
 import cuvee.sheet.SheetInfo.Visibility;
+import cuvee.sheet.SheetSight;
 import cuvee.sheet.SheetVisitor;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -43,13 +46,18 @@ public final class Peek {
             @Override
             public Wanted sheet(SheetInfo sheet) {
                 current = sheet;
-                finder = new TableFinder(HeaderHints.NONE);
+                finder = new TableFinder(HeaderHints.NONE, new SheetClues(sheet.named(), List.of()), Reading.DEFAULT);
                 return Wanted.ROWS;
             }
 
             @Override
             public void row(Row row) {
                 finder.row(row);
+            }
+
+            @Override
+            public void sight(SheetSight sight) {
+                finder.merged(sight.merged());
             }
 
             @Override

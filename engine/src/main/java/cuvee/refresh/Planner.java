@@ -266,6 +266,7 @@ final class Planner {
             }
             planned.add(new MasterPlan.Table(
                     table.id(),
+                    table.staged(),
                     table.width(),
                     table.source(),
                     table.sheet(),

@@ -1,7 +1,12 @@
 package cuvee.refresh;
 
 import cuvee.detect.FoundTable;
+import cuvee.detect.SheetClues;
+import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
+import cuvee.layout.PlacedTable;
+import cuvee.value.LooseText;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -25,11 +30,93 @@ record SourceFacts(
      * @param id its number in staging
      * @param width the width of the staging table that holds its rows
      * @param asideKind why its rows were not read, as a stable word; empty where they were
+     * @param clues what the workbook says of it besides its cells
+     * @param plain what was found before the other tables of the batch and the job had a say
+     * @param signatures the layouts of its tables before the job had a say
+     * @param under what had a say in what was found: a hash of hints, and readings in words
+     * @param firstTable the number of its first table; the others follow
      */
-    record SheetFacts(int id, int width, String name, String form, String asideKind, List<FoundTable> tables) {
+    record SheetFacts(
+            int id,
+            int width,
+            String name,
+            String form,
+            String asideKind,
+            SheetClues clues,
+            int hiddenRows,
+            int hiddenColumns,
+            List<Plain> plain,
+            List<String> signatures,
+            String under,
+            int firstTable,
+            List<FoundTable> tables) {
         SheetFacts {
+            plain = List.copyOf(plain);
+            signatures = List.copyOf(signatures);
             tables = List.copyOf(tables);
         }
+
+        /** The same sheet with its tables found anew. */
+        SheetFacts found(List<String> newSignatures, String newUnder, int first, List<FoundTable> newTables) {
+            return new SheetFacts(
+                    id,
+                    width,
+                    name,
+                    form,
+                    newTables.isEmpty() ? EMPTY : "",
+                    clues,
+                    hiddenRows,
+                    hiddenColumns,
+                    plain,
+                    newSignatures,
+                    newUnder,
+                    first,
+                    newTables);
+        }
+
+        /** Its tables with their numbers and place. */
+        List<PlacedTable> placed(String source) {
+            List<PlacedTable> placed = new ArrayList<>();
+            for (FoundTable table : tables) {
+                placed.add(new PlacedTable(firstTable + placed.size(), id, width, source, name, table));
+            }
+            return placed;
+        }
+
+        boolean isText() {
+            return name.isEmpty();
+        }
+    }
+
+    /** Why a sheet without a table is set aside. */
+    static final String EMPTY = "empty-sheet";
+
+    /** Why a hidden sheet is set aside. */
+    static final String HIDDEN = "hidden-sheet";
+
+    /**
+     * A table as its sheet alone shows it.
+     *
+     * @param keys the loose keys of its named headers
+     * @param close true where another row could be its header
+     */
+    record Plain(List<String> keys, boolean close) {
+        Plain {
+            keys = List.copyOf(keys);
+        }
+
+        static Plain of(FoundTable table) {
+            return new Plain(
+                    table.columns().stream()
+                            .filter(TableColumn::named)
+                            .map(column -> LooseText.key(column.header()))
+                            .toList(),
+                    table.header() == FoundTable.Sureness.CLOSE);
+        }
+    }
+
+    SourceFacts withSheets(List<SheetFacts> others) {
+        return new SourceFacts(path, size, modified, fingerprint, others, problem);
     }
 
     boolean readable() {

@@ -4,18 +4,23 @@ import cuvee.collect.Fingerprint;
 import cuvee.collect.Source;
 import cuvee.detect.FoundTable;
 import cuvee.detect.HeaderHints;
+import cuvee.detect.Reading;
+import cuvee.detect.SheetClues;
 import cuvee.detect.TableFinder;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
+import cuvee.layout.Layout;
 import cuvee.master.StageWriter;
 import cuvee.place.Where;
 import cuvee.refresh.SourceFacts.SheetFacts;
+import cuvee.sheet.CellRange;
 import cuvee.sheet.ReadLimits;
 import cuvee.sheet.Row;
 import cuvee.sheet.SheetFiles;
 import cuvee.sheet.SheetInfo;
 import cuvee.sheet.SheetInfo.Visibility;
+import cuvee.sheet.SheetSight;
 import cuvee.sheet.SheetVisitor;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -27,14 +32,13 @@ import java.util.concurrent.atomic.AtomicInteger;
 /** Reads one source once: stages its rows and finds its tables on the way. */
 final class SourceReading {
     private static final long RECENT_MILLIS = 3000;
+    private static final int MOST_MERGED = 2000;
     private final AtomicInteger nextId;
     private final ReadLimits limits;
-    private final HeaderHints hints;
 
-    SourceReading(AtomicInteger nextId, ReadLimits limits, HeaderHints hints) {
+    SourceReading(AtomicInteger nextId, ReadLimits limits) {
         this.nextId = nextId;
         this.limits = limits;
-        this.hints = hints;
     }
 
     /** The facts of a source, which says itself what is wrong with it. One that changes meanwhile is read once more. */
@@ -99,7 +103,8 @@ final class SourceReading {
     private final class Visitor implements SheetVisitor {
         private final StageWriter writer;
         private final List<SheetFacts> sheets = new ArrayList<>();
-        private TableFinder finder = new TableFinder(hints);
+        private TableFinder finder = new TableFinder(HeaderHints.NONE);
+        private SheetSight sight = SheetSight.PLAIN;
         private SheetInfo sheet = new SheetInfo("", 0, Visibility.VISIBLE, "");
         private int rows;
 
@@ -110,7 +115,8 @@ final class SourceReading {
         @Override
         public Wanted sheet(SheetInfo info) {
             sheet = info;
-            finder = new TableFinder(hints);
+            finder = finder(info, List.of());
+            sight = SheetSight.PLAIN;
             writer.begin(nextId.getAndIncrement());
             return info.visibility() == Visibility.VISIBLE ? Wanted.ROWS : Wanted.NOTHING;
         }
@@ -126,12 +132,56 @@ final class SourceReading {
             finder.row(row);
         }
 
+        private TableFinder finder(SheetInfo info, List<CellRange> merged) {
+            return new TableFinder(HeaderHints.NONE, new SheetClues(info.named(), merged), Reading.DEFAULT);
+        }
+
+        @Override
+        public void sight(SheetSight seen) {
+            sight = seen;
+            finder.merged(seen.merged());
+        }
+
         @Override
         public void endSheet() {
             boolean hidden = sheet.visibility() == Visibility.HIDDEN;
             List<FoundTable> tables = hidden ? List.of() : finder.end();
-            String aside = hidden ? "hidden-sheet" : tables.isEmpty() ? "empty-sheet" : "";
-            sheets.add(new SheetFacts(writer.table(), writer.width(), sheet.name(), sheet.form(), aside, tables));
+            List<SourceFacts.Plain> plain =
+                    tables.stream().map(SourceFacts.Plain::of).toList();
+            sheets.add(new SheetFacts(
+                    writer.table(),
+                    writer.width(),
+                    sheet.name(),
+                    sheet.form(),
+                    hidden ? SourceFacts.HIDDEN : tables.isEmpty() ? SourceFacts.EMPTY : "",
+                    new SheetClues(sheet.named(), merged()),
+                    sight.hiddenRows(),
+                    sight.hiddenColumns(),
+                    plain,
+                    tables.stream().map(Layout::signatureOf).toList(),
+                    lateMerges(tables) ? "" : SecondLook.PLAIN,
+                    nextId.getAndAdd(Math.max(1, tables.size())),
+                    tables));
+        }
+
+        /** Joined cells that matter later: those over or in headers, and those that stand for several records. */
+        private List<CellRange> merged() {
+            return sight.merged().stream()
+                    .filter(range -> range.columns() > 1 || range.rows() > 1)
+                    .limit(MOST_MERGED)
+                    .toList();
+        }
+
+        /** True where cells were joined in a header that had to be chosen before that was known. */
+        private boolean lateMerges(List<FoundTable> tables) {
+            return tables.stream().anyMatch(table -> table.lastRow() >= TableFinder.HEAD_ROWS)
+                    && sight.merged().stream()
+                            .anyMatch(range -> range.columns() > 1
+                                    && tables.stream()
+                                            .anyMatch(table -> range.firstRow() >= table.firstRow()
+                                                    && range.firstRow()
+                                                            <= table.headerRows().stream()
+                                                                    .reduce(0, Math::max)));
         }
     }
 }

@@ -132,6 +132,18 @@ public final class Row {
         return copy;
     }
 
+    /** A copy of some of its columns, which keep their numbers. */
+    public Row part(int from, int to) {
+        Row part = new Row();
+        part.begin(number, blanksBefore);
+        for (int column = from; column < Math.min(to, width); column++) {
+            if (kinds[column] != 0) {
+                part.set(column, kind(column), text, starts[column], ends[column]);
+            }
+        }
+        return part;
+    }
+
     /** The cell as it is staged: its text with the mark of its kind. */
     public String staged(int column) {
         String plain = text(column);

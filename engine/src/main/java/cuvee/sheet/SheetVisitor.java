@@ -9,6 +9,9 @@ public interface SheetVisitor {
     /** A row; blank ones may be left out, row numbers tell. The row is valid only during this call. */
     void row(Row row);
 
+    /** What is known of the sheet besides its cells; called once, behind its last row, and only where there is something. */
+    default void sight(SheetSight sight) {}
+
     /** The sheet has ended. */
     void endSheet();
 

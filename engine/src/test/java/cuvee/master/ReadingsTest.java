@@ -79,6 +79,7 @@ class ReadingsTest {
                         : new Convention(Convention.Mark.COMMA, Convention.Order.MONTH_FIRST);
                 tables.add(new MasterPlan.Table(
                         id,
+                        id,
                         8,
                         "t" + t,
                         "",

@@ -35,6 +35,7 @@ class StoreTest {
     private static MasterPlan.Table table(int id, String source, int first, int count, Evidence evidence) {
         return new MasterPlan.Table(
                 id,
+                id,
                 8,
                 source,
                 "",
@@ -135,6 +136,7 @@ class StoreTest {
             store.putAside(Map.of(1, Map.of(11, "total", 12, "blank")));
             MasterPlan plan = plan(new MasterPlan.Table(
                     1,
+                    1,
                     8,
                     "a",
                     "",
@@ -163,7 +165,7 @@ class StoreTest {
             stage(writer, 2, Rows.row(1, 6));
             store.putFacts(Map.of("a.csv", "{\"it's\": 1}", "b.csv", "{}"), List.of());
             store.putFacts(Map.of("a.csv", "{\"it's\": 2}"), List.of("b.csv"));
-            store.keepOnly(Set.of(2));
+            store.keepOnly(Set.of(2), Set.of(2));
             store.checkpoint();
         }
         try (Store store = Store.open(folder, SMALL)) {

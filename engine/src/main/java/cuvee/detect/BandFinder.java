@@ -1,0 +1,155 @@
+package cuvee.detect;
+
+import cuvee.detect.ColumnBands.Band;
+import cuvee.sheet.Row;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Finds the tables that stand one below the other in some columns of a sheet. A row that follows a gap and is no plain
+ * record is held back, with the rows behind it, until it is clear whether another table begins there.
+ */
+final class BandFinder {
+    private static final int LOOK_AHEAD = 12;
+    private final Band columns;
+    private final HeaderHints hints;
+    private final SheetClues clues;
+    private final Reading reading;
+    private final List<Row> held = new ArrayList<>();
+    private final List<FoundTable> done = new ArrayList<>();
+    private @Nullable TableBody body;
+    private int pendingBlanks;
+
+    BandFinder(Band columns, HeaderHints hints, SheetClues clues, Reading reading) {
+        this.columns = columns;
+        this.hints = hints;
+        this.clues = clues;
+        this.reading = reading;
+    }
+
+    Band columns() {
+        return columns;
+    }
+
+    /** Begins with the first rows; answers those from which on another table begins, to be begun with anew. */
+    List<Row> begin(List<Row> rows) {
+        TableBody begun = TableBody.begin(rows, hints, clues, reading);
+        body = begun;
+        int next = begun.headRows();
+        for (int i = next; i < rows.size(); i++) {
+            List<Row> another = row(rows.get(i), rows.get(i).blanksBefore());
+            if (!another.isEmpty()) {
+                List<Row> rest = new ArrayList<>(another);
+                rest.addAll(rows.subList(i + 1, rows.size()));
+                return rest;
+            }
+        }
+        return List.of();
+    }
+
+    /** The next row of a sheet without anything side by side; answers rows that begin another table. */
+    List<Row> row(Row row, int blanks) {
+        TableBody current = body;
+        if (current == null) {
+            return List.of();
+        }
+        if (held.isEmpty() && !mayBeginAnother(current, row, blanks)) {
+            current.row(row, blanks);
+            return List.of();
+        }
+        Row copy = row.copy();
+        copy.afterBlanks(blanks);
+        held.add(copy);
+        return held.size() < LOOK_AHEAD ? List.of() : decide(current);
+    }
+
+    private boolean mayBeginAnother(TableBody current, Row row, int blanks) {
+        boolean apart = blanks > 0 || current.afterLine();
+        return apart && !reading.fixed() && current.records() > 0 && !current.looksLikeRecord(row);
+    }
+
+    private List<Row> decide(TableBody current) {
+        List<Row> rows = new ArrayList<>(held);
+        held.clear();
+        TableBody.Next next = current.next(rows);
+        if (next.another()) {
+            return rows;
+        }
+        for (int i = 0; i < rows.size(); i++) {
+            if (i < next.titles()) {
+                current.title(rows.get(i), rows.get(i).blanksBefore());
+            } else {
+                current.row(rows.get(i), rows.get(i).blanksBefore());
+            }
+        }
+        return List.of();
+    }
+
+    /** Begins with the part of the first rows of a sheet that lies in this band. */
+    void beginPart(List<Row> rows) {
+        List<Row> own = new ArrayList<>();
+        for (Row row : rows) {
+            Row part = cut(row, row.blanksBefore());
+            if (part != null) {
+                own.add(part);
+            }
+        }
+        restart(own);
+    }
+
+    /** The next row of a sheet with tables side by side, of which the part in this band counts. */
+    void part(Row row, int blanks) {
+        Row part = cut(row, blanks);
+        if (part != null) {
+            restart(row(part, part.blanksBefore()));
+        }
+    }
+
+    private @Nullable Row cut(Row row, int blanks) {
+        Row part = row.part(columns.from(), columns.to());
+        pendingBlanks += blanks;
+        if (part.blank()) {
+            pendingBlanks++;
+            return null;
+        }
+        part.afterBlanks(pendingBlanks);
+        pendingBlanks = 0;
+        return part;
+    }
+
+    private void restart(List<Row> rows) {
+        List<Row> rest = rows;
+        while (!rest.isEmpty()) {
+            finishBody(done);
+            rest = begin(rest);
+        }
+    }
+
+    /** Ends what is under way; answers rows that begin another table. */
+    List<Row> end(List<FoundTable> into) {
+        TableBody current = body;
+        List<Row> another = current == null || held.isEmpty() ? List.of() : decide(current);
+        if (columns.equals(Band.ALL)) {
+            finishBody(into);
+            return another;
+        }
+        restart(another);
+        // Rows held back by the last restart are decided by what is there.
+        TableBody last = body;
+        while (last != null && !held.isEmpty()) {
+            restart(decide(last));
+            last = body;
+        }
+        finishBody(into);
+        into.addAll(done);
+        return List.of();
+    }
+
+    private void finishBody(List<FoundTable> into) {
+        if (body != null) {
+            body.end().ifPresent(into::add);
+            body = null;
+        }
+    }
+}

@@ -1,0 +1,174 @@
+package cuvee.detect;
+
+import cuvee.sheet.CellRange;
+import cuvee.sheet.NamedRange;
+import cuvee.sheet.Row;
+import cuvee.value.LooseText;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Tells tables that stand side by side: blank columns part them, and something else says that both sides are tables of
+ * their own: the same headers again, headers in different rows, a different number of records, headers known elsewhere.
+ */
+final class ColumnBands {
+    private static final int ENOUGH_ROWS = 3;
+    private final List<Row> rows;
+    private final HeaderHints hints;
+    private final SheetClues clues;
+
+    private ColumnBands(List<Row> rows, HeaderHints hints, SheetClues clues) {
+        this.rows = rows;
+        this.hints = hints;
+        this.clues = clues;
+    }
+
+    /** Columns from {@code from} up to, but without, {@code to}. */
+    record Band(int from, int to) {
+        static final Band ALL = new Band(0, Integer.MAX_VALUE);
+    }
+
+    /** The bands of the first rows of a sheet; one that holds all columns where nothing stands side by side. */
+    static List<Band> of(List<Row> rows, HeaderHints hints, SheetClues clues) {
+        for (int until = rows.size(); until >= ENOUGH_ROWS; until--) {
+            if (until == rows.size() || rows.get(until).blanksBefore() > 0) {
+                List<Integer> starts = new ColumnBands(rows.subList(0, until), hints, clues).starts();
+                if (starts.size() > 1) {
+                    return between(starts);
+                }
+            }
+        }
+        return List.of(Band.ALL);
+    }
+
+    private static List<Band> between(List<Integer> starts) {
+        List<Band> bands = new ArrayList<>();
+        for (int i = 0; i < starts.size(); i++) {
+            bands.add(new Band(starts.get(i), i + 1 < starts.size() ? starts.get(i + 1) : Integer.MAX_VALUE));
+        }
+        return bands;
+    }
+
+    private List<Integer> starts() {
+        List<Integer> starts = new ArrayList<>(List.of(0));
+        int columns = rows.stream().mapToInt(Row::width).max().orElse(0);
+        boolean[] used = new boolean[columns];
+        for (Row row : rows) {
+            if (row.filled() > 1) {
+                for (int c = 0; c < row.width(); c++) {
+                    used[c] |= !row.blank(c);
+                }
+            }
+        }
+        for (int c = 1; c < columns; c++) {
+            if (used[c] && !used[c - 1]) {
+                int from = starts.get(starts.size() - 1);
+                if (named(from, c) || splits(part(from, c), part(c, nextGap(used, c)))) {
+                    starts.add(c);
+                }
+            }
+        }
+        return starts;
+    }
+
+    private static int nextGap(boolean[] used, int from) {
+        int c = from;
+        while (c < used.length && used[c]) {
+            c++;
+        }
+        return c;
+    }
+
+    /** True where the workbook names tables on both sides. */
+    private boolean named(int from, int at) {
+        List<CellRange> tables = clues.named().stream()
+                .filter(range -> range.kind() == NamedRange.Kind.TABLE)
+                .map(NamedRange::range)
+                .sorted(Comparator.comparingInt(CellRange::firstColumn))
+                .toList();
+        boolean left = tables.stream().anyMatch(range -> range.firstColumn() >= from && range.lastColumn() < at);
+        return left && tables.stream().anyMatch(range -> range.firstColumn() >= at);
+    }
+
+    private List<Row> part(int from, int to) {
+        List<Row> part = new ArrayList<>();
+        int blanks = 0;
+        for (Row row : rows) {
+            Row cut = row.part(from, to);
+            blanks += row.blanksBefore();
+            if (cut.blank()) {
+                blanks++;
+            } else {
+                cut.afterBlanks(blanks);
+                part.add(cut);
+                blanks = 0;
+            }
+        }
+        return part;
+    }
+
+    private boolean splits(List<Row> left, List<Row> right) {
+        Side a = side(left);
+        Side b = side(right);
+        if (a == null || b == null) {
+            return false;
+        }
+        Set<String> shared = new HashSet<>(a.headers());
+        shared.retainAll(b.headers());
+        int fewer = Math.min(a.headers().size(), b.headers().size());
+        if (shared.size() >= 2 && shared.size() * 10 >= fewer * 6) {
+            return true;
+        }
+        if (a.headerRow() != b.headerRow() && a.records() >= 2 && b.records() >= 2) {
+            return true;
+        }
+        boolean oneKnown = a.known() >= 0.6 && b.known() < 0.3 || b.known() >= 0.6 && a.known() < 0.3;
+        boolean whole = a.gapless() && b.gapless();
+        return whole && a.records() != b.records() || oneKnown && a.records() != b.records();
+    }
+
+    /**
+     * One side of a gap.
+     *
+     * @param known the share of its headers that are known from elsewhere
+     * @param gapless true where its records follow each other without a blank row
+     */
+    private record Side(int headerRow, Set<String> headers, int records, double known, boolean gapless) {}
+
+    private @Nullable Side side(List<Row> part) {
+        if (part.size() < 2) {
+            return null;
+        }
+        HeaderChoice.Choice choice = new HeaderChoice(part, hints, clues).choose();
+        if (!choice.found() || choice.bottom() + 1 >= part.size()) {
+            return null;
+        }
+        Row header = part.get(choice.bottom());
+        if (header.filled() < 2) {
+            return null;
+        }
+        Set<String> keys = new HashSet<>();
+        int known = 0;
+        for (int c = 0; c < header.width(); c++) {
+            if (!header.blank(c)) {
+                keys.add(LooseText.key(header.text(c)));
+                known += hints.knows(header.text(c)) ? 1 : 0;
+            }
+        }
+        int records = 0;
+        boolean gapless = true;
+        boolean ended = false;
+        for (Row row : part.subList(choice.bottom() + 1, part.size())) {
+            ended |= row.blanksBefore() > 0;
+            if (row.filled() * 2 >= header.filled()) {
+                records++;
+                gapless &= !ended;
+            }
+        }
+        return new Side(header.number(), keys, records, known / (double) header.filled(), gapless);
+    }
+}

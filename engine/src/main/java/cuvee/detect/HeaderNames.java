@@ -1,0 +1,98 @@
+package cuvee.detect;
+
+import cuvee.sheet.Row;
+import cuvee.value.LooseText;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * The names of columns from the one to three rows of a header: a word over several columns heads each of them ("Quarter 1
+ * / Passengers"), a unit below stands behind its name ("Fare (EUR)"), a name broken over two cells is one again.
+ */
+final class HeaderNames {
+    private HeaderNames() {}
+
+    /** One name for each of the sheet's columns; empty where no row names it. */
+    static String[] of(List<Row> header, SheetClues clues) {
+        int columns = header.stream().mapToInt(Row::width).max().orElse(0);
+        String[] names = new String[columns];
+        Row last = header.get(header.size() - 1);
+        for (int c = 0; c < columns; c++) {
+            names[c] = c < last.width() ? LooseText.tidy(last.text(c)) : "";
+        }
+        for (int i = header.size() - 2; i >= 0; i--) {
+            names = under(header.get(i), names, clues);
+        }
+        return names;
+    }
+
+    private static String[] under(Row upper, String[] lower, SheetClues clues) {
+        String[] names = new String[lower.length];
+        boolean groups = spans(upper, lower) || clues.joinedAcross(upper.number());
+        Set<String> twice = twice(lower);
+        String group = "";
+        int end = -1;
+        for (int c = 0; c < lower.length; c++) {
+            String here = c < upper.width() ? LooseText.tidy(upper.text(c)) : "";
+            if (!here.isEmpty()) {
+                group = here;
+                int merged = clues.spanEnd(upper.number(), c);
+                end = clues.joinedAcross(upper.number()) ? merged : Integer.MAX_VALUE;
+            }
+            boolean inGroup = !group.isEmpty()
+                    && c <= end
+                    && (!here.isEmpty() || twice.isEmpty() || end < Integer.MAX_VALUE || twice.contains(key(lower[c])));
+            names[c] = join(here, inGroup ? group : "", lower[c], groups);
+        }
+        return names;
+    }
+
+    private static String join(String here, String group, String own, boolean groups) {
+        if (own.isEmpty()) {
+            return here;
+        }
+        String above = groups ? group : here;
+        if (above.isEmpty() || key(above).equals(key(own))) {
+            return own;
+        }
+        if (HeaderChoice.isUnit(own)) {
+            boolean enclosed = own.startsWith("(") || own.startsWith("[");
+            return above + (enclosed ? " " + own : " (" + own + ")");
+        }
+        return above + (groups ? " / " : " ") + own;
+    }
+
+    /** True where some word of the upper row stands over more than one name of the lower. */
+    private static boolean spans(Row upper, String[] lower) {
+        boolean open = false;
+        for (int c = 0; c < lower.length; c++) {
+            boolean named = !lower[c].isEmpty();
+            if (!upper.blank(c)) {
+                open = named;
+            } else if (open && named) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static Set<String> twice(String[] names) {
+        Map<String, Integer> counts = new HashMap<>();
+        Arrays.stream(names).filter(name -> !name.isEmpty()).forEach(name -> counts.merge(key(name), 1, Integer::sum));
+        Set<String> twice = new HashSet<>();
+        counts.forEach((key, count) -> {
+            if (count > 1) {
+                twice.add(key);
+            }
+        });
+        return twice;
+    }
+
+    private static String key(String text) {
+        return LooseText.key(text);
+    }
+}

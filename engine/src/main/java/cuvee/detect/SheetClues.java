@@ -1,0 +1,71 @@
+package cuvee.detect;
+
+import cuvee.sheet.CellRange;
+import cuvee.sheet.NamedRange;
+import cuvee.sheet.Row;
+import java.util.List;
+
+/**
+ * What a workbook says of a sheet besides its cells: the rectangles it names, and cells joined into one. The latter are
+ * known only behind the last row of some formats.
+ */
+public record SheetClues(List<NamedRange> named, List<CellRange> merged) {
+    public static final SheetClues NONE = new SheetClues(List.of(), List.of());
+
+    public SheetClues {
+        named = List.copyOf(named);
+        merged = List.copyOf(merged);
+    }
+
+    public SheetClues withMerged(List<CellRange> cells) {
+        return new SheetClues(named, cells);
+    }
+
+    /** True where the workbook itself says that a table's header is in this row. */
+    boolean headerRow(int row) {
+        return named.stream()
+                .anyMatch(range ->
+                        range.kind() != NamedRange.Kind.NAME && range.range().firstRow() == row);
+    }
+
+    /** True where the workbook itself says that this row holds totals. */
+    boolean totalRow(int row) {
+        return named.stream()
+                .anyMatch(range ->
+                        range.range().holdsRow(row) && row > range.range().lastRow() - range.totalRows());
+    }
+
+    /** True where a cell of a row is joined over some columns of the row below, but not over all. */
+    boolean partlyMerged(int row, Row upper, Row lower) {
+        if (merged.isEmpty()) {
+            return false;
+        }
+        int first = Math.min(firstFilled(upper), firstFilled(lower));
+        int last = Math.max(upper.width(), lower.width()) - 1;
+        return merged.stream()
+                .filter(range -> range.firstRow() == row && range.columns() > 1)
+                .anyMatch(range -> range.firstColumn() > first || range.lastColumn() < last);
+    }
+
+    /** The last column of the joined cell that begins in a cell; the column itself where it is not joined. */
+    int spanEnd(int row, int column) {
+        return merged.stream()
+                .filter(range -> range.holdsRow(row) && range.firstColumn() == column)
+                .mapToInt(CellRange::lastColumn)
+                .max()
+                .orElse(column);
+    }
+
+    boolean joinedAcross(int row) {
+        return merged.stream().anyMatch(range -> range.holdsRow(row) && range.columns() > 1);
+    }
+
+    private static int firstFilled(Row row) {
+        for (int c = 0; c < row.width(); c++) {
+            if (!row.blank(c)) {
+                return c;
+            }
+        }
+        return row.width();
+    }
+}

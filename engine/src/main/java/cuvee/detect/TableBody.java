@@ -1,0 +1,473 @@
+package cuvee.detect;
+
+import cuvee.detect.FoundTable.Aside;
+import cuvee.detect.FoundTable.Doubt;
+import cuvee.detect.FoundTable.Run;
+import cuvee.place.Says;
+import cuvee.sheet.Row;
+import cuvee.value.Form;
+import cuvee.value.Forms;
+import cuvee.value.LooseText;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+
+/** The rows of one table, from its titles and header on: tells each row for itself and gathers what the records hold. */
+final class TableBody {
+    private static final Pattern NOTE_START = Pattern.compile(
+            "(note|notes|source|sources|remark|remarks|prepared|printed|generated|exported|created|page|report|end of|\\*|†"
+                    + "|stand|quelle|hinweis|anm|erstellt|seite|footnote|figures|all figures|contact|disclaimer|signed"
+                    + "|signature|checked by|approved|unterschrift|geprüft|\\().*",
+            Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
+
+    private final HeaderHints hints;
+    private final SheetClues clues;
+    private final Reading reading;
+    private final TableColumns columns;
+    private final TotalRows totalRows;
+    private final FoundTable.Sureness sureness;
+    private final String reason;
+    private final int width;
+    private final int headRows;
+    private final int leastFilled;
+    private final List<Aside> aside = new ArrayList<>();
+    private final List<Run> runs = new ArrayList<>();
+    private final List<String> titles = new ArrayList<>();
+    private final List<Doubt> doubts = new ArrayList<>();
+    private final List<Integer> headerRows = new ArrayList<>();
+    private final List<Row> lines = new ArrayList<>();
+    private boolean loneWordsAreLines;
+    private final int firstRow;
+    private int lastRow;
+    private int blanks;
+    private int blanksBeforeLines;
+    private int runFirst;
+    private int runCount;
+    private int sections;
+    private int firstSection;
+    private String firstSectionText = "";
+    private int sparse;
+    private int firstSparse;
+
+    private TableBody(
+            List<Row> rows,
+            HeaderChoice.Choice choice,
+            int width,
+            HeaderHints hints,
+            SheetClues clues,
+            Reading reading) {
+        this.hints = hints;
+        this.clues = clues;
+        this.reading = reading;
+        this.reason = choice.reason();
+        this.sureness = choice.sure() ? FoundTable.Sureness.SURE : FoundTable.Sureness.CLOSE;
+        this.width = width;
+        this.headRows = choice.bottom() + 1;
+        this.firstRow = rows.get(0).number();
+        this.lastRow = firstRow - 1;
+        String[] names =
+                choice.found() ? HeaderNames.of(rows.subList(choice.top(), choice.bottom() + 1), clues) : new String[0];
+        this.columns =
+                new TableColumns(names, rows.stream().mapToInt(Row::width).max().orElse(0));
+        this.totalRows = new TotalRows(columns, clues, reading, doubts);
+        for (int i = 0; i < headRows; i++) {
+            head(rows.get(i), i > 0, i >= choice.top());
+        }
+        List<Row> below = rows.subList(headRows, rows.size());
+        this.leastFilled = leastFilled(below);
+        this.loneWordsAreLines = loneWords(below) >= 2;
+        if (!choice.found()) {
+            doubts.add(new Doubt(
+                    "no-header", firstRow, "No row looks like a header; the columns go by their letters.", 1));
+        }
+    }
+
+    /** Begins a table with the first rows of a stretch; how many of them are titles and header says {@link #headRows}. */
+    static TableBody begin(List<Row> rows, HeaderHints hints, SheetClues clues, Reading reading) {
+        HeaderChoice choosing = new HeaderChoice(rows, hints, clues);
+        HeaderChoice.Choice choice = told(choosing.choose(), rows, reading);
+        return new TableBody(rows, choice, choosing.width(), hints, clues, reading);
+    }
+
+    /** The header as it has been decided, where it has. */
+    private static HeaderChoice.Choice told(HeaderChoice.Choice found, List<Row> rows, Reading reading) {
+        if (reading.fixed()) {
+            int top = -1;
+            int bottom = -1;
+            for (int i = 0; i < rows.size(); i++) {
+                if (reading.headerRows().contains(rows.get(i).number())) {
+                    top = top < 0 ? i : top;
+                    bottom = i;
+                }
+            }
+            return top < 0 ? found : new HeaderChoice.Choice(top, bottom, true, 0, "The header is where you put it.");
+        }
+        int bottom = found.bottom() + reading.headerShift();
+        if (reading.headerShift() == 0 || !found.found() || bottom < 0 || bottom >= rows.size()) {
+            return found;
+        }
+        int top = Math.max(0, found.top() + reading.headerShift());
+        String where =
+                Says.count(Math.abs(reading.headerShift()), "row") + (reading.headerShift() > 0 ? " lower" : " higher");
+        return new HeaderChoice.Choice(
+                top, bottom, true, 0, "The header is " + where + " than it looked, as you put it for this layout.");
+    }
+
+    private void head(Row row, boolean countBlanks, boolean header) {
+        blanks += countBlanks ? row.blanksBefore() : 0;
+        aside.add(new Aside(row.number(), header ? RowClass.HEADER : RowClass.TITLE));
+        if (header) {
+            headerRows.add(row.number());
+        } else {
+            titles.add(textOf(row));
+        }
+        lastRow = row.number();
+    }
+
+    /** How many of the first rows are titles and header. */
+    int headRows() {
+        return headRows;
+    }
+
+    int records() {
+        return totalRows.sums().records();
+    }
+
+    /** True right behind a line that may head another table. */
+    boolean afterLine() {
+        return !lines.isEmpty();
+    }
+
+    /** The fewest cells that ordinary records fill. */
+    private static int leastFilled(List<Row> below) {
+        int[] filled =
+                below.stream().mapToInt(Row::filled).filter(n -> n > 1).sorted().toArray();
+        return filled.length == 0 ? 1 : filled[filled.length / 4];
+    }
+
+    /** Rows of a single word that no fuller row holds in that column. */
+    private static int loneWords(List<Row> below) {
+        int lone = 0;
+        for (Row row : below) {
+            if (row.filled() == 1) {
+                int column = onlyColumn(row);
+                String key = LooseText.key(row.text(column));
+                boolean elsewhere = below.stream()
+                        .anyMatch(other -> other.filled() > 1
+                                && !other.blank(column)
+                                && LooseText.key(other.text(column)).equals(key));
+                lone += elsewhere || HeaderChoice.isValue(Forms.of(row, column)) ? 0 : 1;
+            }
+        }
+        return lone;
+    }
+
+    private static int onlyColumn(Row row) {
+        int column = 0;
+        while (row.blank(column)) {
+            column++;
+        }
+        return column;
+    }
+
+    private static String textOf(Row row) {
+        List<String> texts = new ArrayList<>();
+        for (int column = 0; column < row.width(); column++) {
+            if (!row.blank(column)) {
+                texts.add(LooseText.tidy(row.text(column)));
+            }
+        }
+        return String.join(" | ", texts);
+    }
+
+    // ---- what follows a gap ----
+
+    /** True where a row fills about as many cells as records do, with values of the same nature. */
+    boolean looksLikeRecord(Row row) {
+        int filled = row.filled();
+        return filled * 2 > leastFilled && filled > 1 && odd(row) * 4 < filled && !columns.repeats(row);
+    }
+
+    private int odd(Row row) {
+        int odd = 0;
+        for (int column = 0; column < row.width(); column++) {
+            odd += !row.blank(column) && columns.odd(column, Forms.of(row, column)) ? 1 : 0;
+        }
+        return odd;
+    }
+
+    /**
+     * What rows behind a gap turn out to be.
+     *
+     * @param titles how many of them are titles over the header repeated
+     */
+    record Next(boolean another, int titles) {
+        private static final Next SAME = new Next(false, 0);
+    }
+
+    /** Tells whether rows behind a gap begin another table. */
+    Next next(List<Row> rows) {
+        HeaderChoice choosing = new HeaderChoice(rows, hints, clues);
+        HeaderChoice.Choice choice = choosing.choose();
+        if (!choice.found()) {
+            return Next.SAME;
+        }
+        Row header = rows.get(choice.bottom());
+        if (columns.repeats(header)) {
+            return repeated(rows, choice.bottom());
+        }
+        for (int i = 0; i <= choice.bottom(); i++) {
+            if (looksLikeRecord(rows.get(i))) {
+                return Next.SAME;
+            }
+        }
+        int known = 0;
+        int wordsOverValues = 0;
+        for (int column = 0; column < header.width(); column++) {
+            if (!header.blank(column)) {
+                known += hints.knows(header.text(column)) ? 1 : 0;
+                wordsOverValues += columns.odd(column, Forms.of(header, column)) ? 1 : 0;
+            }
+        }
+        int filled = header.filled();
+        if (filled >= 2 && known * 2 > filled) {
+            return new Next(true, 0);
+        }
+        List<Row> below = rows.subList(choice.bottom() + 1, rows.size());
+        long tabular = below.stream().filter(row -> row.filled() * 2 > filled).count();
+        if (filled < 2 || tabular < 1 || filled == 2 && tabular < 2) {
+            return Next.SAME;
+        }
+        long fitting = below.stream().filter(this::looksLikeRecord).count();
+        boolean contrast = choosing.contrast(choice.bottom()) > 0;
+        boolean another = wordsOverValues * 2 >= filled && (contrast || fitting < tabular) || fitting * 2 < tabular;
+        return another && !labelled(rows, choice.bottom()) ? new Next(true, 0) : Next.SAME;
+    }
+
+    /** True for labels with what they label ("Prepared by: | Ida"), which are notes below a table. */
+    private static boolean labelled(List<Row> rows, int from) {
+        return rows.subList(from, rows.size()).stream()
+                .allMatch(row -> row.text(onlyColumn(row)).strip().endsWith(":"));
+    }
+
+    /** The header again: with other titles above it another table, else a page of the same. */
+    private Next repeated(List<Row> rows, int at) {
+        List<String> above = rows.subList(0, at).stream().map(TableBody::textOf).toList();
+        boolean plainTitles = rows.subList(0, at).stream().noneMatch(this::looksLikeRecord)
+                && rows.subList(0, at).stream().noneMatch(row -> totalRows.named(row));
+        if (above.isEmpty() || !plainTitles) {
+            return Next.SAME;
+        }
+        return titles.containsAll(above) ? new Next(false, at) : new Next(true, 0);
+    }
+
+    /** A title above the header where it is repeated on another page. */
+    void title(Row row, int blanksBefore) {
+        releaseLines();
+        blanks += blanksBefore;
+        aside.add(new Aside(row.number(), RowClass.TITLE));
+        closeRun();
+        lastRow = row.number();
+    }
+
+    // ---- row by row ----
+
+    void row(Row row, int blanksBefore) {
+        columns.look(row);
+        RowClass what = told(row, blanksBefore);
+        if (what == null) {
+            releaseLines();
+            blanks += blanksBefore;
+            keep(row);
+        } else if (what == RowClass.NOTE) {
+            blanksBeforeLines = lines.isEmpty() ? blanksBefore : blanksBeforeLines + blanksBefore;
+            lines.add(row.copy());
+        } else {
+            releaseLines();
+            blanks += blanksBefore;
+            aside.add(new Aside(row.number(), what));
+            closeRun();
+        }
+        lastRow = row.number();
+    }
+
+    /** What a row is, null for a record: as it has been decided, else by the evidence. */
+    private @Nullable RowClass told(Row row, int blanksBefore) {
+        Optional<RowClass> decided = reading.rows().get(row.number());
+        if (decided != null) {
+            if (decided.isPresent() && decided.get() == RowClass.TOTAL) {
+                totalRows.take(row);
+            }
+            return decided.orElse(null);
+        }
+        if (reading.lastRow() > 0 && row.number() > reading.lastRow()) {
+            return RowClass.OUTSIDE;
+        }
+        return classify(row, blanksBefore);
+    }
+
+    private @Nullable RowClass classify(Row row, int blanksBefore) {
+        if (columns.repeats(row)) {
+            return RowClass.REPEAT;
+        }
+        if (totalRows.isTotal(row)) {
+            return RowClass.TOTAL;
+        }
+        return isLine(row, blanksBefore) ? RowClass.NOTE : null;
+    }
+
+    /** A row of a word or two that is no record: a line that heads the rows below, or a note. */
+    private boolean isLine(Row row, int blanksBefore) {
+        int filled = row.filled();
+        if (filled > 1) {
+            return isWideLine(row, blanksBefore, filled);
+        }
+        int column = onlyColumn(row);
+        Form form = Forms.of(row, column);
+        boolean dated = form.isDate() && leastFilled >= 3;
+        if (form != Form.WORDS && form != Form.WORDS_AND_DIGITS && !dated) {
+            return false;
+        }
+        String text = row.text(column).strip();
+        boolean note = NOTE_START.matcher(text.toLowerCase(Locale.ROOT)).matches() || text.length() > longText(column);
+        if (width < 3) {
+            return width == 2 && note && (blanksBefore > 0 || !lines.isEmpty());
+        }
+        boolean outside = !columns.headed(column) || columns.neverFilled(column);
+        boolean line = outside || note || columns.odd(column, Form.WORDS) || blanksBefore > 0 || !lines.isEmpty();
+        if (!line && !reading.lines() && leastFilled >= 3 && !columns.holds(column, text)) {
+            line = dated || loneWordsAreLines || sections > 0 || styledAsLine(text);
+        }
+        if (!line) {
+            firstSparse = sparse == 0 ? row.number() : firstSparse;
+            sparse++;
+        }
+        return line;
+    }
+
+    private int longText(int column) {
+        return Math.max(40, columns.longest(column) * 3 / 2);
+    }
+
+    private static boolean styledAsLine(String text) {
+        return text.endsWith(":") || text.chars().anyMatch(c -> c == ' ' || c == '-' || c == '/');
+    }
+
+    /** Several cells below a gap that do not go with the columns: labels, signatures, a legend. */
+    private boolean isWideLine(Row row, int blanksBefore, int filled) {
+        boolean apart = blanksBefore > 0 || !lines.isEmpty();
+        if (width < 4 || filled > Math.max(2, width / 2)) {
+            return false;
+        }
+        String first = row.text(onlyColumn(row)).strip();
+        boolean label = first.endsWith(":");
+        boolean note = NOTE_START.matcher(first.toLowerCase(Locale.ROOT)).matches();
+        boolean few = filled < leastFilled;
+        return few && (label && filled == 2 || apart && (label || note || odd(row) * 2 >= filled));
+    }
+
+    private void keep(Row row) {
+        if (runCount > 0 && row.number() == runFirst + runCount) {
+            runCount++;
+        } else {
+            closeRun();
+            runFirst = row.number();
+            runCount = 1;
+        }
+        columns.keep(row);
+        totalRows.keep(row);
+    }
+
+    private void closeRun() {
+        if (runCount > 0) {
+            runs.add(new Run(runFirst, runCount));
+        }
+        runCount = 0;
+    }
+
+    /** Lines held back turn out to stand between records: they head the rows below. */
+    private void releaseLines() {
+        if (!lines.isEmpty()) {
+            if (sections == 0) {
+                firstSection = lines.get(0).number();
+                firstSectionText = textOf(lines.get(0));
+            }
+            sections += lines.size();
+            asideLines(RowClass.SECTION);
+        }
+    }
+
+    private void asideLines(RowClass as) {
+        blanks += blanksBeforeLines;
+        blanksBeforeLines = 0;
+        for (Row line : lines) {
+            aside.add(new Aside(line.number(), as));
+        }
+        if (!lines.isEmpty()) {
+            closeRun();
+        }
+        lines.clear();
+    }
+
+    /** The table; empty where the rows turn out to be text and no table. */
+    Optional<FoundTable> end() {
+        asideLines(RowClass.NOTE);
+        closeRun();
+        if (isText()) {
+            return Optional.empty();
+        }
+        if (sections > 0) {
+            doubts.add(new Doubt(
+                    "section",
+                    firstSection,
+                    Says.count(sections, "line") + (sections == 1 ? " stands" : " stand")
+                            + " between records, the first "
+                            + Says.quoted(firstSectionText) + "; set aside as "
+                            + (sections == 1 ? "a line that heads" : "lines that head") + " the rows below.",
+                    sections));
+        }
+        if (sparse > 0) {
+            doubts.add(new Doubt(
+                    "sparse-row",
+                    firstSparse,
+                    Says.count(sparse, "row") + (sparse == 1 ? " holds" : " hold")
+                            + " a single word, the first at row " + firstSparse + "; kept as "
+                            + (sparse == 1 ? "a record." : "records."),
+                    sparse));
+        }
+        List<TableColumn> named = columns.named(headerRows, totalRows.sums(), doubts);
+        return Optional.of(new FoundTable(
+                firstRow,
+                headerRows,
+                lastRow,
+                named,
+                aside,
+                blanks,
+                runs,
+                titles,
+                doubts,
+                totalRows.stated(),
+                sureness,
+                reason,
+                reading.words()));
+    }
+
+    /** Lines of text below each other, such as instructions, are no table. */
+    private boolean isText() {
+        if (width > 1 || reading.fixed() || clues.headerRow(headerRows.isEmpty() ? 0 : headerRows.get(0))) {
+            return false;
+        }
+        Set<String> known = new HashSet<>();
+        columns.names().forEach(name -> {
+            if (hints.knows(name)) {
+                known.add(name);
+            }
+        });
+        return known.isEmpty() && columns.onlyProse();
+    }
+}

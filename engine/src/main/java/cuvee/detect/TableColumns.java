@@ -1,0 +1,223 @@
+package cuvee.detect;
+
+import cuvee.detect.FoundTable.Doubt;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.sheet.CellKind;
+import cuvee.sheet.Row;
+import cuvee.value.Evidence;
+import cuvee.value.Form;
+import cuvee.value.Forms;
+import cuvee.value.LooseText;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** The columns of a table under way: their names, and what its records hold in them so far. */
+final class TableColumns {
+    /** So many records tell whether a column is ever filled. */
+    private static final int FEW_RECORDS = 3;
+    /** The words of so many records are remembered, to tell a line from a record of a single word. */
+    private static final int REMEMBERED = 200;
+
+    private final String[] headers;
+    private final String[] looseHeaders;
+    private final int namedColumns;
+    private Evidence[] evidence;
+    private int[] longest;
+    private Form[] forms;
+    private final List<Set<String>> words = new ArrayList<>();
+    private int records;
+
+    TableColumns(String[] names, int columns) {
+        headers = names;
+        looseHeaders = Arrays.stream(names).map(LooseText::key).toArray(String[]::new);
+        namedColumns =
+                (int) Arrays.stream(names).filter(name -> !name.isEmpty()).count();
+        evidence = new Evidence[columns];
+        longest = new int[columns];
+        forms = new Form[columns];
+        Arrays.setAll(evidence, i -> new Evidence());
+    }
+
+    /** Looks at the next row: its forms are those of {@link #form} until the row after it. */
+    void look(Row row) {
+        grow(row.width());
+        for (int column = 0; column < row.width(); column++) {
+            forms[column] = Forms.of(row, column);
+        }
+    }
+
+    private void grow(int columns) {
+        if (columns <= evidence.length) {
+            return;
+        }
+        int before = evidence.length;
+        evidence = Arrays.copyOf(evidence, columns);
+        longest = Arrays.copyOf(longest, columns);
+        forms = Arrays.copyOf(forms, columns);
+        for (int i = before; i < columns; i++) {
+            evidence[i] = new Evidence();
+        }
+    }
+
+    Form form(int column) {
+        return forms[column];
+    }
+
+    Form[] forms() {
+        return forms;
+    }
+
+    Evidence[] evidence() {
+        return evidence;
+    }
+
+    List<String> names() {
+        return Arrays.stream(headers).filter(name -> !name.isEmpty()).toList();
+    }
+
+    boolean headed(int column) {
+        return column < headers.length && !headers[column].isEmpty();
+    }
+
+    /** True where enough records have gone by and none filled the column. */
+    boolean neverFilled(int column) {
+        return column >= evidence.length || evidence[column].filled() == 0 && records >= FEW_RECORDS;
+    }
+
+    int longest(int column) {
+        return column < longest.length ? longest[column] : 0;
+    }
+
+    /** True where a form would be out of place in a column: words among values, anything where nothing ever is. */
+    boolean odd(int column, Form form) {
+        if (column >= evidence.length) {
+            return true;
+        }
+        Evidence e = evidence[column];
+        if (e.filled() == 0) {
+            return records >= FEW_RECORDS;
+        }
+        if (HeaderChoice.isValue(form) || form == Form.NOTHING_WORD) {
+            return false;
+        }
+        long some = e.count(Form.WORDS, Form.WORDS_AND_DIGITS, Form.NOTHING_WORD);
+        return e.filled() >= 2 && some * 5 < e.filled();
+    }
+
+    /** True where an earlier record holds the text in the column. */
+    boolean holds(int column, String text) {
+        return column < words.size() && words.get(column).contains(LooseText.key(text));
+    }
+
+    /** True where a row is the header again. */
+    boolean repeats(Row row) {
+        int same = 0;
+        for (int column = 0; column < row.width(); column++) {
+            if (row.blank(column)) {
+                continue;
+            }
+            if (column >= headers.length || !couldBe(row, column, looseHeaders[column])) {
+                return false;
+            }
+            String key = LooseText.key(row.text(column));
+            if (!looseHeaders[column].equals(key) && !looseHeaders[column].endsWith(" " + key)) {
+                return false;
+            }
+            same++;
+        }
+        return same >= Math.min(2, namedColumns) && same * 10 >= namedColumns * 6;
+    }
+
+    /** A first look that spares most cells the comparison of whole texts. */
+    private static boolean couldBe(Row row, int column, String looseHeader) {
+        if (looseHeader.isEmpty()) {
+            return false;
+        }
+        char[] chars = row.chars();
+        int from = row.start(column);
+        int to = row.end(column);
+        while (from < to && !Character.isLetterOrDigit(chars[from])) {
+            from++;
+        }
+        boolean plain = from < to && chars[from] < 128;
+        return !plain || looseHeader.indexOf(Character.toLowerCase(chars[from])) >= 0 && from < to;
+    }
+
+    /** Takes in a record that has been looked at. */
+    void keep(Row row) {
+        for (int column = 0; column < row.width(); column++) {
+            evidence[column].add(row, column, forms[column]);
+            int length = row.kind(column) == CellKind.EMPTY ? 0 : row.end(column) - row.start(column);
+            longest[column] = Math.max(longest[column], length);
+        }
+        if (records++ < REMEMBERED) {
+            remember(row);
+        }
+    }
+
+    private void remember(Row row) {
+        while (words.size() < row.width()) {
+            words.add(new HashSet<>());
+        }
+        for (int column = 0; column < row.width(); column++) {
+            if (forms[column] == Form.WORDS || forms[column] == Form.WORDS_AND_DIGITS) {
+                words.get(column).add(LooseText.key(row.text(column)));
+            }
+        }
+    }
+
+    /** Columns that hold words, codes or dates rather than numbers. */
+    int keyColumns() {
+        int keys = 0;
+        for (Evidence column : evidence) {
+            long numbers = 0;
+            for (Form form : Form.values()) {
+                numbers += form.isCellNumber() || form.isTextNumber() ? column.count(form) : 0;
+            }
+            keys += column.filled() > 0 && numbers * 2 < column.filled() ? 1 : 0;
+        }
+        return keys;
+    }
+
+    /** True where all values are words, and mostly sentences rather than names. */
+    boolean onlyProse() {
+        long filled = 0;
+        long words = 0;
+        for (Evidence column : evidence) {
+            filled += column.filled();
+            words += column.count(Form.WORDS, Form.WORDS_AND_DIGITS, Form.NOTHING_WORD);
+        }
+        return filled == words;
+    }
+
+    /** The columns that have a name or a value, each with a name of its own. */
+    List<TableColumn> named(List<Integer> headerRows, RunningSums sums, List<Doubt> doubts) {
+        List<TableColumn> columns = new ArrayList<>();
+        Set<String> taken = new HashSet<>();
+        for (int i = 0; i < evidence.length; i++) {
+            boolean named = headed(i);
+            if (!named && evidence[i].filled() == 0) {
+                continue;
+            }
+            String header = named ? headers[i] : "Column " + Where.columnLetters(i + 1);
+            String unique = header;
+            for (int copy = 2; !taken.add(LooseText.key(unique)); copy++) {
+                unique = header + " (" + copy + ")";
+            }
+            if (!unique.equals(header)) {
+                doubts.add(new Doubt(
+                        "header-twice",
+                        headerRows.isEmpty() ? 0 : headerRows.get(headerRows.size() - 1),
+                        "The header " + Says.quoted(header) + " stands over two columns; the second is named "
+                                + Says.quoted(unique) + ".",
+                        records));
+            }
+            columns.add(new TableColumn(i, unique, named, evidence[i], sums.all(i)));
+        }
+        return columns;
+    }
+}

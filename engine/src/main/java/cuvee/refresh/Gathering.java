@@ -1,0 +1,163 @@
+package cuvee.refresh;
+
+import cuvee.collect.Fingerprint;
+import cuvee.collect.Source;
+import cuvee.detect.FoundTable;
+import cuvee.job.Job;
+import cuvee.master.StageWriter;
+import cuvee.master.Store;
+import cuvee.refresh.JobSession.Mode;
+import cuvee.refresh.SourceFacts.SheetFacts;
+import cuvee.sheet.ReadLimits;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.atomic.AtomicInteger;
+
+/** Brings what is known of the sources up to date: reads those that are new or have changed, on all cores. */
+final class Gathering {
+    private final Workplace workplace;
+    private final Store store;
+    private final AtomicInteger nextId;
+    private final Map<String, SourceFacts> known;
+    private final Map<String, SourceFacts> facts = new HashMap<>();
+    private final Set<String> replaced = new HashSet<>();
+
+    Gathering(Workplace workplace, Store store, AtomicInteger nextId, Map<String, SourceFacts> known) {
+        this.workplace = workplace;
+        this.store = store;
+        this.nextId = nextId;
+        this.known = known;
+    }
+
+    /** What is known now, by path. */
+    Map<String, SourceFacts> facts() {
+        return facts;
+    }
+
+    /** The paths of sources of which something else is known than before. */
+    Set<String> replaced() {
+        return replaced;
+    }
+
+    void gather(Job job, List<Source> sources, Mode mode, Progress progress) {
+        List<Source> toRead = new ArrayList<>();
+        for (Source source : sources) {
+            if (!source.taken()) {
+                continue;
+            }
+            SourceFacts before = known.get(source.path());
+            if (before != null && mode == Mode.CHANGED_ONLY && unchanged(before, source)) {
+                facts.put(source.path(), before);
+            } else {
+                toRead.add(source);
+            }
+        }
+        if (!toRead.isEmpty()) {
+            facts.putAll(readAll(toRead, progress));
+        }
+        Set<String> read = new HashSet<>();
+        toRead.forEach(source -> read.add(source.path()));
+        replaced.addAll(read);
+        lookAgain(job, read);
+    }
+
+    private void lookAgain(Job job, Set<String> read) {
+        SecondLook look = new SecondLook(store, job, nextId, facts.values());
+        Map<Integer, Map<Integer, String>> aside = new TreeMap<>();
+        for (Map.Entry<String, SourceFacts> entry : facts.entrySet()) {
+            look.of(entry.getValue()).ifPresent(looked -> {
+                replaced.add(entry.getKey());
+                entry.setValue(looked);
+            });
+            if (read.contains(entry.getKey())) {
+                entry.getValue().sheets().stream()
+                        .filter(sheet -> sheet.under().equals(SecondLook.PLAIN))
+                        .forEach(sheet -> addAside(sheet, aside));
+            }
+        }
+        aside.putAll(look.aside());
+        store.putAside(aside);
+    }
+
+    private static void addAside(SheetFacts sheet, Map<Integer, Map<Integer, String>> aside) {
+        for (int i = 0; i < sheet.tables().size(); i++) {
+            FoundTable table = sheet.tables().get(i);
+            if (!table.aside().isEmpty()) {
+                Map<Integer, String> rows = aside.computeIfAbsent(sheet.firstTable() + i, id -> new TreeMap<>());
+                table.aside().forEach(row -> rows.put(row.row(), row.rowClass().word()));
+            }
+        }
+    }
+
+    private static boolean unchanged(SourceFacts before, Source source) {
+        if (before.size() != source.size() || before.modified() != source.modified()) {
+            return false;
+        }
+        return before.fingerprint().isEmpty() || before.fingerprint().equals(Fingerprint.of(source.file()));
+    }
+
+    private Map<String, SourceFacts> readAll(List<Source> sources, Progress progress) {
+        long now = workplace.clock().millis();
+        AtomicInteger next = new AtomicInteger();
+        AtomicInteger done = new AtomicInteger();
+        progress.at(Progress.Stage.READING, 0, sources.size());
+        int workers = Math.min(workplace.readers(), sources.size());
+        ExecutorService pool = Executors.newFixedThreadPool(workers, run -> {
+            Thread thread = new Thread(run, "cuvee-reader");
+            thread.setDaemon(true);
+            return thread;
+        });
+        List<Future<Map<String, SourceFacts>>> parts = new ArrayList<>();
+        for (int i = 0; i < workers; i++) {
+            parts.add(pool.submit(() -> {
+                Map<String, SourceFacts> part = new HashMap<>();
+                SourceReading reading = new SourceReading(nextId, ReadLimits.DEFAULT);
+                try (StageWriter writer = store.stageWriter()) {
+                    int at = next.getAndIncrement();
+                    while (at < sources.size()) {
+                        part.put(sources.get(at).path(), reading.read(sources.get(at), writer, now));
+                        progress.at(Progress.Stage.READING, done.incrementAndGet(), sources.size());
+                        at = next.getAndIncrement();
+                    }
+                    writer.flush();
+                }
+                return part;
+            }));
+        }
+        try {
+            return gather(parts);
+        } finally {
+            pool.shutdownNow();
+        }
+    }
+
+    private static Map<String, SourceFacts> gather(List<Future<Map<String, SourceFacts>>> parts) {
+        Map<String, SourceFacts> all = new HashMap<>();
+        try {
+            for (Future<Map<String, SourceFacts>> part : parts) {
+                all.putAll(part.get());
+            }
+            return all;
+        } catch (InterruptedException stopped) {
+            parts.forEach(part -> part.cancel(true));
+            Thread.currentThread().interrupt();
+            throw new CancellationException();
+        } catch (ExecutionException failed) {
+            parts.forEach(part -> part.cancel(true));
+            if (failed.getCause() instanceof RuntimeException known) {
+                throw known;
+            }
+            throw new IllegalStateException(failed.getCause());
+        }
+    }
+}

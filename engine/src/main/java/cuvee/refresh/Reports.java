@@ -1,0 +1,104 @@
+package cuvee.refresh;
+
+import cuvee.collect.Source;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.layout.PlacedTable;
+import cuvee.place.Where;
+import cuvee.refresh.SourceFacts.SheetFacts;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Says of every source what became of it. */
+final class Reports {
+    private Reports() {}
+
+    static List<SourceReport> of(
+            List<Source> sources,
+            Map<String, SourceFacts> facts,
+            Map<String, SourceFacts> gone,
+            Proposal proposal,
+            List<Finding> findings) {
+        List<SourceReport> reports = new ArrayList<>();
+        for (Source source : sources) {
+            SourceFacts found = facts.get(source.path());
+            if (found == null) {
+                findings.add(new Finding(
+                        Severity.NOTICE,
+                        source.asideKind(),
+                        Where.source(source.path()),
+                        "It is " + source.aside() + ".",
+                        "It is set aside.",
+                        ""));
+                reports.add(new SourceReport(
+                        source.path(),
+                        source.size(),
+                        source.modified(),
+                        SourceReport.State.SET_ASIDE,
+                        source.asideKind(),
+                        source.aside(),
+                        List.of(),
+                        List.of()));
+            } else {
+                reports.add(report(found, SourceReport.State.TAKEN, proposal, findings));
+            }
+        }
+        gone.values().forEach(found -> reports.add(report(found, SourceReport.State.GONE, proposal, findings)));
+        return reports;
+    }
+
+    private static SourceReport report(
+            SourceFacts facts, SourceReport.State state, Proposal proposal, List<Finding> findings) {
+        if (!facts.readable()) {
+            Finding problem = facts.problem().get(0);
+            findings.add(problem);
+            return new SourceReport(
+                    facts.path(),
+                    facts.size(),
+                    facts.modified(),
+                    SourceReport.State.SET_ASIDE,
+                    problem.kind(),
+                    problem.what(),
+                    List.of(),
+                    List.of());
+        }
+        List<PlacedTable> in = new ArrayList<>();
+        List<SourceReport.Outside> out = new ArrayList<>();
+        for (SheetFacts sheet : facts.sheets()) {
+            if (!sheet.asideKind().isEmpty()) {
+                boolean hidden = sheet.asideKind().equals("hidden-sheet");
+                findings.add(new Finding(
+                        hidden ? Severity.WARNING : Severity.NOTICE,
+                        sheet.asideKind(),
+                        Where.sheet(facts.path(), sheet.name()),
+                        hidden ? "The sheet is hidden." : "The sheet holds no table.",
+                        "It is set aside.",
+                        hidden ? "Unhide it in the workbook if its rows belong to the master." : ""));
+                out.add(new SourceReport.Outside(
+                        sheet.name(), Optional.empty(), hidden ? "the sheet is hidden" : "it holds no table"));
+            }
+            for (PlacedTable placed : sheet.placed(facts.path())) {
+                String reason = proposal.outside().get(placed);
+                if (reason == null) {
+                    in.add(placed);
+                } else {
+                    out.add(new SourceReport.Outside(sheet.name(), Optional.of(placed), reason));
+                }
+            }
+        }
+        boolean aside = in.isEmpty();
+        String reason =
+                !aside ? "" : out.isEmpty() ? "it holds no table" : out.get(0).reason();
+        return new SourceReport(
+                facts.path(),
+                facts.size(),
+                facts.modified(),
+                aside ? SourceReport.State.SET_ASIDE : state,
+                aside ? "no-table" : "",
+                reason,
+                in,
+                out);
+    }
+}

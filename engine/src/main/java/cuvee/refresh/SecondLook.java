@@ -1,0 +1,124 @@
+package cuvee.refresh;
+
+import cuvee.detect.FoundTable;
+import cuvee.detect.HeaderHints;
+import cuvee.detect.Reading;
+import cuvee.detect.TableFinder;
+import cuvee.job.Job;
+import cuvee.layout.Layout;
+import cuvee.master.Store;
+import cuvee.refresh.SourceFacts.Plain;
+import cuvee.refresh.SourceFacts.SheetFacts;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.concurrent.atomic.AtomicInteger;
+
+/**
+ * Finds tables anew in sheets where the other tables of the batch or the job have something to say. The rows come from
+ * staging, so no file is read for it. What comes out depends on the batch and the job only, not on the order in which
+ * sources came.
+ */
+final class SecondLook {
+    /** Stands for a sheet in whose reading nothing else had a say. */
+    static final String PLAIN = "-";
+
+    private final Store store;
+    private final Job job;
+    private final AtomicInteger nextId;
+    private final HeaderHints hints;
+    private final String hintsMark;
+    private final Map<Integer, Map<Integer, String>> aside = new TreeMap<>();
+
+    SecondLook(Store store, Job job, AtomicInteger nextId, Iterable<SourceFacts> batch) {
+        this.store = store;
+        this.job = job;
+        this.nextId = nextId;
+        Set<String> shared = shared(batch);
+        this.hints = new HeaderHints(shared);
+        this.hintsMark =
+                Integer.toHexString(String.join("|", new TreeSet<>(shared)).hashCode());
+    }
+
+    /** Headers that more than one table of the batch has. */
+    private static Set<String> shared(Iterable<SourceFacts> batch) {
+        Map<String, Integer> tablesByKey = new HashMap<>();
+        batch.forEach(source -> source.sheets()
+                .forEach(sheet -> sheet.plain()
+                        .forEach(table ->
+                                new HashSet<>(table.keys()).forEach(key -> tablesByKey.merge(key, 1, Integer::sum)))));
+        Set<String> shared = new HashSet<>();
+        tablesByKey.forEach((key, tables) -> {
+            if (tables > 1) {
+                shared.add(key);
+            }
+        });
+        return shared;
+    }
+
+    /** The rows that are no records, by the numbers of the tables found anew. */
+    Map<Integer, Map<Integer, String>> aside() {
+        return aside;
+    }
+
+    /** The facts of a source with every sheet read as the batch and the job say; empty where nothing changes by that. */
+    Optional<SourceFacts> of(SourceFacts facts) {
+        List<SheetFacts> sheets = new ArrayList<>();
+        boolean changed = false;
+        for (SheetFacts sheet : facts.sheets()) {
+            Optional<SheetFacts> looked =
+                    sheet.asideKind().equals(SourceFacts.HIDDEN) ? Optional.empty() : look(facts.path(), sheet);
+            changed |= looked.isPresent();
+            sheets.add(looked.orElse(sheet));
+        }
+        return changed ? Optional.of(facts.withSheets(sheets)) : Optional.empty();
+    }
+
+    private Optional<SheetFacts> look(String source, SheetFacts sheet) {
+        boolean hinted = hinted(sheet);
+        String by = hinted ? hintsMark : PLAIN;
+        List<String> signatures = sheet.signatures();
+        if (!sheet.under().startsWith(by)) {
+            signatures = find(sheet, hinted, Reading.DEFAULT).stream()
+                    .map(Layout::signatureOf)
+                    .toList();
+        }
+        Reading reading = ReadingDecisions.of(job, source, sheet.name(), signatures);
+        String under = by + "; " + reading.words();
+        String before = sheet.under().equals(PLAIN) ? PLAIN + "; " : sheet.under();
+        if (before.equals(under)) {
+            return Optional.empty();
+        }
+        List<FoundTable> tables = find(sheet, hinted, reading);
+        int first = nextId.getAndAdd(Math.max(1, tables.size()));
+        for (int i = 0; i < tables.size(); i++) {
+            Map<Integer, String> rows = aside.computeIfAbsent(first + i, id -> new TreeMap<>());
+            tables.get(i)
+                    .aside()
+                    .forEach(row -> rows.put(row.row(), row.rowClass().word()));
+        }
+        return Optional.of(sheet.found(signatures, under, first, tables));
+    }
+
+    /** True where another row could be a header and its words are not what others have. */
+    private boolean hinted(SheetFacts sheet) {
+        return !hints.looseKeys().isEmpty() && sheet.plain().stream().anyMatch(table -> table.close() && !knows(table));
+    }
+
+    private boolean knows(Plain table) {
+        long known = table.keys().stream().filter(hints.looseKeys()::contains).count();
+        return known * 2 >= table.keys().size();
+    }
+
+    private List<FoundTable> find(SheetFacts sheet, boolean hinted, Reading reading) {
+        TableFinder finder = new TableFinder(hinted ? hints : HeaderHints.NONE, sheet.clues(), reading);
+        store.replay(sheet.id(), sheet.width(), sheet.isText(), 1, Integer.MAX_VALUE, finder::row);
+        return finder.end();
+    }
+}
