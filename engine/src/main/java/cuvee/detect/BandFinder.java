@@ -66,7 +66,7 @@ final class BandFinder {
 
     private boolean mayBeginAnother(TableBody current, Row row, int blanks) {
         boolean apart = blanks > 0 || current.afterLine();
-        return apart && !reading.fixed() && current.records() > 0 && !current.looksLikeRecord(row);
+        return apart && !reading.fixed() && current.records() > 0 && !current.goesOn(row);
     }
 
     private List<Row> decide(TableBody current) {

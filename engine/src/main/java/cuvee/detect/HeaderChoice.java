@@ -8,7 +8,9 @@ import cuvee.value.LooseText;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 
 /**
  * Chooses the header among the first rows of a sheet: one row, or up to three that belong together. A header is wide,
@@ -21,6 +23,12 @@ final class HeaderChoice {
     private static final int MOST_ROWS = 3;
     /** Two candidates closer than this could be taken for each other. */
     private static final double CLOSE_LEAD = 1.5;
+
+    /** The same where all is words, and little tells a header from a record. */
+    private static final double WORDS_LEAD = 2.0;
+
+    private static final double SMALL_LEAD = 0.3;
+    private static final double CLEAR_CONTRAST = 0.25;
 
     private static final Set<String> UNITS = Set.of(
             "eur",
@@ -106,12 +114,12 @@ final class HeaderChoice {
         int top = -1;
         int bottom = -1;
         double bestScore = 0;
-        double second = 0;
+        Map<Integer, Double> scores = new TreeMap<>();
         for (int b = from; b < until; b++) {
             double here = 0;
             int hereTop = b;
             for (int t = b; t > b - MOST_ROWS && t >= from; t--) {
-                if (t < b && (rows.get(t + 1).blanksBefore() > 0 || !joins(t, b))) {
+                if (t < b && (rows.get(t + 1).blanksBefore() > 0 || !joins(t, t + 1, b))) {
                     break;
                 }
                 double score = score(t, b);
@@ -120,20 +128,131 @@ final class HeaderChoice {
                     hereTop = t;
                 }
             }
+            scores.put(b, here);
             if (here > bestScore) {
-                // The upper rows of a taller header were candidates of their own; they are not its rivals.
-                second = bottom >= hereTop ? second : bestScore;
                 bestScore = here;
                 bottom = b;
                 top = hereTop;
-            } else {
-                second = Math.max(second, here);
             }
         }
         if (bottom < 0) {
             return new Choice(-1, -1, false, 0, "No row looks like a header, so the columns go by their letters.");
         }
-        return new Choice(top, bottom, bestScore - second >= CLOSE_LEAD, bestScore, reason(top, bottom));
+        return new Choice(top, bottom, sure(top, bottom, scores), bestScore, reason(top, bottom));
+    }
+
+    /** True where no other row could be taken for the header. */
+    private boolean sure(int top, int bottom, Map<Integer, Double> scores) {
+        double best = scores.getOrDefault(bottom, 0.0);
+        boolean overValues = contrast(top, bottom) >= CLEAR_CONTRAST;
+        for (Map.Entry<Integer, Double> rival : scores.entrySet()) {
+            int row = rival.getKey();
+            double lead = best - rival.getValue();
+            if (lead >= (overValues ? CLOSE_LEAD : WORDS_LEAD)
+                    || row >= top && row <= bottom
+                    || sameWords(bottom, row)) {
+                continue;
+            }
+            // Were a row further up the header, this one would be a record of words where all others hold values.
+            boolean impossible = row < top
+                    ? overValues && lead >= SMALL_LEAD
+                    : behindRecords(top, bottom, row) || overValues && holdsValue(rows.get(row));
+            if (!impossible) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean holdsValue(Row row) {
+        for (int c = 0; c < row.width(); c++) {
+            if (!row.blank(c) && isValue(Forms.of(row, c))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** True for the same header once more. */
+    private boolean sameWords(int a, int b) {
+        Set<String> words = words(rows.get(a));
+        Set<String> both = words(rows.get(b));
+        int most = Math.max(words.size(), both.size());
+        both.retainAll(words);
+        return both.size() * 10 >= most * 6;
+    }
+
+    /** True where records of the better header stand before a row: it can only head another table. */
+    private boolean behindRecords(int top, int bottom, int row) {
+        int columns = joined(top, bottom).size();
+        return rows.subList(bottom + 1, row).stream()
+                        .filter(between -> between.filled() * 2 > columns)
+                        .count()
+                >= 2;
+    }
+
+    private static Set<String> words(Row row) {
+        Set<String> words = new HashSet<>();
+        for (int c = 0; c < row.width(); c++) {
+            if (!row.blank(c)) {
+                words.add(LooseText.key(row.text(c)));
+            }
+        }
+        return words;
+    }
+
+    /** How far the next rows fill the columns that a header names, and no others: 1 for those of a clean table. */
+    private double followed(Set<Integer> named, int bottom) {
+        double sum = 0;
+        int looked = 0;
+        for (int i = bottom + 1; i < rows.size() && looked < 12; i++) {
+            Row row = rows.get(i);
+            if (row.filled() == 1) {
+                continue;
+            }
+            int inside = 0;
+            for (int c = 0; c < row.width(); c++) {
+                inside += !row.blank(c) && named.contains(c) ? 1 : 0;
+            }
+            sum += inside / (double) (named.size() + row.filled() - inside);
+            looked++;
+        }
+        return looked == 0 ? 0 : sum / looked;
+    }
+
+    /** The share of names that are values of their column further down, as those of a record often are. */
+    private double recurring(int top, int bottom) {
+        Row header = rows.get(bottom);
+        int recurring = 0;
+        for (int c = 0; c < header.width(); c++) {
+            if (header.blank(c)) {
+                continue;
+            }
+            String key = LooseText.key(header.text(c));
+            for (int i = bottom + 1; i < rows.size(); i++) {
+                if (!rows.get(i).blank(c) && LooseText.key(rows.get(i).text(c)).equals(key) && !sameWords(i, bottom)) {
+                    recurring++;
+                    break;
+                }
+            }
+        }
+        return recurring / (double) Math.max(1, joined(top, bottom).size());
+    }
+
+    /** True where the row above, all words too, fills the same columns: a header comes before what it heads. */
+    private boolean precededByLike(Set<Integer> named, int top) {
+        int above = top - 1;
+        while (above >= 0 && rows.get(above).filled() == 1) {
+            above--;
+        }
+        if (above < 0 || holdsValue(rows.get(above))) {
+            return false;
+        }
+        int inside = 0;
+        for (int c : named) {
+            inside += rows.get(above).blank(c) ? 0 : 1;
+        }
+        return inside * 10 >= named.size() * 8;
     }
 
     private String reason(int top, int bottom) {
@@ -141,7 +260,7 @@ final class HeaderChoice {
                 ? "the workbook itself says so"
                 : hintShare(top, bottom) >= 0.5
                         ? "its words are headers in other tables too"
-                        : contrast(bottom) > 0
+                        : contrast(top, bottom) > 0
                                 ? "it names " + joined(top, bottom).size()
                                         + " columns in words, and the rows below hold values"
                                 : "it is the first row as wide as the table";
@@ -193,20 +312,23 @@ final class HeaderChoice {
         if (known && columns >= 2) {
             return records >= 1;
         }
-        return columns >= 3 && columns >= own.width && records >= 2 && own.contrast(best.bottom()) > 0;
+        return columns >= 3 && columns >= own.width && records >= 2 && own.contrast(best) > 0;
     }
 
-    /** True where the row at {@code top} can belong to the header that ends with the row at {@code bottom}. */
-    private boolean joins(int top, int bottom) {
+    /** True where two rows below each other can both belong to the header that ends with the row at {@code bottom}. */
+    private boolean joins(int top, int next, int bottom) {
         Row upper = rows.get(top);
-        Row lower = rows.get(bottom);
+        Row lower = rows.get(next);
         if (!wordsOnly(upper) || !wordsOnly(lower)) {
             return false;
         }
         if (clues.partlyMerged(upper.number(), upper, lower)) {
             return true;
         }
-        if (titleLike(upper) || upper.filled() < 2 && lower.filled() >= 2) {
+        if (titleLike(upper) || titleLike(lower) || upper.filled() < 2 && lower.filled() >= 2) {
+            return false;
+        }
+        if (lower.filled() == 1 && !isUnits(lower) && !continuesName(lower, bottom)) {
             return false;
         }
         if (isUnits(lower) || describes(upper, lower, bottom)) {
@@ -228,7 +350,34 @@ final class HeaderChoice {
             return false;
         }
         boolean namesTwice = different(lower) < lower.filled();
-        return over > 0 && (namesTwice || onlyAbove > 0 || spans >= 2 && spans == over);
+        boolean noRecord = lower.filled() * 2 <= upper.filled() || contrast(next, bottom) * 2 >= 1;
+        return over > 0
+                && (namesTwice && upper.filled() < lower.filled()
+                        || onlyAbove > 0 && noRecord
+                        || spans >= 2 && spans == over);
+    }
+
+    /**
+     * True where the only word of a row is the rest of the name above it rather than a line that heads the rows below: a
+     * short one, the only such row far and wide, over values or codes.
+     */
+    private boolean continuesName(Row lower, int bottom) {
+        int column = lower.width() - 1;
+        String text = lower.text(column).strip();
+        if (text.length() > 12 || text.indexOf(' ') >= 0) {
+            return false;
+        }
+        boolean small = Character.isLowerCase(text.charAt(0));
+        int names = 0;
+        int filled = 0;
+        for (Row row : rows.subList(bottom + 1, rows.size())) {
+            if (row.filled() == 1) {
+                return false;
+            }
+            filled += row.blank(column) ? 0 : 1;
+            names += Forms.of(row, column) == Form.WORDS ? 1 : 0;
+        }
+        return filled > 0 && (small || names * 2 < filled);
     }
 
     /** True where every word of the lower row stands over values: a row that describes the columns, not a record. */
@@ -237,7 +386,7 @@ final class HeaderChoice {
             return false;
         }
         for (int c = 0; c < lower.width(); c++) {
-            if (!lower.blank(c) && (upper.blank(c) || !valuesBelow(bottom, c))) {
+            if (!lower.blank(c) && (upper.blank(c) || isValue(Forms.of(lower, c)) || !valuesBelow(bottom, c))) {
                 return false;
             }
         }
@@ -271,13 +420,7 @@ final class HeaderChoice {
     }
 
     private static int different(Row row) {
-        Set<String> different = new HashSet<>();
-        for (int c = 0; c < row.width(); c++) {
-            if (!row.blank(c)) {
-                different.add(LooseText.key(row.text(c)));
-            }
-        }
-        return different.size();
+        return words(row).size();
     }
 
     private static boolean wordsOnly(Row row) {
@@ -320,7 +463,8 @@ final class HeaderChoice {
     }
 
     private double score(int top, int bottom) {
-        int columns = joined(top, bottom).size();
+        Set<Integer> joined = joined(top, bottom);
+        int columns = joined.size();
         if (columns == 0 || (width >= 2 && columns < Math.max(2, (width + 1) / 2))) {
             return 0;
         }
@@ -341,7 +485,17 @@ final class HeaderChoice {
         double body = bottom == rows.size() - 1 && rows.size() > 1 ? 0.3 : 1;
         double said = clues.headerRow(rows.get(bottom).number()) ? 12 : 0;
         double taller = top == bottom ? 0 : isUnits(rows.get(bottom)) ? 1.5 : 0.6;
-        return (3 * named + 3 * coverage + 2 * unique + 2.5 * contrast(bottom) + 4 * known + early + said + taller)
+        double fits =
+                3 * followed(joined, bottom) - 1.5 * recurring(top, bottom) - (precededByLike(joined, top) ? 1.5 : 0);
+        return (3 * named
+                        + 3 * coverage
+                        + 2 * unique
+                        + 2.5 * contrast(top, bottom)
+                        + fits
+                        + 4 * known
+                        + early
+                        + said
+                        + taller)
                 * body;
     }
 
@@ -350,6 +504,7 @@ final class HeaderChoice {
         Row row = rows.get(index);
         int words = 0;
         int members = 0;
+        int years = 0;
         for (int column = 0; column < row.width(); column++) {
             if (row.blank(column)) {
                 continue;
@@ -363,9 +518,11 @@ final class HeaderChoice {
                 words++;
             } else if (couldBeSequenceMember(form, text)) {
                 members++;
+                years += form.isDate() || text.strip().matches("(19|20)\\d\\d") ? 1 : 0;
             }
         }
-        double named = (words + 0.9 * members) / Math.max(1, row.filled());
+        double weight = members >= 3 || years == members ? 0.9 : 0.3;
+        double named = (words + weight * members) / Math.max(1, row.filled());
         boolean none = words == 0 && !isUnits(row) && hintShare(index, index) < 0.5;
         return none || named < 0.6 ? -1 : named;
     }
@@ -394,24 +551,26 @@ final class HeaderChoice {
         return best;
     }
 
-    /** The share of columns below that hold mostly values where this row holds words. */
-    double contrast(int index) {
-        Row row = rows.get(index);
-        int columns = 0;
+    /** The share of columns below that hold mostly values where the header holds words. */
+    private double contrast(int top, int bottom) {
+        Set<Integer> columns = joined(top, bottom);
         int valued = 0;
-        for (int column = 0; column < row.width(); column++) {
-            if (!row.blank(column)) {
-                columns++;
-                valued += valuesBelow(index, column) ? 1 : 0;
+        for (int column : columns) {
+            int lowest = bottom;
+            while (rows.get(lowest).blank(column)) {
+                lowest--;
             }
+            valued += !isValue(Forms.of(rows.get(lowest), column)) && valuesBelow(bottom, column) ? 1 : 0;
         }
-        return columns == 0 ? 0 : valued / (double) columns;
+        return columns.isEmpty() ? 0 : valued / (double) columns.size();
+    }
+
+    /** The same for a chosen header. */
+    double contrast(Choice choice) {
+        return contrast(choice.top(), choice.bottom());
     }
 
     private boolean valuesBelow(int index, int column) {
-        if (isValue(Forms.of(rows.get(index), column))) {
-            return false;
-        }
         int values = 0;
         int filled = 0;
         for (int below = index + 1; below < Math.min(rows.size(), index + 1 + LOOK_BELOW); below++) {

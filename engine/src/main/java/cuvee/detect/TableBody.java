@@ -145,8 +145,17 @@ final class TableBody {
 
     /** The fewest cells that ordinary records fill. */
     private static int leastFilled(List<Row> below) {
-        int[] filled =
-                below.stream().mapToInt(Row::filled).filter(n -> n > 1).sorted().toArray();
+        int gap = 0;
+        while (gap < below.size() && (gap == 0 || below.get(gap).blanksBefore() == 0)) {
+            gap++;
+        }
+        // What follows a gap may be notes.
+        List<Row> first = gap >= 3 ? below.subList(0, gap) : below;
+        int[] filled = first.stream()
+                .mapToInt(Row::filled)
+                .filter(count -> count > 1)
+                .sorted()
+                .toArray();
         return filled.length == 0 ? 1 : filled[filled.length / 4];
     }
 
@@ -188,17 +197,32 @@ final class TableBody {
     // ---- what follows a gap ----
 
     /** True where a row fills about as many cells as records do, with values of the same nature. */
-    boolean looksLikeRecord(Row row) {
+    private boolean looksLikeRecord(Row row) {
         int filled = row.filled();
-        return filled * 2 > leastFilled && filled > 1 && odd(row) * 4 < filled && !columns.repeats(row);
+        return filled * 2 > leastFilled && filled > 1 && strange(row) * 3 < filled && !columns.repeats(row);
     }
 
-    private int odd(Row row) {
-        int odd = 0;
+    /** True where nothing about a row behind a gap is out of the ordinary for this table. */
+    boolean goesOn(Row row) {
+        boolean record = row.filled() * 2 > leastFilled && row.filled() > 1 && strange(row) == 0;
+        return !isKnownHeader(row) && (record || totalRows.named(row));
+    }
+
+    private int strange(Row row) {
+        int strange = 0;
         for (int column = 0; column < row.width(); column++) {
-            odd += !row.blank(column) && columns.odd(column, Forms.of(row, column)) ? 1 : 0;
+            strange += !row.blank(column) && columns.strange(column, Forms.of(row, column)) ? 1 : 0;
         }
-        return odd;
+        return strange;
+    }
+
+    /** True where most words of a row are headers of other tables. */
+    private boolean isKnownHeader(Row row) {
+        int known = 0;
+        for (int column = 0; column < row.width(); column++) {
+            known += !row.blank(column) && hints.knows(row.text(column)) ? 1 : 0;
+        }
+        return known >= 2 && known * 2 > row.filled();
     }
 
     /**
@@ -222,7 +246,7 @@ final class TableBody {
             return repeated(rows, choice.bottom());
         }
         for (int i = 0; i <= choice.bottom(); i++) {
-            if (looksLikeRecord(rows.get(i))) {
+            if (goesOn(rows.get(i))) {
                 return Next.SAME;
             }
         }
@@ -244,8 +268,10 @@ final class TableBody {
             return Next.SAME;
         }
         long fitting = below.stream().filter(this::looksLikeRecord).count();
-        boolean contrast = choosing.contrast(choice.bottom()) > 0;
-        boolean another = wordsOverValues * 2 >= filled && (contrast || fitting < tabular) || fitting * 2 < tabular;
+        boolean contrast = choosing.contrast(choice) > 0;
+        boolean another = wordsOverValues * 3 >= filled && contrast
+                || wordsOverValues * 2 >= filled && fitting < tabular
+                || fitting * 2 < tabular;
         return another && !labelled(rows, choice.bottom()) ? new Next(true, 0) : Next.SAME;
     }
 
@@ -281,7 +307,10 @@ final class TableBody {
         columns.look(row);
         RowClass what = told(row, blanksBefore);
         if (what == null) {
-            releaseLines();
+            if (!lines.isEmpty()) {
+                releaseLines();
+                columns.look(row);
+            }
             blanks += blanksBefore;
             keep(row);
         } else if (what == RowClass.NOTE) {
@@ -344,8 +373,7 @@ final class TableBody {
             line = dated || loneWordsAreLines || sections > 0 || styledAsLine(text);
         }
         if (!line) {
-            firstSparse = sparse == 0 ? row.number() : firstSparse;
-            sparse++;
+            noteSparse(row.number());
         }
         return line;
     }
@@ -367,8 +395,11 @@ final class TableBody {
         String first = row.text(onlyColumn(row)).strip();
         boolean label = first.endsWith(":");
         boolean note = NOTE_START.matcher(first.toLowerCase(Locale.ROOT)).matches();
-        boolean few = filled < leastFilled;
-        return few && (label && filled == 2 || apart && (label || note || odd(row) * 2 >= filled));
+        if (filled >= leastFilled) {
+            return false;
+        }
+        return label && filled == 2
+                || apart && (label || note || strange(row) * 2 >= filled || filled * 2 <= leastFilled);
     }
 
     private void keep(Row row) {
@@ -390,33 +421,48 @@ final class TableBody {
         runCount = 0;
     }
 
-    /** Lines held back turn out to stand between records: they head the rows below. */
+    /** Lines held back turn out to stand between records: they head the rows below, or are records with little in them. */
     private void releaseLines() {
-        if (!lines.isEmpty()) {
-            if (sections == 0) {
-                firstSection = lines.get(0).number();
-                firstSectionText = textOf(lines.get(0));
+        blanks += blanksBeforeLines;
+        blanksBeforeLines = 0;
+        List<Row> held = new ArrayList<>(lines);
+        lines.clear();
+        for (Row line : held) {
+            String first = line.text(onlyColumn(line)).strip();
+            if (line.filled() > 1 && !first.endsWith(":") && strange(line) == 0) {
+                noteSparse(line.number());
+                columns.look(line);
+                keep(line);
+            } else {
+                if (sections == 0) {
+                    firstSection = line.number();
+                    firstSectionText = textOf(line);
+                }
+                sections++;
+                aside.add(new Aside(line.number(), RowClass.SECTION));
+                closeRun();
             }
-            sections += lines.size();
-            asideLines(RowClass.SECTION);
         }
     }
 
-    private void asideLines(RowClass as) {
+    private void noteSparse(int row) {
+        firstSparse = sparse == 0 ? row : firstSparse;
+        sparse++;
+    }
+
+    /** Lines behind the last record are notes. */
+    private void asideNotes() {
         blanks += blanksBeforeLines;
         blanksBeforeLines = 0;
         for (Row line : lines) {
-            aside.add(new Aside(line.number(), as));
-        }
-        if (!lines.isEmpty()) {
-            closeRun();
+            aside.add(new Aside(line.number(), RowClass.NOTE));
         }
         lines.clear();
     }
 
     /** The table; empty where the rows turn out to be text and no table. */
     Optional<FoundTable> end() {
-        asideLines(RowClass.NOTE);
+        asideNotes();
         closeRun();
         if (isText()) {
             return Optional.empty();
@@ -436,7 +482,7 @@ final class TableBody {
                     "sparse-row",
                     firstSparse,
                     Says.count(sparse, "row") + (sparse == 1 ? " holds" : " hold")
-                            + " a single word, the first at row " + firstSparse + "; kept as "
+                            + " next to nothing, the first at row " + firstSparse + "; kept as "
                             + (sparse == 1 ? "a record." : "records."),
                     sparse));
         }

@@ -108,6 +108,29 @@ final class TableColumns {
         return e.filled() >= 2 && some * 5 < e.filled();
     }
 
+    /** True where a form is of another nature than nearly all the column's values: numbers among names, or the reverse. */
+    boolean strange(int column, Form form) {
+        if (odd(column, form)) {
+            return true;
+        }
+        if (column >= evidence.length || form == Form.BLANK || form == Form.NOTHING_WORD) {
+            return false;
+        }
+        Evidence e = evidence[column];
+        boolean names = e.filled() >= 2 && e.count(Form.WORDS) * 10 >= e.filled() * 8;
+        boolean dates = e.filled() >= 2 && datesOf(e) * 10 >= e.filled() * 8;
+        boolean date = form.isDate() || form.isMoment();
+        return names && HeaderChoice.isValue(form) || dates && !date;
+    }
+
+    private static long datesOf(Evidence e) {
+        long dates = 0;
+        for (Form form : Form.values()) {
+            dates += form.isDate() || form.isMoment() ? e.count(form) : 0;
+        }
+        return dates;
+    }
+
     /** True where an earlier record holds the text in the column. */
     boolean holds(int column, String text) {
         return column < words.size() && words.get(column).contains(LooseText.key(text));

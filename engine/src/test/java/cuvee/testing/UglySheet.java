@@ -289,8 +289,9 @@ public final class UglySheet {
     }
 
     private void titles(Map<Integer, RowClass> aside, int shift) {
-        for (int i = 1 + random.nextInt(4); i > 0; i--) {
-            int what = random.nextInt(5);
+        List<Integer> kinds = new ArrayList<>(List.of(0, 1, 2, 3, 4));
+        java.util.Collections.shuffle(kinds, random);
+        for (int what : kinds.subList(0, 1 + random.nextInt(4))) {
             if (what == 0) {
                 aside.put(add(shift, word() + " Ferries Ltd"), RowClass.TITLE);
             } else if (what == 1) {
