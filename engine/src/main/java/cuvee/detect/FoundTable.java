@@ -15,6 +15,7 @@ import java.util.Map;
  * @param titles the texts of the title rows
  * @param doubts what was decided below certainty
  * @param totals the totals that the sheet itself states
+ * @param rival the row that would do nearly as well as the header; 0 where none would
  * @param reason why it was read so, in a sentence
  * @param reading what had been decided about it, in the words of {@link Reading}; empty where nothing was
  */
@@ -30,6 +31,7 @@ public record FoundTable(
         List<Doubt> doubts,
         List<StatedTotal> totals,
         Sureness header,
+        int rival,
         String reason,
         String reading) {
 

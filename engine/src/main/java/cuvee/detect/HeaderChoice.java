@@ -85,10 +85,13 @@ final class HeaderChoice {
      *
      * @param top the place of the first header row in the list of rows; -1 where no row can be a header
      * @param bottom the place of the last one; -1 where no row can be a header
-     * @param sure false where another row would do nearly as well
-     * @param score how well it looks
+     * @param rival the place of a row that would do nearly as well; -1 where none would
      */
-    record Choice(int top, int bottom, boolean sure, double score, String reason) {
+    record Choice(int top, int bottom, int rival, String reason) {
+        boolean sure() {
+            return rival < 0;
+        }
+
         boolean found() {
             return bottom >= 0;
         }
@@ -136,15 +139,16 @@ final class HeaderChoice {
             }
         }
         if (bottom < 0) {
-            return new Choice(-1, -1, false, 0, "No row looks like a header, so the columns go by their letters.");
+            return new Choice(-1, -1, -1, "No row looks like a header, so the columns go by their letters.");
         }
-        return new Choice(top, bottom, sure(top, bottom, scores), bestScore, reason(top, bottom));
+        return new Choice(top, bottom, rival(top, bottom, scores), reason(top, bottom));
     }
 
-    /** True where no other row could be taken for the header. */
-    private boolean sure(int top, int bottom, Map<Integer, Double> scores) {
+    /** The row that could best be taken for the header instead; -1 where none could. */
+    private int rival(int top, int bottom, Map<Integer, Double> scores) {
         double best = scores.getOrDefault(bottom, 0.0);
         boolean overValues = contrast(top, bottom) >= CLEAR_CONTRAST;
+        int closest = -1;
         for (Map.Entry<Integer, Double> rival : scores.entrySet()) {
             int row = rival.getKey();
             double lead = best - rival.getValue();
@@ -157,11 +161,11 @@ final class HeaderChoice {
             boolean impossible = row < top
                     ? overValues && lead >= SMALL_LEAD
                     : behindRecords(top, bottom, row) || overValues && holdsValue(rows.get(row));
-            if (!impossible) {
-                return false;
+            if (!impossible && (closest < 0 || rival.getValue() > scores.getOrDefault(closest, 0.0))) {
+                closest = row;
             }
         }
-        return true;
+        return closest;
     }
 
     private static boolean holdsValue(Row row) {

@@ -31,6 +31,7 @@ final class TableBody {
     private final TableColumns columns;
     private final TotalRows totalRows;
     private final FoundTable.Sureness sureness;
+    private final int rival;
     private final String reason;
     private final int width;
     private final int headRows;
@@ -66,6 +67,8 @@ final class TableBody {
         this.reading = reading;
         this.reason = choice.reason();
         this.sureness = choice.sure() ? FoundTable.Sureness.SURE : FoundTable.Sureness.CLOSE;
+        this.rival =
+                choice.sure() || !choice.found() ? 0 : rows.get(choice.rival()).number();
         this.width = width;
         this.headRows = choice.bottom() + 1;
         this.firstRow = rows.get(0).number();
@@ -105,7 +108,7 @@ final class TableBody {
                     bottom = i;
                 }
             }
-            return top < 0 ? found : new HeaderChoice.Choice(top, bottom, true, 0, "The header is where you put it.");
+            return top < 0 ? found : new HeaderChoice.Choice(top, bottom, -1, "The header is where you put it.");
         }
         int bottom = found.bottom() + reading.headerShift();
         if (reading.headerShift() == 0 || !found.found() || bottom < 0 || bottom >= rows.size()) {
@@ -115,7 +118,7 @@ final class TableBody {
         String where =
                 Says.count(Math.abs(reading.headerShift()), "row") + (reading.headerShift() > 0 ? " lower" : " higher");
         return new HeaderChoice.Choice(
-                top, bottom, true, 0, "The header is " + where + " than it looked, as you put it for this layout.");
+                top, bottom, -1, "The header is " + where + " than it looked, as you put it for this layout.");
     }
 
     private void head(Row row, boolean countBlanks, boolean header) {
@@ -499,6 +502,7 @@ final class TableBody {
                 doubts,
                 totalRows.stated(),
                 sureness,
+                rival,
                 reason,
                 reading.words()));
     }

@@ -98,6 +98,7 @@ final class FactsJson {
         node.put("first", table.firstRow());
         node.put("last", table.lastRow());
         node.put("blanks", table.blanks());
+        node.put("rival", table.rival());
         node.put("reason", table.reason());
         node.put("reading", table.reading());
         node.put("sure", table.header() == FoundTable.Sureness.SURE);
@@ -248,6 +249,7 @@ final class FactsJson {
                                 t.path("added").asDouble(),
                                 t.path("records").asInt())),
                 node.path("sure").asBoolean() ? FoundTable.Sureness.SURE : FoundTable.Sureness.CLOSE,
+                node.path("rival").asInt(),
                 node.path("reason").asText(),
                 node.path("reading").asText());
     }

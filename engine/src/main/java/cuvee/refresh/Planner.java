@@ -68,7 +68,7 @@ final class Planner {
             }
         }
         List<Decision> assumed = new ArrayList<>(job.assumed());
-        List<Layout> layouts = mainFamily(Families.of(Layout.of(withRecords)), assumed);
+        List<Layout> layouts = withoutDoubles(mainFamily(Families.of(Layout.of(withRecords)), assumed), assumed);
         LineUp lineUp = LineUp.of(layouts, job);
         questions.addAll(lineUp.questions());
         Map<PlacedTable, TableColumn[]> feeds = feeds(layouts, lineUp);
@@ -95,9 +95,11 @@ final class Planner {
             });
             typed.finding().ifPresent(findings::add);
         }
+        ReadingQuestions reading = new ReadingQuestions(job, questions, findings);
+        layouts.forEach(reading::ask);
         for (PlacedTable table : tables) {
             if (feeds.containsKey(table)) {
-                doubts(table);
+                statedTotals(table);
                 SequencePointer.blockAcross(table, findings);
             }
         }
@@ -130,6 +132,22 @@ final class Planner {
         return layouts;
     }
 
+    private List<Layout> withoutDoubles(List<Layout> layouts, List<Decision> assumed) {
+        Set<PlacedTable> members = new HashSet<>();
+        layouts.forEach(layout -> members.addAll(layout.tables()));
+        List<PlacedTable> inOrder = tables.stream().filter(members::contains).toList();
+        Doubles doubles = Doubles.among(inOrder, job);
+        outside.putAll(doubles.outside());
+        questions.addAll(doubles.questions());
+        assumed.addAll(doubles.decisions());
+        if (doubles.outside().isEmpty()) {
+            return layouts;
+        }
+        return Layout.of(inOrder.stream()
+                .filter(table -> !doubles.outside().containsKey(table))
+                .toList());
+    }
+
     private static int shared(Family family, Set<String> known) {
         Set<String> keys = new HashSet<>();
         family.layouts().forEach(layout -> keys.addAll(layout.keys()));
@@ -143,6 +161,14 @@ final class Planner {
         boolean telling = shape.size() >= TELLING_COLUMNS && new HashSet<>(shape).size() >= 3;
         return telling
                 && main.layouts().stream().anyMatch(member -> member.shape().equals(shape));
+    }
+
+    /** Lists of two columns and handfuls of cells are set aside with a reason but without a question. */
+    private static boolean worthAsking(Layout layout, Family main) {
+        long usual = main.rows() / Math.max(1, main.tables());
+        boolean named = layout.tables().stream()
+                .anyMatch(table -> !table.table().headerRows().isEmpty());
+        return named && layout.headers().size() >= 3 && layout.rows() * 20 >= usual;
     }
 
     private void anotherJob(Layout layout, Family main, List<Layout> layouts, List<Decision> assumed) {
@@ -166,7 +192,7 @@ final class Planner {
         } else {
             layout.tables().forEach(table -> outside.put(table, "it shares too few headers with the other tables"));
         }
-        if (!job.isSettled(ANOTHER_JOB, layout.signature())) {
+        if (!job.isSettled(ANOTHER_JOB, layout.signature()) && (take || worthAsking(layout, main))) {
             PlacedTable first = layout.tables().get(0);
             String which = Says.count(layout.tables().size(), "table") + " with "
                     + Says.count(layout.rows(), "row") + " and the headers "
@@ -215,16 +241,7 @@ final class Planner {
         return feeds;
     }
 
-    private void doubts(PlacedTable table) {
-        for (FoundTable.Doubt doubt : table.table().doubts()) {
-            findings.add(new Finding(
-                    Severity.WARNING,
-                    doubt.kind(),
-                    table.where().row(doubt.row()),
-                    doubt.text(),
-                    "",
-                    "Look at it there; correct the source if it is wrong."));
-        }
+    private void statedTotals(PlacedTable table) {
         for (FoundTable.StatedTotal total : table.table().totals()) {
             if (!total.agrees()) {
                 findings.add(new Finding(

@@ -4,6 +4,7 @@ import cuvee.collect.Source;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.layout.PlacedTable;
+import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.refresh.SourceFacts.SheetFacts;
 import java.util.ArrayList;
@@ -49,6 +50,24 @@ final class Reports {
         return reports;
     }
 
+    private static Finding hidden(String source, SheetFacts sheet) {
+        List<String> what = new ArrayList<>();
+        if (sheet.hiddenRows() > 0) {
+            what.add(Says.count(sheet.hiddenRows(), "row"));
+        }
+        if (sheet.hiddenColumns() > 0) {
+            what.add(Says.count(sheet.hiddenColumns(), "column"));
+        }
+        int count = sheet.hiddenRows() + sheet.hiddenColumns();
+        return new Finding(
+                Severity.REMARK,
+                "hidden-cells",
+                Where.sheet(source, sheet.name()),
+                Says.list(what) + (count == 1 ? " is" : " are") + " hidden or filtered away.",
+                "They are read like the others.",
+                "Unhide them in the workbook to see them there.");
+    }
+
     private static SourceReport report(
             SourceFacts facts, SourceReport.State state, Proposal proposal, List<Finding> findings) {
         if (!facts.readable()) {
@@ -78,6 +97,10 @@ final class Reports {
                         hidden ? "Unhide it in the workbook if its rows belong to the master." : ""));
                 out.add(new SourceReport.Outside(
                         sheet.name(), Optional.empty(), hidden ? "the sheet is hidden" : "it holds no table"));
+            }
+            if (sheet.hiddenRows() + sheet.hiddenColumns() > 0
+                    && sheet.asideKind().isEmpty()) {
+                findings.add(hidden(facts.path(), sheet));
             }
             for (PlacedTable placed : sheet.placed(facts.path())) {
                 String reason = proposal.outside().get(placed);

@@ -6,7 +6,9 @@ import java.io.IOException;
 import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.LocalTime;
+import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
@@ -56,6 +58,12 @@ final class OdsReader {
         private boolean formula;
         private int paragraphs;
         private int aside;
+        private int columnsSpanned;
+        private int rowsSpanned;
+        private boolean rowHidden;
+        private int hiddenRows;
+        private int hiddenColumns;
+        private final List<CellRange> merged = new ArrayList<>();
 
         Content(SheetVisitor visitor) {
             this.visitor = visitor;
@@ -77,6 +85,11 @@ final class OdsReader {
                             }
                         }
                         case "table" -> beginTable(xml);
+                        case "table-column" -> {
+                            if (isHidden(xml)) {
+                                hiddenColumns += count(WorkbookParts.attribute(xml, "number-columns-repeated"));
+                            }
+                        }
                         case "table-row" -> beginRow(xml);
                         case "table-cell", "covered-table-cell" -> {
                             beginCell(xml);
@@ -106,7 +119,7 @@ final class OdsReader {
                             inCell = false;
                         }
                         case "table-row" -> endRow();
-                        case "table" -> visitor.endSheet();
+                        case "table" -> endTable();
                         default -> {}
                     }
                 } else if (inParagraph && aside == 0 && event == XMLStreamConstants.CHARACTERS) {
@@ -134,9 +147,25 @@ final class OdsReader {
             wanted = visitor.sheet(info) == SheetVisitor.Wanted.ROWS;
             rowNumber = 1;
             blanks = 0;
+            hiddenRows = 0;
+            hiddenColumns = 0;
+            merged.clear();
+        }
+
+        private static boolean isHidden(XMLStreamReader xml) {
+            String visibility = WorkbookParts.attribute(xml, "visibility");
+            return visibility.equals("collapse") || visibility.equals("filter");
+        }
+
+        private void endTable() {
+            if (wanted && (!merged.isEmpty() || hiddenRows + hiddenColumns > 0)) {
+                visitor.sight(new SheetSight(merged, hiddenRows, hiddenColumns));
+            }
+            visitor.endSheet();
         }
 
         private void beginRow(XMLStreamReader xml) {
+            rowHidden = isHidden(xml);
             rowRepeats = count(WorkbookParts.attribute(xml, "number-rows-repeated"));
             column = 0;
             row.begin(rowNumber, blanks);
@@ -144,6 +173,7 @@ final class OdsReader {
 
         private void endRow() {
             if (!row.blank() && wanted) {
+                hiddenRows += rowHidden ? rowRepeats : 0;
                 for (int i = 0; i < rowRepeats; i++) {
                     Row each = i == 0 ? row : again(rowNumber + i);
                     visitor.row(each);
@@ -173,6 +203,8 @@ final class OdsReader {
             value = "";
             formula = false;
             cellRepeats = 1;
+            columnsSpanned = 1;
+            rowsSpanned = 1;
             for (int i = 0; i < xml.getAttributeCount(); i++) {
                 switch (xml.getAttributeLocalName(i)) {
                     case "value-type" -> type = type.isEmpty() ? xml.getAttributeValue(i) : type;
@@ -180,6 +212,8 @@ final class OdsReader {
                         value = xml.getAttributeValue(i);
                     case "number-columns-repeated" -> cellRepeats = count(xml.getAttributeValue(i));
                     case "formula" -> formula = true;
+                    case "number-columns-spanned" -> columnsSpanned = count(xml.getAttributeValue(i));
+                    case "number-rows-spanned" -> rowsSpanned = count(xml.getAttributeValue(i));
                     default -> {}
                 }
             }
@@ -196,6 +230,9 @@ final class OdsReader {
             if (column + cellRepeats > limits.columns()) {
                 throw Unreadable.limit(
                         where, "The sheet has more than " + limits.columns() + " columns, which is the limit.");
+            }
+            if (columnsSpanned > 1 || rowsSpanned > 1) {
+                merged.add(new CellRange(rowNumber, column, rowNumber + rowsSpanned - 1, column + columnsSpanned - 1));
             }
             for (int i = 0; i < cellRepeats; i++) {
                 cell();

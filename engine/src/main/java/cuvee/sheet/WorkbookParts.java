@@ -6,6 +6,9 @@ import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
+import java.util.HashMap;
+import java.util.Locale;
+import java.util.Map;
 import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
@@ -22,6 +25,7 @@ final class WorkbookParts implements AutoCloseable {
     private final ZipFile zip;
     private final Where where;
     private final ReadLimits limits;
+    private final Map<String, ZipEntry> loosely = new HashMap<>();
 
     WorkbookParts(Path file, Where where, ReadLimits limits) throws IOException {
         this.where = where;
@@ -81,13 +85,15 @@ final class WorkbookParts implements AutoCloseable {
             return exact;
         }
         // Some writers put a slash in front or vary the capitals.
-        return zip.stream()
-                .filter(entry -> entry.getName()
-                        .replace('\\', '/')
-                        .replaceFirst("^/", "")
-                        .equalsIgnoreCase(name))
-                .findFirst()
-                .orElse(null);
+        if (loosely.isEmpty()) {
+            zip.stream().forEach(entry -> loosely.putIfAbsent(loose(entry.getName()), entry));
+        }
+        return loosely.get(loose(name));
+    }
+
+    private static String loose(String name) {
+        String plain = name.replace('\\', '/').toLowerCase(Locale.ROOT);
+        return plain.startsWith("/") ? plain.substring(1) : plain;
     }
 
     private static void drain(InputStream in) throws IOException {

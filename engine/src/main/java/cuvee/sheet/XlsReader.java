@@ -21,19 +21,23 @@ import org.apache.poi.hssf.record.BOFRecord;
 import org.apache.poi.hssf.record.BoolErrRecord;
 import org.apache.poi.hssf.record.BoundSheetRecord;
 import org.apache.poi.hssf.record.CellValueRecordInterface;
+import org.apache.poi.hssf.record.ColumnInfoRecord;
 import org.apache.poi.hssf.record.DateWindow1904Record;
 import org.apache.poi.hssf.record.EOFRecord;
 import org.apache.poi.hssf.record.FormulaRecord;
 import org.apache.poi.hssf.record.LabelRecord;
 import org.apache.poi.hssf.record.LabelSSTRecord;
+import org.apache.poi.hssf.record.MergeCellsRecord;
 import org.apache.poi.hssf.record.NumberRecord;
 import org.apache.poi.hssf.record.RKRecord;
 import org.apache.poi.hssf.record.Record;
+import org.apache.poi.hssf.record.RowRecord;
 import org.apache.poi.hssf.record.SSTRecord;
 import org.apache.poi.hssf.record.StringRecord;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 import org.apache.poi.ss.usermodel.CellType;
 import org.apache.poi.ss.usermodel.FormulaError;
+import org.apache.poi.ss.util.CellRangeAddress;
 import org.jspecify.annotations.Nullable;
 
 /** Reads workbooks in the binary form used before 2007, record by record through the library's event model. */
@@ -84,6 +88,9 @@ final class XlsReader {
         private boolean wanted;
         private boolean inSheet;
         private int current;
+        private int hiddenRows;
+        private int hiddenColumns;
+        private final List<CellRange> merged = new ArrayList<>();
 
         Records(SheetVisitor visitor) {
             this.visitor = visitor;
@@ -102,7 +109,22 @@ final class XlsReader {
             } else if (found instanceof DateWindow1904Record window) {
                 dayCount = window.getWindowing() == 1 ? DayCount.FROM_1904 : DayCount.FROM_1900;
             } else if (inSheet && depth == 1 && wanted) {
-                cell(found);
+                if (found instanceof MergeCellsRecord cells) {
+                    for (int i = 0; i < cells.getNumAreas(); i++) {
+                        CellRangeAddress area = cells.getAreaAt(i);
+                        merged.add(new CellRange(
+                                area.getFirstRow() + 1,
+                                area.getFirstColumn(),
+                                area.getLastRow() + 1,
+                                area.getLastColumn()));
+                    }
+                } else if (found instanceof RowRecord line) {
+                    hiddenRows += line.getZeroHeight() ? 1 : 0;
+                } else if (found instanceof ColumnInfoRecord columns) {
+                    hiddenColumns += columns.getHidden() ? columns.getLastColumn() - columns.getFirstColumn() + 1 : 0;
+                } else {
+                    cell(found);
+                }
             }
         }
 
@@ -121,6 +143,9 @@ final class XlsReader {
             wanted = visitor.sheet(info) == SheetVisitor.Wanted.ROWS && begin.getType() == BOFRecord.TYPE_WORKSHEET;
             current = 0;
             row.begin(0, 0);
+            merged.clear();
+            hiddenRows = 0;
+            hiddenColumns = 0;
         }
 
         private void end() {
@@ -128,6 +153,9 @@ final class XlsReader {
             if (depth == 0 && inSheet) {
                 flushRow();
                 inSheet = false;
+                if (wanted && (!merged.isEmpty() || hiddenRows + hiddenColumns > 0)) {
+                    visitor.sight(new SheetSight(merged, hiddenRows, hiddenColumns));
+                }
                 visitor.endSheet();
             }
         }

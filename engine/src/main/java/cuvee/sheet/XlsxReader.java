@@ -24,6 +24,7 @@ final class XlsxReader {
     private final ReadLimits limits;
     private final List<String> strings = new ArrayList<>();
     private final List<Format> formats = new ArrayList<>();
+    private final XlsxNames names = new XlsxNames();
     private DayCount dayCount = DayCount.FROM_1900;
 
     private record SheetPart(String name, String part, Visibility visibility) {}
@@ -46,12 +47,14 @@ final class XlsxReader {
         readStrings(parts, folder);
         for (int i = 0; i < sheets.size(); i++) {
             SheetPart sheet = sheets.get(i);
-            SheetInfo info = new SheetInfo(sheet.name(), i, sheet.visibility(), "");
+            SheetInfo info =
+                    new SheetInfo(sheet.name(), i, sheet.visibility(), "", names.of(parts, sheet.name(), sheet.part()));
             if (visitor.sheet(info) == SheetVisitor.Wanted.ROWS) {
                 SheetXml reading = new SheetXml(visitor, where.row(0), sheet.name());
                 if (!parts.read(sheet.part(), reading)) {
                     throw Unreadable.broken(where, "its sheet " + sheet.name() + " is missing");
                 }
+                reading.tellSight();
             }
             visitor.endSheet();
         }
@@ -76,7 +79,8 @@ final class XlsxReader {
         return part;
     }
 
-    private Map<String, String> relations(WorkbookParts parts, String folder, String workbook) throws IOException {
+    /** The targets of a part's relations, by their ids. */
+    static Map<String, String> relations(WorkbookParts parts, String folder, String workbook) throws IOException {
         Map<String, String> targets = new HashMap<>();
         String name = workbook.substring(folder.length());
         parts.read(
@@ -102,7 +106,10 @@ final class XlsxReader {
                 if (xml.next() != XMLStreamConstants.START_ELEMENT) {
                     continue;
                 }
-                if (xml.getLocalName().equals("workbookPr")) {
+                if (xml.getLocalName().equals("definedName")) {
+                    String name = WorkbookParts.attribute(xml, "name");
+                    names.define(name, xml.getElementText());
+                } else if (xml.getLocalName().equals("workbookPr")) {
                     String count = WorkbookParts.attribute(xml, "date1904");
                     dayCount = count.equals("1") || count.equals("true") ? DayCount.FROM_1904 : DayCount.FROM_1900;
                 } else if (xml.getLocalName().equals("sheet")) {
@@ -268,6 +275,10 @@ final class XlsxReader {
         private String type = "";
         private boolean formula;
         private boolean value;
+        private boolean hidden;
+        private int hiddenRows;
+        private int hiddenColumns;
+        private final List<CellRange> merged = new ArrayList<>();
 
         SheetXml(SheetVisitor visitor, Where source, String sheet) {
             this.visitor = visitor;
@@ -288,6 +299,9 @@ final class XlsxReader {
                             value = true;
                         }
                         case "f" -> formula = true;
+                        case "col" -> column(xml);
+                        case "mergeCell" ->
+                            CellRange.of(WorkbookParts.attribute(xml, "ref")).ifPresent(merged::add);
                         case "is" -> {
                             richText(xml, "is", text);
                             value = true;
@@ -298,9 +312,9 @@ final class XlsxReader {
                     switch (xml.getLocalName()) {
                         case "v" -> inValue = false;
                         case "c" -> endCell();
-                        case "row" -> visitor.row(row);
-                        case "sheetData" -> {
-                            return;
+                        case "row" -> {
+                            hiddenRows += hidden && row.width() > 0 ? 1 : 0;
+                            visitor.row(row);
                         }
                         default -> {}
                     }
@@ -310,7 +324,26 @@ final class XlsxReader {
             }
         }
 
+        private void column(XMLStreamReader xml) {
+            if (isTrue(WorkbookParts.attribute(xml, "hidden"))) {
+                int first = number(WorkbookParts.attribute(xml, "min"));
+                int last = Math.min(number(WorkbookParts.attribute(xml, "max")), limits.columns());
+                hiddenColumns += Math.max(0, last - first + 1);
+            }
+        }
+
+        void tellSight() {
+            if (!merged.isEmpty() || hiddenRows + hiddenColumns > 0) {
+                visitor.sight(new SheetSight(merged, hiddenRows, hiddenColumns));
+            }
+        }
+
+        private static boolean isTrue(String written) {
+            return written.equals("1") || written.equals("true");
+        }
+
         private void beginRow(XMLStreamReader xml) {
+            hidden = isTrue(WorkbookParts.attribute(xml, "hidden"));
             int given = number(WorkbookParts.attribute(xml, "r"));
             int next = given > 0 ? given : rowNumber + 1;
             row.begin(next, Math.max(0, next - rowNumber - 1));

@@ -1,0 +1,185 @@
+package cuvee.refresh;
+
+import cuvee.detect.TableColumn;
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.Layout;
+import cuvee.layout.PlacedTable;
+import cuvee.place.Says;
+import cuvee.value.LooseText;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+
+/**
+ * Tables that would count rows twice: a sheet that adds up the other sheets of its workbook, and a table that holds the
+ * same records as another. They are set aside and asked about.
+ */
+final class Doubles {
+    static final String KIND = "sheet";
+    static final String TAKE = "take";
+    static final String ASIDE = "aside";
+    private static final int FEWEST_RECORDS = 3;
+    private final Job job;
+    private final Map<PlacedTable, String> reasons = new LinkedHashMap<>();
+    private final List<Question> questions = new ArrayList<>();
+    private final List<Decision> decisions = new ArrayList<>();
+    private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
+
+    private Doubles(Job job) {
+        this.job = job;
+    }
+
+    /** Looks for tables that count rows twice among those of a master. */
+    static Doubles among(List<PlacedTable> tables, Job job) {
+        Doubles doubles = new Doubles(job);
+        doubles.copies(tables);
+        doubles.summaries(tables);
+        doubles.decide(tables);
+        return doubles;
+    }
+
+    /** The tables to be left out, each with the reason. */
+    Map<PlacedTable, String> outside() {
+        return outside;
+    }
+
+    List<Question> questions() {
+        return questions;
+    }
+
+    List<Decision> decisions() {
+        return decisions;
+    }
+
+    /** The sums of a table's number columns by loose header. */
+    private static Map<String, Double> sums(PlacedTable table) {
+        Map<String, Double> sums = new HashMap<>();
+        for (TableColumn column : table.table().columns()) {
+            if (Layout.Nature.of(column.evidence()) == Layout.Nature.NUMBERS) {
+                sums.put(LooseText.key(column.header()), column.sum());
+            }
+        }
+        return sums;
+    }
+
+    /** The same layout, as many records, the same sums, and evidence that is the same in every column. */
+    private void copies(List<PlacedTable> tables) {
+        Map<String, PlacedTable> first = new HashMap<>();
+        for (PlacedTable table : tables) {
+            Map<String, Double> sums = sums(table);
+            if (table.table().kept() < FEWEST_RECORDS || sums.values().stream().allMatch(sum -> sum == 0)) {
+                continue;
+            }
+            StringBuilder content = new StringBuilder(Layout.signatureOf(table.table()));
+            for (TableColumn column : table.table().columns()) {
+                content.append('|')
+                        .append(column.evidence().counts())
+                        .append(column.evidence().oddities())
+                        .append(Math.round(column.sum() * 1000));
+            }
+            PlacedTable original = first.putIfAbsent(content.toString(), table);
+            if (original != null) {
+                String where = original.source().equals(table.source())
+                        ? "the sheet " + Says.quoted(original.sheet())
+                        : original.where().toString();
+                reasons.put(table, "it holds the same records as " + where);
+            }
+        }
+    }
+
+    private void summaries(List<PlacedTable> tables) {
+        Map<String, List<PlacedTable>> bySource = new LinkedHashMap<>();
+        for (PlacedTable table : tables) {
+            if (!reasons.containsKey(table)) {
+                bySource.computeIfAbsent(table.source(), source -> new ArrayList<>())
+                        .add(table);
+            }
+        }
+        for (List<PlacedTable> workbook : bySource.values()) {
+            for (PlacedTable table : workbook) {
+                List<PlacedTable> others =
+                        workbook.stream().filter(other -> !other.equals(table)).toList();
+                if (!others.isEmpty() && addsUp(table, others)) {
+                    reasons.put(table, "it adds up the other tables of its workbook");
+                }
+            }
+        }
+    }
+
+    private static boolean addsUp(PlacedTable table, List<PlacedTable> others) {
+        long records = others.stream().mapToLong(other -> other.table().kept()).sum();
+        boolean fewer = table.table().kept() < records
+                && table.table().columns().size()
+                        <= others.get(0).table().columns().size();
+        Map<String, Double> sums = sums(table);
+        int shared = 0;
+        for (Map.Entry<String, Double> sum : sums.entrySet()) {
+            List<Double> there = others.stream()
+                    .map(other -> sums(other).get(sum.getKey()))
+                    .filter(Objects::nonNull)
+                    .toList();
+            if (there.isEmpty()) {
+                continue;
+            }
+            double all = there.stream().mapToDouble(value -> value).sum();
+            if (Math.abs(all - sum.getValue()) > 1e-6 * Math.abs(all) + 0.005) {
+                return false;
+            }
+            shared += all == 0 ? 0 : 1;
+        }
+        return fewer && shared > 0;
+    }
+
+    /** Tables of one layout that are all alike are one question. */
+    private void decide(List<PlacedTable> tables) {
+        Map<String, List<PlacedTable>> bySubject = new LinkedHashMap<>();
+        Map<String, Long> inLayout = new HashMap<>();
+        tables.forEach(table -> inLayout.merge(Layout.signatureOf(table.table()), 1L, Long::sum));
+        reasons.keySet().forEach(table -> {
+            String signature = Layout.signatureOf(table.table());
+            long same = reasons.keySet().stream()
+                    .filter(other -> Layout.signatureOf(other.table()).equals(signature))
+                    .count();
+            boolean whole = same == inLayout.getOrDefault(signature, 0L);
+            String subject = whole ? signature : ReadingDecisions.subject(table.source(), table.sheet());
+            bySubject.computeIfAbsent(subject, s -> new ArrayList<>()).add(table);
+        });
+        bySubject.forEach(this::decide);
+    }
+
+    private void decide(String subject, List<PlacedTable> same) {
+        PlacedTable first = same.get(0);
+        String reason = Objects.requireNonNullElse(reasons.get(first), "");
+        String answer = job.decision(KIND, subject).map(Decision::answer).orElse(ASIDE);
+        long rows = same.stream().mapToLong(table -> table.table().kept()).sum();
+        if (answer.equals(ASIDE)) {
+            same.forEach(table -> outside.put(table, Objects.requireNonNullElse(reasons.get(table), reason)));
+        }
+        if (job.decision(KIND, subject).isEmpty()) {
+            decisions.add(new Decision(KIND, subject, ASIDE, reason, Says.count(rows, "row")));
+        }
+        if (!job.isSettled(KIND, subject)) {
+            String which = same.size() == 1
+                    ? "This table looks as if it counted rows twice: " + reason + "."
+                    : Says.count(same.size(), "table") + " like this one look as if they counted rows twice: " + reason
+                            + ".";
+            questions.add(Question.of(
+                    KIND,
+                    subject,
+                    first.where(),
+                    which + " Does it belong to the master?",
+                    answer,
+                    List.of(
+                            new Answer(
+                                    ASIDE, "no, leave it out; its " + Says.count(rows, "row") + " would count twice"),
+                            new Answer(TAKE, "yes, take its rows in")),
+                    rows));
+        }
+    }
+}
