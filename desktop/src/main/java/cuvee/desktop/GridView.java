@@ -50,6 +50,7 @@ final class GridView extends Region {
     private int column;
     private long anchorRow;
     private int anchorColumn;
+    private final BracketMargin brackets = new BracketMargin();
     private int resizing = -1;
     private double resizeFrom;
     private String emptyWords = "";
@@ -73,8 +74,12 @@ final class GridView extends Region {
         addEventHandler(ScrollEvent.SCROLL, this::scrolled);
         addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
         addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
-        addEventHandler(MouseEvent.MOUSE_RELEASED, e -> resizing = -1);
-        addEventHandler(MouseEvent.MOUSE_MOVED, e -> setCursor(borderAt(e) >= 0 ? Cursor.H_RESIZE : Cursor.DEFAULT));
+        addEventHandler(MouseEvent.MOUSE_RELEASED, e -> {
+            resizing = -1;
+            brackets.released();
+            draw();
+        });
+        addEventHandler(MouseEvent.MOUSE_MOVED, this::moved);
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     }
 
@@ -162,7 +167,22 @@ final class GridView extends Region {
             return 0;
         }
         String widest = shown.rowLabel(shown.rows() - 1);
-        return widest.isEmpty() ? 0 : Math.max(44, widest.length() * 7.6 + 20);
+        return marginWidth() + (widest.isEmpty() ? 0 : Math.max(44, widest.length() * 7.6 + 20));
+    }
+
+    private double marginWidth() {
+        GridModel shown = model;
+        return shown != null && shown.rows() > 0 && shown.bracket(0).isPresent() ? BracketMargin.WIDTH : 0;
+    }
+
+    /** Called when the border between two brackets has been dragged. */
+    void setOnBracket(BracketMargin.Moved listener) {
+        brackets.setOnMoved(listener);
+    }
+
+    /** The first and the last selected row. */
+    long[] selectedRows() {
+        return new long[] {Math.min(row, anchorRow), Math.max(row, anchorRow)};
     }
 
     private double headHeight() {
@@ -235,13 +255,17 @@ final class GridView extends Region {
         for (int i = 0; i < visible && first + i < shown.rows(); i++) {
             drawRow(g, shown, colours, first + i, headHeight() + i * ROW);
         }
+        if (marginWidth() > 0) {
+            brackets.draw(g, shown, colours, first, visible, headHeight());
+        }
         drawHead(g, shown, colours);
         drawSelection(g, shown, colours, first);
     }
 
     private void drawRow(GraphicsContext g, GridModel shown, Palette colours, long at, double y) {
         double labels = labelWidth();
-        boolean heading = shown.columns() > 0 && shown.tone(at, 0) == Tone.HEADING;
+        Tone first = shown.columns() > 0 ? shown.tone(at, 0) : Tone.PLAIN;
+        boolean heading = first == Tone.HEADING || first == Tone.HEADER;
         if (heading) {
             g.setFill(colours.heading());
             g.fillRect(0, y, canvas.getWidth(), ROW);
@@ -301,7 +325,7 @@ final class GridView extends Region {
         if (text.isEmpty()) {
             return;
         }
-        g.setFont(tone == Tone.HEADING || tone == Tone.MARKED ? bold : font);
+        g.setFont(tone == Tone.HEADING || tone == Tone.HEADER || tone == Tone.MARKED ? bold : font);
         g.setFill(inkOf(tone, colours));
         boolean right = shown.numeric(c);
         g.setTextAlign(right ? TextAlignment.RIGHT : TextAlignment.LEFT);
@@ -430,8 +454,16 @@ final class GridView extends Region {
         return -1;
     }
 
+    private void moved(MouseEvent e) {
+        boolean between = marginWidth() > 0 && brackets.borderAt(e, model, firstVisibleRow(), headHeight()) >= 0;
+        setCursor(borderAt(e) >= 0 ? Cursor.H_RESIZE : between ? Cursor.V_RESIZE : Cursor.DEFAULT);
+    }
+
     private void pressed(MouseEvent e) {
         requestFocus();
+        if (marginWidth() > 0 && brackets.pressed(e, model, firstVisibleRow(), headHeight())) {
+            return;
+        }
         resizing = borderAt(e);
         resizeFrom = e.getX();
         GridModel shown = model;
@@ -451,7 +483,9 @@ final class GridView extends Region {
 
     private void dragged(MouseEvent e) {
         GridModel shown = model;
-        if (resizing >= 0) {
+        if (brackets.dragged(e, shown, firstVisibleRow(), headHeight())) {
+            draw();
+        } else if (resizing >= 0) {
             widths[resizing] = Math.max(LEAST_WIDTH, widths[resizing] + e.getX() - resizeFrom);
             resizeFrom = e.getX();
             measure();

@@ -37,6 +37,7 @@ final class JobFrame extends BorderPane {
     private final Map<Stage, Node> views = new EnumMap<>(Stage.class);
     private final MasterView master;
     private final DeliverView deliver;
+    private final ReadView read;
     private final QuestionsDrawer drawer;
     private final java.util.List<GridView> grids;
     private Stage stage = Stage.COLLECT;
@@ -65,13 +66,7 @@ final class JobFrame extends BorderPane {
         deliver = new DeliverView(model, choosers);
         drawer = new QuestionsDrawer(model::settle);
         CollectView collect = new CollectView(model, choosers, zone);
-        TableView read = new TableView(
-                "read",
-                model,
-                outcome -> Says.number(outcome.seen()) + " lines seen, " + Says.number(outcome.rows())
-                        + " kept as rows; the rest are titles, headers, blank lines, totals and notes.",
-                Grids::tables,
-                "No table has been found yet.");
+        read = new ReadView(model, ui);
         TableView lineUp = new TableView(
                 "line-up",
                 model,
@@ -103,7 +98,7 @@ final class JobFrame extends BorderPane {
         views.put(Stage.MASTER, master);
         views.put(Stage.DELIVER, deliver);
         grids = java.util.List.of(
-                collect.grid(), read.grid(), lineUp.grid(), check.grid(), tally.grid(), master.grid());
+                collect.grid(), read.list(), read.sheet(), lineUp.grid(), check.grid(), tally.grid(), master.grid());
         usePalette(shell.palette());
 
         trail.setId("trail");
@@ -245,5 +240,6 @@ final class JobFrame extends BorderPane {
 
     void close() {
         master.close();
+        read.close();
     }
 }

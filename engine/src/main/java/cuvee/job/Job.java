@@ -62,6 +62,14 @@ public record Job(
         return new Job(id, name, places, columns, new ArrayList<>(byId.values()), assumed, deliveries, unknown);
     }
 
+    /** The job without the analyst's decision about a subject. */
+    public Job withoutSettled(String kind, String subject) {
+        List<Decision> others = settled.stream()
+                .filter(d -> !d.kind().equals(kind) || !d.subject().equals(subject))
+                .toList();
+        return new Job(id, name, places, columns, others, assumed, deliveries, unknown);
+    }
+
     /** The decision in force about a subject: the analyst's before Cuvee's own. */
     public Optional<Decision> decision(String kind, String subject) {
         return find(settled, kind, subject).or(() -> find(assumed, kind, subject));

@@ -364,45 +364,14 @@ public final class Store implements AutoCloseable {
         });
     }
 
-    /**
-     * Hands over the rows of a sheet again as they were staged, at most so many from a row on.
-     *
-     * @param lines true for text files, where a row takes as many lines as its cells have
-     */
-    public void replay(int staged, int width, boolean lines, int fromRow, int most, Consumer<Row> receiver) {
-        Sql.run("reading rows again", () -> {
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT * FROM " + staging(width) + " WHERE tbl = " + staged
-                            + " AND row >= " + fromRow + " ORDER BY row LIMIT " + most)) {
-                Row row = new Row();
-                int last = fromRow - 1;
-                while (rows.next()) {
-                    int number = rows.getInt(2);
-                    int taken = lines ? lineBreaks(row) : 0;
-                    row.begin(number, Math.max(0, number - last - 1 - taken));
-                    last = number;
-                    for (int i = 0; i < width; i++) {
-                        String cell = rows.getString(i + 3);
-                        if (cell != null) {
-                            row.set(i, CellKind.ofStaged(cell), CellKind.textOf(cell));
-                        }
-                    }
-                    receiver.accept(row);
-                }
-            }
-        });
+    /** Hands over the rows of a sheet again as they were staged. */
+    public void replay(SheetReader.Staged sheet, Consumer<Row> receiver) {
+        Sql.run("reading rows again", () -> SheetReader.replay(connection, sheet, 1, Integer.MAX_VALUE, receiver));
     }
 
-    private static int lineBreaks(Row row) {
-        int breaks = 0;
-        for (int column = 0; column < row.width(); column++) {
-            for (int i = row.kind(column) == CellKind.EMPTY ? row.end(column) : row.start(column);
-                    i < row.end(column);
-                    i++) {
-                breaks += row.chars()[i] == '\n' ? 1 : 0;
-            }
-        }
-        return breaks;
+    /** Reads sheets as they were staged; many may be made. */
+    public SheetReader sheetReader() {
+        return new SheetReader(Sql.ask("opening", connection::duplicate));
     }
 
     // ---- the master ----

@@ -50,6 +50,7 @@ final class FactsJson {
             node.put("form", sheet.form());
             node.put("aside", sheet.asideKind());
             clues(node, sheet.clues());
+            node.put("lastRow", sheet.lastRow()).put("columns", sheet.columns());
             node.put("hiddenRows", sheet.hiddenRows()).put("hiddenColumns", sheet.hiddenColumns());
             for (SourceFacts.Plain plain : sheet.plain()) {
                 ObjectNode p = node.withArray("plain").addObject();
@@ -83,6 +84,8 @@ final class FactsJson {
                         sheet.form(),
                         sheet.asideKind(),
                         SheetClues.NONE,
+                        0,
+                        0,
                         0,
                         0,
                         List.of(),
@@ -183,6 +186,8 @@ final class FactsJson {
                                         range(n.path("range")),
                                         n.path("totals").asInt())),
                         list(node.path("merged"), FactsJson::range)),
+                node.path("lastRow").asInt(),
+                node.path("columns").asInt(),
                 node.path("hiddenRows").asInt(),
                 node.path("hiddenColumns").asInt(),
                 list(

@@ -4,6 +4,7 @@ import cuvee.collect.Collector;
 import cuvee.collect.Source;
 import cuvee.deliver.MasterFiles;
 import cuvee.detect.FoundTable;
+import cuvee.detect.Reading;
 import cuvee.detect.TableColumn;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Finding;
@@ -16,6 +17,7 @@ import cuvee.job.Job;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.SheetReader;
 import cuvee.master.Store;
 import cuvee.place.Says;
 import cuvee.place.Where;
@@ -155,7 +157,63 @@ public final class JobSession implements AutoCloseable {
         Changed changed = lastRefresh(reports, proposal, rows).since(LastRefresh.read(workplace.stateOf(jobId)));
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
-        return new Outcome(proposal.job(), proposal, reports, questions, findings, changed, rows, totals, watch.millis);
+        return new Outcome(
+                proposal.job(),
+                proposal,
+                reports,
+                sheets(inOrder, proposal),
+                questions,
+                findings,
+                changed,
+                rows,
+                totals,
+                watch.millis);
+    }
+
+    private static List<ReadSheet> sheets(List<SourceFacts> sources, Proposal proposal) {
+        List<ReadSheet> sheets = new ArrayList<>();
+        for (SourceFacts source : sources) {
+            for (SourceFacts.SheetFacts sheet : source.sheets()) {
+                List<PlacedTable> tables = sheet.placed(source.path());
+                String reason = "";
+                if (sheet.asideKind().equals(SourceFacts.HIDDEN)) {
+                    reason = "the sheet is hidden";
+                } else if (tables.isEmpty()) {
+                    reason = "it holds no table";
+                } else if (tables.stream().allMatch(proposal.outside()::containsKey)) {
+                    reason = proposal.outside().getOrDefault(tables.get(0), "");
+                }
+                sheets.add(new ReadSheet(
+                        source.path(),
+                        sheet.name(),
+                        sheet.staged(),
+                        sheet.lastRow(),
+                        sheet.columns(),
+                        tables,
+                        sheet.signatures(),
+                        reason));
+            }
+        }
+        return sheets;
+    }
+
+    /** Reads sheets as they were staged; whoever asks for one closes it. */
+    public SheetReader sheetReader() {
+        return store.sheetReader();
+    }
+
+    /** What would be found in a sheet under a reading; nothing is kept of it, and no file is read. */
+    public List<FoundTable> tryOut(Job job, ReadSheet sheet, Reading reading) {
+        SourceFacts facts = known.get(sheet.source());
+        if (facts == null) {
+            return List.of();
+        }
+        SecondLook look = new SecondLook(store, job, nextId, known.values());
+        return facts.sheets().stream()
+                .filter(each -> each.name().equals(sheet.name()))
+                .findFirst()
+                .map(each -> look.tryOut(each, reading))
+                .orElse(List.of());
     }
 
     /** Each value that does not fit its column's type, with its cell, as far as a list of them can be read. */

@@ -12,6 +12,7 @@ import java.util.Map;
  * What a refresh came to.
  *
  * @param job the job with Cuvee's new assumptions
+ * @param sheets every sheet of every source that could be read, in the order of the master
  * @param totals counts and sums of the master's columns
  * @param millis how long each stage took
  */
@@ -19,6 +20,7 @@ public record Outcome(
         Job job,
         Proposal proposal,
         List<SourceReport> sources,
+        List<ReadSheet> sheets,
         List<Question> questions,
         List<Finding> findings,
         Changed changed,
@@ -28,6 +30,7 @@ public record Outcome(
 
     public Outcome {
         sources = List.copyOf(sources);
+        sheets = List.copyOf(sheets);
         questions = List.copyOf(questions);
         findings = List.copyOf(findings);
         totals = List.copyOf(totals);

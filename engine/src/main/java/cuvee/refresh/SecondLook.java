@@ -116,9 +116,14 @@ final class SecondLook {
         return known * 2 >= table.keys().size();
     }
 
+    /** What would be found in a sheet under a reading; nothing is kept of it. */
+    List<FoundTable> tryOut(SheetFacts sheet, Reading reading) {
+        return find(sheet, hinted(sheet), reading);
+    }
+
     private List<FoundTable> find(SheetFacts sheet, boolean hinted, Reading reading) {
         TableFinder finder = new TableFinder(hinted ? hints : HeaderHints.NONE, sheet.clues(), reading);
-        store.replay(sheet.id(), sheet.width(), sheet.isText(), 1, Integer.MAX_VALUE, finder::row);
+        store.replay(sheet.staged(), finder::row);
         return finder.end();
     }
 }

@@ -5,6 +5,7 @@ import cuvee.detect.SheetClues;
 import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
 import cuvee.layout.PlacedTable;
+import cuvee.master.SheetReader;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,6 +32,8 @@ record SourceFacts(
      * @param width the width of the staging table that holds its rows
      * @param asideKind why its rows were not read, as a stable word; empty where they were
      * @param clues what the workbook says of it besides its cells
+     * @param lastRow the last row that holds anything
+     * @param columns how many columns its widest row has
      * @param plain what was found before the other tables of the batch and the job had a say
      * @param signatures the layouts of its tables before the job had a say
      * @param under what had a say in what was found: a hash of hints, and readings in words
@@ -43,6 +46,8 @@ record SourceFacts(
             String form,
             String asideKind,
             SheetClues clues,
+            int lastRow,
+            int columns,
             int hiddenRows,
             int hiddenColumns,
             List<Plain> plain,
@@ -65,6 +70,8 @@ record SourceFacts(
                     form,
                     newTables.isEmpty() ? EMPTY : "",
                     clues,
+                    lastRow,
+                    columns,
                     hiddenRows,
                     hiddenColumns,
                     plain,
@@ -83,8 +90,8 @@ record SourceFacts(
             return placed;
         }
 
-        boolean isText() {
-            return name.isEmpty();
+        SheetReader.Staged staged() {
+            return new SheetReader.Staged(id, width, name.isEmpty());
         }
     }
 

@@ -107,6 +107,8 @@ final class SourceReading {
         private SheetSight sight = SheetSight.PLAIN;
         private SheetInfo sheet = new SheetInfo("", 0, Visibility.VISIBLE, "");
         private int rows;
+        private int lastRow;
+        private int columns;
 
         Visitor(StageWriter writer) {
             this.writer = writer;
@@ -117,6 +119,8 @@ final class SourceReading {
             sheet = info;
             finder = finder(info, List.of());
             sight = SheetSight.PLAIN;
+            lastRow = 0;
+            columns = 0;
             writer.begin(nextId.getAndIncrement());
             return info.visibility() == Visibility.VISIBLE ? Wanted.ROWS : Wanted.NOTHING;
         }
@@ -128,6 +132,8 @@ final class SourceReading {
             }
             if (!row.blank()) {
                 writer.add(row);
+                lastRow = row.number();
+                columns = Math.max(columns, row.width());
             }
             finder.row(row);
         }
@@ -155,6 +161,8 @@ final class SourceReading {
                     sheet.form(),
                     hidden ? SourceFacts.HIDDEN : tables.isEmpty() ? SourceFacts.EMPTY : "",
                     new SheetClues(sheet.named(), merged()),
+                    lastRow,
+                    columns,
                     sight.hiddenRows(),
                     sight.hiddenColumns(),
                     plain,

@@ -1,5 +1,7 @@
 package cuvee.model;
 
+import java.util.Optional;
+
 /**
  * What a grid shows: any number of rows and columns, each cell as text. A cell may not be there yet; the grid draws a
  * placeholder and is told when it has come.
@@ -15,7 +17,9 @@ public interface GridModel {
         /** There is nothing here, as told from a blank. */
         ABSENT,
         /** The words of a heading within the rows. */
-        HEADING
+        HEADING,
+        /** The names of columns, where they stand among the rows. */
+        HEADER
     }
 
     long rows();
@@ -43,6 +47,11 @@ public interface GridModel {
     /** The number shown in front of a row. */
     default String rowLabel(long row) {
         return Long.toString(row + 1);
+    }
+
+    /** What a row is, in a word, shown as a bracket beside all rows alike; none where a grid has no such margin. */
+    default Optional<String> bracket(long row) {
+        return Optional.empty();
     }
 
     /** Says what is to be done once cells that were on their way have come; on the interface thread. */

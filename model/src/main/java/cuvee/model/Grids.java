@@ -12,14 +12,17 @@ import cuvee.model.ListGrid.Column;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
+import cuvee.refresh.ReadSheet;
 import cuvee.refresh.SourceReport;
 import cuvee.value.LooseText;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -109,28 +112,53 @@ public final class Grids {
 
     // ---- Read ----
 
-    /** The tables with their tally. */
-    public static ListGrid<PlacedTable> tables(Outcome outcome) {
-        List<PlacedTable> tables = outcome.sources().stream()
-                .flatMap(source -> source.tables().stream())
+    /** A line of the list of what was read: a layout, or a sheet with its tables. */
+    public record ReadLine(String heading, Optional<ReadSheet> sheet, String figure) {}
+
+    /** The layouts with their sheets, then the sheets that are not in the master, each with the reason. */
+    public static ListGrid<ReadLine> read(Outcome outcome) {
+        Map<Integer, ReadSheet> bySheet = new LinkedHashMap<>();
+        outcome.sheets().forEach(sheet -> bySheet.put(sheet.staged().id(), sheet));
+        List<ReadLine> lines = new ArrayList<>();
+        int number = 0;
+        for (Layout layout : outcome.proposal().layouts()) {
+            number++;
+            lines.add(new ReadLine(
+                    "Layout " + number + ", " + Says.count(layout.headers().size(), "column") + ": "
+                            + String.join(", ", layout.headers()),
+                    Optional.empty(),
+                    Says.count(layout.tables().size(), "table")));
+            for (PlacedTable table : layout.tables()) {
+                lines.add(new ReadLine(
+                        "",
+                        Optional.ofNullable(bySheet.get(table.staged())),
+                        Says.number(table.table().kept())));
+            }
+        }
+        List<ReadSheet> outside = outcome.sheets().stream()
+                .filter(sheet -> !sheet.reason().isEmpty())
                 .toList();
-        List<Column<PlacedTable>> columns = List.of(
-                Column.of("File", 260, PlacedTable::source),
-                Column.of("Sheet", 90, PlacedTable::sheet),
-                Column.number(
-                        "Header",
-                        70,
-                        t -> t.table().headerRows().stream()
-                                .map(String::valueOf)
-                                .collect(Collectors.joining(", "))),
-                Column.number("Lines seen", 90, t -> Says.number(t.table().seen())),
-                Column.number("Kept", 80, t -> Says.number(t.table().kept())),
-                Column.of("Set aside", 260, t -> aside(t.table())),
-                Column.of("Why it was read so", 620, t -> t.table().reason()));
-        return new ListGrid<>(tables, columns, (table, column) -> column == 6 ? Tone.QUIET : Tone.PLAIN);
+        if (!outside.isEmpty()) {
+            lines.add(new ReadLine("Not in the master", Optional.empty(), Says.count(outside.size(), "sheet")));
+            outside.forEach(sheet -> lines.add(new ReadLine("", Optional.of(sheet), "0")));
+        }
+        List<Column<ReadLine>> columns = List.of(
+                Column.of("Layout, file and sheet", 236, Grids::readName),
+                Column.number("Rows kept", 84, line -> line.sheet().isEmpty() ? "" : line.figure()));
+        return new ListGrid<>(
+                lines,
+                columns,
+                (line, column) -> line.sheet().isEmpty() ? Tone.HEADING : column == 1 ? Tone.QUIET : Tone.PLAIN);
     }
 
-    private static String aside(FoundTable table) {
+    private static String readName(ReadLine line) {
+        return line.sheet()
+                .map(sheet -> sheet.name().isEmpty() ? sheet.source() : sheet.source() + ", " + sheet.name())
+                .orElseGet(() -> line.figure() + "  " + line.heading());
+    }
+
+    /** The rows of a table that are no records, counted by what they are. */
+    public static String aside(FoundTable table) {
         return table.setAside().entrySet().stream()
                 .map(entry ->
                         Says.number(entry.getValue()) + " " + entry.getKey().word())

@@ -1,5 +1,7 @@
 package cuvee.model;
 
+import cuvee.detect.FoundTable;
+import cuvee.detect.Reading;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
 import cuvee.job.Decision;
@@ -11,6 +13,8 @@ import cuvee.job.Place;
 import cuvee.place.Says;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.ReadSheet;
+import cuvee.refresh.ReadingDecisions;
 import cuvee.refresh.Workplace;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -19,6 +23,7 @@ import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -196,6 +201,27 @@ public final class JobModel implements AutoCloseable {
                 .withSettled(new Decision(
                         question.kind(), question.subject(), answer, "the analyst's answer", question.text())));
         refresh();
+    }
+
+    /** Decides how a sheet is read, or a layout where the subject is one; an empty reading leaves it to the evidence. */
+    public void decideReading(String subject, Reading reading) {
+        Job now = history.now();
+        String words = reading.words();
+        step(
+                words.isEmpty()
+                        ? now.withoutSettled(ReadingDecisions.KIND, subject)
+                        : now.withSettled(
+                                new Decision(ReadingDecisions.KIND, subject, words, "put so by the analyst", "")));
+        refresh();
+    }
+
+    /** Tries a reading out: what would be found is told on the interface thread, and nothing is kept of it. */
+    public void tryOut(ReadSheet sheet, Reading reading, Consumer<List<FoundTable>> told) {
+        Job now = history.now();
+        worker.execute(() -> {
+            List<FoundTable> found = session.tryOut(now, sheet, reading);
+            ui.execute(() -> told.accept(found));
+        });
     }
 
     /** Takes in another folder or file. */

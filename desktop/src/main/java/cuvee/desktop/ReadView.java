@@ -1,0 +1,329 @@
+package cuvee.desktop;
+
+import cuvee.detect.RowClass;
+import cuvee.layout.PlacedTable;
+import cuvee.model.Grids;
+import cuvee.model.JobModel;
+import cuvee.model.ListGrid;
+import cuvee.model.ReadingEdit;
+import cuvee.model.SheetGrid;
+import cuvee.place.Says;
+import cuvee.refresh.Outcome;
+import cuvee.refresh.ReadSheet;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.stream.Collectors;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The sheets as people see them, each row bracketed by what it was taken for. A bracket is corrected by dragging its
+ * border, or by saying what the selected rows are; what that would change is shown before it is taken.
+ */
+final class ReadView extends HBox {
+    private static final double LIST_WIDTH = 344;
+    private final GridView list = new GridView("read-list");
+    private final GridView sheet = new GridView("read-sheet");
+    private final Label says = new Label();
+    private final Label name = new Label();
+    private final Label why = new Label();
+    private final Label effect = new Label();
+    private final Label selection = new Label();
+    private final Button take = new Button("Take it for this sheet");
+    private final Button takeForLayout = new Button("Take it for its layout");
+    private final Button leave = new Button("Leave it");
+    private final Button asFound = new Button("Read it as found");
+    private final HBox choice = new HBox(8);
+    private final FlowPane rows = new FlowPane(6, 6);
+    private final JobModel model;
+    private final Executor ui;
+    private @Nullable ListGrid<Grids.ReadLine> lines;
+    private @Nullable SheetGrid shown;
+    private Optional<ReadingEdit> edit = Optional.empty();
+
+    ReadView(JobModel model, Executor ui) {
+        this.model = model;
+        this.ui = ui;
+        setId("read");
+        list.setEmptyWords("No table has been found yet.");
+        list.setOnSelect((row, column) -> choose(row));
+        list.setPrefWidth(LIST_WIDTH);
+        list.setMinWidth(LIST_WIDTH);
+        list.setMaxWidth(LIST_WIDTH);
+        says.getStyleClass().addAll("hint", "view-says");
+        says.setWrapText(true);
+        VBox left = new VBox(says, list);
+        VBox.setVgrow(list, Priority.ALWAYS);
+        left.setMinWidth(LIST_WIDTH);
+        left.setMaxWidth(LIST_WIDTH);
+
+        sheet.setEmptyWords("Choose a sheet on the left to see how it was read.");
+        sheet.setOnBracket((border, target) ->
+                propose(current().flatMap(each -> ReadingEdit.border(each, (int) border + 1, (int) target + 1))));
+        sheet.setOnSelect((row, column) -> tellSelection());
+        sheet.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
+        name.getStyleClass().add("section-title");
+        why.getStyleClass().add("hint");
+        why.setWrapText(true);
+        VBox about = new VBox(3, name, why);
+        about.getStyleClass().add("view-head");
+        VBox right = new VBox(about, sheet, foot());
+        VBox.setVgrow(sheet, Priority.ALWAYS);
+        HBox.setHgrow(right, Priority.ALWAYS);
+        right.setMinWidth(0);
+        right.getStyleClass().add("read-sheet-side");
+        getChildren().addAll(left, right);
+        model.outcomeProperty().addListener((o, before, now) -> show(now));
+        show(model.outcomeProperty().get());
+    }
+
+    GridView list() {
+        return list;
+    }
+
+    GridView sheet() {
+        return sheet;
+    }
+
+    private VBox foot() {
+        selection.getStyleClass().add("hint");
+        selection.setMinWidth(108);
+        rows.setAlignment(Pos.CENTER_LEFT);
+        rows.getChildren()
+                .addAll(
+                        selection,
+                        rowButton("Header", "H", () -> rowsAre(Optional.of(RowClass.HEADER))),
+                        rowButton("Record", "R", () -> rowsAre(Optional.empty())),
+                        rowButton("Total", "T", () -> rowsAre(Optional.of(RowClass.TOTAL))),
+                        rowButton("Note", "N", () -> rowsAre(Optional.of(RowClass.NOTE))),
+                        rowButton("Last row", "L", this::endHere),
+                        asFound);
+        asFound.setId("read-as-found");
+        asFound.getStyleClass().add("plain");
+        asFound.setTooltip(new Tooltip("Forget what was put by hand for this sheet"));
+        asFound.setOnAction(
+                e -> current().ifPresent(each -> model.decideReading(each.subject(), cuvee.detect.Reading.DEFAULT)));
+        take.setId("read-take");
+        take.getStyleClass().add("chief");
+        take.setOnAction(e -> take(false));
+        takeForLayout.setId("read-take-layout");
+        takeForLayout.setOnAction(e -> take(true));
+        leave.setId("read-leave");
+        leave.getStyleClass().add("plain");
+        leave.setOnAction(e -> propose(Optional.empty()));
+        effect.setId("read-effect");
+        effect.setWrapText(true);
+        effect.setMinWidth(0);
+        HBox.setHgrow(effect, Priority.ALWAYS);
+        effect.setMaxWidth(Double.MAX_VALUE);
+        choice.setAlignment(Pos.CENTER_LEFT);
+        choice.getChildren().addAll(effect, leave, takeForLayout, take);
+        for (Button button : List.of(leave, takeForLayout, take)) {
+            button.setMinWidth(USE_PREF_SIZE);
+        }
+        VBox foot = new VBox(6, rows, choice);
+        foot.getStyleClass().add("view-foot");
+        propose(Optional.empty());
+        return foot;
+    }
+
+    private static Button rowButton(String text, String key, Runnable action) {
+        Button button = new Button(text);
+        button.setId("read-" + text.toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
+        button.setTooltip(
+                new Tooltip("The selected rows are: " + text.toLowerCase(java.util.Locale.ROOT) + " (" + key + ")"));
+        button.setOnAction(e -> action.run());
+        return button;
+    }
+
+    private void key(KeyEvent e) {
+        if (e.isShortcutDown() || e.isAltDown()) {
+            return;
+        }
+        switch (e.getCode()) {
+            case H -> rowsAre(Optional.of(RowClass.HEADER));
+            case R -> rowsAre(Optional.empty());
+            case T -> rowsAre(Optional.of(RowClass.TOTAL));
+            case N -> rowsAre(Optional.of(RowClass.NOTE));
+            case L -> endHere();
+            case ESCAPE -> propose(Optional.empty());
+            default -> {
+                if (e.getCode() == KeyCode.ENTER && edit.isPresent()) {
+                    take(false);
+                    break;
+                }
+                return;
+            }
+        }
+        e.consume();
+    }
+
+    // ---- what is shown ----
+
+    private void show(Optional<Outcome> outcome) {
+        outcome.ifPresent(made -> {
+            says.setText(Says.number(made.seen()) + " lines seen, " + Says.number(made.rows())
+                    + " kept as rows. Put right what was read wrong: drag a bracket, or say what rows are.");
+            ListGrid<Grids.ReadLine> now = Grids.read(made);
+            Optional<String> before = current().map(ReadSheet::subject);
+            lines = now;
+            shownSubject(Optional.empty());
+            list.setModel(now);
+            list.select(rowOf(now, before), 0);
+        });
+    }
+
+    private static long rowOf(ListGrid<Grids.ReadLine> lines, Optional<String> subject) {
+        long first = -1;
+        for (long row = 0; row < lines.rows(); row++) {
+            Optional<ReadSheet> here = lines.item(row).sheet();
+            if (here.isPresent()) {
+                first = first < 0 ? row : first;
+                if (subject.isEmpty() || here.get().subject().equals(subject.get())) {
+                    return row;
+                }
+            }
+        }
+        return Math.max(0, first);
+    }
+
+    /** Goes to a sheet, and to a row of it. */
+    void go(String source, String sheetName, int row) {
+        ListGrid<Grids.ReadLine> there = lines;
+        if (there != null) {
+            list.select(rowOf(there, Optional.of(sheetName.isEmpty() ? source : source + " / " + sheetName)), 0);
+            sheet.select(Math.max(0, row - 1), 0);
+        }
+    }
+
+    private Optional<ReadSheet> current() {
+        SheetGrid now = shown;
+        return now == null ? Optional.empty() : Optional.of(now.sheet());
+    }
+
+    private void shownSubject(Optional<SheetGrid> next) {
+        SheetGrid before = shown;
+        shown = next.orElse(null);
+        if (before != null) {
+            before.close();
+        }
+    }
+
+    private void choose(long row) {
+        ListGrid<Grids.ReadLine> now = lines;
+        if (now == null || row >= now.rows()) {
+            return;
+        }
+        Optional<ReadSheet> chosen = now.item(row).sheet();
+        if (chosen.isEmpty() || chosen.equals(current())) {
+            return;
+        }
+        SheetGrid grid = new SheetGrid(model.session(), chosen.get(), ui);
+        shownSubject(Optional.of(grid));
+        sheet.setModel(grid);
+        sheet.select(firstHeader(chosen.get()), 0);
+        name.setText(chosen.get().source()
+                + (chosen.get().name().isEmpty()
+                        ? ""
+                        : ", sheet " + chosen.get().name()));
+        why.setText(why(chosen.get()));
+        asFound.setDisable(chosen.get().reading().words().isEmpty());
+        propose(Optional.empty());
+    }
+
+    private static long firstHeader(ReadSheet sheet) {
+        return sheet.tables().stream()
+                .flatMap(table -> table.table().headerRows().stream())
+                .findFirst()
+                .map(row -> row - 1L)
+                .orElse(0L);
+    }
+
+    private static String why(ReadSheet sheet) {
+        if (sheet.tables().isEmpty()) {
+            return "Not in the master: " + sheet.reason() + ".";
+        }
+        String aside = sheet.reason().isEmpty() ? "" : "Not in the master: " + sheet.reason() + ". ";
+        return aside
+                + sheet.tables().stream()
+                        .map(PlacedTable::table)
+                        .map(table -> table.reason() + " " + Says.count(table.kept(), "row") + " kept"
+                                + (table.setAside().isEmpty() ? "" : "; set aside: " + Grids.aside(table)) + ".")
+                        .collect(Collectors.joining(" "));
+    }
+
+    // ---- what is changed ----
+
+    private void tellSelection() {
+        long[] selected = sheet.selectedRows();
+        selection.setText(
+                selected[0] == selected[1]
+                        ? "Row " + Says.number(selected[0] + 1) + " is:"
+                        : "Rows " + Says.number(selected[0] + 1) + " to " + Says.number(selected[1] + 1) + " are:");
+    }
+
+    private void rowsAre(Optional<RowClass> what) {
+        long[] selected = sheet.selectedRows();
+        propose(current()
+                .flatMap(each -> ReadingEdit.rowsAre(each, (int) selected[0] + 1, (int) selected[1] + 1, what)));
+    }
+
+    private void endHere() {
+        long[] selected = sheet.selectedRows();
+        propose(current().map(each -> ReadingEdit.endsAt(each, (int) selected[1] + 1)));
+    }
+
+    /** Shows what a change would do; it is not taken yet. */
+    private void propose(Optional<ReadingEdit> change) {
+        edit = change;
+        choice.setVisible(change.isPresent());
+        choice.setManaged(change.isPresent());
+        SheetGrid grid = shown;
+        if (grid == null) {
+            return;
+        }
+        if (change.isEmpty()) {
+            grid.showAsRead();
+            return;
+        }
+        effect.setText("Trying it out.");
+        takeForLayout.setVisible(change.get().forLayout().isPresent());
+        takeForLayout.setManaged(change.get().forLayout().isPresent());
+        model.tryOut(grid.sheet(), change.get().reading(), found -> {
+            if (edit.equals(change) && grid.equals(shown)) {
+                effect.setText(ReadingEdit.effect(grid.sheet(), found));
+                grid.show(found);
+            }
+        });
+    }
+
+    private void take(boolean forLayout) {
+        Optional<ReadSheet> now = current();
+        if (now.isEmpty() || edit.isEmpty()) {
+            return;
+        }
+        ReadingEdit taken = edit.get();
+        propose(Optional.empty());
+        if (forLayout
+                && taken.forLayout().isPresent()
+                && !now.get().signatures().isEmpty()) {
+            model.decideReading(now.get().signatures().get(0), taken.forLayout().get());
+        } else {
+            model.decideReading(now.get().subject(), taken.reading());
+        }
+    }
+
+    void close() {
+        shownSubject(Optional.empty());
+    }
+}

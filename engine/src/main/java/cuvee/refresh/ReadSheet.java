@@ -1,0 +1,44 @@
+package cuvee.refresh;
+
+import cuvee.detect.Reading;
+import cuvee.layout.PlacedTable;
+import cuvee.master.SheetReader;
+import java.util.List;
+
+/**
+ * A sheet as it was read, for those who look at it.
+ *
+ * @param staged where its rows lie
+ * @param lastRow the last row that holds anything; 0 where its rows were not read
+ * @param columns how many columns its widest row has
+ * @param tables the tables found in it
+ * @param signatures the layouts of its tables before the job had a say
+ * @param reason why it or its tables are not in the master; empty where one of them is
+ */
+public record ReadSheet(
+        String source,
+        String name,
+        SheetReader.Staged staged,
+        int lastRow,
+        int columns,
+        List<PlacedTable> tables,
+        List<String> signatures,
+        String reason) {
+
+    public ReadSheet {
+        tables = List.copyOf(tables);
+        signatures = List.copyOf(signatures);
+    }
+
+    /** What decisions about its reading are about. */
+    public String subject() {
+        return ReadingDecisions.subject(source, name);
+    }
+
+    /** What has been decided about its reading, by itself or by its layouts. */
+    public Reading reading() {
+        return tables.isEmpty()
+                ? Reading.DEFAULT
+                : Reading.of(tables.get(0).table().reading()).orElse(Reading.DEFAULT);
+    }
+}

@@ -1,0 +1,38 @@
+package cuvee.model;
+
+import cuvee.detect.FoundTable;
+import cuvee.detect.RowClass;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** What each row of a sheet is, in a word, for the margin beside it. */
+final class Brackets {
+    static final String RECORDS = "records";
+    private final int[] firsts;
+    private final int[] lasts;
+    private final Map<Integer, RowClass> aside = new HashMap<>();
+
+    Brackets(List<FoundTable> tables) {
+        List<FoundTable.Run> runs = new ArrayList<>();
+        tables.forEach(table -> {
+            runs.addAll(table.runs());
+            table.aside().forEach(row -> aside.put(row.row(), row.rowClass()));
+        });
+        runs.sort(java.util.Comparator.comparingInt(FoundTable.Run::first));
+        firsts = runs.stream().mapToInt(FoundTable.Run::first).toArray();
+        lasts = runs.stream().mapToInt(run -> run.first() + run.count() - 1).toArray();
+    }
+
+    /** The word for a row; empty where nothing stands there. */
+    String word(int row) {
+        RowClass what = aside.get(row);
+        if (what != null) {
+            return what.word();
+        }
+        int at = java.util.Arrays.binarySearch(firsts, row);
+        int run = at >= 0 ? at : -at - 2;
+        return run >= 0 && row <= lasts[run] ? RECORDS : "";
+    }
+}
