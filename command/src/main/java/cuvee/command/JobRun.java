@@ -20,6 +20,10 @@ final class JobRun {
     }
 
     static Outcome look(Machine machine, JobSession session, Job job, JobSession.Mode mode) {
+        String password = System.getenv("CUVEE_PASSWORD");
+        if (password != null && !password.isEmpty()) {
+            session.tryPassword(password);
+        }
         return session.refresh(job, mode, progress(machine));
     }
 

@@ -126,6 +126,11 @@ final class GridView extends Region {
         onSelect.accept(row, column);
     }
 
+    @Nullable
+    GridModel model() {
+        return model;
+    }
+
     long selectedRow() {
         return row;
     }
@@ -548,6 +553,16 @@ final class GridView extends Region {
             anchorRow = row;
             anchorColumn = column;
         }
+        if (getWidth() > 0) {
+            reveal();
+        }
+        draw();
+        notifyAccessibleAttributeChanged(AccessibleAttribute.TEXT);
+        onSelect.accept(row, column);
+    }
+
+    /** Scrolls so that the selected cell is seen. */
+    private void reveal() {
         long first = firstVisibleRow();
         if (row < first) {
             down.setValue((double) row);
@@ -559,9 +574,6 @@ final class GridView extends Region {
         } else if (lefts[column + 1] > across.getValue() + bodyWidth()) {
             across.setValue(Math.min(across.getMax(), lefts[column + 1] - bodyWidth()));
         }
-        draw();
-        notifyAccessibleAttributeChanged(AccessibleAttribute.TEXT);
-        onSelect.accept(row, column);
     }
 
     /** Puts the selected cells on the clipboard, parted by tabs, with the titles where more than one row is selected. */

@@ -1,11 +1,14 @@
 package cuvee.desktop;
 
+import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.model.Grids;
 import cuvee.model.JobModel;
 import cuvee.model.Ledger;
+import cuvee.model.ListGrid;
 import cuvee.model.Stage;
 import cuvee.place.Says;
+import cuvee.place.Where;
 import cuvee.refresh.Outcome;
 import java.time.ZoneId;
 import java.util.EnumMap;
@@ -62,7 +65,7 @@ final class JobFrame extends BorderPane {
     JobFrame(JobModel model, Shell shell, Supplier<Choosers> choosers, Executor ui, ZoneId zone) {
         this.model = model;
         setId("frame");
-        master = new MasterView(model, ui, this::showTrail);
+        master = new MasterView(model, ui, this::showTrail, this::openSheet);
         deliver = new DeliverView(model, choosers);
         drawer = new QuestionsDrawer(model::settle);
         CollectView collect = new CollectView(model, choosers, zone);
@@ -87,6 +90,7 @@ final class JobFrame extends BorderPane {
                 outcome -> "Every line seen is kept or set aside, file by file.",
                 Grids::reconciliation,
                 "No source has been read yet.");
+        check.grid().setOnOpen((row, column) -> openFinding(check, row));
         VBox checks = new VBox(check, tally);
         checks.setId("check");
         VBox.setVgrow(check, Priority.ALWAYS);
@@ -204,6 +208,21 @@ final class JobFrame extends BorderPane {
             master.tellTrail();
         }
         focusGrid(shown);
+    }
+
+    /** Opens a sheet in Read, at a cell. */
+    void openSheet(Where where) {
+        go(Stage.READ);
+        read.go(where);
+        read.sheet().requestFocus();
+    }
+
+    private void openFinding(TableView check, long row) {
+        if (check.grid().model() instanceof ListGrid<?> list && list.item(row) instanceof Finding finding) {
+            if (!finding.where().source().isEmpty()) {
+                openSheet(finding.where());
+            }
+        }
     }
 
     Stage stage() {

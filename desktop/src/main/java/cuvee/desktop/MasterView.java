@@ -4,6 +4,7 @@ import cuvee.master.MasterReader;
 import cuvee.model.JobModel;
 import cuvee.model.MasterGrid;
 import cuvee.place.Says;
+import cuvee.place.Where;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import java.util.Optional;
@@ -25,6 +26,7 @@ final class MasterView extends VBox {
     private final JobModel model;
     private final Executor ui;
     private final Consumer<String> trail;
+    private final Consumer<Where> open;
     private final ExecutorService trails = Executors.newSingleThreadExecutor(run -> {
         Thread thread = new Thread(run, "cuvee-trail");
         thread.setDaemon(true);
@@ -33,13 +35,15 @@ final class MasterView extends VBox {
     private @Nullable MasterGrid shown;
     private long asked;
 
-    MasterView(JobModel model, Executor ui, Consumer<String> trail) {
+    MasterView(JobModel model, Executor ui, Consumer<String> trail, Consumer<Where> open) {
         this.model = model;
         this.ui = ui;
         this.trail = trail;
+        this.open = open;
         setId("master");
         grid.setEmptyWords("The master has no rows yet. Refresh, or look in Collect at why no file was taken.");
         grid.setOnSelect(this::selected);
+        grid.setOnOpen(this::opened);
         VBox.setVgrow(grid, Priority.ALWAYS);
         sums.getStyleClass().add("hint");
         HBox foot = new HBox(sums);
@@ -110,6 +114,21 @@ final class MasterView extends VBox {
             String said = say(found, title, value == null ? "" : value);
             ui.execute(() -> tell(request, said));
         });
+    }
+
+    /** Opens the sheet that a cell came from, at that cell. */
+    private void opened(long row, int column) {
+        MasterGrid now = shown;
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        if (now != null && outcome.isPresent()) {
+            now.line(row)
+                    .ifPresent(line -> trails.execute(() -> {
+                        Where where = model.session()
+                                .trail(outcome.get(), line, column)
+                                .where();
+                        ui.execute(() -> open.accept(where));
+                    }));
+        }
     }
 
     private void tell(long request, String said) {

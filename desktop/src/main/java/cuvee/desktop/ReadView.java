@@ -8,8 +8,10 @@ import cuvee.model.ListGrid;
 import cuvee.model.ReadingEdit;
 import cuvee.model.SheetGrid;
 import cuvee.place.Says;
+import cuvee.place.Where;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
+import cuvee.refresh.ReadingDecisions;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
@@ -23,6 +25,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 
@@ -43,7 +46,7 @@ final class ReadView extends HBox {
     private final Button takeForLayout = new Button("Take it for its layout");
     private final Button leave = new Button("Leave it");
     private final Button asFound = new Button("Read it as found");
-    private final HBox choice = new HBox(8);
+    private final VBox choice = new VBox(6);
     private final FlowPane rows = new FlowPane(6, 6);
     private final JobModel model;
     private final Executor ui;
@@ -75,6 +78,7 @@ final class ReadView extends HBox {
         name.getStyleClass().add("section-title");
         why.getStyleClass().add("hint");
         why.setWrapText(true);
+        why.setMinHeight(USE_PREF_SIZE);
         VBox about = new VBox(3, name, why);
         about.getStyleClass().add("view-head");
         VBox right = new VBox(about, sheet, foot());
@@ -124,10 +128,12 @@ final class ReadView extends HBox {
         effect.setId("read-effect");
         effect.setWrapText(true);
         effect.setMinWidth(0);
-        HBox.setHgrow(effect, Priority.ALWAYS);
-        effect.setMaxWidth(Double.MAX_VALUE);
-        choice.setAlignment(Pos.CENTER_LEFT);
-        choice.getChildren().addAll(effect, leave, takeForLayout, take);
+        effect.setMinHeight(USE_PREF_SIZE);
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        HBox buttons = new HBox(8, space, leave, takeForLayout, take);
+        buttons.setAlignment(Pos.CENTER_RIGHT);
+        choice.getChildren().addAll(effect, buttons);
         for (Button button : List.of(leave, takeForLayout, take)) {
             button.setMinWidth(USE_PREF_SIZE);
         }
@@ -198,11 +204,13 @@ final class ReadView extends HBox {
     }
 
     /** Goes to a sheet, and to a row of it. */
-    void go(String source, String sheetName, int row) {
+    void go(Where where) {
         ListGrid<Grids.ReadLine> there = lines;
         if (there != null) {
-            list.select(rowOf(there, Optional.of(sheetName.isEmpty() ? source : source + " / " + sheetName)), 0);
-            sheet.select(Math.max(0, row - 1), 0);
+            list.select(rowOf(there, Optional.of(ReadingDecisions.subject(where.source(), where.sheet()))), 0);
+            if (where.row() > 0) {
+                sheet.select(where.row() - 1L, Math.max(0, where.column() - 1));
+            }
         }
     }
 

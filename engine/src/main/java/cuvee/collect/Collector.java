@@ -23,20 +23,34 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import net.greypanther.natsort.CaseInsensitiveSimpleNaturalComparator;
 
 /** Lists the files of all places and says of each whether it is taken. */
 public final class Collector {
+    /** Why a file that the analyst left out is set aside. */
+    public static final String LEFT_OUT = "left-out";
+
     private static final Comparator<CharSequence> NATURAL = CaseInsensitiveSimpleNaturalComparator.getInstance();
     private final Path base;
     private final Set<Path> own;
+    private final Function<String, Optional<Boolean>> decided;
 
     /**
      * @param base the folder that relative places start from
      * @param own files that Cuvee itself writes for this job, which are never sources
      */
     public Collector(Path base, Set<Path> own) {
+        this(base, own, path -> Optional.empty());
+    }
+
+    /**
+     * @param decided what the job says of single files by path: true takes one, false leaves it out
+     */
+    public Collector(Path base, Set<Path> own, Function<String, Optional<Boolean>> decided) {
+        this.decided = decided;
         this.base = base;
         Set<Path> absolute = new HashSet<>();
         own.forEach(path -> absolute.add(path.toAbsolutePath().normalize()));
@@ -98,7 +112,18 @@ public final class Collector {
             throw new CuveeException(unreachable.get(0));
         }
         unreachable.forEach(findings::add);
-        return new Collected(withoutCopies(sources), findings);
+        List<Source> judged = asDecided(withoutCopies(asDecided(sources)));
+        findings.addAll(Series.gaps(judged));
+        return new Collected(judged, findings);
+    }
+
+    /** Files put back, or left out, by the analyst; what cannot be read stays aside. */
+    private List<Source> asDecided(List<Source> sources) {
+        return sources.stream()
+                .map(source -> decided.apply(source.path())
+                        .map(take -> take ? source.setAside("", "") : source.setAside(LEFT_OUT, "left out by you"))
+                        .orElse(source))
+                .toList();
     }
 
     private static Finding unreachable(Path path, IOException failed) {
@@ -140,14 +165,16 @@ public final class Collector {
             public FileVisitResult preVisitDirectory(Path folder, BasicFileAttributes attributes) {
                 boolean inner = !folder.equals(path);
                 boolean hidden = inner && folder.getFileName().toString().startsWith(".");
-                boolean skip = inner && (hidden || place.subfolders() == Subfolders.LEFT_OUT);
+                boolean tooDeep = place.depth() > 0 && path.relativize(folder).getNameCount() > place.depth();
+                boolean skip = inner && (hidden || place.subfolders() == Subfolders.LEFT_OUT || tooDeep);
                 return skip ? FileVisitResult.SKIP_SUBTREE : FileVisitResult.CONTINUE;
             }
 
             @Override
             public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
                 if (attributes.isRegularFile() || attributes.isSymbolicLink()) {
-                    into.add(judge(path.relativize(file).toString().replace('\\', '/'), file, attributes));
+                    String relative = path.relativize(file).toString().replace('\\', '/');
+                    into.add(byName(place, judge(relative, file, attributes)));
                 }
                 return FileVisitResult.CONTINUE;
             }
@@ -168,6 +195,19 @@ public final class Collector {
                 return FileVisitResult.CONTINUE;
             }
         });
+    }
+
+    private static Source byName(Place place, Source source) {
+        if (!source.taken()) {
+            return source;
+        }
+        if (!place.only().isEmpty() && !NamePattern.anyFits(place.only(), source.path())) {
+            return source.setAside("name", "its name is none of those wanted: " + String.join(", ", place.only()));
+        }
+        if (NamePattern.anyFits(place.without(), source.path())) {
+            return source.setAside("name", "its name is one of those left out: " + String.join(", ", place.without()));
+        }
+        return source;
     }
 
     private Source judge(String relative, Path file, BasicFileAttributes attributes) {

@@ -1,6 +1,5 @@
 package cuvee.job;
 
-import cuvee.job.Place.Subfolders;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
@@ -17,9 +16,8 @@ public final class JobDraft {
         String name = fileName.toLowerCase(Locale.ROOT).endsWith(".cuvee")
                 ? fileName.substring(0, fileName.length() - ".cuvee".length())
                 : fileName;
-        List<Place> kept = places.stream()
-                .map(place -> new Place(relative(folder, place), Subfolders.INCLUDED, ""))
-                .toList();
+        List<Place> kept =
+                places.stream().map(place -> Place.of(relative(folder, place))).toList();
         return Job.of(newId(name), name, kept);
     }
 

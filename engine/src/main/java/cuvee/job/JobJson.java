@@ -37,6 +37,15 @@ final class JobJson {
             node.put("path", place.path());
             node.put("subfolders", place.subfolders() == Subfolders.INCLUDED);
             node.put("label", place.label());
+            if (place.depth() > 0) {
+                node.put("depth", place.depth());
+            }
+            if (!place.only().isEmpty()) {
+                place.only().forEach(node.putArray("only")::add);
+            }
+            if (!place.without().isEmpty()) {
+                place.without().forEach(node.putArray("without")::add);
+            }
         }
         job.columns().forEach(root.putArray("columns")::add);
         writeDecisions(root.putArray("settled"), job.settled());
@@ -98,7 +107,10 @@ final class JobJson {
                         node -> new Place(
                                 text(node, "path", named),
                                 node.path("subfolders").asBoolean(true) ? Subfolders.INCLUDED : Subfolders.LEFT_OUT,
-                                node.path("label").asText(""))),
+                                Math.max(0, node.path("depth").asInt(0)),
+                                node.path("label").asText(""),
+                                list(node, "only", JsonNode::asText),
+                                list(node, "without", JsonNode::asText))),
                 list(root, "columns", JsonNode::asText),
                 list(root, "settled", node -> decision(node, named)),
                 list(root, "assumed", node -> decision(node, named)),

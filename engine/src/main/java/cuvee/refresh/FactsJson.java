@@ -41,6 +41,7 @@ final class FactsJson {
         root.put("size", facts.size());
         root.put("modified", facts.modified());
         root.put("fingerprint", facts.fingerprint());
+        root.put("readAs", facts.readAs());
         ArrayNode sheets = root.putArray("sheets");
         for (SheetFacts sheet : facts.sheets()) {
             ObjectNode node = sheets.addObject();
@@ -94,7 +95,7 @@ final class FactsJson {
                         0,
                         sheet.tables()))
                 .toList();
-        return write(new SourceFacts("", facts.size(), 0, "", sheets, List.of()));
+        return write(new SourceFacts("", facts.size(), 0, "", "", sheets, List.of()));
     }
 
     private static void table(ObjectNode node, FoundTable table) {
@@ -163,6 +164,7 @@ final class FactsJson {
                     root.path("size").asLong(),
                     root.path("modified").asLong(),
                     root.path("fingerprint").asText(),
+                    root.path("readAs").asText(),
                     list(root.path("sheets"), FactsJson::sheet),
                     problem));
         } catch (JsonProcessingException | IllegalArgumentException otherForm) {

@@ -8,6 +8,7 @@ import cuvee.master.StageWriter;
 import cuvee.master.Store;
 import cuvee.refresh.JobSession.Mode;
 import cuvee.refresh.SourceFacts.SheetFacts;
+import cuvee.sheet.ReadAs;
 import cuvee.sheet.ReadLimits;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -25,14 +26,27 @@ import java.util.concurrent.atomic.AtomicInteger;
 
 /** Brings what is known of the sources up to date: reads those that are new or have changed, on all cores. */
 final class Gathering {
+    /** Decisions about what parts the cells of text files, and how they are encoded. */
+    static final String TEXT_FORM = "text-form";
+
+    /** The subject of decisions that hold for all files. */
+    static final String ALL_FILES = "all files";
+
     private final Workplace workplace;
+    private final List<String> passwords;
     private final Store store;
     private final AtomicInteger nextId;
     private final Map<String, SourceFacts> known;
     private final Map<String, SourceFacts> facts = new HashMap<>();
     private final Set<String> replaced = new HashSet<>();
 
-    Gathering(Workplace workplace, Store store, AtomicInteger nextId, Map<String, SourceFacts> known) {
+    Gathering(
+            Workplace workplace,
+            Store store,
+            AtomicInteger nextId,
+            Map<String, SourceFacts> known,
+            List<String> passwords) {
+        this.passwords = passwords;
         this.workplace = workplace;
         this.store = store;
         this.nextId = nextId;
@@ -56,19 +70,32 @@ final class Gathering {
                 continue;
             }
             SourceFacts before = known.get(source.path());
-            if (before != null && mode == Mode.CHANGED_ONLY && unchanged(before, source)) {
+            boolean same = before != null
+                    && unchanged(before, source)
+                    && before.readAs().equals(readAs(job, source.path()).words())
+                    && (!before.locked() || passwords.isEmpty());
+            if (before != null && same && mode == Mode.CHANGED_ONLY) {
                 facts.put(source.path(), before);
             } else {
                 toRead.add(source);
             }
         }
         if (!toRead.isEmpty()) {
-            facts.putAll(readAll(toRead, progress));
+            facts.putAll(readAll(job, toRead, progress));
         }
         Set<String> read = new HashSet<>();
         toRead.forEach(source -> read.add(source.path()));
         replaced.addAll(read);
         lookAgain(job, read);
+    }
+
+    /** What is said about how a file is to be read: for itself, else for all. */
+    private ReadAs readAs(Job job, String path) {
+        return job.decision(TEXT_FORM, path)
+                .or(() -> job.decision(TEXT_FORM, ALL_FILES))
+                .flatMap(decision -> ReadAs.of(decision.answer()))
+                .orElse(ReadAs.FOUND)
+                .withPasswords(passwords);
     }
 
     private void lookAgain(Job job, Set<String> read) {
@@ -106,7 +133,7 @@ final class Gathering {
         return before.fingerprint().isEmpty() || before.fingerprint().equals(Fingerprint.of(source.file()));
     }
 
-    private Map<String, SourceFacts> readAll(List<Source> sources, Progress progress) {
+    private Map<String, SourceFacts> readAll(Job job, List<Source> sources, Progress progress) {
         long now = workplace.clock().millis();
         AtomicInteger next = new AtomicInteger();
         AtomicInteger done = new AtomicInteger();
@@ -121,7 +148,7 @@ final class Gathering {
         for (int i = 0; i < workers; i++) {
             parts.add(pool.submit(() -> {
                 Map<String, SourceFacts> part = new HashMap<>();
-                SourceReading reading = new SourceReading(nextId, ReadLimits.DEFAULT);
+                SourceReading reading = new SourceReading(nextId, ReadLimits.DEFAULT, path -> readAs(job, path));
                 try (StageWriter writer = store.stageWriter()) {
                     int at = next.getAndIncrement();
                     while (at < sources.size()) {

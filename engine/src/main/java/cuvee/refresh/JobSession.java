@@ -29,9 +29,11 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -43,6 +45,15 @@ import org.slf4j.LoggerFactory;
  */
 public final class JobSession implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(JobSession.class);
+    /** Decisions of the analyst that take a file, or leave it out, whatever Cuvee would do. */
+    public static final String FILE = "file";
+
+    /** Decisions about what parts the cells of text files, and how they are encoded; the subject is a path or all files. */
+    public static final String TEXT_FORM = Gathering.TEXT_FORM;
+
+    /** The subject of decisions that hold for all files. */
+    public static final String ALL_FILES = Gathering.ALL_FILES;
+
     private static final String GONE = "gone";
     private static final String KEEP = "keep";
     private static final String REMOVE = "remove";
@@ -50,6 +61,7 @@ public final class JobSession implements AutoCloseable {
     private final Workplace workplace;
     private final Path jobFolder;
     private final Store store;
+    private final List<String> passwords = new CopyOnWriteArrayList<>();
     private final Map<String, SourceFacts> known = new TreeMap<>();
     private final AtomicInteger nextId = new AtomicInteger(1);
     private final String jobId;
@@ -108,12 +120,13 @@ public final class JobSession implements AutoCloseable {
         Set<Path> own = new HashSet<>();
         job.deliveries().forEach(delivery -> own.add(targetOf(delivery)));
         own.addAll(OwnFiles.read(workplace.stateOf(jobId)));
-        Collector.Collected collected = new Collector(jobFolder, own).collect(job.places());
+        Collector.Collected collected =
+                new Collector(jobFolder, own, path -> fileDecision(job, path)).collect(job.places());
         List<Finding> findings = new ArrayList<>(collected.findings());
         List<Question> questions = new ArrayList<>();
         watch.lap("collect");
 
-        Gathering gathering = new Gathering(workplace, store, nextId, known);
+        Gathering gathering = new Gathering(workplace, store, nextId, known, passwords);
         gathering.gather(job, collected.sources(), mode, progress);
         Map<String, SourceFacts> facts = gathering.facts();
         watch.lap("read");
@@ -168,6 +181,10 @@ public final class JobSession implements AutoCloseable {
                 rows,
                 totals,
                 watch.millis);
+    }
+
+    private static Optional<Boolean> fileDecision(Job job, String path) {
+        return job.decision(FILE, path).map(decision -> decision.answer().equals(Doubles.TAKE));
     }
 
     private static List<ReadSheet> sheets(List<SourceFacts> sources, Proposal proposal) {
@@ -236,6 +253,11 @@ public final class JobSession implements AutoCloseable {
             }
         }
         return cells;
+    }
+
+    /** Lets a password be tried on locked workbooks as long as this session lasts; it is kept in memory only. */
+    public void tryPassword(String password) {
+        passwords.add(0, password);
     }
 
     /** Where a delivery is written. */

@@ -14,11 +14,18 @@ import java.util.List;
  * What was found in a source when it was last read; kept in the store, so that an unchanged source is not read again.
  *
  * @param fingerprint the content's; empty where size and time were enough to tell it
+ * @param readAs what was said about how it is to be read, in the words of {@link cuvee.sheet.ReadAs}
  * @param sheets its sheets in file order; empty where it could not be read
  * @param problem why it could not be read; null-free: empty list or one finding
  */
 record SourceFacts(
-        String path, long size, long modified, String fingerprint, List<SheetFacts> sheets, List<Finding> problem) {
+        String path,
+        long size,
+        long modified,
+        String fingerprint,
+        String readAs,
+        List<SheetFacts> sheets,
+        List<Finding> problem) {
 
     SourceFacts {
         sheets = List.copyOf(sheets);
@@ -123,7 +130,11 @@ record SourceFacts(
     }
 
     SourceFacts withSheets(List<SheetFacts> others) {
-        return new SourceFacts(path, size, modified, fingerprint, others, problem);
+        return new SourceFacts(path, size, modified, fingerprint, readAs, others, problem);
+    }
+
+    boolean locked() {
+        return problem.stream().anyMatch(finding -> finding.kind().equals("encrypted"));
     }
 
     boolean readable() {

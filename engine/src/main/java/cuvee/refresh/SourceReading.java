@@ -15,6 +15,7 @@ import cuvee.master.StageWriter;
 import cuvee.place.Where;
 import cuvee.refresh.SourceFacts.SheetFacts;
 import cuvee.sheet.CellRange;
+import cuvee.sheet.ReadAs;
 import cuvee.sheet.ReadLimits;
 import cuvee.sheet.Row;
 import cuvee.sheet.SheetFiles;
@@ -28,6 +29,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Function;
 
 /** Reads one source once: stages its rows and finds its tables on the way. */
 final class SourceReading {
@@ -35,8 +37,10 @@ final class SourceReading {
     private static final int MOST_MERGED = 2000;
     private final AtomicInteger nextId;
     private final ReadLimits limits;
+    private final Function<String, ReadAs> said;
 
-    SourceReading(AtomicInteger nextId, ReadLimits limits) {
+    SourceReading(AtomicInteger nextId, ReadLimits limits, Function<String, ReadAs> said) {
+        this.said = said;
         this.nextId = nextId;
         this.limits = limits;
     }
@@ -59,7 +63,7 @@ final class SourceReading {
                 "The file changes while it is read.",
                 "It is set aside; the others go on.",
                 "Refresh again when its writer is done.");
-        return new SourceFacts(source.path(), -1, -1, "", List.of(), List.of(moving));
+        return new SourceFacts(source.path(), -1, -1, "", "", List.of(), List.of(moving));
     }
 
     private static boolean changed(SourceFacts facts, Source source) {
@@ -86,17 +90,30 @@ final class SourceReading {
         boolean recent = now - source.modified() < RECENT_MILLIS;
         String fingerprint = recent ? Fingerprint.of(source.file()) : "";
         Where where = Where.source(source.path());
+        ReadAs as = said.apply(source.path());
         try {
             Visitor visitor = new Visitor(writer);
-            SheetFiles.read(source.file(), where, limits, visitor);
+            SheetFiles.read(source.file(), where, limits, as, visitor);
             return new SourceFacts(
-                    source.path(), source.size(), source.modified(), fingerprint, visitor.sheets, List.of());
+                    source.path(),
+                    source.size(),
+                    source.modified(),
+                    fingerprint,
+                    as.words(),
+                    visitor.sheets,
+                    List.of());
         } catch (CuveeException unreadable) {
             Finding said = unreadable.finding();
             Finding warning =
                     new Finding(Severity.WARNING, said.kind(), said.where(), said.what(), said.done(), said.canDo());
             return new SourceFacts(
-                    source.path(), source.size(), source.modified(), fingerprint, List.of(), List.of(warning));
+                    source.path(),
+                    source.size(),
+                    source.modified(),
+                    fingerprint,
+                    as.words(),
+                    List.of(),
+                    List.of(warning));
         }
     }
 

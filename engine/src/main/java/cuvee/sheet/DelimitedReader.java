@@ -19,14 +19,16 @@ import java.nio.file.Path;
 final class DelimitedReader {
     private final Where where;
     private final ReadLimits limits;
+    private final ReadAs said;
 
-    DelimitedReader(Where where, ReadLimits limits) {
+    DelimitedReader(Where where, ReadLimits limits, ReadAs said) {
+        this.said = said;
         this.where = where;
         this.limits = limits;
     }
 
     void read(Path file, SheetVisitor visitor) throws IOException {
-        TextForm form = TextForm.of(file);
+        TextForm form = TextForm.of(file, said);
         boolean wanted =
                 visitor.sheet(new SheetInfo("", 0, Visibility.VISIBLE, form.toString())) == SheetVisitor.Wanted.ROWS;
         if (wanted) {

@@ -38,11 +38,23 @@ public final class SheetFiles {
      * @throws CuveeException where the file cannot be read, with the reason and what can be done
      */
     public static void read(Path file, Where where, ReadLimits limits, SheetVisitor visitor) {
+        read(file, where, limits, ReadAs.FOUND, visitor);
+    }
+
+    /**
+     * The same, where something is said about how the file is to be read.
+     *
+     * @throws CuveeException where the file cannot be read, with the reason and what can be done
+     */
+    public static void read(Path file, Where where, ReadLimits limits, ReadAs said, SheetVisitor visitor) {
         try {
             switch (kindOf(file, where)) {
                 case ZIPPED -> readZipped(file, where, limits, visitor);
-                case BEFORE_2007 -> new XlsReader(where, limits).read(file, visitor);
-                case TEXT -> new DelimitedReader(where, limits).read(file, visitor);
+                case LOCKED ->
+                    LockedWorkbook.unlock(
+                            file, where, said.passwords(), plain -> readZipped(plain, where, limits, visitor));
+                case BEFORE_2007 -> new XlsReader(where, limits, said.passwords()).read(file, visitor);
+                case TEXT -> new DelimitedReader(where, limits, said).read(file, visitor);
             }
         } catch (NoSuchFileException | FileNotFoundException gone) {
             throw Unreadable.noAccess(where, "it is no longer there");
@@ -65,6 +77,7 @@ public final class SheetFiles {
 
     private enum Kind {
         ZIPPED,
+        LOCKED,
         BEFORE_2007,
         TEXT
     }
@@ -87,8 +100,7 @@ public final class SheetFiles {
             return Kind.ZIPPED;
         }
         if (startsWith(head, 0xD0, 0xCF, 0x11, 0xE0)) {
-            refuseOtherCompounds(file, where);
-            return Kind.BEFORE_2007;
+            return compound(file, where);
         }
         if (startsWith(head, '%', 'P', 'D', 'F')) {
             throw Unreadable.notATable(where, "a PDF document");
@@ -106,15 +118,16 @@ public final class SheetFiles {
     }
 
     /** The container of old workbooks also holds locked new ones, letters and slides. */
-    private static void refuseOtherCompounds(Path file, Where where) {
+    private static Kind compound(Path file, Where where) {
         try (POIFSFileSystem files = new POIFSFileSystem(file.toFile(), true)) {
             if (files.getRoot().hasEntryCaseInsensitive("EncryptedPackage")) {
-                throw Unreadable.encrypted(where);
+                return Kind.LOCKED;
             }
             if (!files.getRoot().hasEntryCaseInsensitive("Workbook")
                     && !files.getRoot().hasEntryCaseInsensitive("Book")) {
                 throw Unreadable.notATable(where, "an office document that is no workbook");
             }
+            return Kind.BEFORE_2007;
         } catch (IOException | IndexOutOfBoundsException | IllegalArgumentException damaged) {
             throw Unreadable.broken(where, "it is cut off or damaged (" + damaged.getMessage() + ")");
         }

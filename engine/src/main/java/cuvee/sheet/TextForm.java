@@ -23,16 +23,19 @@ record TextForm(Charset charset, char separator, int markBytes) {
     private static final int SAMPLE = 1 << 16;
     private static final int SAMPLE_LINES = 200;
 
-    static TextForm of(Path file) throws IOException {
+    /** Tells the form of a file, as far as it is not said. */
+    static TextForm of(Path file, ReadAs said) throws IOException {
         byte[] head;
         try (InputStream in = Files.newInputStream(file)) {
             head = in.readNBytes(SAMPLE);
         }
         int mark = markBytes(head);
-        Charset charset = mark > 0 ? markedCharset(head) : charsetOf(file, head);
+        Charset charset = mark > 0
+                ? markedCharset(head)
+                : said.charset().isPresent() ? said.charset().get() : charsetOf(file, head);
         String sample =
                 charset.decode(ByteBuffer.wrap(head, mark, head.length - mark)).toString();
-        return new TextForm(charset, separatorOf(sample), mark);
+        return new TextForm(charset, said.separator().orElseGet(() -> separatorOf(sample)), mark);
     }
 
     /** In words: {@code semicolons, UTF-8}. */

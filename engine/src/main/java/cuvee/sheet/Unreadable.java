@@ -18,7 +18,15 @@ final class Unreadable {
                 "encrypted",
                 where,
                 "The workbook is locked with a password.",
-                "Save a copy without the password beside it, or ask the sender for one.");
+                "Give its password for this run, or save a copy without one beside it.");
+    }
+
+    static CuveeException wrongPassword(Where where) {
+        return because(
+                "encrypted",
+                where,
+                "The workbook is locked, and the password given does not open it.",
+                "Give another password, or save a copy without one beside it.");
     }
 
     static CuveeException unsupported(Where where, String kind) {

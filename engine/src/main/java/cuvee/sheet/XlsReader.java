@@ -34,6 +34,7 @@ import org.apache.poi.hssf.record.Record;
 import org.apache.poi.hssf.record.RowRecord;
 import org.apache.poi.hssf.record.SSTRecord;
 import org.apache.poi.hssf.record.StringRecord;
+import org.apache.poi.hssf.record.crypto.Biff8EncryptionKey;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 import org.apache.poi.ss.usermodel.CellType;
 import org.apache.poi.ss.usermodel.FormulaError;
@@ -44,13 +45,17 @@ import org.jspecify.annotations.Nullable;
 final class XlsReader {
     private final Where where;
     private final ReadLimits limits;
+    private final List<String> passwords;
 
-    XlsReader(Where where, ReadLimits limits) {
+    XlsReader(Where where, ReadLimits limits, List<String> passwords) {
+        this.passwords = passwords;
         this.where = where;
         this.limits = limits;
     }
 
     void read(Path file, SheetVisitor visitor) throws IOException {
+        // The library takes one password a thread; the first is tried.
+        Biff8EncryptionKey.setCurrentUserPassword(passwords.isEmpty() ? null : passwords.get(0));
         try (POIFSFileSystem files = new POIFSFileSystem(file.toFile(), true)) {
             String stream = files.getRoot().hasEntryCaseInsensitive("Workbook") ? "Workbook" : "Book";
             try (InputStream in = files.createDocumentInputStream(stream)) {
@@ -63,13 +68,15 @@ final class XlsReader {
                 new HSSFEventFactory().processEvents(request, in);
             }
         } catch (EncryptedDocumentException locked) {
-            throw Unreadable.encrypted(where);
+            throw passwords.isEmpty() ? Unreadable.encrypted(where) : Unreadable.wrongPassword(where);
         } catch (cuvee.finding.CuveeException known) {
             throw known;
         } catch (java.util.concurrent.CancellationException stopped) {
             throw stopped;
         } catch (RuntimeException damaged) {
             throw Unreadable.broken(where, "its records are damaged (" + damaged.getMessage() + ")");
+        } finally {
+            Biff8EncryptionKey.setCurrentUserPassword(null);
         }
     }
 

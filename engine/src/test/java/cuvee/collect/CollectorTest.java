@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import cuvee.finding.CuveeException;
 import cuvee.job.Place;
-import cuvee.job.Place.Subfolders;
 import cuvee.testing.Workbooks;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -78,7 +77,7 @@ class CollectorTest {
         file("top.csv", "1");
         file("inner/deep.csv", "22");
         assertThat(collect(Place.of(".")).sources()).hasSize(2);
-        assertThat(collect(new Place(".", Subfolders.LEFT_OUT, "")).sources())
+        assertThat(collect(Place.of(".").withDepth(-1)).sources())
                 .extracting(Source::path)
                 .containsExactly("top.csv");
     }

@@ -19,7 +19,10 @@ class JobFileTest {
     private static final Job JOB = new Job(
             "returns-1",
             "Returns",
-            List.of(new Place("data", Place.Subfolders.LEFT_OUT, "North")),
+            List.of(Place.of("data")
+                    .withDepth(-1)
+                    .withLabel("North")
+                    .withNames(List.of("*.csv"), List.of("old", "draft*"))),
             List.of("Date", "Pax"),
             List.of(new Decision("type", "Pax", "Decimal", "the analyst's answer", "")),
             List.of(new Decision("type", "Date", "Date", "all 4 values fit", "4 values")),

@@ -19,6 +19,8 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -118,7 +120,12 @@ public final class Grids {
     /** The layouts with their sheets, then the sheets that are not in the master, each with the reason. */
     public static ListGrid<ReadLine> read(Outcome outcome) {
         Map<Integer, ReadSheet> bySheet = new LinkedHashMap<>();
-        outcome.sheets().forEach(sheet -> bySheet.put(sheet.staged().id(), sheet));
+        Map<String, Set<String>> files = new HashMap<>();
+        outcome.sheets().forEach(sheet -> {
+            bySheet.put(sheet.staged().id(), sheet);
+            files.computeIfAbsent(fileName(sheet.source()), name -> new HashSet<>())
+                    .add(sheet.source());
+        });
         List<ReadLine> lines = new ArrayList<>();
         int number = 0;
         for (Layout layout : outcome.proposal().layouts()) {
@@ -143,17 +150,25 @@ public final class Grids {
             outside.forEach(sheet -> lines.add(new ReadLine("", Optional.of(sheet), "0")));
         }
         List<Column<ReadLine>> columns = List.of(
-                Column.of("Layout, file and sheet", 236, Grids::readName),
-                Column.number("Rows kept", 84, line -> line.sheet().isEmpty() ? "" : line.figure()));
+                Column.of("Layout, file and sheet", 262, line -> readName(line, files)),
+                Column.number("Kept", 58, line -> line.sheet().isEmpty() ? "" : line.figure()));
         return new ListGrid<>(
                 lines,
                 columns,
                 (line, column) -> line.sheet().isEmpty() ? Tone.HEADING : column == 1 ? Tone.QUIET : Tone.PLAIN);
     }
 
-    private static String readName(ReadLine line) {
+    private static String fileName(String path) {
+        return path.substring(path.lastIndexOf('/') + 1);
+    }
+
+    private static String readName(ReadLine line, Map<String, Set<String>> files) {
         return line.sheet()
-                .map(sheet -> sheet.name().isEmpty() ? sheet.source() : sheet.source() + ", " + sheet.name())
+                .map(sheet -> {
+                    String file = fileName(sheet.source());
+                    boolean alone = files.getOrDefault(file, Set.of()).size() < 2;
+                    return (alone ? file : sheet.source()) + (sheet.name().isEmpty() ? "" : ", " + sheet.name());
+                })
                 .orElseGet(() -> line.figure() + "  " + line.heading());
     }
 

@@ -318,10 +318,7 @@ public final class JobModel implements AutoCloseable {
             Job now = history.now();
             if (oldFolder != null && newFolder != null && !oldFolder.equals(newFolder)) {
                 now = now.withPlaces(now.places().stream()
-                        .map(place -> new Place(
-                                JobDraft.relative(newFolder, oldFolder.resolve(place.path())),
-                                place.subfolders(),
-                                place.label()))
+                        .map(place -> place.withPath(JobDraft.relative(newFolder, oldFolder.resolve(place.path()))))
                         .toList());
             }
             String name = target.getFileName().toString().replaceFirst("(?i)\\.cuvee$", "");

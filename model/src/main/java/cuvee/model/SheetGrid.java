@@ -92,7 +92,7 @@ public final class SheetGrid implements GridModel, AutoCloseable {
 
     @Override
     public double width(int column) {
-        return 120;
+        return 136;
     }
 
     @Override

@@ -1,0 +1,69 @@
+package cuvee.sheet;
+
+import java.nio.charset.Charset;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What is said about how a file is to be read, where it is not told from the file itself.
+ *
+ * @param separator what parts the cells of a line of text
+ * @param charset how its text is encoded
+ * @param passwords what may open a locked workbook; never written anywhere
+ */
+public record ReadAs(Optional<Character> separator, Optional<Charset> charset, List<String> passwords) {
+    /** All is told from the file. */
+    public static final ReadAs FOUND = new ReadAs(Optional.empty(), Optional.empty(), List.of());
+
+    private static final Map<String, Character> SEPARATORS =
+            Map.of("commas", ',', "semicolons", ';', "tabs", '\t', "upright bars", '|');
+
+    public ReadAs {
+        passwords = List.copyOf(passwords);
+    }
+
+    /**
+     * Reads {@code semicolons, UTF-8} or either half of it; empty where the words say neither.
+     */
+    public static Optional<ReadAs> of(String words) {
+        Optional<Character> separator = Optional.empty();
+        Optional<Charset> charset = Optional.empty();
+        for (String part : words.split(",", -1)) {
+            String word = part.strip();
+            Character parted = SEPARATORS.get(word);
+            if (parted != null) {
+                separator = Optional.of(parted);
+            } else if (isCharset(word)) {
+                charset = Optional.of(Charset.forName(word));
+            } else {
+                return Optional.empty();
+            }
+        }
+        return Optional.of(new ReadAs(separator, charset, List.of()));
+    }
+
+    private static boolean isCharset(String name) {
+        try {
+            return Charset.isSupported(name);
+        } catch (IllegalArgumentException noName) {
+            return false;
+        }
+    }
+
+    public ReadAs withPasswords(List<String> tried) {
+        return new ReadAs(separator, charset, tried);
+    }
+
+    /** What is said about the form of a text file, in the words of {@link #of}; empty where nothing is. */
+    public String words() {
+        String parted = separator
+                .flatMap(c -> SEPARATORS.entrySet().stream()
+                        .filter(entry -> entry.getValue().equals(c))
+                        .map(Map.Entry::getKey)
+                        .findFirst())
+                .orElse("");
+        String encoded = charset.map(Charset::displayName).orElse("");
+        return parted.isEmpty() || encoded.isEmpty() ? parted + encoded : parted + ", " + encoded;
+    }
+}
