@@ -1,70 +1,282 @@
 package cuvee.desktop;
 
+import cuvee.collect.Source;
 import cuvee.job.Job;
 import cuvee.job.Place;
 import cuvee.model.Grids;
 import cuvee.model.JobModel;
+import cuvee.model.ListGrid;
 import cuvee.place.Says;
+import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.SourceReport;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.PasswordField;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 
-/** Where the sources come from, and what became of each file. */
-final class CollectView extends VBox {
-    private final HBox places = new HBox(8);
-    private final TableView files;
+/** Where the sources come from, and what became of each file; any of them can be put back or left out. */
+final class CollectView extends HBox {
+    private static final double PLACES = 276;
+    private static final String AS_FOUND = "as found";
+    private static final List<String> FORMS = List.of(
+            AS_FOUND,
+            "commas, UTF-8",
+            "semicolons, UTF-8",
+            "tabs, UTF-8",
+            "upright bars, UTF-8",
+            "commas, windows-1252",
+            "semicolons, windows-1252",
+            "tabs, windows-1252",
+            "commas, UTF-16LE",
+            "tabs, UTF-16LE",
+            "commas, IBM850",
+            "semicolons, IBM850");
+    private final JobModel model;
+    private final ZoneId zone;
+    private final VBox places = new VBox(10);
+    private final GridView files = new GridView("files");
+    private final Label says = new Label();
+    private final Label about = new Label();
+    private final Button take = new Button("Put back");
+    private final Button aside = new Button("Leave out");
+    private final Button undecide = new Button("Let Cuvee decide");
+    private final Label formLabel = new Label("Read as");
+    private final ComboBox<String> form = new ComboBox<>();
+    private final Button formForAll = new Button("for all text files");
+    private final PasswordField password = new PasswordField();
+    private final Button unlock = new Button("Try the password");
+    private @Nullable ListGrid<Grids.FileLine> lines;
+    private boolean filling;
 
     CollectView(JobModel model, Supplier<Choosers> choosers, ZoneId zone) {
+        this.model = model;
+        this.zone = zone;
         setId("collect");
-        files = new TableView(
-                "files",
-                model,
-                CollectView::sentence,
-                outcome -> Grids.files(outcome, zone),
-                "No file was found. Add a folder, or drop one on the window.");
-        VBox.setVgrow(files, Priority.ALWAYS);
         Button add = new Button("Add a folder");
         add.setId("collect-add");
         add.setOnAction(e -> choosers.get().folder("Add a folder").ifPresent(path -> model.addPlaces(List.of(path))));
-        Region space = new Region();
-        HBox.setHgrow(space, Priority.ALWAYS);
-        HBox head = new HBox(8, places, space, add);
-        head.setAlignment(Pos.CENTER_LEFT);
-        head.getStyleClass().add("view-head");
-        places.setAlignment(Pos.CENTER_LEFT);
-        getChildren().addAll(head, files);
-        model.jobProperty().addListener((o, before, now) -> show(now));
-        show(model.jobProperty().get());
+        ScrollPane scroll = new ScrollPane(places);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.getStyleClass().add("places");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        Label title = new Label("Places");
+        title.getStyleClass().add("section-title");
+        VBox left = new VBox(8, title, scroll, add);
+        left.getStyleClass().add("places-side");
+        left.setMinWidth(PLACES);
+        left.setMaxWidth(PLACES);
+        left.setPrefWidth(PLACES);
+
+        files.setEmptyWords("No file was found. Add a folder, or drop one on the window.");
+        files.setOnSelect((row, column) -> tell());
+        says.getStyleClass().add("view-says");
+        VBox right = new VBox(says, files, foot());
+        VBox.setVgrow(files, Priority.ALWAYS);
+        HBox.setHgrow(right, Priority.ALWAYS);
+        right.setMinWidth(0);
+        getChildren().addAll(left, right);
+        model.jobProperty().addListener((o, before, now) -> showPlaces(before, now));
+        model.outcomeProperty().addListener((o, before, now) -> show(now));
+        showPlaces(null, model.jobProperty().get());
+        show(model.outcomeProperty().get());
     }
 
     GridView grid() {
-        return files.grid();
+        return files;
     }
 
-    private static String sentence(Outcome outcome) {
-        long aside = outcome.sources().size() - outcome.taken();
-        return Says.count(outcome.sources().size(), "file") + " found: " + Says.number(outcome.taken()) + " taken, "
-                + Says.number(aside) + " set aside, each with its reason.";
+    private VBox foot() {
+        about.setId("file-about");
+        about.setWrapText(true);
+        about.setMinHeight(USE_PREF_SIZE);
+        take.setId("file-take");
+        take.setOnAction(e -> model.decideFiles(paths(), true));
+        aside.setId("file-aside");
+        aside.setOnAction(e -> model.decideFiles(paths(), false));
+        undecide.setId("file-undecide");
+        undecide.getStyleClass().add("plain");
+        undecide.setOnAction(e -> model.undecideFiles(paths()));
+        form.setId("file-form");
+        form.getItems().setAll(FORMS);
+        form.setOnAction(e -> {
+            if (!filling) {
+                chosen().ifPresent(file -> model.decideTextForm(file.path(), formWords()));
+            }
+        });
+        formLabel.setLabelFor(form);
+        formForAll.setId("file-form-all");
+        formForAll.getStyleClass().add("plain");
+        formForAll.setOnAction(e -> model.decideTextForm(JobSession.ALL_FILES, formWords()));
+        password.setId("file-password");
+        password.setPrefColumnCount(16);
+        password.setPromptText("password, for this run only");
+        password.setOnAction(e -> tryPassword());
+        unlock.setOnAction(e -> tryPassword());
+        FlowPane hands = new FlowPane(6, 6, aside, take, undecide, formLabel, form, formForAll, password, unlock);
+        hands.setAlignment(Pos.CENTER_LEFT);
+        VBox foot = new VBox(6, about, hands);
+        foot.getStyleClass().add("view-foot");
+        return foot;
     }
 
-    private void show(Job job) {
-        places.getChildren().clear();
-        Label title = new Label(job.places().size() == 1 ? "Place" : "Places");
-        title.getStyleClass().add("section-title");
-        places.getChildren().add(title);
-        for (Place place : job.places()) {
-            Label chip = new Label(
-                    place.path() + (place.subfolders() == Place.Subfolders.INCLUDED ? ", with inner folders" : ""));
-            chip.getStyleClass().add("chip");
-            places.getChildren().add(chip);
+    private String formWords() {
+        String words = Objects.requireNonNullElse(form.getValue(), AS_FOUND);
+        return words.equals(AS_FOUND) ? "" : words;
+    }
+
+    private void tryPassword() {
+        if (!password.getText().isEmpty()) {
+            model.tryPassword(password.getText());
+            password.clear();
         }
+    }
+
+    // ---- places ----
+
+    private void showPlaces(@Nullable Job before, Job now) {
+        if (before != null
+                && before.places().equals(now.places())
+                && !places.getChildren().isEmpty()) {
+            return;
+        }
+        places.getChildren().clear();
+        for (int i = 0; i < now.places().size(); i++) {
+            places.getChildren().add(card(now.places(), i));
+        }
+    }
+
+    private PlaceCard card(List<Place> all, int at) {
+        return new PlaceCard(all.get(at), at + 1, all.size() > 1, new PlaceCard.Hands() {
+            @Override
+            public void tried(Place changed) {
+                tryOut(all, at, changed);
+            }
+
+            @Override
+            public void taken(Place changed) {
+                model.changePlace(at, changed);
+            }
+
+            @Override
+            public void removed() {
+                model.removePlace(at);
+            }
+        });
+    }
+
+    /** Shows on the list of files what a changed place would come to. */
+    private void tryOut(List<Place> all, int at, Place changed) {
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        if (changed.equals(all.get(at))) {
+            show(outcome);
+            return;
+        }
+        List<Place> tried = new ArrayList<>(all);
+        tried.set(at, changed);
+        outcome.ifPresent(made -> model.tryPlaces(tried, found -> {
+            long taken = found.sources().stream().filter(Source::taken).count();
+            says.setText("Tried out: of " + Says.count(found.sources().size(), "file") + " "
+                    + Says.number(taken) + " would be taken, "
+                    + Says.number(found.sources().size() - taken)
+                    + " set aside.");
+            setLines(Grids.filesTried(made, found, zone));
+        }));
+    }
+
+    // ---- files ----
+
+    private void show(Optional<Outcome> outcome) {
+        outcome.ifPresent(made -> {
+            long setAside = made.sources().size() - made.taken();
+            says.setText(Says.count(made.sources().size(), "file") + " found: " + Says.number(made.taken()) + " taken, "
+                    + Says.number(setAside) + " set aside, each with its reason.");
+            setLines(Grids.files(made, zone));
+        });
+    }
+
+    private void setLines(ListGrid<Grids.FileLine> now) {
+        lines = now;
+        files.setModel(now);
+        tell();
+    }
+
+    private List<SourceReport> selected() {
+        ListGrid<Grids.FileLine> now = lines;
+        List<SourceReport> selected = new ArrayList<>();
+        if (now != null) {
+            long[] rows = files.selectedRows();
+            for (long row = rows[0]; row <= rows[1] && row < now.rows(); row++) {
+                now.item(row).source().ifPresent(selected::add);
+            }
+        }
+        return selected;
+    }
+
+    private List<String> paths() {
+        return selected().stream().map(SourceReport::path).toList();
+    }
+
+    private Optional<SourceReport> chosen() {
+        List<SourceReport> selected = selected();
+        return selected.size() == 1 ? Optional.of(selected.get(0)) : Optional.empty();
+    }
+
+    /** Says what can be done with the selected files. */
+    private void tell() {
+        List<SourceReport> selected = selected();
+        Job job = model.jobProperty().get();
+        boolean any = !selected.isEmpty();
+        about.setText(
+                selected.size() == 1
+                        ? selected.get(0).path()
+                                + (selected.get(0).reason().isEmpty()
+                                        ? ""
+                                        : ": " + selected.get(0).reason())
+                        : any
+                                ? Says.count(selected.size(), "file") + " selected"
+                                : "Select a file to leave it out or put it back.");
+        aside.setDisable(selected.stream().noneMatch(file -> file.state() == SourceReport.State.TAKEN));
+        take.setDisable(selected.stream().noneMatch(file -> file.state() == SourceReport.State.SET_ASIDE));
+        undecide.setDisable(selected.stream().noneMatch(file -> job.isSettled(JobSession.FILE, file.path())));
+        boolean text = chosen().filter(file -> isText(file.path())).isPresent();
+        for (javafx.scene.Node node : List.of(formLabel, form, formForAll)) {
+            node.setVisible(text);
+            node.setManaged(text);
+        }
+        boolean locked = selected.stream().anyMatch(file -> file.kind().equals("encrypted"));
+        for (javafx.scene.Node node : List.of(password, unlock)) {
+            node.setVisible(locked);
+            node.setManaged(locked);
+        }
+        filling = true;
+        form.setValue(chosen().flatMap(file -> job.decision(JobSession.TEXT_FORM, file.path())
+                        .or(() -> job.decision(JobSession.TEXT_FORM, JobSession.ALL_FILES)))
+                .map(cuvee.job.Decision::answer)
+                .orElse(AS_FOUND));
+        filling = false;
+    }
+
+    private boolean isText(String path) {
+        return model.outcomeProperty()
+                .get()
+                .map(outcome -> outcome.sheets().stream()
+                        .anyMatch(sheet ->
+                                sheet.source().equals(path) && !sheet.form().isEmpty()))
+                .orElse(false);
     }
 }

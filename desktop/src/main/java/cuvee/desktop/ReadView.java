@@ -45,6 +45,7 @@ final class ReadView extends HBox {
     private final Button take = new Button("Take it for this sheet");
     private final Button takeForLayout = new Button("Take it for its layout");
     private final Button leave = new Button("Leave it");
+    private final Button inOrOut = new Button("Leave the sheet out");
     private final Button asFound = new Button("Read it as found");
     private final VBox choice = new VBox(6);
     private final FlowPane rows = new FlowPane(6, 6);
@@ -111,7 +112,12 @@ final class ReadView extends HBox {
                         rowButton("Total", "T", () -> rowsAre(Optional.of(RowClass.TOTAL))),
                         rowButton("Note", "N", () -> rowsAre(Optional.of(RowClass.NOTE))),
                         rowButton("Last row", "L", this::endHere),
-                        asFound);
+                        asFound,
+                        inOrOut);
+        inOrOut.setId("read-in-or-out");
+        inOrOut.getStyleClass().add("plain");
+        inOrOut.setOnAction(e -> current()
+                .ifPresent(each -> model.decideSheet(each, !each.reason().isEmpty())));
         asFound.setId("read-as-found");
         asFound.getStyleClass().add("plain");
         asFound.setTooltip(new Tooltip("Forget what was put by hand for this sheet"));
@@ -246,6 +252,8 @@ final class ReadView extends HBox {
                         : ", sheet " + chosen.get().name()));
         why.setText(why(chosen.get()));
         asFound.setDisable(chosen.get().reading().words().isEmpty());
+        inOrOut.setText(chosen.get().reason().isEmpty() ? "Leave the sheet out" : "Take the sheet in");
+        inOrOut.setDisable(chosen.get().tables().isEmpty());
         propose(Optional.empty());
     }
 

@@ -30,6 +30,10 @@ import net.greypanther.natsort.CaseInsensitiveSimpleNaturalComparator;
 
 /** Lists the files of all places and says of each whether it is taken. */
 public final class Collector {
+    /** The kinds of reasons for setting a file aside without reading it. */
+    public static final Set<String> KINDS =
+            Set.of("lock-file", "hidden", "own-file", "unfinished", "other-kind", "copy", "name", "left-out");
+
     /** Why a file that the analyst left out is set aside. */
     public static final String LEFT_OUT = "left-out";
 

@@ -54,6 +54,12 @@ public final class JobSession implements AutoCloseable {
     /** The subject of decisions that hold for all files. */
     public static final String ALL_FILES = Gathering.ALL_FILES;
 
+    /** Decisions about layouts that share too little with the others; the subject is a layout. */
+    public static final String ANOTHER_JOB = Planner.ANOTHER_JOB;
+
+    /** Decisions that take a sheet's tables in, or leave them out; the subject is a sheet or a layout. */
+    public static final String SHEET = Doubles.KIND;
+
     private static final String GONE = "gone";
     private static final String KEEP = "keep";
     private static final String REMOVE = "remove";
@@ -117,11 +123,7 @@ public final class JobSession implements AutoCloseable {
     public Outcome refresh(Job job, Mode mode, Progress progress) {
         Stopwatch watch = new Stopwatch();
         progress.at(Progress.Stage.COLLECTING, 0, 0);
-        Set<Path> own = new HashSet<>();
-        job.deliveries().forEach(delivery -> own.add(targetOf(delivery)));
-        own.addAll(OwnFiles.read(workplace.stateOf(jobId)));
-        Collector.Collected collected =
-                new Collector(jobFolder, own, path -> fileDecision(job, path)).collect(job.places());
+        Collector.Collected collected = collect(job);
         List<Finding> findings = new ArrayList<>(collected.findings());
         List<Question> questions = new ArrayList<>();
         watch.lap("collect");
@@ -183,6 +185,18 @@ public final class JobSession implements AutoCloseable {
                 watch.millis);
     }
 
+    /**
+     * Lists the files of a job's places and says of each whether it is taken.
+     *
+     * @throws CuveeException where none of the places can be looked at
+     */
+    public Collector.Collected collect(Job job) {
+        Set<Path> own = new HashSet<>();
+        job.deliveries().forEach(delivery -> own.add(targetOf(delivery)));
+        own.addAll(OwnFiles.read(workplace.stateOf(jobId)));
+        return new Collector(jobFolder, own, path -> fileDecision(job, path)).collect(job.places());
+    }
+
     private static Optional<Boolean> fileDecision(Job job, String path) {
         return job.decision(FILE, path).map(decision -> decision.answer().equals(Doubles.TAKE));
     }
@@ -203,6 +217,7 @@ public final class JobSession implements AutoCloseable {
                 sheets.add(new ReadSheet(
                         source.path(),
                         sheet.name(),
+                        sheet.form(),
                         sheet.staged(),
                         sheet.lastRow(),
                         sheet.columns(),

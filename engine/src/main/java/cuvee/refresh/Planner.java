@@ -31,7 +31,7 @@ import java.util.Set;
  * what it has not is decided from the evidence of the batch and kept as assumed.
  */
 final class Planner {
-    private static final String ANOTHER_JOB = "another-job";
+    static final String ANOTHER_JOB = "another-job";
     private static final String TAKE = "take";
     private static final String ASIDE = "aside";
     private static final int TELLING_COLUMNS = 6;
@@ -54,7 +54,9 @@ final class Planner {
     private Proposal propose() {
         List<PlacedTable> withRecords = new ArrayList<>();
         for (PlacedTable table : tables) {
-            if (table.table().kept() == 0) {
+            if (leftOut(table)) {
+                outside.put(table, "left out by you");
+            } else if (table.table().kept() == 0) {
                 outside.put(table, "it has a header and no records");
                 findings.add(new Finding(
                         Severity.REMARK,
@@ -130,6 +132,15 @@ final class Planner {
             }
         }
         return layouts;
+    }
+
+    private boolean leftOut(PlacedTable table) {
+        String subject = ReadingDecisions.subject(table.source(), table.sheet());
+        return job.isSettled(Doubles.KIND, subject)
+                && job.decision(Doubles.KIND, subject)
+                        .map(Decision::answer)
+                        .filter(ASIDE::equals)
+                        .isPresent();
     }
 
     private List<Layout> withoutDoubles(List<Layout> layouts, List<Decision> assumed) {

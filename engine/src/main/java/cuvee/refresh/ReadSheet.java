@@ -8,6 +8,7 @@ import java.util.List;
 /**
  * A sheet as it was read, for those who look at it.
  *
+ * @param form how its text is written, for text files; empty for workbooks
  * @param staged where its rows lie
  * @param lastRow the last row that holds anything; 0 where its rows were not read
  * @param columns how many columns its widest row has
@@ -18,6 +19,7 @@ import java.util.List;
 public record ReadSheet(
         String source,
         String name,
+        String form,
         SheetReader.Staged staged,
         int lastRow,
         int columns,

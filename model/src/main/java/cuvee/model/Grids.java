@@ -1,5 +1,7 @@
 package cuvee.model;
 
+import cuvee.collect.Collector;
+import cuvee.collect.Source;
 import cuvee.detect.FoundTable;
 import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
@@ -42,9 +44,44 @@ public final class Grids {
 
     /** The files, grouped by folder. */
     public static ListGrid<FileLine> files(Outcome outcome, ZoneId zone) {
+        return files(outcome.sources(), forms(outcome), zone);
+    }
+
+    /** The files as they would be under places that are tried out: what is known of them, and what is not read yet. */
+    public static ListGrid<FileLine> filesTried(Outcome outcome, Collector.Collected tried, ZoneId zone) {
+        Map<String, SourceReport> known = new HashMap<>();
+        outcome.sources().forEach(source -> known.put(source.path(), source));
+        List<SourceReport> sources = new ArrayList<>();
+        for (Source source : tried.sources()) {
+            SourceReport before = known.get(source.path());
+            boolean read = before != null && !Collector.KINDS.contains(before.kind());
+            if (source.taken() && before != null && read) {
+                sources.add(before);
+            } else {
+                sources.add(new SourceReport(
+                        source.path(),
+                        source.size(),
+                        source.modified(),
+                        source.taken() ? SourceReport.State.TAKEN : SourceReport.State.SET_ASIDE,
+                        source.asideKind(),
+                        source.taken() ? "it would be read" : source.aside(),
+                        List.of(),
+                        List.of()));
+            }
+        }
+        return files(sources, forms(outcome), zone);
+    }
+
+    private static Map<String, String> forms(Outcome outcome) {
+        Map<String, String> forms = new HashMap<>();
+        outcome.sheets().forEach(sheet -> forms.put(sheet.source(), sheet.form()));
+        return forms;
+    }
+
+    private static ListGrid<FileLine> files(List<SourceReport> sources, Map<String, String> forms, ZoneId zone) {
         List<FileLine> lines = new ArrayList<>();
         String folder = "";
-        for (SourceReport source : outcome.sources()) {
+        for (SourceReport source : sources) {
             int slash = source.path().lastIndexOf('/');
             String here = slash < 0 ? "" : source.path().substring(0, slash);
             if (!here.equals(folder)) {
@@ -54,23 +91,23 @@ public final class Grids {
             lines.add(new FileLine(here, source.path().substring(slash + 1), Optional.of(source)));
         }
         List<Column<FileLine>> columns = List.of(
-                Column.of("File", 236, line -> line.source().isEmpty() ? line.folder() : line.name()),
+                Column.of("File", 196, line -> line.source().isEmpty() ? line.folder() : line.name()),
+                Column.of(
+                        "State",
+                        76,
+                        line -> line.source().map(s -> s.state().word()).orElse("")),
+                Column.of(
+                        "What was found, or why it was set aside",
+                        340,
+                        line -> line.source().map(s -> foundOrWhy(s, forms)).orElse("")),
                 Column.number(
                         "Size",
-                        76,
+                        70,
                         line -> line.source().map(s -> Says.size(s.size())).orElse("")),
                 Column.of(
                         "Modified",
                         132,
-                        line -> line.source().map(s -> time(s.modified(), zone)).orElse("")),
-                Column.of(
-                        "State",
-                        84,
-                        line -> line.source().map(s -> s.state().word()).orElse("")),
-                Column.of(
-                        "What was found, or why it was set aside",
-                        410,
-                        line -> line.source().map(Grids::foundOrWhy).orElse("")));
+                        line -> line.source().map(s -> time(s.modified(), zone)).orElse("")));
         return new ListGrid<>(lines, columns, Grids::toneOf);
     }
 
@@ -80,23 +117,24 @@ public final class Grids {
         }
         boolean aside = line.source().get().state() != SourceReport.State.TAKEN;
         if (aside) {
-            return column == 3 ? Tone.MARKED : column == 4 ? Tone.PLAIN : Tone.QUIET;
+            return column == 1 ? Tone.MARKED : column == 2 ? Tone.PLAIN : Tone.QUIET;
         }
-        return column == 1 || column == 2 ? Tone.QUIET : Tone.PLAIN;
+        return column == 3 || column == 4 ? Tone.QUIET : Tone.PLAIN;
     }
 
     private static String time(long millis, ZoneId zone) {
         return millis < 0 ? "" : SHORT.format(Instant.ofEpochMilli(millis).atZone(zone));
     }
 
-    private static String foundOrWhy(SourceReport source) {
+    private static String foundOrWhy(SourceReport source, Map<String, String> forms) {
         if (source.tables().isEmpty()) {
             return why(source);
         }
         String found = Says.count(source.rows(), "row") + " in "
                 + Says.count(source.tables().size(), "table");
+        String form = forms.getOrDefault(source.path(), "");
         String why = why(source);
-        return why.isEmpty() ? found : found + "; " + why;
+        return found + (form.isEmpty() ? "" : "; " + form) + (why.isEmpty() ? "" : "; " + why);
     }
 
     private static String why(SourceReport source) {

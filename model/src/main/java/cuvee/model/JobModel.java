@@ -1,5 +1,6 @@
 package cuvee.model;
 
+import cuvee.collect.Collector;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
 import cuvee.finding.CuveeException;
@@ -10,6 +11,8 @@ import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.job.JobFile;
 import cuvee.job.Place;
+import cuvee.layout.Layout;
+import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
@@ -39,6 +42,8 @@ import org.slf4j.LoggerFactory;
  */
 public final class JobModel implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(JobModel.class);
+    private static final String TAKE = "take";
+    private static final String ASIDE = "aside";
     private final Executor ui;
     private final ExecutorService worker;
     private final JobSession session;
@@ -235,6 +240,100 @@ public final class JobModel implements AutoCloseable {
         }
         step(history.now().withPlaces(places));
         refresh();
+    }
+
+    /** Changes a place: its label, how deep it goes, which names belong to it. */
+    public void changePlace(int at, Place changed) {
+        List<Place> places = new ArrayList<>(history.now().places());
+        if (!places.get(at).equals(changed)) {
+            places.set(at, changed);
+            step(history.now().withPlaces(places));
+            refresh();
+        }
+    }
+
+    /** Takes a place out of the job; its files are left alone. */
+    public void removePlace(int at) {
+        List<Place> places = new ArrayList<>(history.now().places());
+        places.remove(at);
+        step(history.now().withPlaces(places));
+        refresh();
+    }
+
+    /** Takes files whatever speaks against them, or leaves them out. */
+    public void decideFiles(List<String> paths, boolean take) {
+        Job now = history.now();
+        for (String path : paths) {
+            now = now.withSettled(new Decision(
+                    JobSession.FILE, path, take ? TAKE : ASIDE, take ? "put back by you" : "left out by you", ""));
+            for (ReadSheet sheet : sheetsOf(path)) {
+                now = take && !sheet.reason().isEmpty() ? with(now, sheet, true) : now;
+            }
+        }
+        step(now);
+        refresh();
+    }
+
+    /** Takes a sheet's tables into the master whatever speaks against them, or leaves them out. */
+    public void decideSheet(ReadSheet sheet, boolean take) {
+        step(with(history.now(), sheet, take));
+        refresh();
+    }
+
+    private static Job with(Job job, ReadSheet sheet, boolean take) {
+        String reason = take ? "put back by you" : "left out by you";
+        Job decided = job.withSettled(new Decision(JobSession.SHEET, sheet.subject(), take ? TAKE : ASIDE, reason, ""));
+        if (take) {
+            for (PlacedTable table : sheet.tables()) {
+                String signature = Layout.signatureOf(table.table());
+                decided = decided.withSettled(new Decision(JobSession.ANOTHER_JOB, signature, TAKE, reason, ""))
+                        .withSettled(new Decision(JobSession.SHEET, signature, TAKE, reason, ""));
+            }
+        }
+        return decided;
+    }
+
+    private List<ReadSheet> sheetsOf(String path) {
+        return outcome.get()
+                .map(made -> made.sheets().stream()
+                        .filter(sheet -> sheet.source().equals(path))
+                        .toList())
+                .orElse(List.of());
+    }
+
+    /** Leaves it to Cuvee again whether files are taken. */
+    public void undecideFiles(List<String> paths) {
+        Job now = history.now();
+        for (String path : paths) {
+            now = now.withoutSettled(JobSession.FILE, path);
+        }
+        step(now);
+        refresh();
+    }
+
+    /** Says how a text file, or all, are written; empty words leave it to be told from the files. */
+    public void decideTextForm(String subject, String words) {
+        Job now = history.now();
+        step(
+                words.isEmpty()
+                        ? now.withoutSettled(JobSession.TEXT_FORM, subject)
+                        : now.withSettled(new Decision(JobSession.TEXT_FORM, subject, words, "put so by you", "")));
+        refresh();
+    }
+
+    /** Tries a password on locked workbooks for as long as the job is open. */
+    public void tryPassword(String password) {
+        session.tryPassword(password);
+        refresh();
+    }
+
+    /** The files that a place would give, with what it would say of each; told on the interface thread. */
+    public void tryPlaces(List<Place> places, Consumer<Collector.Collected> told) {
+        Job now = history.now();
+        worker.execute(() -> {
+            Collector.Collected found = session.collect(now.withPlaces(places));
+            ui.execute(() -> told.accept(found));
+        });
     }
 
     /** Adds a delivery to a file. */

@@ -204,14 +204,17 @@ class JobModelTest {
         ListGrid<Grids.FileLine> files = Grids.files(outcome, ZoneId.of("UTC"));
         assertThat(files.rows()).isEqualTo(4);
         assertThat(files.text(0, 0)).isEqualTo("a.csv");
-        assertThat(files.text(0, 4)).isEqualTo("2 rows in 1 table");
+        assertThat(files.text(0, 2)).isEqualTo("2 rows in 1 table; commas, UTF-8");
         assertThat(files.tone(2, 0)).isEqualTo(GridModel.Tone.HEADING);
-        assertThat(files.text(3, 3)).isEqualTo("set aside");
+        assertThat(files.text(3, 1)).isEqualTo("set aside");
         ListGrid<?> board = Grids.lineUp(outcome);
         assertThat(board.rows()).isEqualTo(2);
         assertThat(board.text(0, 4)).isEqualTo("=");
         assertThat(board.text(1, 4)).isEqualTo("Pax");
-        assertThat(Grids.tables(outcome).text(0, 5)).isEqualTo("1 header");
+        ListGrid<Grids.ReadLine> read = Grids.read(outcome);
+        assertThat(read.text(0, 0)).isEqualTo("1 table  Layout 1, 3 columns: Date, Port, Passengers");
+        assertThat(read.text(1, 0)).isEqualTo("a.csv");
+        assertThat(read.text(1, 1)).isEqualTo("2");
         assertThat(Grids.findings(outcome).text(0, 0)).isEqualTo("warning");
         assertThat(Grids.reconciliation(outcome).text(0, 1)).isEqualTo("3");
     }
