@@ -30,9 +30,10 @@ public record SheetClues(List<NamedRange> named, List<CellRange> merged) {
 
     /** True where the workbook itself says that this row holds totals. */
     boolean totalRow(int row) {
-        return named.stream()
-                .anyMatch(range ->
-                        range.range().holdsRow(row) && row > range.range().lastRow() - range.totalRows());
+        return !named.isEmpty()
+                && named.stream()
+                        .anyMatch(range -> range.range().holdsRow(row)
+                                && row > range.range().lastRow() - range.totalRows());
     }
 
     /** True where a cell of a row is joined over some columns of the row below, but not over all. */

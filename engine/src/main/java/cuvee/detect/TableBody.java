@@ -73,10 +73,11 @@ final class TableBody {
         this.headRows = choice.bottom() + 1;
         this.firstRow = rows.get(0).number();
         this.lastRow = firstRow - 1;
-        String[] names =
-                choice.found() ? HeaderNames.of(rows.subList(choice.top(), choice.bottom() + 1), clues) : new String[0];
-        this.columns =
-                new TableColumns(names, rows.stream().mapToInt(Row::width).max().orElse(0));
+        List<Row> header = choice.found() ? rows.subList(choice.top(), choice.bottom() + 1) : List.of();
+        this.columns = new TableColumns(
+                choice.found() ? HeaderNames.of(header, clues) : new String[0],
+                header,
+                rows.stream().mapToInt(Row::width).max().orElse(0));
         this.totalRows = new TotalRows(columns, clues, reading, doubts);
         for (int i = 0; i < headRows; i++) {
             head(rows.get(i), i > 0, i >= choice.top());
@@ -330,7 +331,8 @@ final class TableBody {
 
     /** What a row is, null for a record: as it has been decided, else by the evidence. */
     private @Nullable RowClass told(Row row, int blanksBefore) {
-        Optional<RowClass> decided = reading.rows().get(row.number());
+        Optional<RowClass> decided =
+                reading.rows().isEmpty() ? null : reading.rows().get(row.number());
         if (decided != null) {
             if (decided.isPresent() && decided.get() == RowClass.TOTAL) {
                 totalRows.take(row);
@@ -355,7 +357,7 @@ final class TableBody {
 
     /** A row of a word or two that is no record: a line that heads the rows below, or a note. */
     private boolean isLine(Row row, int blanksBefore) {
-        int filled = row.filled();
+        int filled = columns.filled();
         if (filled > 1) {
             return isWideLine(row, blanksBefore, filled);
         }

@@ -23,17 +23,31 @@ final class TableColumns {
     private static final int REMEMBERED = 200;
 
     private final String[] headers;
-    private final String[] looseHeaders;
+    /** For each column the loose keys of its name and of the header cells that make it up. */
+    private final List<Set<String>> spellings;
+
+    private final String[] initials;
     private final int namedColumns;
     private Evidence[] evidence;
     private int[] longest;
     private Form[] forms;
     private final List<Set<String>> words = new ArrayList<>();
     private int records;
+    private int filled;
 
-    TableColumns(String[] names, int columns) {
+    TableColumns(String[] names, List<Row> headerRows, int columns) {
         headers = names;
-        looseHeaders = Arrays.stream(names).map(LooseText::key).toArray(String[]::new);
+        spellings = new ArrayList<>();
+        for (int column = 0; column < names.length; column++) {
+            Set<String> keys = new HashSet<>();
+            keys.add(LooseText.key(names[column]));
+            for (Row row : headerRows) {
+                keys.add(LooseText.key(row.text(column)));
+            }
+            keys.remove("");
+            spellings.add(keys);
+        }
+        initials = spellings.stream().map(TableColumns::initials).toArray(String[]::new);
         namedColumns =
                 (int) Arrays.stream(names).filter(name -> !name.isEmpty()).count();
         evidence = new Evidence[columns];
@@ -45,9 +59,18 @@ final class TableColumns {
     /** Looks at the next row: its forms are those of {@link #form} until the row after it. */
     void look(Row row) {
         grow(row.width());
+        int count = 0;
         for (int column = 0; column < row.width(); column++) {
-            forms[column] = Forms.of(row, column);
+            Form form = Forms.of(row, column);
+            forms[column] = form;
+            count += form == Form.BLANK ? 0 : 1;
         }
+        filled = count;
+    }
+
+    /** How many cells of the row that was looked at are not blank. */
+    int filled() {
+        return filled;
     }
 
     private void grow(int columns) {
@@ -143,11 +166,8 @@ final class TableColumns {
             if (row.blank(column)) {
                 continue;
             }
-            if (column >= headers.length || !couldBe(row, column, looseHeaders[column])) {
-                return false;
-            }
-            String key = LooseText.key(row.text(column));
-            if (!looseHeaders[column].equals(key) && !looseHeaders[column].endsWith(" " + key)) {
+            boolean could = column < headers.length && couldBe(row, column, initials[column]);
+            if (!could || !spellings.get(column).contains(LooseText.key(row.text(column)))) {
                 return false;
             }
             same++;
@@ -155,9 +175,16 @@ final class TableColumns {
         return same >= Math.min(2, namedColumns) && same * 10 >= namedColumns * 6;
     }
 
+    /** The first letters of a header's spellings. */
+    private static String initials(Set<String> keys) {
+        StringBuilder letters = new StringBuilder();
+        keys.forEach(key -> letters.append(key.charAt(0)));
+        return letters.toString();
+    }
+
     /** A first look that spares most cells the comparison of whole texts. */
-    private static boolean couldBe(Row row, int column, String looseHeader) {
-        if (looseHeader.isEmpty()) {
+    private static boolean couldBe(Row row, int column, String initials) {
+        if (initials.isEmpty()) {
             return false;
         }
         char[] chars = row.chars();
@@ -167,7 +194,7 @@ final class TableColumns {
             from++;
         }
         boolean plain = from < to && chars[from] < 128;
-        return !plain || looseHeader.indexOf(Character.toLowerCase(chars[from])) >= 0 && from < to;
+        return !plain || initials.indexOf(Character.toLowerCase(chars[from])) >= 0;
     }
 
     /** Takes in a record that has been looked at. */

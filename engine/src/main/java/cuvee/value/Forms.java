@@ -13,6 +13,9 @@ public final class Forms {
     private static final Set<String> NOTHING = Set.of(
             "n/a", "na", "n.a.", "null", "nil", "none", "-", "--", "–", "—", "?", "#n/a", "k.a.", "...", "tbd", "tba",
             ".");
+    /** How the words for nothing, and true and false, begin. */
+    private static final String PAIRS = "n/ na n. nu ni no tb tr fa k. -- .. #n ";
+
     private static final int MOST_DIGITS = 15;
 
     private Forms() {}
@@ -237,11 +240,26 @@ public final class Forms {
         if (end - start > 5 || "nNtTfFkK-–—?#.".indexOf(chars[start]) < 0) {
             return null;
         }
+        if (end - start > 1 && !startsShortWord(chars[start], chars[start + 1])) {
+            return null;
+        }
         String word = new String(chars, start, end - start).toLowerCase(Locale.ROOT);
         if (NOTHING.contains(word)) {
             return Form.NOTHING_WORD;
         }
         return word.equals("true") || word.equals("false") ? Form.TRUE_FALSE : null;
+    }
+
+    /** True for the first two characters of one of the few words: a look that spares most names a longer one. */
+    private static boolean startsShortWord(char first, char second) {
+        char a = Character.toLowerCase(first);
+        char b = Character.toLowerCase(second);
+        for (int i = 0; i < PAIRS.length(); i += 3) {
+            if (PAIRS.charAt(i) == a && PAIRS.charAt(i + 1) == b) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static Form words(char[] chars, int start, int end) {
