@@ -317,11 +317,14 @@ final class TableBody {
             }
             blanks += blanksBefore;
             keep(row);
-        } else if (what == RowClass.NOTE) {
+        } else if (what == RowClass.NOTE && !reading.rows().containsKey(row.number())) {
             blanksBeforeLines = lines.isEmpty() ? blanksBefore : blanksBeforeLines + blanksBefore;
             lines.add(row.copy());
         } else {
-            releaseLines();
+            if (!lines.isEmpty()) {
+                releaseLines();
+                columns.look(row);
+            }
             blanks += blanksBefore;
             aside.add(new Aside(row.number(), what));
             closeRun();

@@ -1,0 +1,247 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.detect.Reading;
+import cuvee.detect.RowClass;
+import cuvee.finding.Question;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.job.JobDraft;
+import cuvee.job.Place;
+import cuvee.master.MasterReader;
+import cuvee.master.Store;
+import cuvee.testing.Workbooks;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What the analyst says about how sheets are read holds, costs no file a second reading, and can be taken back. */
+class ReadingDecisionsTest {
+    @TempDir
+    Path folder;
+
+    private Job job;
+    private JobSession session;
+
+    @BeforeEach
+    void open() throws IOException {
+        Files.createDirectory(folder.resolve("data"));
+        job = JobDraft.of(folder.resolve("job.cuvee"), List.of(folder.resolve("data")));
+        session = JobSession.open(workplace("cache"), job.id(), folder);
+    }
+
+    @AfterEach
+    void close() {
+        session.close();
+    }
+
+    private Workplace workplace(String cache) {
+        return new Workplace(
+                folder.resolve(cache), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
+    }
+
+    private void file(String name, String... lines) {
+        Workbooks.text(folder.resolve("data").resolve(name), String.join("\n", lines) + "\n");
+    }
+
+    private Outcome refresh(Job with) {
+        return session.refresh(with, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+    }
+
+    private static List<String> rows(JobSession of, Outcome outcome) {
+        List<String> rows = new ArrayList<>();
+        try (MasterReader reader = of.reader(outcome)) {
+            reader.each(values -> rows.add(Arrays.toString(values)));
+        }
+        return rows;
+    }
+
+    /** The same job and files in a fresh cache give the same master, cell by cell and in order. */
+    private void equalsFull(Outcome outcome) {
+        try (JobSession fresh = JobSession.open(workplace("fresh"), job.id(), folder)) {
+            Outcome full = fresh.refresh(outcome.job(), JobSession.Mode.EVERYTHING, Progress.NONE);
+            assertThat(rows(fresh, full)).isEqualTo(rows(session, outcome));
+        }
+    }
+
+    private static Decision reading(String subject, Reading reading) {
+        return new Decision(ReadingDecisions.KIND, subject, reading.words(), "", "");
+    }
+
+    @Test
+    void rowsAreWhatTheAnalystSaysTheyAre() {
+        file("a.csv", "Port,Date,Pax", "Hollin,2026-01-01,4", "Tarsk,2026-01-02,5", "Oska,2026-01-03,6");
+        assertThat(refresh(job).rows()).isEqualTo(3);
+        Reading said =
+                Reading.DEFAULT.withRows(3, 3, Optional.of(RowClass.NOTE)).withRows(4, 4, Optional.of(RowClass.TOTAL));
+        Outcome outcome = refresh(refresh(job).job().withSettled(reading("a.csv", said)));
+        assertThat(outcome.rows()).isEqualTo(1);
+        assertThat(outcome.sources().get(0).tables().get(0).table().setAside())
+                .containsEntry(RowClass.NOTE, 1)
+                .containsEntry(RowClass.TOTAL, 1);
+        equalsFull(outcome);
+        assertThat(refresh(outcome.job().withoutSettled(ReadingDecisions.KIND, "a.csv"))
+                        .rows())
+                .isEqualTo(3);
+    }
+
+    @Test
+    void aHeaderMovedForALayoutMovesInAllItsTables() {
+        for (String name : List.of("a", "b", "c")) {
+            file(
+                    name + ".csv",
+                    "Group,Place,Kind",
+                    "Port,Vessel,Cargo",
+                    "Hollin,Petrel," + name,
+                    "Tarsk,Dunlin,timber");
+        }
+        Outcome before = refresh(job);
+        String signature = before.sheets().get(0).signatures().get(0);
+        Outcome after = refresh(before.job().withSettled(reading(signature, Reading.DEFAULT.withShift(1))));
+        assertThat(after.rows()).isEqualTo(before.rows() - 3);
+        assertThat(after.job().columns()).containsAll(List.of("Port", "Vessel", "Cargo"));
+        equalsFull(after);
+    }
+
+    @Test
+    void rowsThatOnlyAddUpAreAskedAboutOnceForALayout() {
+        for (String name : List.of("a", "b")) {
+            file(
+                    name + ".csv",
+                    "Port,Berth,Pax,Fare",
+                    "Hollin " + name + ",A,10,2.5",
+                    "Hollin,B,20,3.5",
+                    "Tarsk,A,5,4.25",
+                    ",,35,10.25");
+        }
+        Outcome before = refresh(job);
+        assertThat(before.rows()).isEqualTo(8);
+        Question question = before.questions().stream()
+                .filter(each -> each.kind().equals("total-row"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(question.text()).startsWith("2 rows add up the rows above but name nothing.");
+        Outcome after = refresh(before.job()
+                .withSettled(new Decision(
+                        question.kind(),
+                        question.subject(),
+                        question.answers().get(1).id(),
+                        "",
+                        "")));
+        assertThat(after.rows()).isEqualTo(6);
+        assertThat(after.questions()).noneMatch(each -> each.kind().equals("total-row"));
+        equalsFull(after);
+    }
+
+    @Test
+    void aLaterFileCanSettleWhichRowIsTheHeaderOfAnEarlierOne() {
+        file("a.csv", "Overview,Ports,Northern,Company", "Harbour,Vessel,Skipper,Cargo", "Hollin,Petrel,Quill,salt");
+        refresh(job);
+        file("b.csv", "Harbour,Vessel,Skipper,Cargo", "Tarsk,Dunlin,Marl,timber", "Oska,Fenn,Vane,wool");
+        file("c.csv", "Harbour,Vessel,Skipper,Cargo", "Lorne,Ister,Quill,salt", "Oska,Fenn,Vane,coal");
+        Outcome outcome = refresh(job);
+        assertThat(outcome.sources().get(0).tables().get(0).table().headerRows())
+                .containsExactly(2);
+        assertThat(outcome.rows()).isEqualTo(5);
+        equalsFull(outcome);
+    }
+
+    @Test
+    void whatIsTriedOutIsNotKept() {
+        file("a.csv", "Port,Date,Pax", "Hollin,2026-01-01,4", "Tarsk,2026-01-02,5", "Oska,2026-01-03,6");
+        Outcome outcome = refresh(job);
+        ReadSheet sheet = outcome.sheets().get(0);
+        assertThat(session.tryOut(outcome.job(), sheet, Reading.DEFAULT.withLastRow(2))
+                        .get(0)
+                        .kept())
+                .isEqualTo(1);
+        assertThat(session.tryOut(outcome.job(), sheet, Reading.DEFAULT.withHeader(2, 2))
+                        .get(0)
+                        .headerRows())
+                .containsExactly(2);
+        assertThat(refresh(outcome.job()).rows()).isEqualTo(3);
+    }
+
+    @Test
+    void aFileIsPutBackOrLeftOut() {
+        file("a.csv", "Port,Pax", "Hollin,4");
+        file("b.csv", "Port,Pax", "Tarsk,5");
+        file("copy of b.csv", "Port,Pax", "Tarsk,5");
+        assertThat(refresh(job).rows()).isEqualTo(2);
+        Job decided = job.withSettled(new Decision(JobSession.FILE, "copy of b.csv", "take", "", ""))
+                .withSettled(new Decision(JobSession.FILE, "a.csv", "aside", "", ""));
+        Outcome outcome = refresh(decided);
+        assertThat(outcome.sources())
+                .filteredOn(source -> source.state() == SourceReport.State.SET_ASIDE)
+                .extracting(SourceReport::path, SourceReport::reason)
+                .containsExactly(org.assertj.core.groups.Tuple.tuple("a.csv", "left out by you"));
+    }
+
+    @Test
+    void namesAndDepthSayWhatBelongsToAPlace() {
+        file("a.csv", "Port,Pax", "Hollin,4");
+        file("old/b.csv", "Port,Pax", "Tarsk,5");
+        file("old/older/c.csv", "Port,Pax", "Oska,6");
+        file("draft.csv", "Port,Pax", "Fenn,7");
+        Place place = job.places().get(0);
+        assertThat(refresh(job.withPlaces(List.of(place.withNames(List.of(), List.of("draft")))))
+                        .rows())
+                .isEqualTo(3);
+        try (JobSession other = JobSession.open(workplace("other"), "other", folder)) {
+            Job shallow = job.withPlaces(List.of(place.withDepth(1).withNames(List.of("*.csv"), List.of("draft*"))));
+            assertThat(other.refresh(shallow, JobSession.Mode.CHANGED_ONLY, Progress.NONE)
+                            .rows())
+                    .isEqualTo(2);
+        }
+    }
+
+    @Test
+    void aTextFormThatIsSaidHoldsAndTheFileIsReadAgain() throws IOException {
+        Files.write(
+                folder.resolve("data/a.csv"),
+                "Port;Größe\nHollin;4,5\nTarsk;5,5\n".getBytes(java.nio.charset.Charset.forName("IBM850")));
+        Outcome guessed = refresh(job);
+        assertThat(guessed.job().columns()).doesNotContain("Größe");
+        Outcome said =
+                refresh(job.withSettled(new Decision(JobSession.TEXT_FORM, "a.csv", "semicolons, IBM850", "", "")));
+        assertThat(said.sheets().get(0).form()).isEqualTo("semicolons, IBM850");
+        assertThat(said.proposal().columns())
+                .extracting(Proposal.ColumnReport::name)
+                .contains("Größe");
+        assertThat("Größe".getBytes(StandardCharsets.UTF_8)).hasSize(7);
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "",
+                "header 4",
+                "header 4-5; last row 118",
+                "header 1 lower",
+                "header 2 higher; sums are totals",
+                "row 7 record; row 40 total; row 44 note",
+                "single words are records"
+            })
+    void readingsAreWrittenAndReadInTheSameWords(String words) {
+        assertThat(Reading.of(words)).map(Reading::words).contains(words);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"header", "header x", "row 3 nonsense", "row 5-3 note", "last row", "anything"})
+    void otherWordsAreNoReading(String words) {
+        assertThat(Reading.of(words)).isEmpty();
+    }
+}
