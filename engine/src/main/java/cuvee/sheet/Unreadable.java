@@ -29,14 +29,6 @@ final class Unreadable {
                 "Give another password, or save a copy without one beside it.");
     }
 
-    static CuveeException unsupported(Where where, String kind) {
-        return because(
-                "unsupported",
-                where,
-                "The file is " + kind + ", which Cuvee cannot read yet.",
-                "Save it as .xlsx or .csv beside it.");
-    }
-
     static CuveeException notATable(Where where, String holds) {
         return because(
                 "not-a-table",

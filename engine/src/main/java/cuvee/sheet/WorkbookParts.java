@@ -46,6 +46,15 @@ final class WorkbookParts implements AutoCloseable {
         return entry(name) != null;
     }
 
+    /** A part's bytes, counted and checked as they are read; whoever asks closes them. */
+    InputStream open(String name) throws IOException {
+        ZipEntry entry = entry(name);
+        if (entry == null) {
+            throw Unreadable.broken(where, "its part " + name + " is missing");
+        }
+        return new Guarded(zip.getInputStream(entry), entry);
+    }
+
     /** Runs a reading over the XML of a part; answers false where the workbook has no such part. */
     boolean read(String name, XmlReading reading) throws IOException {
         ZipEntry entry = entry(name);

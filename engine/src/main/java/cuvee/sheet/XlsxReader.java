@@ -2,7 +2,6 @@ package cuvee.sheet;
 
 import cuvee.place.Where;
 import cuvee.sheet.NumberFormats.DayCount;
-import cuvee.sheet.NumberFormats.Sense;
 import cuvee.sheet.SheetInfo.Visibility;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -13,7 +12,6 @@ import java.util.Map;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Reads workbooks in the Office Open XML form (ECMA-376, transitional and strict), sheet by sheet as a stream. Element
@@ -23,15 +21,11 @@ final class XlsxReader {
     private final Where where;
     private final ReadLimits limits;
     private final List<String> strings = new ArrayList<>();
-    private final List<Format> formats = new ArrayList<>();
+    private final List<CellFormat> formats = new ArrayList<>();
     private final XlsxNames names = new XlsxNames();
     private DayCount dayCount = DayCount.FROM_1900;
 
     private record SheetPart(String name, String part, Visibility visibility) {}
-
-    private record Format(Sense sense, int codeWidth) {
-        static final Format PLAIN = new Format(Sense.PLAIN, 0);
-    }
 
     XlsxReader(Where where, ReadLimits limits) {
         this.where = where;
@@ -40,6 +34,10 @@ final class XlsxReader {
 
     void read(WorkbookParts parts, SheetVisitor visitor) throws IOException {
         String workbook = workbookPart(parts);
+        if (workbook.endsWith(".bin")) {
+            new XlsbReader(where, limits).read(parts, workbook, visitor);
+            return;
+        }
         String folder = workbook.contains("/") ? workbook.substring(0, workbook.lastIndexOf('/') + 1) : "";
         Map<String, String> targets = relations(parts, folder, workbook);
         List<SheetPart> sheets = sheets(parts, workbook, targets);
@@ -69,10 +67,8 @@ final class XlsxReader {
                         found.add(WorkbookParts.attribute(xml, "Target").replaceFirst("^/", ""));
                     }
                 }));
-        String part = found.isEmpty() ? "xl/workbook.xml" : found.get(0);
-        if (parts.has("xl/workbook.bin") || part.endsWith(".bin")) {
-            throw Unreadable.unsupported(where, "a binary workbook (.xlsb)");
-        }
+        String usual = parts.has("xl/workbook.bin") ? "xl/workbook.bin" : "xl/workbook.xml";
+        String part = found.isEmpty() ? usual : found.get(0);
         if (!parts.has(part)) {
             throw Unreadable.notATable(where, "a zip archive that is no workbook");
         }
@@ -145,7 +141,7 @@ final class XlsxReader {
                         case "cellXfs" -> inCellFormats = true;
                         case "xf" -> {
                             if (inCellFormats) {
-                                formats.add(format(number(WorkbookParts.attribute(xml, "numFmtId")), codes));
+                                formats.add(CellFormat.of(number(WorkbookParts.attribute(xml, "numFmtId")), codes));
                             }
                         }
                         default -> {}
@@ -156,15 +152,6 @@ final class XlsxReader {
                 }
             }
         });
-    }
-
-    private static Format format(int id, Map<Integer, String> codes) {
-        String code = codes.get(id);
-        if (code == null) {
-            return new Format(NumberFormats.ofBuiltIn(id), 0);
-        }
-        Sense sense = NumberFormats.ofCode(code);
-        return new Format(sense, sense == Sense.CODE ? NumberFormats.codeWidth(code) : 0);
     }
 
     private void readStrings(WorkbookParts parts, String folder) throws IOException {
@@ -427,34 +414,8 @@ final class XlsxReader {
             if (text.length() == 0) {
                 return;
             }
-            String stored = text.toString();
-            Format format = style >= 0 && style < formats.size() ? formats.get(style) : Format.PLAIN;
-            switch (format.sense()) {
-                case DATE -> {
-                    String iso = dateOf(stored);
-                    row.set(
-                            column,
-                            iso == null ? CellKind.NUMBER : CellKind.DATE,
-                            iso == null ? NumberText.plain(stored) : iso);
-                }
-                case PERCENT -> row.set(column, CellKind.PERCENT, NumberText.plain(stored));
-                case CODE -> row.set(column, CellKind.TEXT, padded(NumberText.plain(stored), format.codeWidth()));
-                case TEXT -> row.set(column, CellKind.TEXT, NumberText.plain(stored));
-                default -> row.set(column, CellKind.NUMBER, NumberText.plain(stored));
-            }
-        }
-
-        private @Nullable String dateOf(String stored) {
-            try {
-                return NumberFormats.isoDate(Double.parseDouble(stored), dayCount);
-            } catch (NumberFormatException noNumber) {
-                return null;
-            }
-        }
-
-        private static String padded(String digits, int width) {
-            boolean whole = digits.chars().allMatch(c -> c >= '0' && c <= '9');
-            return whole ? "0".repeat(Math.max(0, width - digits.length())) + digits : digits;
+            CellFormat format = style >= 0 && style < formats.size() ? formats.get(style) : CellFormat.PLAIN;
+            format.put(row, column, text.toString(), dayCount);
         }
     }
 }

@@ -1,0 +1,55 @@
+package cuvee.sheet;
+
+import cuvee.sheet.NumberFormats.DayCount;
+import cuvee.sheet.NumberFormats.Sense;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * How a workbook shows the number in a cell, which says what the number is.
+ *
+ * @param codeWidth how many digits a code is shown with; 0 where it is none
+ */
+record CellFormat(Sense sense, int codeWidth) {
+    static final CellFormat PLAIN = new CellFormat(Sense.PLAIN, 0);
+
+    /** The format of an id; codes holds those that the workbook defines itself. */
+    static CellFormat of(int id, Map<Integer, String> codes) {
+        String code = codes.get(id);
+        if (code == null) {
+            return new CellFormat(NumberFormats.ofBuiltIn(id), 0);
+        }
+        Sense sense = NumberFormats.ofCode(code);
+        return new CellFormat(sense, sense == Sense.CODE ? NumberFormats.codeWidth(code) : 0);
+    }
+
+    /** Puts a stored number into a row as what it is. */
+    void put(Row row, int column, String stored, DayCount dayCount) {
+        switch (sense) {
+            case DATE -> {
+                String iso = dateOf(stored, dayCount);
+                row.set(
+                        column,
+                        iso == null ? CellKind.NUMBER : CellKind.DATE,
+                        iso == null ? NumberText.plain(stored) : iso);
+            }
+            case PERCENT -> row.set(column, CellKind.PERCENT, NumberText.plain(stored));
+            case CODE -> row.set(column, CellKind.TEXT, padded(NumberText.plain(stored), codeWidth));
+            case TEXT -> row.set(column, CellKind.TEXT, NumberText.plain(stored));
+            default -> row.set(column, CellKind.NUMBER, NumberText.plain(stored));
+        }
+    }
+
+    private static @Nullable String dateOf(String stored, DayCount dayCount) {
+        try {
+            return NumberFormats.isoDate(Double.parseDouble(stored), dayCount);
+        } catch (NumberFormatException noNumber) {
+            return null;
+        }
+    }
+
+    private static String padded(String digits, int width) {
+        boolean whole = digits.chars().allMatch(c -> c >= '0' && c <= '9');
+        return whole ? "0".repeat(Math.max(0, width - digits.length())) + digits : digits;
+    }
+}
