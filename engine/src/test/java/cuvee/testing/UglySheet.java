@@ -78,6 +78,8 @@ public final class UglySheet {
         "Ister"
     };
 
+    private int subject = -1;
+
     private UglySheet(long seed) {
         random = new Random(seed);
     }
@@ -85,6 +87,14 @@ public final class UglySheet {
     /** A sheet with some of the traits, chosen and placed by the seed. */
     public static UglySheet of(long seed, Set<Trait> traits) {
         UglySheet sheet = new UglySheet(seed);
+        sheet.build(traits);
+        return sheet;
+    }
+
+    /** A sheet about the subject of that number. */
+    public static UglySheet about(int subject, long seed, Set<Trait> traits) {
+        UglySheet sheet = new UglySheet(seed);
+        sheet.subject = Math.floorMod(subject, SUBJECTS.length);
         sheet.build(traits);
         return sheet;
     }
@@ -126,7 +136,8 @@ public final class UglySheet {
     // ---- making ----
 
     private void build(Set<Trait> traits) {
-        int subject = random.nextInt(SUBJECTS.length);
+        int chosen = random.nextInt(SUBJECTS.length);
+        int subject = this.subject < 0 ? chosen : this.subject;
         int shift = traits.contains(Trait.SHIFTED) ? 1 + random.nextInt(3) : 0;
         if (traits.contains(Trait.SIDE_BY_SIDE)) {
             sideBySide(traits, subject, shift);
