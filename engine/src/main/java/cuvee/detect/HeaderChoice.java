@@ -5,6 +5,7 @@ import cuvee.sheet.Row;
 import cuvee.value.Form;
 import cuvee.value.Forms;
 import cuvee.value.LooseText;
+import cuvee.value.Units;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
@@ -29,44 +30,6 @@ final class HeaderChoice {
 
     private static final double SMALL_LEAD = 0.3;
     private static final double CLEAR_CONTRAST = 0.25;
-
-    private static final Set<String> UNITS = Set.of(
-            "eur",
-            "usd",
-            "gbp",
-            "chf",
-            "sek",
-            "nok",
-            "dkk",
-            "pln",
-            "czk",
-            "huf",
-            "t",
-            "kg",
-            "g",
-            "l",
-            "km",
-            "m",
-            "nm",
-            "h",
-            "min",
-            "pcs",
-            "no",
-            "text",
-            "date",
-            "yyyy-mm-dd",
-            "dd.mm.yyyy",
-            "dd/mm/yyyy",
-            "litres",
-            "liter",
-            "tonnes",
-            "hours",
-            "minutes",
-            "days",
-            "persons",
-            "number",
-            "thousand",
-            "tsd");
 
     private final List<Row> rows;
     private final HeaderHints hints;
@@ -166,6 +129,15 @@ final class HeaderChoice {
             }
         }
         return closest;
+    }
+
+    /** True for a number or two among words: a title says such things, a header has whole sequences of them. */
+    private static boolean loneNumber(Row row) {
+        int values = 0;
+        for (int c = 0; c < row.width(); c++) {
+            values += !row.blank(c) && isValue(Forms.of(row, c)) ? 1 : 0;
+        }
+        return values == 1 && row.filled() > 1;
     }
 
     private static boolean holdsValue(Row row) {
@@ -329,7 +301,7 @@ final class HeaderChoice {
         if (clues.partlyMerged(upper.number(), upper, lower)) {
             return true;
         }
-        if (titleLike(upper) || titleLike(lower) || upper.filled() < 2 && lower.filled() >= 2) {
+        if (titleLike(upper) || titleLike(lower) || loneNumber(upper) || upper.filled() < 2 && lower.filled() >= 2) {
             return false;
         }
         if (lower.filled() == 1 && !isUnits(lower) && !continuesName(lower, bottom)) {
@@ -411,7 +383,7 @@ final class HeaderChoice {
         String tidy = LooseText.tidy(text).toLowerCase(java.util.Locale.ROOT);
         boolean enclosed = tidy.length() <= 24
                 && (tidy.startsWith("(") && tidy.endsWith(")") || tidy.startsWith("[") && tidy.endsWith("]"));
-        return enclosed || UNITS.contains(tidy) || tidy.matches("[%€$£°#‰]|in [a-z€$£%]{1,8}");
+        return enclosed || Units.isKnown(tidy);
     }
 
     private boolean filledBelow(int index, int column) {

@@ -1,5 +1,6 @@
 package cuvee.layout;
 
+import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -50,9 +51,15 @@ public final class Families {
                 .toList();
     }
 
+    private static Set<String> bareKeys(Layout layout) {
+        Set<String> keys = new HashSet<>();
+        layout.headers().forEach(header -> keys.add(LooseText.keyWithoutUnit(header)));
+        return keys;
+    }
+
     static boolean related(Layout a, Layout b) {
-        Set<String> shared = new HashSet<>(a.keys());
-        shared.retainAll(new HashSet<>(b.keys()));
+        Set<String> shared = bareKeys(a);
+        shared.retainAll(bareKeys(b));
         int shorter = Math.min(a.keys().size(), b.keys().size());
         return shared.size() >= Math.min(2, shorter) && shared.size() >= shorter * SHARED;
     }

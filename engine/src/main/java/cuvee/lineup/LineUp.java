@@ -10,6 +10,7 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Evidence;
 import cuvee.value.LooseText;
+import cuvee.value.Units;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -119,6 +120,10 @@ public record LineUp(
     private static Optional<Decision> assume(
             Layout layout, String key, List<Layout> bySize, Map<String, String> nameOfKey) {
         String own = nameOfKey.getOrDefault(key, key);
+        Optional<Decision> unit = sameButForUnit(layout, key, own, bySize, nameOfKey);
+        if (unit.isPresent()) {
+            return unit;
+        }
         List<String> candidates = new LinkedHashSet<>(nameOfKey.values())
                 .stream()
                         .filter(name -> !has(layout, name, nameOfKey))
@@ -136,6 +141,30 @@ public record LineUp(
                 Says.quoted(own) + " stands where other layouts have " + Says.quoted(name)
                         + ", and holds values of the same nature",
                 Says.count(layout.rows(), "row")));
+    }
+
+    /** A name that another layout has without the unit, or with it, is the same column; two units are never. */
+    private static Optional<Decision> sameButForUnit(
+            Layout layout, String key, String own, List<Layout> bySize, Map<String, String> nameOfKey) {
+        return new LinkedHashSet<>(nameOfKey.values())
+                .stream()
+                        .filter(name -> differInUnitOnly(name, own))
+                        .filter(name -> !has(layout, name, nameOfKey) && couldBe(name, own, bySize, nameOfKey))
+                        .findFirst()
+                        .map(name -> new Decision(
+                                KIND,
+                                key,
+                                name,
+                                Says.quoted(own) + " is " + Says.quoted(name) + " but for its unit",
+                                Says.count(layout.rows(), "row")));
+    }
+
+    /** True for {@code Fare} and {@code Fare (EUR)}. */
+    static boolean differInUnitOnly(String a, String b) {
+        return !a.equals(b)
+                && LooseText.unit(a).isEmpty() != LooseText.unit(b).isEmpty()
+                && Units.isKnown(LooseText.unit(a) + LooseText.unit(b))
+                && LooseText.keyWithoutUnit(a).equals(LooseText.keyWithoutUnit(b));
     }
 
     private static boolean couldBe(String name, String own, List<Layout> bySize, Map<String, String> nameOfKey) {
@@ -181,7 +210,7 @@ public record LineUp(
                 String key = layout.keys().get(i);
                 String name = nameOfKey.getOrDefault(key, key);
                 String own = ownNames.getOrDefault(key, key);
-                if (name.equals(own) || job.isSettled(KIND, key) || !asked.add(key)) {
+                if (name.equals(own) || job.isSettled(KIND, key) || differInUnitOnly(name, own) || !asked.add(key)) {
                     continue;
                 }
                 questions.add(Question.of(

@@ -3,8 +3,10 @@ package cuvee.master;
 import cuvee.sheet.Row;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import org.duckdb.DuckDBConnection;
 
@@ -18,6 +20,7 @@ public final class StageWriter implements AutoCloseable {
     private final DuckDBConnection connection;
     private final Map<Integer, StageBatch> batches = new TreeMap<>();
     private final List<Row> head = new ArrayList<>();
+    private final Set<Integer> visible = new HashSet<>();
     private int table;
     private int width;
 
@@ -114,10 +117,11 @@ public final class StageWriter implements AutoCloseable {
      * every batch twice, to its log and at the next checkpoint (docs/decisions.md).
      */
     private void insert(StageBatch batch) throws SQLException {
-        if (!store.hasStaging(batch.columns())) {
-            // A table made after the transaction began would not be seen by it.
+        if (!visible.contains(batch.columns())) {
+            // A table made after the transaction began, by this writer or another, would not be seen by it.
             commit();
             store.createStaging(batch.columns());
+            visible.add(batch.columns());
         }
         if (connection.getAutoCommit()) {
             connection.setAutoCommit(false);

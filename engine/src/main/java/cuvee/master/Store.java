@@ -241,10 +241,6 @@ public final class Store implements AutoCloseable {
         return feed;
     }
 
-    synchronized boolean hasStaging(int width) {
-        return stagingWidths.contains(width);
-    }
-
     synchronized void createStaging(int width) throws SQLException {
         if (stagingWidths.contains(width)) {
             return;

@@ -2,12 +2,10 @@ package cuvee.refresh;
 
 import cuvee.collect.Fingerprint;
 import cuvee.collect.Source;
-import cuvee.detect.FoundTable;
 import cuvee.job.Job;
 import cuvee.master.StageWriter;
 import cuvee.master.Store;
 import cuvee.refresh.JobSession.Mode;
-import cuvee.refresh.SourceFacts.SheetFacts;
 import cuvee.sheet.ReadAs;
 import cuvee.sheet.ReadLimits;
 import java.util.ArrayList;
@@ -109,21 +107,11 @@ final class Gathering {
             if (read.contains(entry.getKey())) {
                 entry.getValue().sheets().stream()
                         .filter(sheet -> sheet.under().equals(SecondLook.PLAIN))
-                        .forEach(sheet -> addAside(sheet, aside));
+                        .forEach(sheet -> SecondLook.addAside(sheet, aside));
             }
         }
         aside.putAll(look.aside());
         store.putAside(aside);
-    }
-
-    private static void addAside(SheetFacts sheet, Map<Integer, Map<Integer, String>> aside) {
-        for (int i = 0; i < sheet.tables().size(); i++) {
-            FoundTable table = sheet.tables().get(i);
-            if (!table.aside().isEmpty()) {
-                Map<Integer, String> rows = aside.computeIfAbsent(sheet.firstTable() + i, id -> new TreeMap<>());
-                table.aside().forEach(row -> rows.put(row.row(), row.rowClass().word()));
-            }
-        }
     }
 
     private static boolean unchanged(SourceFacts before, Source source) {

@@ -97,13 +97,16 @@ final class SecondLook {
         }
         List<FoundTable> tables = find(sheet, hinted, reading);
         int first = nextId.getAndAdd(Math.max(1, tables.size()));
-        for (int i = 0; i < tables.size(); i++) {
-            Map<Integer, String> rows = aside.computeIfAbsent(first + i, id -> new TreeMap<>());
-            tables.get(i)
-                    .aside()
-                    .forEach(row -> rows.put(row.row(), row.rowClass().word()));
+        SheetFacts found = sheet.found(signatures, under, first, tables);
+        addAside(found, aside);
+        return Optional.of(found);
+    }
+
+    /** Adds the rows of a sheet's tables that are no records, by the numbers of the tables. */
+    static void addAside(SheetFacts sheet, Map<Integer, Map<Integer, String>> aside) {
+        for (int i = 0; i < sheet.tables().size(); i++) {
+            aside.put(sheet.firstTable() + i, sheet.aside(i));
         }
-        return Optional.of(sheet.found(signatures, under, first, tables));
     }
 
     /** True where another row could be a header and its words are not what others have. */

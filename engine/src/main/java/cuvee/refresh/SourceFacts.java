@@ -1,6 +1,7 @@
 package cuvee.refresh;
 
 import cuvee.detect.FoundTable;
+import cuvee.detect.RowClass;
 import cuvee.detect.SheetClues;
 import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
@@ -9,6 +10,8 @@ import cuvee.master.SheetReader;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 
 /**
  * What was found in a source when it was last read; kept in the store, so that an unchanged source is not read again.
@@ -95,6 +98,30 @@ record SourceFacts(
                 placed.add(new PlacedTable(firstTable + placed.size(), id, width, source, name, table));
             }
             return placed;
+        }
+
+        /**
+         * The rows of a table that are no records, by row number: what each is. Where tables stand side by side a row
+         * that is blank in one of them is staged because of the other, so blank ones are told too.
+         */
+        Map<Integer, String> aside(int at) {
+            FoundTable table = tables.get(at);
+            Map<Integer, String> rows = new TreeMap<>();
+            boolean besideAnother = tables.stream()
+                    .filter(other -> !other.equals(table))
+                    .anyMatch(other -> other.firstRow() <= table.lastRow() && other.lastRow() >= table.firstRow());
+            if (besideAnother) {
+                for (int row = table.firstRow(); row <= table.lastRow(); row++) {
+                    rows.put(row, RowClass.BLANK.word());
+                }
+                for (FoundTable.Run run : table.runs()) {
+                    for (int row = run.first(); row < run.first() + run.count(); row++) {
+                        rows.remove(row);
+                    }
+                }
+            }
+            table.aside().forEach(row -> rows.put(row.row(), row.rowClass().word()));
+            return rows;
         }
 
         SheetReader.Staged staged() {

@@ -27,6 +27,23 @@ public final class LooseText {
         return key.length() == 0 ? folded.strip() : key.toString();
     }
 
+    /** The unit in brackets behind a header, as in {@code Fare (EUR)}: {@code EUR}; empty where there is none. */
+    public static String unit(String header) {
+        String tidy = tidy(header);
+        int open = Math.max(tidy.lastIndexOf('('), tidy.lastIndexOf('['));
+        boolean closed = tidy.endsWith(")") || tidy.endsWith("]");
+        return closed && open > 0 ? tidy.substring(open + 1, tidy.length() - 1).strip() : "";
+    }
+
+    /** The key of a header without its unit; that of the whole where nothing would be left. */
+    public static String keyWithoutUnit(String header) {
+        String tidy = tidy(header);
+        String bare =
+                unit(tidy).isEmpty() ? tidy : tidy.substring(0, Math.max(tidy.lastIndexOf('('), tidy.lastIndexOf('[')));
+        String key = key(bare);
+        return key.isEmpty() ? key(tidy) : key;
+    }
+
     /** The text with every run of white space as one space, and none at the ends. */
     public static String tidy(String text) {
         StringBuilder tidy = new StringBuilder(text.length());

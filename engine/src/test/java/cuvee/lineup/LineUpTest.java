@@ -133,4 +133,23 @@ class LineUpTest {
         assertThat(LineUp.likeness("Remark", "Remarks")).isGreaterThan(0.8);
         assertThat(LineUp.likeness("Remark", "Vessel")).isLessThan(0.2);
     }
+
+    @Test
+    void aUnitBehindANameDoesNotMakeItAnotherColumn() {
+        table(9, "Date,Fare,Weight", "2026-01-01", 2.5, 1.5);
+        table(2, "Date,Fare (EUR),Weight [t]", "2026-01-01", 3.5, 2.5);
+        assertThat(names(lineUp())).containsExactly("Date", "Fare", "Weight");
+        assertThat(lineUp().questions()).isEmpty();
+        assertThat(lineUp().decisions())
+                .extracting(Decision::reason)
+                .contains("“Fare (EUR)” is “Fare” but for its unit");
+    }
+
+    @Test
+    void twoUnitsOrOtherWordsInBracketsAreNeverLinedUpByThemselves() {
+        table(9, "Date,Fare (EUR),Pax", "2026-01-01", 2.5, 1);
+        table(2, "Date,Fare (USD),Pax (adults)", "2026-01-01", 3.5, 1);
+        assertThat(lineUp().decisions()).extracting(Decision::reason).noneMatch(why -> why.contains("its unit"));
+        assertThat(lineUp().questions()).isNotEmpty();
+    }
 }

@@ -32,7 +32,14 @@ import org.junit.jupiter.api.io.TempDir;
  */
 class UglyBatchesTest {
     private static final List<Trait> DRESS = List.of(
-            Trait.TITLES, Trait.BLANKS, Trait.REPEATS, Trait.TOTALS, Trait.NOTES, Trait.SECTIONS, Trait.SHIFTED);
+            Trait.UNITS_BELOW,
+            Trait.TITLES,
+            Trait.BLANKS,
+            Trait.REPEATS,
+            Trait.TOTALS,
+            Trait.NOTES,
+            Trait.SECTIONS,
+            Trait.SHIFTED);
     private static final int BATCHES = 24;
 
     @TempDir
