@@ -48,7 +48,7 @@ final class CollectView extends HBox {
     private final JobModel model;
     private final ZoneId zone;
     private final VBox places = new VBox(10);
-    private final GridView files = new GridView("files");
+    private final GridView files = new GridView("files-grid");
     private final Label says = new Label();
     private final Label about = new Label();
     private final Button take = new Button("Put back");

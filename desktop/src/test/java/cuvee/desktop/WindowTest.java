@@ -272,4 +272,103 @@ class WindowTest {
         robot.push(KeyCode.CONTROL, KeyCode.J);
         assertThat(this.<QuestionsDrawer>find("#questions").isOpen()).isFalse();
     }
+
+    private GridView grid(String id) {
+        return find(id);
+    }
+
+    private void goTo(KeyCode digit) {
+        robot.press(KeyCode.ALT).type(digit).release(KeyCode.ALT);
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private String bracket(int row) {
+        return grid("#read-sheet").model() == null
+                ? ""
+                : grid("#read-sheet").model().bracket(row - 1L).orElse("");
+    }
+
+    @Test
+    void aRowIsPutRightByKeysAfterItsEffectIsShown() {
+        newJob();
+        goTo(KeyCode.DIGIT2);
+        waitFor("the brackets", () -> bracket(1).equals("header") && bracket(3).equals("records"));
+        robot.interact(() -> grid("#read-sheet").select(2, 0));
+        robot.clickOn("#read-total");
+        waitFor("the effect", () -> words("#read-effect").startsWith("1 row would be kept, 1 fewer than now"));
+        assertThat(bracket(3)).isEqualTo("total");
+        assertThat(model().outcomeProperty().get().orElseThrow().rows()).isEqualTo(3);
+        robot.clickOn("#read-take");
+        waitFor(
+                "the master",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 2);
+        assertThat(model().canUndoProperty().get()).isTrue();
+        waitFor("the hand to be known", () -> !find("#read-as-found").isDisabled());
+        robot.clickOn("#read-as-found");
+        waitFor(
+                "the master as found",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
+    }
+
+    @Test
+    void aBracketIsDraggedByItsBorder() {
+        newJob();
+        goTo(KeyCode.DIGIT2);
+        waitFor("the brackets", () -> bracket(1).equals("header"));
+        GridView sheet = grid("#read-sheet");
+        var box = sheet.localToScreen(sheet.getBoundsInLocal());
+        double border = box.getMinY() + 30 + GridView.ROW;
+        robot.drag(box.getMinX() + 40, border).dropTo(box.getMinX() + 40, border + GridView.ROW);
+        waitFor("the effect", () -> words("#read-effect").contains("1 fewer than now"));
+        assertThat(bracket(2)).isEqualTo("header");
+        robot.clickOn("#read-leave");
+        waitFor("the brackets as they were", () -> bracket(2).equals("records"));
+        assertThat(model().outcomeProperty().get().orElseThrow().rows()).isEqualTo(3);
+    }
+
+    @Test
+    void aMasterCellOpensItsSheetAtThatCell() {
+        newJob();
+        goTo(KeyCode.DIGIT5);
+        GridView master = grid("#master-grid");
+        robot.interact(() -> master.select(2, 1));
+        waitFor("the row", () -> master.model() != null && master.model().text(2, 1) != null);
+        robot.type(KeyCode.ENTER);
+        waitFor(
+                "the sheet",
+                () -> robot.lookup("#read-sheet").tryQuery().isPresent()
+                        && bracket(2).equals("records"));
+        waitFor(
+                "the cell",
+                () -> grid("#read-sheet").selectedRow() == 1
+                        && grid("#read-sheet").selectedColumn() == 1);
+    }
+
+    @Test
+    void namesAreTriedOutBeforeTheyAreTakenAndFilesLeftOut() {
+        newJob();
+        robot.clickOn("#place-without-1").write("b*");
+        waitFor(
+                "the files as they would be",
+                () -> "set aside".equals(grid("#files-grid").model().text(1, 1)));
+        assertThat(model().jobProperty().get().places().get(0).without()).isEmpty();
+        robot.clickOn("#place-take-1");
+        waitFor(
+                "the master",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 2);
+        robot.interact(() -> model().undo());
+        waitFor(
+                "the master as before",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
+        robot.interact(() -> grid("#files-grid").select(0, 0));
+        robot.clickOn("#file-aside");
+        waitFor(
+                "the file left out",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 1);
+        assertThat(words("#file-about")).contains("left out by you");
+        robot.clickOn("#file-take");
+        waitFor(
+                "the file put back",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
+    }
 }
