@@ -129,6 +129,14 @@ final class OutcomeJson {
                 "range",
                 Where.columnLetters(first) + table.firstRow() + ":" + Where.columnLetters(last) + table.lastRow());
         table.headerRows().forEach(node.putArray("headerRows")::add);
+        if (!table.runs().isEmpty()) {
+            FoundTable.Run end = table.runs().get(table.runs().size() - 1);
+            node.put("firstRecord", table.runs().get(0).first());
+            node.put("lastRecord", end.first() + end.count() - 1);
+        }
+        if (!table.reading().isEmpty()) {
+            node.put("reading", table.reading());
+        }
         node.put("why", table.reason());
     }
 
