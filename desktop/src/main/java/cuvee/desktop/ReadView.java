@@ -80,7 +80,12 @@ final class ReadView extends HBox {
         why.getStyleClass().add("hint");
         why.setWrapText(true);
         why.setMinHeight(USE_PREF_SIZE);
-        VBox about = new VBox(3, name, why);
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        inOrOut.setMinWidth(USE_PREF_SIZE);
+        HBox head = new HBox(8, name, space, inOrOut);
+        head.setAlignment(Pos.CENTER_LEFT);
+        VBox about = new VBox(1, head, why);
         about.getStyleClass().add("view-head");
         VBox right = new VBox(about, sheet, foot());
         VBox.setVgrow(sheet, Priority.ALWAYS);
@@ -112,8 +117,7 @@ final class ReadView extends HBox {
                         rowButton("Total", "T", () -> rowsAre(Optional.of(RowClass.TOTAL))),
                         rowButton("Note", "N", () -> rowsAre(Optional.of(RowClass.NOTE))),
                         rowButton("Last row", "L", this::endHere),
-                        asFound,
-                        inOrOut);
+                        asFound);
         inOrOut.setId("read-in-or-out");
         inOrOut.getStyleClass().add("plain");
         inOrOut.setOnAction(e -> current()
