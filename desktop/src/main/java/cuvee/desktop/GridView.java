@@ -317,7 +317,7 @@ final class GridView extends Region {
     private void drawCell(GraphicsContext g, GridModel shown, Palette colours, long at, int c, double x, double y) {
         String text = shown.text(at, c);
         Tone tone = shown.tone(at, c);
-        double inside = widths[c] - 2 * PAD;
+        double inside = roomOf(shown, at, c) - 2 * PAD;
         if (text == null) {
             g.setFill(colours.hatch());
             g.fillRect(x + PAD, y + ROW / 2 - 3, Math.min(inside, 60), 6);
@@ -336,6 +336,17 @@ final class GridView extends Region {
         g.setTextAlign(right ? TextAlignment.RIGHT : TextAlignment.LEFT);
         String fitting = Fonts.fitting(text, g.getFont(), tone == Tone.HEADING ? canvas.getWidth() - x - PAD : inside);
         g.fillText(fitting, right ? x + widths[c] - PAD : x + PAD, y + ROW / 2);
+    }
+
+    /** The width a cell's text may take: on a sheet it runs on over blank neighbours. */
+    private double roomOf(GridModel shown, long at, int c) {
+        double room = widths[c];
+        if (shown.bracket(at).isPresent()) {
+            for (int next = c + 1; next < widths.length && "".equals(shown.text(at, next)); next++) {
+                room += widths[next];
+            }
+        }
+        return room;
     }
 
     private static Color inkOf(Tone tone, Palette colours) {

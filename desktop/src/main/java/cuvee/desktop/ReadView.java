@@ -1,6 +1,8 @@
 package cuvee.desktop;
 
 import cuvee.detect.RowClass;
+import cuvee.job.Decision;
+import cuvee.job.Job;
 import cuvee.layout.PlacedTable;
 import cuvee.model.Grids;
 import cuvee.model.JobModel;
@@ -9,16 +11,20 @@ import cuvee.model.ReadingEdit;
 import cuvee.model.SheetGrid;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
+import cuvee.refresh.SheetRule;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.stream.Collectors;
+import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -42,6 +48,8 @@ final class ReadView extends HBox {
     private final Label why = new Label();
     private final Label effect = new Label();
     private final Label selection = new Label();
+    private final TextField ruleText = new TextField();
+    private final Label ruleEffect = new Label();
     private final Button take = new Button("Take it for this sheet");
     private final Button takeForLayout = new Button("Take it for its layout");
     private final Button leave = new Button("Leave it");
@@ -66,7 +74,7 @@ final class ReadView extends HBox {
         list.setMaxWidth(LIST_WIDTH);
         says.getStyleClass().addAll("hint", "view-says");
         says.setWrapText(true);
-        VBox left = new VBox(says, list);
+        VBox left = new VBox(says, rule(), list);
         VBox.setVgrow(list, Priority.ALWAYS);
         left.setMinWidth(LIST_WIDTH);
         left.setMaxWidth(LIST_WIDTH);
@@ -103,6 +111,68 @@ final class ReadView extends HBox {
 
     GridView sheet() {
         return sheet;
+    }
+
+    /** Which sheets belong: left to what they hold, or said by a rule that is tried on all files before it is taken. */
+    private VBox rule() {
+        ruleText.setId("read-rule");
+        ruleText.setPromptText("by what they hold");
+        ruleText.setTooltip(new Tooltip("For instance " + SheetRule.EXAMPLES));
+        Label label = new Label("Sheets");
+        label.setLabelFor(ruleText);
+        HBox.setHgrow(ruleText, Priority.ALWAYS);
+        Button use = new Button("Take it");
+        use.setId("read-rule-take");
+        use.setOnAction(e -> takeRule());
+        use.disableProperty()
+                .bind(Bindings.createBooleanBinding(
+                        () -> !ruleCanBeTaken(), ruleText.textProperty(), model.jobProperty()));
+        ruleText.setOnAction(e -> takeRule());
+        ruleText.textProperty().addListener((o, before, now) -> tellRule());
+        HBox line = new HBox(8, label, ruleText, use);
+        line.setAlignment(Pos.CENTER_LEFT);
+        ruleEffect.setId("read-rule-effect");
+        ruleEffect.getStyleClass().add("hint");
+        ruleEffect.setWrapText(true);
+        VBox box = new VBox(4, line, ruleEffect);
+        box.getStyleClass().add("view-head");
+        model.jobProperty().addListener((o, before, now) -> ruleText.setText(ruleInForce(now)));
+        ruleText.setText(ruleInForce(model.jobProperty().get()));
+        tellRule();
+        return box;
+    }
+
+    private static String ruleInForce(Job job) {
+        return job.decision(SheetRule.KIND, JobSession.ALL_FILES)
+                .map(Decision::answer)
+                .orElse("");
+    }
+
+    private boolean ruleCanBeTaken() {
+        String words = ruleText.getText().strip();
+        return !words.equals(ruleInForce(model.jobProperty().get()))
+                && (words.isEmpty() || SheetRule.of(words).isPresent());
+    }
+
+    private void takeRule() {
+        if (ruleCanBeTaken()) {
+            model.decideSheetRule(ruleText.getText().strip());
+        }
+    }
+
+    private void tellRule() {
+        String words = ruleText.getText().strip();
+        String effect = words.isEmpty()
+                ? ""
+                : SheetRule.of(words)
+                        .map(rule -> rule.effect(model.outcomeProperty()
+                                .get()
+                                .map(Outcome::sheets)
+                                .orElse(List.of())))
+                        .orElse("Write " + SheetRule.EXAMPLES + ".");
+        ruleEffect.setText(effect);
+        ruleEffect.setVisible(!effect.isEmpty());
+        ruleEffect.setManaged(!effect.isEmpty());
     }
 
     private VBox foot() {
@@ -188,8 +258,8 @@ final class ReadView extends HBox {
 
     private void show(Optional<Outcome> outcome) {
         outcome.ifPresent(made -> {
-            says.setText(Says.number(made.seen()) + " lines seen, " + Says.number(made.rows())
-                    + " kept as rows. Put right what was read wrong: drag a bracket, or say what rows are.");
+            says.setText(Says.number(made.seen()) + " lines seen, " + Says.number(made.rows()) + " kept as rows.");
+            tellRule();
             ListGrid<Grids.ReadLine> now = Grids.read(made);
             Optional<String> before = current().map(ReadSheet::subject);
             lines = now;

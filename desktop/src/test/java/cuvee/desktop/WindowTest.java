@@ -371,4 +371,23 @@ class WindowTest {
                 "the file put back",
                 () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
     }
+
+    @Test
+    void aRuleAboutSheetsIsTriedOnAllFilesBeforeItIsTaken() {
+        newJob();
+        goTo(KeyCode.DIGIT2);
+        robot.clickOn("#read-rule").write("cells A1:");
+        assertThat(words("#read-rule-effect")).startsWith("Write sheets named");
+        assertThat(find("#read-rule-take").isDisabled()).isTrue();
+        robot.write("C2");
+        waitFor("the effect", () -> words("#read-rule-effect").equals("Found in 2 of 2 files."));
+        robot.clickOn("#read-rule-take");
+        waitFor(
+                "the master",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 2);
+        robot.interact(() -> model().undo());
+        waitFor(
+                "the master as before",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
+    }
 }

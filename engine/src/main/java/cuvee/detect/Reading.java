@@ -1,5 +1,6 @@
 package cuvee.detect;
 
+import cuvee.sheet.CellRange;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -17,6 +18,7 @@ import java.util.regex.Pattern;
  * @param rows what single rows are, by row number; null stands for a record
  * @param unnamedTotals whether rows that add up those above but name nothing are totals
  * @param lines whether lines of a single word between records are records
+ * @param cells the only cells that are looked at; empty where all are
  */
 public record Reading(
         List<Integer> headerRows,
@@ -24,9 +26,10 @@ public record Reading(
         int lastRow,
         Map<Integer, Optional<RowClass>> rows,
         boolean unnamedTotals,
-        boolean lines) {
+        boolean lines,
+        Optional<CellRange> cells) {
     /** All is left to the evidence. */
-    public static final Reading DEFAULT = new Reading(List.of(), 0, 0, Map.of(), false, false);
+    public static final Reading DEFAULT = new Reading(List.of(), 0, 0, Map.of(), false, false, Optional.empty());
 
     private static final Pattern ROWS = Pattern.compile("(\\d+)(?:-(\\d+))?");
     private static final Pattern SHIFT = Pattern.compile("header (\\d+) (lower|higher)");
@@ -46,15 +49,15 @@ public record Reading(
         for (int row = first; row <= last; row++) {
             header.add(row);
         }
-        return new Reading(header, 0, lastRow, rows, unnamedTotals, lines);
+        return new Reading(header, 0, lastRow, rows, unnamedTotals, lines, cells);
     }
 
     public Reading withShift(int lower) {
-        return new Reading(List.of(), lower, lastRow, rows, unnamedTotals, lines);
+        return new Reading(List.of(), lower, lastRow, rows, unnamedTotals, lines, cells);
     }
 
     public Reading withLastRow(int row) {
-        return new Reading(headerRows, headerShift, row, rows, unnamedTotals, lines);
+        return new Reading(headerRows, headerShift, row, rows, unnamedTotals, lines, cells);
     }
 
     /** The same with some rows told; empty stands for records. */
@@ -63,15 +66,20 @@ public record Reading(
         for (int row = first; row <= last; row++) {
             changed.put(row, what);
         }
-        return new Reading(headerRows, headerShift, lastRow, changed, unnamedTotals, lines);
+        return new Reading(headerRows, headerShift, lastRow, changed, unnamedTotals, lines, cells);
     }
 
     public Reading withUnnamedTotals(boolean totals) {
-        return new Reading(headerRows, headerShift, lastRow, rows, totals, lines);
+        return new Reading(headerRows, headerShift, lastRow, rows, totals, lines, cells);
     }
 
     public Reading withLines(boolean records) {
-        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, records);
+        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, records, cells);
+    }
+
+    /** The same, looking at these cells only. */
+    public Reading withCells(CellRange range) {
+        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, lines, Optional.of(range));
     }
 
     /**
@@ -80,6 +88,7 @@ public record Reading(
      */
     public String words() {
         List<String> words = new ArrayList<>();
+        cells.ifPresent(range -> words.add("cells " + range));
         if (!headerRows.isEmpty()) {
             int first = headerRows.get(0);
             int last = headerRows.get(headerRows.size() - 1);
@@ -125,6 +134,9 @@ public record Reading(
         if (shift.matches()) {
             int by = Integer.parseInt(shift.group(1));
             return Optional.of(withShift(shift.group(2).equals("lower") ? by : -by));
+        }
+        if (part.startsWith("cells ")) {
+            return CellRange.of(part.substring(6)).map(this::withCells);
         }
         if (part.startsWith("header ")) {
             return range(part.substring(7)).map(range -> withHeader(range[0], range[1]));

@@ -143,7 +143,7 @@ public final class JobSession implements AutoCloseable {
             }
         });
         inOrder.addAll(gone.values());
-        Proposal proposal = Planner.propose(job, placed(inOrder));
+        Proposal proposal = Planner.propose(job, placed(inOrder), ruledOut(job, inOrder, findings));
         watch.lap("plan");
 
         progress.at(Progress.Stage.MAKING, 0, 0);
@@ -176,7 +176,7 @@ public final class JobSession implements AutoCloseable {
                 proposal.job(),
                 proposal,
                 reports,
-                sheets(inOrder, proposal),
+                sheets(inOrder, proposal.outside()),
                 questions,
                 findings,
                 changed,
@@ -201,7 +201,7 @@ public final class JobSession implements AutoCloseable {
         return job.decision(FILE, path).map(decision -> decision.answer().equals(Doubles.TAKE));
     }
 
-    private static List<ReadSheet> sheets(List<SourceFacts> sources, Proposal proposal) {
+    private static List<ReadSheet> sheets(List<SourceFacts> sources, Map<PlacedTable, String> outside) {
         List<ReadSheet> sheets = new ArrayList<>();
         for (SourceFacts source : sources) {
             for (SourceFacts.SheetFacts sheet : source.sheets()) {
@@ -211,8 +211,8 @@ public final class JobSession implements AutoCloseable {
                     reason = "the sheet is hidden";
                 } else if (tables.isEmpty()) {
                     reason = "it holds no table";
-                } else if (tables.stream().allMatch(proposal.outside()::containsKey)) {
-                    reason = proposal.outside().getOrDefault(tables.get(0), "");
+                } else if (tables.stream().allMatch(outside::containsKey)) {
+                    reason = outside.getOrDefault(tables.get(0), "");
                 }
                 sheets.add(new ReadSheet(
                         source.path(),
@@ -223,6 +223,8 @@ public final class JobSession implements AutoCloseable {
                         sheet.columns(),
                         tables,
                         sheet.signatures(),
+                        sheet.clues().named(),
+                        sheet.asideKind().equals(SourceFacts.HIDDEN),
                         reason));
             }
         }
@@ -278,6 +280,39 @@ public final class JobSession implements AutoCloseable {
     /** Where a delivery is written. */
     public Path targetOf(Delivery delivery) {
         return jobFolder.resolve(delivery.target()).toAbsolutePath().normalize();
+    }
+
+    /** The tables of sheets that the analyst's rule does not take, with the reason; what it takes nothing of is said. */
+    private static Map<PlacedTable, String> ruledOut(Job job, List<SourceFacts> sources, List<Finding> findings) {
+        Map<PlacedTable, String> out = new HashMap<>();
+        for (SourceFacts source : sources) {
+            Optional<SheetRule> rule = ReadingDecisions.sheetRule(job, source.path());
+            if (rule.isEmpty() || !source.readable()) {
+                continue;
+            }
+            List<ReadSheet> sheets = sheets(List.of(source), Map.of());
+            List<Integer> taken = rule.get().takenOf(sheets);
+            for (int i = 0; i < sheets.size(); i++) {
+                if (!taken.contains(i)) {
+                    sheets.get(i)
+                            .tables()
+                            .forEach(table -> out.put(table, "it is none of the sheets that your rule takes"));
+                }
+            }
+            if (taken.isEmpty()) {
+                findings.add(new Finding(
+                        Severity.WARNING,
+                        "no-sheet",
+                        Where.source(source.path()),
+                        "Your rule finds no sheet in it. It has "
+                                + Says.list(sheets.stream()
+                                        .map(sheet -> Says.quoted(sheet.name()))
+                                        .toList()) + ".",
+                        "Nothing was taken from it.",
+                        "Change the rule in Read, or say for this file alone which sheets belong."));
+            }
+        }
+        return out;
     }
 
     private static List<PlacedTable> placed(List<SourceFacts> sources) {

@@ -37,24 +37,33 @@ final class Planner {
     private static final int TELLING_COLUMNS = 6;
     private final Job job;
     private final List<PlacedTable> tables;
+    private final Map<PlacedTable, String> ruledOut;
     private final List<Question> questions = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
     private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
 
-    private Planner(Job job, List<PlacedTable> tables) {
+    private Planner(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut) {
+        this.ruledOut = ruledOut;
         this.job = job;
         this.tables = tables;
     }
 
-    /** Proposes a master from tables in the order of the master. */
-    static Proposal propose(Job job, List<PlacedTable> tables) {
-        return new Planner(job, tables).propose();
+    /**
+     * Proposes a master from tables in the order of the master.
+     *
+     * @param ruledOut tables that the analyst's rule about sheets does not take, with the reason
+     */
+    static Proposal propose(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut) {
+        return new Planner(job, tables, ruledOut).propose();
     }
 
     private Proposal propose() {
         List<PlacedTable> withRecords = new ArrayList<>();
         for (PlacedTable table : tables) {
-            if (leftOut(table)) {
+            String ruled = ruledOut.get(table);
+            if (ruled != null) {
+                outside.put(table, ruled);
+            } else if (leftOut(table)) {
                 outside.put(table, "left out by you");
             } else if (table.table().kept() == 0) {
                 outside.put(table, "it has a header and no records");

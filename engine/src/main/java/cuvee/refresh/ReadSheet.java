@@ -3,6 +3,7 @@ package cuvee.refresh;
 import cuvee.detect.Reading;
 import cuvee.layout.PlacedTable;
 import cuvee.master.SheetReader;
+import cuvee.sheet.NamedRange;
 import java.util.List;
 
 /**
@@ -14,6 +15,8 @@ import java.util.List;
  * @param columns how many columns its widest row has
  * @param tables the tables found in it
  * @param signatures the layouts of its tables before the job had a say
+ * @param named the rectangles that the workbook names on it
+ * @param hidden true where people do not see it
  * @param reason why it or its tables are not in the master; empty where one of them is
  */
 public record ReadSheet(
@@ -25,11 +28,14 @@ public record ReadSheet(
         int columns,
         List<PlacedTable> tables,
         List<String> signatures,
+        List<NamedRange> named,
+        boolean hidden,
         String reason) {
 
     public ReadSheet {
         tables = List.copyOf(tables);
         signatures = List.copyOf(signatures);
+        named = List.copyOf(named);
     }
 
     /** What decisions about its reading are about. */

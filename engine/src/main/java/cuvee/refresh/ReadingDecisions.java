@@ -3,6 +3,7 @@ package cuvee.refresh;
 import cuvee.detect.Reading;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.sheet.NamedRange;
 import java.util.List;
 import java.util.Optional;
 
@@ -26,8 +27,23 @@ public final class ReadingDecisions {
         return sheet.isEmpty() ? source : source + " / " + sheet;
     }
 
+    /** The analyst's rule about which sheets of a source belong; empty where it is left to what they hold. */
+    static Optional<SheetRule> sheetRule(Job job, String source) {
+        return job.decision(SheetRule.KIND, source)
+                .or(() -> job.decision(SheetRule.KIND, Gathering.ALL_FILES))
+                .flatMap(decision -> SheetRule.of(decision.answer()));
+    }
+
     /** The reading of a sheet: what was decided about itself, else about the layouts of its tables. */
-    static Reading of(Job job, String source, String sheet, List<String> signatures) {
+    static Reading of(Job job, String source, String sheet, List<NamedRange> named, List<String> signatures) {
+        Reading reading = decided(job, source, sheet, signatures);
+        return sheetRule(job, source)
+                .flatMap(rule -> rule.cellsOf(named))
+                .map(reading::withCells)
+                .orElse(reading);
+    }
+
+    private static Reading decided(Job job, String source, String sheet, List<String> signatures) {
         Optional<Decision> own = job.decision(KIND, subject(source, sheet));
         if (own.isPresent()) {
             return Reading.of(own.get().answer()).orElse(Reading.DEFAULT);

@@ -9,6 +9,7 @@ import cuvee.layout.Layout;
 import cuvee.master.Store;
 import cuvee.refresh.SourceFacts.Plain;
 import cuvee.refresh.SourceFacts.SheetFacts;
+import cuvee.sheet.CellRange;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -89,7 +90,8 @@ final class SecondLook {
                     .map(Layout::signatureOf)
                     .toList();
         }
-        Reading reading = ReadingDecisions.of(job, source, sheet.name(), signatures);
+        Reading reading =
+                ReadingDecisions.of(job, source, sheet.name(), sheet.clues().named(), signatures);
         String under = by + "; " + reading.words();
         String before = sheet.under().equals(PLAIN) ? PLAIN + "; " : sheet.under();
         if (before.equals(under)) {
@@ -126,7 +128,16 @@ final class SecondLook {
 
     private List<FoundTable> find(SheetFacts sheet, boolean hinted, Reading reading) {
         TableFinder finder = new TableFinder(hinted ? hints : HeaderHints.NONE, sheet.clues(), reading);
-        store.replay(sheet.staged(), finder::row);
+        if (reading.cells().isEmpty()) {
+            store.replay(sheet.staged(), finder::row);
+        } else {
+            CellRange cells = reading.cells().get();
+            store.replay(sheet.staged(), row -> {
+                if (cells.holdsRow(row.number())) {
+                    finder.row(row.part(cells.firstColumn(), cells.lastColumn() + 1));
+                }
+            });
+        }
         return finder.end();
     }
 }

@@ -244,4 +244,64 @@ class ReadingDecisionsTest {
     void otherWordsAreNoReading(String words) {
         assertThat(Reading.of(words)).isEmpty();
     }
+
+    private void threeSheets(String name, String first, int pax) {
+        Workbooks.workbook()
+                .sheet(first, new Object[] {"Port", "Pax"}, new Object[] {"Hollin", pax}, new Object[] {"Oska", 9})
+                .sheet("Plan", new Object[] {"Port", "Pax"}, new Object[] {"Tarsk", pax + 1})
+                .sheet(
+                        "Late",
+                        new Object[] {"As of", "March", null},
+                        new Object[] {"Port", "Pax", "Crew"},
+                        new Object[] {"Fenn", pax + 2, 3},
+                        new Object[] {"Lorne", pax + 3, 4})
+                .save(folder.resolve("data").resolve(name));
+    }
+
+    private List<String> ports(Outcome outcome) {
+        return rows(session, outcome).stream()
+                .map(row -> row.substring(1, row.indexOf(',')))
+                .toList();
+    }
+
+    private Outcome ruled(String words) {
+        return refresh(job.withSettled(new Decision(SheetRule.KIND, JobSession.ALL_FILES, words, "", "")));
+    }
+
+    @Test
+    void sheetsAreChosenByNameByPositionOrByCells() {
+        threeSheets("a.xlsx", "Returns Q1", 10);
+        threeSheets("b.xlsx", "Returns Q2", 20);
+        assertThat(refresh(job).rows()).isEqualTo(10);
+        assertThat(ports(ruled("sheets named returns*"))).containsExactly("Hollin", "Oska", "Hollin", "Oska");
+        assertThat(ports(ruled("sheet 2"))).containsExactly("Tarsk", "Tarsk");
+        assertThat(ports(ruled("last sheet"))).containsExactly("Fenn", "Lorne", "Fenn", "Lorne");
+        Outcome cells = ruled("cells A1:B2");
+        assertThat(ports(cells)).containsExactly("Hollin", "Tarsk", "Hollin", "Tarsk");
+        equalsFull(cells);
+        assertThat(refresh(job).rows()).isEqualTo(10);
+    }
+
+    @Test
+    void aRuleThatFindsNothingInAFileSaysSoAndWhatItHas() {
+        threeSheets("a.xlsx", "Returns", 10);
+        threeSheets("b.xlsx", "Ruckgabe", 20);
+        Outcome outcome = ruled("sheets named Returns");
+        assertThat(outcome.rows()).isEqualTo(2);
+        assertThat(outcome.findings())
+                .filteredOn(finding -> finding.kind().equals("no-sheet"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.text())
+                        .startsWith("b.xlsx: Your rule finds no sheet in it. It has “Ruckgabe”, “Plan” and “Late”."));
+        assertThat(SheetRule.of("sheets named Returns").orElseThrow().effect(outcome.sheets()))
+                .isEqualTo("Found in 1 of 2 files; not in b.xlsx.");
+        assertThat(SheetRule.of("sheets named P*, Late").orElseThrow().effect(outcome.sheets()))
+                .isEqualTo("Found in 2 of 2 files, in 2 more than once.");
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"", "sheet", "sheet 0", "sheets named ", "cells nowhere", "Returns", "table "})
+    void otherWordsAreNoRule(String words) {
+        assertThat(SheetRule.of(words)).isEmpty();
+    }
 }

@@ -18,6 +18,7 @@ import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
+import cuvee.refresh.SheetRule;
 import cuvee.refresh.Workplace;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -217,6 +218,17 @@ public final class JobModel implements AutoCloseable {
                         ? now.withoutSettled(ReadingDecisions.KIND, subject)
                         : now.withSettled(
                                 new Decision(ReadingDecisions.KIND, subject, words, "put so by the analyst", "")));
+        refresh();
+    }
+
+    /** Says by a rule which sheets belong, in all files; empty words leave it to what they hold. */
+    public void decideSheetRule(String words) {
+        Job now = history.now();
+        step(
+                words.isEmpty()
+                        ? now.withoutSettled(SheetRule.KIND, JobSession.ALL_FILES)
+                        : now.withSettled(new Decision(
+                                SheetRule.KIND, JobSession.ALL_FILES, words, "put so by the analyst", "")));
         refresh();
     }
 
