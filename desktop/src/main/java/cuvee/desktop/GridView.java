@@ -317,7 +317,7 @@ final class GridView extends Region {
     private void drawCell(GraphicsContext g, GridModel shown, Palette colours, long at, int c, double x, double y) {
         String text = shown.text(at, c);
         Tone tone = shown.tone(at, c);
-        double inside = roomOf(shown, at, c) - 2 * PAD;
+        double inside = widths[c] - 2 * PAD;
         if (text == null) {
             g.setFill(colours.hatch());
             g.fillRect(x + PAD, y + ROW / 2 - 3, Math.min(inside, 60), 6);
@@ -334,15 +334,18 @@ final class GridView extends Region {
         g.setFill(inkOf(tone, colours));
         boolean right = shown.numeric(c);
         g.setTextAlign(right ? TextAlignment.RIGHT : TextAlignment.LEFT);
-        String fitting = Fonts.fitting(text, g.getFont(), tone == Tone.HEADING ? canvas.getWidth() - x - PAD : inside);
+        double room = tone == Tone.HEADING ? canvas.getWidth() - x - PAD : roomOf(shown, at, c, x) - 2 * PAD;
+        String fitting = Fonts.fitting(text, g.getFont(), room);
         g.fillText(fitting, right ? x + widths[c] - PAD : x + PAD, y + ROW / 2);
     }
 
     /** The width a cell's text may take: on a sheet it runs on over blank neighbours. */
-    private double roomOf(GridModel shown, long at, int c) {
+    private double roomOf(GridModel shown, long at, int c, double x) {
         double room = widths[c];
         if (shown.bracket(at).isPresent()) {
-            for (int next = c + 1; next < widths.length && "".equals(shown.text(at, next)); next++) {
+            for (int next = c + 1;
+                    next < widths.length && x + room < canvas.getWidth() && "".equals(shown.text(at, next));
+                    next++) {
                 room += widths[next];
             }
         }

@@ -26,7 +26,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import net.greypanther.natsort.CaseInsensitiveSimpleNaturalComparator;
 
 /** Lists the files of all places and says of each whether it is taken. */
 public final class Collector {
@@ -37,7 +36,6 @@ public final class Collector {
     /** Why a file that the analyst left out is set aside. */
     public static final String LEFT_OUT = "left-out";
 
-    private static final Comparator<CharSequence> NATURAL = CaseInsensitiveSimpleNaturalComparator.getInstance();
     private final Path base;
     private final Set<Path> own;
     private final Function<String, Optional<Boolean>> decided;
@@ -239,7 +237,7 @@ public final class Collector {
         return source;
     }
 
-    /** Files of a folder before its inner folders, numbers within names as numbers. */
+    /** Files of a folder before its inner folders, numbers within names as numbers, months as months. */
     static int compareByFolder(String left, String right) {
         String[] a = left.split("/", -1);
         String[] b = right.split("/", -1);
@@ -249,10 +247,7 @@ public final class Collector {
             if (fileA != fileB) {
                 return fileA ? -1 : 1;
             }
-            int order = NATURAL.compare(a[i], b[i]);
-            if (order == 0) {
-                order = a[i].compareTo(b[i]);
-            }
+            int order = NameOrder.PEOPLES.compare(a[i], b[i]);
             if (order != 0) {
                 return order;
             }

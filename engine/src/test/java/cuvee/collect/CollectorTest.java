@@ -36,6 +36,30 @@ class CollectorTest {
     }
 
     @Test
+    void monthsComeInTheOrderOfTheYear() {
+        for (String name : List.of(
+                "Hollin Apr 2026.csv",
+                "Hollin Jan 2026.csv",
+                "Hollin Dezember 2025.csv",
+                "Hollin march 2026.csv",
+                "Tarsk 2 February.csv",
+                "Tarsk 10 January.csv",
+                "Marchwood.csv")) {
+            file(name, "content of " + name);
+        }
+        assertThat(collect(Place.of(".")).sources())
+                .extracting(Source::path)
+                .containsExactly(
+                        "Hollin Dezember 2025.csv",
+                        "Hollin Jan 2026.csv",
+                        "Hollin march 2026.csv",
+                        "Hollin Apr 2026.csv",
+                        "Marchwood.csv",
+                        "Tarsk 2 February.csv",
+                        "Tarsk 10 January.csv");
+    }
+
+    @Test
     void strangersAreSetAsideEachWithItsReason() {
         file("good.csv", "a,b");
         file("~$good.xlsx", "x");
@@ -65,7 +89,7 @@ class CollectorTest {
         assertThat(collected.sources())
                 .filteredOn(Source::taken)
                 .extracting(Source::path)
-                .containsExactly("april.csv", "march.csv");
+                .containsExactly("march.csv", "april.csv");
         assertThat(collected.sources())
                 .filteredOn(source -> !source.taken())
                 .extracting(Source::aside)

@@ -1,0 +1,73 @@
+package cuvee.collect;
+
+import java.time.Month;
+import java.time.format.TextStyle;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import net.greypanther.natsort.CaseInsensitiveSimpleNaturalComparator;
+
+/** The order in which people put names: numbers as numbers, and months as months. */
+final class NameOrder implements Comparator<String> {
+    static final NameOrder PEOPLES = new NameOrder();
+    private static final Comparator<CharSequence> NATURAL = CaseInsensitiveSimpleNaturalComparator.getInstance();
+    private static final Pattern WORD = Pattern.compile("\\p{L}{3,}");
+    private static final Pattern YEAR = Pattern.compile("(?<!\\d)(19|20)\\d\\d(?!\\d)");
+
+    private static final Map<String, Integer> MONTHS = months();
+
+    private NameOrder() {}
+
+    /** The names of the months and their usual abbreviations in several languages. */
+    private static Map<String, Integer> months() {
+        Map<String, Integer> months = new HashMap<>();
+        for (Locale locale : List.of(
+                Locale.ENGLISH,
+                Locale.GERMAN,
+                Locale.FRENCH,
+                Locale.ITALIAN,
+                new Locale("es"),
+                new Locale("nl"),
+                new Locale("pt"),
+                new Locale("sv"),
+                new Locale("pl"))) {
+            for (Month month : Month.values()) {
+                for (TextStyle style : List.of(TextStyle.FULL, TextStyle.FULL_STANDALONE, TextStyle.SHORT)) {
+                    String name = month.getDisplayName(style, locale).replace(".", "");
+                    months.putIfAbsent(name.toLowerCase(Locale.ROOT), month.getValue());
+                }
+            }
+        }
+        return months;
+    }
+
+    @Override
+    public int compare(String a, String b) {
+        int order = NATURAL.compare(counted(a), counted(b));
+        return order == 0 ? a.compareTo(b) : order;
+    }
+
+    /** A name with its month as a number, behind the year where it has one: {@code Hollin Apr 2026} as Hollin 2026-04. */
+    private static String counted(String name) {
+        Matcher words = WORD.matcher(name);
+        while (words.find()) {
+            Integer month = MONTHS.get(words.group().toLowerCase(Locale.ROOT));
+            if (month != null) {
+                String before = name.substring(0, words.start());
+                String after = name.substring(words.end());
+                String number = String.format("%02d", month);
+                Matcher year = YEAR.matcher(after);
+                if (year.find()) {
+                    return before + year.group() + "-" + number + after.substring(0, year.start())
+                            + after.substring(year.end());
+                }
+                return before + number + after;
+            }
+        }
+        return name;
+    }
+}
