@@ -43,6 +43,7 @@ final class TableBody {
     private final List<Integer> headerRows = new ArrayList<>();
     private final List<Row> lines = new ArrayList<>();
     private boolean loneWordsAreLines;
+    private final Set<Integer> loneWords = new HashSet<>();
     private final int firstRow;
     private int lastRow;
     private int blanks;
@@ -298,7 +299,7 @@ final class TableBody {
 
     /** A title above the header where it is repeated on another page. */
     void title(Row row, int blanksBefore) {
-        releaseLines();
+        releaseLines(RowClass.TITLE);
         blanks += blanksBefore;
         aside.add(new Aside(row.number(), RowClass.TITLE));
         closeRun();
@@ -312,7 +313,7 @@ final class TableBody {
         RowClass what = told(row, blanksBefore);
         if (what == null) {
             if (!lines.isEmpty()) {
-                releaseLines();
+                releaseLines(null);
                 columns.look(row);
             }
             blanks += blanksBefore;
@@ -322,7 +323,7 @@ final class TableBody {
             lines.add(row.copy());
         } else {
             if (!lines.isEmpty()) {
-                releaseLines();
+                releaseLines(what);
                 columns.look(row);
             }
             blanks += blanksBefore;
@@ -377,13 +378,17 @@ final class TableBody {
         }
         boolean outside = !columns.headed(column) || columns.neverFilled(column);
         boolean line = outside || note || columns.odd(column, Form.WORDS) || blanksBefore > 0 || !lines.isEmpty();
-        if (!line && !reading.lines() && leastFilled >= 3 && !columns.holds(column, text)) {
-            line = dated || loneWordsAreLines || sections > 0 || styledAsLine(text);
+        if (line) {
+            return true;
         }
-        if (!line) {
+        boolean newWord = !reading.lines() && leastFilled >= 3 && !columns.holds(column, text);
+        if (newWord && !(dated || loneWordsAreLines || sections > 0 || styledAsLine(text))) {
+            // What comes next tells: a record before other records, a line above the header repeated.
+            loneWords.add(row.number());
+        } else if (!newWord) {
             noteSparse(row.number());
         }
-        return line;
+        return newWord;
     }
 
     private int longText(int column) {
@@ -429,15 +434,21 @@ final class TableBody {
         runCount = 0;
     }
 
-    /** Lines held back turn out to stand between records: they head the rows below, or are records with little in them. */
-    private void releaseLines() {
+    /**
+     * Lines held back turn out to stand between records: they head the rows below, or are records with little in them.
+     *
+     * @param before what the row behind them is; null for a record
+     */
+    private void releaseLines(@Nullable RowClass before) {
         blanks += blanksBeforeLines;
         blanksBeforeLines = 0;
         List<Row> held = new ArrayList<>(lines);
         lines.clear();
         for (Row line : held) {
             String first = line.text(onlyColumn(line)).strip();
-            if (line.filled() > 1 && !first.endsWith(":") && strange(line) == 0) {
+            boolean record = line.filled() > 1 && !first.endsWith(":") && strange(line) == 0
+                    || before == null && loneWords.contains(line.number());
+            if (record) {
                 noteSparse(line.number());
                 columns.look(line);
                 keep(line);
@@ -458,12 +469,19 @@ final class TableBody {
         sparse++;
     }
 
-    /** Lines behind the last record are notes. */
+    /** Lines behind the last record are notes, unless nothing parts a lone word from the records. */
     private void asideNotes() {
         blanks += blanksBeforeLines;
         blanksBeforeLines = 0;
         for (Row line : lines) {
-            aside.add(new Aside(line.number(), RowClass.NOTE));
+            if (loneWords.contains(line.number())) {
+                noteSparse(line.number());
+                columns.look(line);
+                keep(line);
+            } else {
+                aside.add(new Aside(line.number(), RowClass.NOTE));
+                closeRun();
+            }
         }
         lines.clear();
     }

@@ -19,6 +19,8 @@ import java.util.Set;
 final class TableColumns {
     /** So many records tell whether a column is ever filled. */
     private static final int FEW_RECORDS = 3;
+    /** Texts are sentences when they have so many letters on average. */
+    private static final int SENTENCE = 20;
     /** The words of so many records are remembered, to tell a line from a record of a single word. */
     private static final int REMEMBERED = 200;
 
@@ -34,6 +36,7 @@ final class TableColumns {
     private final List<Set<String>> words = new ArrayList<>();
     private int records;
     private int filled;
+    private long letters;
 
     TableColumns(String[] names, List<Row> headerRows, int columns) {
         headers = names;
@@ -203,6 +206,7 @@ final class TableColumns {
             evidence[column].add(row, column, forms[column]);
             int length = row.kind(column) == CellKind.EMPTY ? 0 : row.end(column) - row.start(column);
             longest[column] = Math.max(longest[column], length);
+            letters += length;
         }
         if (records++ < REMEMBERED) {
             remember(row);
@@ -233,7 +237,7 @@ final class TableColumns {
         return keys;
     }
 
-    /** True where all values are words, and mostly sentences rather than names. */
+    /** True where all values are words, and as long as sentences rather than names. */
     boolean onlyProse() {
         long filled = 0;
         long words = 0;
@@ -241,7 +245,7 @@ final class TableColumns {
             filled += column.filled();
             words += column.count(Form.WORDS, Form.WORDS_AND_DIGITS, Form.NOTHING_WORD);
         }
-        return filled == words;
+        return filled == words && letters > filled * SENTENCE;
     }
 
     /** The columns that have a name or a value, each with a name of its own. */

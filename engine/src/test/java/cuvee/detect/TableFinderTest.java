@@ -175,6 +175,46 @@ class TableFinderTest {
     }
 
     @Test
+    void aWordAboveTheHeaderRepeatedIsNoRecord() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"North"});
+        rows.addAll(clean(4));
+        rows.add(new Object[] {"South"});
+        rows.addAll(clean(3));
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(7);
+        assertThat(table.setAside())
+                .containsEntry(RowClass.TITLE, 1)
+                .containsEntry(RowClass.SECTION, 1)
+                .containsEntry(RowClass.REPEAT, 1);
+    }
+
+    @Test
+    void aLastRowOfOneWordIsKeptAndPointedOut() {
+        List<Object[]> rows = clean(5);
+        rows.add(new Object[] {"", "Marsay"});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(6);
+        assertThat(table.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("sparse-row");
+    }
+
+    @Test
+    void aListOfNamesIsATableAndInstructionsAreNone() {
+        List<Object[]> names = new ArrayList<>();
+        List<Object[]> text = new ArrayList<>();
+        names.add(new Object[] {"Name"});
+        text.add(new Object[] {"How to fill in this workbook"});
+        for (int i = 0; i < 8; i++) {
+            names.add(new Object[] {"Skipper " + i});
+            text.add(new Object[] {"Step " + i + ": fill in a line for each sailing of the month."});
+        }
+        assertThat(find(names))
+                .singleElement()
+                .satisfies(table -> assertThat(table.kept()).isEqualTo(8));
+        assertThat(find(text)).isEmpty();
+    }
+
+    @Test
     void twoTablesOneBelowTheOtherAreTwo() {
         List<Object[]> rows = clean(12);
         rows.add(new Object[] {});
