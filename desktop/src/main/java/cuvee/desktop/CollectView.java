@@ -54,6 +54,9 @@ final class CollectView extends HBox {
     private final Button take = new Button("Put back");
     private final Button aside = new Button("Leave out");
     private final Button undecide = new Button("Let Cuvee decide");
+    private final Button earlier = new Button("Earlier");
+    private final Button later = new Button("Later");
+    private final Button byName = new Button("Order by name");
     private final Label formLabel = new Label("Read as");
     private final ComboBox<String> form = new ComboBox<>();
     private final Button formForAll = new Button("for all text files");
@@ -127,7 +130,17 @@ final class CollectView extends HBox {
         password.setPromptText("password, for this run only");
         password.setOnAction(e -> tryPassword());
         unlock.setOnAction(e -> tryPassword());
-        FlowPane hands = new FlowPane(6, 6, aside, take, undecide, formLabel, form, formForAll, password, unlock);
+        earlier.setId("file-earlier");
+        earlier.getStyleClass().add("plain");
+        earlier.setOnAction(e -> model.moveFiles(paths(), false));
+        later.setId("file-later");
+        later.getStyleClass().add("plain");
+        later.setOnAction(e -> model.moveFiles(paths(), true));
+        byName.setId("file-by-name");
+        byName.getStyleClass().add("plain");
+        byName.setOnAction(e -> model.orderByName());
+        FlowPane hands = new FlowPane(
+                6, 6, aside, take, undecide, earlier, later, byName, formLabel, form, formForAll, password, unlock);
         hands.setAlignment(Pos.CENTER_LEFT);
         VBox foot = new VBox(6, about, hands);
         foot.getStyleClass().add("view-foot");
@@ -253,6 +266,11 @@ final class CollectView extends HBox {
         aside.setDisable(selected.stream().noneMatch(file -> file.state() == SourceReport.State.TAKEN));
         take.setDisable(selected.stream().noneMatch(file -> file.state() == SourceReport.State.SET_ASIDE));
         undecide.setDisable(selected.stream().noneMatch(file -> job.isSettled(JobSession.FILE, file.path())));
+        earlier.setDisable(!any);
+        later.setDisable(!any);
+        boolean moved = job.isSettled(JobSession.ORDER, JobSession.ALL_FILES);
+        byName.setVisible(moved);
+        byName.setManaged(moved);
         boolean text = chosen().filter(file -> isText(file.path())).isPresent();
         for (javafx.scene.Node node : List.of(formLabel, form, formForAll)) {
             node.setVisible(text);

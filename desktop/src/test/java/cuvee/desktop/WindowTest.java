@@ -361,6 +361,15 @@ class WindowTest {
                 "the master as before",
                 () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
         robot.interact(() -> grid("#files-grid").select(0, 0));
+        robot.clickOn("#file-later");
+        waitFor(
+                "the other order",
+                () -> "b.csv".equals(grid("#files-grid").model().text(0, 0)));
+        robot.clickOn("#file-by-name");
+        waitFor(
+                "the order of names",
+                () -> "a.csv".equals(grid("#files-grid").model().text(0, 0)));
+        robot.interact(() -> grid("#files-grid").select(0, 0));
         robot.clickOn("#file-aside");
         waitFor(
                 "the file left out",

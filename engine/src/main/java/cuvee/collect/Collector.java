@@ -25,6 +25,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Function;
 
 /** Lists the files of all places and says of each whether it is taken. */
@@ -64,6 +65,25 @@ public final class Collector {
         public Collected {
             sources = List.copyOf(sources);
             findings = List.copyOf(findings);
+        }
+
+        /** The same in an order of the analyst's; files that it does not name stay behind the one they follow by name. */
+        public Collected inOrder(List<String> paths) {
+            List<List<Source>> groups = new ArrayList<>();
+            Map<Integer, List<Source>> byRank = new TreeMap<>();
+            List<Source> group = new ArrayList<>();
+            for (Source source : sources) {
+                int rank = paths.indexOf(source.path());
+                if (rank >= 0 || groups.isEmpty()) {
+                    group = new ArrayList<>();
+                    groups.add(group);
+                    byRank.put(rank, group);
+                }
+                group.add(source);
+            }
+            List<Source> ordered = new ArrayList<>();
+            byRank.values().forEach(ordered::addAll);
+            return new Collected(ordered, findings);
         }
     }
 

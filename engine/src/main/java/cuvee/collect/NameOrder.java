@@ -47,8 +47,14 @@ final class NameOrder implements Comparator<String> {
 
     @Override
     public int compare(String a, String b) {
-        int order = NATURAL.compare(counted(a), counted(b));
+        int order = NATURAL.compare(counted(stem(a)), counted(stem(b)));
         return order == 0 ? a.compareTo(b) : order;
+    }
+
+    /** A name without its ending, so that {@code report.xlsx} comes before {@code report 2.xlsx}. */
+    private static String stem(String name) {
+        int point = name.lastIndexOf('.');
+        return point > 0 && name.length() - point <= 6 ? name.substring(0, point) : name;
     }
 
     /** A name with its month as a number, behind the year where it has one: {@code Hollin Apr 2026} as Hollin 2026-04. */

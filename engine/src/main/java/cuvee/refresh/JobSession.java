@@ -54,6 +54,9 @@ public final class JobSession implements AutoCloseable {
     /** The subject of decisions that hold for all files. */
     public static final String ALL_FILES = Gathering.ALL_FILES;
 
+    /** The order of files where the analyst has changed it: their paths, one a line; the subject is all files. */
+    public static final String ORDER = "order";
+
     /** Decisions about layouts that share too little with the others; the subject is a layout. */
     public static final String ANOTHER_JOB = Planner.ANOTHER_JOB;
 
@@ -151,6 +154,7 @@ public final class JobSession implements AutoCloseable {
         keepFacts(facts, gone, gathering.replaced());
         List<SourceReport> reports = Reports.of(collected.sources(), facts, gone, proposal, findings);
         questions.addAll(proposal.questions());
+        TextFormQuestion.of(job, inOrder).ifPresent(questions::add);
         findings.addAll(proposal.findings());
         findings.addAll(misfitCells(proposal));
         if (proposal.plan().tables().isEmpty()) {
@@ -194,7 +198,11 @@ public final class JobSession implements AutoCloseable {
         Set<Path> own = new HashSet<>();
         job.deliveries().forEach(delivery -> own.add(targetOf(delivery)));
         own.addAll(OwnFiles.read(workplace.stateOf(jobId)));
-        return new Collector(jobFolder, own, path -> fileDecision(job, path)).collect(job.places());
+        Collector.Collected found =
+                new Collector(jobFolder, own, path -> fileDecision(job, path)).collect(job.places());
+        return job.decision(ORDER, ALL_FILES)
+                .map(decision -> found.inOrder(decision.answer().lines().toList()))
+                .orElse(found);
     }
 
     private static Optional<Boolean> fileDecision(Job job, String path) {

@@ -304,4 +304,42 @@ class ReadingDecisionsTest {
     void otherWordsAreNoRule(String words) {
         assertThat(SheetRule.of(words)).isEmpty();
     }
+
+    @Test
+    void wordsThatNoLanguageHasAreAskedAbout() throws IOException {
+        Files.write(
+                folder.resolve("data/a.csv"),
+                "Port;Gr\u00f6\u00dfe\nHollin;4,5\nTarsk;5,5\n".getBytes(java.nio.charset.Charset.forName("IBM850")));
+        Outcome outcome = refresh(job);
+        Question question = outcome.questions().stream()
+                .filter(each -> each.kind().equals(JobSession.TEXT_FORM))
+                .findFirst()
+                .orElseThrow();
+        Outcome settled =
+                refresh(outcome.job().withSettled(new Decision(question.kind(), question.subject(), "IBM850", "", "")));
+        assertThat(settled.proposal().columns())
+                .extracting(Proposal.ColumnReport::name)
+                .contains("Gr\u00f6\u00dfe");
+        assertThat(settled.questions()).noneMatch(each -> each.kind().equals(JobSession.TEXT_FORM));
+        Files.write(
+                folder.resolve("data/a.csv"),
+                "Port;Gr\u00f6\u00dfe\nF\u00e6r\u00f8;4,5\nL'\u00cele;5,5\n"
+                        .getBytes(java.nio.charset.Charset.forName("windows-1252")));
+        assertThat(refresh(job).questions()).noneMatch(each -> each.kind().equals(JobSession.TEXT_FORM));
+    }
+
+    @Test
+    void anOrderThatWasChangedStaysAndNewFilesFindTheirPlace() {
+        file("a.csv", "Port,Pax", "Hollin,4");
+        file("b.csv", "Port,Pax", "Tarsk,5");
+        file("c.csv", "Port,Pax", "Oska,6");
+        refresh(job);
+        Job moved =
+                job.withSettled(new Decision(JobSession.ORDER, JobSession.ALL_FILES, "c.csv\na.csv\nb.csv", "", ""));
+        assertThat(ports(refresh(moved))).containsExactly("Oska", "Hollin", "Tarsk");
+        file("a2.csv", "Port,Pax", "Fenn,7");
+        Outcome outcome = refresh(moved);
+        assertThat(ports(outcome)).containsExactly("Oska", "Hollin", "Fenn", "Tarsk");
+        equalsFull(outcome);
+    }
 }

@@ -19,9 +19,11 @@ import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
 import cuvee.refresh.SheetRule;
+import cuvee.refresh.SourceReport;
 import cuvee.refresh.Workplace;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
@@ -311,6 +313,34 @@ public final class JobModel implements AutoCloseable {
                         .filter(sheet -> sheet.source().equals(path))
                         .toList())
                 .orElse(List.of());
+    }
+
+    /** Moves files earlier or later in the order of the master, which stays so. */
+    public void moveFiles(List<String> paths, boolean later) {
+        List<String> order = new ArrayList<>(outcome.get()
+                .map(made -> made.sources().stream().map(SourceReport::path).toList())
+                .orElse(List.of()));
+        if (later) {
+            Collections.reverse(order);
+        }
+        for (int i = 1; i < order.size(); i++) {
+            if (paths.contains(order.get(i)) && !paths.contains(order.get(i - 1))) {
+                Collections.swap(order, i, i - 1);
+            }
+        }
+        if (later) {
+            Collections.reverse(order);
+        }
+        step(history.now()
+                .withSettled(new Decision(
+                        JobSession.ORDER, JobSession.ALL_FILES, String.join("\n", order), "put so by you", "")));
+        refresh();
+    }
+
+    /** Puts all files in the order of their names again. */
+    public void orderByName() {
+        step(history.now().withoutSettled(JobSession.ORDER, JobSession.ALL_FILES));
+        refresh();
     }
 
     /** Leaves it to Cuvee again whether files are taken. */

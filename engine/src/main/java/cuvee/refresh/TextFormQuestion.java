@@ -1,0 +1,85 @@
+package cuvee.refresh;
+
+import cuvee.detect.FoundTable;
+import cuvee.detect.TableColumn;
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.job.Job;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.refresh.SourceFacts.SheetFacts;
+import java.nio.charset.Charset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+
+/** Asks how text files are encoded whose words hold signs that stand in no word. */
+final class TextFormQuestion {
+    /** A sign between two letters that is neither a letter nor one of those that words are joined by. */
+    private static final Pattern BROKEN =
+            Pattern.compile("\\p{L}[^\\p{L}\\p{M}\\p{N}\\s\\p{Punct}’‘–—€£°·]\\p{L}?|\uFFFD");
+
+    private static final List<String> CANDIDATES = List.of("windows-1252", "IBM850", "windows-1250", "windows-1251");
+
+    private TextFormQuestion() {}
+
+    /** One question for all files that look so; none where it is settled. */
+    static Optional<Question> of(Job job, Iterable<SourceFacts> sources) {
+        List<String> paths = new ArrayList<>();
+        String example = "";
+        String form = "";
+        for (SourceFacts source : sources) {
+            boolean said = job.isSettled(Gathering.TEXT_FORM, source.path())
+                    || job.isSettled(Gathering.TEXT_FORM, Gathering.ALL_FILES);
+            Optional<String> broken = said ? Optional.empty() : broken(source);
+            if (broken.isPresent()) {
+                example = paths.isEmpty() ? broken.get() : example;
+                form = paths.isEmpty() ? source.sheets().get(0).form() : form;
+                paths.add(source.path());
+            }
+        }
+        if (paths.isEmpty()) {
+            return Optional.empty();
+        }
+        String now = form.substring(form.lastIndexOf(' ') + 1);
+        List<Answer> answers = new ArrayList<>(List.of(new Answer(now, now + ", as it was read")));
+        CANDIDATES.stream()
+                .filter(name -> !name.equals(now) && Charset.isSupported(name))
+                .forEach(name -> answers.add(new Answer(name, name)));
+        String subject = paths.size() == 1 ? paths.get(0) : Gathering.ALL_FILES;
+        return Optional.of(Question.of(
+                Gathering.TEXT_FORM,
+                subject,
+                Where.source(paths.get(0)),
+                Says.count(paths.size(), "text file") + (paths.size() == 1 ? " holds" : " hold")
+                        + " words such as " + Says.quoted(example) + ". How "
+                        + (paths.size() == 1 ? "is it" : "are they")
+                        + " encoded?",
+                now,
+                answers,
+                paths.size()));
+    }
+
+    /** A word of a text file that no language has; empty where there is none. */
+    private static Optional<String> broken(SourceFacts source) {
+        for (SheetFacts sheet : source.sheets()) {
+            if (sheet.form().isEmpty() || sheet.form().contains("UTF-8")) {
+                continue;
+            }
+            for (FoundTable table : sheet.tables()) {
+                for (TableColumn column : table.columns()) {
+                    if (BROKEN.matcher(column.header()).find()) {
+                        return Optional.of(column.header());
+                    }
+                    for (String word : column.evidence().oddities().keySet()) {
+                        if (BROKEN.matcher(word).find()) {
+                            return Optional.of(word);
+                        }
+                    }
+                }
+            }
+        }
+        return Optional.empty();
+    }
+}
