@@ -30,6 +30,7 @@ final class TableBody {
     private final Reading reading;
     private final TableColumns columns;
     private final TotalRows totalRows;
+    private final TotalColumn totalColumn;
     private final FoundTable.Sureness sureness;
     private final int rival;
     private final String reason;
@@ -75,10 +76,10 @@ final class TableBody {
         this.firstRow = rows.get(0).number();
         this.lastRow = firstRow - 1;
         List<Row> header = choice.found() ? rows.subList(choice.top(), choice.bottom() + 1) : List.of();
+        String[] names = choice.found() ? HeaderNames.of(header, clues) : new String[0];
         this.columns = new TableColumns(
-                choice.found() ? HeaderNames.of(header, clues) : new String[0],
-                header,
-                rows.stream().mapToInt(Row::width).max().orElse(0));
+                names, header, rows.stream().mapToInt(Row::width).max().orElse(0));
+        this.totalColumn = new TotalColumn(names);
         this.totalRows = new TotalRows(columns, clues, reading, doubts);
         for (int i = 0; i < headRows; i++) {
             head(rows.get(i), i > 0, i >= choice.top());
@@ -425,6 +426,7 @@ final class TableBody {
         }
         columns.keep(row);
         totalRows.keep(row);
+        totalColumn.keep(row, columns);
     }
 
     private void closeRun() {
@@ -512,6 +514,9 @@ final class TableBody {
                             + (sparse == 1 ? "a record." : "records."),
                     sparse));
         }
+        totalColumn
+                .said(headerRows.isEmpty() ? 0 : headerRows.get(headerRows.size() - 1))
+                .ifPresent(doubts::add);
         List<TableColumn> named = columns.named(headerRows, totalRows.sums(), doubts);
         return Optional.of(new FoundTable(
                 firstRow,

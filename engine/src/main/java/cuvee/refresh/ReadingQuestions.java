@@ -50,7 +50,9 @@ final class ReadingQuestions {
             for (Doubt doubt : table.table().doubts()) {
                 if (!doubt.kind().equals("total-row") && !doubt.kind().equals("sparse-row")) {
                     findings.add(new Finding(
-                            doubt.kind().equals("section") ? Severity.REMARK : Severity.WARNING,
+                            doubt.kind().equals("section") || doubt.kind().equals("total-column")
+                                    ? Severity.REMARK
+                                    : Severity.WARNING,
                             doubt.kind(),
                             table.where().row(doubt.row()),
                             doubt.text(),

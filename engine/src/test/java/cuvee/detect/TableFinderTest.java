@@ -199,6 +199,20 @@ class TableFinderTest {
     }
 
     @Test
+    void aColumnThatAddsUpTheOthersIsRecognised() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Depot", "Jan", "Feb", "Mar", "Total"});
+        rows.add(new Object[] {"Hollin", 1, 2, 3, 6});
+        rows.add(new Object[] {"Tarsk", 4, "", 6, 10});
+        assertThat(find(rows).get(0).doubts())
+                .singleElement()
+                .satisfies(doubt -> assertThat(doubt.text())
+                        .isEqualTo("The column “Total” adds up the columns “Jan” to “Mar”; it stays a column."));
+        rows.add(new Object[] {"Oska", 4, 5, 6, 16});
+        assertThat(find(rows).get(0).doubts()).isEmpty();
+    }
+
+    @Test
     void aListOfNamesIsATableAndInstructionsAreNone() {
         List<Object[]> names = new ArrayList<>();
         List<Object[]> text = new ArrayList<>();
