@@ -129,7 +129,15 @@ final class ReadView extends HBox {
                         () -> !ruleCanBeTaken(), ruleText.textProperty(), model.jobProperty()));
         ruleText.setOnAction(e -> takeRule());
         ruleText.textProperty().addListener((o, before, now) -> tellRule());
-        HBox line = new HBox(8, label, ruleText, use);
+        Button here = new Button("This file");
+        here.setId("read-rule-here");
+        here.getStyleClass().add("plain");
+        here.setTooltip(new Tooltip("Take it for the file that is shown, and for no other"));
+        here.disableProperty().bind(use.disableProperty());
+        here.setOnAction(e -> current()
+                .ifPresent(each ->
+                        model.decideSheetRule(each.source(), ruleText.getText().strip())));
+        HBox line = new HBox(6, label, ruleText, here, use);
         line.setAlignment(Pos.CENTER_LEFT);
         ruleEffect.setId("read-rule-effect");
         ruleEffect.getStyleClass().add("hint");
@@ -156,7 +164,7 @@ final class ReadView extends HBox {
 
     private void takeRule() {
         if (ruleCanBeTaken()) {
-            model.decideSheetRule(ruleText.getText().strip());
+            model.decideSheetRule(JobSession.ALL_FILES, ruleText.getText().strip());
         }
     }
 

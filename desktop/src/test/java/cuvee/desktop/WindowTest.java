@@ -398,5 +398,10 @@ class WindowTest {
         waitFor(
                 "the master as before",
                 () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
+        robot.doubleClickOn("#read-rule");
+        robot.press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("cells A1:C2");
+        robot.clickOn("#read-rule-here");
+        waitFor("the file alone to follow", () -> model().jobProperty().get().isSettled("sheets", "a.csv"));
+        waitFor("its rows", () -> model().outcomeProperty().get().orElseThrow().rows() == 2);
     }
 }

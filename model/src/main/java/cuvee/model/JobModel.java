@@ -223,14 +223,17 @@ public final class JobModel implements AutoCloseable {
         refresh();
     }
 
-    /** Says by a rule which sheets belong, in all files; empty words leave it to what they hold. */
-    public void decideSheetRule(String words) {
+    /**
+     * Says by a rule which sheets belong; empty words leave it to what they hold, or to what is said of all files.
+     *
+     * @param subject a source's path, or {@link JobSession#ALL_FILES}
+     */
+    public void decideSheetRule(String subject, String words) {
         Job now = history.now();
         step(
                 words.isEmpty()
-                        ? now.withoutSettled(SheetRule.KIND, JobSession.ALL_FILES)
-                        : now.withSettled(new Decision(
-                                SheetRule.KIND, JobSession.ALL_FILES, words, "put so by the analyst", "")));
+                        ? now.withoutSettled(SheetRule.KIND, subject)
+                        : now.withSettled(new Decision(SheetRule.KIND, subject, words, "put so by the analyst", "")));
         refresh();
     }
 
