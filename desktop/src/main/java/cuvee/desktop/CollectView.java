@@ -85,7 +85,7 @@ final class CollectView extends HBox {
         left.setMaxWidth(PLACES);
         left.setPrefWidth(PLACES);
 
-        files.setEmptyWords("No file was found. Add a folder, or drop one on the window.");
+        files.setEmptyWords("The files are listed here once they have been looked at.");
         files.setOnSelect((row, column) -> tell());
         says.getStyleClass().add("view-says");
         VBox right = new VBox(says, files, foot());
@@ -218,6 +218,7 @@ final class CollectView extends HBox {
             long setAside = made.sources().size() - made.taken();
             says.setText(Says.count(made.sources().size(), "file") + " found: " + Says.number(made.taken()) + " taken, "
                     + Says.number(setAside) + " set aside, each with its reason.");
+            files.setEmptyWords("No file was found. Add a folder, or drop one on the window.");
             setLines(Grids.files(made, zone));
         });
     }

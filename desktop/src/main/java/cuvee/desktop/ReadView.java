@@ -121,7 +121,7 @@ final class ReadView extends HBox {
         Label label = new Label("Sheets");
         label.setLabelFor(ruleText);
         HBox.setHgrow(ruleText, Priority.ALWAYS);
-        Button use = new Button("Take it");
+        Button use = new Button("Take it for all files");
         use.setId("read-rule-take");
         use.setOnAction(e -> takeRule());
         use.disableProperty()
@@ -129,7 +129,7 @@ final class ReadView extends HBox {
                         () -> !ruleCanBeTaken(), ruleText.textProperty(), model.jobProperty()));
         ruleText.setOnAction(e -> takeRule());
         ruleText.textProperty().addListener((o, before, now) -> tellRule());
-        Button here = new Button("This file");
+        Button here = new Button("For this file");
         here.setId("read-rule-here");
         here.getStyleClass().add("plain");
         here.setTooltip(new Tooltip("Take it for the file that is shown, and for no other"));
@@ -137,12 +137,16 @@ final class ReadView extends HBox {
         here.setOnAction(e -> current()
                 .ifPresent(each ->
                         model.decideSheetRule(each.source(), ruleText.getText().strip())));
-        HBox line = new HBox(6, label, ruleText, here, use);
+        HBox line = new HBox(8, label, ruleText);
+        label.setMinWidth(USE_PREF_SIZE);
+        HBox hands = new HBox(8, use, here);
+        hands.visibleProperty().bind(use.disableProperty().not());
+        hands.managedProperty().bind(hands.visibleProperty());
         line.setAlignment(Pos.CENTER_LEFT);
         ruleEffect.setId("read-rule-effect");
         ruleEffect.getStyleClass().add("hint");
         ruleEffect.setWrapText(true);
-        VBox box = new VBox(4, line, ruleEffect);
+        VBox box = new VBox(4, line, ruleEffect, hands);
         box.getStyleClass().add("view-head");
         model.jobProperty().addListener((o, before, now) -> ruleText.setText(ruleInForce(now)));
         ruleText.setText(ruleInForce(model.jobProperty().get()));
