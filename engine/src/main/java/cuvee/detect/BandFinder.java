@@ -54,25 +54,32 @@ final class BandFinder {
         if (current == null) {
             return List.of();
         }
-        if (held.isEmpty() && !mayBeginAnother(current, row, blanks)) {
+        boolean told = reading.beginsHeader(row.number());
+        if (held.isEmpty() && !told && !mayBeginAnother(current, row, blanks)) {
             current.row(row, blanks);
             return List.of();
         }
         Row copy = row.copy();
         copy.afterBlanks(blanks);
         held.add(copy);
+        if (told) {
+            // What stands between a gap and a header that was put by hand are its titles.
+            List<Row> another = new ArrayList<>(held);
+            held.clear();
+            return another;
+        }
         return held.size() < LOOK_AHEAD ? List.of() : decide(current);
     }
 
     private boolean mayBeginAnother(TableBody current, Row row, int blanks) {
         boolean apart = blanks > 0 || current.afterLine();
-        return apart && !reading.fixed() && current.records() > 0 && !current.goesOn(row);
+        return apart && current.records() > 0 && !current.goesOn(row);
     }
 
     private List<Row> decide(TableBody current) {
         List<Row> rows = new ArrayList<>(held);
         held.clear();
-        TableBody.Next next = current.next(rows);
+        TableBody.Next next = reading.fixed() ? TableBody.Next.SAME : current.next(rows);
         if (next.another()) {
             return rows;
         }

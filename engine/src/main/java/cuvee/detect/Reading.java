@@ -5,14 +5,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
  * What has been decided about how a sheet is read, where it is not left to the evidence.
  *
- * @param headerRows the rows of its header, in order; empty where it is found
+ * @param headerRows the rows of its headers, in order, those of one header without a gap; empty where they are found
  * @param headerShift by how many rows the header stands lower than it would be found
  * @param lastRow the last row that can be a record; 0 where it is found
  * @param rows what single rows are, by row number; null stands for a record
@@ -44,12 +46,24 @@ public record Reading(
         return !headerRows.isEmpty();
     }
 
+    /** True for the first row of a header that has been told. */
+    boolean beginsHeader(int row) {
+        return headerRows.contains(row) && !headerRows.contains(row - 1);
+    }
+
+    /** The same with one more header. */
     public Reading withHeader(int first, int last) {
-        List<Integer> header = new ArrayList<>();
+        Set<Integer> rowsOfAll = new TreeSet<>(headerRows);
         for (int row = first; row <= last; row++) {
-            header.add(row);
+            rowsOfAll.add(row);
         }
+        List<Integer> header = List.copyOf(rowsOfAll);
         return new Reading(header, 0, lastRow, rows, unnamedTotals, lines, cells);
+    }
+
+    /** The same with its headers left to be found. */
+    public Reading withoutHeaders() {
+        return new Reading(List.of(), headerShift, lastRow, rows, unnamedTotals, lines, cells);
     }
 
     public Reading withShift(int lower) {
@@ -89,10 +103,14 @@ public record Reading(
     public String words() {
         List<String> words = new ArrayList<>();
         cells.ifPresent(range -> words.add("cells " + range));
-        if (!headerRows.isEmpty()) {
-            int first = headerRows.get(0);
-            int last = headerRows.get(headerRows.size() - 1);
-            words.add("header " + (first == last ? String.valueOf(first) : first + "-" + last));
+        for (int first : headerRows) {
+            if (beginsHeader(first)) {
+                int last = first;
+                while (headerRows.contains(last + 1)) {
+                    last++;
+                }
+                words.add("header " + (first == last ? String.valueOf(first) : first + "-" + last));
+            }
         }
         if (headerShift != 0) {
             words.add("header " + Math.abs(headerShift) + (headerShift > 0 ? " lower" : " higher"));

@@ -106,8 +106,14 @@ final class TableBody {
             int top = -1;
             int bottom = -1;
             for (int i = 0; i < rows.size(); i++) {
-                if (reading.headerRows().contains(rows.get(i).number())) {
-                    top = top < 0 ? i : top;
+                int number = rows.get(i).number();
+                boolean begins = top < 0 && reading.beginsHeader(number);
+                boolean goesOn = top >= 0
+                        && bottom == i - 1
+                        && reading.headerRows().contains(number)
+                        && !reading.beginsHeader(number);
+                if (begins || goesOn) {
+                    top = begins ? i : top;
                     bottom = i;
                 }
             }
@@ -237,7 +243,7 @@ final class TableBody {
      * @param titles how many of them are titles over the header repeated
      */
     record Next(boolean another, int titles) {
-        private static final Next SAME = new Next(false, 0);
+        static final Next SAME = new Next(false, 0);
     }
 
     /** Tells whether rows behind a gap begin another table. */

@@ -100,7 +100,7 @@ public final class TableFinder {
     private void settle() {
         List<Row> rows = new ArrayList<>(head);
         head.clear();
-        List<Band> columns = reading.fixed() ? List.of(Band.ALL) : ColumnBands.of(rows, hints, clues);
+        List<Band> columns = ColumnBands.of(rows, hints, clues);
         columns.forEach(band -> bands.add(new BandFinder(band, hints, clues, reading)));
         if (bands.size() == 1) {
             List<Row> another = bands.get(0).begin(rows);

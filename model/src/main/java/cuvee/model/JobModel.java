@@ -45,6 +45,7 @@ import org.slf4j.LoggerFactory;
  */
 public final class JobModel implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(JobModel.class);
+    private static final String BY_HAND = "put so by you";
     private static final String TAKE = "take";
     private static final String ASIDE = "aside";
     private final Executor ui;
@@ -213,13 +214,16 @@ public final class JobModel implements AutoCloseable {
 
     /** Decides how a sheet is read, or a layout where the subject is one; an empty reading leaves it to the evidence. */
     public void decideReading(String subject, Reading reading) {
+        decide(ReadingDecisions.KIND, subject, reading.words());
+    }
+
+    /** Keeps an answer of the analyst's, or with empty words leaves it to Cuvee again; the master follows. */
+    private void decide(String kind, String subject, String words) {
         Job now = history.now();
-        String words = reading.words();
         step(
                 words.isEmpty()
-                        ? now.withoutSettled(ReadingDecisions.KIND, subject)
-                        : now.withSettled(
-                                new Decision(ReadingDecisions.KIND, subject, words, "put so by the analyst", "")));
+                        ? now.withoutSettled(kind, subject)
+                        : now.withSettled(new Decision(kind, subject, words, BY_HAND, "")));
         refresh();
     }
 
@@ -229,12 +233,7 @@ public final class JobModel implements AutoCloseable {
      * @param subject a source's path, or {@link JobSession#ALL_FILES}
      */
     public void decideSheetRule(String subject, String words) {
-        Job now = history.now();
-        step(
-                words.isEmpty()
-                        ? now.withoutSettled(SheetRule.KIND, subject)
-                        : now.withSettled(new Decision(SheetRule.KIND, subject, words, "put so by the analyst", "")));
-        refresh();
+        decide(SheetRule.KIND, subject, words);
     }
 
     /** Tries a reading out: what would be found is told on the interface thread, and nothing is kept of it. */
@@ -334,16 +333,12 @@ public final class JobModel implements AutoCloseable {
         if (later) {
             Collections.reverse(order);
         }
-        step(history.now()
-                .withSettled(new Decision(
-                        JobSession.ORDER, JobSession.ALL_FILES, String.join("\n", order), "put so by you", "")));
-        refresh();
+        decide(JobSession.ORDER, JobSession.ALL_FILES, String.join("\n", order));
     }
 
     /** Puts all files in the order of their names again. */
     public void orderByName() {
-        step(history.now().withoutSettled(JobSession.ORDER, JobSession.ALL_FILES));
-        refresh();
+        decide(JobSession.ORDER, JobSession.ALL_FILES, "");
     }
 
     /** Leaves it to Cuvee again whether files are taken. */
@@ -358,12 +353,7 @@ public final class JobModel implements AutoCloseable {
 
     /** Says how a text file, or all, are written; empty words leave it to be told from the files. */
     public void decideTextForm(String subject, String words) {
-        Job now = history.now();
-        step(
-                words.isEmpty()
-                        ? now.withoutSettled(JobSession.TEXT_FORM, subject)
-                        : now.withSettled(new Decision(JobSession.TEXT_FORM, subject, words, "put so by you", "")));
-        refresh();
+        decide(JobSession.TEXT_FORM, subject, words);
     }
 
     /** Tries a password on locked workbooks for as long as the job is open. */

@@ -31,15 +31,24 @@ public record ReadingEdit(Reading reading, Optional<Reading> forLayout) {
     }
 
     private static Optional<ReadingEdit> header(ReadSheet sheet, int first, int last) {
-        Reading reading = sheet.reading().withHeader(first, last);
-        Optional<Reading> shifted = sheet.tables().stream()
-                .map(PlacedTable::table)
-                .filter(table ->
-                        !table.headerRows().isEmpty() && sheet.reading().equals(Reading.DEFAULT))
-                .findFirst()
-                .map(table -> last - table.headerRows().get(table.headerRows().size() - 1))
-                .filter(by -> by != 0 && Math.abs(by) < 20)
-                .map(by -> Reading.DEFAULT.withShift(by));
+        Reading reading = sheet.reading().withoutHeaders().withHeader(first, last);
+        // The other tables of the sheet keep the headers they have.
+        for (PlacedTable other : sheet.tables()) {
+            List<Integer> header = other.table().headerRows();
+            boolean here =
+                    first >= other.table().firstRow() && first <= other.table().lastRow();
+            if (!here && !header.isEmpty()) {
+                reading = reading.withHeader(header.get(0), header.get(header.size() - 1));
+            }
+        }
+        boolean one = sheet.tables().size() == 1 && sheet.reading().equals(Reading.DEFAULT);
+        Optional<Reading> shifted = one
+                ? Optional.of(sheet.tables().get(0).table().headerRows())
+                        .filter(header -> !header.isEmpty())
+                        .map(header -> last - header.get(header.size() - 1))
+                        .filter(by -> by != 0 && Math.abs(by) < 20)
+                        .map(by -> Reading.DEFAULT.withShift(by))
+                : Optional.empty();
         return Optional.of(new ReadingEdit(reading, shifted));
     }
 

@@ -117,4 +117,32 @@ class ReadingEditTest {
         assertThat(ReadingEdit.effect(sheet, session.tryOut(outcome.job(), sheet, Reading.DEFAULT)))
                 .isEqualTo("3 rows would be kept, as many as now. Columns: “Port”, “Date” and “Pax”.");
     }
+
+    @Test
+    void theOtherTablesOfASheetKeepTheirHeaders() throws IOException {
+        Files.writeString(folder.resolve("data/two.csv"), """
+                Port,Date,Pax
+                Hollin,2026-01-01,4
+                Tarsk,2026-01-02,5
+
+                Depot,Fuel,Litres,Price
+                Hollin,Diesel,500,1.2
+                Tarsk,Diesel,700,1.3
+                Oska,Diesel,800,1.4
+                """);
+        ReadSheet two = session.refresh(outcome.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE).sheets().stream()
+                .filter(each -> each.source().equals("two.csv"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(two.tables()).hasSize(2);
+        ReadingEdit moved =
+                ReadingEdit.rowsAre(two, 6, 6, Optional.of(RowClass.HEADER)).orElseThrow();
+        assertThat(moved.reading().words()).isEqualTo("header 1; header 6");
+        assertThat(moved.forLayout()).isEmpty();
+        assertThat(session.tryOut(outcome.job(), two, moved.reading()))
+                .extracting(cuvee.detect.FoundTable::headerRows, cuvee.detect.FoundTable::kept)
+                .containsExactly(
+                        org.assertj.core.groups.Tuple.tuple(List.of(1), 2),
+                        org.assertj.core.groups.Tuple.tuple(List.of(6), 2));
+    }
 }
