@@ -166,6 +166,8 @@ public final class JobSession implements AutoCloseable {
                     "The master is empty.",
                     "Look at the reasons given for each file."));
         }
+        List<ReadSheet> sheets = sheets(inOrder, proposal.outside());
+        findings.addAll(ReadingDecisions.notFollowed(job, sheets));
         long rows;
         List<MasterReader.Total> totals;
         try (MasterReader reader = store.reader(proposal.plan())) {
@@ -177,16 +179,7 @@ public final class JobSession implements AutoCloseable {
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
         return new Outcome(
-                proposal.job(),
-                proposal,
-                reports,
-                sheets(inOrder, proposal.outside()),
-                questions,
-                findings,
-                changed,
-                rows,
-                totals,
-                watch.millis);
+                proposal.job(), proposal, reports, sheets, questions, findings, changed, rows, totals, watch.millis);
     }
 
     /**

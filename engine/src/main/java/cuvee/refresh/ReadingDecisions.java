@@ -1,11 +1,19 @@
 package cuvee.refresh;
 
 import cuvee.detect.Reading;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.place.Says;
+import cuvee.place.Where;
 import cuvee.sheet.NamedRange;
+import cuvee.sheet.ReadAs;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** What a job has decided about how sheets are read. */
 public final class ReadingDecisions {
@@ -15,8 +23,6 @@ public final class ReadingDecisions {
     static final String TOTAL_ROW = "total-row";
     /** Which row is the header. */
     static final String HEADER_ROW = "header-row";
-    /** Whether rows of a single word are records. */
-    static final String SINGLE_WORD = "single-word";
     /** The answer that leaves a question about the reading to the evidence. */
     static final String AS_FOUND = "as found";
 
@@ -50,7 +56,7 @@ public final class ReadingDecisions {
         }
         StringBuilder words = new StringBuilder();
         signatures.stream().distinct().forEach(signature -> {
-            for (String kind : List.of(KIND, HEADER_ROW, TOTAL_ROW, SINGLE_WORD)) {
+            for (String kind : List.of(KIND, HEADER_ROW, TOTAL_ROW)) {
                 job.decision(kind, signature)
                         .map(Decision::answer)
                         .filter(answer -> !answer.equals(AS_FOUND))
@@ -58,5 +64,53 @@ public final class ReadingDecisions {
             }
         });
         return Reading.of(words.toString()).orElse(Reading.DEFAULT);
+    }
+
+    /**
+     * What the job says about reading that cannot be followed: words that are none, and sheets and layouts that are no
+     * longer there. The evidence decides in their place, which is never left unsaid.
+     */
+    static List<Finding> notFollowed(Job job, List<ReadSheet> sheets) {
+        Set<String> there = new HashSet<>();
+        sheets.forEach(sheet -> {
+            there.add(sheet.subject());
+            there.addAll(sheet.signatures());
+        });
+        List<Finding> findings = new ArrayList<>();
+        for (Decision decision : job.settled()) {
+            if (!understood(decision)) {
+                findings.add(said(
+                        decision,
+                        "The job says " + Says.quoted(decision.answer()) + " about how " + decision.subject()
+                                + " is read, which is not understood."));
+            } else if (decision.kind().equals(KIND) && !there.contains(decision.subject())) {
+                findings.add(said(
+                        decision,
+                        "The job says how " + decision.subject() + " is read, but there is no such sheet or layout."));
+            }
+        }
+        return findings;
+    }
+
+    private static boolean understood(Decision decision) {
+        return switch (decision.kind()) {
+            case KIND -> Reading.of(decision.answer()).isPresent();
+            case HEADER_ROW, TOTAL_ROW ->
+                decision.answer().equals(AS_FOUND)
+                        || Reading.of(decision.answer()).isPresent();
+            case SheetRule.KIND -> SheetRule.of(decision.answer()).isPresent();
+            case Gathering.TEXT_FORM -> ReadAs.of(decision.answer()).isPresent();
+            default -> true;
+        };
+    }
+
+    private static Finding said(Decision decision, String what) {
+        return new Finding(
+                Severity.WARNING,
+                "not-followed",
+                Where.JOB,
+                what,
+                "It is left to what the files show.",
+                "Say it anew in Read or Collect, or take the decision " + decision.id() + " out of the job file.");
     }
 }

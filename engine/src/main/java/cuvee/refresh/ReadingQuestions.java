@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import cuvee.detect.FoundTable;
 import cuvee.detect.FoundTable.Doubt;
+import cuvee.detect.Reading;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
@@ -27,24 +28,8 @@ final class ReadingQuestions {
     }
 
     void ask(Layout layout) {
-        ask(
-                layout,
-                "total-row",
-                ReadingDecisions.TOTAL_ROW,
-                "adds up the rows above but names nothing",
-                "add up the rows above but name nothing",
-                "a record",
-                "sums are totals",
-                "totals; set them aside");
-        ask(
-                layout,
-                "sparse-row",
-                ReadingDecisions.SINGLE_WORD,
-                "holds next to nothing",
-                "hold next to nothing",
-                "a record",
-                "single words are records",
-                "");
+        askTotals(layout);
+        sayOfSparseRows(layout);
         askHeader(layout);
         for (PlacedTable table : layout.tables()) {
             for (Doubt doubt : table.table().doubts()) {
@@ -63,49 +48,57 @@ final class ReadingQuestions {
         }
     }
 
-    private void ask(
-            Layout layout,
-            String doubtKind,
-            String kind,
-            String one,
-            String many,
-            String assumed,
-            String otherAnswer,
-            String otherWords) {
-        List<Where> places = new ArrayList<>();
-        long rows = 0;
-        for (PlacedTable table : layout.tables()) {
-            for (Doubt doubt : table.table().doubts()) {
-                if (doubt.kind().equals(doubtKind)) {
-                    places.add(table.where().row(doubt.row()));
-                    rows += doubt.rows();
+    /** Doubts of one kind in the tables of a layout: the first place, and the rows. */
+    private record Doubtful(List<Where> places, long rows) {
+        static Doubtful of(Layout layout, String kind) {
+            List<Where> places = new ArrayList<>();
+            long rows = 0;
+            for (PlacedTable table : layout.tables()) {
+                for (Doubt doubt : table.table().doubts()) {
+                    if (doubt.kind().equals(kind)) {
+                        places.add(table.where().row(doubt.row()));
+                        rows += doubt.rows();
+                    }
                 }
             }
+            return new Doubtful(places, rows);
         }
-        if (places.isEmpty() || job.isSettled(kind, layout.signature())) {
+    }
+
+    private void askTotals(Layout layout) {
+        Doubtful doubtful = Doubtful.of(layout, "total-row");
+        if (doubtful.places().isEmpty() || job.isSettled(ReadingDecisions.TOTAL_ROW, layout.signature())) {
             return;
         }
-        if (otherWords.isEmpty()) {
-            findings.add(new Finding(
-                    Severity.WARNING,
-                    doubtKind,
-                    places.get(0),
-                    Says.count(rows, "row") + (rows == 1 ? " " + one : " " + many) + ", the first here.",
-                    "Kept as " + (rows == 1 ? assumed : "records") + ".",
-                    "Look at it there; set the rows aside if they are none."));
-            return;
-        }
+        boolean one = doubtful.rows() == 1;
         questions.add(Question.of(
-                kind,
+                ReadingDecisions.TOTAL_ROW,
                 layout.signature(),
-                places.get(0),
-                (rows == 1 ? "1 row " + one : Says.number(rows) + " rows " + many) + ". "
-                        + (rows == 1 ? "Is it a record or a total?" : "Are they records or totals?"),
+                doubtful.places().get(0),
+                Says.count(doubtful.rows(), "row")
+                        + (one
+                                ? " adds up the rows above but names nothing. Is it a record or a total?"
+                                : " add up the rows above but name nothing. Are they records or totals?"),
                 ReadingDecisions.AS_FOUND,
                 List.of(
                         new Answer(ReadingDecisions.AS_FOUND, "records; keep them"),
-                        new Answer(otherAnswer, otherWords)),
-                rows));
+                        new Answer(Reading.DEFAULT.withUnnamedTotals(true).words(), "totals; set them aside")),
+                doubtful.rows()));
+    }
+
+    private void sayOfSparseRows(Layout layout) {
+        Doubtful doubtful = Doubtful.of(layout, "sparse-row");
+        if (!doubtful.places().isEmpty()) {
+            boolean one = doubtful.rows() == 1;
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "sparse-row",
+                    doubtful.places().get(0),
+                    Says.count(doubtful.rows(), "row") + (one ? " holds" : " hold")
+                            + " next to nothing, the first here.",
+                    one ? "It is kept as a record." : "They are kept as records.",
+                    "Look at it there; set the rows aside if they are none."));
+        }
     }
 
     private void askHeader(Layout layout) {
@@ -123,7 +116,7 @@ final class ReadingQuestions {
         List<Integer> header = table.headerRows();
         int found = header.get(header.size() - 1);
         int by = table.rival() - found;
-        String other = "header " + Math.abs(by) + (by > 0 ? " lower" : " higher");
+        String other = Reading.DEFAULT.withShift(by).words();
         questions.add(Question.of(
                 ReadingDecisions.HEADER_ROW,
                 layout.signature(),

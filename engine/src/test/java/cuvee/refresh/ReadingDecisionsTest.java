@@ -342,4 +342,24 @@ class ReadingDecisionsTest {
         assertThat(ports(outcome)).containsExactly("Oska", "Hollin", "Fenn", "Tarsk");
         equalsFull(outcome);
     }
+
+    @ParameterizedTest
+    @org.junit.jupiter.params.provider.CsvSource(
+            delimiter = '|',
+            value = {
+                "reading|a.csv|heading 3|which is not understood",
+                "reading|renamed.csv|header 1|no such sheet or layout",
+                "sheets|all files|the good ones|which is not understood",
+                "text-form|a.csv|dots, UTF-8|which is not understood",
+                "header-row|port|lower|which is not understood"
+            })
+    void whatTheJobSaysAndCannotBeFollowedIsSaid(String kind, String subject, String words, String why) {
+        file("a.csv", "Port,Pax", "Hollin,4");
+        Outcome outcome = refresh(job.withSettled(new Decision(kind, subject, words, "", "")));
+        assertThat(outcome.rows()).isEqualTo(1);
+        assertThat(outcome.findings())
+                .filteredOn(finding -> finding.kind().equals("not-followed"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.text()).contains(why).contains("left to what the files show"));
+    }
 }

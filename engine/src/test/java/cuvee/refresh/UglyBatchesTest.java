@@ -108,10 +108,6 @@ class UglyBatchesTest {
             questions += result.questions();
             notes.addAll(result.notes());
         }
-        if (Boolean.getBoolean("ugly.show")) {
-            System.out.printf("%d tables, %d wrong, %d questions%n", tables, wrong, questions);
-            notes.forEach(System.out::println);
-        }
         assertThat(wrong).as(() -> "wrong: " + notes).isLessThanOrEqualTo(tables / 50);
         assertThat(questions).as(() -> "questions: " + notes).isLessThanOrEqualTo(tables / 10);
     }

@@ -8,15 +8,9 @@ import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.value.Type;
 import java.math.BigDecimal;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.Executor;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -24,33 +18,13 @@ import org.jspecify.annotations.Nullable;
  * memory. Used on the interface thread. Whoever makes it closes it.
  */
 public final class MasterGrid implements GridModel, AutoCloseable {
-    static final int PAGE_ROWS = 200;
-    private static final int PAGES = 40;
     private final Outcome outcome;
-    private final MasterReader reader;
-    private final Executor ui;
-    private final ExecutorService reading;
-    private final Set<Long> asked = new HashSet<>();
-    private final Map<Long, List<MasterReader.Line>> pages = new LinkedHashMap<>(64, 0.75f, true) {
-        private static final long serialVersionUID = 1L;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Long, List<MasterReader.Line>> eldest) {
-            return size() > PAGES;
-        }
-    };
-    private Runnable listener = () -> {};
-    private boolean closed;
+    private final Pages<List<MasterReader.Line>> pages;
 
     public MasterGrid(JobSession session, Outcome outcome, Executor ui) {
         this.outcome = outcome;
-        this.reader = session.reader(outcome);
-        this.ui = ui;
-        this.reading = Executors.newSingleThreadExecutor(run -> {
-            Thread thread = new Thread(run, "cuvee-pages");
-            thread.setDaemon(true);
-            return thread;
-        });
+        MasterReader reader = session.reader(outcome);
+        this.pages = new Pages<>("cuvee-pages", page -> reader.page(page * Pages.ROWS, Pages.ROWS), reader::close, ui);
     }
 
     @Override
@@ -164,41 +138,18 @@ public final class MasterGrid implements GridModel, AutoCloseable {
 
     /** The row with where it came from, if it is there already; otherwise it is sent for. */
     public Optional<MasterReader.Line> line(long row) {
-        long page = row / PAGE_ROWS;
-        List<MasterReader.Line> lines = pages.get(page);
-        if (lines == null) {
-            ask(page);
-            return Optional.empty();
-        }
-        int at = (int) (row % PAGE_ROWS);
-        return at < lines.size() ? Optional.of(lines.get(at)) : Optional.empty();
-    }
-
-    private void ask(long page) {
-        if (closed || !asked.add(page)) {
-            return;
-        }
-        reading.execute(() -> {
-            List<MasterReader.Line> lines = reader.page(page * PAGE_ROWS, PAGE_ROWS);
-            ui.execute(() -> {
-                asked.remove(page);
-                if (!closed) {
-                    pages.put(page, lines);
-                    listener.run();
-                }
-            });
-        });
+        return pages.holding(row)
+                .filter(lines -> row % Pages.ROWS < lines.size())
+                .map(lines -> lines.get((int) (row % Pages.ROWS)));
     }
 
     @Override
-    public void onArrival(Runnable newListener) {
-        listener = newListener;
+    public void onArrival(Runnable listener) {
+        pages.onArrival(listener);
     }
 
     @Override
     public void close() {
-        closed = true;
-        reading.execute(reader::close);
-        reading.shutdown();
+        pages.close();
     }
 }

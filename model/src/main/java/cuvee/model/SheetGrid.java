@@ -7,15 +7,10 @@ import cuvee.place.Where;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.ReadSheet;
 import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.Executor;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -23,36 +18,24 @@ import org.jspecify.annotations.Nullable;
  * own and kept while they are near. Used on the interface thread. Whoever makes it closes it.
  */
 public final class SheetGrid implements GridModel, AutoCloseable {
-    private static final int PAGE_ROWS = 200;
-    private static final int PAGES = 40;
     private final ReadSheet sheet;
-    private final SheetReader reader;
-    private final Executor ui;
-    private final ExecutorService reading;
-    private final Set<Integer> asked = new HashSet<>();
-    private final Map<Integer, Map<Integer, List<String>>> pages = new LinkedHashMap<>(64, 0.75f, true) {
-        private static final long serialVersionUID = 1L;
-
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Integer, Map<Integer, List<String>>> eldest) {
-            return size() > PAGES;
-        }
-    };
+    private final Pages<Map<Integer, List<String>>> pages;
     private Brackets brackets;
     private Runnable listener = () -> {};
-    private boolean closed;
 
     public SheetGrid(JobSession session, ReadSheet sheet, Executor ui) {
         this.sheet = sheet;
-        this.reader = session.sheetReader();
-        this.ui = ui;
         this.brackets =
                 new Brackets(sheet.tables().stream().map(PlacedTable::table).toList());
-        this.reading = Executors.newSingleThreadExecutor(run -> {
-            Thread thread = new Thread(run, "cuvee-sheet");
-            thread.setDaemon(true);
-            return thread;
-        });
+        SheetReader reader = session.sheetReader();
+        this.pages = new Pages<>("cuvee-sheet", page -> read(reader, page), reader::close, ui);
+    }
+
+    private Map<Integer, List<String>> read(SheetReader reader, long page) {
+        Map<Integer, List<String>> lines = new HashMap<>();
+        int first = (int) page * Pages.ROWS + 1;
+        reader.page(sheet.staged(), first, first + Pages.ROWS - 1).forEach(line -> lines.put(line.row(), line.cells()));
+        return lines;
     }
 
     public ReadSheet sheet() {
@@ -116,43 +99,22 @@ public final class SheetGrid implements GridModel, AutoCloseable {
 
     @Override
     public @Nullable String text(long row, int column) {
-        int page = (int) (row / PAGE_ROWS);
-        Map<Integer, List<String>> lines = pages.get(page);
-        if (lines == null) {
-            ask(page);
+        Optional<Map<Integer, List<String>>> lines = pages.holding(row);
+        if (lines.isEmpty()) {
             return null;
         }
-        List<String> cells = lines.get((int) row + 1);
+        List<String> cells = lines.get().get((int) row + 1);
         return cells == null || column >= cells.size() ? "" : cells.get(column);
-    }
-
-    private void ask(int page) {
-        if (closed || !asked.add(page)) {
-            return;
-        }
-        reading.execute(() -> {
-            Map<Integer, List<String>> lines = new HashMap<>();
-            reader.page(sheet.staged(), page * PAGE_ROWS + 1, (page + 1) * PAGE_ROWS)
-                    .forEach(line -> lines.put(line.row(), line.cells()));
-            ui.execute(() -> {
-                asked.remove(page);
-                if (!closed) {
-                    pages.put(page, lines);
-                    listener.run();
-                }
-            });
-        });
     }
 
     @Override
     public void onArrival(Runnable newListener) {
         listener = newListener;
+        pages.onArrival(newListener);
     }
 
     @Override
     public void close() {
-        closed = true;
-        reading.execute(reader::close);
-        reading.shutdown();
+        pages.close();
     }
 }
