@@ -1,12 +1,7 @@
 package cuvee.collect;
 
-import java.time.Month;
-import java.time.format.TextStyle;
+import cuvee.value.MonthNames;
 import java.util.Comparator;
-import java.util.HashMap;
-import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import net.greypanther.natsort.CaseInsensitiveSimpleNaturalComparator;
@@ -18,32 +13,7 @@ final class NameOrder implements Comparator<String> {
     private static final Pattern WORD = Pattern.compile("\\p{L}{3,}");
     private static final Pattern YEAR = Pattern.compile("(?<!\\d)(19|20)\\d\\d(?!\\d)");
 
-    private static final Map<String, Integer> MONTHS = months();
-
     private NameOrder() {}
-
-    /** The names of the months and their usual abbreviations in several languages. */
-    private static Map<String, Integer> months() {
-        Map<String, Integer> months = new HashMap<>();
-        for (Locale locale : List.of(
-                Locale.ENGLISH,
-                Locale.GERMAN,
-                Locale.FRENCH,
-                Locale.ITALIAN,
-                new Locale("es"),
-                new Locale("nl"),
-                new Locale("pt"),
-                new Locale("sv"),
-                new Locale("pl"))) {
-            for (Month month : Month.values()) {
-                for (TextStyle style : List.of(TextStyle.FULL, TextStyle.FULL_STANDALONE, TextStyle.SHORT)) {
-                    String name = month.getDisplayName(style, locale).replace(".", "");
-                    months.putIfAbsent(name.toLowerCase(Locale.ROOT), month.getValue());
-                }
-            }
-        }
-        return months;
-    }
 
     @Override
     public int compare(String a, String b) {
@@ -61,7 +31,7 @@ final class NameOrder implements Comparator<String> {
     private static String counted(String name) {
         Matcher words = WORD.matcher(name);
         while (words.find()) {
-            Integer month = MONTHS.get(words.group().toLowerCase(Locale.ROOT));
+            Integer month = MonthNames.of(words.group()).orElse(null);
             if (month != null) {
                 String before = name.substring(0, words.start());
                 String after = name.substring(words.end());

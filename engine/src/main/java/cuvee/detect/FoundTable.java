@@ -52,8 +52,16 @@ public record FoundTable(
         totals = List.copyOf(totals);
     }
 
-    /** A row that is no record. */
-    public record Aside(int row, RowClass rowClass) {}
+    /**
+     * A row that is no record.
+     *
+     * @param text what a section line says; empty for all others
+     */
+    public record Aside(int row, RowClass rowClass, String text) {
+        public Aside(int row, RowClass rowClass) {
+            this(row, rowClass, "");
+        }
+    }
 
     /** Records one below the other without a row between them. */
     public record Run(int first, int count) {}
@@ -88,6 +96,11 @@ public record FoundTable(
     /** The last of the sheet's columns that it fills, from 0. */
     public int lastColumn() {
         return columns.stream().mapToInt(TableColumn::index).max().orElse(0);
+    }
+
+    /** The lines that head the rows below them, in order. */
+    public List<Aside> sections() {
+        return aside.stream().filter(row -> row.rowClass() == RowClass.SECTION).toList();
     }
 
     /** The rows that are records. */

@@ -334,7 +334,7 @@ final class TableBody {
                 columns.look(row);
             }
             blanks += blanksBefore;
-            aside.add(new Aside(row.number(), what));
+            aside.add(new Aside(row.number(), what, what == RowClass.SECTION ? textOf(row) : ""));
             closeRun();
         }
         lastRow = row.number();
@@ -466,7 +466,7 @@ final class TableBody {
                     firstSectionText = textOf(line);
                 }
                 sections++;
-                aside.add(new Aside(line.number(), RowClass.SECTION));
+                aside.add(new Aside(line.number(), RowClass.SECTION, textOf(line)));
                 closeRun();
             }
         }

@@ -9,5 +9,15 @@ import cuvee.value.Evidence;
  * @param header the header as spelled, white space tidied; made up from the column's letters where there is none
  * @param named false where the header was made up
  * @param sum its numbers added up, approximately; 0 where it holds none
+ * @param gaps how its filled cells and its blank ones follow each other
  */
-public record TableColumn(int index, String header, boolean named, Evidence evidence, double sum) {}
+public record TableColumn(int index, String header, boolean named, Evidence evidence, double sum, Gaps gaps) {
+
+    /**
+     * How filled and blank cells follow each other from record to record.
+     *
+     * @param firstFilled true where the first record holds a value
+     * @param adjacent how often a filled cell stands right below another
+     */
+    public record Gaps(boolean firstFilled, int adjacent) {}
+}

@@ -33,6 +33,9 @@ final class TableColumns {
     private Evidence[] evidence;
     private int[] longest;
     private Form[] forms;
+    private boolean[] filledFirst;
+    private boolean[] filledBefore;
+    private int[] adjacent;
     private final List<Set<String>> words = new ArrayList<>();
     private int records;
     private int filled;
@@ -56,6 +59,9 @@ final class TableColumns {
         evidence = new Evidence[columns];
         longest = new int[columns];
         forms = new Form[columns];
+        filledFirst = new boolean[columns];
+        filledBefore = new boolean[columns];
+        adjacent = new int[columns];
         Arrays.setAll(evidence, i -> new Evidence());
     }
 
@@ -84,6 +90,9 @@ final class TableColumns {
         evidence = Arrays.copyOf(evidence, columns);
         longest = Arrays.copyOf(longest, columns);
         forms = Arrays.copyOf(forms, columns);
+        filledFirst = Arrays.copyOf(filledFirst, columns);
+        filledBefore = Arrays.copyOf(filledBefore, columns);
+        adjacent = Arrays.copyOf(adjacent, columns);
         for (int i = before; i < columns; i++) {
             evidence[i] = new Evidence();
         }
@@ -207,6 +216,10 @@ final class TableColumns {
             int length = row.kind(column) == CellKind.EMPTY ? 0 : row.end(column) - row.start(column);
             longest[column] = Math.max(longest[column], length);
             letters += length;
+            boolean now = forms[column] != Form.BLANK;
+            filledFirst[column] |= now && records == 0;
+            adjacent[column] += now && filledBefore[column] ? 1 : 0;
+            filledBefore[column] = now;
         }
         if (records++ < REMEMBERED) {
             remember(row);
@@ -270,7 +283,8 @@ final class TableColumns {
                                 + Says.quoted(unique) + ".",
                         records));
             }
-            columns.add(new TableColumn(i, unique, named, evidence[i], sums.all(i)));
+            columns.add(new TableColumn(
+                    i, unique, named, evidence[i], sums.all(i), new TableColumn.Gaps(filledFirst[i], adjacent[i])));
         }
         return columns;
     }

@@ -4,7 +4,7 @@ import java.util.Locale;
 import java.util.regex.Pattern;
 
 /** The words by which people mark a line of totals, in several languages. */
-final class TotalWords {
+public final class TotalWords {
     private static final String WORD =
             "(grand |sub|sub-|sub |running )?(total|totals|sum|summe|gesamt|gesamtsumme|zwischensumme|insgesamt"
                     + "|somme|totale|totaal|subtotaal|suma|razem|celkem|totalt|yhteensä|összesen|итого|всего)";
@@ -17,7 +17,7 @@ final class TotalWords {
     private static final String STARTS = "to su gr ru ge zw in so ra ce yh ös ит вс";
 
     /** How surely a text names a total. */
-    enum Sureness {
+    public enum Sureness {
         NO,
         /** A total word beside others: {@code Total North}, or a firm of that name. */
         PARTLY,
@@ -48,7 +48,8 @@ final class TotalWords {
         return false;
     }
 
-    static Sureness of(String text) {
+    /** How surely a text names a total. */
+    public static Sureness of(String text) {
         if (text.length() < 3 || text.length() > 60) {
             return Sureness.NO;
         }

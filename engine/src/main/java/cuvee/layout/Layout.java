@@ -1,7 +1,6 @@
 package cuvee.layout;
 
 import cuvee.detect.FoundTable;
-import cuvee.detect.TableColumn;
 import cuvee.value.Evidence;
 import cuvee.value.LooseText;
 import cuvee.value.Type;
@@ -10,6 +9,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 
 /**
  * Tables with the same headers in the same order.
@@ -19,6 +19,7 @@ import java.util.Map;
  * @param headers the headers as the first table spells them
  */
 public record Layout(String signature, List<String> keys, List<String> headers, List<PlacedTable> tables) {
+    private static final String LINES = "|+lines";
 
     public Layout {
         keys = List.copyOf(keys);
@@ -67,7 +68,7 @@ public record Layout(String signature, List<String> keys, List<String> headers, 
         for (int i = 0; i < keys.size(); i++) {
             Evidence all = new Evidence();
             for (PlacedTable table : tables) {
-                all.add(table.table().columns().get(i).evidence());
+                all.add(table.columns().get(i).evidence());
             }
             shape.add(Nature.of(all));
         }
@@ -79,24 +80,47 @@ public record Layout(String signature, List<String> keys, List<String> headers, 
         Map<String, List<PlacedTable>> bySignature = new LinkedHashMap<>();
         for (PlacedTable table : tables) {
             bySignature
-                    .computeIfAbsent(signatureOf(table.table()), signature -> new ArrayList<>())
+                    .computeIfAbsent(table.signature(), signature -> new ArrayList<>())
                     .add(table);
         }
         List<Layout> layouts = new ArrayList<>();
         bySignature.forEach((signature, same) -> layouts.add(new Layout(
                 signature,
-                keys(same.get(0).table()),
-                same.get(0).table().columns().stream().map(TableColumn::header).toList(),
+                keys(same.get(0)),
+                same.get(0).columns().stream().map(LaidColumn::header).toList(),
                 same)));
         return layouts;
     }
 
-    /** What the layout of a table is called. */
+    /**
+     * What the layout of a table is called before anything is decided about it. Members of a sequence that run across
+     * are left out of it, so that a sheet with one more month is of the same layout.
+     */
     public static String signatureOf(FoundTable table) {
-        return String.join("|", keys(table));
+        return Across.of(table)
+                .filter(across -> across.sure() != Across.Sureness.FEW)
+                .map(across -> turnedSignature(table, across))
+                .orElseGet(() -> plainSignature(table));
     }
 
-    private static List<String> keys(FoundTable table) {
+    /** What the layout of a table is called when some of its columns become rows. */
+    public static String turnedSignature(FoundTable table, Across across) {
+        return across.signature(table) + lines(table);
+    }
+
+    /** What the layout of a table is called when its columns stay columns. */
+    static String plainSignature(FoundTable table) {
+        return table.columns().stream()
+                        .map(column -> LooseText.key(column.header()))
+                        .collect(Collectors.joining("|"))
+                + lines(table);
+    }
+
+    private static String lines(FoundTable table) {
+        return table.sections().isEmpty() ? "" : LINES;
+    }
+
+    private static List<String> keys(PlacedTable table) {
         return table.columns().stream()
                 .map(column -> LooseText.key(column.header()))
                 .toList();

@@ -233,7 +233,10 @@ public record LineUp(
     private static Where headerPlace(Layout layout, int index) {
         var table = layout.tables().get(0);
         int row = table.table().headerRows().stream().reduce((a, b) -> b).orElse(0);
-        return table.where().cell(row, table.table().columns().get(index).index() + 1);
+        return table.columns().get(index).origin().column(0).stream()
+                .mapToObj(column -> table.where().cell(row, column + 1))
+                .findFirst()
+                .orElse(table.where().row(row));
     }
 
     private static boolean has(Layout layout, String name, Map<String, String> nameOfKey) {
@@ -245,7 +248,7 @@ public record LineUp(
         Map<String, Map<String, Integer>> counts = new LinkedHashMap<>();
         for (Layout layout : layouts) {
             for (var table : layout.tables()) {
-                for (var column : table.table().columns()) {
+                for (var column : table.columns()) {
                     counts.computeIfAbsent(LooseText.key(column.header()), key -> new LinkedHashMap<>())
                             .merge(column.header(), 1, Integer::sum);
                 }
@@ -326,7 +329,7 @@ public record LineUp(
         Evidence all = new Evidence();
         for (Layout layout : layouts) {
             for (var table : layout.tables()) {
-                for (var column : table.table().columns()) {
+                for (var column : table.columns()) {
                     if (name.equals(nameOfKey.get(LooseText.key(column.header())))) {
                         all.add(column.evidence());
                     }

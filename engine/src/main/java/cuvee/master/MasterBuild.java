@@ -1,19 +1,25 @@
 package cuvee.master;
 
+import cuvee.layout.Origin;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.duckdb.DuckDBConnection;
+import org.jspecify.annotations.Nullable;
 
 /**
- * Makes the master table from staging. Each table's part is described by its shape, the SQL that reads it; a part whose
- * shape and columns are what they were is left alone, so that a refresh costs what changed.
+ * Makes the master table from staging. Each table's part is described by its shape, the SQL that reads it, and by what is
+ * told of the table; a part that is what it was is left alone, so that a refresh costs what changed. Tables of one shape
+ * are read in one statement.
  */
 final class MasterBuild {
     private final DuckDBConnection connection;
@@ -31,20 +37,30 @@ final class MasterBuild {
         this.registering = registering;
     }
 
-    long run() throws SQLException {
-        Map<Integer, String> shapes = new LinkedHashMap<>();
-        for (MasterPlan.Table table : plan.tables()) {
-            shapes.put(table.id(), shape(table));
+    /** How tables of one shape are read: where from, and a select for each row that a record becomes. */
+    private record Shape(String from, List<String> selects, List<String> blanks) {
+        String key() {
+            return from + String.join(" | ", selects);
         }
-        if (shapes.values().stream().anyMatch(Readings::needsFunction)) {
+    }
+
+    long run() throws SQLException {
+        Map<Integer, Shape> shapes = new LinkedHashMap<>();
+        Map<Integer, String> parts = new LinkedHashMap<>();
+        for (MasterPlan.Table table : plan.tables()) {
+            Shape shape = shape(table);
+            shapes.put(table.id(), shape);
+            parts.put(table.id(), shape.key() + "\n" + told(table));
+        }
+        if (parts.values().stream().anyMatch(Readings::needsFunction)) {
             registering.register();
         }
         try (Statement statement = connection.createStatement()) {
             boolean fresh = !columnsAsPlanned(statement);
-            Map<Integer, String> built = fresh ? Map.of() : Store.parts(connection);
+            Map<Integer, Store.Part> built = fresh ? Map.of() : Store.parts(connection);
             List<Integer> gone = new ArrayList<>();
-            built.forEach((table, shape) -> {
-                if (!shape.equals(shapes.get(table))) {
+            built.forEach((table, part) -> {
+                if (!part.shape().equals(parts.get(table))) {
                     gone.add(table);
                 }
             });
@@ -56,7 +72,7 @@ final class MasterBuild {
                     String ids = gone.stream().map(String::valueOf).collect(Collectors.joining(","));
                     statement.execute("DELETE FROM master WHERE tbl IN (" + ids + ")");
                 }
-                long made = insert(statement, shapes, built);
+                long made = insert(statement, shapes, parts, built);
                 statement.execute("COMMIT");
                 return made;
             } catch (SQLException | RuntimeException failed) {
@@ -78,7 +94,7 @@ final class MasterBuild {
     }
 
     private String columnList() {
-        StringBuilder columns = new StringBuilder("tbl INTEGER, row INTEGER");
+        StringBuilder columns = new StringBuilder("tbl INTEGER, row INTEGER, turned INTEGER");
         for (int i = 0; i < plan.columns().size(); i++) {
             columns.append(", m")
                     .append(i)
@@ -97,86 +113,263 @@ final class MasterBuild {
         statement.execute("DELETE FROM part");
     }
 
-    /** The part of a select that reads one table's rows; equal shapes are read in one statement. */
-    private String shape(MasterPlan.Table table) {
-        StringBuilder shape = new StringBuilder();
-        for (int i = 0; i < plan.columns().size(); i++) {
-            MasterPlan.Feed feed = table.feeds().get(i);
-            shape.append(", ")
-                    .append(
-                            feed == null
-                                    ? "NULL"
-                                    : Readings.expression(
-                                            "s.c" + feed.column(),
-                                            plan.columns().get(i),
-                                            feed));
-        }
-        for (MasterPlan.Tag tag : plan.tags()) {
-            shape.append(", ").append(tag.kind() == MasterPlan.TagKind.SOURCE_FILE ? "p.file" : "nullif(p.sheet, '')");
-        }
-        return shape.append(" FROM ")
-                .append(Store.staging(table.width()))
-                .append(table.hasAside() ? " s ASIDE " : " s ")
-                .append(table.firstRow())
-                .append('-')
-                .append(table.lastRow())
-                .toString();
+    // ---- the shape of a table's part ----
+
+    /** What is told of a table besides its shape: its rows, its place and the texts that stand for all of it. */
+    private static String told(MasterPlan.Table table) {
+        return table.firstRow() + "-" + table.lastRow() + "\n" + table.source() + "\n" + table.sheet() + "\n"
+                + texts(table) + "\n" + table.lines().hashCode();
     }
 
-    private long insert(Statement statement, Map<Integer, String> shapes, Map<Integer, String> built)
+    /** The texts that stand for all rows of a table, in the order of the columns that they feed. */
+    private static List<String> texts(MasterPlan.Table table) {
+        List<String> texts = new ArrayList<>();
+        for (MasterPlan.Feed feed : table.feeds()) {
+            if (feed != null && feed.origin() instanceof Origin.Told told) {
+                texts.add(told.text());
+            }
+        }
+        return texts;
+    }
+
+    private Shape shape(MasterPlan.Table table) {
+        List<String> selects = new ArrayList<>();
+        List<String> blanks = new ArrayList<>();
+        int rows = Math.max(1, table.turned());
+        for (int turned = 0; turned < rows; turned++) {
+            StringBuilder select = new StringBuilder(table.turned() == 0 ? ", 0" : ", " + (turned + 1));
+            List<String> values = new ArrayList<>();
+            int told = 0;
+            for (int i = 0; i < plan.columns().size(); i++) {
+                MasterPlan.Feed feed = table.feeds().get(i);
+                if (feed == null) {
+                    select.append(", NULL");
+                    continue;
+                }
+                String cell = feed.origin().match(new Cells(turned, told));
+                told += feed.origin() instanceof Origin.Told ? 1 : 0;
+                if (feed.origin() instanceof Origin.Values && !cell.equals("NULL")) {
+                    values.add(cell);
+                }
+                select.append(", ")
+                        .append(
+                                cell.equals("NULL")
+                                        ? cell
+                                        : Readings.expression(
+                                                cell, plan.columns().get(i), feed));
+            }
+            for (MasterPlan.Tag tag : plan.tags()) {
+                select.append(", ")
+                        .append(tag.kind() == MasterPlan.TagKind.SOURCE_FILE ? "s.file" : "nullif(s.sheet, '')");
+            }
+            selects.add(select.toString());
+            blanks.add(values.stream().map(Readings::isBlank).collect(Collectors.joining(" AND ")));
+        }
+        return new Shape(from(table), selects, blanks);
+    }
+
+    /** The text of the store that stands for a feed's raw cell in the row that a record becomes. */
+    private record Cells(int turned, int told) implements Origin.Match<String> {
+        @Override
+        public String cell(Origin.Cell cell) {
+            return "s.c" + cell.index();
+        }
+
+        @Override
+        public String line(Origin.Line line) {
+            return "s.line" + line.level();
+        }
+
+        @Override
+        public String label(Origin.Label label) {
+            return Sql.literal(label.labels().get(turned));
+        }
+
+        @Override
+        public String values(Origin.Values values) {
+            int column = values.columns().get(turned);
+            return column < 0 ? "NULL" : "s.c" + column;
+        }
+
+        @Override
+        public String told(Origin.Told text) {
+            return "s.g" + told;
+        }
+    }
+
+    /** The relation that a table's rows are read from; {@code GRP} stands for the group and {@code ZONE} for its range. */
+    private static String from(MasterPlan.Table table) {
+        int texts = texts(table).size();
+        String told = IntStream.range(0, texts).mapToObj(i -> ", p.g" + i).collect(Collectors.joining());
+        String rows = "SELECT s.*, p.tbl AS part, p.file, p.sheet" + told + " FROM " + Store.staging(table.width())
+                + " s JOIN todo p ON s.tbl = p.staged WHERE p.grp = GRP AND s.row BETWEEN p.first AND p.last ZONE"
+                + (table.hasAside() ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)" : "");
+        String carried = carried(table);
+        if (!carried.isEmpty()) {
+            rows = "SELECT * REPLACE (" + carried + ") FROM (" + rows + ") s";
+        }
+        for (int level : levels(table)) {
+            rows = "SELECT s.*, l.text AS line" + level + " FROM (" + rows
+                    + ") s ASOF LEFT JOIN (SELECT tbl, row, text FROM line WHERE level = " + level
+                    + ") l ON l.tbl = s.part AND l.row <= s.row";
+        }
+        return rows;
+    }
+
+    private static Set<Integer> levels(MasterPlan.Table table) {
+        Set<Integer> levels = new TreeSet<>();
+        for (MasterPlan.Feed feed : table.feeds()) {
+            if (feed != null && feed.origin() instanceof Origin.Line line) {
+                levels.add(line.level());
+            }
+        }
+        return levels;
+    }
+
+    private static String carried(MasterPlan.Table table) {
+        List<String> carried = new ArrayList<>();
+        for (MasterPlan.Feed feed : table.feeds()) {
+            if (feed != null && feed.origin() instanceof Origin.Cell cell && cell.carried()) {
+                String c = "c" + cell.index();
+                carried.add("last_value(CASE WHEN " + Readings.isBlank(c) + " THEN NULL ELSE " + c
+                        + " END IGNORE NULLS) OVER (PARTITION BY part ORDER BY row) AS " + c);
+            }
+        }
+        return String.join(", ", carried);
+    }
+
+    // ---- making ----
+
+    private long insert(
+            Statement statement, Map<Integer, Shape> shapes, Map<Integer, String> parts, Map<Integer, Store.Part> built)
             throws SQLException {
-        statement.execute(
-                "CREATE OR REPLACE TEMP TABLE todo(tbl INTEGER, staged INTEGER, ord INTEGER, first INTEGER, last INTEGER, shape VARCHAR, file VARCHAR, sheet VARCHAR, grp INTEGER)");
+        int texts = plan.tables().stream()
+                .mapToInt(table -> texts(table).size())
+                .max()
+                .orElse(0);
+        String told =
+                IntStream.range(0, texts).mapToObj(i -> ", g" + i + " VARCHAR").collect(Collectors.joining());
+        statement.execute("CREATE OR REPLACE TEMP TABLE todo(tbl INTEGER, staged INTEGER, ord INTEGER, first INTEGER,"
+                + " last INTEGER, shape VARCHAR, file VARCHAR, sheet VARCHAR, grp INTEGER" + told + ")");
+        statement.execute("CREATE OR REPLACE TEMP TABLE line(tbl INTEGER, row INTEGER, level INTEGER, text VARCHAR)");
         Map<String, Integer> groups = new LinkedHashMap<>();
-        List<MasterPlan.Table> samples = new ArrayList<>();
+        Map<Integer, Shape> shapeOf = new HashMap<>();
         try (var appender = connection.createAppender(DuckDBConnection.DEFAULT_SCHEMA, "todo")) {
             int order = 0;
             for (MasterPlan.Table table : plan.tables()) {
-                String shape = shape(table);
-                String select = shape.replaceFirst(" [0-9-]+$", "");
-                boolean unchanged =
-                        Optional.ofNullable(shapes.get(table.id())).equals(Optional.ofNullable(built.get(table.id())));
-                int group = unchanged
-                        ? -1
-                        : groups.computeIfAbsent(select, s -> {
-                            samples.add(table);
-                            return groups.size();
-                        });
+                Shape shape = shapes.get(table.id());
+                Store.Part before = built.get(table.id());
+                boolean unchanged = before != null && before.shape().equals(parts.get(table.id()));
+                int group = unchanged || shape == null ? -1 : groups.computeIfAbsent(shape.key(), key -> groups.size());
+                if (shape != null && group >= 0) {
+                    shapeOf.putIfAbsent(group, shape);
+                }
                 appender.beginRow();
                 appender.append(table.id());
                 appender.append(table.staged());
                 appender.append(order++);
                 appender.append(table.firstRow());
                 appender.append(table.lastRow());
-                appender.append(shape);
+                appender.append(parts.get(table.id()));
                 appender.append(table.source());
                 appender.append(table.sheet());
                 appender.append(group);
+                List<String> own = texts(table);
+                for (int i = 0; i < texts; i++) {
+                    appender.append(i < own.size() ? own.get(i) : null);
+                }
                 appender.endRow();
             }
         }
+        putLines();
         long made = 0;
-        for (Map.Entry<String, Integer> group : groups.entrySet()) {
-            boolean aside = group.getKey().contains(" s ASIDE");
-            String select = group.getKey().replaceFirst(" ASIDE", "");
-            made += statement.executeUpdate("INSERT INTO master SELECT p.tbl, s.row" + select
-                    + " JOIN todo p ON s.tbl = p.staged WHERE p.grp = " + group.getValue()
-                    + " AND s.row BETWEEN p.first AND p.last"
-                    + zone(samples.get(group.getValue()), group.getValue(), statement)
-                    + (aside ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)" : ""));
+        Map<Integer, Long> blanks = new HashMap<>();
+        for (Map.Entry<Integer, Shape> group : shapeOf.entrySet()) {
+            made += make(statement, group.getKey(), group.getValue(), blanks);
         }
-        statement.execute("DELETE FROM part");
-        statement.execute("INSERT INTO part SELECT tbl, ord, first, last, shape FROM todo ORDER BY ord");
+        keepParts(statement, parts, built, blanks);
         return made;
     }
 
+    private void putLines() throws SQLException {
+        try (var appender = connection.createAppender(DuckDBConnection.DEFAULT_SCHEMA, "line")) {
+            for (MasterPlan.Table table : plan.tables()) {
+                for (MasterPlan.Line line : table.lines()) {
+                    appender.beginRow();
+                    appender.append(table.id());
+                    appender.append(line.row());
+                    appender.append(line.level());
+                    appender.append(line.text());
+                    appender.endRow();
+                }
+            }
+        }
+    }
+
+    /** Makes the rows of one shape's tables, and counts the turned cells that are blank. */
+    private static long make(Statement statement, int group, Shape shape, Map<Integer, Long> blanks)
+            throws SQLException {
+        String from = shape.from().replace("GRP", String.valueOf(group)).replace("ZONE", zone(group, statement));
+        long made = 0;
+        for (int i = 0; i < shape.selects().size(); i++) {
+            String blank = shape.blanks().get(i);
+            made += statement.executeUpdate("INSERT INTO master SELECT s.part, s.row"
+                    + shape.selects().get(i) + " FROM (" + from + ") s"
+                    + (blank.isEmpty() ? "" : " WHERE NOT (" + blank + ")"));
+        }
+        List<String> counted =
+                shape.blanks().stream().filter(blank -> !blank.isEmpty()).toList();
+        if (!counted.isEmpty()) {
+            String sum = counted.stream()
+                    .map(blank -> "count(*) FILTER (WHERE " + blank + ")")
+                    .collect(Collectors.joining(" + "));
+            try (ResultSet rows =
+                    statement.executeQuery("SELECT s.part, " + sum + " FROM (" + from + ") s GROUP BY s.part")) {
+                while (rows.next()) {
+                    blanks.put(rows.getInt(1), rows.getLong(2));
+                }
+            }
+        }
+        return made;
+    }
+
+    /** Keeps what each part was made of, and for turned tables how many rows it came to. */
+    private void keepParts(
+            Statement statement, Map<Integer, String> parts, Map<Integer, Store.Part> built, Map<Integer, Long> blanks)
+            throws SQLException {
+        Map<Integer, Long> made = new HashMap<>();
+        if (plan.tables().stream().anyMatch(table -> table.turned() > 0)) {
+            try (ResultSet rows =
+                    statement.executeQuery("SELECT tbl, count(*) FROM master WHERE turned > 0 GROUP BY tbl")) {
+                while (rows.next()) {
+                    made.put(rows.getInt(1), rows.getLong(2));
+                }
+            }
+        }
+        statement.execute("DELETE FROM part");
+        try (var appender = connection.createAppender(DuckDBConnection.DEFAULT_SCHEMA, "part")) {
+            int order = 0;
+            for (MasterPlan.Table table : plan.tables()) {
+                Store.@Nullable Part before = built.get(table.id());
+                appender.beginRow();
+                appender.append(table.id());
+                appender.append(order++);
+                appender.append(parts.get(table.id()));
+                appender.append(table.turned() > 0 ? made.getOrDefault(table.id(), 0L) : (long) table.kept());
+                appender.append(
+                        before != null && before.shape().equals(parts.get(table.id()))
+                                ? before.blanks()
+                                : blanks.getOrDefault(table.id(), 0L));
+                appender.endRow();
+            }
+        }
+    }
+
     /** The range of table numbers of a group, so that the store skips what lies outside. */
-    private static String zone(MasterPlan.Table sample, int group, Statement statement) throws SQLException {
+    private static String zone(int group, Statement statement) throws SQLException {
         try (ResultSet range =
                 statement.executeQuery("SELECT min(staged), max(staged) FROM todo WHERE grp = " + group)) {
-            return range.next()
-                    ? " AND s.tbl BETWEEN " + range.getInt(1) + " AND " + range.getInt(2)
-                    : " AND s.tbl = " + sample.staged();
+            return range.next() ? " AND s.tbl BETWEEN " + range.getInt(1) + " AND " + range.getInt(2) : "";
         }
     }
 }

@@ -1,5 +1,6 @@
 package cuvee.master;
 
+import cuvee.layout.Origin;
 import cuvee.value.Convention;
 import cuvee.value.Evidence;
 import cuvee.value.Type;
@@ -65,7 +66,9 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
      * @param width the width of the staging table that holds its rows
      * @param firstRow the first row that can be a record
      * @param runs the row numbers of its records
-     * @param feeds for each master column the cell that feeds it; null where the table has none
+     * @param turned how many rows each record becomes, blank ones included; 0 where it stays one
+     * @param lines its section lines, where a column is made from them
+     * @param feeds for each master column what feeds it; null where the table has nothing for it
      */
     public record Table(
             int id,
@@ -77,12 +80,16 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
             int lastRow,
             Runs runs,
             boolean hasAside,
+            int turned,
+            List<Line> lines,
             List<Feed> feeds) {
 
         public Table {
+            lines = List.copyOf(lines);
             feeds = java.util.Collections.unmodifiableList(new ArrayList<>(feeds));
         }
 
+        /** How many of its rows are records. */
         public int kept() {
             return runs.count();
         }
@@ -92,6 +99,9 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
             return runs.rowAt((int) position);
         }
     }
+
+    /** A line that heads the rows below it, up to the next of its level. */
+    public record Line(int row, int level, String text) {}
 
     /** Row numbers in runs, so that the record at any position is found at once. */
     public static final class Runs {
@@ -121,8 +131,8 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
         }
     }
 
-    /** A sheet's column (from 0) and how its cells are read; the evidence decides the quickest right way. */
-    public record Feed(int column, Convention convention, Evidence evidence) {
+    /** What feeds a column and how it is read; the evidence decides the quickest right way. */
+    public record Feed(Origin origin, Convention convention, Evidence evidence) {
         /** Stands for a column that the table does not have. */
         public static final @Nullable Feed ABSENT = null;
     }

@@ -9,7 +9,10 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.duckdb.DuckDBConnection;
 import org.jspecify.annotations.Nullable;
 
@@ -23,19 +26,32 @@ public final class MasterReader implements AutoCloseable {
     private final MasterPlan plan;
     private final String columns;
     private final long[] starts;
+    private final Map<Integer, Store.Part> parts;
+    private final Map<Integer, Turned> turned = new HashMap<>();
 
     MasterReader(DuckDBConnection connection, MasterPlan plan) {
         this.connection = connection;
         this.plan = plan;
         this.columns = columnList(plan);
         this.starts = new long[plan.tables().size() + 1];
+        this.parts = Sql.ask("reading what is there", () -> Store.parts(connection));
         for (int i = 0; i < plan.tables().size(); i++) {
-            starts[i + 1] = starts[i] + plan.tables().get(i).kept();
+            starts[i + 1] = starts[i] + rows(plan.tables().get(i));
         }
     }
 
-    /** A row of the master with where it came from. */
-    public record Line(int table, int row, List<@Nullable String> values) {}
+    /** How many rows of the master a table came to. */
+    private long rows(MasterPlan.Table table) {
+        Store.Part part = parts.get(table.id());
+        return table.turned() > 0 && part != null ? part.made() : table.kept();
+    }
+
+    /**
+     * A row of the master with where it came from.
+     *
+     * @param turned which of the columns that run across it came from, from 0; -1 where none do
+     */
+    public record Line(int table, int row, int turned, List<@Nullable String> values) {}
 
     /** Receives rows one after the other; the array is reused. */
     public interface Receiver {
@@ -78,23 +94,89 @@ public final class MasterReader implements AutoCloseable {
     }
 
     private void readPage(int at, long skip, int count, List<Line> lines) throws SQLException {
+        int most = lines.size() + count;
         MasterPlan.Table table = plan.tables().get(at);
-        if (table.kept() == 0) {
+        if (rows(table) == 0) {
             return;
         }
-        int firstRow = table.rowAt(skip);
-        int lastRow = table.rowAt(Math.min(skip + count, table.kept()) - 1);
-        String sql = "SELECT tbl, row" + columns + " FROM master WHERE tbl = " + table.id() + " AND row BETWEEN "
-                + firstRow + " AND " + lastRow + " ORDER BY row";
+        Span span = span(table, skip, count);
+        String sql =
+                "SELECT tbl, row, turned" + columns + " FROM master WHERE " + span.where() + " ORDER BY row, turned";
         try (Statement statement = connection.createStatement();
                 ResultSet rows = statement.executeQuery(sql)) {
-            while (rows.next()) {
+            long before = span.before();
+            while (rows.next() && lines.size() < most) {
+                if (before-- > 0) {
+                    continue;
+                }
                 List<@Nullable String> values = new ArrayList<>(width());
                 for (int i = 0; i < width(); i++) {
                     values.add(value(rows, i));
                 }
-                lines.add(new Line(rows.getInt(1), rows.getInt(2), values));
+                lines.add(new Line(rows.getInt(1), rows.getInt(2), rows.getInt(3) - 1, values));
             }
+        }
+    }
+
+    /**
+     * The sheet's rows that hold a stretch of a table's rows in the master.
+     *
+     * @param before how many rows of the master come from the first of them before the stretch begins
+     */
+    private record Span(int table, int firstRow, int lastRow, long before) {
+        String where() {
+            return "tbl = " + table + " AND row BETWEEN " + firstRow + " AND " + lastRow;
+        }
+    }
+
+    private Span span(MasterPlan.Table table, long skip, long count) {
+        if (table.turned() == 0) {
+            int last = table.rowAt(Math.min(skip + count, table.kept()) - 1);
+            return new Span(table.id(), table.rowAt(skip), last, 0);
+        }
+        return turned.computeIfAbsent(table.id(), id -> Turned.read(connection, id))
+                .span(table.id(), skip, count);
+    }
+
+    /** The records of a table that became several rows each: their row numbers, and how many rows came before each. */
+    private static final class Turned {
+        private final int[] rows;
+        private final long[] before;
+
+        private Turned(int[] rows, long[] before) {
+            this.rows = rows;
+            this.before = before;
+        }
+
+        static Turned read(DuckDBConnection connection, int table) {
+            return Sql.ask("reading rows", () -> {
+                List<int[]> found = new ArrayList<>();
+                try (Statement statement = connection.createStatement();
+                        ResultSet rows = statement.executeQuery("SELECT row, count(*) FROM master WHERE tbl = " + table
+                                + " GROUP BY row ORDER BY row")) {
+                    while (rows.next()) {
+                        found.add(new int[] {rows.getInt(1), rows.getInt(2)});
+                    }
+                }
+                int[] numbers = new int[found.size()];
+                long[] before = new long[found.size() + 1];
+                for (int i = 0; i < numbers.length; i++) {
+                    numbers[i] = found.get(i)[0];
+                    before[i + 1] = before[i] + found.get(i)[1];
+                }
+                return new Turned(numbers, before);
+            });
+        }
+
+        Span span(int table, long skip, long count) {
+            int first = at(skip);
+            int last = at(Math.min(skip + count, before[rows.length]) - 1);
+            return new Span(table, rows[first], rows[last], skip - before[first]);
+        }
+
+        private int at(long position) {
+            int found = Arrays.binarySearch(before, position);
+            return found >= 0 ? found : -found - 2;
         }
     }
 
@@ -103,7 +185,7 @@ public final class MasterReader implements AutoCloseable {
         Sql.run("reading the master", () -> {
             @Nullable String[] values = new String[width()];
             for (Slice slice : slices()) {
-                String sql = "SELECT m.tbl, m.row" + columns + slice.from();
+                String sql = "SELECT m.tbl, m.row, m.turned" + columns + slice.from();
                 try (Statement statement = connection.createStatement();
                         ResultSet rows = statement.executeQuery(sql)) {
                     while (rows.next()) {
@@ -137,7 +219,7 @@ public final class MasterReader implements AutoCloseable {
                 addPieces(plan.tables().get(from), slices);
             } else {
                 slices.add(new Slice(" FROM master m JOIN part p ON m.tbl = p.tbl WHERE p.ord >= " + from
-                        + " AND p.ord < " + to + " ORDER BY p.ord, m.row"));
+                        + " AND p.ord < " + to + " ORDER BY p.ord, m.row, m.turned"));
             }
             from = to;
         }
@@ -145,11 +227,12 @@ public final class MasterReader implements AutoCloseable {
     }
 
     private static void addPieces(MasterPlan.Table table, List<Slice> slices) {
-        for (long skip = 0; skip < table.kept(); skip += CHUNK_ROWS) {
+        long records = Math.max(1, CHUNK_ROWS / Math.max(1, table.turned()));
+        for (long skip = 0; skip < table.kept(); skip += records) {
             int firstRow = table.rowAt(skip);
-            int lastRow = table.rowAt(Math.min(skip + CHUNK_ROWS, table.kept()) - 1);
+            int lastRow = table.rowAt(Math.min(skip + records, table.kept()) - 1);
             slices.add(new Slice(" FROM master m WHERE m.tbl = " + table.id() + " AND m.row BETWEEN " + firstRow
-                    + " AND " + lastRow + " ORDER BY m.row"));
+                    + " AND " + lastRow + " ORDER BY m.row, m.turned"));
         }
     }
 
@@ -207,7 +290,7 @@ public final class MasterReader implements AutoCloseable {
     }
 
     private @Nullable String value(ResultSet rows, int column) throws SQLException {
-        return rows.getString(column + 3);
+        return rows.getString(column + 4);
     }
 
     private static String shortest(String decimal) {
@@ -262,10 +345,15 @@ public final class MasterReader implements AutoCloseable {
     public record Total(
             String column, long filled, @Nullable String sum) {}
 
+    /** What became of each table's records, by table number. */
+    public Map<Integer, Store.Part> parts() {
+        return parts;
+    }
+
     /** How many rows each table has in the master, by table number. */
-    public java.util.Map<Integer, Long> rowsByTable() {
+    public Map<Integer, Long> rowsByTable() {
         return Sql.ask("counting", () -> {
-            java.util.Map<Integer, Long> rowsByTable = new java.util.HashMap<>();
+            Map<Integer, Long> rowsByTable = new HashMap<>();
             try (Statement statement = connection.createStatement();
                     ResultSet rows = statement.executeQuery("SELECT tbl, count(*) FROM master GROUP BY tbl")) {
                 while (rows.next()) {
@@ -297,7 +385,7 @@ public final class MasterReader implements AutoCloseable {
             select.setLength(select.length() - 2);
             try (Statement statement = connection.createStatement()) {
                 statement.execute("COPY (" + select
-                        + " FROM master m JOIN part p ON m.tbl = p.tbl ORDER BY p.ord, m.row) TO "
+                        + " FROM master m JOIN part p ON m.tbl = p.tbl ORDER BY p.ord, m.row, m.turned) TO "
                         + Sql.literal(file.toString()) + " (FORMAT PARQUET)");
             }
         });

@@ -26,6 +26,11 @@ final class Readings {
         return "TRY_CAST(" + plain + " AS " + type + ")";
     }
 
+    /** True for staged cells that are empty or hold nothing but white space. */
+    static String isBlank(String cell) {
+        return "(" + cell + " IS NULL OR trim(" + cell + ", ' ' || chr(9) || chr(10) || chr(13) || chr(160)) = '')";
+    }
+
     /** True where an expression needs the registered function. */
     static boolean needsFunction(String expression) {
         return expression.contains(FUNCTION);

@@ -24,9 +24,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Properties;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import org.duckdb.DuckDBConnection;
@@ -38,7 +38,7 @@ import org.jspecify.annotations.Nullable;
  * staging by a {@link MasterPlan} and kept in step with it table by table. One process has it open at a time.
  */
 public final class Store implements AutoCloseable {
-    private static final String FORMAT = "2";
+    private static final String FORMAT = "3";
     private final DuckDBConnection connection;
     private final Set<Integer> stagingWidths = new HashSet<>();
     private @Nullable ArrowFeed feed;
@@ -141,7 +141,7 @@ public final class Store implements AutoCloseable {
                 statement.execute("CREATE TABLE source(path VARCHAR, facts VARCHAR)");
                 statement.execute("CREATE TABLE aside(tbl INTEGER, row INTEGER, what VARCHAR)");
                 statement.execute(
-                        "CREATE TABLE part(tbl INTEGER, ord INTEGER, first INTEGER, last INTEGER, shape VARCHAR)");
+                        "CREATE TABLE part(tbl INTEGER, ord INTEGER, shape VARCHAR, made BIGINT, blanks BIGINT)");
                 putMeta("format", FORMAT);
             }
             try (ResultSet tables = statement.executeQuery(
@@ -343,6 +343,21 @@ public final class Store implements AutoCloseable {
         return numbers.stream().map(String::valueOf).collect(Collectors.joining(","));
     }
 
+    /** The number of the row at or above another that holds a value in a column; the row itself where none does. */
+    public int filledRow(int table, int width, int row, int column, int firstRow) {
+        return Sql.ask("reading a row", () -> {
+            String cell = "c" + column;
+            try (Statement statement = connection.createStatement();
+                    ResultSet found = statement.executeQuery("SELECT max(row) FROM " + staging(width) + " WHERE tbl = "
+                            + table + " AND row BETWEEN " + firstRow + " AND " + row + " AND NOT "
+                            + Readings.isBlank(cell))) {
+                found.next();
+                int filled = found.getInt(1);
+                return filled == 0 ? row : filled;
+            }
+        });
+    }
+
     /** A row as it was staged: cells with the marks of their kinds, null where there is none. */
     public List<@Nullable String> stagedRow(int table, int width, int row) {
         return Sql.ask("reading a row", () -> {
@@ -419,32 +434,44 @@ public final class Store implements AutoCloseable {
     }
 
     /** Values of a master column that could not be read as its type, the first of them in the order of the master. */
-    public List<Misfit> misfits(MasterPlan plan, int column, int most) {
+    public List<Misfit> misfits(MasterPlan plan, int index, int most) {
         return Sql.ask("listing values that do not fit", () -> {
             List<Misfit> misfits = new ArrayList<>();
             try (Statement statement = connection.createStatement()) {
                 for (MasterPlan.Table table : plan.tables()) {
-                    MasterPlan.Feed fed = table.feeds().get(column);
+                    MasterPlan.Feed fed = table.feeds().get(index);
                     if (fed == null
                             || misfits.size() >= most
-                            || mayAllFit(fed, plan.columns().get(column).type())) {
+                            || mayAllFit(fed, plan.columns().get(index).type())) {
                         continue;
                     }
-                    String cell = "s.c" + fed.column();
-                    try (ResultSet rows = statement.executeQuery("SELECT s.row, " + cell + " FROM "
-                            + staging(table.width())
-                            + " s JOIN master m ON m.tbl = " + table.id() + " AND m.row = s.row WHERE s.tbl = "
-                            + table.staged() + " AND m.m" + column + " IS NULL AND " + cell
-                            + " IS NOT NULL AND trim(" + cell + ") <> '' ORDER BY s.row LIMIT "
-                            + (most - misfits.size()))) {
-                        while (rows.next()) {
-                            misfits.add(new Misfit(table, rows.getInt(1), fed.column(), rows.getString(2)));
+                    for (int turned = 0; turned < Math.max(1, table.turned()); turned++) {
+                        OptionalInt column = fed.origin().column(turned);
+                        if (column.isPresent() && misfits.size() < most) {
+                            int mark = table.turned() == 0 ? 0 : turned + 1;
+                            misfits(statement, table, new Cell(column.getAsInt(), mark, "m" + index), most, misfits);
                         }
                     }
                 }
             }
             return misfits;
         });
+    }
+
+    /** A cell of each record: the sheet's column, which of the record's rows it went to, and the master's column. */
+    private record Cell(int column, int turned, String master) {}
+
+    private static void misfits(Statement statement, MasterPlan.Table table, Cell cell, int most, List<Misfit> misfits)
+            throws SQLException {
+        String raw = "s.c" + cell.column();
+        try (ResultSet rows = statement.executeQuery("SELECT s.row, " + raw + " FROM " + staging(table.width())
+                + " s JOIN master m ON m.tbl = " + table.id() + " AND m.row = s.row AND m.turned = " + cell.turned()
+                + " WHERE s.tbl = " + table.staged() + " AND m." + cell.master() + " IS NULL AND NOT "
+                + Readings.isBlank(raw) + " ORDER BY s.row LIMIT " + (most - misfits.size()))) {
+            while (rows.next()) {
+                misfits.add(new Misfit(table, rows.getInt(1), cell.column(), rows.getString(2)));
+            }
+        }
     }
 
     private static boolean mayAllFit(MasterPlan.Feed feed, Type type) {
@@ -492,15 +519,24 @@ public final class Store implements AutoCloseable {
         return connection;
     }
 
-    /** The parts of the master as they are in the store, for {@link MasterBuild}. */
-    static Map<Integer, String> parts(DuckDBConnection connection) throws SQLException {
-        Map<Integer, String> parts = new TreeMap<>();
+    /**
+     * A table's part of the master as it is in the store.
+     *
+     * @param shape what it was made of
+     * @param made how many rows of the master it came to
+     * @param blanks how many rows it would have come to but for blank cells that were turned
+     */
+    public record Part(String shape, long made, long blanks) {}
+
+    /** The parts of the master as they are in the store, by table number. */
+    static Map<Integer, Part> parts(DuckDBConnection connection) throws SQLException {
+        Map<Integer, Part> parts = new HashMap<>();
         try (Statement statement = connection.createStatement();
-                ResultSet rows = statement.executeQuery("SELECT tbl, shape FROM part ORDER BY ord")) {
+                ResultSet rows = statement.executeQuery("SELECT tbl, shape, made, blanks FROM part")) {
             while (rows.next()) {
-                parts.put(rows.getInt(1), rows.getString(2));
+                parts.put(rows.getInt(1), new Part(rows.getString(2), rows.getLong(3), rows.getLong(4)));
             }
         }
-        return new HashMap<>(parts);
+        return parts;
     }
 }

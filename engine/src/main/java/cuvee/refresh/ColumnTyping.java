@@ -1,12 +1,12 @@
 package cuvee.refresh;
 
-import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.layout.LaidColumn;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
@@ -38,7 +38,7 @@ final class ColumnTyping {
     static final String MARK = "decimal-mark";
     static final String ORDER = "date-order";
     private final Job job;
-    private final Map<PlacedTable, TableColumn[]> feeds;
+    private final Map<PlacedTable, LaidColumn[]> feeds;
     private final Map<PlacedTable, Layout> layoutOf = new HashMap<>();
     private final List<Question> questions;
     private final Map<PlacedTable, Votes> byTable = new HashMap<>();
@@ -68,7 +68,7 @@ final class ColumnTyping {
         }
     }
 
-    ColumnTyping(Job job, List<Layout> layouts, Map<PlacedTable, TableColumn[]> feeds, List<Question> questions) {
+    ColumnTyping(Job job, List<Layout> layouts, Map<PlacedTable, LaidColumn[]> feeds, List<Question> questions) {
         this.job = job;
         this.feeds = feeds;
         this.questions = questions;
@@ -77,7 +77,7 @@ final class ColumnTyping {
             for (PlacedTable table : layout.tables()) {
                 layoutOf.put(table, layout);
                 Votes ofTable = byTable.computeIfAbsent(table, t -> new Votes());
-                for (TableColumn column : table.table().columns()) {
+                for (LaidColumn column : table.columns()) {
                     ofTable.add(column.evidence());
                     ofLayout.add(column.evidence());
                     batch.add(column.evidence());
@@ -87,7 +87,7 @@ final class ColumnTyping {
     }
 
     /** The convention by which a table's column is read; known once its master column is typed. */
-    Convention convention(PlacedTable table, TableColumn column) {
+    Convention convention(PlacedTable table, LaidColumn column) {
         return settled.getOrDefault(column.evidence(), Convention.DEFAULT);
     }
 
@@ -97,8 +97,8 @@ final class ColumnTyping {
         List<PlacedTable> openMarks = new ArrayList<>();
         List<PlacedTable> openOrders = new ArrayList<>();
         Evidence column = sum(index);
-        for (Map.Entry<PlacedTable, TableColumn[]> feed : feeds.entrySet()) {
-            TableColumn fed = feed.getValue()[index];
+        for (Map.Entry<PlacedTable, LaidColumn[]> feed : feeds.entrySet()) {
+            LaidColumn fed = feed.getValue()[index];
             if (fed == null) {
                 continue;
             }

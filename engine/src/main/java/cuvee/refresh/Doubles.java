@@ -1,10 +1,10 @@
 package cuvee.refresh;
 
-import cuvee.detect.TableColumn;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.layout.LaidColumn;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
@@ -60,7 +60,7 @@ final class Doubles {
     /** The sums of a table's number columns by loose header. */
     private static Map<String, Double> sums(PlacedTable table) {
         Map<String, Double> sums = new HashMap<>();
-        for (TableColumn column : table.table().columns()) {
+        for (LaidColumn column : table.columns()) {
             if (Layout.Nature.of(column.evidence()) == Layout.Nature.NUMBERS) {
                 sums.put(LooseText.key(column.header()), column.sum());
             }
@@ -76,8 +76,8 @@ final class Doubles {
             if (table.table().kept() < FEWEST_RECORDS || sums.values().stream().allMatch(sum -> sum == 0)) {
                 continue;
             }
-            StringBuilder content = new StringBuilder(Layout.signatureOf(table.table()));
-            for (TableColumn column : table.table().columns()) {
+            StringBuilder content = new StringBuilder(table.signature());
+            for (LaidColumn column : table.columns()) {
                 content.append('|')
                         .append(column.evidence().counts())
                         .append(column.evidence().oddities())
@@ -115,8 +115,7 @@ final class Doubles {
     private static boolean addsUp(PlacedTable table, List<PlacedTable> others) {
         long records = others.stream().mapToLong(other -> other.table().kept()).sum();
         boolean fewer = table.table().kept() < records
-                && table.table().columns().size()
-                        <= others.get(0).table().columns().size();
+                && table.columns().size() <= others.get(0).columns().size();
         Map<String, Double> sums = sums(table);
         int shared = 0;
         for (Map.Entry<String, Double> sum : sums.entrySet()) {
@@ -140,11 +139,11 @@ final class Doubles {
     private void decide(List<PlacedTable> tables) {
         Map<String, List<PlacedTable>> bySubject = new LinkedHashMap<>();
         Map<String, Long> inLayout = new HashMap<>();
-        tables.forEach(table -> inLayout.merge(Layout.signatureOf(table.table()), 1L, Long::sum));
+        tables.forEach(table -> inLayout.merge(table.signature(), 1L, Long::sum));
         reasons.keySet().forEach(table -> {
-            String signature = Layout.signatureOf(table.table());
+            String signature = table.signature();
             long same = reasons.keySet().stream()
-                    .filter(other -> Layout.signatureOf(other.table()).equals(signature))
+                    .filter(other -> other.signature().equals(signature))
                     .count();
             boolean whole = same == inLayout.getOrDefault(signature, 0L);
             String subject = whole ? signature : ReadingDecisions.subject(table.source(), table.sheet());

@@ -111,7 +111,8 @@ final class FactsJson {
         ArrayNode runs = node.putArray("runs");
         table.runs().forEach(run -> runs.add(run.first()).add(run.count()));
         ArrayNode aside = node.putArray("aside");
-        table.aside().forEach(row -> aside.add(row.row()).add(row.rowClass().word()));
+        table.aside()
+                .forEach(row -> aside.add(row.row()).add(row.rowClass().word()).add(row.text()));
         for (Doubt doubt : table.doubts()) {
             ObjectNode d = node.withArray("doubts").addObject();
             d.put("kind", doubt.kind())
@@ -129,6 +130,8 @@ final class FactsJson {
             ObjectNode c = columns.addObject();
             c.put("index", column.index()).put("header", column.header()).put("named", column.named());
             c.put("sum", column.sum());
+            c.put("first", column.gaps().firstFilled())
+                    .put("adjacent", column.gaps().adjacent());
             Evidence evidence = column.evidence();
             ObjectNode counts = c.putObject("counts");
             evidence.counts().forEach((form, count) -> counts.put(form.name(), count));
@@ -226,10 +229,11 @@ final class FactsJson {
         }
         JsonNode aside = node.path("aside");
         List<Aside> out = new ArrayList<>();
-        for (int i = 0; i < aside.size(); i += 2) {
+        for (int i = 0; i < aside.size(); i += 3) {
             out.add(new Aside(
                     aside.get(i).asInt(),
-                    RowClass.valueOf(aside.get(i + 1).asText().toUpperCase(java.util.Locale.ROOT))));
+                    RowClass.valueOf(aside.get(i + 1).asText().toUpperCase(java.util.Locale.ROOT)),
+                    aside.get(i + 2).asText()));
         }
         return new FoundTable(
                 node.path("first").asInt(),
@@ -275,7 +279,9 @@ final class FactsJson {
                         list(node.path("measures"), JsonNode::asLong),
                         longs(node.path("odd")),
                         longs(node.path("currencies"))),
-                node.path("sum").asDouble());
+                node.path("sum").asDouble(),
+                new TableColumn.Gaps(
+                        node.path("first").asBoolean(), node.path("adjacent").asInt()));
     }
 
     private static Map<String, Long> longs(JsonNode node) {

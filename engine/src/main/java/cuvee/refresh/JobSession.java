@@ -14,6 +14,7 @@ import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
+import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
@@ -30,6 +31,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
@@ -171,7 +173,7 @@ public final class JobSession implements AutoCloseable {
         long rows;
         List<MasterReader.Total> totals;
         try (MasterReader reader = store.reader(proposal.plan())) {
-            closeTally(proposal.plan(), reader.rowsByTable());
+            closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
             rows = reader.rows();
             totals = reader.totals();
         }
@@ -433,13 +435,15 @@ public final class JobSession implements AutoCloseable {
     }
 
     /** The count that must close: each table's records are in the master, each once. */
-    private static void closeTally(MasterPlan plan, Map<Integer, Long> rowsInMaster) {
+    private static void closeTally(MasterPlan plan, Map<Integer, Long> rowsInMaster, Map<Integer, Store.Part> parts) {
         Map<Integer, Long> expected = new HashMap<>();
         for (MasterPlan.Table table : plan.tables()) {
             expected.merge(table.id(), (long) table.kept(), Long::sum);
         }
         for (MasterPlan.Table table : plan.tables()) {
-            long kept = expected.getOrDefault(table.id(), 0L);
+            Store.Part part = parts.get(table.id());
+            long blanks = part == null ? 0 : part.blanks();
+            long kept = expected.getOrDefault(table.id(), 0L) * Math.max(1, table.turned()) - blanks;
             long there = rowsInMaster.getOrDefault(table.id(), 0L);
             if (kept != there) {
                 throw CuveeException.failure(
@@ -485,11 +489,34 @@ public final class JobSession implements AutoCloseable {
         if (feed == null) {
             return new Trail(sheet.row(line.row()), "", "");
         }
-        List<@Nullable String> cells = store.stagedRow(table.staged(), table.width(), line.row());
-        String staged = feed.column() < cells.size() ? cells.get(feed.column()) : null;
-        String header = headerOf(table, feed.column());
+        OptionalInt fed = feed.origin().column(Math.max(0, line.turned()));
+        if (fed.isEmpty()) {
+            return told(table, feed, line, sheet);
+        }
+        int cell = fed.getAsInt();
+        int row = feed.origin() instanceof Origin.Cell own && own.carried()
+                ? store.filledRow(table.staged(), table.width(), line.row(), cell, table.firstRow())
+                : line.row();
+        List<@Nullable String> cells = store.stagedRow(table.staged(), table.width(), row);
+        String staged = cell < cells.size() ? cells.get(cell) : null;
         return new Trail(
-                sheet.cell(line.row(), feed.column() + 1), header, staged == null ? "" : CellKind.textOf(staged));
+                sheet.cell(row, cell + 1), headerOf(table, cell), staged == null ? "" : CellKind.textOf(staged));
+    }
+
+    /** The trail of a value that stands in no cell of its row: a section line, a header that ran across, a tag. */
+    private static Trail told(MasterPlan.Table table, MasterPlan.Feed feed, MasterReader.Line line, Where sheet) {
+        if (feed.origin() instanceof Origin.Line section) {
+            return table.lines().stream()
+                    .filter(each -> each.level() == section.level() && each.row() <= line.row())
+                    .reduce((a, b) -> b)
+                    .map(each -> new Trail(sheet.row(each.row()), "", each.text()))
+                    .orElse(new Trail(sheet.row(line.row()), "", ""));
+        }
+        if (feed.origin() instanceof Origin.Label label) {
+            return new Trail(sheet.row(line.row()), "", label.labels().get(Math.max(0, line.turned())));
+        }
+        String text = feed.origin() instanceof Origin.Told told ? told.text() : "";
+        return new Trail(sheet, "", text);
     }
 
     private String headerOf(MasterPlan.Table table, int column) {

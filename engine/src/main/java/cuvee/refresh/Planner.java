@@ -1,7 +1,6 @@
 package cuvee.refresh;
 
 import cuvee.detect.FoundTable;
-import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
@@ -10,7 +9,10 @@ import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.Families;
 import cuvee.layout.Families.Family;
+import cuvee.layout.LaidColumn;
+import cuvee.layout.Laying;
 import cuvee.layout.Layout;
+import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
@@ -20,6 +22,7 @@ import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -79,10 +82,14 @@ final class Planner {
             }
         }
         List<Decision> assumed = new ArrayList<>(job.assumed());
-        List<Layout> layouts = withoutDoubles(mainFamily(Families.of(Layout.of(withRecords)), assumed), assumed);
+        List<Layout> layouts = withoutDoubles(
+                mainFamily(
+                        Families.of(Layout.of(new Layings(job, assumed, questions, findings).lay(withRecords))),
+                        assumed),
+                assumed);
         LineUp lineUp = LineUp.of(layouts, job);
         questions.addAll(lineUp.questions());
-        Map<PlacedTable, TableColumn[]> feeds = feeds(layouts, lineUp);
+        Map<PlacedTable, LaidColumn[]> feeds = feeds(layouts, lineUp);
         ColumnTyping typing = new ColumnTyping(job, layouts, feeds, questions);
         List<MasterPlan.Column> columns = new ArrayList<>();
         List<Proposal.ColumnReport> reports = new ArrayList<>();
@@ -111,7 +118,6 @@ final class Planner {
         for (PlacedTable table : tables) {
             if (feeds.containsKey(table)) {
                 statedTotals(table);
-                SequencePointer.blockAcross(table, findings);
             }
         }
         MasterPlan plan = plan(columns, names, feeds, typing);
@@ -234,12 +240,12 @@ final class Planner {
     }
 
     /** For each table the column that feeds each master column; null where there is none. */
-    private Map<PlacedTable, TableColumn[]> feeds(List<Layout> layouts, LineUp lineUp) {
-        Map<PlacedTable, TableColumn[]> feeds = new LinkedHashMap<>();
+    private Map<PlacedTable, LaidColumn[]> feeds(List<Layout> layouts, LineUp lineUp) {
+        Map<PlacedTable, LaidColumn[]> feeds = new LinkedHashMap<>();
         for (Layout layout : layouts) {
             for (PlacedTable table : layout.tables()) {
-                TableColumn[] fed = new TableColumn[lineUp.columns().size()];
-                for (TableColumn column : table.table().columns()) {
+                LaidColumn[] fed = new LaidColumn[lineUp.columns().size()];
+                for (LaidColumn column : table.columns()) {
                     int at = lineUp.columnOf(LooseText.key(column.header())).orElseThrow();
                     if (fed[at] == null) {
                         fed[at] = column;
@@ -277,7 +283,7 @@ final class Planner {
         }
     }
 
-    private static String plain(double value) {
+    static String plain(double value) {
         return cuvee.sheet.NumberText.plain(
                 new java.math.BigDecimal(value).setScale(6, java.math.RoundingMode.HALF_UP));
     }
@@ -285,21 +291,24 @@ final class Planner {
     private MasterPlan plan(
             List<MasterPlan.Column> columns,
             List<String> names,
-            Map<PlacedTable, TableColumn[]> feeds,
+            Map<PlacedTable, LaidColumn[]> feeds,
             ColumnTyping typing) {
         List<MasterPlan.Table> planned = new ArrayList<>();
-        for (PlacedTable table : tables) {
-            TableColumn[] fed = feeds.get(table);
+        Map<PlacedTable, PlacedTable> laid = new HashMap<>();
+        feeds.keySet().forEach(table -> laid.put(table, table));
+        for (PlacedTable found : tables) {
+            PlacedTable table = laid.getOrDefault(found, found);
+            LaidColumn[] fed = feeds.get(table);
             if (fed == null) {
                 continue;
             }
             List<MasterPlan.Feed> cells = new ArrayList<>();
-            for (TableColumn column : fed) {
+            for (LaidColumn column : fed) {
                 cells.add(
                         column == null
                                 ? MasterPlan.Feed.ABSENT
                                 : new MasterPlan.Feed(
-                                        column.index(), typing.convention(table, column), column.evidence()));
+                                        column.origin(), typing.convention(table, column), column.evidence()));
             }
             planned.add(new MasterPlan.Table(
                     table.id(),
@@ -311,12 +320,26 @@ final class Planner {
                     table.table().lastRow(),
                     runs(table.table()),
                     !table.table().aside().isEmpty(),
+                    table.turned(),
+                    lines(table),
                     cells));
         }
         List<MasterPlan.Tag> tags = List.of(
                 new MasterPlan.Tag(DefaultTags.fileName(names), MasterPlan.TagKind.SOURCE_FILE),
                 new MasterPlan.Tag(DefaultTags.sheetName(names), MasterPlan.TagKind.SOURCE_SHEET));
         return new MasterPlan(columns, tags, planned);
+    }
+
+    private static List<MasterPlan.Line> lines(PlacedTable table) {
+        if (table.columns().stream().noneMatch(column -> column.origin() instanceof Origin.Line)) {
+            return List.of();
+        }
+        List<MasterPlan.Line> lines = new ArrayList<>();
+        List<Integer> levels = Laying.levels(table.table());
+        for (FoundTable.Aside line : table.table().sections()) {
+            lines.add(new MasterPlan.Line(line.row(), levels.get(lines.size()), Laying.text(line)));
+        }
+        return lines;
     }
 
     private static MasterPlan.Runs runs(FoundTable table) {

@@ -33,7 +33,10 @@ final class ReadingQuestions {
         askHeader(layout);
         for (PlacedTable table : layout.tables()) {
             for (Doubt doubt : table.table().doubts()) {
-                if (!doubt.kind().equals("total-row") && !doubt.kind().equals("sparse-row")) {
+                boolean turned = doubt.kind().equals("total-column") && table.turned() > 0;
+                if (!turned
+                        && !doubt.kind().equals("total-row")
+                        && !doubt.kind().equals("sparse-row")) {
                     findings.add(new Finding(
                             doubt.kind().equals("section") || doubt.kind().equals("total-column")
                                     ? Severity.REMARK
@@ -65,15 +68,20 @@ final class ReadingQuestions {
         }
     }
 
+    /** What decisions about reading call a layout: readings come before anything is decided about it. */
+    private static String signature(Layout layout) {
+        return Layout.signatureOf(layout.tables().get(0).table());
+    }
+
     private void askTotals(Layout layout) {
         Doubtful doubtful = Doubtful.of(layout, "total-row");
-        if (doubtful.places().isEmpty() || job.isSettled(ReadingDecisions.TOTAL_ROW, layout.signature())) {
+        if (doubtful.places().isEmpty() || job.isSettled(ReadingDecisions.TOTAL_ROW, signature(layout))) {
             return;
         }
         boolean one = doubtful.rows() == 1;
         questions.add(Question.of(
                 ReadingDecisions.TOTAL_ROW,
-                layout.signature(),
+                signature(layout),
                 doubtful.places().get(0),
                 Says.count(doubtful.rows(), "row")
                         + (one
@@ -109,7 +117,7 @@ final class ReadingQuestions {
                 .toList();
         // Headers that several files have alike are sure by that.
         boolean alone = layout.tables().size() == 1;
-        if (close.isEmpty() || !alone || job.isSettled(ReadingDecisions.HEADER_ROW, layout.signature())) {
+        if (close.isEmpty() || !alone || job.isSettled(ReadingDecisions.HEADER_ROW, signature(layout))) {
             return;
         }
         FoundTable table = close.get(0).table();
@@ -119,7 +127,7 @@ final class ReadingQuestions {
         String other = Reading.DEFAULT.withShift(by).words();
         questions.add(Question.of(
                 ReadingDecisions.HEADER_ROW,
-                layout.signature(),
+                signature(layout),
                 close.get(0).where().row(found),
                 "Row " + found + " is taken for the header, but row " + table.rival()
                         + " would do nearly as well. Which is it?",

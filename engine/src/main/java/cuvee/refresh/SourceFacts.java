@@ -95,7 +95,7 @@ record SourceFacts(
         List<PlacedTable> placed(String source) {
             List<PlacedTable> placed = new ArrayList<>();
             for (FoundTable table : tables) {
-                placed.add(new PlacedTable(firstTable + placed.size(), id, width, source, name, table));
+                placed.add(PlacedTable.of(firstTable + placed.size(), id, width, source, name, clues.merged(), table));
             }
             return placed;
         }

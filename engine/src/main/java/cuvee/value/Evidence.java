@@ -154,6 +154,27 @@ public final class Evidence {
         oddlyDated += other.oddlyDated;
     }
 
+    /** The same evidence seen so many times. */
+    public Evidence times(long times) {
+        Evidence more = new Evidence();
+        more.add(this);
+        for (int i = 0; i < counts.length; i++) {
+            more.counts[i] = counts[i] * times;
+        }
+        more.oddities.replaceAll((text, count) -> count * times);
+        more.currencies.replaceAll((text, count) -> count * times);
+        more.manyOddities *= times;
+        more.dayFirstMoments *= times;
+        more.monthFirstMoments *= times;
+        more.zeroTimes *= times;
+        more.insidePoint *= times;
+        more.insideComma *= times;
+        more.insideOpen *= times;
+        more.oddlySigned *= times;
+        more.oddlyDated *= times;
+        return more;
+    }
+
     public long count(Form form) {
         return counts[form.ordinal()];
     }

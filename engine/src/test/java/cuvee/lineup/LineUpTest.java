@@ -26,8 +26,8 @@ class LineUpTest {
             finder.row(Rows.row(i + 2, values));
         }
         int id = tables.size() + 1;
-        tables.add(
-                new PlacedTable(id, id, 8, "t" + id + ".csv", "", finder.end().get(0)));
+        tables.add(PlacedTable.of(
+                id, id, 8, "t" + id + ".csv", "", List.of(), finder.end().get(0)));
     }
 
     private LineUp lineUp(Job job) {

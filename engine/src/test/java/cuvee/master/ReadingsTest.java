@@ -2,6 +2,7 @@ package cuvee.master;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.layout.Origin;
 import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
 import cuvee.value.Convention;
@@ -87,7 +88,9 @@ class ReadingsTest {
                         values.size(),
                         new MasterPlan.Runs(new int[] {1}, new int[] {values.size()}),
                         false,
-                        List.of(new MasterPlan.Feed(0, convention, evidence))));
+                        0,
+                        List.of(),
+                        List.of(new MasterPlan.Feed(new Origin.Cell(0, false), convention, evidence))));
             }
             writer.flush();
             MasterPlan plan = new MasterPlan(List.of(new MasterPlan.Column("v", type, 20, 6)), List.of(), tables);

@@ -3,6 +3,7 @@ package cuvee.master;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import cuvee.layout.Origin;
 import cuvee.sheet.Row;
 import cuvee.testing.Rows;
 import cuvee.value.Convention;
@@ -43,7 +44,9 @@ class StoreTest {
                 first + count - 1,
                 new MasterPlan.Runs(new int[] {first}, new int[] {count}),
                 false,
-                List.of(new MasterPlan.Feed(0, Convention.DEFAULT, evidence)));
+                0,
+                List.of(),
+                List.of(new MasterPlan.Feed(new Origin.Cell(0, false), Convention.DEFAULT, evidence)));
     }
 
     private static Evidence numbers(int count) {
@@ -144,7 +147,9 @@ class StoreTest {
                     60,
                     new MasterPlan.Runs(new int[] {1, 13}, new int[] {10, 48}),
                     true,
-                    List.of(new MasterPlan.Feed(0, Convention.DEFAULT, numbers(58)))));
+                    0,
+                    List.of(),
+                    List.of(new MasterPlan.Feed(new Origin.Cell(0, false), Convention.DEFAULT, numbers(58)))));
             assertThat(store.build(plan)).isEqualTo(58);
             try (MasterReader reader = store.reader(plan)) {
                 assertThat(reader.page(8, 4))

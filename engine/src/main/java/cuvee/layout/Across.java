@@ -1,0 +1,341 @@
+package cuvee.layout;
+
+import cuvee.detect.FoundTable;
+import cuvee.detect.TableColumn;
+import cuvee.detect.TotalWords;
+import cuvee.layout.Layout.Nature;
+import cuvee.value.Convention;
+import cuvee.value.LooseText;
+import cuvee.value.Period;
+import cuvee.value.Period.Kind;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Columns of a table that are members of one sequence running across, such as months, and should be rows.
+ *
+ * @param label what a column of the members is called: Month, Week
+ * @param labels the members in order, as the column of them is to hold them
+ * @param groups what is told of each member, with its columns in the order of the members (-1 where one is missing); one
+ *     group without a name where the headers say nothing but the member
+ * @param totals columns among them that add others up
+ * @param sure false where only other tables can tell that these are a sequence
+ */
+public record Across(
+        String label, List<String> labels, Map<String, List<Integer>> groups, List<TotalColumn> totals, Sureness sure) {
+    private static final int ENOUGH = 3;
+    private static final int ENOUGH_NUMBERED = 4;
+    private static final int LONGEST_REST = 60;
+    private static final Pattern NUMBERED = Pattern.compile("(.*?)[ _#.\\-]*(\\d{1,3})");
+    private static final Set<String> STEPS =
+            Set.of("day", "tag", "jour", "dag", "period", "step", "hour", "stunde", "");
+
+    /** How surely columns are a sequence. */
+    public enum Sureness {
+        SURE,
+        /** They are numbered, which other columns can be too. */
+        NUMBERED,
+        /** Too few of them to tell without other tables. */
+        FEW
+    }
+
+    /**
+     * A column that adds up members.
+     *
+     * @param stated its numbers added up
+     * @param added what the members come to
+     */
+    public record TotalColumn(TableColumn column, double stated, double added) {
+        public boolean agrees() {
+            return close(stated, added);
+        }
+    }
+
+    public Across {
+        labels = List.copyOf(labels);
+        groups = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(groups));
+        totals = List.copyOf(totals);
+    }
+
+    /** The columns that run across, totals included. */
+    public Set<Integer> columns() {
+        Set<Integer> columns = new HashSet<>();
+        groups.values().forEach(columns::addAll);
+        totals.forEach(total -> columns.add(total.column().index()));
+        return columns;
+    }
+
+    /** What a layout with such columns is called: the members left out, so that one more of them changes nothing. */
+    String signature(FoundTable table) {
+        Set<Integer> across = columns();
+        List<String> keys = new ArrayList<>();
+        table.columns().stream()
+                .filter(column -> !across.contains(column.index()))
+                .forEach(column -> keys.add(LooseText.key(column.header())));
+        keys.add("across:" + LooseText.key(label));
+        groups.keySet().forEach(group -> keys.add(LooseText.key(group)));
+        return String.join("|", keys);
+    }
+
+    /** All columns but those that stay, as the analyst says; columns that add others up are left out. */
+    public static Optional<Across> allBut(FoundTable table, Set<String> stays, String label) {
+        List<TableColumn> members = table.columns().stream()
+                .filter(column -> !stays.contains(LooseText.key(column.header())))
+                .toList();
+        if (members.isEmpty()) {
+            return Optional.empty();
+        }
+        List<TableColumn> plain = members.stream()
+                .filter(column -> TotalWords.of(column.header()) != TotalWords.Sureness.WHOLLY)
+                .toList();
+        List<Integer> indexes = plain.stream().map(TableColumn::index).toList();
+        Across across = new Across(
+                label, plain.stream().map(TableColumn::header).toList(), Map.of("", indexes), List.of(), Sureness.SURE);
+        List<TotalColumn> totals = members.stream()
+                .filter(column -> !plain.contains(column))
+                .map(column -> new TotalColumn(column, column.sum(), sum(table, new HashSet<>(indexes))))
+                .toList();
+        return Optional.of(new Across(label, across.labels(), across.groups(), totals, Sureness.SURE));
+    }
+
+    /** A header that names a member, and what else it says. */
+    private record Slot(TableColumn column, String place, String label, String rest) {}
+
+    /** The columns of a table that run across, where there are some. */
+    public static Optional<Across> of(FoundTable table) {
+        Map<Kind, List<Slot>> byKind = new EnumMap<>(Kind.class);
+        for (TableColumn column : table.columns()) {
+            if (column.named()) {
+                period(column)
+                        .ifPresent(slot -> byKind.computeIfAbsent(slot.getKey(), kind -> new ArrayList<>())
+                                .add(slot.getValue()));
+            }
+        }
+        if (byKind.isEmpty()) {
+            return numbered(table);
+        }
+        Map.Entry<Kind, List<Slot>> most = byKind.entrySet().stream()
+                .max(Comparator.comparingInt(entry -> entry.getValue().size()))
+                .orElseThrow();
+        List<Slot> slots = firstsOfMonths(most.getKey(), most.getValue());
+        boolean months = most.getKey() == Kind.DAY && slots.get(0).place().endsWith("-00");
+        String label = months ? Kind.MONTH.column() : most.getKey().column();
+        return of(table, label, slots, ENOUGH, Sureness.SURE).or(() -> numbered(table));
+    }
+
+    private static Optional<Map.Entry<Kind, Slot>> period(TableColumn column) {
+        String header = column.header();
+        return Period.in(header, Convention.Order.DAY_FIRST).map(found -> {
+            Period period = found.period();
+            String rest = rest(header.substring(0, found.from()), header.substring(found.to()));
+            String own = header.substring(found.from(), found.to()).strip();
+            if (period.kind() == Kind.MONTH && period.year() == 0) {
+                Optional<Period> year = Period.of(rest).filter(other -> other.kind() == Kind.YEAR);
+                if (year.isPresent()) {
+                    period = new Period(Kind.MONTH, year.get().year(), period.number(), 0);
+                    rest = "";
+                }
+            }
+            String place = "%s-%04d-%02d-%02d".formatted(period.kind(), period.year(), period.number(), period.day());
+            return Map.entry(
+                    period.kind(), new Slot(column, place, period.value().orElse(own), rest));
+        });
+    }
+
+    private static String rest(String before, String after) {
+        String left = before.replaceAll("[-_ /:,.|(]+$", "").strip();
+        String right = after.replaceAll("^[-_ /:,.|)]+", "").strip();
+        return LooseText.tidy(left.isEmpty() || right.isEmpty() ? left + right : left + " " + right);
+    }
+
+    /** Dates that are all the first of a month stand for months. */
+    private static List<Slot> firstsOfMonths(Kind kind, List<Slot> slots) {
+        boolean firsts =
+                kind == Kind.DAY && slots.stream().allMatch(slot -> slot.label().endsWith("-01"));
+        Set<String> places = new HashSet<>();
+        slots.forEach(slot -> places.add(slot.place()));
+        return !firsts || places.size() < 2
+                ? slots
+                : slots.stream()
+                        .map(slot -> new Slot(
+                                slot.column(),
+                                slot.place().substring(0, slot.place().length() - 2) + "00",
+                                slot.label(),
+                                slot.rest()))
+                        .toList();
+    }
+
+    /** Headers that are one word with a number: Week 1, Day 12, Item 3; or numbers alone. */
+    private static Optional<Across> numbered(FoundTable table) {
+        Map<String, List<Slot>> byWord = new LinkedHashMap<>();
+        for (TableColumn column : table.columns()) {
+            Matcher number = NUMBERED.matcher(column.header());
+            if (column.named() && number.matches()) {
+                String word = number.group(1).strip();
+                int at = Integer.parseInt(number.group(2));
+                byWord.computeIfAbsent(LooseText.key(word), key -> new ArrayList<>())
+                        .add(new Slot(
+                                column,
+                                "%04d".formatted(at),
+                                STEPS.contains(LooseText.key(word)) ? String.valueOf(at) : column.header(),
+                                ""));
+            }
+        }
+        for (Map.Entry<String, List<Slot>> word : byWord.entrySet()) {
+            List<Slot> slots = word.getValue();
+            Matcher first = NUMBERED.matcher(slots.get(0).column().header());
+            String name = first.matches() ? first.group(1).strip() : "";
+            boolean step = STEPS.contains(word.getKey());
+            if (slots.size() >= ENOUGH_NUMBERED && inARow(slots)) {
+                return of(
+                        table,
+                        name.isEmpty() ? "Number" : name,
+                        slots,
+                        ENOUGH_NUMBERED,
+                        step ? Sureness.SURE : Sureness.NUMBERED);
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static boolean inARow(List<Slot> slots) {
+        int before = -1;
+        for (Slot slot : slots) {
+            int at = Integer.parseInt(slot.place());
+            if (before >= 0 && at != before + 1) {
+                return false;
+            }
+            before = at;
+        }
+        return true;
+    }
+
+    private static Optional<Across> of(
+            FoundTable table, String label, List<Slot> slots, int enough, Sureness ifEnough) {
+        Map<String, List<Slot>> groups = new LinkedHashMap<>();
+        for (Slot slot : slots) {
+            if (slot.rest().length() <= LONGEST_REST) {
+                String rest = LooseText.key(slot.rest()).equals(LooseText.key(label)) ? "" : slot.rest();
+                String key = groups.keySet().stream()
+                        .filter(other -> LooseText.key(other).equals(LooseText.key(rest)))
+                        .findFirst()
+                        .orElse(rest);
+                groups.computeIfAbsent(key, k -> new ArrayList<>()).add(slot);
+            }
+        }
+        int largest = groups.values().stream().mapToInt(List::size).max().orElse(0);
+        // A lone "Stock March" beside twelve months is a column of its own.
+        groups.values()
+                .removeIf(group -> group.size() == 1 && largest > 2
+                        || group.stream().map(Slot::place).distinct().count() < group.size()
+                        || !oneNature(group));
+        if (groups.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Slot> inOrder = groups.values().stream()
+                .flatMap(List::stream)
+                .sorted(Comparator.comparingInt(slot -> slot.column().index()))
+                .toList();
+        Map<String, String> labelOfPlace = new LinkedHashMap<>();
+        inOrder.forEach(slot -> labelOfPlace.putIfAbsent(slot.place(), slot.label()));
+        List<String> places = new ArrayList<>(labelOfPlace.keySet());
+        Map<String, List<Integer>> columns = new LinkedHashMap<>();
+        groups.forEach((rest, group) -> columns.put(
+                rest,
+                places.stream()
+                        .map(place -> group.stream()
+                                .filter(slot -> slot.place().equals(place))
+                                .map(slot -> slot.column().index())
+                                .findFirst()
+                                .orElse(-1))
+                        .toList()));
+        Sureness sure = places.size() >= enough ? ifEnough : Sureness.FEW;
+        Across across = new Across(label, new ArrayList<>(labelOfPlace.values()), columns, List.of(), sure);
+        return Optional.of(new Across(label, across.labels(), columns, totals(table, across), sure));
+    }
+
+    private static boolean oneNature(List<Slot> group) {
+        Set<Nature> natures = new HashSet<>();
+        group.forEach(slot -> natures.add(Nature.of(slot.column().evidence())));
+        natures.remove(Nature.NOTHING);
+        return natures.size() <= 1;
+    }
+
+    /** Columns of totals among or behind the members: by their word, or by what they come to. */
+    private static List<TotalColumn> totals(FoundTable table, Across across) {
+        Set<Integer> members = across.columns();
+        members.remove(-1);
+        int first = members.stream().mapToInt(i -> i).min().orElse(0);
+        List<TotalColumn> totals = new ArrayList<>();
+        for (TableColumn column : table.columns()) {
+            boolean number = Nature.of(column.evidence()) == Nature.NUMBERS;
+            if (members.contains(column.index()) || !number) {
+                continue;
+            }
+            boolean word = TotalWords.of(column.header()) != TotalWords.Sureness.NO;
+            boolean within = column.index() > first;
+            Optional<Double> sum = within || word ? addedUp(table, across, totals, column) : Optional.empty();
+            if (sum.isPresent()) {
+                totals.add(new TotalColumn(column, column.sum(), sum.get()));
+            } else if (word) {
+                totals.add(new TotalColumn(column, column.sum(), sum(table, members)));
+            }
+        }
+        return totals;
+    }
+
+    /** What a column adds up: all members, those of a group, or those since the total before it. */
+    private static Optional<Double> addedUp(
+            FoundTable table, Across across, List<TotalColumn> before, TableColumn column) {
+        List<Set<Integer>> candidates = new ArrayList<>();
+        Set<Integer> all = across.columns();
+        all.remove(-1);
+        int since =
+                before.stream().mapToInt(total -> total.column().index()).max().orElse(-1);
+        List<Set<Integer>> sets = new ArrayList<>();
+        sets.add(all);
+        across.groups().values().forEach(group -> {
+            Set<Integer> own = new HashSet<>(group);
+            own.remove(-1);
+            sets.add(own);
+        });
+        for (Set<Integer> set : sets) {
+            candidates.add(set);
+            candidates.add(filter(set, i -> i < column.index()));
+            candidates.add(filter(set, i -> i < column.index() && i > since));
+        }
+        for (Set<Integer> candidate : candidates) {
+            double sum = sum(table, candidate);
+            if (candidate.size() >= 2 && sum != 0 && close(column.sum(), sum)) {
+                return Optional.of(sum);
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Set<Integer> filter(Set<Integer> columns, java.util.function.IntPredicate which) {
+        Set<Integer> some = new HashSet<>();
+        columns.stream().filter(which::test).forEach(some::add);
+        return some;
+    }
+
+    private static double sum(FoundTable table, Set<Integer> columns) {
+        return table.columns().stream()
+                .filter(column -> columns.contains(column.index()))
+                .mapToDouble(TableColumn::sum)
+                .sum();
+    }
+
+    private static boolean close(double stated, double added) {
+        return Math.abs(stated - added) <= 1e-6 * Math.abs(added) + 0.06;
+    }
+}

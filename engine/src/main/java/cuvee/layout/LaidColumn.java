@@ -1,0 +1,44 @@
+package cuvee.layout;
+
+import cuvee.detect.TableColumn;
+import cuvee.sheet.CellKind;
+import cuvee.sheet.Row;
+import cuvee.value.Evidence;
+import java.util.List;
+
+/**
+ * A column of a table as it is laid out for the master: a column of the sheet, or one made from section lines, from
+ * columns that run across, or from what is told of the whole table.
+ *
+ * @param sum its numbers added up, approximately
+ */
+public record LaidColumn(String header, Origin origin, Evidence evidence, double sum) {
+
+    static LaidColumn of(TableColumn column) {
+        return new LaidColumn(column.header(), new Origin.Cell(column.index(), false), column.evidence(), column.sum());
+    }
+
+    /** A column of texts that are told, not read from cells of its own; each counts so many times. */
+    public static LaidColumn told(String header, Origin origin, List<String> texts, long times) {
+        Evidence evidence = new Evidence();
+        Row row = new Row();
+        for (String text : texts) {
+            row.begin(1, 0);
+            row.set(0, CellKind.TEXT, text);
+            evidence.add(row, 0);
+        }
+        return new LaidColumn(header, origin, evidence.times(times), 0);
+    }
+
+    /** The same column under another name. */
+    public LaidColumn named(String name) {
+        return new LaidColumn(name, origin, evidence, sum);
+    }
+
+    /** The same column, its blank cells standing for the filled ones above. */
+    LaidColumn carried() {
+        return origin instanceof Origin.Cell cell
+                ? new LaidColumn(header, new Origin.Cell(cell.index(), true), evidence, sum)
+                : this;
+    }
+}

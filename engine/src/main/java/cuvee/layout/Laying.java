@@ -1,0 +1,197 @@
+package cuvee.layout;
+
+import cuvee.detect.FoundTable;
+import cuvee.detect.FoundTable.Aside;
+import cuvee.detect.TableColumn;
+import cuvee.sheet.CellRange;
+import cuvee.value.Evidence;
+import cuvee.value.LooseText;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * How a table is laid out for the master: which columns that run across become rows, which blank cells stand for the one
+ * above, and what the columns of its section lines are called.
+ *
+ * @param carried the keys of headers whose cells are carried down
+ * @param lines the names of the columns made from section lines, outer ones first; empty where they are left out
+ */
+public record Laying(Optional<Turn> turn, Set<String> carried, List<String> lines) {
+    public static final Laying PLAIN = new Laying(Optional.empty(), Set.of(), List.of());
+    private static final double MOST_FILLED = 0.6;
+    private static final double NEARLY_ALL = 0.95;
+
+    public Laying {
+        carried = Set.copyOf(carried);
+        lines = List.copyOf(lines);
+    }
+
+    /**
+     * Columns that become rows.
+     *
+     * @param label the name of the column that says which of them a row came from
+     * @param values the names of the columns that hold their cells, in the order of the groups
+     */
+    public record Turn(Across across, String label, List<String> values) {
+        public Turn {
+            values = List.copyOf(values);
+        }
+    }
+
+    /** A table laid out so. */
+    public PlacedTable of(PlacedTable table) {
+        FoundTable found = table.table();
+        List<LaidColumn> columns = new ArrayList<>();
+        long records = found.kept();
+        List<Aside> sections = found.sections();
+        for (int level = 1; level <= lines.size() && !sections.isEmpty(); level++) {
+            List<String> texts = texts(found, lines.size() == 1 ? 0 : level);
+            columns.add(LaidColumn.told(
+                    lines.get(level - 1),
+                    new Origin.Line(level),
+                    texts,
+                    Math.max(1, records / Math.max(1, texts.size()))));
+        }
+        Set<Integer> across = turn.map(it -> it.across().columns()).orElse(Set.of());
+        for (TableColumn column : found.columns()) {
+            if (!across.contains(column.index())) {
+                LaidColumn laid = LaidColumn.of(column);
+                columns.add(carried.contains(LooseText.key(column.header())) ? laid.carried() : laid);
+            }
+        }
+        if (turn.isEmpty()) {
+            return table.laid(columns, Layout.plainSignature(found), 0);
+        }
+        Turn it = turn.get();
+        List<String> labels = it.across().labels();
+        columns.add(LaidColumn.told(it.label(), new Origin.Label(labels), labels, Math.max(1, records)));
+        int group = 0;
+        for (List<Integer> members : it.across().groups().values()) {
+            Evidence evidence = new Evidence();
+            double sum = 0;
+            for (TableColumn column : found.columns()) {
+                if (members.contains(column.index())) {
+                    evidence.add(column.evidence());
+                    sum += column.sum();
+                }
+            }
+            columns.add(new LaidColumn(it.values().get(group++), new Origin.Values(members), evidence, sum));
+        }
+        return table.laid(columns, Layout.turnedSignature(found, it.across()), labels.size());
+    }
+
+    // ---- section lines ----
+
+    /**
+     * The level of each section line, in their order: where some stand right above others, 1 for those and 2 for the
+     * others; else 1 for all.
+     */
+    public static List<Integer> levels(FoundTable table) {
+        List<Aside> sections = table.sections();
+        List<Boolean> heads = new ArrayList<>();
+        int run = 0;
+        for (int i = 0; i < sections.size(); i++) {
+            int row = sections.get(i).row();
+            while (run < table.runs().size() && table.runs().get(run).first() < row) {
+                run++;
+            }
+            int record = run < table.runs().size() ? table.runs().get(run).first() : Integer.MAX_VALUE;
+            heads.add(i + 1 < sections.size() && sections.get(i + 1).row() < record);
+        }
+        boolean two = heads.contains(true) && heads.contains(false);
+        return heads.stream().map(head -> !two || head ? 1 : 2).toList();
+    }
+
+    private static List<String> texts(FoundTable table, int level) {
+        Set<String> texts = new LinkedHashSet<>();
+        List<Aside> sections = table.sections();
+        List<Integer> levels = levels(table);
+        for (int i = 0; i < sections.size(); i++) {
+            if (level == 0 || levels.get(i) == level) {
+                texts.add(text(sections.get(i)));
+            }
+        }
+        return new ArrayList<>(texts);
+    }
+
+    /** What a section line says: without its label, where it has one. */
+    public static String text(Aside line) {
+        return label(line).isEmpty()
+                ? line.text().replaceAll("\\s*:$", "")
+                : line.text().substring(line.text().indexOf(':') + 1).replaceFirst("^[ |]+", "");
+    }
+
+    /** The label of a section line, as in {@code Region: North}; empty where it has none. */
+    public static String label(Aside line) {
+        int colon = line.text().indexOf(':');
+        boolean labelled = colon > 0 && colon < line.text().length() - 1 && colon <= 30;
+        return labelled ? line.text().substring(0, colon).strip() : "";
+    }
+
+    // ---- carried down ----
+
+    /**
+     * How surely blank cells of a column stand for the filled one above.
+     *
+     * @param merged true where the workbook says so by joined cells
+     */
+    public record Carried(TableColumn column, boolean merged) {}
+
+    /** The columns that are filled in the first row of each block only. */
+    public static List<Carried> carried(PlacedTable table) {
+        List<Carried> carried = new ArrayList<>();
+        FoundTable found = table.table();
+        boolean leading = true;
+        for (TableColumn column : found.columns()) {
+            long blanks = found.kept() - column.evidence().filled();
+            if (blanks > 0 && joined(table, column) >= blanks) {
+                carried.add(new Carried(column, true));
+            } else if (leading && filledInFirstRowsOnly(found, column) && othersFilled(found, column)) {
+                carried.add(new Carried(column, false));
+            } else {
+                leading = false;
+            }
+        }
+        return carried;
+    }
+
+    /** How many records of a column lie under a joined cell that begins above them. */
+    private static long joined(PlacedTable table, TableColumn column) {
+        long under = 0;
+        for (CellRange range : table.merged()) {
+            if (range.rows() > 1 && range.firstColumn() <= column.index() && column.index() <= range.lastColumn()) {
+                for (FoundTable.Run run : table.table().runs()) {
+                    int from = Math.max(run.first(), range.firstRow() + 1);
+                    int to = Math.min(run.first() + run.count() - 1, range.lastRow());
+                    under += Math.max(0, to - from + 1);
+                }
+            }
+        }
+        return under;
+    }
+
+    private static boolean filledInFirstRowsOnly(FoundTable table, TableColumn column) {
+        long filled = column.evidence().filled();
+        return column.named()
+                && column.gaps().firstFilled()
+                && filled >= 1
+                && table.kept() >= 3
+                && filled <= table.kept() * MOST_FILLED
+                && column.gaps().adjacent() * 5L <= filled
+                && Layout.Nature.of(column.evidence()) != Layout.Nature.NUMBERS;
+    }
+
+    /** True where the table has columns that are filled throughout, so that the blanks of this one are not its habit. */
+    private static boolean othersFilled(FoundTable table, TableColumn column) {
+        Set<TableColumn> others = new HashSet<>(table.columns());
+        others.remove(column);
+        long full = others.stream()
+                .filter(other -> other.evidence().filled() >= table.kept() * NEARLY_ALL)
+                .count();
+        return full >= 1 && full * 2 >= others.size();
+    }
+}

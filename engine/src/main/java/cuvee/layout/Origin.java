@@ -1,0 +1,107 @@
+package cuvee.layout;
+
+import java.util.List;
+import java.util.OptionalInt;
+
+/** Where the values of a column of a laid-out table come from. Columns count from 0. */
+public sealed interface Origin {
+    /** What to do for each origin. */
+    interface Match<T> {
+        T cell(Cell cell);
+
+        T line(Line line);
+
+        T label(Label label);
+
+        T values(Values values);
+
+        T told(Told told);
+    }
+
+    <T> T match(Match<T> match);
+
+    /** The sheet's column that a value came from; empty where it came from no cell of its row. */
+    OptionalInt column(int turned);
+
+    /**
+     * The cells of one column of the sheet.
+     *
+     * @param carried true where a blank cell stands for the filled one above it
+     */
+    record Cell(int index, boolean carried) implements Origin {
+        @Override
+        public <T> T match(Match<T> match) {
+            return match.cell(this);
+        }
+
+        @Override
+        public OptionalInt column(int turned) {
+            return OptionalInt.of(index);
+        }
+    }
+
+    /**
+     * The section line above a record.
+     *
+     * @param level 1 for lines that head other lines, 2 for those right above records
+     */
+    record Line(int level) implements Origin {
+        @Override
+        public <T> T match(Match<T> match) {
+            return match.line(this);
+        }
+
+        @Override
+        public OptionalInt column(int turned) {
+            return OptionalInt.empty();
+        }
+    }
+
+    /** What each of the columns that run across is called, once they are rows. */
+    record Label(List<String> labels) implements Origin {
+        public Label {
+            labels = List.copyOf(labels);
+        }
+
+        @Override
+        public <T> T match(Match<T> match) {
+            return match.label(this);
+        }
+
+        @Override
+        public OptionalInt column(int turned) {
+            return OptionalInt.empty();
+        }
+    }
+
+    /** The columns that run across, in the order of their labels; -1 where one is missing. */
+    record Values(List<Integer> columns) implements Origin {
+        public Values {
+            columns = List.copyOf(columns);
+        }
+
+        @Override
+        public <T> T match(Match<T> match) {
+            return match.values(this);
+        }
+
+        @Override
+        public OptionalInt column(int turned) {
+            int column = columns.get(turned);
+            return column < 0 ? OptionalInt.empty() : OptionalInt.of(column);
+        }
+    }
+
+    /** A text that is the same for all of a table's rows. */
+    record Told(String text) implements Origin {
+        @Override
+        public <T> T match(Match<T> match) {
+            return match.told(this);
+        }
+
+        @Override
+        public OptionalInt column(int turned) {
+            return OptionalInt.empty();
+        }
+    }
+}

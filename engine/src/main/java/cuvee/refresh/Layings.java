@@ -1,0 +1,345 @@
+package cuvee.refresh;
+
+import cuvee.detect.FoundTable;
+import cuvee.detect.FoundTable.Aside;
+import cuvee.detect.TableColumn;
+import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.finding.Severity;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.Across;
+import cuvee.layout.Laying;
+import cuvee.layout.Layout;
+import cuvee.layout.PlacedTable;
+import cuvee.place.Says;
+import cuvee.value.LooseText;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * Decides how tables are laid out for the master: columns that run across become rows, blank cells stand for the one
+ * above, section lines become columns. Tables of one layout are decided together.
+ */
+final class Layings {
+    /** Decisions about columns that run across; the subject is a layout. */
+    static final String ACROSS = "across";
+    /** Decisions about blank cells that stand for the one above; the subject is a layout and a header. */
+    static final String CARRY = "carry-down";
+    /** Decisions about section lines; the subject is a layout. */
+    static final String SECTION = "section-line";
+
+    static final String LEAVE = "leave";
+    static final String CARRY_DOWN = "carry down";
+    private static final String TURN = "turn into ";
+    private static final String ALL_BUT = "turn all but ";
+    private static final String INTO = " into ";
+    private static final String BAR = " \\| ";
+    private final Job job;
+    private final List<Decision> assumed;
+    private final List<Question> questions;
+    private final List<Finding> findings;
+
+    Layings(Job job, List<Decision> assumed, List<Question> questions, List<Finding> findings) {
+        this.job = job;
+        this.assumed = assumed;
+        this.questions = questions;
+        this.findings = findings;
+    }
+
+    /** The tables as they go into the master, in the same order. */
+    List<PlacedTable> lay(List<PlacedTable> tables) {
+        Map<String, List<PlacedTable>> layouts = new LinkedHashMap<>();
+        Map<PlacedTable, Across> across = new LinkedHashMap<>();
+        for (PlacedTable table : tables) {
+            Optional<Across> found = Across.of(table.table());
+            found.ifPresent(block -> across.put(table, block));
+            String signature = found.map(block -> Layout.turnedSignature(table.table(), block))
+                    .orElse(table.signature());
+            layouts.computeIfAbsent(signature, s -> new ArrayList<>()).add(table);
+        }
+        Map<PlacedTable, PlacedTable> laid = new LinkedHashMap<>();
+        layouts.forEach((signature, same) -> {
+            Optional<TurnDecision> turn = turn(signature, same, across);
+            Set<String> carried = carried(signature, same);
+            List<String> lines = lines(signature, same, tables);
+            for (PlacedTable table : same) {
+                Laying laying =
+                        new Laying(turn.flatMap(decided -> decided.of(table, across.get(table))), carried, lines);
+                laid.put(table, laying.of(table));
+                laying.turn().ifPresent(it -> compareTotals(table, it.across()));
+            }
+        });
+        return tables.stream().map(table -> laid.getOrDefault(table, table)).toList();
+    }
+
+    // ---- columns that run across ----
+
+    /**
+     * A decision that columns become rows.
+     *
+     * @param stays the keys of the columns that stay, where the analyst named those; empty where the sequence tells
+     */
+    private record TurnDecision(Set<String> stays, String label, List<String> values) {
+
+        Optional<Laying.Turn> of(PlacedTable table, @org.jspecify.annotations.Nullable Across found) {
+            Optional<Across> across =
+                    stays.isEmpty() ? Optional.ofNullable(found) : Across.allBut(table.table(), stays, label);
+            return across.map(block -> new Laying.Turn(block, label, names(block)));
+        }
+
+        private List<String> names(Across block) {
+            List<String> names = new ArrayList<>(values);
+            for (String group : block.groups().keySet()) {
+                if (names.size() < block.groups().size()) {
+                    names.add(group.isEmpty() ? "Amount" : group);
+                }
+            }
+            return names;
+        }
+
+        static Optional<TurnDecision> read(String answer) {
+            if (answer.startsWith(ALL_BUT) && answer.contains(INTO)) {
+                int into = answer.lastIndexOf(INTO);
+                Set<String> stays = Arrays.stream(
+                                answer.substring(ALL_BUT.length(), into).split(BAR))
+                        .map(LooseText::key)
+                        .collect(Collectors.toSet());
+                return Optional.of(named(stays, answer.substring(into + INTO.length())));
+            }
+            return answer.startsWith(TURN)
+                    ? Optional.of(named(Set.of(), answer.substring(TURN.length())))
+                    : Optional.empty();
+        }
+
+        private static TurnDecision named(Set<String> stays, String names) {
+            List<String> parts = Arrays.asList(names.split(BAR));
+            return new TurnDecision(stays, parts.get(0), parts.subList(1, parts.size()));
+        }
+    }
+
+    private Optional<TurnDecision> turn(String signature, List<PlacedTable> same, Map<PlacedTable, Across> across) {
+        Optional<Decision> decision = job.decision(ACROSS, signature).or(() -> byStays(same));
+        PlacedTable first = same.get(0);
+        Across block = across.get(first);
+        if (decision.isPresent()) {
+            if (block != null && !job.isSettled(ACROSS, signature)) {
+                askNumbered(signature, same, across, decision.get().answer());
+            }
+            return TurnDecision.read(decision.get().answer());
+        }
+        boolean known = same.stream()
+                .anyMatch(
+                        table -> across.get(table) != null && across.get(table).sure() != Across.Sureness.FEW);
+        if (block == null || !known) {
+            return Optional.empty();
+        }
+        String answer = TURN + String.join(" | ", names(first, block));
+        assumed.add(new Decision(
+                ACROSS,
+                signature,
+                answer,
+                "the columns " + Says.quoted(block.labels().get(0)) + " to "
+                        + Says.quoted(block.labels().get(block.labels().size() - 1))
+                        + " are members of one sequence over values of one type"
+                        + (block.totals().isEmpty()
+                                ? ""
+                                : "; "
+                                        + Says.quoted(
+                                                block.totals().get(0).column().header()) + " adds them up"),
+                Says.count(same.size(), "table")));
+        askNumbered(signature, same, across, answer);
+        return TurnDecision.read(answer);
+    }
+
+    /** A decision of the analyst that names the columns that stay holds for every layout that has them. */
+    private Optional<Decision> byStays(List<PlacedTable> same) {
+        Set<String> keys = same.get(0).table().columns().stream()
+                .map(column -> LooseText.key(column.header()))
+                .collect(Collectors.toSet());
+        return job.settled().stream()
+                .filter(decision -> decision.kind().equals(ACROSS))
+                .filter(decision -> TurnDecision.read(decision.answer())
+                        .filter(turn -> !turn.stays().isEmpty() && keys.containsAll(turn.stays()))
+                        .isPresent())
+                .findFirst();
+    }
+
+    private static List<String> names(PlacedTable table, Across block) {
+        Set<String> taken = new HashSet<>();
+        Set<Integer> across = block.columns();
+        table.table().columns().stream()
+                .filter(column -> !across.contains(column.index()))
+                .forEach(column -> taken.add(LooseText.key(column.header())));
+        List<String> names = new ArrayList<>();
+        names.add(free(block.label(), taken));
+        block.groups().keySet().forEach(group -> names.add(free(group.isEmpty() ? "Amount" : group, taken)));
+        return names;
+    }
+
+    private static String free(String name, Set<String> taken) {
+        String free = name;
+        for (int copy = 2; !taken.add(LooseText.key(free)); copy++) {
+            free = name + " (" + copy + ")";
+        }
+        return free;
+    }
+
+    /** Numbered columns can be a sequence or things of their own: taken for a sequence, and asked about. */
+    private void askNumbered(String signature, List<PlacedTable> same, Map<PlacedTable, Across> across, String answer) {
+        Across block = across.get(same.get(0));
+        if (block == null || block.sure() != Across.Sureness.NUMBERED || job.isSettled(ACROSS, signature)) {
+            return;
+        }
+        String members = Says.quoted(block.labels().get(0)) + " to "
+                + Says.quoted(block.labels().get(block.labels().size() - 1));
+        long rows = same.stream().mapToLong(table -> table.table().kept()).sum();
+        String turn = answer.equals(LEAVE) ? TURN + String.join(" | ", names(same.get(0), block)) : answer;
+        questions.add(Question.of(
+                ACROSS,
+                signature,
+                same.get(0).where(),
+                "The columns " + members + " run across in " + Says.count(same.size(), "table")
+                        + ". Should each be a row?",
+                answer,
+                List.of(new Answer(turn, "yes, a row for each of them"), new Answer(LEAVE, "no, they stay columns")),
+                rows));
+    }
+
+    /** Columns of totals among those that run across are left out, and compared with what they add up. */
+    private void compareTotals(PlacedTable table, Across across) {
+        for (Across.TotalColumn total : across.totals()) {
+            if (!total.agrees()) {
+                int header = table.table().headerRows().stream().reduce(0, Math::max);
+                findings.add(new Finding(
+                        Severity.WARNING,
+                        "stated-total",
+                        table.where().cell(header, total.column().index() + 1),
+                        "The column " + Says.quoted(total.column().header()) + " adds up to "
+                                + Planner.plain(total.stated()) + ", but the columns that it should add up come to "
+                                + Planner.plain(total.added()) + ", a difference of "
+                                + Planner.plain(total.stated() - total.added()) + ".",
+                        "It is left out as a total; the other columns are kept as they are.",
+                        "Ask the sender which of the two is right."));
+            }
+        }
+    }
+
+    // ---- carried down ----
+
+    private Set<String> carried(String signature, List<PlacedTable> same) {
+        Map<String, List<Laying.Carried>> byHeader = new LinkedHashMap<>();
+        for (PlacedTable table : same) {
+            for (Laying.Carried column : Laying.carried(table)) {
+                byHeader.computeIfAbsent(LooseText.key(column.column().header()), key -> new ArrayList<>())
+                        .add(column);
+            }
+        }
+        Set<String> carried = new LinkedHashSet<>();
+        for (TableColumn column : same.get(0).table().columns()) {
+            String key = LooseText.key(column.header());
+            String subject = signature + " > " + key;
+            Optional<Decision> decision = job.decision(CARRY, subject);
+            List<Laying.Carried> found = byHeader.getOrDefault(key, List.of());
+            if (decision.isPresent()) {
+                if (decision.get().answer().equals(CARRY_DOWN)) {
+                    carried.add(key);
+                }
+            } else if (!found.isEmpty() && found.size() * 2L >= withBlanks(same, key)) {
+                boolean merged = found.stream().allMatch(Laying.Carried::merged);
+                carried.add(key);
+                assumed.add(new Decision(
+                        CARRY,
+                        subject,
+                        CARRY_DOWN,
+                        merged
+                                ? "its cells are joined over the rows that they stand for"
+                                : "it is filled in the first row of each block only, the other columns throughout",
+                        Says.count(found.size(), "table")));
+            }
+        }
+        return carried;
+    }
+
+    private static long withBlanks(List<PlacedTable> same, String key) {
+        return same.stream()
+                .filter(table -> table.table().columns().stream()
+                        .anyMatch(column -> LooseText.key(column.header()).equals(key)
+                                && column.evidence().filled() < table.table().kept()))
+                .count();
+    }
+
+    // ---- section lines ----
+
+    private List<String> lines(String signature, List<PlacedTable> same, List<PlacedTable> all) {
+        FoundTable first = same.get(0).table();
+        if (first.sections().isEmpty()) {
+            return List.of();
+        }
+        Optional<Decision> decision = job.decision(SECTION, signature);
+        if (decision.isPresent()) {
+            return decision.get().answer().equals(LEAVE)
+                    ? List.of()
+                    : Arrays.asList(decision.get().answer().split(BAR));
+        }
+        boolean two =
+                same.stream().anyMatch(table -> Laying.levels(table.table()).contains(2));
+        Set<String> taken = new HashSet<>();
+        first.columns().forEach(column -> taken.add(LooseText.key(column.header())));
+        List<String> names = new ArrayList<>();
+        for (int level = 1; level <= (two ? 2 : 1); level++) {
+            names.add(free(lineName(same, level, all), taken));
+        }
+        assumed.add(new Decision(
+                SECTION,
+                signature,
+                String.join(" | ", names),
+                "lines such as " + Says.quoted(first.sections().get(0).text()) + " head the rows below them",
+                Says.count(
+                        same.stream()
+                                .mapToLong(table -> table.table().sections().size())
+                                .sum(),
+                        "line")));
+        return names;
+    }
+
+    /** What a column of section lines is called: their label, else the header over the same words elsewhere. */
+    private static String lineName(List<PlacedTable> same, int level, List<PlacedTable> all) {
+        Set<String> labels = new LinkedHashSet<>();
+        Set<String> texts = new HashSet<>();
+        for (PlacedTable table : same) {
+            List<Aside> sections = table.table().sections();
+            List<Integer> levels = Laying.levels(table.table());
+            for (int i = 0; i < sections.size(); i++) {
+                if (levels.get(i) == level) {
+                    labels.add(Laying.label(sections.get(i)));
+                    texts.add(LooseText.key(Laying.text(sections.get(i))));
+                }
+            }
+        }
+        if (labels.size() == 1 && !labels.contains("")) {
+            return labels.iterator().next();
+        }
+        for (PlacedTable table : all) {
+            for (TableColumn column : table.table().columns()) {
+                Set<String> words = column.evidence().oddities().keySet().stream()
+                        .map(LooseText::key)
+                        .collect(Collectors.toSet());
+                long shared = texts.stream().filter(words::contains).count();
+                if (shared >= 2 && shared * 2 >= texts.size() && column.named()) {
+                    return column.header();
+                }
+            }
+        }
+        return level == 1 ? "Section" : "Subsection";
+    }
+}

@@ -1,0 +1,55 @@
+package cuvee.value;
+
+import java.time.Month;
+import java.time.format.TextStyle;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** The names of the months and their usual abbreviations in several languages. */
+public final class MonthNames {
+    /** Abbreviations that are common words elsewhere: months only beside a year. */
+    private static final Set<String> ALSO_WORDS = Set.of("out", "set", "ago", "gen", "lug", "mag", "ott", "lis", "maj");
+
+    private static final Map<String, Integer> MONTHS = months();
+
+    private MonthNames() {}
+
+    private static Map<String, Integer> months() {
+        Map<String, Integer> months = new HashMap<>();
+        for (Locale locale : List.of(
+                Locale.ENGLISH,
+                Locale.GERMAN,
+                Locale.FRENCH,
+                Locale.ITALIAN,
+                new Locale("es"),
+                new Locale("nl"),
+                new Locale("pt"),
+                new Locale("sv"),
+                new Locale("pl"))) {
+            for (Month month : Month.values()) {
+                for (TextStyle style : List.of(TextStyle.FULL, TextStyle.FULL_STANDALONE, TextStyle.SHORT)) {
+                    String name = month.getDisplayName(style, locale).replace(".", "");
+                    months.putIfAbsent(name.toLowerCase(Locale.ROOT), month.getValue());
+                }
+            }
+        }
+        months.put("sept", 9);
+        months.put("mrz", 3);
+        months.put("maerz", 3);
+        return months;
+    }
+
+    /** The month of a name or abbreviation, from 1; empty where it is none. */
+    public static Optional<Integer> of(String word) {
+        return Optional.ofNullable(MONTHS.get(word.toLowerCase(Locale.ROOT)));
+    }
+
+    /** True where a month's name can be meant without a year beside it. */
+    static boolean clear(String word) {
+        return !ALSO_WORDS.contains(word.toLowerCase(Locale.ROOT));
+    }
+}
