@@ -122,6 +122,7 @@ public final class Collector {
                     taken.add(unique);
                     sources.add(new Source(
                             unique,
+                            place.label().isEmpty() ? String.valueOf(path.getFileName()) : place.label(),
                             source.file(),
                             source.size(),
                             source.modified(),
@@ -234,7 +235,13 @@ public final class Collector {
 
     private Source judge(String relative, Path file, BasicFileAttributes attributes) {
         Source source = new Source(
-                relative, file, attributes.size(), attributes.lastModifiedTime().toMillis(), "", "");
+                relative,
+                "",
+                file,
+                attributes.size(),
+                attributes.lastModifiedTime().toMillis(),
+                "",
+                "");
         String name = file.getFileName().toString();
         String lower = name.toLowerCase(Locale.ROOT);
         if (name.startsWith("~$") || name.startsWith(".~lock.")) {

@@ -140,6 +140,7 @@ final class FactsJson {
             evidence.oddities().forEach(odd::put);
             ObjectNode currencies = c.putObject("currencies");
             evidence.currencies().forEach(currencies::put);
+            evidence.someDates().forEach(c.putArray("dates")::add);
         }
     }
 
@@ -278,7 +279,8 @@ final class FactsJson {
                         counts,
                         list(node.path("measures"), JsonNode::asLong),
                         longs(node.path("odd")),
-                        longs(node.path("currencies"))),
+                        longs(node.path("currencies")),
+                        list(node.path("dates"), JsonNode::asText)),
                 node.path("sum").asDouble(),
                 new TableColumn.Gaps(
                         node.path("first").asBoolean(), node.path("adjacent").asInt()));

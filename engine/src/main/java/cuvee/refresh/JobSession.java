@@ -23,7 +23,10 @@ import cuvee.master.Store;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.sheet.CellKind;
+import cuvee.tag.Home;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -148,7 +151,10 @@ public final class JobSession implements AutoCloseable {
             }
         });
         inOrder.addAll(gone.values());
-        Proposal proposal = Planner.propose(job, placed(inOrder), ruledOut(job, inOrder, findings));
+        Map<String, Source> sources = new HashMap<>();
+        collected.sources().forEach(source -> sources.put(source.path(), source));
+        Proposal proposal =
+                Planner.propose(job, placed(inOrder), ruledOut(job, inOrder, findings), table -> home(table, sources));
         watch.lap("plan");
 
         progress.at(Progress.Stage.MAKING, 0, 0);
@@ -316,6 +322,20 @@ public final class JobSession implements AutoCloseable {
             }
         }
         return out;
+    }
+
+    private static Home home(PlacedTable table, Map<String, Source> sources) {
+        Optional<Source> source = Optional.ofNullable(sources.get(table.source()));
+        return new Home(
+                table.source(),
+                source.map(Source::place).orElse(""),
+                table.sheet(),
+                table.table().titles(),
+                source.map(each -> Instant.ofEpochMilli(each.modified())
+                                .atZone(ZoneOffset.UTC)
+                                .toLocalDate()
+                                .toString())
+                        .orElse(""));
     }
 
     private static List<PlacedTable> placed(List<SourceFacts> sources) {

@@ -18,6 +18,7 @@ import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
 import cuvee.tag.DefaultTags;
+import cuvee.tag.Home;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -41,11 +42,13 @@ final class Planner {
     private final Job job;
     private final List<PlacedTable> tables;
     private final Map<PlacedTable, String> ruledOut;
+    private final Homes homes;
     private final List<Question> questions = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
     private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
 
-    private Planner(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut) {
+    private Planner(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Homes homes) {
+        this.homes = homes;
         this.ruledOut = ruledOut;
         this.job = job;
         this.tables = tables;
@@ -54,10 +57,16 @@ final class Planner {
     /**
      * Proposes a master from tables in the order of the master.
      *
+     * @param homes where tables come from
      * @param ruledOut tables that the analyst's rule about sheets does not take, with the reason
      */
-    static Proposal propose(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut) {
-        return new Planner(job, tables, ruledOut).propose();
+    static Proposal propose(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Homes homes) {
+        return new Planner(job, tables, ruledOut, homes).propose();
+    }
+
+    /** Where tables come from. */
+    interface Homes {
+        Home of(PlacedTable table);
     }
 
     private Proposal propose() {
@@ -90,13 +99,16 @@ final class Planner {
         LineUp lineUp = LineUp.of(layouts, job);
         questions.addAll(lineUp.questions());
         Map<PlacedTable, LaidColumn[]> feeds = feeds(layouts, lineUp);
+        List<String> dataNames =
+                lineUp.columns().stream().map(LineUp.Column::name).toList();
+        List<LineUp.Column> all = withTags(lineUp, layouts, feeds, assumed);
         ColumnTyping typing = new ColumnTyping(job, layouts, feeds, questions);
         List<MasterPlan.Column> columns = new ArrayList<>();
         List<Proposal.ColumnReport> reports = new ArrayList<>();
         assumed.addAll(lineUp.decisions());
         List<String> names = new ArrayList<>();
-        for (int i = 0; i < lineUp.columns().size(); i++) {
-            LineUp.Column column = lineUp.columns().get(i);
+        for (int i = 0; i < all.size(); i++) {
+            LineUp.Column column = all.get(i);
             ColumnTyping.Typed typed = typing.type(i, column.name());
             names.add(column.name());
             columns.add(typed.column());
@@ -121,7 +133,7 @@ final class Planner {
             }
         }
         MasterPlan plan = plan(columns, names, feeds, typing);
-        Job decided = job.withAssumed(names, assumed);
+        Job decided = job.withAssumed(dataNames, assumed);
         questions.sort(Comparator.comparingLong(Question::stake).reversed());
         return new Proposal(decided, plan, layouts, outside, reports, questions, findings);
     }
@@ -265,6 +277,38 @@ final class Planner {
             }
         }
         return feeds;
+    }
+
+    /** The columns with those of tags behind them; a tag with the name of a column fills it where a table lacks it. */
+    private List<LineUp.Column> withTags(
+            LineUp lineUp, List<Layout> layouts, Map<PlacedTable, LaidColumn[]> feeds, List<Decision> assumed) {
+        Map<PlacedTable, PlacedTable> laid = new HashMap<>();
+        layouts.forEach(layout -> layout.tables().forEach(table -> laid.put(table, table)));
+        Map<PlacedTable, Home> known = new LinkedHashMap<>();
+        for (PlacedTable table : tables) {
+            PlacedTable here = laid.get(table);
+            if (here != null) {
+                known.put(here, homes.of(here));
+            }
+        }
+        List<LineUp.Column> columns = new ArrayList<>(lineUp.columns());
+        for (TagColumns.Column tag : TagColumns.of(job, assumed, findings, known)) {
+            int at = columns.stream()
+                    .map(column -> LooseText.key(column.name()))
+                    .toList()
+                    .indexOf(LooseText.key(tag.name()));
+            if (at < 0) {
+                at = columns.size();
+                columns.add(new LineUp.Column(tag.name(), layouts.size()));
+                feeds.replaceAll((table, fed) -> Arrays.copyOf(fed, fed.length + 1));
+            }
+            for (Map.Entry<PlacedTable, LaidColumn[]> feed : feeds.entrySet()) {
+                if (feed.getValue()[at] == null) {
+                    feed.getValue()[at] = tag.of(feed.getKey()).orElse(null);
+                }
+            }
+        }
+        return columns;
     }
 
     private void statedTotals(PlacedTable table) {

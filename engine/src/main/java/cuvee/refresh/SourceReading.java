@@ -75,6 +75,7 @@ final class SourceReading {
         try {
             return new Source(
                     source.path(),
+                    source.place(),
                     source.file(),
                     Files.size(source.file()),
                     Files.getLastModifiedTime(source.file()).toMillis(),

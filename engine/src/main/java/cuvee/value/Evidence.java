@@ -1,6 +1,7 @@
 package cuvee.value;
 
 import cuvee.sheet.Row;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -13,6 +14,7 @@ import java.util.Map;
  */
 public final class Evidence {
     private static final int EXAMPLES = 12;
+    private static final int MOST_DATES = 60;
     private static final int ODD_LOOKED_AT = 200;
     private final long[] counts = new long[Form.FORMS.length];
     private final Map<String, Long> oddities = new LinkedHashMap<>();
@@ -29,6 +31,9 @@ public final class Evidence {
     private long insideOpen;
     private long oddlySigned;
     private long oddlyDated;
+    private long dates;
+    /** Some of the dates, as written: the first, the second, the fourth, and so on. */
+    private final List<String> someDates = new ArrayList<>();
 
     /** Takes in the cell of a record. */
     public void add(Row row, int column) {
@@ -38,6 +43,9 @@ public final class Evidence {
     /** Takes in the cell of a record whose form is known. */
     public void add(Row row, int column, Form form) {
         counts[form.ordinal()]++;
+        if ((form.isDate() || form.isMoment()) && Long.bitCount(++dates) == 1) {
+            someDates.add(row.text(column));
+        }
         if (form == Form.YEAR_FIRST_DATE) {
             oddlyDated += isIsoDate(row.chars(), row.start(column), row.end(column)) ? 0 : 1;
         } else if (form.isCellNumber() || form.isTextNumber()) {
@@ -139,6 +147,9 @@ public final class Evidence {
         for (int i = 0; i < counts.length; i++) {
             counts[i] += other.counts[i];
         }
+        if (someDates.size() < MOST_DATES) {
+            someDates.addAll(other.someDates);
+        }
         other.oddities.forEach((text, count) -> oddities.merge(text, count, Long::sum));
         other.currencies.forEach((text, count) -> currencies.merge(text, count, Long::sum));
         manyOddities += other.manyOddities;
@@ -213,6 +224,23 @@ public final class Evidence {
     public long oddValues() {
         return manyOddities
                 + oddities.values().stream().mapToLong(Long::longValue).sum();
+    }
+
+    /** Some of the dates among the values, as written. */
+    public List<String> someDates() {
+        return someDates;
+    }
+
+    /** Some of the days among the values, read with their parts in an order. */
+    public List<LocalDate> someDays(Convention.Order order) {
+        List<LocalDate> days = new ArrayList<>();
+        for (String text : someDates) {
+            String iso = Dates.iso(text, order);
+            if (iso != null) {
+                days.add(LocalDate.parse(iso.substring(0, 10)));
+            }
+        }
+        return days;
     }
 
     public Map<String, Long> currencies() {
@@ -315,7 +343,11 @@ public final class Evidence {
 
     /** Evidence as it was kept. */
     public static Evidence restore(
-            Map<Form, Long> counts, List<Long> measures, Map<String, Long> oddities, Map<String, Long> currencies) {
+            Map<Form, Long> counts,
+            List<Long> measures,
+            Map<String, Long> oddities,
+            Map<String, Long> currencies,
+            List<String> someDates) {
         Evidence evidence = new Evidence();
         counts.forEach((form, count) -> evidence.counts[form.ordinal()] = count);
         List<Long> kept = new ArrayList<>(measures);
@@ -332,6 +364,7 @@ public final class Evidence {
         evidence.oddlyDated = kept.get(10);
         evidence.oddities.putAll(oddities);
         evidence.currencies.putAll(currencies);
+        evidence.someDates.addAll(someDates);
         return evidence;
     }
 }

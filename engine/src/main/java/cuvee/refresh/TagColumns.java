@@ -1,0 +1,393 @@
+package cuvee.refresh;
+
+import cuvee.detect.TotalWords;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.LaidColumn;
+import cuvee.layout.Layout.Nature;
+import cuvee.layout.Origin;
+import cuvee.layout.PlacedTable;
+import cuvee.place.Says;
+import cuvee.tag.Home;
+import cuvee.tag.TagSource;
+import cuvee.tag.TagSource.From;
+import cuvee.tag.Tags;
+import cuvee.tag.Tags.Value;
+import cuvee.value.Conventions;
+import cuvee.value.LooseText;
+import cuvee.value.Period;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/**
+ * Decides which tags become columns of the master: those that vary from source to source and say something that the rows
+ * do not. A tag whose name is that of a column fills it in the tables that lack it.
+ */
+final class TagColumns {
+    /** Decisions about tags; the subject is what a tag is taken from, the answer the name of its column. */
+    static final String TAG = "tag";
+
+    static final String LEFT_OUT = "left out";
+    private static final double MOST = 0.8;
+    private static final double NEARLY_ALL = 0.9;
+    private static final int EXAMPLES = 3;
+    /** Labels that tell of the sheet itself rather than of its rows. */
+    private static final Pattern OF_THE_SHEET = Pattern.compile(
+            "(?i)(print|page|seite|export|generat|creat|erstellt|gedruckt|version|file|datei|path|run|time ?stamp|note|hinweis"
+                    + "|source|quelle|contact|kontakt|phone|tel|e-?mail|http|prepared|checked|approved|signed|comment).*");
+
+    private final Job job;
+    private final List<Decision> assumed;
+    private final List<Finding> findings;
+    private final Map<PlacedTable, Home> homes;
+    private final Tags tags;
+    private final List<Column> columns = new ArrayList<>();
+    private final List<Map<PlacedTable, Value>> taken = new ArrayList<>();
+
+    /**
+     * A column that a tag fills.
+     *
+     * @param texts what it says, for each table of which it says something
+     */
+    record Column(TagSource source, String name, Map<PlacedTable, String> texts) {
+        Column {
+            texts = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(texts));
+        }
+
+        Optional<LaidColumn> of(PlacedTable table) {
+            return Optional.ofNullable(texts.get(table))
+                    .map(text -> LaidColumn.told(
+                            name,
+                            new Origin.Told(text),
+                            List.of(text),
+                            (long) table.table().kept() * Math.max(1, table.turned())));
+        }
+    }
+
+    private TagColumns(Job job, List<Decision> assumed, List<Finding> findings, Map<PlacedTable, Home> homes) {
+        this.job = job;
+        this.assumed = assumed;
+        this.findings = findings;
+        this.homes = homes;
+        this.tags = Tags.of(homes.values());
+    }
+
+    /**
+     * The columns that tags fill, in their order.
+     *
+     * @param homes where the tables of the master come from, in their order
+     */
+    static List<Column> of(Job job, List<Decision> assumed, List<Finding> findings, Map<PlacedTable, Home> homes) {
+        TagColumns tags = new TagColumns(job, assumed, findings, homes);
+        return homes.isEmpty() ? List.of() : tags.columns();
+    }
+
+    private List<Column> columns() {
+        Set<TagSource> sources = new LinkedHashSet<>();
+        List<Decision> decided = new ArrayList<>(job.settled());
+        decided.addAll(job.assumed());
+        decided.stream()
+                .filter(decision -> decision.kind().equals(TAG))
+                .forEach(decision -> TagSource.read(decision.subject()).ifPresent(sources::add));
+        List<TagSource> candidates = tags.candidates();
+        Set<TagSource> inOrder = new LinkedHashSet<>(candidates);
+        inOrder.addAll(sources);
+        for (TagSource source : inOrder) {
+            Map<PlacedTable, Value> values = values(source);
+            Optional<Decision> decision = job.decision(TAG, source.words());
+            if (decision.isPresent()) {
+                if (!decision.get().answer().equals(LEFT_OUT)) {
+                    add(source, decision.get().answer(), values);
+                }
+            } else if (candidates.contains(source)) {
+                propose(source, values);
+            }
+        }
+        return columns;
+    }
+
+    private Map<PlacedTable, Value> values(TagSource source) {
+        Map<PlacedTable, Value> values = new LinkedHashMap<>();
+        homes.forEach((table, home) -> tags.value(source, home).ifPresent(value -> values.put(table, value)));
+        return values;
+    }
+
+    private void add(TagSource source, String name, Map<PlacedTable, Value> values) {
+        Map<PlacedTable, String> texts = new LinkedHashMap<>();
+        values.forEach((table, value) -> texts.put(table, value.text()));
+        columns.add(new Column(source, name, texts));
+        taken.add(values);
+        List<String> without = homes.keySet().stream()
+                .filter(table -> !values.containsKey(table))
+                .map(table -> table.where().toString())
+                .toList();
+        boolean label = source.from() == From.TITLE_LABEL;
+        if (!without.isEmpty() && !label) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "tag-not-found",
+                    homes.keySet().stream()
+                            .filter(table -> !values.containsKey(table))
+                            .findFirst()
+                            .orElseThrow()
+                            .where(),
+                    "The tag " + Says.quoted(name) + " finds nothing for " + Says.count(without.size(), "table") + ": "
+                            + Says.list(without) + ".",
+                    "It is blank there.",
+                    "Rename the file like the others, or take the tag from something else."));
+        }
+        if (source.from() != From.MODIFIED && source.from() != From.FIXED) {
+            contradictions(name, values);
+        }
+    }
+
+    // ---- what is worth a column ----
+
+    private void propose(TagSource source, Map<PlacedTable, Value> values) {
+        Set<String> distinct = new HashSet<>();
+        values.values().forEach(value -> distinct.add(LooseText.key(value.text())));
+        boolean label = source.from() == From.TITLE_LABEL;
+        double least = label ? 0.5 : NEARLY_ALL;
+        if (distinct.size() < 2
+                || values.size() < homes.size() * least
+                || label
+                        && (OF_THE_SHEET.matcher(source.what()).matches()
+                                || TotalWords.of(source.what()) != TotalWords.Sureness.NO)
+                || isCounter(values, distinct)
+                || isWholeSheetName(source, values)
+                || saidBefore(values)) {
+            return;
+        }
+        Optional<Said> said = saidByRows(values);
+        boolean told = said.filter(Said::byAll).isPresent();
+        String name = said.filter(found -> !found.byAll()).map(Said::header).orElseGet(() -> free(tags.name(source)));
+        String examples = String.join(
+                ", ",
+                values.values().stream()
+                        .map(Value::text)
+                        .distinct()
+                        .limit(EXAMPLES)
+                        .map(Says::quoted)
+                        .toList());
+        assumed.add(new Decision(
+                TAG,
+                source.words(),
+                told ? LEFT_OUT : name,
+                told
+                        ? "the rows say it themselves in the column "
+                                + Says.quoted(said.get().header())
+                        : "it differs from source to source, and no column says it: " + examples,
+                Says.count(values.size(), "table")));
+        if (told) {
+            contradictions(said.get().header(), values);
+        } else {
+            add(source, name, values);
+        }
+    }
+
+    /** Numbers that are only there to tell files apart. */
+    private static boolean isCounter(Map<PlacedTable, Value> values, Set<String> distinct) {
+        boolean numbers = values.values().stream()
+                .allMatch(value -> value.period().isEmpty() && value.text().matches("#?\\d{1,6}"));
+        return numbers && distinct.size() * 2 > values.size();
+    }
+
+    /** The sheet's whole name is a column of every master anyway. */
+    private boolean isWholeSheetName(TagSource source, Map<PlacedTable, Value> values) {
+        boolean sheet = source.from() == From.SHEET_PART || source.from() == From.SHEET_PERIOD;
+        return sheet
+                && values.entrySet().stream()
+                        .allMatch(entry -> LooseText.key(entry.getValue().text())
+                                .equals(LooseText.key(
+                                        homes.get(entry.getKey()) == null
+                                                ? ""
+                                                : entry.getKey().sheet())));
+    }
+
+    /** True where another tag says the same of all tables, or says it more exactly. */
+    private boolean saidBefore(Map<PlacedTable, Value> values) {
+        return taken.stream()
+                .anyMatch(other -> values.entrySet().stream().allMatch(entry -> {
+                    Value before = other.get(entry.getKey());
+                    return before != null && says(before, entry.getValue());
+                }));
+    }
+
+    private static boolean says(Value more, Value less) {
+        if (more.period().isPresent() && less.period().isPresent()) {
+            return more.period()
+                    .flatMap(Period::first)
+                    .map(day -> less.period().get().holds(day))
+                    .orElse(more.text().equals(less.text()));
+        }
+        return LooseText.key(more.text()).equals(LooseText.key(less.text()));
+    }
+
+    private boolean everywhere(String header) {
+        String key = LooseText.key(header);
+        return homes.keySet().stream().allMatch(table -> hasColumn(table, key));
+    }
+
+    private static boolean hasColumn(PlacedTable table, String key) {
+        return table.columns().stream()
+                .anyMatch(column -> LooseText.key(column.header()).equals(key));
+    }
+
+    /** A name that no column of the rows has and no other tag. */
+    private String free(String name) {
+        String free = name;
+        String key = LooseText.key(name);
+        if (homes.keySet().stream().anyMatch(table -> hasColumn(table, key))) {
+            free = name + " (source)";
+        }
+        for (int copy = 2; isTaken(free); copy++) {
+            free = name + " (" + copy + ")";
+        }
+        return free;
+    }
+
+    private boolean isTaken(String name) {
+        return columns.stream().anyMatch(column -> LooseText.key(column.name()).equals(LooseText.key(name)));
+    }
+
+    // ---- what the rows say ----
+
+    /**
+     * A column that says itself what a tag would say.
+     *
+     * @param byAll false where only some tables have it
+     */
+    private record Said(String header, boolean byAll) {}
+
+    /** The header of the column by which nearly all tables say themselves what the tag would say of them. */
+    private Optional<Said> saidByRows(Map<PlacedTable, Value> values) {
+        Map<String, Integer> saying = new LinkedHashMap<>();
+        Map<String, String> spelled = new LinkedHashMap<>();
+        Map<String, Integer> having = new LinkedHashMap<>();
+        Map<String, Integer> dated = new LinkedHashMap<>();
+        for (Map.Entry<PlacedTable, Value> entry : values.entrySet()) {
+            PlacedTable table = entry.getKey();
+            for (LaidColumn column : table.columns()) {
+                String key = LooseText.key(column.header());
+                spelled.putIfAbsent(key, column.header());
+                having.merge(key, 1, Integer::sum);
+                if (says(column, entry.getValue())) {
+                    saying.merge(key, 1, Integer::sum);
+                }
+            }
+            entry.getValue()
+                    .period()
+                    .flatMap(period -> dated(table, period))
+                    .ifPresent(header -> dated.merge(header, 1, Integer::sum));
+        }
+        int within = dated.values().stream().mapToInt(i -> i).sum();
+        if (within >= values.size() * MOST) {
+            return Optional.of(new Said(dated.keySet().iterator().next(), true));
+        }
+        return saying.entrySet().stream()
+                .filter(entry -> entry.getValue() >= having.getOrDefault(entry.getKey(), 0) * MOST)
+                .filter(entry -> entry.getValue() >= 2)
+                .max(Map.Entry.comparingByValue())
+                .map(entry -> spelled.getOrDefault(entry.getKey(), entry.getKey()))
+                .map(header -> new Said(header, everywhere(header)));
+    }
+
+    /** True where a column holds nothing but what the tag says, or labels that lie within its period. */
+    private static boolean says(LaidColumn column, Value value) {
+        if (column.origin() instanceof Origin.Label label && value.period().isPresent()) {
+            Period period = value.period().get();
+            return label.labels().stream()
+                    .allMatch(text -> Period.of(text)
+                            .flatMap(Period::first)
+                            .filter(period::holds)
+                            .isPresent());
+        }
+        Set<String> words = column.evidence().oddities().keySet();
+        boolean constant = words.size() == 1
+                && column.evidence().oddValues() == column.evidence().filled();
+        return constant && LooseText.key(words.iterator().next()).equals(LooseText.key(value.text()));
+    }
+
+    /** The header of a date column of a table whose dates lie in a period, as far as some of them tell. */
+    private static Optional<String> dated(PlacedTable table, Period period) {
+        for (LaidColumn column : table.columns()) {
+            List<LocalDate> days = days(column);
+            if (!days.isEmpty() && days.stream().allMatch(period::holds)) {
+                return Optional.of(column.header());
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static List<LocalDate> days(LaidColumn column) {
+        return column.origin() instanceof Origin.Cell && Nature.of(column.evidence()) == Nature.DATES
+                ? column.evidence().someDays(Conventions.orderOf(Conventions.order(column.evidence())))
+                : List.of();
+    }
+
+    /** Tables whose rows say something else than the tag says of them. */
+    private void contradictions(String name, Map<PlacedTable, Value> values) {
+        Optional<String> header = datedAlike(values);
+        for (Map.Entry<PlacedTable, Value> entry : values.entrySet()) {
+            PlacedTable table = entry.getKey();
+            Value value = entry.getValue();
+            for (LaidColumn column : table.columns()) {
+                Set<String> words = column.evidence().oddities().keySet();
+                boolean same = LooseText.key(column.header()).equals(LooseText.key(name));
+                boolean constant = words.size() == 1
+                        && column.evidence().oddValues() == column.evidence().filled();
+                if (same && constant && !says(column, value)) {
+                    contradiction(
+                            table,
+                            value.text(),
+                            column.header(),
+                            words.iterator().next());
+                }
+            }
+            value.period().ifPresent(period -> header.ifPresent(dates -> otherDates(table, value, period, dates)));
+        }
+    }
+
+    private void otherDates(PlacedTable table, Value value, Period period, String header) {
+        for (LaidColumn column : table.columns()) {
+            List<LocalDate> days = days(column);
+            boolean same = LooseText.key(column.header()).equals(LooseText.key(header));
+            if (same && !days.isEmpty() && days.stream().noneMatch(period::holds)) {
+                contradiction(table, value.text(), column.header(), days.get(0).toString());
+            }
+        }
+    }
+
+    /** The date column that says in most tables what the tag says of them. */
+    private static Optional<String> datedAlike(Map<PlacedTable, Value> values) {
+        Map<String, Integer> counts = new LinkedHashMap<>();
+        values.forEach((table, value) -> value.period()
+                .flatMap(period -> dated(table, period))
+                .ifPresent(header -> counts.merge(header, 1, Integer::sum)));
+        return counts.entrySet().stream()
+                .max(Map.Entry.comparingByValue())
+                .filter(entry -> entry.getValue() * 2 > values.size())
+                .map(Map.Entry::getKey);
+    }
+
+    private void contradiction(PlacedTable table, String tag, String header, String content) {
+        findings.add(new Finding(
+                Severity.WARNING,
+                "tag-contradiction",
+                table.where(),
+                "Its name or title says " + Says.quoted(tag) + ", but its rows say " + Says.quoted(content)
+                        + " in the column " + Says.quoted(header) + ".",
+                "Its rows are taken as they are.",
+                "Ask the sender which of the two is right."));
+    }
+}

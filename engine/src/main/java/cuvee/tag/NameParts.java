@@ -1,0 +1,261 @@
+package cuvee.tag;
+
+import cuvee.value.Convention;
+import cuvee.value.LooseText;
+import cuvee.value.Period;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/**
+ * The parts of many names of one kind: the period that each speaks of, and what else differs between them. Words that
+ * nearly all names share are no parts, nor are marks of a version. A part is found by what it is, so that one more
+ * separator in a name does not shift the others: names that are not built like most are searched for the values that the
+ * part has elsewhere.
+ */
+public final class NameParts {
+    /** A word that this share of the names has says nothing. */
+    private static final double NEARLY_ALL = 0.9;
+    /** So many names must be built alike for their parts to be told by their position. */
+    private static final double MOST = 0.6;
+
+    private static final Pattern VERSION = Pattern.compile(
+            "(?i)(v|ver|version|rev|r)[. ]?\\d{1,3}|\\(\\d{1,2}\\)|(final|corrected|correction|correct|korrigiert|korrektur"
+                    + "|copy|kopie|neu|new|newest|latest|updated|update|resend|resent|sent|again|twice|revised|revision"
+                    + "|draft|entwurf|endg(ü|ue)ltig|definitive?)");
+    private static final Pattern HARD = Pattern.compile("\\s*_+\\s*|\\s+[-–—]+\\s+|\\s*[,;+&()\\[\\]]+\\s*");
+    private static final Pattern MIDDLE = Pattern.compile("\\s*[-–—.]+\\s*");
+    private static final Pattern HARD_AND_MIDDLE = Pattern.compile(HARD.pattern() + "|" + MIDDLE.pattern());
+    private static final Pattern ANY = Pattern.compile(HARD_AND_MIDDLE.pattern() + "|\\s+");
+    private static final char CUT = '\u0001';
+    private final Map<String, Parts> byName = new LinkedHashMap<>();
+    private final int count;
+    private final boolean shared;
+
+    /** What one name says. */
+    private record Parts(Optional<Period> period, String written, List<String> values) {}
+
+    private NameParts(int count, boolean shared) {
+        this.count = count;
+        this.shared = shared;
+    }
+
+    /** Takes names apart. */
+    public static NameParts of(Collection<String> names) {
+        Set<String> distinct = new LinkedHashSet<>(names);
+        Convention.Order order = distinct.stream().anyMatch(Period::monthFirst)
+                ? Convention.Order.MONTH_FIRST
+                : Convention.Order.DAY_FIRST;
+        Map<String, Cut> cuts = new LinkedHashMap<>();
+        distinct.forEach(name -> cuts.put(name, Cut.of(name, order)));
+        Pattern separators = separators(cuts.values());
+        Map<String, List<String>> chunks = new LinkedHashMap<>();
+        cuts.forEach((name, cut) -> chunks.put(name, chunks(cut.rest(), separators)));
+        Set<String> shared = shared(chunks.values());
+        Map<String, List<Run>> runs = new LinkedHashMap<>();
+        chunks.forEach((name, parts) -> runs.put(name, runs(parts, shared)));
+        return aligned(cuts, runs, separators != ANY, !shared.isEmpty());
+    }
+
+    /** A name with its period cut out. */
+    private record Cut(Optional<Period> period, String written, String rest) {
+        static Cut of(String name, Convention.Order order) {
+            return Period.in(name, order)
+                    .map(found -> new Cut(
+                            Optional.of(found.period()),
+                            name.substring(found.from(), found.to()),
+                            name.substring(0, found.from()) + "_" + CUT + "_" + name.substring(found.to())))
+                    .orElse(new Cut(Optional.empty(), "", name));
+        }
+    }
+
+    /** Neighbouring words that differ from name to name, and what stands before them. */
+    private record Run(String anchor, List<String> words) {}
+
+    /** What parts the words of names: the strongest separators that most of them use. */
+    private static Pattern separators(Collection<Cut> cuts) {
+        for (Pattern pattern : List.of(HARD, MIDDLE)) {
+            long with = cuts.stream()
+                    .filter(cut -> pattern.matcher(
+                                    cut.rest().replace("_" + CUT + "_", "").strip())
+                            .find())
+                    .count();
+            if (with > cuts.size() * MOST) {
+                return pattern == HARD ? HARD : HARD_AND_MIDDLE;
+            }
+        }
+        return ANY;
+    }
+
+    private static List<String> chunks(String rest, Pattern separators) {
+        List<String> chunks = new ArrayList<>();
+        for (String chunk : separators.splitAsStream(rest).toList()) {
+            String tidy = chunk.strip();
+            if (!tidy.isEmpty() && !VERSION.matcher(tidy).matches()) {
+                chunks.add(tidy);
+            }
+        }
+        return chunks;
+    }
+
+    private static Set<String> shared(Collection<List<String>> names) {
+        Map<String, Integer> counts = new HashMap<>();
+        names.forEach(name -> {
+            Set<String> keys = new HashSet<>();
+            name.forEach(chunk -> keys.add(LooseText.key(chunk)));
+            keys.forEach(key -> counts.merge(key, 1, Integer::sum));
+        });
+        Set<String> shared = new HashSet<>();
+        counts.forEach((key, count) -> {
+            if (count >= names.size() * NEARLY_ALL) {
+                shared.add(key);
+            }
+        });
+        return shared;
+    }
+
+    private static List<Run> runs(List<String> chunks, Set<String> shared) {
+        List<Run> runs = new ArrayList<>();
+        List<String> words = new ArrayList<>();
+        String anchor = "";
+        for (String chunk : chunks) {
+            boolean cut = chunk.indexOf(CUT) >= 0;
+            if (cut || shared.contains(LooseText.key(chunk))) {
+                if (!words.isEmpty()) {
+                    runs.add(new Run(anchor, List.copyOf(words)));
+                    words.clear();
+                }
+                anchor = cut ? anchor : anchor + "|" + LooseText.key(chunk);
+                anchor = cut && runs.isEmpty() && anchor.isEmpty() ? "date" : anchor;
+            } else {
+                words.add(chunk);
+            }
+        }
+        if (!words.isEmpty()) {
+            runs.add(new Run(anchor, List.copyOf(words)));
+        }
+        return runs;
+    }
+
+    private static NameParts aligned(Map<String, Cut> cuts, Map<String, List<Run>> runs, boolean hard, boolean shared) {
+        Map<List<Integer>, Integer> shapes = new HashMap<>();
+        Map<Integer, Integer> lengths = new HashMap<>();
+        runs.values().forEach(name -> {
+            shapes.merge(shape(name), 1, Integer::sum);
+            lengths.merge(name.size(), 1, Integer::sum);
+        });
+        List<Integer> usual = most(shapes);
+        boolean byWord = shapes.getOrDefault(usual, 0) >= cuts.size() * (hard ? MOST : NEARLY_ALL)
+                && (hard || crossed(runs.values(), usual));
+        int length = most(lengths);
+        boolean byRun = lengths.getOrDefault(length, 0) >= cuts.size() * MOST;
+        int count = byWord ? usual.stream().mapToInt(i -> i).sum() : byRun ? length : 0;
+        NameParts parts = new NameParts(count, shared);
+        List<Map<String, String>> known = new ArrayList<>();
+        for (int i = 0; i < count; i++) {
+            known.add(new LinkedHashMap<>());
+        }
+        cuts.forEach((name, cut) -> {
+            List<Run> own = runs.getOrDefault(name, List.of());
+            boolean fits = byWord ? shape(own).equals(usual) : own.size() == count;
+            List<String> values = new ArrayList<>();
+            if (fits) {
+                own.forEach(run -> values.addAll(byWord ? run.words() : List.of(String.join(" ", run.words()))));
+                for (int i = 0; i < count; i++) {
+                    known.get(i).putIfAbsent(LooseText.key(values.get(i)), values.get(i));
+                }
+            }
+            parts.byName.put(name, new Parts(cut.period(), cut.written(), values));
+        });
+        parts.byName.replaceAll((name, found) -> found.values().size() == count ? found : searched(name, found, known));
+        return parts;
+    }
+
+    private static List<Integer> shape(List<Run> name) {
+        return name.stream().map(run -> run.words().size()).toList();
+    }
+
+    /** True where words beside each other come in several combinations: then each says something of its own. */
+    private static boolean crossed(Collection<List<Run>> names, List<Integer> shape) {
+        for (int at = 0; at < shape.size(); at++) {
+            Set<List<String>> whole = new HashSet<>();
+            List<Set<String>> single = new ArrayList<>();
+            for (List<Run> name : names) {
+                if (shape(name).equals(shape)) {
+                    List<String> words = name.get(at).words();
+                    whole.add(words);
+                    for (int i = 0; i < words.size(); i++) {
+                        if (single.size() <= i) {
+                            single.add(new HashSet<>());
+                        }
+                        single.get(i).add(words.get(i));
+                    }
+                }
+            }
+            if (single.size() > 1 && single.stream().anyMatch(words -> words.size() == whole.size())) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static <T> T most(Map<T, Integer> counts) {
+        return counts.entrySet().stream()
+                .max(Comparator.comparingInt(Map.Entry::getValue))
+                .orElseThrow()
+                .getKey();
+    }
+
+    /** A name that is built otherwise: for each part the longest value it has elsewhere that occurs here as a word. */
+    private static Parts searched(String name, Parts found, List<Map<String, String>> known) {
+        String words = " " + name.toLowerCase(java.util.Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ") + " ";
+        List<String> values = new ArrayList<>();
+        for (Map<String, String> elsewhere : known) {
+            values.add(elsewhere.values().stream()
+                    .filter(value -> words.contains(
+                            " " + value.toLowerCase(java.util.Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ") + " "))
+                    .max(Comparator.comparingInt(String::length))
+                    .orElse(""));
+        }
+        return new Parts(found.period(), found.written(), values);
+    }
+
+    /** How many parts the names have besides the period. */
+    public int count() {
+        return count;
+    }
+
+    /** True where nearly all names share some words, so that they are built alike. */
+    boolean builtAlike() {
+        return shared;
+    }
+
+    /** A part of a name, from 0; empty where it is not found. */
+    public Optional<String> part(String name, int part) {
+        Parts parts = byName.get(name);
+        return parts == null || part >= parts.values().size()
+                ? Optional.empty()
+                : Optional.of(parts.values().get(part)).filter(value -> !value.isEmpty());
+    }
+
+    /** The period that a name speaks of. */
+    public Optional<Period> period(String name) {
+        Parts parts = byName.get(name);
+        return parts == null ? Optional.empty() : parts.period();
+    }
+
+    /** The period of a name as it is written there. */
+    public String written(String name) {
+        Parts parts = byName.get(name);
+        return parts == null ? "" : parts.written();
+    }
+}

@@ -1,0 +1,90 @@
+package cuvee.tag;
+
+import java.util.EnumSet;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * What a tag is taken from.
+ *
+ * @param from the thing that says it
+ * @param what which part of it: a number from 1, a label, a text; empty where there is but one
+ */
+public record TagSource(From from, String what) {
+    private static final Set<From> NUMBERED =
+            EnumSet.of(From.FOLDER, From.FOLDER_PERIOD, From.FILE_PART, From.SHEET_PART, From.TITLE_PART);
+
+    /** Things that say something of all rows of a table. */
+    public enum From {
+        TITLE_LABEL("title cell"),
+        PLACE("place"),
+        FOLDER("folder"),
+        FOLDER_PERIOD("period in folder"),
+        FILE_PERIOD("period in file name"),
+        FILE_PART("file name part"),
+        FILE_NAME("file name"),
+        FILE_AFTER("file name after"),
+        FILE_BEFORE("file name before"),
+        SHEET_PERIOD("period in sheet name"),
+        SHEET_PART("sheet name part"),
+        SHEET_NAME("sheet name"),
+        TITLE_PERIOD("period in title"),
+        TITLE_PART("title part"),
+        MODIFIED("modified"),
+        FIXED("fixed text");
+
+        private final String words;
+
+        From(String words) {
+            this.words = words;
+        }
+    }
+
+    public static TagSource of(From from) {
+        return new TagSource(from, "");
+    }
+
+    /** It in words that {@link #read} understands: "folder 1", "title cell Port". */
+    public String words() {
+        return what.isEmpty() ? from.words : from.words + " " + what;
+    }
+
+    /** Which part it is, from 0. */
+    int index() {
+        return Integer.parseInt(what) - 1;
+    }
+
+    /** What words say; empty where they say nothing of this kind. */
+    public static Optional<TagSource> read(String words) {
+        TagSource found = null;
+        for (From from : From.values()) {
+            boolean here = words.equals(from.words) || words.startsWith(from.words + " ");
+            if (here
+                    && (found == null
+                            || from.words.length() > found.from().words.length())) {
+                found = new TagSource(from, words.substring(from.words.length()).strip());
+            }
+        }
+        return Optional.ofNullable(found)
+                .filter(source ->
+                        !NUMBERED.contains(source.from()) || source.what().matches("[1-9]\\d?"));
+    }
+
+    /** What a column of it is called, where nothing better is known. */
+    String name() {
+        return switch (from) {
+            case TITLE_LABEL -> what;
+            case PLACE -> "Place";
+            case FOLDER -> "Folder " + what;
+            case FILE_PART -> "File part " + what;
+            case FILE_NAME -> "File name";
+            case FILE_AFTER, FILE_BEFORE -> "File part";
+            case SHEET_PART -> "Sheet part " + what;
+            case SHEET_NAME -> "Sheet";
+            case TITLE_PART -> "Title part " + what;
+            case MODIFIED -> "Modified";
+            case FIXED -> "Tag";
+            case FOLDER_PERIOD, FILE_PERIOD, SHEET_PERIOD, TITLE_PERIOD -> "Period";
+        };
+    }
+}

@@ -1,0 +1,246 @@
+package cuvee.tag;
+
+import cuvee.tag.TagSource.From;
+import cuvee.value.LooseText;
+import cuvee.value.Period;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/** What the names, folders and titles around the tables of a batch say, and how it is found. */
+public final class Tags {
+    private static final int MOST_TITLE_LINES = 4;
+    private static final Pattern CELLS = Pattern.compile(" \\| ");
+    private static final int LONGEST_VALUE = 40;
+    private final NameParts files;
+    private final NameParts sheets;
+    private final List<NameParts> titles = new ArrayList<>();
+    private final Map<Integer, NameParts> folders = new HashMap<>();
+    private final List<Home> homes;
+
+    private Tags(Collection<Home> homes) {
+        this.homes = List.copyOf(homes);
+        files = NameParts.of(homes.stream().map(Home::fileName).toList());
+        sheets = NameParts.of(homes.stream().map(Home::sheet).toList());
+        for (int line = 0; line < MOST_TITLE_LINES; line++) {
+            int at = line;
+            titles.add(NameParts.of(
+                    homes.stream().map(home -> plainTitle(home, at)).toList()));
+        }
+        int deepest =
+                homes.stream().mapToInt(home -> home.folders().size()).max().orElse(0);
+        for (int level = 0; level < deepest; level++) {
+            int at = level;
+            folders.put(
+                    level,
+                    NameParts.of(homes.stream().map(home -> folder(home, at)).toList()));
+        }
+    }
+
+    public static Tags of(Collection<Home> homes) {
+        return new Tags(homes);
+    }
+
+    /** What a tag says of a table, and the period where it is one. */
+    public record Value(String text, Optional<Period> period) {
+        static Optional<Value> of(String text) {
+            return text.isBlank() ? Optional.empty() : Optional.of(new Value(LooseText.tidy(text), Optional.empty()));
+        }
+
+        static Value of(Period period, String written) {
+            return new Value(period.value().orElse(LooseText.tidy(written)), Optional.of(period));
+        }
+    }
+
+    /** Everything that could be a tag, the best first. */
+    public List<TagSource> candidates() {
+        Set<TagSource> candidates = new LinkedHashSet<>();
+        homes.forEach(home ->
+                labels(home).keySet().forEach(label -> candidates.add(new TagSource(From.TITLE_LABEL, label))));
+        candidates.add(TagSource.of(From.PLACE));
+        for (int level = 1; level <= folders.size(); level++) {
+            candidates.add(new TagSource(From.FOLDER_PERIOD, String.valueOf(level)));
+            candidates.add(new TagSource(From.FOLDER, String.valueOf(level)));
+        }
+        candidates.add(TagSource.of(From.FILE_PERIOD));
+        for (int part = 1; part <= files.count(); part++) {
+            candidates.add(new TagSource(From.FILE_PART, String.valueOf(part)));
+        }
+        candidates.add(TagSource.of(From.SHEET_PERIOD));
+        for (int part = 1; part <= sheets.count(); part++) {
+            candidates.add(new TagSource(From.SHEET_PART, String.valueOf(part)));
+        }
+        candidates.add(TagSource.of(From.TITLE_PERIOD));
+        int titleParts = 0;
+        for (NameParts line : titles) {
+            for (int part = 0; part < line.count(); part++) {
+                titleParts++;
+                // Titles that share no word are different lines rather than one line that varies.
+                if (line.builtAlike()) {
+                    candidates.add(new TagSource(From.TITLE_PART, String.valueOf(titleParts)));
+                }
+            }
+        }
+        return List.copyOf(candidates);
+    }
+
+    /** What a tag says of the rows from a home; empty where it says nothing. */
+    public Optional<Value> value(TagSource source, Home home) {
+        return switch (source.from()) {
+            case TITLE_LABEL ->
+                Optional.ofNullable(labels(home).entrySet().stream()
+                                .filter(entry -> LooseText.key(entry.getKey()).equals(LooseText.key(source.what())))
+                                .findFirst()
+                                .map(Map.Entry::getValue)
+                                .orElse(null))
+                        .map(Tags::labelled);
+            case PLACE -> Value.of(home.place());
+            case FOLDER -> Value.of(folder(home, source.index()));
+            case FOLDER_PERIOD ->
+                Optional.ofNullable(folders.get(source.index()))
+                        .flatMap(parts -> period(parts, folder(home, source.index())));
+            case FILE_PERIOD -> period(files, home.fileName());
+            case FILE_PART -> files.part(home.fileName(), source.index()).flatMap(Value::of);
+            case FILE_NAME -> Value.of(home.fileName());
+            case FILE_AFTER -> after(home.fileName(), source.what()).flatMap(Value::of);
+            case FILE_BEFORE -> before(home.fileName(), source.what()).flatMap(Value::of);
+            case SHEET_PERIOD -> period(sheets, home.sheet());
+            case SHEET_PART -> sheets.part(home.sheet(), source.index()).flatMap(Value::of);
+            case SHEET_NAME -> Value.of(home.sheet());
+            case TITLE_PERIOD -> titlePeriod(home);
+            case TITLE_PART -> titlePart(home, source.index());
+            case MODIFIED -> Value.of(home.modified());
+            case FIXED -> Value.of(source.what());
+        };
+    }
+
+    /** What a column of a tag is called when nothing better is known: by the period it holds, else by where it stands. */
+    public String name(TagSource source) {
+        Map<Period.Kind, Integer> kinds = new EnumMap<>(Period.Kind.class);
+        int values = 0;
+        for (Home home : homes) {
+            Optional<Value> value = value(source, home);
+            values += value.isPresent() ? 1 : 0;
+            value.flatMap(Value::period).ifPresent(period -> kinds.merge(period.kind(), 1, Integer::sum));
+        }
+        boolean label = source.from() == From.TITLE_LABEL;
+        for (Map.Entry<Period.Kind, Integer> kind : kinds.entrySet()) {
+            if (kind.getValue() == values && !label) {
+                return kind.getKey().column();
+            }
+        }
+        return source.name();
+    }
+
+    private static Value labelled(String text) {
+        Optional<Period> period = Period.of(text).filter(found -> found.value().isPresent());
+        boolean month = period.isPresent() && period.get().kind() == Period.Kind.MONTH;
+        return month ? Value.of(period.get(), text) : new Value(text, period);
+    }
+
+    private static Optional<Value> period(NameParts parts, String name) {
+        return parts.period(name).map(period -> Value.of(period, parts.written(name)));
+    }
+
+    private static String folder(Home home, int level) {
+        return level < home.folders().size() ? home.folders().get(level) : "";
+    }
+
+    private static Optional<String> after(String name, String mark) {
+        int at = name.indexOf(mark);
+        return at < 0 || mark.isEmpty() ? Optional.empty() : Optional.of(trimmed(name.substring(at + mark.length())));
+    }
+
+    private static Optional<String> before(String name, String mark) {
+        int at = name.indexOf(mark);
+        return at < 0 || mark.isEmpty() ? Optional.empty() : Optional.of(trimmed(name.substring(0, at)));
+    }
+
+    private static String trimmed(String text) {
+        return text.replaceAll("^[\\s_\\-–.]+|[\\s_\\-–.]+$", "");
+    }
+
+    // ---- titles ----
+
+    /** The labels above a table with what they say: {@code Port: Hollin} in one cell or in two. */
+    static Map<String, String> labels(Home home) {
+        Map<String, String> labels = new LinkedHashMap<>();
+        for (String title : home.titles()) {
+            List<String> cells = CELLS.splitAsStream(title).toList();
+            for (int i = 0; i < cells.size(); i++) {
+                String cell = cells.get(i).strip();
+                int colon = cell.indexOf(':');
+                boolean clock = colon > 0 && Character.isDigit(cell.charAt(colon - 1));
+                if (colon > 0 && !clock && colon == cell.length() - 1 && i + 1 < cells.size()) {
+                    labels.putIfAbsent(
+                            cell.substring(0, colon).strip(), cells.get(++i).strip());
+                } else if (colon > 0 && !clock && colon < cell.length() - 1 && colon <= 30) {
+                    labels.putIfAbsent(
+                            cell.substring(0, colon).strip(),
+                            cell.substring(colon + 1).strip());
+                } else if (cells.size() == 2
+                        && i == 0
+                        && colon < 0
+                        && isName(cell)
+                        && cells.get(1).length() <= LONGEST_VALUE) {
+                    labels.putIfAbsent(cell, cells.get(1).strip());
+                    break;
+                }
+            }
+        }
+        return labels;
+    }
+
+    /** True for a short text that can be a label. */
+    private static boolean isName(String text) {
+        return text.length() <= 25
+                && text.chars().noneMatch(Character::isDigit)
+                && Period.of(text).isEmpty();
+    }
+
+    /** A title line without labels; empty where it is none. */
+    private static String plainTitle(Home home, int line) {
+        int at = 0;
+        for (String title : home.titles()) {
+            if (!title.contains(" | ") && title.indexOf(':') < 0 && at++ == line) {
+                return title;
+            }
+        }
+        return "";
+    }
+
+    private Optional<Value> titlePeriod(Home home) {
+        for (int line = 0; line < titles.size(); line++) {
+            Optional<Value> found = period(titles.get(line), plainTitle(home, line));
+            if (found.isPresent()) {
+                return found;
+            }
+        }
+        return home.titles().stream()
+                .filter(title -> title.contains(" | ") && title.indexOf(':') < 0)
+                .map(title -> Period.in(title, cuvee.value.Convention.Order.DAY_FIRST)
+                        .map(found -> Value.of(found.period(), title.substring(found.from(), found.to()))))
+                .flatMap(Optional::stream)
+                .findFirst();
+    }
+
+    private Optional<Value> titlePart(Home home, int index) {
+        int before = 0;
+        for (int line = 0; line < titles.size(); line++) {
+            NameParts parts = titles.get(line);
+            if (index < before + parts.count()) {
+                return parts.part(plainTitle(home, line), index - before).flatMap(Value::of);
+            }
+            before += parts.count();
+        }
+        return Optional.empty();
+    }
+}
