@@ -72,7 +72,7 @@ class DemoTest {
                 .contains("Brannock/Brannock 2026-03 (copy).xlsx: an exact copy of Brannock/Brannock 2026-03.xlsx")
                 .contains("Eastray/Eastray bonus list.xlsx: The workbook is locked with a password.")
                 .contains("Nothing is silently wrong.")
-                .contains("run across like one sequence");
+                .contains("The fuel plan, a job of its own: 81 rows.");
     }
 
     @Test

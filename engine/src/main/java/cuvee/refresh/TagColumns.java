@@ -46,6 +46,8 @@ final class TagColumns {
             "(?i)(print|page|seite|export|generat|creat|erstellt|gedruckt|version|file|datei|path|run|time ?stamp|note|hinweis"
                     + "|source|quelle|contact|kontakt|phone|tel|e-?mail|http|prepared|checked|approved|signed|comment).*");
 
+    private static final Pattern NAME = Pattern.compile("[\\p{L} '.&-]*\\p{L}{3,}[\\p{L} '.&-]*");
+
     private final Job job;
     private final List<Decision> assumed;
     private final List<Finding> findings;
@@ -165,6 +167,7 @@ final class TagColumns {
                                 || TotalWords.of(source.what()) != TotalWords.Sureness.NO)
                 || isCounter(values, distinct)
                 || isWholeSheetName(source, values)
+                || isWholeFileName(source, values)
                 || saidBefore(values)) {
             return;
         }
@@ -212,6 +215,18 @@ final class TagColumns {
                                         homes.get(entry.getKey()) == null
                                                 ? ""
                                                 : entry.getKey().sheet())));
+    }
+
+    /** Names such as {@code a.csv} and {@code f03.xlsx} only tell files apart; {@code Hollin.xlsx} says more. */
+    private boolean isWholeFileName(TagSource source, Map<PlacedTable, Value> values) {
+        return source.from() == From.FILE_PART
+                && values.entrySet().stream().anyMatch(entry -> {
+                    Home home = homes.get(entry.getKey());
+                    String text = entry.getValue().text();
+                    return home != null
+                            && home.fileName().equals(text)
+                            && !NAME.matcher(text).matches();
+                });
     }
 
     /** True where another tag says the same of all tables, or says it more exactly. */

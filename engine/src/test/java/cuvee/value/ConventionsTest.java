@@ -70,8 +70,12 @@ class ConventionsTest {
     @Test
     void evidenceIsKeptAsItWas() {
         Evidence evidence = evidence("1.5;2,5;12 %;EUR 5;fog;K7;2026-03-31;25/03/2026 10:00;n/a;(5)");
-        Evidence restored =
-                Evidence.restore(evidence.counts(), evidence.measures(), evidence.oddities(), evidence.currencies());
+        Evidence restored = Evidence.restore(
+                evidence.counts(),
+                evidence.measures(),
+                evidence.oddities(),
+                evidence.currencies(),
+                evidence.someDates());
         assertThat(restored.counts()).isEqualTo(evidence.counts());
         assertThat(restored.measures()).isEqualTo(evidence.measures());
         assertThat(restored.currencies()).containsExactly(java.util.Map.entry("EUR", 1L));
