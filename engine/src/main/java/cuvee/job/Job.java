@@ -50,6 +50,13 @@ public record Job(
         return new Job(id, name, places, newColumns, settled, newAssumed, deliveries, unknown);
     }
 
+    /** The job with more of Cuvee's own decisions. */
+    public Job withMoreAssumed(List<Decision> more) {
+        List<Decision> all = new ArrayList<>(assumed);
+        all.addAll(more);
+        return new Job(id, name, places, columns, settled, all, deliveries, unknown);
+    }
+
     public Job withDeliveries(List<Delivery> newDeliveries) {
         return new Job(id, name, places, columns, settled, assumed, newDeliveries, unknown);
     }

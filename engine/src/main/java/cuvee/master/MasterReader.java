@@ -13,6 +13,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.duckdb.DuckDBConnection;
 import org.jspecify.annotations.Nullable;
 
@@ -344,6 +345,27 @@ public final class MasterReader implements AutoCloseable {
     /** How many rows of a column hold a value, and their exact sum where it is a number. */
     public record Total(
             String column, long filled, @Nullable String sum) {}
+
+    /**
+     * The share of the keys of the smaller of two tables that the other has too, from 0 to 1.
+     *
+     * @param columns the columns that make up a key
+     */
+    public double overlap(int table, int other, List<Integer> columns) {
+        return Sql.ask("comparing tables", () -> {
+            String keys = columns.stream().map(i -> "m" + i).collect(Collectors.joining(", "));
+            String one = "SELECT DISTINCT " + keys + " FROM master WHERE tbl = " + table;
+            String two = "SELECT DISTINCT " + keys + " FROM master WHERE tbl = " + other;
+            try (Statement statement = connection.createStatement();
+                    ResultSet counts = statement.executeQuery("SELECT (SELECT count(*) FROM (" + one
+                            + ")), (SELECT count(*) FROM (" + two + ")), (SELECT count(*) FROM (" + one + " INTERSECT "
+                            + two + "))")) {
+                counts.next();
+                long smaller = Math.min(counts.getLong(1), counts.getLong(2));
+                return smaller == 0 ? 0.0 : counts.getDouble(3) / smaller;
+            }
+        });
+    }
 
     /** What became of each table's records, by table number. */
     public Map<Integer, Store.Part> parts() {

@@ -153,12 +153,19 @@ public final class JobSession implements AutoCloseable {
         inOrder.addAll(gone.values());
         Map<String, Source> sources = new HashMap<>();
         collected.sources().forEach(source -> sources.put(source.path(), source));
-        Proposal proposal =
-                Planner.propose(job, placed(inOrder), ruledOut(job, inOrder, findings), table -> home(table, sources));
+        List<PlacedTable> placed = placed(inOrder);
+        Map<PlacedTable, String> ruledOut = ruledOut(job, inOrder, findings);
+        Proposal proposal = propose(job, placed, ruledOut, sources);
         watch.lap("plan");
 
         progress.at(Progress.Stage.MAKING, 0, 0);
         store.build(proposal.plan());
+        List<Decision> again = sentAgain(proposal, inOrder);
+        if (!again.isEmpty()) {
+            proposal = propose(job.withMoreAssumed(again), placed, ruledOut, sources);
+            store.build(proposal.plan());
+        }
+        questions.addAll(SentAgain.questions(proposal.job(), placed));
         keepFacts(facts, gone, gathering.replaced());
         List<SourceReport> reports = Reports.of(collected.sources(), facts, gone, proposal, findings);
         questions.addAll(proposal.questions());
@@ -188,6 +195,21 @@ public final class JobSession implements AutoCloseable {
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
         return new Outcome(
                 proposal.job(), proposal, reports, sheets, questions, findings, changed, rows, totals, watch.millis);
+    }
+
+    private static Proposal propose(
+            Job job, List<PlacedTable> placed, Map<PlacedTable, String> ruledOut, Map<String, Source> sources) {
+        Map<PlacedTable, String> out = new HashMap<>(SentAgain.aside(job, placed));
+        out.putAll(ruledOut);
+        return Planner.propose(job, placed, out, table -> home(table, sources));
+    }
+
+    private List<Decision> sentAgain(Proposal proposal, List<SourceFacts> sources) {
+        Map<String, Long> modified = new HashMap<>();
+        sources.forEach(source -> modified.put(source.path(), source.modified()));
+        try (MasterReader reader = store.reader(proposal.plan())) {
+            return SentAgain.found(proposal.job(), proposal, reader, modified);
+        }
     }
 
     /**

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /**
  * The parts of many names of one kind: the period that each speaks of, and what else differs between them. Words that
@@ -29,9 +30,13 @@ public final class NameParts {
     private static final double MOST = 0.6;
 
     private static final Pattern VERSION = Pattern.compile(
-            "(?i)(v|ver|version|rev|r)[. ]?\\d{1,3}|\\(\\d{1,2}\\)|(final|corrected|correction|correct|korrigiert|korrektur"
+            "(?i)(v|ver|version|rev|r)[. ]?\\d{1,3}|(final|corrected|correction|correct|korrigiert|korrektur"
                     + "|copy|kopie|neu|new|newest|latest|updated|update|resend|resent|sent|again|twice|revised|revision"
                     + "|draft|entwurf|endg(ü|ue)ltig|definitive?)");
+    /** Marks of a version that take more than a word. */
+    private static final Pattern NUMBERED_VERSION = Pattern.compile(
+            "(?i)\\s*\\(\\d{1,2}\\)|(?<![\\p{L}\\p{N}])(v|ver|version|rev|revision)[. _-]?\\d{1,3}(?!\\p{N})");
+
     private static final Pattern HARD = Pattern.compile("\\s*_+\\s*|\\s+[-–—]+\\s+|\\s*[,;+&()\\[\\]]+\\s*");
     private static final Pattern MIDDLE = Pattern.compile("\\s*[-–—.]+\\s*");
     private static final Pattern HARD_AND_MIDDLE = Pattern.compile(HARD.pattern() + "|" + MIDDLE.pattern());
@@ -40,6 +45,8 @@ public final class NameParts {
     private final Map<String, Parts> byName = new LinkedHashMap<>();
     private final int count;
     private final boolean shared;
+
+    private final Map<String, String> bare = new HashMap<>();
 
     /** What one name says. */
     private record Parts(Optional<Period> period, String written, List<String> values) {}
@@ -56,14 +63,25 @@ public final class NameParts {
                 ? Convention.Order.MONTH_FIRST
                 : Convention.Order.DAY_FIRST;
         Map<String, Cut> cuts = new LinkedHashMap<>();
-        distinct.forEach(name -> cuts.put(name, Cut.of(name, order)));
+        distinct.forEach(name -> cuts.put(
+                name, Cut.of(NUMBERED_VERSION.matcher(name).replaceAll(" ").strip(), order)));
         Pattern separators = separators(cuts.values());
         Map<String, List<String>> chunks = new LinkedHashMap<>();
         cuts.forEach((name, cut) -> chunks.put(name, chunks(cut.rest(), separators)));
         Set<String> shared = shared(chunks.values());
         Map<String, List<Run>> runs = new LinkedHashMap<>();
         chunks.forEach((name, parts) -> runs.put(name, runs(parts, shared)));
-        return aligned(cuts, runs, separators != ANY, !shared.isEmpty());
+        NameParts parts = aligned(cuts, runs, separators != ANY, !shared.isEmpty());
+        runs.forEach((name, own) -> parts.bare.put(
+                name,
+                own.stream()
+                        .flatMap(run -> run.words().stream())
+                        .flatMap(words -> ANY.splitAsStream(words))
+                        .filter(word -> !VERSION.matcher(word).matches())
+                        .map(LooseText::key)
+                        .sorted()
+                        .collect(Collectors.joining("|"))));
+        return parts;
     }
 
     /** A name with its period cut out. */
@@ -227,6 +245,35 @@ public final class NameParts {
                     .orElse(""));
         }
         return new Parts(found.period(), found.written(), values);
+    }
+
+    /** The words of a name that tell it from others, apart from its period and marks of a version. */
+    public String words(String name) {
+        return bare.getOrDefault(name, name);
+    }
+
+    /** True where two names speak of the same thing, apart from marks of a version. */
+    public boolean same(String name, String other) {
+        boolean words = bare.getOrDefault(name, name).equals(bare.getOrDefault(other, other));
+        Optional<Period> period = period(name);
+        Optional<Period> otherPeriod = period(other);
+        if (period.isEmpty() || otherPeriod.isEmpty()) {
+            return words && period.isEmpty() == otherPeriod.isEmpty();
+        }
+        Period one = period.get();
+        Period two = otherPeriod.get();
+        return words
+                && one.kind() == two.kind()
+                && one.number() == two.number()
+                && one.day() == two.day()
+                && (one.year() == two.year() || one.year() == 0 || two.year() == 0);
+    }
+
+    /** True where a name bears a mark of a version, such as "v2" or "corrected". */
+    public static boolean marksVersion(String name) {
+        return NUMBERED_VERSION.matcher(name).find()
+                || ANY.splitAsStream(name)
+                        .anyMatch(word -> VERSION.matcher(word.strip()).matches());
     }
 
     /** How many parts the names have besides the period. */

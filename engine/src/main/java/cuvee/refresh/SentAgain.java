@@ -1,0 +1,262 @@
+package cuvee.refresh;
+
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.LaidColumn;
+import cuvee.layout.Layout.Nature;
+import cuvee.layout.Origin;
+import cuvee.layout.PlacedTable;
+import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.tag.NameParts;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/**
+ * Files sent again: their names say the same but for a mark of a version, and their rows have keys in common. The newest
+ * is taken, the others are set aside, and the analyst is asked, with the sums of each.
+ */
+final class SentAgain {
+    /** The kind of the decisions made here; the subject is the paths, the answer the one that is taken, or both. */
+    static final String KIND = "sent-again";
+
+    static final String ALL = "all";
+    private static final String BAR = " | ";
+    private static final Pattern BARS = Pattern.compile(" \\| ");
+    private static final double ENOUGH = 0.5;
+    private static final int MOST_PAIRS = 400;
+
+    /** One file of those that say the same. */
+    private record Version(String path, long modified, List<PlacedTable> tables) {
+        long rows() {
+            return tables.stream().mapToLong(table -> table.table().kept()).sum();
+        }
+    }
+
+    private SentAgain() {}
+
+    /** The tables of files that were sent again, with the reason, as the job has decided. */
+    static Map<PlacedTable, String> aside(Job job, List<PlacedTable> tables) {
+        Map<String, List<PlacedTable>> bySource = bySource(tables);
+        Map<PlacedTable, String> aside = new HashMap<>();
+        decisions(job).forEach(decision -> {
+            List<String> paths = BARS.splitAsStream(decision.subject()).toList();
+            if (bySource.keySet().containsAll(paths) && paths.contains(decision.answer())) {
+                for (String path : paths) {
+                    if (!path.equals(decision.answer())) {
+                        bySource.getOrDefault(path, List.of())
+                                .forEach(table -> aside.put(
+                                        table, "it was sent again as " + decision.answer() + ", which is taken"));
+                    }
+                }
+            }
+        });
+        return aside;
+    }
+
+    /** What the job has decided, each subject once. */
+    private static List<Decision> decisions(Job job) {
+        Map<String, Decision> bySubject = new LinkedHashMap<>();
+        job.assumed().forEach(decision -> bySubject.put(decision.id(), decision));
+        job.settled().forEach(decision -> bySubject.put(decision.id(), decision));
+        return bySubject.values().stream()
+                .filter(decision -> decision.kind().equals(KIND))
+                .toList();
+    }
+
+    private static Map<String, List<PlacedTable>> bySource(List<PlacedTable> tables) {
+        Map<String, List<PlacedTable>> bySource = new LinkedHashMap<>();
+        tables.forEach(table -> bySource.computeIfAbsent(table.source(), source -> new ArrayList<>())
+                .add(table));
+        return bySource;
+    }
+
+    /**
+     * New decisions about files of a master that look as if they had been sent again.
+     *
+     * @param modified when each source was changed last
+     */
+    static List<Decision> found(Job job, Proposal proposal, MasterReader reader, Map<String, Long> modified) {
+        List<PlacedTable> tables = proposal.layouts().stream()
+                .flatMap(layout -> layout.tables().stream())
+                .sorted(Comparator.comparingInt(PlacedTable::id))
+                .toList();
+        List<List<String>> groups = sameNames(bySource(tables));
+        Map<Integer, MasterPlan.Table> planned = new HashMap<>();
+        proposal.plan().tables().forEach(table -> planned.put(table.id(), table));
+        List<Decision> found = new ArrayList<>();
+        int pairs = 0;
+        for (List<String> group : groups) {
+            List<Version> versions = group.stream()
+                    .map(path -> new Version(
+                            path,
+                            modified.getOrDefault(path, 0L),
+                            bySource(tables).getOrDefault(path, List.of())))
+                    .toList();
+            List<Version> same = new ArrayList<>(List.of(versions.get(0)));
+            for (Version version : versions.subList(1, versions.size())) {
+                if (++pairs <= MOST_PAIRS && overlap(versions.get(0), version, proposal.plan(), planned, reader)) {
+                    same.add(version);
+                }
+            }
+            String subject = same.stream().map(Version::path).sorted().collect(Collectors.joining(BAR));
+            if (same.size() > 1 && job.decision(KIND, subject).isEmpty()) {
+                found.add(decision(subject, same));
+            }
+        }
+        return found;
+    }
+
+    private static Decision decision(String subject, List<Version> same) {
+        Version newest = same.stream()
+                .max(Comparator.comparingLong(Version::modified)
+                        .thenComparing((Version version) -> NameParts.marksVersion(version.path()))
+                        .thenComparing(Version::path))
+                .orElseThrow();
+        return new Decision(
+                KIND,
+                subject,
+                newest.path(),
+                "their names say the same and their rows have keys in common; the newest is taken",
+                same.stream().map(SentAgain::sums).collect(Collectors.joining("; ")));
+    }
+
+    /** Sources whose names speak of the same thing. */
+    private static List<List<String>> sameNames(Map<String, List<PlacedTable>> bySource) {
+        Map<String, String> names = new LinkedHashMap<>();
+        bySource.keySet().forEach(path -> names.put(path, stem(path)));
+        NameParts parts = NameParts.of(names.values());
+        Map<String, List<String>> byWords = new LinkedHashMap<>();
+        names.forEach((path, name) -> byWords.computeIfAbsent(parts.words(name), words -> new ArrayList<>())
+                .add(path));
+        List<List<String>> groups = new ArrayList<>();
+        for (List<String> alike : byWords.values()) {
+            List<String> left = new ArrayList<>(alike);
+            while (!left.isEmpty()) {
+                String first = left.remove(0);
+                List<String> group = new ArrayList<>(List.of(first));
+                left.removeIf(other -> parts.same(stem(first), stem(other)) && group.add(other));
+                if (group.size() > 1) {
+                    groups.add(group);
+                }
+            }
+        }
+        return groups;
+    }
+
+    private static String stem(String path) {
+        String name = path.substring(path.lastIndexOf('/') + 1);
+        int point = name.lastIndexOf('.');
+        return point > 0 ? name.substring(0, point) : name;
+    }
+
+    private static boolean overlap(
+            Version one, Version two, MasterPlan plan, Map<Integer, MasterPlan.Table> planned, MasterReader reader) {
+        for (PlacedTable table : one.tables()) {
+            for (PlacedTable other : two.tables()) {
+                MasterPlan.Table a = planned.get(table.id());
+                MasterPlan.Table b = planned.get(other.id());
+                if (a != null && b != null && sameTold(a, b)) {
+                    List<Integer> keys = keys(plan, a, b);
+                    if (!keys.isEmpty() && reader.overlap(a.id(), b.id(), keys) >= ENOUGH) {
+                        return true;
+                    }
+                }
+            }
+        }
+        return false;
+    }
+
+    /** True where all tags say the same of both. */
+    private static boolean sameTold(MasterPlan.Table a, MasterPlan.Table b) {
+        for (int i = 0; i < a.feeds().size(); i++) {
+            MasterPlan.Feed one = a.feeds().get(i);
+            MasterPlan.Feed two = b.feeds().get(i);
+            if (one != null
+                    && two != null
+                    && one.origin() instanceof Origin.Told
+                    && two.origin() instanceof Origin.Told
+                    && !one.origin().equals(two.origin())) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** The columns of both tables that hold words or dates; all that both have where there are none. */
+    private static List<Integer> keys(MasterPlan plan, MasterPlan.Table a, MasterPlan.Table b) {
+        List<Integer> both = new ArrayList<>();
+        List<Integer> keys = new ArrayList<>();
+        for (int i = 0; i < plan.columns().size(); i++) {
+            if (a.feeds().get(i) != null && b.feeds().get(i) != null) {
+                both.add(i);
+                if (!plan.columns().get(i).type().isNumber()) {
+                    keys.add(i);
+                }
+            }
+        }
+        return keys.isEmpty() ? both : keys;
+    }
+
+    /** Asks about every group of files that the analyst has not settled. */
+    static List<Question> questions(Job job, List<PlacedTable> tables) {
+        Map<String, List<PlacedTable>> bySource = bySource(tables);
+        List<Question> questions = new ArrayList<>();
+        for (Decision decision : decisions(job)) {
+            List<String> paths = BARS.splitAsStream(decision.subject()).toList();
+            if (job.isSettled(KIND, decision.subject()) || !bySource.keySet().containsAll(paths)) {
+                continue;
+            }
+            List<Version> versions = paths.stream()
+                    .map(path -> new Version(path, 0, bySource.getOrDefault(path, List.of())))
+                    .toList();
+            List<Answer> answers = new ArrayList<>();
+            versions.forEach(version -> answers.add(new Answer(version.path(), "take " + sums(version))));
+            answers.add(new Answer(ALL, "take all of them; they are different things"));
+            questions.add(Question.of(
+                    KIND,
+                    decision.subject(),
+                    Where.source(decision.answer()),
+                    "It looks like "
+                            + Says.list(paths.stream()
+                                    .filter(path -> !path.equals(decision.answer()))
+                                    .toList())
+                            + " sent again: "
+                            + versions.stream().map(SentAgain::sums).collect(Collectors.joining("; "))
+                            + ". Which belongs to the master?",
+                    decision.answer(),
+                    answers,
+                    versions.stream().mapToLong(Version::rows).sum()));
+        }
+        return questions;
+    }
+
+    /** A file with its rows and the sum of its last number column. */
+    private static String sums(Version version) {
+        Optional<LaidColumn> number = version.tables().stream()
+                .flatMap(table -> table.columns().stream())
+                .filter(column -> Nature.of(column.evidence()) == Nature.NUMBERS)
+                .reduce((a, b) -> b);
+        double sum = number.isEmpty()
+                ? 0
+                : version.tables().stream()
+                        .flatMap(table -> table.columns().stream())
+                        .filter(column -> column.header().equals(number.get().header()))
+                        .mapToDouble(LaidColumn::sum)
+                        .sum();
+        return version.path() + " with " + Says.count(version.rows(), "row")
+                + number.map(column -> ", " + Says.quoted(column.header()) + " " + Planner.plain(sum))
+                        .orElse("");
+    }
+}
