@@ -400,6 +400,8 @@ final class HeaderChoice {
     }
 
     private static boolean wordsOnly(Row row) {
+        boolean sequence = Sequence.runsAcross(row);
+        int values = 0;
         for (int c = 0; c < row.width(); c++) {
             if (!row.blank(c)) {
                 Form form = Forms.of(row, c);
@@ -407,9 +409,14 @@ final class HeaderChoice {
                 if (!word && !couldBeSequenceMember(form, row.text(c)) && !isUnit(row.text(c))) {
                     return false;
                 }
+                values += word || sequence || isYear(form, row.text(c)) ? 0 : 1;
             }
         }
-        return true;
+        return values < Sequence.FEWEST;
+    }
+
+    private static boolean isYear(Form form, String text) {
+        return form.isDate() || text.strip().matches("(19|20)\\d\\d");
     }
 
     /** Labels with what they label ("Port: Hollin") and long texts stand above tables, not over columns. */
@@ -494,10 +501,10 @@ final class HeaderChoice {
                 words++;
             } else if (couldBeSequenceMember(form, text)) {
                 members++;
-                years += form.isDate() || text.strip().matches("(19|20)\\d\\d") ? 1 : 0;
+                years += isYear(form, text) ? 1 : 0;
             }
         }
-        double weight = members >= 3 || years == members ? 0.9 : 0.3;
+        double weight = Sequence.runsAcross(row) ? 1 : years == members ? 0.9 : 0.3;
         double named = (words + weight * members) / Math.max(1, row.filled());
         boolean none = words == 0 && !isUnits(row) && hintShare(index, index) < 0.5;
         return none || named < 0.6 ? -1 : named;
@@ -536,7 +543,9 @@ final class HeaderChoice {
             while (rows.get(lowest).blank(column)) {
                 lowest--;
             }
-            valued += !isValue(Forms.of(rows.get(lowest), column)) && valuesBelow(bottom, column) ? 1 : 0;
+            Row row = rows.get(lowest);
+            boolean names = !isValue(Forms.of(row, column)) || Sequence.runsAcross(row);
+            valued += names && valuesBelow(bottom, column) ? 1 : 0;
         }
         return columns.isEmpty() ? 0 : valued / (double) columns.size();
     }

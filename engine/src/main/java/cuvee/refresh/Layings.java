@@ -16,7 +16,6 @@ import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -24,7 +23,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Decides how tables are laid out for the master: columns that run across become rows, blank cells stand for the one
@@ -43,17 +44,23 @@ final class Layings {
     private static final String TURN = "turn into ";
     private static final String ALL_BUT = "turn all but ";
     private static final String INTO = " into ";
-    private static final String BAR = " \\| ";
+    private static final Pattern BARS = Pattern.compile(" \\| ");
     private final Job job;
     private final List<Decision> assumed;
     private final List<Question> questions;
     private final List<Finding> findings;
+    private final Set<String> replaced = new HashSet<>();
 
     Layings(Job job, List<Decision> assumed, List<Question> questions, List<Finding> findings) {
         this.job = job;
         this.assumed = assumed;
         this.questions = questions;
         this.findings = findings;
+    }
+
+    /** The keys of columns that there would be if tables were laid out otherwise. */
+    Set<String> replaced() {
+        return replaced;
     }
 
     /** The tables as they go into the master, in the same order. */
@@ -76,10 +83,31 @@ final class Layings {
                 Laying laying =
                         new Laying(turn.flatMap(decided -> decided.of(table, across.get(table))), carried, lines);
                 laid.put(table, laying.of(table));
+                replaced.addAll(otherwise(signature, table, across.get(table), turn.isPresent()));
                 laying.turn().ifPresent(it -> compareTotals(table, it.across()));
             }
         });
         return tables.stream().map(table -> laid.getOrDefault(table, table)).toList();
+    }
+
+    /** The keys of a table's columns if it were laid out otherwise. */
+    private Set<String> otherwise(String signature, PlacedTable table, @Nullable Across across, boolean turned) {
+        Set<String> keys = new HashSet<>();
+        if (turned) {
+            table.columns().forEach(column -> keys.add(LooseText.key(column.header())));
+        } else if (across != null) {
+            names(table, across).forEach(name -> keys.add(LooseText.key(name)));
+        }
+        job.assumed().stream()
+                .filter(decision -> decision.subject().equals(signature))
+                .filter(decision ->
+                        decision.kind().equals(SECTION) || decision.kind().equals(ACROSS))
+                .map(decision -> decision.answer().startsWith(TURN)
+                        ? decision.answer().substring(TURN.length())
+                        : decision.answer())
+                .flatMap(BARS::splitAsStream)
+                .forEach(name -> keys.add(LooseText.key(name)));
+        return keys;
     }
 
     // ---- columns that run across ----
@@ -91,7 +119,7 @@ final class Layings {
      */
     private record TurnDecision(Set<String> stays, String label, List<String> values) {
 
-        Optional<Laying.Turn> of(PlacedTable table, @org.jspecify.annotations.Nullable Across found) {
+        Optional<Laying.Turn> of(PlacedTable table, @Nullable Across found) {
             Optional<Across> across =
                     stays.isEmpty() ? Optional.ofNullable(found) : Across.allBut(table.table(), stays, label);
             return across.map(block -> new Laying.Turn(block, label, names(block)));
@@ -110,8 +138,7 @@ final class Layings {
         static Optional<TurnDecision> read(String answer) {
             if (answer.startsWith(ALL_BUT) && answer.contains(INTO)) {
                 int into = answer.lastIndexOf(INTO);
-                Set<String> stays = Arrays.stream(
-                                answer.substring(ALL_BUT.length(), into).split(BAR))
+                Set<String> stays = BARS.splitAsStream(answer.substring(ALL_BUT.length(), into))
                         .map(LooseText::key)
                         .collect(Collectors.toSet());
                 return Optional.of(named(stays, answer.substring(into + INTO.length())));
@@ -122,7 +149,7 @@ final class Layings {
         }
 
         private static TurnDecision named(Set<String> stays, String names) {
-            List<String> parts = Arrays.asList(names.split(BAR));
+            List<String> parts = BARS.splitAsStream(names).toList();
             return new TurnDecision(stays, parts.get(0), parts.subList(1, parts.size()));
         }
     }
@@ -289,7 +316,7 @@ final class Layings {
         if (decision.isPresent()) {
             return decision.get().answer().equals(LEAVE)
                     ? List.of()
-                    : Arrays.asList(decision.get().answer().split(BAR));
+                    : BARS.splitAsStream(decision.get().answer()).toList();
         }
         boolean two =
                 same.stream().anyMatch(table -> Laying.levels(table.table()).contains(2));

@@ -91,12 +91,10 @@ final class Planner {
             }
         }
         List<Decision> assumed = new ArrayList<>(job.assumed());
-        List<Layout> layouts = withoutDoubles(
-                mainFamily(
-                        Families.of(Layout.of(new Layings(job, assumed, questions, findings).lay(withRecords))),
-                        assumed),
-                assumed);
-        LineUp lineUp = LineUp.of(layouts, job);
+        Layings layings = new Layings(job, assumed, questions, findings);
+        List<PlacedTable> laid = layings.lay(withRecords);
+        List<Layout> layouts = withoutDoubles(mainFamily(Families.of(Layout.of(laid)), assumed), assumed);
+        LineUp lineUp = LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts));
         questions.addAll(lineUp.questions());
         Map<PlacedTable, LaidColumn[]> feeds = feeds(layouts, lineUp);
         List<String> dataNames =
@@ -136,6 +134,17 @@ final class Planner {
         Job decided = job.withAssumed(dataNames, assumed);
         questions.sort(Comparator.comparingLong(Question::stake).reversed());
         return new Proposal(decided, plan, layouts, outside, reports, questions, findings);
+    }
+
+    /** The job without columns that are no more since tables are laid out otherwise. */
+    private Job withoutReplaced(Set<String> replaced, List<Layout> layouts) {
+        Set<String> gone = new HashSet<>(replaced);
+        layouts.forEach(layout -> gone.removeAll(layout.keys()));
+        return job.withAssumed(
+                job.columns().stream()
+                        .filter(name -> !gone.contains(LooseText.key(name)))
+                        .toList(),
+                job.assumed());
     }
 
     /** The family that the job is about: the one that shares most with its columns, at first the one with most rows. */

@@ -92,8 +92,8 @@ public record Period(Kind kind, int year, int number, int day) {
                             + END,
                     (m, order) -> new Period(Kind.QUARTER, yearOrNone(m.group(2)), number(m, 1), 0)),
             way(
-                    NOT_IN_WORD + "([1-4])\\.? ?(?i:q|qtr|quarter|quartal)(?:" + SEPARATOR + YEAR_OF_ANY_LENGTH + ")?"
-                            + END,
+                    NOT_IN_WORD + "([1-4])\\.? ?(?i:quartal|quarter|qtr|q)(?!\\p{L})(?:" + SEPARATOR
+                            + YEAR_OF_ANY_LENGTH + ")?" + END,
                     (m, order) -> new Period(Kind.QUARTER, yearOrNone(m.group(2)), number(m, 1), 0)),
             way(
                     NOT_IN_WORD + "[Hh]([12])(?:" + SEPARATOR + YEAR_OF_ANY_LENGTH + ")?" + END,

@@ -17,6 +17,7 @@ public final class Workbooks {
     private static final String RELATIONS = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
     private final Map<String, String> sheets = new LinkedHashMap<>();
     private final Map<String, String> states = new LinkedHashMap<>();
+    private final Map<String, String> merged = new LinkedHashMap<>();
     private String namespace = MAIN;
     private String workbookProperties = "";
 
@@ -56,6 +57,16 @@ public final class Workbooks {
             xml.append("</row>");
         }
         sheets.put(name, xml.toString());
+        return this;
+    }
+
+    /** Joins cells of a sheet into one. */
+    public Workbooks merged(String sheet, String... ranges) {
+        StringBuilder xml = new StringBuilder("<mergeCells>");
+        for (String range : ranges) {
+            xml.append("<mergeCell ref=\"").append(range).append("\"/>");
+        }
+        merged.put(sheet, xml.append("</mergeCells>").toString());
         return this;
     }
 
@@ -106,7 +117,7 @@ public final class Workbooks {
                         zip,
                         "xl/worksheets/sheet" + id + ".xml",
                         "<worksheet xmlns=\"" + namespace + "\"><dimension ref=\"A1\"/><sheetData>" + sheets.get(name)
-                                + "</sheetData></worksheet>");
+                                + "</sheetData>" + merged.getOrDefault(name, "") + "</worksheet>");
             }
             put(
                     zip,

@@ -1,0 +1,73 @@
+package cuvee.detect;
+
+import cuvee.sheet.Row;
+import cuvee.value.Form;
+import cuvee.value.Forms;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+
+/** Tells rows in which dates or numbers follow each other from column to column, as those of a header do. */
+final class Sequence {
+    static final int FEWEST = 3;
+    private static final int LONGEST_NUMBER = 4;
+
+    private Sequence() {}
+
+    /** True where the dates or whole numbers of a row go up by the same step, and nothing else in it is a value. */
+    static boolean runsAcross(Row row) {
+        List<LocalDate> dates = new ArrayList<>();
+        List<Long> numbers = new ArrayList<>();
+        for (int c = 0; c < row.width(); c++) {
+            if (row.blank(c)) {
+                continue;
+            }
+            Form form = Forms.of(row, c);
+            if (form == Form.CELL_DATE || form == Form.YEAR_FIRST_DATE) {
+                String text = row.text(c).strip();
+                if (text.length() != 10 || text.charAt(4) != '-' || text.charAt(7) != '-') {
+                    return false;
+                }
+                dates.add(LocalDate.parse(text));
+            } else if (form == Form.DIGITS || form == Form.NUMBER_WHOLE) {
+                String text = row.text(c).strip();
+                if (text.length() > LONGEST_NUMBER) {
+                    return false;
+                }
+                numbers.add(Long.parseLong(text));
+            } else if (HeaderChoice.isValue(form)) {
+                return false;
+            }
+        }
+        return numbers.isEmpty() && steady(dates) || dates.isEmpty() && byOne(numbers);
+    }
+
+    /** Dates that go up by as many months, or as many days, each. */
+    private static boolean steady(List<LocalDate> dates) {
+        Set<Long> months = new TreeSet<>();
+        Set<Long> days = new TreeSet<>();
+        Set<Integer> daysOfMonth = new TreeSet<>();
+        for (int i = 1; i < dates.size(); i++) {
+            months.add(ChronoUnit.MONTHS.between(dates.get(i - 1), dates.get(i)));
+            days.add(ChronoUnit.DAYS.between(dates.get(i - 1), dates.get(i)));
+            daysOfMonth.add(dates.get(i).getDayOfMonth());
+        }
+        boolean up = dates.size() >= FEWEST && days.stream().allMatch(step -> step > 0);
+        return up && (days.size() == 1 || months.size() == 1 && daysOfMonth.size() == 1);
+    }
+
+    /** Numbers that go up by one, or years of which each may head several columns. */
+    private static boolean byOne(List<Long> numbers) {
+        boolean years = numbers.stream().allMatch(number -> number >= 1900 && number < 2100);
+        for (int i = 1; i < numbers.size(); i++) {
+            long step = numbers.get(i) - numbers.get(i - 1);
+            if (step != 1 && !(years && step == 0)) {
+                return false;
+            }
+        }
+        return numbers.size() >= FEWEST;
+    }
+}

@@ -1,0 +1,157 @@
+package cuvee.refresh;
+
+import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.job.JobDraft;
+import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
+import cuvee.master.Store;
+import cuvee.testing.Workbooks;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** A folder of files and the job over it, as a person would work with them. */
+final class Batch {
+    private final Path folder;
+    private final Path data;
+    private final Workplace workplace;
+    private Job job;
+
+    Batch(Path folder) {
+        this.folder = folder;
+        this.data = folder.resolve("data");
+        workplace = new Workplace(
+                folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
+        try {
+            Files.createDirectories(data);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+        job = JobDraft.of(folder.resolve("job.cuvee"), List.of(data));
+    }
+
+    /** What a refresh came to: its master as lines of cells parted by bars, tags for file and sheet left out. */
+    record Made(Outcome outcome, List<String> lines) {
+        List<String> columns() {
+            return outcome.proposal().plan().columns().stream()
+                    .map(MasterPlan.Column::name)
+                    .toList();
+        }
+
+        List<Finding> findings(String kind) {
+            return outcome.findings().stream()
+                    .filter(finding -> finding.kind().equals(kind))
+                    .toList();
+        }
+
+        Question question(String kind) {
+            return outcome.questions().stream()
+                    .filter(question -> question.kind().equals(kind))
+                    .findFirst()
+                    .orElseThrow(
+                            () -> new AssertionError("no question of kind " + kind + " in " + outcome.questions()));
+        }
+    }
+
+    Path file(String name) {
+        Path file = data.resolve(name);
+        try {
+            Files.createDirectories(file.getParent());
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+        return file;
+    }
+
+    /** A text file: lines of cells parted by commas. */
+    Batch csv(String name, String... lines) {
+        Workbooks.text(file(name), String.join("\n", lines) + "\n");
+        return this;
+    }
+
+    /** A workbook with one sheet. */
+    Batch sheet(String name, Object[]... rows) {
+        Workbooks.workbook().sheet("Sheet1", rows).save(file(name));
+        return this;
+    }
+
+    Batch changed(String name, String instant) {
+        try {
+            Files.setLastModifiedTime(file(name), FileTime.from(Instant.parse(instant)));
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+        return this;
+    }
+
+    void delete(String name) {
+        try {
+            Files.delete(file(name));
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    Batch settle(String kind, String subject, String answer) {
+        job = job.withSettled(new Decision(kind, subject, answer, "", ""));
+        return this;
+    }
+
+    Batch settle(Question question, String answer) {
+        return settle(question.kind(), question.subject(), answer);
+    }
+
+    Job job() {
+        return job;
+    }
+
+    /** The answer that was assumed for decisions of a kind, by subject. */
+    List<String> assumed(String kind) {
+        return job.assumed().stream()
+                .filter(decision -> decision.kind().equals(kind))
+                .map(decision -> decision.subject() + ": " + decision.answer())
+                .toList();
+    }
+
+    JobSession open() {
+        return JobSession.open(workplace, job.id(), folder);
+    }
+
+    Made refresh() {
+        return refresh(JobSession.Mode.CHANGED_ONLY);
+    }
+
+    Made refresh(JobSession.Mode mode) {
+        try (JobSession session = open()) {
+            Outcome outcome = session.refresh(job, mode, Progress.NONE);
+            session.conclude(outcome);
+            job = outcome.job();
+            return new Made(outcome, lines(session, outcome));
+        }
+    }
+
+    private static List<String> lines(JobSession session, Outcome outcome) {
+        List<String> lines = new ArrayList<>();
+        int columns = outcome.proposal().plan().columns().size();
+        try (MasterReader reader = session.reader(outcome)) {
+            reader.each(values -> {
+                List<String> cells = new ArrayList<>();
+                for (int i = 0; i < columns; i++) {
+                    cells.add(values[i] == null ? "" : values[i]);
+                }
+                lines.add(cells.stream().collect(Collectors.joining("|")));
+            });
+        }
+        return lines;
+    }
+}

@@ -1,0 +1,190 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.master.MasterReader;
+import cuvee.testing.Workbooks;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** What heads several rows belongs to each of them. */
+class CarriedDownTest {
+    @TempDir
+    Path folder;
+
+    private Batch batch;
+
+    @BeforeEach
+    void batch() {
+        batch = new Batch(folder);
+    }
+
+    private static Object[] row(Object... cells) {
+        return cells;
+    }
+
+    @Test
+    void sectionLinesBecomeAColumn() {
+        batch.csv(
+                "a.csv",
+                "Date,Vessel,Pax",
+                "North:,,",
+                "2026-01-01,MV Dunlin,5",
+                "2026-01-02,MV Petrel,6",
+                "South:,,",
+                "2026-01-03,MV Dunlin,7",
+                "2026-01-04,MV Petrel,8");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Section", "Date", "Vessel", "Pax");
+        assertThat(made.lines())
+                .containsExactly(
+                        "North|2026-01-01|MV Dunlin|5",
+                        "North|2026-01-02|MV Petrel|6",
+                        "South|2026-01-03|MV Dunlin|7",
+                        "South|2026-01-04|MV Petrel|8");
+    }
+
+    @Test
+    void aLabelledLineNamesItsColumnAndTheTrailLeadsToTheLine() {
+        batch.csv(
+                "a.csv",
+                "Date,Vessel,Pax",
+                "Region: North,,",
+                "2026-01-01,MV Dunlin,5",
+                "2026-01-02,MV Petrel,6",
+                "Region: South,,",
+                "2026-01-03,MV Dunlin,7",
+                "2026-01-04,MV Petrel,8");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Region", "Date", "Vessel", "Pax");
+        try (JobSession session = batch.open()) {
+            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            try (MasterReader reader = session.reader(outcome)) {
+                JobSession.Trail trail =
+                        session.trail(outcome, reader.page(3, 1).get(0), 0);
+                assertThat(trail.where().toString()).contains("line 5");
+                assertThat(trail.raw()).isEqualTo("South");
+            }
+        }
+    }
+
+    @Test
+    void linesRightAboveLinesAreTheOuterOnes() {
+        batch.csv(
+                "a.csv",
+                "Date,Vessel,Pax",
+                "Winter:,,",
+                "North:,,",
+                "2026-01-01,MV Dunlin,5",
+                "2026-01-02,MV Petrel,6",
+                "South:,,",
+                "2026-01-03,MV Dunlin,7",
+                "2026-01-05,MV Dunlin,7",
+                "Summer:,,",
+                "North:,,",
+                "2026-07-04,MV Petrel,8",
+                "2026-07-05,MV Petrel,9");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("Section", "Subsection");
+        assertThat(made.lines())
+                .extracting(line -> line.substring(0, line.indexOf("|2026")))
+                .containsExactly(
+                        "Winter|North", "Winter|North", "Winter|South", "Winter|South", "Summer|North", "Summer|North");
+    }
+
+    @Test
+    void theyAreLeftOutWhereTheAnalystSaysSo() {
+        batch.csv(
+                "a.csv", "Date,Vessel,Pax", "North:,,", "2026-01-01,MV Dunlin,5", "South:,,", "2026-01-03,MV Dunlin,7");
+        batch.refresh();
+        String subject = batch.job().assumed().stream()
+                .filter(decision -> decision.kind().equals(Layings.SECTION))
+                .findFirst()
+                .orElseThrow()
+                .subject();
+        assertThat(batch.settle(Layings.SECTION, subject, Layings.LEAVE)
+                        .refresh()
+                        .columns())
+                .containsExactly("Date", "Vessel", "Pax");
+        assertThat(batch.settle(Layings.SECTION, subject, "Region").refresh().columns())
+                .containsExactlyInAnyOrder("Region", "Date", "Vessel", "Pax");
+    }
+
+    @Test
+    void aCategoryInTheFirstRowOfItsBlockBelongsToTheWholeBlock() {
+        batch.csv(
+                "a.csv",
+                "Region,Vessel,Pax",
+                "North,MV Dunlin,5",
+                ",MV Petrel,6",
+                ",MV Fenwick,6",
+                "South,MV Dunlin,7",
+                ",MV Petrel,8");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines())
+                .containsExactly(
+                        "North|MV Dunlin|5",
+                        "North|MV Petrel|6",
+                        "North|MV Fenwick|6",
+                        "South|MV Dunlin|7",
+                        "South|MV Petrel|8");
+        assertThat(batch.assumed(Layings.CARRY)).containsExactly("region|vessel|pax > region: carry down");
+        Batch.Made left = batch.settle(Layings.CARRY, "region|vessel|pax > region", Layings.LEAVE)
+                .refresh();
+        assertThat(left.lines()).contains("|MV Petrel|6");
+    }
+
+    @Test
+    void theTrailOfACarriedCellLeadsToTheCellThatIsFilled() {
+        batch.csv("a.csv", "Region,Vessel,Pax", "North,MV Dunlin,5", ",MV Petrel,6", ",MV Fenwick,6", "South,MV A,1");
+        batch.refresh();
+        try (JobSession session = batch.open()) {
+            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            try (MasterReader reader = session.reader(outcome)) {
+                JobSession.Trail trail =
+                        session.trail(outcome, reader.page(2, 1).get(0), 0);
+                assertThat(trail.where().toString()).contains("line 2");
+                assertThat(trail.raw()).isEqualTo("North");
+            }
+        }
+    }
+
+    @Test
+    void joinedCellsStandForAllTheirRows() {
+        Workbooks.workbook()
+                .sheet(
+                        "Sheet1",
+                        row("Vessel", "Region", "Pax"),
+                        row("MV Dunlin", "North", 5),
+                        row("MV Petrel", null, 6),
+                        row("MV Dunlin", "South", 7),
+                        row("MV Petrel", null, 8),
+                        row("MV Fenwick", null, 9))
+                .merged("Sheet1", "B2:B3", "B4:B6")
+                .save(batch.file("a.xlsx"));
+        assertThat(batch.refresh().lines())
+                .containsExactly(
+                        "MV Dunlin|North|5",
+                        "MV Petrel|North|6",
+                        "MV Dunlin|South|7",
+                        "MV Petrel|South|8",
+                        "MV Fenwick|South|9");
+    }
+
+    @Test
+    void aColumnThatIsSeldomFilledIsLeftAsItIs() {
+        batch.csv(
+                "a.csv",
+                "Vessel,Pax,Remarks",
+                "MV Dunlin,5,fog",
+                "MV Petrel,6,",
+                "MV Fenwick,6,",
+                "MV Dunlin,7,late",
+                "MV Petrel,8,");
+        assertThat(batch.refresh().lines()).contains("MV Petrel|6|", "MV Petrel|8|");
+        assertThat(List.copyOf(batch.assumed(Layings.CARRY))).isEmpty();
+    }
+}

@@ -1,0 +1,79 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.finding.Question;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** A file that was sent again never counts twice unasked. */
+class SentAgainTest {
+    @TempDir
+    Path folder;
+
+    private Batch batch;
+
+    @BeforeEach
+    void twoReturns() {
+        batch = new Batch(folder);
+        batch.csv("Hollin 2026-01.csv", "Date,Vessel,Fare", "2026-01-01,MV Dunlin,5", "2026-01-02,MV Petrel,6")
+                .changed("Hollin 2026-01.csv", "2026-02-01T10:00:00Z");
+        batch.csv("Hollin 2026-02.csv", "Date,Vessel,Fare", "2026-02-01,MV Dunlin,5", "2026-02-02,MV Petrel,6")
+                .changed("Hollin 2026-02.csv", "2026-03-01T10:00:00Z");
+    }
+
+    private void correct() {
+        batch.csv(
+                        "Hollin 2026-01 corrected.csv",
+                        "Date,Vessel,Fare",
+                        "2026-01-01,MV Dunlin,50",
+                        "2026-01-02,MV Petrel,6")
+                .changed("Hollin 2026-01 corrected.csv", "2026-02-09T10:00:00Z");
+    }
+
+    @Test
+    void theNewestIsTakenAndBothSumsAreShown() {
+        correct();
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines())
+                .hasSize(4)
+                .contains("2026-01-01|MV Dunlin|50")
+                .doesNotContain("2026-01-01|MV Dunlin|5");
+        Question question = made.question(SentAgain.KIND);
+        assertThat(question.text()).contains("“Fare” 56").contains("“Fare” 11");
+        assertThat(question.assumed()).isEqualTo("Hollin 2026-01 corrected.csv");
+        assertThat(made.outcome().sources())
+                .filteredOn(source -> source.path().equals("Hollin 2026-01.csv"))
+                .singleElement()
+                .satisfies(source -> assertThat(source.reason()).contains("it was sent again"));
+    }
+
+    @Test
+    void theAnalystCanTakeTheOtherOrBoth() {
+        correct();
+        Question question = batch.refresh().question(SentAgain.KIND);
+        Batch.Made older = batch.settle(question, "Hollin 2026-01.csv").refresh();
+        assertThat(older.lines()).hasSize(4).contains("2026-01-01|MV Dunlin|5");
+        assertThat(older.outcome().questions()).isEmpty();
+        assertThat(batch.settle(question, SentAgain.ALL).refresh().lines()).hasSize(6);
+    }
+
+    @Test
+    void aCorrectionThatComesNextMonthIsNoticedThen() {
+        assertThat(batch.refresh().lines()).hasSize(4);
+        correct();
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(4).contains("2026-01-01|MV Dunlin|50");
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void aSecondPartWithOtherRowsIsNotTheSameSentAgain() {
+        batch.csv("Hollin 2026-01 v2.csv", "Date,Vessel,Fare", "2026-01-21,MV Dunlin,5", "2026-01-22,MV Petrel,6");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(6);
+        assertThat(made.outcome().questions()).isEmpty();
+    }
+}

@@ -1,0 +1,134 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** What only names, folders and titles say becomes a column. */
+class TagColumnsTest {
+    @TempDir
+    Path folder;
+
+    private Batch batch;
+
+    @BeforeEach
+    void batch() {
+        batch = new Batch(folder);
+    }
+
+    @Test
+    void placeAndDateInTheNameOnlyBecomeColumns() {
+        batch.csv("Hollin_2026-03-01.csv", "Vessel,Pax", "MV Dunlin,5");
+        batch.csv("Hollin_2026-03-02.csv", "Vessel,Pax", "MV Dunlin,6");
+        batch.csv("Tarsk_2026-03-01.csv", "Vessel,Pax", "MV Petrel,7");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Date", "File part 1");
+        assertThat(made.lines())
+                .containsExactly(
+                        "MV Dunlin|5|2026-03-01|Hollin",
+                        "MV Dunlin|6|2026-03-02|Hollin",
+                        "MV Petrel|7|2026-03-01|Tarsk");
+        assertThat(made.outcome().proposal().columns().get(2).type().word()).isEqualTo("Date");
+        assertThat(made.outcome().needsALook()).isFalse();
+    }
+
+    @Test
+    void whatTheRowsSayThemselvesIsNoTag() {
+        batch.csv("Hollin 2026-01.csv", "Date,Port,Pax", "2026-01-01,Hollin,5", "2026-01-09,Hollin,5");
+        batch.csv("Tarsk 2026-02.csv", "Date,Port,Pax", "2026-02-01,Tarsk,5", "2026-02-09,Tarsk,5");
+        assertThat(batch.refresh().columns()).containsExactly("Date", "Port", "Pax");
+        assertThat(batch.assumed(TagColumns.TAG))
+                .containsExactlyInAnyOrder("period in file name: left out", "file name part 1: left out");
+    }
+
+    @Test
+    void aTagFillsTheColumnOfItsNameInTablesThatLackIt() {
+        batch.csv("Hollin.csv", "Port,Vessel,Pax", "Hollin,MV Dunlin,5", "Hollin,MV Petrel,6");
+        batch.csv("Marsay.csv", "Port,Vessel,Pax", "Marsay,MV Dunlin,5", "Marsay,MV Petrel,6");
+        batch.csv("Tarsk.csv", "Vessel,Pax", "MV Fenwick,7");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Port", "Vessel", "Pax");
+        assertThat(made.lines()).contains("Tarsk|MV Fenwick|7", "Hollin|MV Dunlin|5");
+    }
+
+    @Test
+    void aLabelAboveTheTableNamesItsColumn() {
+        batch.csv("r1.csv", "Port: Hollin", "", "Vessel,Pax,Crew", "MV Dunlin,5,2", "MV Petrel,5,2");
+        batch.csv("r2.csv", "Port: Tarsk", "", "Vessel,Pax,Crew", "MV Petrel,6,2", "MV Dunlin,1,1");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Crew", "Port");
+        assertThat(made.lines()).contains("MV Dunlin|5|2|Hollin", "MV Petrel|6|2|Tarsk");
+    }
+
+    @Test
+    void foldersOfYearsAreYears() {
+        batch.csv("2025/north.csv", "Vessel,Pax", "MV Dunlin,5");
+        batch.csv("2026/north.csv", "Vessel,Pax", "MV Dunlin,6");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Year");
+        assertThat(made.lines()).containsExactly("MV Dunlin|5|2025", "MV Dunlin|6|2026");
+    }
+
+    @Test
+    void namesThatOnlyTellFilesApartAreNoTag() {
+        batch.csv("report 001.csv", "Vessel,Pax", "MV Dunlin,5");
+        batch.csv("report 002.csv", "Vessel,Pax", "MV Dunlin,6");
+        batch.csv("report 003.csv", "Vessel,Pax", "MV Dunlin,7");
+        assertThat(batch.refresh().columns()).containsExactly("Vessel", "Pax");
+    }
+
+    @Test
+    void aTagCanBeNamedLeftOutAndTakenFromSomethingElse() {
+        batch.csv("Hollin_2026-03.csv", "Vessel,Pax", "MV Dunlin,5");
+        batch.csv("Tarsk_2026-04.csv", "Vessel,Pax", "MV Petrel,7");
+        batch.refresh();
+        batch.settle(TagColumns.TAG, "file name part 1", "Port")
+                .settle(TagColumns.TAG, "period in file name", TagColumns.LEFT_OUT)
+                .settle(TagColumns.TAG, "fixed text Ferries", "Line");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Port", "Line");
+        assertThat(made.lines()).containsExactly("MV Dunlin|5|Hollin|Ferries", "MV Petrel|7|Tarsk|Ferries");
+    }
+
+    @Test
+    void aNameThatSaysOtherThanTheRowsIsPointedOut() {
+        batch.csv("Hollin 2026-01.csv", "Date,Pax", "2026-01-01,5", "2026-01-09,5");
+        batch.csv("Hollin 2026-02.csv", "Date,Pax", "2026-02-01,5", "2026-02-09,5");
+        batch.csv("Hollin 2026-03.csv", "Date,Pax", "2026-04-01,5", "2026-04-09,5");
+        batch.csv("Hollin 2026-04.csv", "Date,Pax", "2026-04-02,6", "2026-04-10,5");
+        batch.csv("Hollin 2026-05.csv", "Date,Pax", "2026-05-02,6", "2026-05-10,5");
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("tag-contradiction")).singleElement().satisfies(finding -> {
+            assertThat(finding.where().toString()).contains("Hollin 2026-03.csv");
+            assertThat(finding.what()).contains("“2026-03-01”").contains("“2026-04-01”");
+        });
+    }
+
+    @Test
+    void aNewFileInWhichTheTagFindsNothingIsPointedOut() {
+        for (String port : new String[] {"Hollin", "Tarsk", "Marsay", "Eastray"}) {
+            batch.csv(port + "_bus_2026-03.csv", "Vessel,Pax", "MV Dunlin," + port.length());
+            batch.csv(port + "_ferry_2026-03.csv", "Vessel,Pax", "MV " + port + ",6");
+        }
+        assertThat(batch.refresh().columns()).containsExactly("Vessel", "Pax", "File part 1", "File part 2");
+        batch.csv("extra 2026-03.csv", "Vessel,Pax", "MV Dunlin,6");
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("tag-not-found"))
+                .hasSize(2)
+                .allSatisfy(finding -> assertThat(finding.what()).contains("extra 2026-03.csv"));
+        assertThat(made.lines()).contains("MV Dunlin|6||");
+    }
+
+    @Test
+    void aNewTagValueNextMonthJoinsByItself() {
+        batch.csv("Hollin 2026-03.csv", "Vessel,Pax", "MV Dunlin,5");
+        batch.csv("Tarsk 2026-03.csv", "Vessel,Pax", "MV Petrel,7");
+        Batch.Made first = batch.refresh();
+        assertThat(first.columns()).containsExactly("Vessel", "Pax", "File part 1");
+        batch.csv("Norhaven 2026-03.csv", "Vessel,Pax", "MV Petrel,9");
+        assertThat(batch.refresh().lines()).contains("MV Petrel|9|Norhaven");
+    }
+}

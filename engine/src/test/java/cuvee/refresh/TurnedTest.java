@@ -1,0 +1,252 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.master.MasterReader;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Plans run months across; the master has a row for each. */
+class TurnedTest {
+    @TempDir
+    Path folder;
+
+    private Batch batch;
+
+    @BeforeEach
+    void batch() {
+        batch = new Batch(folder);
+    }
+
+    private static Object[] row(Object... cells) {
+        return cells;
+    }
+
+    @Test
+    void monthsAcrossBecomeRowsAndTotalsAreLeftOut() {
+        batch.sheet(
+                "plan.xlsx",
+                row("Fuel plan 2026, litres"),
+                row(),
+                row("Depot", "Fuel", "Jan", "Feb", "Mar", "Total"),
+                row("Hollin", "diesel", 10, 20, 30, 60),
+                row("Hollin", "oil", 1, 2, 3, 6),
+                row("Total Hollin", null, 11, 22, 33, 66),
+                row("Tarsk", "diesel", 5, null, 7, 12),
+                row("Total Tarsk", null, 5, null, 7, 12),
+                row("Grand total", null, 16, 22, 40, 78));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Depot", "Fuel", "Month", "Amount");
+        assertThat(made.lines())
+                .containsExactly(
+                        "Hollin|diesel|Jan|10",
+                        "Hollin|diesel|Feb|20",
+                        "Hollin|diesel|Mar|30",
+                        "Hollin|oil|Jan|1",
+                        "Hollin|oil|Feb|2",
+                        "Hollin|oil|Mar|3",
+                        "Tarsk|diesel|Jan|5",
+                        "Tarsk|diesel|Mar|7");
+        assertThat(made.outcome().needsALook()).isFalse();
+        assertThat(made.outcome().rows()).isEqualTo(8);
+    }
+
+    @Test
+    void aMonthWithAYearIsADate() {
+        batch.sheet(
+                "a.xlsx",
+                row("Depot", LocalDate.of(2026, 1, 1), LocalDate.of(2026, 2, 1), LocalDate.of(2026, 3, 1)),
+                row("Hollin", 1, 2, 3),
+                row("Tarsk", 4, 5, 6));
+        batch.csv("b.csv", "Depot,Apr 2026,May 2026,Jun 2026", "Hollin,7,8,9");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Depot", "Month", "Amount");
+        assertThat(made.lines())
+                .contains("Tarsk|2026-03-01|6", "Hollin|2026-05-01|8")
+                .hasSize(9);
+        assertThat(made.outcome().proposal().columns().get(1).type().word()).isEqualTo("Date");
+    }
+
+    @Test
+    void nextMonthsColumnJoinsByItself() {
+        batch.csv("plan.csv", "Depot,Jan,Feb,Mar", "Hollin,1,2,3", "Tarsk,4,5,6");
+        batch.refresh();
+        batch.csv("plan.csv", "Depot,Jan,Feb,Mar,Apr", "Hollin,1,2,3,30", "Tarsk,4,5,6,60");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(8).contains("Hollin|Apr|30", "Tarsk|Apr|60");
+        assertThat(made.outcome().needsALook()).isFalse();
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void aFileWithItsFirstMonthOnlyIsReadLikeTheOthers() {
+        batch.csv("north.csv", "Depot,Jan,Feb,Mar", "Hollin,1,2,3");
+        batch.csv("south.csv", "Depot,Jan", "Tarsk,4");
+        assertThat(batch.refresh().lines())
+                .containsExactly("Hollin|Jan|1|north", "Hollin|Feb|2|north", "Hollin|Mar|3|north", "Tarsk|Jan|4|south");
+    }
+
+    @Test
+    void severalValuesForEachMonthAreSeveralColumns() {
+        batch.csv(
+                "plan.csv",
+                "Depot,Jan Planned,Jan Actual,Feb Planned,Feb Actual,Mar Planned,Mar Actual",
+                "Hollin,1,2,3,4,5,6",
+                "Tarsk,7,8,9,10,11,");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Depot", "Month", "Planned", "Actual");
+        assertThat(made.lines())
+                .containsExactly(
+                        "Hollin|Jan|1|2",
+                        "Hollin|Feb|3|4",
+                        "Hollin|Mar|5|6",
+                        "Tarsk|Jan|7|8",
+                        "Tarsk|Feb|9|10",
+                        "Tarsk|Mar|11|");
+    }
+
+    @Test
+    void theyStayColumnsWhereTheAnalystSaysSo() {
+        batch.csv("plan.csv", "Depot,Jan,Feb,Mar", "Hollin,1,2,3", "Tarsk,4,5,6");
+        batch.refresh();
+        String subject = batch.job().assumed().stream()
+                .filter(decision -> decision.kind().equals(Layings.ACROSS))
+                .findFirst()
+                .orElseThrow()
+                .subject();
+        Batch.Made made = batch.settle(Layings.ACROSS, subject, Layings.LEAVE).refresh();
+        assertThat(made.columns()).containsExactly("Depot", "Jan", "Feb", "Mar");
+        assertThat(made.lines()).containsExactly("Hollin|1|2|3", "Tarsk|4|5|6");
+    }
+
+    @Test
+    void namingWhatStaysTurnsAllOthersThisMonthAndNext() {
+        batch.csv("prices.csv", "Depot,Diesel,Oil", "Hollin,1,2", "Tarsk,3,4");
+        batch.refresh();
+        batch.settle(Layings.ACROSS, "depot|diesel|oil", "turn all but Depot into Fuel | Price");
+        assertThat(batch.refresh().lines())
+                .containsExactly("Hollin|Diesel|1", "Hollin|Oil|2", "Tarsk|Diesel|3", "Tarsk|Oil|4");
+        batch.csv("prices.csv", "Depot,Diesel,Oil,Gas", "Hollin,1,2,9", "Tarsk,3,4,");
+        assertThat(batch.refresh().lines())
+                .containsExactly("Hollin|Diesel|1", "Hollin|Oil|2", "Hollin|Gas|9", "Tarsk|Diesel|3", "Tarsk|Oil|4");
+    }
+
+    @Test
+    void numberedThingsAreAskedAbout() {
+        batch.csv("a.csv", "Depot,Pump 1,Pump 2,Pump 3,Pump 4", "Hollin,1,2,3,4", "Tarsk,4,5,6,7");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Depot", "Pump", "Amount");
+        assertThat(made.question(Layings.ACROSS).text()).contains("“Pump 1” to “Pump 4”");
+        Batch.Made left =
+                batch.settle(made.question(Layings.ACROSS), Layings.LEAVE).refresh();
+        assertThat(left.columns()).containsExactly("Depot", "Pump 1", "Pump 2", "Pump 3", "Pump 4");
+        assertThat(left.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void aTotalColumnThatDoesNotAddUpIsPointedOut() {
+        batch.csv("plan.csv", "Depot,Jan,Feb,Mar,Total", "Hollin,1,2,3,6", "Tarsk,4,5,6,25");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(6);
+        assertThat(made.findings("stated-total").get(0).what())
+                .contains("“Total” adds up to 31")
+                .contains("come to 21");
+    }
+
+    @Test
+    void everyTurnedRowKnowsItsCell() {
+        batch.csv("plan.csv", "Depot,Jan,Feb,Mar", "Hollin,1,,3", "Tarsk,4,5,6");
+        batch.refresh();
+        try (JobSession session = batch.open()) {
+            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            try (MasterReader reader = session.reader(outcome)) {
+                List<MasterReader.Line> page = reader.page(1, 3);
+                assertThat(page).extracting(line -> line.values().get(1)).containsExactly("Mar", "Jan", "Feb");
+                JobSession.Trail trail = session.trail(outcome, page.get(0), 2);
+                assertThat(trail.where().toString()).contains("plan.csv").contains("line 2");
+                assertThat(trail.header()).isEqualTo("Mar");
+                assertThat(trail.raw()).isEqualTo("3");
+                assertThat(session.trail(outcome, page.get(0), 1).raw()).isEqualTo("Mar");
+            }
+        }
+    }
+
+    /** Whatever stands around a plan, the same rows come out, page by page as in one go. */
+    @ParameterizedTest(name = "seed {0}")
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8})
+    void aPlanIsTurnedWhateverStandsAroundIt(int seed) {
+        Random random = new Random(seed);
+        List<String> truth = new ArrayList<>();
+        int months = 3 + random.nextInt(9);
+        for (String port : List.of("Hollin", "Tarsk", "Marsay")) {
+            batch.sheet("plan " + port + ".xlsx", plan(random, port, months, truth));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns())
+                .as("" + batch.job().assumed() + made.outcome().sources())
+                .containsExactly("Depot", "Fuel", "Month", "Amount", "File part 1");
+        assertThat(made.lines()).containsExactlyInAnyOrderElementsOf(truth);
+        try (JobSession session = batch.open()) {
+            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            try (MasterReader reader = session.reader(outcome)) {
+                List<String> paged = new ArrayList<>();
+                for (long at = 0; at < reader.rows(); at += 7) {
+                    reader.page(at, 7)
+                            .forEach(line ->
+                                    paged.add(String.join("|", line.values().subList(0, 5))));
+                }
+                assertThat(paged).isEqualTo(made.lines());
+            }
+        }
+    }
+
+    private static Object[][] plan(Random random, String port, int months, List<String> truth) {
+        List<Object[]> rows = new ArrayList<>();
+        for (int i = random.nextInt(4); i > 0; i--) {
+            rows.add(row("Planning office " + i));
+        }
+        Object[] header = new Object[months + 2];
+        header[0] = "Depot";
+        header[1] = "Fuel";
+        for (int m = 0; m < months; m++) {
+            header[m + 2] = LocalDate.of(2026, m + 1, 1);
+        }
+        rows.add(header);
+        for (String depot : List.of("North " + port, "South " + port)) {
+            long[] sums = new long[months];
+            for (String fuel : List.of("diesel", "oil", "gas")) {
+                Object[] cells = new Object[months + 2];
+                cells[0] = depot;
+                cells[1] = fuel;
+                for (int m = 0; m < months; m++) {
+                    if (random.nextInt(12) > 0) {
+                        int litres = 100 * (1 + random.nextInt(90));
+                        cells[m + 2] = litres;
+                        sums[m] += litres;
+                        truth.add(depot + "|" + fuel + "|" + LocalDate.of(2026, m + 1, 1) + "|" + litres + "|" + port);
+                    }
+                }
+                rows.add(cells);
+            }
+            Object[] total = new Object[months + 2];
+            total[0] = "Total " + depot;
+            for (int m = 0; m < months; m++) {
+                total[m + 2] = sums[m];
+            }
+            rows.add(total);
+        }
+        if (random.nextBoolean()) {
+            rows.add(row());
+            rows.add(row("Note: preliminary figures"));
+        }
+        return rows.toArray(Object[][]::new);
+    }
+}

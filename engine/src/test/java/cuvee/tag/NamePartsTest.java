@@ -1,0 +1,70 @@
+package cuvee.tag;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class NamePartsTest {
+    private static NameParts parts(String... names) {
+        return NameParts.of(List.of(names));
+    }
+
+    @Test
+    void whatDiffersIsAPartAndWhatAllShareIsNone() {
+        NameParts parts = parts("Hollin returns 2026-01", "Tarsk returns 2026-01", "Tarsk returns 2026-02");
+        assertThat(parts.count()).isEqualTo(1);
+        assertThat(parts.part("Tarsk returns 2026-02", 0)).contains("Tarsk");
+        assertThat(parts.period("Tarsk returns 2026-02").orElseThrow().value()).contains("2026-02-01");
+    }
+
+    @Test
+    void aNameOfTwoWordsIsOnePart() {
+        NameParts parts = parts("plan Port Aldan", "plan Skerry Isle", "plan Hollin");
+        assertThat(parts.count()).isEqualTo(1);
+        assertThat(parts.part("plan Port Aldan", 0)).contains("Port Aldan");
+        NameParts all = parts("Port Aldan", "Skerry Isle");
+        assertThat(all.part("Skerry Isle", 0)).contains("Skerry Isle");
+    }
+
+    @Test
+    void wordsThatComeInSeveralCombinationsAreSeveralParts() {
+        NameParts parts = parts("Hollin_bus", "Hollin_ferry", "Tarsk_bus", "Tarsk_ferry");
+        assertThat(parts.count()).isEqualTo(2);
+        assertThat(parts.part("Tarsk_bus", 0)).contains("Tarsk");
+        assertThat(parts.part("Tarsk_bus", 1)).contains("bus");
+    }
+
+    @Test
+    void oneMoreSeparatorDoesNotShiftTheOthers() {
+        NameParts parts = parts("Hollin_bus", "Hollin_ferry", "Tarsk_bus", "Tarsk_ferry", "new_line_Tarsk_ferry");
+        assertThat(parts.part("new_line_Tarsk_ferry", 0)).contains("Tarsk");
+        assertThat(parts.part("new_line_Tarsk_ferry", 1)).contains("ferry");
+    }
+
+    @Test
+    void whatIsNotFoundIsNotGuessed() {
+        NameParts parts = parts("Hollin_bus", "Hollin_ferry", "Tarsk_bus", "Tarsk_ferry", "overview");
+        assertThat(parts.part("overview", 0)).isEmpty();
+        assertThat(parts.part("overview", 1)).isEmpty();
+    }
+
+    @Test
+    void marksOfAVersionAreNoPart() {
+        NameParts parts = parts("Hollin 2026-01", "Tarsk 2026-01", "Tarsk 2026-01 v2", "Tarsk 2026-01 (2)");
+        assertThat(parts.count()).isEqualTo(1);
+        assertThat(parts.part("Tarsk 2026-01 v2", 0)).contains("Tarsk");
+        assertThat(parts.same("Tarsk 2026-01", "Tarsk 2026-01 v2")).isTrue();
+        assertThat(parts.same("Tarsk 2026-01", "Tarsk 2026-01 (2)")).isTrue();
+        assertThat(parts.same("Tarsk 2026-01", "Hollin 2026-01")).isFalse();
+        assertThat(NameParts.marksVersion("Tarsk final")).isTrue();
+        assertThat(NameParts.marksVersion("Tarsk finale hall")).isFalse();
+    }
+
+    @Test
+    void theSamePeriodWrittenOtherwiseIsTheSame() {
+        NameParts parts = parts("Hollin 2026-01", "Hollin January corrected", "Hollin 2026-02");
+        assertThat(parts.same("Hollin 2026-01", "Hollin January corrected")).isTrue();
+        assertThat(parts.same("Hollin 2026-02", "Hollin January corrected")).isFalse();
+    }
+}

@@ -1,0 +1,76 @@
+package cuvee.tag;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.tag.TagSource.From;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+class TagsTest {
+    private static Home home(String path, String... titles) {
+        return new Home(path, "returns", "", List.of(titles), "2026-04-01");
+    }
+
+    private static String value(TagSource source, Home home) {
+        return Tags.of(List.of(home, home("other 2026-02.csv")))
+                .value(source, home)
+                .map(Tags.Value::text)
+                .orElse("");
+    }
+
+    @Test
+    void aLabelAboveTheTableIsFoundInOneCellOrTwo() {
+        TagSource port = new TagSource(From.TITLE_LABEL, "Port");
+        assertThat(value(port, home("a.csv", "Port: Hollin"))).isEqualTo("Hollin");
+        assertThat(value(port, home("a.csv", "Farsound", "PORT: | Hollin | Month: | March")))
+                .isEqualTo("Hollin");
+        assertThat(value(port, home("a.csv", "Port | Hollin"))).isEqualTo("Hollin");
+        assertThat(value(port, home("a.csv", "Airport: Hollin"))).isEmpty();
+        assertThat(value(new TagSource(From.TITLE_LABEL, "Month"), home("a.csv", "Month: March 2026")))
+                .isEqualTo("2026-03-01");
+    }
+
+    @Test
+    void foldersAndNamesSayWhatTheyHold() {
+        Home home = home("2026/North/Hollin 2026-03.csv");
+        assertThat(value(new TagSource(From.FOLDER, "2"), home)).isEqualTo("North");
+        assertThat(value(new TagSource(From.FOLDER_PERIOD, "1"), home)).isEqualTo("2026");
+        assertThat(value(TagSource.of(From.FILE_PERIOD), home)).isEqualTo("2026-03-01");
+        assertThat(value(TagSource.of(From.FILE_NAME), home)).isEqualTo("Hollin 2026-03");
+        assertThat(value(new TagSource(From.FILE_BEFORE, " 2026"), home)).isEqualTo("Hollin");
+        assertThat(value(new TagSource(From.FILE_AFTER, "Hollin"), home)).isEqualTo("2026-03");
+        assertThat(value(TagSource.of(From.PLACE), home)).isEqualTo("returns");
+        assertThat(value(TagSource.of(From.MODIFIED), home)).isEqualTo("2026-04-01");
+        assertThat(value(new TagSource(From.FIXED, "Ferries"), home)).isEqualTo("Ferries");
+    }
+
+    @Test
+    void aTitleThatSpeaksOfAMonthSaysIt() {
+        assertThat(value(TagSource.of(From.TITLE_PERIOD), home("a.csv", "Returns for March 2026")))
+                .isEqualTo("2026-03-01");
+    }
+
+    @Test
+    void aTagIsNamedByThePeriodThatItHolds() {
+        Tags tags = Tags.of(List.of(home("2025/a 2026-01.csv"), home("2026/b 2026-02.csv")));
+        assertThat(tags.name(TagSource.of(From.FILE_PERIOD))).isEqualTo("Month");
+        assertThat(tags.name(new TagSource(From.FOLDER_PERIOD, "1"))).isEqualTo("Year");
+        assertThat(tags.name(new TagSource(From.FILE_PART, "1"))).isEqualTo("File part 1");
+    }
+
+    @ParameterizedTest
+    @EnumSource(From.class)
+    void whatATagIsTakenFromIsReadAsItWasWritten(From from) {
+        TagSource source = new TagSource(from, "1");
+        assertThat(TagSource.read(source.words())).contains(source);
+    }
+
+    @Test
+    void wordsThatSayNothingOfTheKindAreNoSource() {
+        assertThat(TagSource.read("folder")).isEmpty();
+        assertThat(TagSource.read("folder one")).isEmpty();
+        assertThat(TagSource.read("the moon")).isEmpty();
+    }
+}
