@@ -9,6 +9,7 @@ import cuvee.model.ListGrid;
 import cuvee.place.Says;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.Proposal;
 import cuvee.refresh.SourceReport;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -22,6 +23,8 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.PasswordField;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -46,6 +49,7 @@ final class CollectView extends HBox {
             "commas, IBM850",
             "semicolons, IBM850");
     private final JobModel model;
+    private final Supplier<Choosers> choosers;
     private final ZoneId zone;
     private final VBox places = new VBox(10);
     private final GridView files = new GridView("files-grid");
@@ -57,6 +61,7 @@ final class CollectView extends HBox {
     private final Button earlier = new Button("Earlier");
     private final Button later = new Button("Later");
     private final Button byName = new Button("Order by name");
+    private final FlowPane parts = new FlowPane(6, 6);
     private final Label formLabel = new Label("Read as");
     private final ComboBox<String> form = new ComboBox<>();
     private final Button formForAll = new Button("for all text files");
@@ -67,6 +72,7 @@ final class CollectView extends HBox {
 
     CollectView(JobModel model, Supplier<Choosers> choosers, ZoneId zone) {
         this.model = model;
+        this.choosers = choosers;
         this.zone = zone;
         setId("collect");
         Button add = new Button("Add a folder");
@@ -142,7 +148,9 @@ final class CollectView extends HBox {
         FlowPane hands = new FlowPane(
                 6, 6, aside, take, undecide, earlier, later, byName, formLabel, form, formForAll, password, unlock);
         hands.setAlignment(Pos.CENTER_LEFT);
-        VBox foot = new VBox(6, about, hands);
+        parts.setId("file-parts");
+        parts.setAlignment(Pos.CENTER_LEFT);
+        VBox foot = new VBox(6, about, parts, hands);
         foot.getStyleClass().add("view-foot");
         return foot;
     }
@@ -183,6 +191,13 @@ final class CollectView extends HBox {
             @Override
             public void taken(Place changed) {
                 model.changePlace(at, changed);
+            }
+
+            @Override
+            public void pointedElsewhere() {
+                choosers.get()
+                        .folder("Use the job on another folder")
+                        .ifPresent(path -> model.changePlace(at, model.placeAt(path, all.get(at))));
             }
 
             @Override
@@ -269,6 +284,7 @@ final class CollectView extends HBox {
         undecide.setDisable(selected.stream().noneMatch(file -> job.isSettled(JobSession.FILE, file.path())));
         earlier.setDisable(!any);
         later.setDisable(!any);
+        showParts();
         boolean moved = job.isSettled(JobSession.ORDER, JobSession.ALL_FILES);
         byName.setVisible(moved);
         byName.setManaged(moved);
@@ -288,6 +304,34 @@ final class CollectView extends HBox {
                 .map(cuvee.job.Decision::answer)
                 .orElse(AS_FOUND));
         filling = false;
+    }
+
+    /** Shows what names, folders and titles say of the selected file, or of the first one; each can be made a tag. */
+    private void showParts() {
+        parts.getChildren().clear();
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        String path = chosen().map(SourceReport::path).orElse("");
+        List<Proposal.TagReport> tags = outcome.map(made -> made.proposal().tags()).orElse(List.of()).stream()
+                .filter(tag -> path.isEmpty() ? tag.on() : tag.texts().containsKey(path))
+                .toList();
+        if (tags.isEmpty()) {
+            return;
+        }
+        parts.getChildren().add(new Label(path.isEmpty() ? "Tags taken from:" : "Its name, folders and titles say:"));
+        for (Proposal.TagReport tag : tags) {
+            String text = path.isEmpty() ? tag.source().said() : tag.texts().getOrDefault(path, "");
+            ToggleButton chip = new ToggleButton(tag.on() ? text + " is " + tag.column() : text);
+            chip.setId("tag-" + tag.source().words().replace(' ', '-'));
+            chip.getStyleClass().setAll("tag-chip");
+            chip.setSelected(tag.on());
+            chip.setTooltip(new Tooltip(
+                    tag.on()
+                            ? "Pressed: " + tag.source().said() + " fills the column " + tag.column()
+                                    + "; press to leave it out"
+                            : "Press to make " + tag.source().said() + " a column: " + tag.column()));
+            chip.setOnAction(e -> model.decideTag(tag.source(), chip.isSelected() ? tag.column() : ""));
+            parts.getChildren().add(chip);
+        }
     }
 
     private boolean isText(String path) {

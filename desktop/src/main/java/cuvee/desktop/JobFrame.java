@@ -41,6 +41,7 @@ final class JobFrame extends BorderPane {
     private final MasterView master;
     private final DeliverView deliver;
     private final ReadView read;
+    private final ReworkView rework;
     private final QuestionsDrawer drawer;
     private final java.util.List<GridView> grids;
     private Stage stage = Stage.COLLECT;
@@ -70,6 +71,7 @@ final class JobFrame extends BorderPane {
         drawer = new QuestionsDrawer(model::settle);
         CollectView collect = new CollectView(model, choosers, zone);
         read = new ReadView(model, ui);
+        rework = new ReworkView(model);
         TableView lineUp = new TableView(
                 "line-up",
                 model,
@@ -98,6 +100,7 @@ final class JobFrame extends BorderPane {
         views.put(Stage.COLLECT, collect);
         views.put(Stage.READ, read);
         views.put(Stage.LINE_UP, lineUp);
+        views.put(Stage.REWORK, rework);
         views.put(Stage.CHECK, checks);
         views.put(Stage.MASTER, master);
         views.put(Stage.DELIVER, deliver);
@@ -207,7 +210,11 @@ final class JobFrame extends BorderPane {
         if (to == Stage.MASTER) {
             master.tellTrail();
         }
-        focusGrid(shown);
+        if (to == Stage.REWORK) {
+            rework.focusFirst();
+        } else {
+            focusGrid(shown);
+        }
     }
 
     /** Opens a sheet in Read, at a cell. */

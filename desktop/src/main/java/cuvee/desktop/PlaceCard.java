@@ -10,6 +10,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -37,6 +38,8 @@ final class PlaceCard extends VBox {
         void taken(Place changed);
 
         void removed();
+
+        void pointedElsewhere();
     }
 
     PlaceCard(Place place, int number, boolean removable, Hands hands) {
@@ -73,14 +76,19 @@ final class PlaceCard extends VBox {
         HBox.setHgrow(space, Priority.ALWAYS);
         decide.setAlignment(Pos.CENTER_LEFT);
         decide.getChildren().addAll(take, leave);
-        HBox foot = new HBox(6, decide, space);
+        Button elsewhere = new Button("Point elsewhere");
+        elsewhere.setId("place-elsewhere-" + number);
+        elsewhere.getStyleClass().add("plain");
+        elsewhere.setTooltip(new Tooltip("Use the same job on another folder, year or client"));
+        elsewhere.setOnAction(e -> hands.pointedElsewhere());
+        HBox foot = new HBox(6, elsewhere, space);
         if (removable) {
             Button remove = new Button("Take out");
             remove.getStyleClass().add("plain");
             remove.setOnAction(e -> hands.removed());
             foot.getChildren().add(remove);
         }
-        getChildren().add(foot);
+        getChildren().addAll(decide, foot);
         fill();
         for (TextField each : List.of(label, only, without)) {
             each.textProperty().addListener((o, before, now) -> tell());

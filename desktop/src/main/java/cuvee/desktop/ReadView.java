@@ -15,6 +15,8 @@ import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
+import cuvee.refresh.Sentence;
+import cuvee.refresh.Sentences;
 import cuvee.refresh.SheetRule;
 import java.util.List;
 import java.util.Optional;
@@ -23,6 +25,7 @@ import java.util.stream.Collectors;
 import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
@@ -56,6 +59,7 @@ final class ReadView extends HBox {
     private final Button inOrOut = new Button("Leave the sheet out");
     private final Button asFound = new Button("Read it as found");
     private final VBox choice = new VBox(6);
+    private final VBox shape = new VBox(2);
     private final FlowPane rows = new FlowPane(6, 6);
     private final JobModel model;
     private final Executor ui;
@@ -93,7 +97,7 @@ final class ReadView extends HBox {
         inOrOut.setMinWidth(USE_PREF_SIZE);
         HBox head = new HBox(8, name, space, inOrOut);
         head.setAlignment(Pos.CENTER_LEFT);
-        VBox about = new VBox(1, head, why);
+        VBox about = new VBox(1, head, why, shape);
         about.getStyleClass().add("view-head");
         VBox right = new VBox(about, sheet, foot());
         VBox.setVgrow(sheet, Priority.ALWAYS);
@@ -270,7 +274,7 @@ final class ReadView extends HBox {
 
     private void show(Optional<Outcome> outcome) {
         outcome.ifPresent(made -> {
-            says.setText(Says.number(made.seen()) + " lines seen, " + Says.number(made.rows()) + " kept as rows.");
+            says.setText(Says.number(made.seen()) + " lines seen, " + Says.number(made.kept()) + " kept as records.");
             tellRule();
             ListGrid<Grids.ReadLine> now = Grids.read(made);
             Optional<String> before = current().map(ReadSheet::subject);
@@ -337,10 +341,31 @@ final class ReadView extends HBox {
                         ? ""
                         : ", sheet " + chosen.get().name()));
         why.setText(why(chosen.get()));
+        showShape(chosen.get());
         asFound.setDisable(chosen.get().reading().words().isEmpty());
         inOrOut.setText(chosen.get().reason().isEmpty() ? "Leave the sheet out" : "Take the sheet in");
         inOrOut.setDisable(chosen.get().tables().isEmpty());
         propose(Optional.empty());
+    }
+
+    /** What happens to the cells of the sheet's tables besides being rows of the master; switched here as in Rework. */
+    private void showShape(ReadSheet chosen) {
+        shape.getChildren().clear();
+        List<Integer> tables = chosen.tables().stream().map(PlacedTable::id).toList();
+        List<Sentence> sentences =
+                model.outcomeProperty().get().map(Sentences::of).orElse(List.of());
+        for (Sentence sentence : sentences) {
+            if (sentence.paragraph() == Sentence.Paragraph.SHAPE
+                    && sentence.tables().stream().anyMatch(tables::contains)) {
+                String names = String.join(", ", sentence.names());
+                CheckBox on = new CheckBox(sentence.text() + (names.isEmpty() ? "" : " " + names));
+                on.setId("shape-" + Decision.idOf(sentence.kind(), sentence.subject()));
+                on.setSelected(sentence.on());
+                on.setTooltip(new Tooltip(sentence.touched() + "; for all tables of this layout"));
+                on.setOnAction(e -> model.decideSentence(sentence, on.isSelected()));
+                shape.getChildren().add(on);
+            }
+        }
     }
 
     private static long firstHeader(ReadSheet sheet) {

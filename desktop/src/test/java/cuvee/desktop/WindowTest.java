@@ -19,7 +19,9 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import javafx.application.Platform;
 import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.AfterEach;
@@ -152,9 +154,60 @@ class WindowTest {
     }
 
     @Test
+    void aPartOfANameBecomesAColumnWithAPressAndItsSentenceIsSwitchedInRework() throws IOException {
+        write("data/a.csv", "Port: Hollin\n\nVessel,Pax,Fare\nMV Dunlin,5,1\nMV Petrel,6,2\n");
+        write("data/b.csv", "Port: Tarsk\n\nVessel,Pax,Fare\nMV Dunlin,7,1\nMV Petrel,8,2\n");
+        newJob();
+        assertThat(columns()).containsExactly("Vessel", "Pax", "Fare", "Port");
+        GridView files = find("#files-grid");
+        robot.interact(() -> files.select(0, 0));
+        robot.clickOn("#tag-title-cell-Port");
+        waitFor("the tag gone", () -> columns().equals(List.of("Vessel", "Pax", "Fare")));
+        idle();
+        robot.clickOn("#stage-rework");
+        CheckBox on = robot.lookup(".check-box").query();
+        assertThat(on.isSelected()).isFalse();
+        robot.clickOn(on);
+        waitFor("the tag back", () -> columns().equals(List.of("Vessel", "Pax", "Fare", "Port")));
+        idle();
+        TextField name = robot.lookup("#rework .text-field").query();
+        robot.clickOn(name).push(KeyCode.CONTROL, KeyCode.A).write("Harbour").push(KeyCode.ENTER);
+        waitFor("the new name", () -> columns().equals(List.of("Vessel", "Pax", "Fare", "Harbour")));
+    }
+
+    @Test
+    void monthsAcrossAreTurnedAndShownBeforeAndAfter() throws IOException {
+        write("data/a.csv", "Depot,Jan,Feb,Mar\nHollin,1,2,3\nTarsk,4,5,6\n");
+        Files.delete(folder.resolve("data/b.csv"));
+        newJob();
+        assertThat(columns()).containsExactly("Depot", "Month", "Amount");
+        goTo(KeyCode.DIGIT4);
+        waitFor("the keys", () -> app.frame().orElseThrow().getScene().getFocusOwner() instanceof CheckBox);
+        robot.clickOn("Before and after");
+        waitFor(
+                "the rows",
+                () -> robot.lookup(".few-rows .label").queryAllAs(Label.class).stream()
+                        .map(Label::getText)
+                        .toList()
+                        .containsAll(List.of("Jan", "Feb", "Mar", "Month", "Amount")));
+        robot.interact(() -> robot.lookup(".check-box").<CheckBox>query().requestFocus());
+        robot.push(KeyCode.SPACE);
+        waitFor("the months as columns", () -> columns().equals(List.of("Depot", "Jan", "Feb", "Mar")));
+        idle();
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor("the months as rows", () -> columns().equals(List.of("Depot", "Month", "Amount")));
+    }
+
+    private List<String> columns() {
+        return model().outcomeProperty().get().orElseThrow().proposal().columns().stream()
+                .map(column -> column.name())
+                .toList();
+    }
+
+    @Test
     void theSameByKeys() {
         newJob();
-        robot.press(KeyCode.ALT).type(KeyCode.DIGIT5).release(KeyCode.ALT);
+        robot.press(KeyCode.ALT).type(KeyCode.DIGIT6).release(KeyCode.ALT);
         assertThat(app.frame().orElseThrow().stage()).isEqualTo(Stage.MASTER);
         GridView grid = find("#master-grid");
         waitFor("the focus", grid::isFocused);
@@ -329,7 +382,7 @@ class WindowTest {
     @Test
     void aMasterCellOpensItsSheetAtThatCell() {
         newJob();
-        goTo(KeyCode.DIGIT5);
+        goTo(KeyCode.DIGIT6);
         GridView master = grid("#master-grid");
         robot.interact(() -> master.select(2, 1));
         waitFor("the row", () -> master.model() != null && master.model().text(2, 1) != null);

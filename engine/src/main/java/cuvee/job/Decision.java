@@ -14,6 +14,11 @@ import cuvee.finding.Question;
 public record Decision(String kind, String subject, String answer, String reason, String evidence) {
 
     public String id() {
+        return idOf(kind, subject);
+    }
+
+    /** The id of the decision of a kind about a subject; that of the question about it is the same. */
+    public static String idOf(String kind, String subject) {
         return Question.idOf(kind, subject);
     }
 }

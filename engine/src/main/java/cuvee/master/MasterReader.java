@@ -80,6 +80,19 @@ public final class MasterReader implements AutoCloseable {
         });
     }
 
+    /** The first rows of one table, at most so many. */
+    public List<Line> firstOf(int table, int count) {
+        return Sql.ask("reading rows", () -> {
+            List<Line> lines = new ArrayList<>();
+            for (int at = 0; at < plan.tables().size(); at++) {
+                if (plan.tables().get(at).id() == table) {
+                    readPage(at, 0, (int) Math.min(count, rows(plan.tables().get(at))), lines);
+                }
+            }
+            return lines;
+        });
+    }
+
     private int tableAt(long position) {
         int low = 0;
         int high = plan.tables().size();

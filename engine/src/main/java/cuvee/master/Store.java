@@ -42,6 +42,9 @@ public final class Store implements AutoCloseable {
     private final DuckDBConnection connection;
     private final Set<Integer> stagingWidths = new HashSet<>();
     private @Nullable ArrowFeed feed;
+    /** A connection of its own for single rows, which are asked for while the store is at work. */
+    private @Nullable DuckDBConnection looking;
+
     private boolean functionRegistered;
 
     /**
@@ -343,11 +346,18 @@ public final class Store implements AutoCloseable {
         return numbers.stream().map(String::valueOf).collect(Collectors.joining(","));
     }
 
+    private synchronized DuckDBConnection looking() throws SQLException {
+        if (looking == null) {
+            looking = connection.duplicate();
+        }
+        return looking;
+    }
+
     /** The number of the row at or above another that holds a value in a column; the row itself where none does. */
-    public int filledRow(int table, int width, int row, int column, int firstRow) {
+    public synchronized int filledRow(int table, int width, int row, int column, int firstRow) {
         return Sql.ask("reading a row", () -> {
             String cell = "c" + column;
-            try (Statement statement = connection.createStatement();
+            try (Statement statement = looking().createStatement();
                     ResultSet found = statement.executeQuery("SELECT max(row) FROM " + staging(width) + " WHERE tbl = "
                             + table + " AND row BETWEEN " + firstRow + " AND " + row + " AND NOT "
                             + Readings.isBlank(cell))) {
@@ -359,10 +369,10 @@ public final class Store implements AutoCloseable {
     }
 
     /** A row as it was staged: cells with the marks of their kinds, null where there is none. */
-    public List<@Nullable String> stagedRow(int table, int width, int row) {
+    public synchronized List<@Nullable String> stagedRow(int table, int width, int row) {
         return Sql.ask("reading a row", () -> {
             List<@Nullable String> cells = new ArrayList<>();
-            try (Statement statement = connection.createStatement();
+            try (Statement statement = looking().createStatement();
                     ResultSet found = statement.executeQuery(
                             "SELECT * FROM " + staging(width) + " WHERE tbl = " + table + " AND row = " + row)) {
                 if (found.next()) {
@@ -500,6 +510,9 @@ public final class Store implements AutoCloseable {
 
     @Override
     public void close() {
+        if (looking != null) {
+            Sql.run("closing", looking::close);
+        }
         Sql.run("closing", connection::close);
         if (feed != null) {
             feed.close();

@@ -33,6 +33,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -67,6 +68,12 @@ public final class JobSession implements AutoCloseable {
 
     /** Decisions that take a sheet's tables in, or leave them out; the subject is a sheet or a layout. */
     public static final String SHEET = Doubles.KIND;
+
+    /** Decisions about tags; the subject is what a tag is taken from. */
+    public static final String TAG = TagColumns.TAG;
+
+    /** The answer that makes a tag no column. */
+    public static final String NO_TAG = TagColumns.LEFT_OUT;
 
     private static final String GONE = "gone";
     private static final String KEEP = "keep";
@@ -185,16 +192,28 @@ public final class JobSession implements AutoCloseable {
         findings.addAll(ReadingDecisions.notFollowed(job, sheets));
         long rows;
         List<MasterReader.Total> totals;
+        Map<Integer, Outcome.Made> made = new HashMap<>();
         try (MasterReader reader = store.reader(proposal.plan())) {
             closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
             rows = reader.rows();
             totals = reader.totals();
+            reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
         }
         Changed changed = lastRefresh(reports, proposal, rows).since(LastRefresh.read(workplace.stateOf(jobId)));
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
         return new Outcome(
-                proposal.job(), proposal, reports, sheets, questions, findings, changed, rows, totals, watch.millis);
+                proposal.job(),
+                proposal,
+                reports,
+                sheets,
+                questions,
+                findings,
+                changed,
+                rows,
+                totals,
+                made,
+                watch.millis);
     }
 
     private static Proposal propose(
@@ -265,6 +284,54 @@ public final class JobSession implements AutoCloseable {
     /** Reads sheets as they were staged; whoever asks for one closes it. */
     public SheetReader sheetReader() {
         return store.sheetReader();
+    }
+
+    /**
+     * The first rows of a table as its sheet has them and as the master has them.
+     *
+     * @param before cells of the sheet, from the header on
+     * @param columns the master's columns that the table feeds
+     * @param after cells of the master; empty where there is none
+     */
+    public record BeforeAndAfter(
+            Where where, List<SheetReader.Line> before, List<String> columns, List<List<String>> after) {}
+
+    /** What became of the first rows of a table of the master; empty where it is not in it. */
+    public Optional<BeforeAndAfter> beforeAndAfter(Outcome outcome, int table, int rows) {
+        MasterPlan plan = outcome.proposal().plan();
+        return plan.tables().stream()
+                .filter(each -> each.id() == table)
+                .findFirst()
+                .map(each -> {
+                    int header = outcome.proposal().layouts().stream()
+                            .flatMap(layout -> layout.tables().stream())
+                            .filter(placed -> placed.id() == table)
+                            .flatMap(placed -> placed.table().headerRows().stream())
+                            .reduce(Math::max)
+                            .orElse(each.firstRow());
+                    List<SheetReader.Line> before;
+                    try (SheetReader reader = sheetReader()) {
+                        before = reader.page(
+                                new SheetReader.Staged(each.staged(), each.width(), false), header, header + rows);
+                    }
+                    List<Integer> fed = new ArrayList<>();
+                    for (int i = 0; i < plan.columns().size(); i++) {
+                        if (each.feeds().get(i) != null) {
+                            fed.add(i);
+                        }
+                    }
+                    List<List<String>> after = new ArrayList<>();
+                    try (MasterReader reader = reader(outcome)) {
+                        reader.firstOf(table, rows + 1)
+                                .forEach(line -> after.add(fed.stream()
+                                        .map(i -> Objects.requireNonNullElse(
+                                                line.values().get(i), ""))
+                                        .toList()));
+                    }
+                    List<String> names =
+                            fed.stream().map(i -> plan.columns().get(i).name()).toList();
+                    return new BeforeAndAfter(Where.sheet(each.source(), each.sheet()), before, names, after);
+                });
     }
 
     /** What would be found in a sheet under a reading; nothing is kept of it, and no file is read. */

@@ -41,10 +41,10 @@ final class Layings {
 
     static final String LEAVE = "leave";
     static final String CARRY_DOWN = "carry down";
-    private static final String TURN = "turn into ";
+    static final String TURN = "turn into ";
     private static final String ALL_BUT = "turn all but ";
     private static final String INTO = " into ";
-    private static final Pattern BARS = Pattern.compile(" \\| ");
+    static final Pattern BARS = Pattern.compile(" \\| ");
     private final Job job;
     private final List<Decision> assumed;
     private final List<Question> questions;
@@ -201,7 +201,18 @@ final class Layings {
                 .findFirst();
     }
 
-    private static List<String> names(PlacedTable table, Across block) {
+    /** The names that a decision to turn columns gives: of the label, then of the values. */
+    static Optional<List<String>> names(String answer) {
+        return TurnDecision.read(answer).map(turn -> {
+            List<String> names = new ArrayList<>();
+            names.add(turn.label());
+            names.addAll(turn.values());
+            return names;
+        });
+    }
+
+    /** The names that turned columns get where nothing has been decided. */
+    static List<String> names(PlacedTable table, Across block) {
         Set<String> taken = new HashSet<>();
         Set<Integer> across = block.columns();
         table.table().columns().stream()

@@ -14,6 +14,7 @@ import java.util.Map;
  * @param job the job with Cuvee's new assumptions
  * @param sheets every sheet of every source that could be read, in the order of the master
  * @param totals counts and sums of the master's columns
+ * @param made what the records of each table came to, by table number
  * @param millis how long each stage took
  */
 public record Outcome(
@@ -26,6 +27,7 @@ public record Outcome(
         Changed changed,
         long rows,
         List<MasterReader.Total> totals,
+        Map<Integer, Made> made,
         Map<String, Long> millis) {
 
     public Outcome {
@@ -34,7 +36,16 @@ public record Outcome(
         questions = List.copyOf(questions);
         findings = List.copyOf(findings);
         totals = List.copyOf(totals);
+        made = Map.copyOf(made);
     }
+
+    /**
+     * What a table's records came to.
+     *
+     * @param rows its rows in the master
+     * @param blanks rows that there would be but for blank cells
+     */
+    public record Made(long rows, long blanks) {}
 
     /** True where the analyst should look before relying on the master. */
     public boolean needsALook() {
@@ -45,6 +56,11 @@ public record Outcome(
         return sources.stream()
                 .filter(source -> source.state() != SourceReport.State.SET_ASIDE)
                 .count();
+    }
+
+    /** Records kept in the tables of the master; more rows where columns become rows. */
+    public long kept() {
+        return sources.stream().mapToLong(SourceReport::rows).sum();
     }
 
     /** Rows seen in the tables of the master, set-aside ones included. */

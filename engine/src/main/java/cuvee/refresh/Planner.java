@@ -45,6 +45,7 @@ final class Planner {
     private final Homes homes;
     private final List<Question> questions = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
+    private final List<Proposal.TagReport> tagReports = new ArrayList<>();
     private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
 
     private Planner(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Homes homes) {
@@ -133,7 +134,7 @@ final class Planner {
         MasterPlan plan = plan(columns, names, feeds, typing);
         Job decided = job.withAssumed(dataNames, assumed);
         questions.sort(Comparator.comparingLong(Question::stake).reversed());
-        return new Proposal(decided, plan, layouts, outside, reports, questions, findings);
+        return new Proposal(decided, plan, layouts, outside, reports, tagReports, questions, findings);
     }
 
     /** The job without columns that are no more since tables are laid out otherwise. */
@@ -301,7 +302,9 @@ final class Planner {
             }
         }
         List<LineUp.Column> columns = new ArrayList<>(lineUp.columns());
-        for (TagColumns.Column tag : TagColumns.of(job, assumed, findings, known)) {
+        TagColumns tags = TagColumns.of(job, assumed, findings, known);
+        tagReports.addAll(tags.reports());
+        for (TagColumns.Column tag : tags.columns()) {
             int at = columns.stream()
                     .map(column -> LooseText.key(column.name()))
                     .toList()

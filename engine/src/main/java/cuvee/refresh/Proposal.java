@@ -6,6 +6,7 @@ import cuvee.job.Job;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
+import cuvee.tag.TagSource;
 import cuvee.value.Type;
 import java.util.List;
 import java.util.Map;
@@ -22,6 +23,7 @@ public record Proposal(
         List<Layout> layouts,
         Map<PlacedTable, String> outside,
         List<ColumnReport> columns,
+        List<TagReport> tags,
         List<Question> questions,
         List<Finding> findings) {
 
@@ -29,8 +31,23 @@ public record Proposal(
         layouts = List.copyOf(layouts);
         outside = Map.copyOf(outside);
         columns = List.copyOf(columns);
+        tags = List.copyOf(tags);
         questions = List.copyOf(questions);
         findings = List.copyOf(findings);
+    }
+
+    /**
+     * Something that could be a tag, and whether it is one.
+     *
+     * @param column the name of its column; what it would be called where it is none
+     * @param on true where it is a column of the master
+     * @param reason why, in words
+     * @param texts what it says of each source of which it says something
+     */
+    public record TagReport(TagSource source, String column, boolean on, String reason, Map<String, String> texts) {
+        public TagReport {
+            texts = java.util.Collections.unmodifiableMap(new java.util.LinkedHashMap<>(texts));
+        }
     }
 
     /**

@@ -55,6 +55,7 @@ final class TagColumns {
     private final Tags tags;
     private final List<Column> columns = new ArrayList<>();
     private final List<Map<PlacedTable, Value>> taken = new ArrayList<>();
+    private final List<Proposal.TagReport> reports = new ArrayList<>();
 
     /**
      * A column that a tag fills.
@@ -85,16 +86,29 @@ final class TagColumns {
     }
 
     /**
-     * The columns that tags fill, in their order.
+     * Decides about the tags of a master.
      *
      * @param homes where the tables of the master come from, in their order
      */
-    static List<Column> of(Job job, List<Decision> assumed, List<Finding> findings, Map<PlacedTable, Home> homes) {
+    static TagColumns of(Job job, List<Decision> assumed, List<Finding> findings, Map<PlacedTable, Home> homes) {
         TagColumns tags = new TagColumns(job, assumed, findings, homes);
-        return homes.isEmpty() ? List.of() : tags.columns();
+        if (!homes.isEmpty()) {
+            tags.decide();
+        }
+        return tags;
     }
 
-    private List<Column> columns() {
+    /** The columns that tags fill, in their order. */
+    List<Column> columns() {
+        return columns;
+    }
+
+    /** Everything that could be a tag. */
+    List<Proposal.TagReport> reports() {
+        return reports;
+    }
+
+    private void decide() {
         Set<TagSource> sources = new LinkedHashSet<>();
         List<Decision> decided = new ArrayList<>(job.settled());
         decided.addAll(job.assumed());
@@ -114,8 +128,30 @@ final class TagColumns {
             } else if (candidates.contains(source)) {
                 propose(source, values);
             }
+            report(source, values);
         }
-        return columns;
+    }
+
+    private void report(TagSource source, Map<PlacedTable, Value> values) {
+        Optional<Column> column =
+                columns.stream().filter(each -> each.source().equals(source)).findFirst();
+        Map<String, String> texts = new LinkedHashMap<>();
+        values.forEach((table, value) -> texts.putIfAbsent(table.source(), value.text()));
+        if (!texts.isEmpty()) {
+            String reason = job.decision(TAG, source.words())
+                    .or(() -> assumed.stream()
+                            .filter(each ->
+                                    each.kind().equals(TAG) && each.subject().equals(source.words()))
+                            .findFirst())
+                    .map(Decision::reason)
+                    .orElse("it says nothing that differs from source to source");
+            reports.add(new Proposal.TagReport(
+                    source,
+                    column.map(Column::name).orElseGet(() -> free(tags.name(source))),
+                    column.isPresent(),
+                    reason,
+                    texts));
+        }
     }
 
     private Map<PlacedTable, Value> values(TagSource source) {
@@ -245,7 +281,11 @@ final class TagColumns {
                     .map(day -> less.period().get().holds(day))
                     .orElse(more.text().equals(less.text()));
         }
-        return LooseText.key(more.text()).equals(LooseText.key(less.text()));
+        String said = LooseText.key(more.text());
+        String key = LooseText.key(less.text());
+        // A running number behind what is said already says nothing of its own.
+        return key.equals(said)
+                || key.startsWith(said) && key.substring(said.length()).matches("\\d{1,4}");
     }
 
     private boolean everywhere(String header) {

@@ -59,6 +59,9 @@ public final class NameParts {
     /** Takes names apart. */
     public static NameParts of(Collection<String> names) {
         Set<String> distinct = new LinkedHashSet<>(names);
+        if (distinct.isEmpty()) {
+            return new NameParts(0, false);
+        }
         Convention.Order order = distinct.stream().anyMatch(Period::monthFirst)
                 ? Convention.Order.MONTH_FIRST
                 : Convention.Order.DAY_FIRST;

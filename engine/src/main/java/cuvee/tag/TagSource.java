@@ -1,5 +1,6 @@
 package cuvee.tag;
 
+import cuvee.place.Says;
 import java.util.EnumSet;
 import java.util.Optional;
 import java.util.Set;
@@ -47,6 +48,28 @@ public record TagSource(From from, String what) {
     /** It in words that {@link #read} understands: "folder 1", "title cell Port". */
     public String words() {
         return what.isEmpty() ? from.words : from.words + " " + what;
+    }
+
+    /** It as people say it in a sentence: "the name of inner folder 1", "the period in the file's name". */
+    public String said() {
+        return switch (from) {
+            case TITLE_LABEL -> "the cell labelled " + Says.quoted(what) + " above the table";
+            case PLACE -> "the name of its place";
+            case FOLDER -> "the name of inner folder " + what;
+            case FOLDER_PERIOD -> "the period in the name of inner folder " + what;
+            case FILE_PERIOD -> "the period in the file's name";
+            case FILE_PART -> "part " + what + " of the file's name";
+            case FILE_NAME -> "the file's name";
+            case FILE_AFTER -> "what follows " + Says.quoted(what) + " in the file's name";
+            case FILE_BEFORE -> "what stands before " + Says.quoted(what) + " in the file's name";
+            case SHEET_PERIOD -> "the period in the sheet's name";
+            case SHEET_PART -> "part " + what + " of the sheet's name";
+            case SHEET_NAME -> "the sheet's name";
+            case TITLE_PERIOD -> "the period in the title";
+            case TITLE_PART -> "part " + what + " of the title";
+            case MODIFIED -> "the day on which the file was changed";
+            case FIXED -> "the text " + Says.quoted(what);
+        };
     }
 
     /** Which part it is, from 0. */

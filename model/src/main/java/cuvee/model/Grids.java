@@ -44,7 +44,7 @@ public final class Grids {
 
     /** The files, grouped by folder. */
     public static ListGrid<FileLine> files(Outcome outcome, ZoneId zone) {
-        return files(outcome.sources(), forms(outcome), zone);
+        return files(outcome, outcome.sources(), zone);
     }
 
     /** The files as they would be under places that are tried out: what is known of them, and what is not read yet. */
@@ -69,7 +69,7 @@ public final class Grids {
                         List.of()));
             }
         }
-        return files(sources, forms(outcome), zone);
+        return files(outcome, sources, zone);
     }
 
     private static Map<String, String> forms(Outcome outcome) {
@@ -78,7 +78,8 @@ public final class Grids {
         return forms;
     }
 
-    private static ListGrid<FileLine> files(List<SourceReport> sources, Map<String, String> forms, ZoneId zone) {
+    private static ListGrid<FileLine> files(Outcome outcome, List<SourceReport> sources, ZoneId zone) {
+        Map<String, String> forms = forms(outcome);
         List<FileLine> lines = new ArrayList<>();
         String folder = "";
         for (SourceReport source : sources) {
@@ -90,7 +91,7 @@ public final class Grids {
             }
             lines.add(new FileLine(here, source.path().substring(slash + 1), Optional.of(source)));
         }
-        List<Column<FileLine>> columns = List.of(
+        List<Column<FileLine>> columns = new ArrayList<>(List.of(
                 Column.of("File", 196, line -> line.source().isEmpty() ? line.folder() : line.name()),
                 Column.of(
                         "State",
@@ -107,8 +108,23 @@ public final class Grids {
                 Column.of(
                         "Modified",
                         132,
-                        line -> line.source().map(s -> time(s.modified(), zone)).orElse("")));
-        return new ListGrid<>(lines, columns, Grids::toneOf);
+                        line -> line.source().map(s -> time(s.modified(), zone)).orElse(""))));
+        int at = 2;
+        for (Proposal.TagReport tag : outcome.proposal().tags()) {
+            if (tag.on()) {
+                columns.add(
+                        at++,
+                        Column.of(
+                                tag.column(),
+                                96,
+                                line -> line.source()
+                                        .map(s -> tag.texts().getOrDefault(s.path(), ""))
+                                        .orElse("")));
+            }
+        }
+        int tags = at - 2;
+        return new ListGrid<>(
+                lines, columns, (line, column) -> toneOf(line, column < 2 ? column : Math.max(2, column - tags)));
     }
 
     private static Tone toneOf(FileLine line, int column) {

@@ -18,9 +18,11 @@ import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
+import cuvee.refresh.Sentence;
 import cuvee.refresh.SheetRule;
 import cuvee.refresh.SourceReport;
 import cuvee.refresh.Workplace;
+import cuvee.tag.TagSource;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -236,6 +238,35 @@ public final class JobModel implements AutoCloseable {
         decide(SheetRule.KIND, subject, words);
     }
 
+    /** Switches what a sentence says on or off. */
+    public void decideSentence(Sentence sentence, boolean on) {
+        decide(sentence.kind(), sentence.subject(), sentence.answer(on));
+    }
+
+    /** Gives other names to the columns that a sentence makes. */
+    public void nameSentence(Sentence sentence, List<String> names) {
+        if (!names.equals(sentence.names()) && names.stream().noneMatch(String::isBlank)) {
+            decide(sentence.kind(), sentence.subject(), sentence.answer(names));
+        }
+    }
+
+    /** Makes a tag a column of the master under a name, or with an empty one no column. */
+    public void decideTag(TagSource source, String name) {
+        decide(JobSession.TAG, source.words(), name.isEmpty() ? JobSession.NO_TAG : name);
+    }
+
+    /** Leaves to Cuvee again what a sentence says. */
+    public void undecideSentence(Sentence sentence) {
+        decide(sentence.kind(), sentence.subject(), "");
+    }
+
+    /** Reads the first rows of a table as its sheet and as the master has them; told on the interface thread. */
+    public void beforeAndAfter(int table, int rows, Consumer<JobSession.BeforeAndAfter> told) {
+        outcome.get()
+                .ifPresent(made -> worker.execute(() -> session.beforeAndAfter(made, table, rows)
+                        .ifPresent(found -> ui.execute(() -> told.accept(found)))));
+    }
+
     /** Tries a reading out: what would be found is told on the interface thread, and nothing is kept of it. */
     public void tryOut(ReadSheet sheet, Reading reading, Consumer<List<FoundTable>> told) {
         Job now = history.now();
@@ -266,6 +297,11 @@ public final class JobModel implements AutoCloseable {
             step(history.now().withPlaces(places));
             refresh();
         }
+    }
+
+    /** A place with all that was said of it, on another folder. */
+    public Place placeAt(Path folder, Place place) {
+        return place.withPath(JobDraft.relative(file.toAbsolutePath().getParent(), folder));
     }
 
     /** Takes a place out of the job; its files are left alone. */

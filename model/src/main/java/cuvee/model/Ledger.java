@@ -4,7 +4,10 @@ import cuvee.finding.Severity;
 import cuvee.job.Job;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.Sentence;
+import cuvee.refresh.Sentences;
 import cuvee.refresh.SourceReport;
+import java.util.List;
 import java.util.Optional;
 
 /** The figures of the ledger strip: one for each stage, and what is lost between stages. */
@@ -18,6 +21,16 @@ public final class Ledger {
      * @param toSee how many questions or findings wait there
      */
     public record Segment(Stage stage, String figure, String loss, long toSee) {}
+
+    /** Lines of tables that are no records. */
+    private static long linesAside(Outcome made) {
+        return made.seen() - made.kept();
+    }
+
+    /** How many rows the records became, where columns became rows. */
+    private static String turned(Outcome made) {
+        return made.rows() == made.kept() ? "" : Says.number(made.kept()) + " became " + Says.number(made.rows());
+    }
 
     public static Segment of(Stage stage, Job job, Optional<Outcome> outcome) {
         if (outcome.isEmpty()) {
@@ -39,7 +52,7 @@ public final class Ledger {
                 new Segment(
                         stage,
                         Says.count(tables, "table"),
-                        made.seen() > made.rows() ? Says.number(made.seen() - made.rows()) + " lines set aside" : "",
+                        linesAside(made) > 0 ? Says.count(linesAside(made), "line") + " set aside" : "",
                         0);
             case LINE_UP ->
                 new Segment(
@@ -50,6 +63,11 @@ public final class Ledger {
                                 .filter(q ->
                                         q.kind().equals("line-up") || q.kind().equals("type"))
                                 .count());
+            case REWORK -> {
+                List<Sentence> sentences = Sentences.of(made);
+                long on = sentences.stream().filter(Sentence::on).count();
+                yield new Segment(stage, Says.count(on, "change"), turned(made), 0);
+            }
             case CHECK -> {
                 long toSee = made.findings().stream()
                         .filter(f -> f.atLeast(Severity.QUESTION))

@@ -5,6 +5,7 @@ public enum Stage {
     COLLECT("Collect"),
     READ("Read"),
     LINE_UP("Line up"),
+    REWORK("Rework"),
     CHECK("Check"),
     MASTER("Master"),
     DELIVER("Deliver");

@@ -1,0 +1,248 @@
+package cuvee.desktop;
+
+import cuvee.job.Decision;
+import cuvee.layout.PlacedTable;
+import cuvee.master.SheetReader;
+import cuvee.model.JobModel;
+import cuvee.refresh.JobSession;
+import cuvee.refresh.Outcome;
+import cuvee.refresh.Sentence;
+import cuvee.refresh.Sentences;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.application.Platform;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/**
+ * What happens to the rows between the sheets and the master, as a page of sentences: each can be switched on and off, its
+ * names changed where they stand, and looked at before and after on real rows.
+ */
+final class ReworkView extends VBox {
+    private static final int ROWS_SHOWN = 5;
+    private static final int COLUMNS_SHOWN = 9;
+    private final JobModel model;
+    private final Label says = new Label();
+    private final VBox page = new VBox(18);
+    private final Set<String> open = new HashSet<>();
+
+    ReworkView(JobModel model) {
+        this.model = model;
+        setId("rework");
+        says.getStyleClass().add("view-says");
+        page.getStyleClass().add("document");
+        ScrollPane scroll = new ScrollPane(page);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.getStyleClass().add("places");
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        getChildren().addAll(says, scroll);
+        model.outcomeProperty().addListener((o, before, now) -> show(now));
+        show(model.outcomeProperty().get());
+    }
+
+    private void show(Optional<Outcome> outcome) {
+        String focused = getScene() == null || getScene().getFocusOwner() == null
+                ? ""
+                : String.valueOf(getScene().getFocusOwner().getId());
+        page.getChildren().clear();
+        if (outcome.isEmpty()) {
+            says.setText("What happens to the rows is written here once the files have been read.");
+            return;
+        }
+        List<Sentence> sentences = Sentences.of(outcome.get());
+        says.setText(
+                sentences.isEmpty()
+                        ? "The rows go into the master as the sheets have them: nothing is turned, carried down or tagged."
+                        : "What happens to the rows between the sheets and the master. Switch a sentence off to see the"
+                                + " master without it.");
+        for (Sentence.Paragraph paragraph : Sentence.Paragraph.values()) {
+            List<Sentence> about = sentences.stream()
+                    .filter(sentence -> sentence.paragraph() == paragraph)
+                    .toList();
+            if (!about.isEmpty()) {
+                Label title = new Label(paragraph.title());
+                title.getStyleClass().add("section-title");
+                VBox block = new VBox(10, title);
+                about.forEach(sentence -> block.getChildren().add(sentence(outcome.get(), sentence)));
+                page.getChildren().add(block);
+            }
+        }
+        Node again = focused.isEmpty() ? null : lookup("#" + focused);
+        if (again != null) {
+            again.requestFocus();
+        }
+    }
+
+    private VBox sentence(Outcome outcome, Sentence sentence) {
+        String id = Decision.idOf(sentence.kind(), sentence.subject());
+        CheckBox on = new CheckBox();
+        on.setId("sentence-" + id);
+        on.setSelected(sentence.on());
+        on.setAccessibleText(sentence.text());
+        on.setOnAction(e -> model.decideSentence(sentence, on.isSelected()));
+        Label text = new Label(sentence.text());
+        text.setWrapText(true);
+        text.setMinWidth(0);
+        FlowPane words = new FlowPane(6, 4, text);
+        words.setAlignment(Pos.CENTER_LEFT);
+        List<TextField> fields = new ArrayList<>();
+        for (String name : sentence.names()) {
+            TextField field = new TextField(name);
+            field.setId("name-" + id + "-" + fields.size());
+            field.setPrefColumnCount(Math.max(8, name.length()));
+            field.setDisable(!sentence.on());
+            fields.add(field);
+            field.setOnAction(e -> rename(sentence, fields));
+            field.focusedProperty().addListener((o, before, now) -> {
+                if (!now) {
+                    rename(sentence, fields);
+                }
+            });
+        }
+        words.getChildren().addAll(fields);
+        HBox.setHgrow(words, Priority.ALWAYS);
+        HBox first = new HBox(8, on, words);
+        first.setAlignment(Pos.TOP_LEFT);
+        Label touched = new Label(sentence.touched());
+        touched.getStyleClass().add("hint");
+        touched.setWrapText(true);
+        Label why = new Label(sentence.yours() ? "Put so by you." : "Assumed: " + sentence.reason() + ".");
+        why.getStyleClass().add(sentence.yours() ? "settled" : "hint");
+        why.setWrapText(true);
+        VBox body = new VBox(4, first, touched, why);
+        HBox hands = new HBox(6);
+        VBox card = new VBox(6, body, hands);
+        card.getStyleClass().add("sentence");
+        if (!sentence.tables().isEmpty()) {
+            Button look = new Button(open.contains(id) ? "Hide the rows" : "Before and after");
+            look.setId("look-" + id);
+            look.getStyleClass().add("plain");
+            look.setOnAction(e -> {
+                boolean shown = open.remove(id) || !open.add(id);
+                look.setText(shown ? "Before and after" : "Hide the rows");
+                card.getChildren().removeIf(node -> node.getStyleClass().contains("strip"));
+                if (!shown) {
+                    card.getChildren().add(strip(outcome, sentence));
+                }
+            });
+            hands.getChildren().add(look);
+        }
+        if (sentence.yours()) {
+            Button undecide = new Button("Let Cuvee decide");
+            undecide.getStyleClass().add("plain");
+            undecide.setOnAction(e -> model.undecideSentence(sentence));
+            hands.getChildren().add(undecide);
+        }
+        if (open.contains(id) && !sentence.tables().isEmpty()) {
+            card.getChildren().add(strip(outcome, sentence));
+        }
+        return card;
+    }
+
+    private void rename(Sentence sentence, List<TextField> fields) {
+        model.nameSentence(
+                sentence, fields.stream().map(field -> field.getText().strip()).toList());
+    }
+
+    // ---- before and after ----
+
+    private VBox strip(Outcome outcome, Sentence sentence) {
+        List<PlacedTable> tables = outcome.proposal().layouts().stream()
+                .flatMap(layout -> layout.tables().stream())
+                .filter(table -> sentence.tables().contains(table.id()))
+                .toList();
+        ComboBox<String> which = new ComboBox<>();
+        tables.forEach(table -> which.getItems().add(table.where().toString()));
+        which.getSelectionModel().selectFirst();
+        which.setMaxWidth(420);
+        Label label = new Label("Shown for");
+        label.setLabelFor(which);
+        HBox choice = new HBox(8, label, which);
+        choice.setAlignment(Pos.CENTER_LEFT);
+        VBox both = new VBox(12);
+        VBox strip = new VBox(8, choice, both);
+        strip.getStyleClass().add("strip");
+        Runnable load = () -> {
+            int at = which.getSelectionModel().getSelectedIndex();
+            if (at >= 0) {
+                model.beforeAndAfter(tables.get(at).id(), ROWS_SHOWN, found -> fill(both, found));
+            }
+        };
+        which.setOnAction(e -> load.run());
+        load.run();
+        return strip;
+    }
+
+    private static void fill(VBox both, JobSession.BeforeAndAfter found) {
+        List<List<String>> before = new ArrayList<>();
+        for (SheetReader.Line line : found.before()) {
+            List<String> cells = new ArrayList<>(List.of(String.valueOf(line.row())));
+            cells.addAll(line.cells());
+            before.add(cells);
+        }
+        List<List<String>> after = new ArrayList<>();
+        after.add(found.columns());
+        after.addAll(found.after());
+        both.getChildren().setAll(side("In the sheet", before, true), side("In the master", after, false));
+    }
+
+    private static boolean isNumber(String text) {
+        return !text.isEmpty() && text.chars().allMatch(c -> Character.isDigit(c) || "+-.,".indexOf(c) >= 0);
+    }
+
+    /** Gives the first sentence the keys. */
+    void focusFirst() {
+        Node first = lookup(".check-box");
+        if (first == null) {
+            Platform.runLater(() -> {
+                Node later = lookup(".check-box");
+                if (later != null) {
+                    later.requestFocus();
+                }
+            });
+        } else {
+            first.requestFocus();
+        }
+    }
+
+    private static VBox side(String title, List<List<String>> rows, boolean numbered) {
+        Label head = new Label(title);
+        head.getStyleClass().add("hint");
+        GridPane grid = new GridPane();
+        grid.getStyleClass().add("few-rows");
+        for (int r = 0; r < rows.size(); r++) {
+            List<String> cells = rows.get(r);
+            for (int c = 0; c < Math.min(cells.size(), COLUMNS_SHOWN + (numbered ? 1 : 0)); c++) {
+                Label cell = new Label(cells.get(c));
+                cell.setMaxWidth(110);
+                cell.getStyleClass().add(r == 0 ? "few-head" : numbered && c == 0 ? "few-number" : "few-cell");
+                if (isNumber(cells.get(c))) {
+                    cell.setMaxWidth(Double.MAX_VALUE);
+                    cell.setAlignment(Pos.CENTER_RIGHT);
+                }
+                grid.add(cell, c, r);
+            }
+            if (cells.size() > COLUMNS_SHOWN + 1) {
+                Label more = new Label(r == 0 ? "and " + (cells.size() - COLUMNS_SHOWN - 1) + " more" : "…");
+                more.getStyleClass().add("few-number");
+                grid.add(more, COLUMNS_SHOWN + 1, r);
+            }
+        }
+        return new VBox(4, head, grid);
+    }
+}

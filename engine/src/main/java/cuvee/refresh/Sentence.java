@@ -1,0 +1,65 @@
+package cuvee.refresh;
+
+import java.util.List;
+
+/**
+ * A decision about how rows become what they are in the master, as a sentence that can be switched on and off.
+ *
+ * @param kind the kind of the decision behind it
+ * @param subject what the decision is about
+ * @param text what it does, in words; its names are in {@code names}
+ * @param touched how many rows and tables it touches, in words
+ * @param on true where it is in force
+ * @param yours true where the analyst decided it
+ * @param reason why, in words
+ * @param lead the words of its answer before the names
+ * @param names the names that it gives, which can be changed
+ * @param off its answer where it is not in force
+ * @param tables the numbers of the tables that it touches
+ */
+public record Sentence(
+        String kind,
+        String subject,
+        Paragraph paragraph,
+        String text,
+        String touched,
+        boolean on,
+        boolean yours,
+        String reason,
+        String lead,
+        List<String> names,
+        String off,
+        List<Integer> tables) {
+
+    public Sentence {
+        names = List.copyOf(names);
+        tables = List.copyOf(tables);
+    }
+
+    /** What sentences are about. */
+    public enum Paragraph {
+        TAGS("Tags: what names, folders and titles say"),
+        SHAPE("Shape: which cells become rows and columns"),
+        ROWS("Rows that would count twice");
+
+        private final String title;
+
+        Paragraph(String title) {
+            this.title = title;
+        }
+
+        public String title() {
+            return title;
+        }
+    }
+
+    /** The answer that puts it in force with these names. */
+    public String answer(List<String> newNames) {
+        return lead + String.join(" | ", newNames);
+    }
+
+    /** The answer that switches it on or off. */
+    public String answer(boolean wanted) {
+        return wanted ? answer(names) : off;
+    }
+}

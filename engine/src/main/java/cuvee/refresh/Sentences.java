@@ -1,0 +1,261 @@
+package cuvee.refresh;
+
+import cuvee.detect.FoundTable;
+import cuvee.detect.TableColumn;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.Across;
+import cuvee.layout.Laying;
+import cuvee.layout.Layout;
+import cuvee.layout.PlacedTable;
+import cuvee.place.Says;
+import cuvee.value.LooseText;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** The decisions behind a master as sentences, each with what it touches. */
+public final class Sentences {
+    private final Outcome outcome;
+    private final Job job;
+    private final List<Sentence> sentences = new ArrayList<>();
+
+    private Sentences(Outcome outcome) {
+        this.outcome = outcome;
+        this.job = outcome.job();
+    }
+
+    /** All sentences about a master, paragraph by paragraph. */
+    public static List<Sentence> of(Outcome outcome) {
+        Sentences all = new Sentences(outcome);
+        outcome.proposal().layouts().forEach(all::shape);
+        outcome.proposal().tags().forEach(all::tag);
+        all.sentAgain();
+        all.doubles();
+        all.sentences.sort(Comparator.comparing(Sentence::paragraph));
+        return List.copyOf(all.sentences);
+    }
+
+    private Optional<Decision> decision(String kind, String subject) {
+        return job.decision(kind, subject);
+    }
+
+    private void shape(Layout layout) {
+        PlacedTable first = layout.tables().get(0);
+        across(layout, first);
+        carried(layout, first);
+        lines(layout, first);
+    }
+
+    private static List<Integer> numbers(List<PlacedTable> tables) {
+        return tables.stream().map(PlacedTable::id).toList();
+    }
+
+    private static long records(List<PlacedTable> tables) {
+        return tables.stream().mapToLong(table -> table.table().kept()).sum();
+    }
+
+    private void across(Layout layout, PlacedTable first) {
+        Optional<Across> found = Across.of(first.table());
+        String subject =
+                found.map(block -> Layout.turnedSignature(first.table(), block)).orElse(layout.signature());
+        Optional<Decision> decision = decision(Layings.ACROSS, subject);
+        if (found.isEmpty() || decision.isEmpty() && first.turned() == 0) {
+            return;
+        }
+        Across block = found.get();
+        boolean on = first.turned() > 0;
+        List<String> names =
+                decision.flatMap(it -> Layings.names(it.answer())).orElseGet(() -> Layings.names(first, block));
+        long made = 0;
+        long blanks = 0;
+        for (PlacedTable table : layout.tables()) {
+            Outcome.Made part = outcome.made().get(table.id());
+            made += part == null ? 0 : part.rows();
+            blanks += part == null ? 0 : part.blanks();
+        }
+        long records = records(layout.tables());
+        String totals = block.totals().isEmpty()
+                ? ""
+                : "; left out as totals: "
+                        + Says.list(block.totals().stream()
+                                .map(total -> Says.quoted(total.column().header()))
+                                .toList());
+        sentences.add(new Sentence(
+                Layings.ACROSS,
+                subject,
+                Sentence.Paragraph.SHAPE,
+                "Turn the " + Says.count(block.labels().size(), "column") + " "
+                        + Says.quoted(block.labels().get(0)) + " to "
+                        + Says.quoted(block.labels().get(block.labels().size() - 1)) + " into rows:",
+                on
+                        ? Says.count(records, "row") + " became " + Says.number(made) + " in "
+                                + Says.count(layout.tables().size(), "table")
+                                + (blanks > 0 ? "; " + Says.count(blanks, "blank cell") + " left out" : "") + totals
+                        : Says.count(records, "row") + " in "
+                                + Says.count(layout.tables().size(), "table") + " stay as they are",
+                on,
+                job.isSettled(Layings.ACROSS, subject),
+                decision.map(Decision::reason).orElse(""),
+                Layings.TURN,
+                names,
+                Layings.LEAVE,
+                numbers(layout.tables())));
+    }
+
+    private void carried(Layout layout, PlacedTable first) {
+        String signature = Across.of(first.table())
+                .map(block -> Layout.turnedSignature(first.table(), block))
+                .orElse(layout.signature());
+        for (TableColumn column : first.table().columns()) {
+            String subject = signature + " > " + LooseText.key(column.header());
+            Optional<Decision> decision = decision(Layings.CARRY, subject);
+            if (decision.isPresent()) {
+                boolean on = decision.get().answer().equals(Layings.CARRY_DOWN);
+                long blank = 0;
+                for (PlacedTable table : layout.tables()) {
+                    for (TableColumn each : table.table().columns()) {
+                        blank += LooseText.key(each.header()).equals(LooseText.key(column.header()))
+                                ? table.table().kept() - each.evidence().filled()
+                                : 0;
+                    }
+                }
+                sentences.add(new Sentence(
+                        Layings.CARRY,
+                        subject,
+                        Sentence.Paragraph.SHAPE,
+                        "Carry " + Says.quoted(column.header()) + " down to the blank cells below each value.",
+                        Says.count(blank, "blank cell")
+                                + (on ? " filled in " : " left blank in ")
+                                + Says.count(layout.tables().size(), "table"),
+                        on,
+                        job.isSettled(Layings.CARRY, subject),
+                        decision.get().reason(),
+                        Layings.CARRY_DOWN,
+                        List.of(),
+                        Layings.LEAVE,
+                        numbers(layout.tables())));
+            }
+        }
+    }
+
+    private void lines(Layout layout, PlacedTable first) {
+        FoundTable found = first.table();
+        String signature = Across.of(found)
+                .map(block -> Layout.turnedSignature(found, block))
+                .orElse(layout.signature());
+        Optional<Decision> decision = decision(Layings.SECTION, signature);
+        if (decision.isEmpty() || found.sections().isEmpty()) {
+            return;
+        }
+        boolean on = !decision.get().answer().equals(Layings.LEAVE);
+        long lines = layout.tables().stream()
+                .mapToLong(table -> table.table().sections().size())
+                .sum();
+        List<String> names =
+                on ? Layings.BARS.splitAsStream(decision.get().answer()).toList() : List.of("Section");
+        sentences.add(new Sentence(
+                Layings.SECTION,
+                signature,
+                Sentence.Paragraph.SHAPE,
+                "Write lines such as "
+                        + Says.quoted(Laying.text(found.sections().get(0)))
+                        + " beside each row that they head, in a column named:",
+                Says.count(lines, "line") + " over " + Says.count(records(layout.tables()), "row") + " in "
+                        + Says.count(layout.tables().size(), "table"),
+                on,
+                job.isSettled(Layings.SECTION, signature),
+                decision.get().reason(),
+                "",
+                names,
+                Layings.LEAVE,
+                numbers(layout.tables())));
+    }
+
+    private void tag(Proposal.TagReport tag) {
+        Optional<Decision> decision = decision(TagColumns.TAG, tag.source().words());
+        if (decision.isEmpty()) {
+            return;
+        }
+        Set<String> values = new HashSet<>(tag.texts().values());
+        List<Integer> tables = outcome.proposal().layouts().stream()
+                .flatMap(layout -> layout.tables().stream())
+                .filter(table -> tag.texts().containsKey(table.source()))
+                .map(PlacedTable::id)
+                .toList();
+        sentences.add(new Sentence(
+                TagColumns.TAG,
+                tag.source().words(),
+                Sentence.Paragraph.TAGS,
+                "Tag each row with " + tag.source().said() + ", in a column named:",
+                Says.count(values.size(), "value") + " from "
+                        + Says.count(tag.texts().size(), "file") + ", such as "
+                        + Says.list(values.stream()
+                                .sorted()
+                                .limit(3)
+                                .map(Says::quoted)
+                                .toList()),
+                tag.on(),
+                job.isSettled(TagColumns.TAG, tag.source().words()),
+                tag.reason(),
+                "",
+                List.of(tag.column()),
+                TagColumns.LEFT_OUT,
+                tables));
+    }
+
+    private void sentAgain() {
+        Map<String, Decision> bySubject = new LinkedHashMap<>();
+        job.assumed().forEach(each -> bySubject.put(each.id(), each));
+        job.settled().forEach(each -> bySubject.put(each.id(), each));
+        for (Decision decision : bySubject.values()) {
+            if (decision.kind().equals(SentAgain.KIND)) {
+                boolean on = !decision.answer().equals(SentAgain.ALL);
+                List<String> paths =
+                        Layings.BARS.splitAsStream(decision.subject()).toList();
+                sentences.add(new Sentence(
+                        SentAgain.KIND,
+                        decision.subject(),
+                        Sentence.Paragraph.ROWS,
+                        on
+                                ? "Of " + Says.list(paths) + " take " + decision.answer() + " only."
+                                : "Take all of " + Says.list(paths) + ".",
+                        decision.evidence(),
+                        on,
+                        job.isSettled(SentAgain.KIND, decision.subject()),
+                        decision.reason(),
+                        on ? decision.answer() : paths.get(0),
+                        List.of(),
+                        SentAgain.ALL,
+                        List.of()));
+            }
+        }
+    }
+
+    private void doubles() {
+        for (Decision decision : job.assumed()) {
+            if (decision.kind().equals(Doubles.KIND)) {
+                Decision inForce = decision(Doubles.KIND, decision.subject()).orElse(decision);
+                boolean on = inForce.answer().equals(Doubles.ASIDE);
+                sentences.add(new Sentence(
+                        Doubles.KIND,
+                        decision.subject(),
+                        Sentence.Paragraph.ROWS,
+                        "Leave out " + decision.subject().replace('\n', ' ') + ".",
+                        decision.evidence(),
+                        on,
+                        job.isSettled(Doubles.KIND, decision.subject()),
+                        decision.reason(),
+                        Doubles.ASIDE,
+                        List.of(),
+                        Doubles.TAKE,
+                        List.of()));
+            }
+        }
+    }
+}
