@@ -13,7 +13,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -207,15 +206,10 @@ final class ReworkView extends VBox {
 
     /** Gives the first sentence the keys. */
     void focusFirst() {
-        Node first = lookup(".check-box");
-        if (first == null) {
-            Platform.runLater(() -> {
-                Node later = lookup(".check-box");
-                if (later != null) {
-                    later.requestFocus();
-                }
-            });
-        } else {
+        applyCss();
+        layout();
+        Node first = page.lookup(".check-box");
+        if (first != null) {
             first.requestFocus();
         }
     }

@@ -12,6 +12,9 @@ public final class Families {
     /** Layouts are related when they share this much of the shorter one's headers, and at least two. */
     private static final double SHARED = 0.5;
 
+    private static final double LIKE = 0.7;
+    private static final int MOST_COMPARED = 24;
+
     private Families() {}
 
     /** Layouts that belong into one master. */
@@ -58,9 +61,32 @@ public final class Families {
     }
 
     static boolean related(Layout a, Layout b) {
-        Set<String> shared = bareKeys(a);
-        shared.retainAll(bareKeys(b));
         int shorter = Math.min(a.keys().size(), b.keys().size());
+        return enough(bareKeys(a), bareKeys(b), shorter)
+                || enough(meanings(a), meanings(b), shorter)
+                || alike(a, b, shorter);
+    }
+
+    /** True where enough headers are alike by their words, however they are spelled. */
+    private static boolean alike(Layout a, Layout b, int shorter) {
+        if (a.keys().size() > MOST_COMPARED || b.keys().size() > MOST_COMPARED) {
+            return false;
+        }
+        long like = a.headers().stream()
+                .filter(header -> b.headers().stream().anyMatch(other -> HeaderWords.likeness(header, other) >= LIKE))
+                .count();
+        return like >= Math.min(2, shorter) && like >= shorter * SHARED;
+    }
+
+    private static boolean enough(Set<String> here, Set<String> there, int shorter) {
+        Set<String> shared = new HashSet<>(here);
+        shared.retainAll(there);
         return shared.size() >= Math.min(2, shorter) && shared.size() >= shorter * SHARED;
+    }
+
+    private static Set<String> meanings(Layout layout) {
+        Set<String> meanings = new HashSet<>();
+        layout.headers().forEach(header -> meanings.add(HeaderWords.meaningKey(header)));
+        return meanings;
     }
 }

@@ -16,6 +16,8 @@ import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
+import cuvee.lineup.HeaderBook;
+import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.SheetReader;
@@ -24,6 +26,7 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.sheet.CellKind;
 import cuvee.tag.Home;
+import cuvee.value.LooseText;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -216,11 +219,11 @@ public final class JobSession implements AutoCloseable {
                 watch.millis);
     }
 
-    private static Proposal propose(
+    private Proposal propose(
             Job job, List<PlacedTable> placed, Map<PlacedTable, String> ruledOut, Map<String, Source> sources) {
         Map<PlacedTable, String> out = new HashMap<>(SentAgain.aside(job, placed));
         out.putAll(ruledOut);
-        return Planner.propose(job, placed, out, table -> home(table, sources));
+        return Planner.propose(job, placed, out, table -> home(table, sources), HeaderBookFile.read(workplace.state()));
     }
 
     private List<Decision> sentAgain(Proposal proposal, List<SourceFacts> sources) {
@@ -368,6 +371,15 @@ public final class JobSession implements AutoCloseable {
             }
         }
         return cells;
+    }
+
+    /** Keeps what the analyst settled about a header in the header book, to be offered in other jobs. */
+    public void remember(Job job, Decision decision) {
+        if (decision.kind().equals(LineUp.KIND)
+                && !LooseText.key(decision.answer()).equals(decision.subject())) {
+            HeaderBookFile.add(
+                    workplace.state(), new HeaderBook.Entry(decision.subject(), decision.answer(), job.name()));
+        }
     }
 
     /** Lets a password be tried on locked workbooks as long as this session lasts; it is kept in memory only. */

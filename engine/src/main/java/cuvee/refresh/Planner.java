@@ -14,6 +14,7 @@ import cuvee.layout.Laying;
 import cuvee.layout.Layout;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
+import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
@@ -43,13 +44,16 @@ final class Planner {
     private final List<PlacedTable> tables;
     private final Map<PlacedTable, String> ruledOut;
     private final Homes homes;
+    private final HeaderBook book;
     private final List<Question> questions = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
     private final List<Proposal.TagReport> tagReports = new ArrayList<>();
     private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
 
-    private Planner(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Homes homes) {
+    private Planner(
+            Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Homes homes, HeaderBook book) {
         this.homes = homes;
+        this.book = book;
         this.ruledOut = ruledOut;
         this.job = job;
         this.tables = tables;
@@ -59,10 +63,12 @@ final class Planner {
      * Proposes a master from tables in the order of the master.
      *
      * @param homes where tables come from
+     * @param book headers settled in other jobs
      * @param ruledOut tables that the analyst's rule about sheets does not take, with the reason
      */
-    static Proposal propose(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Homes homes) {
-        return new Planner(job, tables, ruledOut, homes).propose();
+    static Proposal propose(
+            Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Homes homes, HeaderBook book) {
+        return new Planner(job, tables, ruledOut, homes, book).propose();
     }
 
     /** Where tables come from. */
@@ -95,7 +101,7 @@ final class Planner {
         Layings layings = new Layings(job, assumed, questions, findings);
         List<PlacedTable> laid = layings.lay(withRecords);
         List<Layout> layouts = withoutDoubles(mainFamily(Families.of(Layout.of(laid)), assumed), assumed);
-        LineUp lineUp = LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts));
+        LineUp lineUp = LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts), book);
         questions.addAll(lineUp.questions());
         Map<PlacedTable, LaidColumn[]> feeds = feeds(layouts, lineUp);
         List<String> dataNames =

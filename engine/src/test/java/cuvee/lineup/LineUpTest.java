@@ -31,7 +31,7 @@ class LineUpTest {
     }
 
     private LineUp lineUp(Job job) {
-        return LineUp.of(Layout.of(tables), job);
+        return LineUp.of(Layout.of(tables), job, HeaderBook.EMPTY);
     }
 
     private LineUp lineUp() {
@@ -126,12 +126,6 @@ class LineUpTest {
         assertThat(families).hasSize(2);
         assertThat(families.get(0).rows()).isEqualTo(50);
         assertThat(families.get(1).layouts()).hasSize(2);
-    }
-
-    @Test
-    void likenessIsHighForAlikeNames() {
-        assertThat(LineUp.likeness("Remark", "Remarks")).isGreaterThan(0.8);
-        assertThat(LineUp.likeness("Remark", "Vessel")).isLessThan(0.2);
     }
 
     @Test

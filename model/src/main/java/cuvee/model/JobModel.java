@@ -208,9 +208,10 @@ public final class JobModel implements AutoCloseable {
 
     /** Answers a question; the master follows. */
     public void settle(Question question, String answer) {
-        step(history.now()
-                .withSettled(new Decision(
-                        question.kind(), question.subject(), answer, "the analyst's answer", question.text())));
+        Decision decision =
+                new Decision(question.kind(), question.subject(), answer, "the analyst's answer", question.text());
+        step(history.now().withSettled(decision));
+        session.remember(history.now(), decision);
         refresh();
     }
 

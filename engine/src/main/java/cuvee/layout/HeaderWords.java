@@ -1,0 +1,337 @@
+package cuvee.layout;
+
+import cuvee.value.LooseText;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Pattern;
+
+/**
+ * How alike two headers are, word by word: the same words, abbreviations of each other, words of the same meaning,
+ * slips of the keyboard, initials. Words that say the opposite of each other keep two headers apart whatever else they
+ * share.
+ */
+public final class HeaderWords {
+    private static final Pattern BREAKS = Pattern.compile("[^\\p{L}\\p{N}%#€$£]+");
+    private static final Pattern CAMEL =
+            Pattern.compile("(?<=\\p{Ll})(?=\\p{Lu})|(?<=\\p{L})(?=\\p{N})|(?<=\\p{N})(?=\\p{L})");
+    private static final Pattern MARKS = Pattern.compile("\\p{M}+");
+    private static final Set<String> FILLERS = Set.of(
+            "of", "the", "a", "an", "on", "per", "for", "der", "die", "das", "des", "de", "du", "la", "le", "les", "el",
+            "di", "and", "und", "et", "y", "e");
+    /** Words that many headers have and that tell little by themselves. */
+    private static final Set<String> GENERAL = Set.of(
+            "number",
+            "quantity",
+            "name",
+            "amount",
+            "value",
+            "total",
+            "date",
+            "code",
+            "type",
+            "id",
+            "percent",
+            "in",
+            "eur",
+            "usd",
+            "gbp",
+            "chf",
+            "kg",
+            "t",
+            "tonne",
+            "km",
+            "litre",
+            "hour",
+            "minute",
+            "thousand");
+
+    private static final double WEIGHT_OF_GENERAL = 0.2;
+    private static final List<Set<String>> OPPOSITES = List.of(
+            Set.of("gross", "net"),
+            Set.of("eur", "usd", "gbp", "chf", "sek", "nok", "dkk", "pln"),
+            Set.of("kg", "t", "tonne", "lb"),
+            Set.of("hour", "minute"),
+            Set.of("planned", "actual", "forecast", "previous"),
+            Set.of("start", "end", "begin", "finish"),
+            Set.of("origin", "destination"),
+            Set.of("departure", "arrival"),
+            Set.of("minimum", "maximum", "average"),
+            Set.of("debit", "credit"),
+            Set.of("in", "out"),
+            Set.of("first", "last", "second", "third"),
+            Set.of("adult", "child", "adults", "children"),
+            Set.of("billing", "shipping", "delivery"),
+            Set.of("opening", "closing"),
+            Set.of("old", "new"),
+            Set.of("cost", "price", "revenue"),
+            Set.of("day", "month", "year", "week", "quarter"),
+            Set.of("email", "telephone", "fax"),
+            Set.of("customer", "supplier"),
+            Set.of("name", "code"),
+            Set.of("name", "number"),
+            Set.of("date", "number", "amount", "name"),
+            Set.of("quantity", "amount", "price"));
+    private static final Map<String, String> MEANINGS = meanings();
+    private static final int LONG_WORD = 6;
+    private static final Map<String, String> MEANT = new ConcurrentHashMap<>();
+    private static final Map<String, List<String>> WORDS = new ConcurrentHashMap<>();
+
+    private HeaderWords() {}
+
+    private static Map<String, String> meanings() {
+        Map<String, String> meanings = new HashMap<>();
+        try (BufferedReader lines = new BufferedReader(new InputStreamReader(
+                Objects.requireNonNull(HeaderWords.class.getResourceAsStream("words.txt")), StandardCharsets.UTF_8))) {
+            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                if (!line.isBlank() && !line.startsWith("#")) {
+                    List<String> same = Pattern.compile(" ").splitAsStream(line).toList();
+                    same.forEach(word -> meanings.putIfAbsent(word, same.get(0)));
+                }
+            }
+            return meanings;
+        } catch (IOException impossible) {
+            throw new UncheckedIOException(impossible);
+        }
+    }
+
+    /** How alike two headers are, from 0 to 1; units in brackets are left out of it. */
+    public static double likeness(String a, String b) {
+        if (LooseText.key(a).equals(LooseText.key(b))) {
+            return 1;
+        }
+        List<String> left = words(a);
+        List<String> right = words(b);
+        if (left.isEmpty() || right.isEmpty() || opposed(left, right)) {
+            return 0;
+        }
+        if (initials(left, right) || initials(right, left)) {
+            return 0.75;
+        }
+        double shared = 0;
+        List<String> open = new ArrayList<>(right);
+        double weights = 0;
+        for (String word : left) {
+            String best = "";
+            double most = 0;
+            for (String other : open) {
+                double same = word(word, other);
+                if (same > most) {
+                    most = same;
+                    best = other;
+                }
+            }
+            double weight = weight(word);
+            weights += weight;
+            if (most > 0) {
+                open.remove(best);
+                shared += most * Math.max(weight, weight(best));
+                weights += Math.max(0, weight(best) - weight);
+            }
+        }
+        for (String other : open) {
+            weights += weight(other);
+        }
+        return weights == 0 ? 0 : Math.min(1, shared / weights);
+    }
+
+    /** What headers that mean the same by their words have alike; a rough key for telling related tables. */
+    static String meaningKey(String header) {
+        List<String> meanings = words(header).stream().map(HeaderWords::meaning).toList();
+        List<String> telling =
+                meanings.stream().filter(word -> !GENERAL.contains(word)).toList();
+        return String.join(" ", telling.isEmpty() ? meanings : telling);
+    }
+
+    private static double weight(String word) {
+        return GENERAL.contains(meaning(word)) ? WEIGHT_OF_GENERAL : 1;
+    }
+
+    /** The words of a header without fillers, in small letters and without accents. */
+    static List<String> words(String header) {
+        return WORDS.computeIfAbsent(header, HeaderWords::split);
+    }
+
+    private static List<String> split(String header) {
+        String unit = LooseText.unit(header);
+        String bare = unit.isEmpty()
+                ? header
+                : header.substring(0, Math.max(header.lastIndexOf('('), header.lastIndexOf('[')));
+        List<String> words = new ArrayList<>();
+        BREAKS.splitAsStream(bare.replace(".", " "))
+                .flatMap(CAMEL::splitAsStream)
+                .forEach(word -> {
+                    String plain = MARKS.matcher(Normalizer.normalize(word, Normalizer.Form.NFKD))
+                            .replaceAll("")
+                            .toLowerCase(Locale.ROOT)
+                            .replace("ß", "ss");
+                    if (!plain.isEmpty() && !FILLERS.contains(plain)) {
+                        words.add(plain.equals("#") ? "number" : plain.equals("%") ? "percent" : plain);
+                    }
+                });
+        return List.copyOf(words);
+    }
+
+    private static String meaning(String word) {
+        return MEANT.computeIfAbsent(word, HeaderWords::lookUp);
+    }
+
+    private static String lookUp(String word) {
+        String single = singular(word);
+        String said = MEANINGS.getOrDefault(word, MEANINGS.get(single));
+        if (said != null || word.length() < LONG_WORD) {
+            return Objects.requireNonNullElse(said, single);
+        }
+        // A slip of the keyboard in a long word does not hide what it means.
+        return MEANINGS.keySet().stream()
+                .filter(known -> known.length() >= LONG_WORD && known.charAt(0) == word.charAt(0))
+                .filter(known -> slips(known, word) == 1)
+                .map(known -> MEANINGS.getOrDefault(known, single))
+                .findFirst()
+                .orElse(single);
+    }
+
+    private static String singular(String word) {
+        return word.length() > 3 && word.endsWith("s") && !word.endsWith("ss")
+                ? word.substring(0, word.length() - 1)
+                : word;
+    }
+
+    /** True where one header says a word and the other its opposite. */
+    static boolean opposed(List<String> left, List<String> right) {
+        for (Set<String> opposites : OPPOSITES) {
+            Set<String> here = meant(left, opposites);
+            Set<String> there = meant(right, opposites);
+            if (!here.isEmpty() && !there.isEmpty() && here.stream().noneMatch(there::contains)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** True where two headers speak of different things of one sort, such as origin and destination. */
+    public static boolean opposed(String a, String b) {
+        return opposed(words(a), words(b));
+    }
+
+    private static Set<String> meant(List<String> words, Set<String> among) {
+        Set<String> meant = new java.util.HashSet<>();
+        for (String word : words) {
+            if (among.contains(meaning(word))) {
+                meant.add(meaning(word));
+            }
+        }
+        return meant;
+    }
+
+    /** How surely two words are the same, from 0 to 1. */
+    private static double word(String a, String b) {
+        if (a.equals(b) || singular(a).equals(singular(b))) {
+            return 1;
+        }
+        if (meaning(a).equals(meaning(b))) {
+            return 0.95;
+        }
+        String shorter = a.length() <= b.length() ? a : b;
+        String longer = a.length() <= b.length() ? b : a;
+        if (shorter.length() >= 3 && longer.startsWith(shorter)) {
+            return 0.85;
+        }
+        if (shorter.length() >= 4 && slips(a, b) <= (shorter.length() >= 8 ? 2 : 1)) {
+            return 0.9;
+        }
+        if (shorter.length() >= 3 && shorter.equals(consonants(longer))) {
+            return 0.85;
+        }
+        return shorter.length() * 2 <= longer.length() && abbreviates(shorter, longer) ? 0.7 : 0;
+    }
+
+    /** A word without its vowels behind the first letter, doubled letters as one: how many abbreviate. */
+    private static String consonants(String word) {
+        StringBuilder left = new StringBuilder(word.substring(0, 1));
+        for (int i = 1; i < word.length(); i++) {
+            char c = word.charAt(i);
+            if ("aeiou".indexOf(c) < 0 && left.charAt(left.length() - 1) != c) {
+                left.append(c);
+            }
+        }
+        return left.toString();
+    }
+
+    /** True where it is known of both headers what they mean, and it is not the same. */
+    public static boolean differ(String a, String b) {
+        return known(a) && known(b) && !meaningKey(a).equals(meaningKey(b));
+    }
+
+    private static boolean known(String header) {
+        return words(header).stream()
+                .allMatch(word -> MEANINGS.containsKey(word) || MEANINGS.containsKey(singular(word)));
+    }
+
+    /** True where all words of one header are among those of the other, as in {@code Date} and {@code Sailing date}. */
+    public static boolean contained(String a, String b) {
+        List<String> left = words(a);
+        List<String> right = words(b);
+        List<String> fewer = left.size() <= right.size() ? left : right;
+        List<String> more = left.size() <= right.size() ? right : left;
+        return !fewer.isEmpty()
+                && !opposed(left, right)
+                && fewer.stream().allMatch(word -> more.stream().anyMatch(other -> word(word, other) >= 0.7));
+    }
+
+    /** True where the letters of a short word occur in the long one in order, from its first on. */
+    private static boolean abbreviates(String shorter, String longer) {
+        if (shorter.charAt(0) != longer.charAt(0) || !shorter.chars().allMatch(Character::isLetter)) {
+            return false;
+        }
+        int at = 0;
+        for (int i = 0; i < longer.length() && at < shorter.length(); i++) {
+            at += longer.charAt(i) == shorter.charAt(at) ? 1 : 0;
+        }
+        return at == shorter.length() && shorter.length() >= 3;
+    }
+
+    /** True where a word is made of the first letters of the others. */
+    private static boolean initials(List<String> one, List<String> many) {
+        if (one.size() != 1 || many.size() < 2) {
+            return false;
+        }
+        StringBuilder letters = new StringBuilder();
+        many.forEach(word -> letters.append(word.charAt(0)));
+        return one.get(0).contentEquals(letters);
+    }
+
+    /** How many letters must be changed, put in, left out or swapped with their neighbour (Damerau, 1964). */
+    static int slips(String a, String b) {
+        int[][] cost = new int[a.length() + 1][b.length() + 1];
+        for (int i = 0; i <= a.length(); i++) {
+            cost[i][0] = i;
+        }
+        for (int j = 0; j <= b.length(); j++) {
+            cost[0][j] = j;
+        }
+        for (int i = 1; i <= a.length(); i++) {
+            for (int j = 1; j <= b.length(); j++) {
+                int change = a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1;
+                cost[i][j] = Math.min(Math.min(cost[i - 1][j] + 1, cost[i][j - 1] + 1), cost[i - 1][j - 1] + change);
+                boolean swapped =
+                        i > 1 && j > 1 && a.charAt(i - 1) == b.charAt(j - 2) && a.charAt(i - 2) == b.charAt(j - 1);
+                if (swapped) {
+                    cost[i][j] = Math.min(cost[i][j], cost[i - 2][j - 2] + 1);
+                }
+            }
+        }
+        return cost[a.length()][b.length()];
+    }
+}

@@ -1,0 +1,565 @@
+package cuvee.lineup;
+
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.HeaderWords;
+import cuvee.layout.Layout;
+import cuvee.layout.Layout.Nature;
+import cuvee.layout.PlacedTable;
+import cuvee.lineup.LineUp.Column;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.value.LooseText;
+import cuvee.value.Units;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Lines up the headers of layouts, the largest first: each open header of a layout is weighed against each column that
+ * the layout lacks, by its words, by the values below it and by its place between settled neighbours, and all are given
+ * their columns at once. What is sure is assumed, what is likely is assumed and asked about, the rest stays apart.
+ */
+final class LiningUp {
+    private static final String KIND = LineUp.KIND;
+    /** Words so alike are the same. */
+    private static final double SAME_WORDS = 0.8;
+    /** Words so alike are the same where the values or the place say so too. */
+    private static final double LIKE_WORDS = 0.45;
+
+    private static final double SOME_WORDS = 0.2;
+    private static final double SAME_VALUES = 0.6;
+    private static final double SOME_VALUES = 0.3;
+    private static final int ENOUGH_VALUES = 3;
+    private static final int MOST_ANSWERS = 6;
+
+    private final List<Layout> layouts;
+    private final List<Layout> bySize;
+    private final Job job;
+    private final HeaderBook book;
+    private final Map<String, Facts> facts;
+    private final Map<String, String> spelling;
+    private final Map<String, String> ownNames = new LinkedHashMap<>();
+    private final Map<String, String> nameOfKey = new LinkedHashMap<>();
+    private final Map<String, Decision> decisions = new LinkedHashMap<>();
+    private final Set<String> columns = new LinkedHashSet<>();
+    private final Map<String, Facts> factsByName = new HashMap<>();
+    private final Map<String, Double> likeness = new HashMap<>();
+
+    /** How sure it is that a header belongs to a column. */
+    private enum Sureness {
+        SURE,
+        LIKELY,
+        NO
+    }
+
+    /**
+     * A header beside a column that it could belong to.
+     *
+     * @param score the higher, the better
+     */
+    private record Pair(String key, String name, double score, Sureness sure, String reason) {}
+
+    LiningUp(List<Layout> layouts, Job job, HeaderBook book) {
+        this.layouts = layouts;
+        this.job = job;
+        this.book = book;
+        this.bySize = layouts.stream()
+                .sorted(Comparator.comparingLong(Layout::rows).reversed())
+                .toList();
+        this.facts = Facts.of(layouts);
+        this.spelling = clearestSpellings(layouts);
+    }
+
+    LineUp lineUp() {
+        Map<String, String> nameByLooseName = new HashMap<>();
+        job.columns().forEach(name -> nameByLooseName.put(LooseText.key(name), name));
+        for (String key : spelling.keySet()) {
+            String own = nameByLooseName.getOrDefault(key, spelling.getOrDefault(key, key));
+            ownNames.put(key, own);
+            nameOfKey.put(key, job.decision(KIND, key).map(Decision::answer).orElse(own));
+        }
+        // What stands in the same place is weighed only once words and values have had their say everywhere.
+        for (boolean places : new boolean[] {false, true}) {
+            for (int i = 1; i < bySize.size(); i++) {
+                assign(i, places);
+            }
+        }
+        nameOfKey.values().forEach(columns::add);
+        List<Question> questions = new ArrayList<>(assumedQuestions());
+        List<String> order = order();
+        questions.addAll(0, openQuestions(order));
+        for (Question question : questions) {
+            // Kept apart is a decision too: next month it is not taken up again by itself.
+            if (job.decision(KIND, question.subject()).isEmpty() && !decisions.containsKey(question.subject())) {
+                decisions.put(
+                        question.subject(),
+                        new Decision(
+                                KIND,
+                                question.subject(),
+                                question.assumed(),
+                                "nothing says that it is another column",
+                                question.text()));
+            }
+        }
+        Map<String, Integer> columnOfHeader = new HashMap<>();
+        nameOfKey.forEach((key, name) -> columnOfHeader.put(key, order.indexOf(name)));
+        List<Column> made = new ArrayList<>();
+        for (String name : order) {
+            int having =
+                    (int) layouts.stream().filter(layout -> has(layout, name)).count();
+            made.add(new Column(name, having));
+        }
+        return new LineUp(made, columnOfHeader, questions, new ArrayList<>(decisions.values()));
+    }
+
+    private String name(String key) {
+        return nameOfKey.getOrDefault(key, key);
+    }
+
+    private boolean has(Layout layout, String name) {
+        return layout.keys().stream().anyMatch(key -> name.equals(nameOfKey.get(key)));
+    }
+
+    // ---- headers and columns ----
+
+    /** Gives the open headers of a layout their columns; one that is found can be the neighbour of the next. */
+    private void assign(int at, boolean places) {
+        Layout layout = bySize.get(at);
+        boolean more = true;
+        while (more) {
+            List<String> open = layout.keys().stream()
+                    .filter(key -> job.decision(KIND, key).isEmpty()
+                            && !decisions.containsKey(key)
+                            && !job.columns().contains(name(key))
+                            && firstWith(name(key)) == at)
+                    .distinct()
+                    .toList();
+            List<String> lacking = new LinkedHashSet<>(nameOfKey.values())
+                    .stream()
+                            .filter(name -> !has(layout, name) && firstWith(name) >= 0 && firstWith(name) < at)
+                            .toList();
+            more = !open.isEmpty() && !lacking.isEmpty() && assign(layout, open, lacking, places);
+        }
+    }
+
+    private boolean assign(Layout layout, List<String> open, List<String> lacking, boolean places) {
+        Pair[][] pairs = new Pair[open.size()][lacking.size()];
+        double[][] scores = new double[open.size()][lacking.size()];
+        for (int i = 0; i < open.size(); i++) {
+            for (int j = 0; j < lacking.size(); j++) {
+                pairs[i][j] = pair(layout, open.get(i), lacking.get(j), places);
+                scores[i][j] = pairs[i][j].score();
+            }
+        }
+        onlyOnes(open, lacking, pairs, scores);
+        int[] best = Assignment.best(scores);
+        boolean any = false;
+        for (int i = 0; i < open.size(); i++) {
+            if (best[i] >= 0) {
+                Pair pair = onValuesAlone(pairs, scores, i, best[i]);
+                if (pair.sure() != Sureness.NO) {
+                    nameOfKey.put(pair.key(), pair.name());
+                    factsByName.clear();
+                    decisions.put(
+                            pair.key(),
+                            new Decision(
+                                    KIND, pair.key(), pair.name(), pair.reason(), Says.count(layout.rows(), "row")));
+                    any = true;
+                }
+            }
+        }
+        return any;
+    }
+
+    /**
+     * A header whose words are among those of a column, or the reverse, is that column where each is the only one of its
+     * nature that is left.
+     */
+    private void onlyOnes(List<String> open, List<String> lacking, Pair[][] pairs, double[][] scores) {
+        for (int i = 0; i < open.size(); i++) {
+            for (int j = 0; j < lacking.size(); j++) {
+                String key = open.get(i);
+                String name = lacking.get(j);
+                String own = ownNames.getOrDefault(key, key);
+                Nature nature = factsOf(key).nature();
+                boolean contained = apart(key, name)
+                        && HeaderWords.contained(own, name)
+                        && factsOfColumn(name).nature() == nature
+                        && !unitsDiffer(own, name)
+                        && !factsOf(key).otherScale(factsOfColumn(name));
+                if (contained && pairs[i][j].sure() != Sureness.SURE) {
+                    boolean only = open.stream()
+                                            .filter(other -> factsOf(other).nature() == nature)
+                                            .count()
+                                    == 1
+                            && lacking.stream()
+                                            .filter(other ->
+                                                    factsOfColumn(other).nature() == nature)
+                                            .count()
+                                    == 1;
+                    double score = Math.max(scores[i][j], only ? 2.5 : 1.5);
+                    scores[i][j] = score;
+                    pairs[i][j] = new Pair(
+                            key,
+                            name,
+                            score,
+                            only ? Sureness.SURE : Sureness.LIKELY,
+                            Says.quoted(own) + " says part of " + Says.quoted(name)
+                                    + (only ? ", and no other column could be meant" : ""));
+                }
+            }
+        }
+    }
+
+    /** Values alone settle it only where no other column, and no other header, shares them. */
+    private static Pair onValuesAlone(Pair[][] pairs, double[][] scores, int row, int column) {
+        Pair pair = pairs[row][column];
+        if (pair.sure() != Sureness.NO || pair.score() < SAME_VALUES * 2) {
+            return pair;
+        }
+        for (int j = 0; j < scores[row].length; j++) {
+            if (j != column && scores[row][j] >= SOME_VALUES * 2) {
+                return pair;
+            }
+        }
+        for (int i = 0; i < scores.length; i++) {
+            if (i != row && scores[i][column] >= SOME_VALUES * 2) {
+                return pair;
+            }
+        }
+        return new Pair(pair.key(), pair.name(), pair.score(), Sureness.SURE, pair.reason());
+    }
+
+    private Facts factsOf(String key) {
+        return facts.getOrDefault(key, Facts.together(List.of()));
+    }
+
+    private Facts factsOfColumn(String name) {
+        return factsByName.computeIfAbsent(
+                name,
+                column -> Facts.together(nameOfKey.entrySet().stream()
+                        .filter(entry -> entry.getValue().equals(column))
+                        .map(entry -> factsOf(entry.getKey()))
+                        .toList()));
+    }
+
+    private double likeness(String a, String b) {
+        return likeness.computeIfAbsent(a + '\n' + b, both -> HeaderWords.likeness(a, b));
+    }
+
+    /** The spelling among a column's headers that is most like another header. */
+    private double words(String own, String name) {
+        double most = likeness(own, name);
+        for (Map.Entry<String, String> fed : nameOfKey.entrySet()) {
+            if (fed.getValue().equals(name) && !own.equals(spelling.get(fed.getKey()))) {
+                most = Math.max(most, likeness(own, spelling.getOrDefault(fed.getKey(), name)));
+            }
+        }
+        return most;
+    }
+
+    private Pair pair(Layout layout, String key, String name, boolean places) {
+        String own = ownNames.getOrDefault(key, key);
+        Facts here = factsOf(key);
+        Facts there = factsOfColumn(name);
+        if (!apart(key, name) || !here.sameNature(there) || HeaderWords.opposed(own, name)) {
+            return new Pair(key, name, 0, Sureness.NO, "");
+        }
+        if (differInUnitOnly(name, own)) {
+            return new Pair(
+                    key, name, 9, Sureness.SURE, Says.quoted(own) + " is " + Says.quoted(name) + " but for its unit");
+        }
+        double words = words(own, name);
+        double shared = here.shared(there);
+        boolean spot = sameSpot(layout, key, name);
+        boolean doubtful = unitsDiffer(own, name) || here.otherScale(there);
+        double score = 3 * words + 2 * shared + (spot ? 0.8 : 0) - (doubtful ? 0.5 : 0);
+        String like = Says.quoted(own) + " is like " + Says.quoted(name);
+        if (words >= SAME_WORDS) {
+            return new Pair(key, name, score, doubtful ? Sureness.LIKELY : Sureness.SURE, like);
+        }
+        if (words >= LIKE_WORDS) {
+            boolean said = (spot || shared >= SAME_VALUES) && !doubtful;
+            return new Pair(
+                    key,
+                    name,
+                    score,
+                    said ? Sureness.SURE : Sureness.LIKELY,
+                    like + (spot ? " and stands where others have it" : said ? " and holds the same values" : ""));
+        }
+        if (spot && places && !HeaderWords.differ(own, name)) {
+            boolean said = shared >= SAME_VALUES && here.sharedValues(there) >= ENOUGH_VALUES;
+            return new Pair(
+                    key,
+                    name,
+                    score,
+                    said ? Sureness.SURE : Sureness.LIKELY,
+                    Says.quoted(own) + " stands where other layouts have " + Says.quoted(name) + ", and holds "
+                            + (said ? "the same values" : "values of the same nature"));
+        }
+        boolean values = shared >= SAME_VALUES && here.sharedValues(there) >= ENOUGH_VALUES && words < LIKE_WORDS;
+        return new Pair(
+                key,
+                name,
+                values ? 2 * shared : 0,
+                Sureness.NO,
+                Says.quoted(own) + " holds the same values as " + Says.quoted(name));
+    }
+
+    /** True for {@code Fare} and {@code Fare (EUR)}. */
+    private static boolean differInUnitOnly(String a, String b) {
+        return !a.equals(b)
+                && LooseText.unit(a).isEmpty() != LooseText.unit(b).isEmpty()
+                && Units.isKnown(LooseText.unit(a) + LooseText.unit(b))
+                && LooseText.keyWithoutUnit(a).equals(LooseText.keyWithoutUnit(b));
+    }
+
+    private static boolean unitsDiffer(String a, String b) {
+        String one = LooseText.key(LooseText.unit(a));
+        String two = LooseText.key(LooseText.unit(b));
+        return !one.isEmpty() && !two.isEmpty() && !one.equals(two);
+    }
+
+    /** True where no layout has both a header and a column. */
+    private boolean apart(String key, String name) {
+        return layouts.stream().noneMatch(layout -> layout.keys().contains(key) && has(layout, name));
+    }
+
+    /** The largest layout that has a column; -1 where none has. */
+    private int firstWith(String name) {
+        for (int i = 0; i < bySize.size(); i++) {
+            if (has(bySize.get(i), name)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    /** True where the neighbours on at least one side are the same, and on no side known to be others. */
+    private boolean sameSpot(Layout layout, String key, String name) {
+        Layout other = bySize.get(firstWith(name));
+        List<String> here = layout.keys().stream().map(this::name).toList();
+        List<String> there = other.keys().stream().map(this::name).toList();
+        int at = layout.keys().indexOf(key);
+        int otherAt = there.indexOf(name);
+        int same = 0;
+        for (int step : new int[] {-1, 1}) {
+            String mine = neighbour(here, at + step);
+            String its = neighbour(there, otherAt + step);
+            if (mine.equals(its)) {
+                same++;
+            } else if ((mine.isEmpty() || there.contains(mine)) && (its.isEmpty() || here.contains(its))) {
+                return false;
+            }
+        }
+        return same > 0;
+    }
+
+    private static String neighbour(List<String> names, int at) {
+        return at < 0 || at >= names.size() ? "" : names.get(at);
+    }
+
+    // ---- questions ----
+
+    /** What was taken for the same without being sure of it is asked about. */
+    private List<Question> assumedQuestions() {
+        List<Question> questions = new ArrayList<>();
+        Set<String> asked = new HashSet<>();
+        for (Layout layout : bySize) {
+            for (int i = 0; i < layout.keys().size(); i++) {
+                String key = layout.keys().get(i);
+                String name = name(key);
+                String own = ownNames.getOrDefault(key, key);
+                if (name.equals(own) || job.isSettled(KIND, key) || !asked.add(key) || sure(layout, key, name)) {
+                    continue;
+                }
+                List<Answer> answers = new ArrayList<>();
+                answers.add(new Answer(name, "it is the same as " + Says.quoted(name)));
+                answers.add(new Answer(own, "make it a column of its own"));
+                offered(key, answers);
+                questions.add(Question.of(
+                        KIND,
+                        key,
+                        headerPlace(layout, i),
+                        "The header " + Says.quoted(layout.headers().get(i)) + " in "
+                                + Says.count(layout.tables().size(), "table") + " "
+                                + (words(own, name) >= LIKE_WORDS
+                                        ? "is like " + Says.quoted(name)
+                                        : "stands where others have " + Says.quoted(name))
+                                + ", with values of the same nature. Is it the same column?",
+                        name,
+                        answers,
+                        layout.rows()));
+            }
+        }
+        return questions;
+    }
+
+    /** True where a header that was given a column would be given it again without a doubt. */
+    private boolean sure(Layout layout, String key, String name) {
+        String own = ownNames.getOrDefault(key, key);
+        nameOfKey.put(key, own);
+        factsByName.clear();
+        Pair pair = firstWith(name) < 0 ? null : pair(layout, key, name, true);
+        // Values that settled it then, when no other header shared them, still do.
+        boolean values = pair != null && pair.sure() == Sureness.NO && pair.score() >= SAME_VALUES * 2;
+        nameOfKey.put(key, name);
+        factsByName.clear();
+        boolean only = pair != null && HeaderWords.contained(own, name) && onlyOne(layout, key);
+        return pair != null && (pair.sure() == Sureness.SURE || values || only);
+    }
+
+    /** True where a layout has one column of a header's nature only. */
+    private boolean onlyOne(Layout layout, String key) {
+        Nature nature = factsOf(key).nature();
+        return layout.keys().stream()
+                        .filter(other -> factsOf(other).nature() == nature)
+                        .count()
+                == 1;
+    }
+
+    /** What the analyst settled about a header in another job, with its origin. */
+    private void offered(String key, List<Answer> answers) {
+        book.of(key).filter(entry -> !entry.job().equals(job.name())).ifPresent(entry -> {
+            Optional<Answer> same = answers.stream()
+                    .filter(answer -> LooseText.key(answer.id()).equals(LooseText.key(entry.column())))
+                    .findFirst();
+            String origin = ", as you settled in " + Says.quoted(entry.job());
+            if (same.isPresent()) {
+                answers.set(
+                        answers.indexOf(same.get()),
+                        new Answer(same.get().id(), same.get().text() + origin));
+            } else if (columns.contains(entry.column())) {
+                answers.add(new Answer(entry.column(), "it is the same as " + Says.quoted(entry.column()) + origin));
+            }
+        });
+    }
+
+    /**
+     * A header that only some layouts have, in a layout that lacks a column of others, may be that column under another
+     * name. Unless something says so it stays a column of its own, which loses nothing, and is asked about.
+     */
+    private List<Question> openQuestions(List<String> order) {
+        Map<String, Question> questions = new LinkedHashMap<>();
+        for (Layout layout : bySize) {
+            Set<String> here = new HashSet<>();
+            layout.keys().forEach(key -> here.add(name(key)));
+            List<String> missing =
+                    order.stream().filter(name -> !here.contains(name)).toList();
+            for (int i = 0; i < layout.keys().size(); i++) {
+                String key = layout.keys().get(i);
+                String own = name(key);
+                boolean everywhere = bySize.stream().allMatch(other -> has(other, own));
+                boolean given = !own.equals(ownNames.getOrDefault(key, key));
+                if (everywhere || given || job.isSettled(KIND, key) || questions.containsKey(key)) {
+                    continue;
+                }
+                List<String> candidates = missing.stream()
+                        .filter(name -> couldBe(name, key, own))
+                        .sorted(Comparator.comparingDouble((String name) -> -words(own, name)))
+                        .limit(MOST_ANSWERS)
+                        .toList();
+                if (!candidates.isEmpty()) {
+                    questions.put(key, question(layout, i, key, own, candidates));
+                }
+            }
+        }
+        return new ArrayList<>(questions.values());
+    }
+
+    private boolean couldBe(String name, String key, String own) {
+        int first = firstWith(name);
+        return first >= 0
+                && first < firstWith(own)
+                && apart(key, name)
+                && factsOf(key).sameNature(factsOfColumn(name))
+                && !HeaderWords.opposed(own, name)
+                && (words(own, name) >= SOME_WORDS || !factsOf(key).otherScale(factsOfColumn(name)));
+    }
+
+    private Question question(Layout layout, int index, String key, String own, List<String> candidates) {
+        List<Answer> answers = new ArrayList<>();
+        answers.add(new Answer(own, "keep it as a column of its own"));
+        candidates.forEach(name -> answers.add(new Answer(name, "it is the same as " + Says.quoted(name))));
+        offered(key, answers);
+        return Question.of(
+                KIND,
+                key,
+                headerPlace(layout, index),
+                "The header " + Says.quoted(layout.headers().get(index)) + " occurs in "
+                        + Says.count(layout.tables().size(), "table") + " that "
+                        + (layout.tables().size() == 1 ? "lacks " : "lack ")
+                        + Says.list(candidates.stream().map(Says::quoted).toList())
+                        + ". Is it the same column?",
+                own,
+                answers,
+                layout.rows());
+    }
+
+    private static Where headerPlace(Layout layout, int index) {
+        PlacedTable table = layout.tables().get(0);
+        int row = table.table().headerRows().stream().reduce((a, b) -> b).orElse(0);
+        return table.columns().get(index).origin().column(0).stream()
+                .mapToObj(column -> table.where().cell(row, column + 1))
+                .findFirst()
+                .orElse(table.where().row(row));
+    }
+
+    // ---- names and order ----
+
+    /** The spelling that most tables use; among equals the first. */
+    private static Map<String, String> clearestSpellings(List<Layout> layouts) {
+        Map<String, Map<String, Integer>> counts = new LinkedHashMap<>();
+        for (Layout layout : layouts) {
+            for (var table : layout.tables()) {
+                for (var column : table.columns()) {
+                    counts.computeIfAbsent(LooseText.key(column.header()), key -> new LinkedHashMap<>())
+                            .merge(column.header(), 1, Integer::sum);
+                }
+            }
+        }
+        Map<String, String> clearest = new LinkedHashMap<>();
+        counts.forEach((key, spellings) -> clearest.put(
+                key,
+                spellings.entrySet().stream()
+                        .max(Map.Entry.comparingByValue())
+                        .orElseThrow()
+                        .getKey()));
+        return clearest;
+    }
+
+    /**
+     * The columns as the job has them; for a first draft as the largest layout has them, those of other layouts after
+     * their neighbours. Columns new to the job come at the end.
+     */
+    private List<String> order() {
+        boolean first = job.columns().isEmpty();
+        List<String> order = new ArrayList<>(job.columns());
+        // A header that now feeds another column leaves no empty column of its own name behind.
+        order.removeIf(name -> !nameOfKey.containsValue(name)
+                && job.decision(KIND, LooseText.key(name)).isPresent());
+        for (Layout layout : bySize) {
+            int after = -1;
+            for (String key : layout.keys()) {
+                String name = nameOfKey.getOrDefault(key, key);
+                int at = order.indexOf(name);
+                if (at < 0) {
+                    at = first ? after + 1 : order.size();
+                    order.add(at, name);
+                }
+                after = at;
+            }
+        }
+        return order;
+    }
+}
