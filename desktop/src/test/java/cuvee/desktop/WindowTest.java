@@ -73,7 +73,7 @@ class WindowTest {
     @BeforeEach
     void open() throws Exception {
         write("data/a.csv", "Date,Port,Passengers\n2026-01-01,Hollin,5\n2026-01-02,Hollin,6\n");
-        write("data/b.csv", "Date,Port,Pax\n2026-02-01,Tarsk,1204\n");
+        write("data/b.csv", "Date,Port,Heads\n2026-02-01,Tarsk,1204\n");
         chosen.folder = Optional.of(folder.resolve("data"));
         Workplace workplace = new Workplace(
                 folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
@@ -215,7 +215,7 @@ class WindowTest {
         assertThat(grid.selectedRow()).isEqualTo(2);
         assertThat(grid.selectedColumn()).isEqualTo(4);
         robot.push(KeyCode.HOME).push(KeyCode.RIGHT).push(KeyCode.RIGHT);
-        waitFor("the trail", () -> words("#trail").contains("b.csv, line 2, column “Pax”: text “1204” read as 1,204"));
+        waitFor("the trail", () -> words("#trail").contains("b.csv, line 2, column “Heads”: text “1204” read as 1,204"));
         robot.push(KeyCode.SHIFT, KeyCode.UP);
         robot.push(KeyCode.CONTROL, KeyCode.C);
         waitFor(

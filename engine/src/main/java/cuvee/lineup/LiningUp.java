@@ -32,7 +32,7 @@ import java.util.Set;
 final class LiningUp {
     private static final String KIND = LineUp.KIND;
     /** Words so alike are the same. */
-    private static final double SAME_WORDS = 0.8;
+    private static final double SAME_WORDS = 0.78;
     /** Words so alike are the same where the values or the place say so too. */
     private static final double LIKE_WORDS = 0.45;
 
@@ -297,7 +297,7 @@ final class LiningUp {
                     said ? Sureness.SURE : Sureness.LIKELY,
                     like + (spot ? " and stands where others have it" : said ? " and holds the same values" : ""));
         }
-        if (spot && places && !HeaderWords.differ(own, name)) {
+        if (spot && places && !(HeaderWords.differ(own, name) && sameTongue(layout, name))) {
             boolean said = shared >= SAME_VALUES && here.sharedValues(there) >= ENOUGH_VALUES;
             return new Pair(
                     key,
@@ -314,6 +314,13 @@ final class LiningUp {
                 values ? 2 * shared : 0,
                 Sureness.NO,
                 Says.quoted(own) + " holds the same values as " + Says.quoted(name));
+    }
+
+    /** True where a layout shares a header with the layout that has a column: there, other words are other things. */
+    private boolean sameTongue(Layout layout, String name) {
+        Set<String> keys = new HashSet<>(layout.keys());
+        keys.retainAll(bySize.get(firstWith(name)).keys());
+        return !keys.isEmpty();
     }
 
     /** True for {@code Fare} and {@code Fare (EUR)}. */

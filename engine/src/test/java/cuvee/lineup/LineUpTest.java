@@ -60,7 +60,7 @@ class LineUpTest {
     @Test
     void oneFoundNeighbourFindsTheNext() {
         table(9, "Date,Route,Vessel,Passengers,Fare", "2026-01-01", "a", "b", 1, 2.5);
-        table(5, "Datum,Strecke,Schiff,Personen,Preis", "2026-01-01", "a", "b", 1, 2.5);
+        table(5, "Aeg,Liin,Laev,Reisijad,Hind", "2026-01-01", "a", "b", 1, 2.5);
         LineUp lineUp = lineUp();
         assertThat(names(lineUp)).containsExactly("Date", "Route", "Vessel", "Passengers", "Fare");
         assertThat(lineUp.questions())
@@ -69,6 +69,46 @@ class LineUpTest {
         assertThat(lineUp.decisions())
                 .extracting(Decision::answer)
                 .containsExactlyInAnyOrder("Date", "Route", "Vessel", "Passengers", "Fare");
+    }
+
+    @Test
+    void wordsOfTheSameMeaningAndAbbreviationsNeedNoQuestion() {
+        table(9, "Date,Route,Vessel,Passengers,Fare", "2026-01-01", "a", "b", 1, 2.5);
+        table(5, "Schiff,Strecke,Pax,Fahrpreis,Datum", "b", "a", 1, 2.5, "2026-01-01");
+        LineUp lineUp = lineUp();
+        assertThat(names(lineUp)).containsExactly("Date", "Route", "Vessel", "Passengers", "Fare");
+        assertThat(lineUp.questions()).isEmpty();
+    }
+
+    @Test
+    void aHeaderThatSaysPartOfTheOnlyColumnItCanBeIsThatColumn() {
+        table(9, "Sailing date,Port,Pax", "2026-01-01", "a", 1);
+        table(5, "Port,Date,Pax", "a", "2026-01-01", 1);
+        assertThat(names(lineUp())).containsExactly("Sailing date", "Port", "Pax");
+        assertThat(lineUp().questions()).isEmpty();
+    }
+
+    @Test
+    void wordsAreWeighedBeforePlaces() {
+        table(9, "Date,Vessel,Passengers,Fare", "2026-01-01", "b", 1, 2.5);
+        table(6, "Date,Vessel,Vehicles,Fare", "2026-01-01", "b", 1, 2.5);
+        table(5, "Date,Vessel,Passangers,Vehicles,Fare", "2026-01-01", "b", 1, 2, 2.5);
+        assertThat(names(lineUp())).containsExactlyInAnyOrder("Date", "Vessel", "Passengers", "Vehicles", "Fare");
+    }
+
+    @Test
+    void theHeaderBookOffersItsEntryWithItsOriginAndAppliesNothing() {
+        table(9, "Date,Adults,Children,Port", "2026-01-01", 1, 2, "a");
+        table(2, "Date,Port,Heads", "2026-01-01", "a", 3);
+        HeaderBook book = HeaderBook.EMPTY.with(new HeaderBook.Entry("heads", "Adults", "Returns 2025"));
+        LineUp lineUp = LineUp.of(Layout.of(tables), Job.of("j", "j", List.of()), book);
+        assertThat(names(lineUp)).contains("Heads");
+        assertThat(lineUp.questions().get(0).answers())
+                .extracting(Question.Answer::text)
+                .contains("it is the same as “Adults”, as you settled in “Returns 2025”");
+        assertThat(book.with(new HeaderBook.Entry("heads", "Children", "Returns 2025"))
+                        .entries())
+                .hasSize(1);
     }
 
     @Test
@@ -91,14 +131,14 @@ class LineUpTest {
     @Test
     void whereTwoColumnsWouldDoItIsAskedAndKeptApart() {
         table(9, "Date,Adults,Children,Port", "2026-01-01", 1, 2, "a");
-        table(2, "Date,Port,Pax", "2026-01-01", "a", 3);
+        table(2, "Date,Port,Heads", "2026-01-01", "a", 3);
         LineUp lineUp = lineUp();
-        assertThat(names(lineUp)).contains("Pax");
+        assertThat(names(lineUp)).contains("Heads");
         Question question = lineUp.questions().get(0);
-        assertThat(question.assumed()).isEqualTo("Pax");
+        assertThat(question.assumed()).isEqualTo("Heads");
         assertThat(question.answers())
                 .extracting(Question.Answer::id)
-                .containsExactlyInAnyOrder("Pax", "Adults", "Children");
+                .containsExactlyInAnyOrder("Heads", "Adults", "Children");
     }
 
     @Test

@@ -207,23 +207,23 @@ class JobSessionTest {
                         "Fare Decimal",
                         "Remarks Text");
         assertThat(made.lines()).contains("2026-01-03|z|Marl|7|3.5|Nebel|h.csv|");
-        assertThat(made.outcome().questions()).extracting(Question::kind).contains("another-job", "line-up");
+        assertThat(made.outcome().questions()).extracting(Question::kind).contains("line-up");
         assertThat(refresh(made.outcome().job()).lines()).isEqualTo(made.lines());
     }
 
     @Test
     void aHeaderInTheSameSpotIsAssumedToBeTheSameAndCanBeSettledOtherwise() {
         csv("a.csv", "Date,Port,Passengers,Fare", "2026-01-01,Hollin,1,2.5", "2026-01-02,Hollin,1,2.5");
-        csv("b.csv", "Date,Port,Pax,Fare", "2026-01-03,Tarsk,3,3.5");
+        csv("b.csv", "Date,Port,Heads,Fare", "2026-01-03,Tarsk,3,3.5");
         Made made = refresh(draft());
         assertThat(columns(made.outcome()))
                 .containsExactly("Date Date", "Port Text", "Passengers Whole number", "Fare Decimal");
         Question question = made.outcome().questions().get(0);
-        assertThat(question.text()).contains("“Pax”").contains("“Passengers”");
+        assertThat(question.text()).contains("“Heads”").contains("“Passengers”");
         assertThat(question.assumed()).isEqualTo("Passengers");
         Made apart = refresh(
-                made.outcome().job().withSettled(new Decision(question.kind(), question.subject(), "Pax", "", "")));
-        assertThat(columns(apart.outcome())).contains("Pax Whole number");
+                made.outcome().job().withSettled(new Decision(question.kind(), question.subject(), "Heads", "", "")));
+        assertThat(columns(apart.outcome())).contains("Heads Whole number");
         assertThat(apart.outcome().questions()).isEmpty();
     }
 

@@ -36,7 +36,7 @@ class JobModelTest {
         workplace = new Workplace(
                 folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
         write("data/a.csv", "Date,Port,Passengers\n2026-01-01,Hollin,5\n2026-01-02,Hollin,6\n");
-        write("data/b.csv", "Date,Port,Pax\n2026-02-01,Tarsk,7\n");
+        write("data/b.csv", "Date,Port,Heads\n2026-02-01,Tarsk,7\n");
         model = JobModel.draft(workplace, ui::add, List.of(folder.resolve("data")));
     }
 
@@ -95,17 +95,17 @@ class JobModelTest {
     void anAnswerCanBeUndoneAndRedone() throws Exception {
         Question question = refreshed().questions().get(0);
         assertThat(question.assumed()).isEqualTo("Passengers");
-        model.settle(question, "Pax");
+        model.settle(question, "Heads");
         idle();
-        assertThat(columns()).contains("Pax");
+        assertThat(columns()).contains("Heads");
         assertThat(model.canUndoProperty().get()).isTrue();
         model.undo();
         idle();
-        assertThat(columns()).doesNotContain("Pax");
+        assertThat(columns()).doesNotContain("Heads");
         assertThat(model.outcomeProperty().get().orElseThrow().questions()).hasSize(1);
         model.redo();
         idle();
-        assertThat(columns()).contains("Pax");
+        assertThat(columns()).contains("Heads");
     }
 
     private List<String> columns() {
@@ -210,7 +210,7 @@ class JobModelTest {
         ListGrid<?> board = Grids.lineUp(outcome);
         assertThat(board.rows()).isEqualTo(2);
         assertThat(board.text(0, 4)).isEqualTo("=");
-        assertThat(board.text(1, 4)).isEqualTo("Pax");
+        assertThat(board.text(1, 4)).isEqualTo("Heads");
         ListGrid<Grids.ReadLine> read = Grids.read(outcome);
         assertThat(read.text(0, 0)).isEqualTo("1 table  Layout 1, 3 columns: Date, Port, Passengers");
         assertThat(read.text(1, 0)).isEqualTo("a.csv");

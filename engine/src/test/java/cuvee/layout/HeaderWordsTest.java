@@ -1,0 +1,73 @@
+package cuvee.layout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class HeaderWordsTest {
+    @ParameterizedTest
+    @CsvSource({
+        "Remark, Remarks",
+        "Passengers, Passangers",
+        "Passengers, Pax",
+        "No. of passengers, Passengers",
+        "Passenger count, PAX",
+        "Vessel, Vsl",
+        "Fare rev., Fare revenue",
+        "FareRevenue, Fare revenue",
+        "Qty, Quantity",
+        "Fahrgäste, Passengers",
+        "Kunde, Customer",
+        "Fare revenue (EUR), Fare revenue",
+        "Dept., Department",
+    })
+    void headersThatPeopleTakeForTheSameAreAlike(String a, String b) {
+        assertThat(HeaderWords.likeness(a, b)).isGreaterThanOrEqualTo(0.78);
+        assertThat(HeaderWords.likeness(b, a)).isGreaterThanOrEqualTo(0.78);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "Net price, Gross price",
+        "Start date, End date",
+        "Planned hours, Actual hours",
+        "Origin port, Destination port",
+        "Fare revenue EUR, Fare revenue USD",
+        "Adults, Children",
+        "Customer name, Customer code",
+        "Opening stock, Closing stock",
+    })
+    void oppositesAreNeverAlike(String a, String b) {
+        assertThat(HeaderWords.likeness(a, b)).isZero();
+        assertThat(HeaderWords.opposed(a, b)).isTrue();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"Invoice date, Due date", "Vessel, Remarks", "Fare revenue, Freight revenue", "Hours, Overtime hours"})
+    void whatOnlySharesAWordIsNotTheSame(String a, String b) {
+        assertThat(HeaderWords.likeness(a, b)).isLessThan(0.78);
+    }
+
+    @Test
+    void initialsStandForTheirWords() {
+        assertThat(HeaderWords.likeness("FR", "Fare revenue")).isGreaterThan(0.7);
+        assertThat(HeaderWords.likeness("FX", "Fare revenue")).isLessThan(0.3);
+    }
+
+    @Test
+    void slipsCountLettersChangedLeftOutPutInOrSwapped() {
+        assertThat(HeaderWords.slips("vessel", "vessel")).isZero();
+        assertThat(HeaderWords.slips("vessel", "vesel")).isEqualTo(1);
+        assertThat(HeaderWords.slips("vessel", "vesesl")).isEqualTo(1);
+        assertThat(HeaderWords.slips("vessel", "bessels")).isEqualTo(2);
+    }
+
+    @Test
+    void headersOfOtherMeaningsDiffer() {
+        assertThat(HeaderWords.differ("Vehicles", "Pax")).isTrue();
+        assertThat(HeaderWords.differ("Fahrzeuge", "Vehicles")).isFalse();
+        assertThat(HeaderWords.differ("Ausfall", "Cancelled")).isFalse();
+    }
+}
