@@ -8,7 +8,6 @@ import cuvee.detect.RowClass;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.layout.PlacedTable;
-import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
 import cuvee.place.Where;
 import cuvee.refresh.Changed;
@@ -97,28 +96,38 @@ final class OutcomeJson {
         node.put("state", state);
         node.put("reason", reason);
         found(node, table);
-        String signature = signature(table);
-        node.put("layout", layoutId(signature));
+        node.put("layout", layoutId(placed.signature()));
         node.put("seen", table.seen());
         node.put("kept", table.kept());
         setAside(node, table);
-        if (state.equals("taken")) {
-            List<String> present = table.columns().stream()
-                    .map(column -> LooseText.key(column.header()))
-                    .toList();
-            ArrayNode missing = node.putArray("missing");
-            outcome.proposal().columns().stream()
-                    .map(Proposal.ColumnReport::name)
-                    .filter(name -> present.stream().noneMatch(key -> feeds(outcome, key, name)))
-                    .forEach(missing::add);
-        }
+        outcome.proposal().plan().tables().stream()
+                .filter(planned -> planned.id() == placed.id())
+                .findFirst()
+                .ifPresent(planned -> fed(node, planned, outcome));
     }
 
-    private static boolean feeds(Outcome outcome, String key, String name) {
-        return outcome.job()
-                .decision(LineUp.KIND, key)
-                .map(decision -> decision.answer().equals(name))
-                .orElse(LooseText.key(name).equals(key));
+    /** Which columns a table of the master feeds, which it lacks, and which no other layout has. */
+    private static void fed(ObjectNode node, MasterPlan.Table table, Outcome outcome) {
+        List<Proposal.ColumnReport> columns = outcome.proposal().columns();
+        int layouts = outcome.proposal().layouts().size();
+        int matched = 0;
+        ArrayNode missing = node.putArray("missing");
+        ArrayNode extra = node.putArray("extra");
+        for (int i = 0; i < columns.size(); i++) {
+            if (table.feeds().get(i) == null) {
+                missing.add(columns.get(i).name());
+            } else {
+                matched++;
+                if (layouts > 1 && columns.get(i).layouts() == 1) {
+                    extra.add(columns.get(i).name());
+                }
+            }
+        }
+        node.put("matched", matched);
+        Outcome.Made made = outcome.made().get(table.id());
+        if (table.turned() > 0 && made != null) {
+            node.putObject("turned").put("rows", made.rows()).put("blanks", made.blanks());
+        }
     }
 
     /** The shape of a table, the same for a peek and for a job. */
@@ -143,14 +152,6 @@ final class OutcomeJson {
     static void setAside(ObjectNode node, FoundTable table) {
         ObjectNode aside = node.putObject("setAside");
         table.setAside().forEach((RowClass rowClass, Integer count) -> aside.put(rowClass.word(), count));
-    }
-
-    private static String signature(FoundTable table) {
-        return String.join(
-                "|",
-                table.columns().stream()
-                        .map(column -> LooseText.key(column.header()))
-                        .toList());
     }
 
     private static String layoutId(String signature) {

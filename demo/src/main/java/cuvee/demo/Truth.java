@@ -60,7 +60,7 @@ final class Truth {
                 String.valueOf(s.vehicles()),
                 plain(s.freight()),
                 plain(s.revenue()),
-                s.cancelled() ? "yes" : "no",
+                s.cancelled() ? "true" : "false",
                 s.remarks());
     }
 

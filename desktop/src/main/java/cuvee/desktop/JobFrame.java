@@ -72,14 +72,7 @@ final class JobFrame extends BorderPane {
         CollectView collect = new CollectView(model, choosers, zone);
         read = new ReadView(model, ui);
         rework = new ReworkView(model);
-        TableView lineUp = new TableView(
-                "line-up",
-                model,
-                outcome -> Says.count(outcome.proposal().layouts().size(), "layout") + " feed "
-                        + Says.count(outcome.proposal().columns().size(), "column")
-                        + ". = is the same spelling; a hatched cell is a column that the layout does not have.",
-                Grids::lineUp,
-                "No layout has been found yet.");
+        LineUpView lineUp = new LineUpView(model);
         TableView check = new TableView(
                 "findings",
                 model,

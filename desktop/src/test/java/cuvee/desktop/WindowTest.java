@@ -198,6 +198,26 @@ class WindowTest {
         waitFor("the months as rows", () -> columns().equals(List.of("Depot", "Month", "Amount")));
     }
 
+    @Test
+    void aColumnIsNamedMovedAndLeftOutOnTheBoardByKeys() {
+        newJob();
+        goTo(KeyCode.DIGIT3);
+        GridView board = grid("#line-up-grid");
+        robot.interact(() -> board.select(0, 3));
+        waitFor("the column", () -> words("#board-about").startsWith("Port: Text"));
+        robot.push(KeyCode.F2).write("Harbour").push(KeyCode.ENTER);
+        waitFor("the new name", () -> columns().equals(List.of("Date", "Harbour", "Passengers")));
+        idle();
+        robot.push(KeyCode.CONTROL, KeyCode.LEFT);
+        waitFor("the new place", () -> columns().equals(List.of("Harbour", "Date", "Passengers")));
+        idle();
+        robot.push(KeyCode.DELETE);
+        waitFor("the column gone", () -> columns().equals(List.of("Date", "Passengers")));
+        idle();
+        robot.clickOn("Put back Harbour, 3 filled cells");
+        waitFor("the column back", () -> columns().equals(List.of("Harbour", "Date", "Passengers")));
+    }
+
     private List<String> columns() {
         return model().outcomeProperty().get().orElseThrow().proposal().columns().stream()
                 .map(column -> column.name())
@@ -215,7 +235,9 @@ class WindowTest {
         assertThat(grid.selectedRow()).isEqualTo(2);
         assertThat(grid.selectedColumn()).isEqualTo(4);
         robot.push(KeyCode.HOME).push(KeyCode.RIGHT).push(KeyCode.RIGHT);
-        waitFor("the trail", () -> words("#trail").contains("b.csv, line 2, column “Heads”: text “1204” read as 1,204"));
+        waitFor(
+                "the trail",
+                () -> words("#trail").contains("b.csv, line 2, column “Heads”: text “1204” read as 1,204"));
         robot.push(KeyCode.SHIFT, KeyCode.UP);
         robot.push(KeyCode.CONTROL, KeyCode.C);
         waitFor(

@@ -4,9 +4,11 @@ import cuvee.finding.Question;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.Layout;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * The line-up of a family of layouts.
@@ -38,6 +40,21 @@ public record LineUp(
     /** Lines up: what the job has decided holds, the rest is decided from the headers and what stands below them. */
     public static LineUp of(List<Layout> layouts, Job job, HeaderBook book) {
         return new LiningUp(layouts, job, book).lineUp();
+    }
+
+    /** The same without some columns; the headers that feed them feed none. */
+    public LineUp without(Set<String> names) {
+        List<Column> left = columns.stream()
+                .filter(column -> !names.contains(column.name()))
+                .toList();
+        Map<String, Integer> feeding = new HashMap<>();
+        columnOfHeader.forEach((key, at) -> {
+            int now = left.indexOf(columns.get(at));
+            if (now >= 0) {
+                feeding.put(key, now);
+            }
+        });
+        return new LineUp(left, feeding, questions, decisions);
     }
 
     /** The column of a header, if it has one. */

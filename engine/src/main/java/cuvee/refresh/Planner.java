@@ -18,6 +18,7 @@ import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
+import cuvee.place.Where;
 import cuvee.tag.DefaultTags;
 import cuvee.tag.Home;
 import cuvee.value.LooseText;
@@ -101,11 +102,18 @@ final class Planner {
         Layings layings = new Layings(job, assumed, questions, findings);
         List<PlacedTable> laid = layings.lay(withRecords);
         List<Layout> layouts = withoutDoubles(mainFamily(Families.of(Layout.of(laid)), assumed), assumed);
-        LineUp lineUp = LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts), book);
+        LineUp everything = LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts), book);
+        Map<String, String> columnOfHeader = new HashMap<>();
+        everything
+                .columnOfHeader()
+                .forEach((key, at) ->
+                        columnOfHeader.put(key, everything.columns().get(at).name()));
+        Map<String, Long> leftOut = leftOut(everything, layouts);
+        LineUp lineUp = everything.without(leftOut.keySet());
         questions.addAll(lineUp.questions());
         Map<PlacedTable, LaidColumn[]> feeds = feeds(layouts, lineUp);
         List<String> dataNames =
-                lineUp.columns().stream().map(LineUp.Column::name).toList();
+                everything.columns().stream().map(LineUp.Column::name).toList();
         List<LineUp.Column> all = withTags(lineUp, layouts, feeds, assumed);
         ColumnTyping typing = new ColumnTyping(job, layouts, feeds, questions);
         List<MasterPlan.Column> columns = new ArrayList<>();
@@ -140,7 +148,8 @@ final class Planner {
         MasterPlan plan = plan(columns, names, feeds, typing);
         Job decided = job.withAssumed(dataNames, assumed);
         questions.sort(Comparator.comparingLong(Question::stake).reversed());
-        return new Proposal(decided, plan, layouts, outside, reports, tagReports, questions, findings);
+        return new Proposal(
+                decided, plan, layouts, columnOfHeader, leftOut, outside, reports, tagReports, questions, findings);
     }
 
     /** The job without columns that are no more since tables are laid out otherwise. */
@@ -274,7 +283,10 @@ final class Planner {
             for (PlacedTable table : layout.tables()) {
                 LaidColumn[] fed = new LaidColumn[lineUp.columns().size()];
                 for (LaidColumn column : table.columns()) {
-                    int at = lineUp.columnOf(LooseText.key(column.header())).orElseThrow();
+                    int at = lineUp.columnOf(LooseText.key(column.header())).orElse(-1);
+                    if (at < 0) {
+                        continue;
+                    }
                     if (fed[at] == null) {
                         fed[at] = column;
                     } else {
@@ -293,6 +305,35 @@ final class Planner {
             }
         }
         return feeds;
+    }
+
+    /** The columns that the analyst leaves out, and how many filled cells that costs. */
+    private Map<String, Long> leftOut(LineUp lineUp, List<Layout> layouts) {
+        Map<String, Long> leftOut = new LinkedHashMap<>();
+        for (LineUp.Column column : lineUp.columns()) {
+            if (job.isSettled(Board.COLUMN, column.name())) {
+                long filled = 0;
+                for (Layout layout : layouts) {
+                    for (PlacedTable table : layout.tables()) {
+                        for (LaidColumn laid : table.columns()) {
+                            boolean feeds = lineUp.columnOf(LooseText.key(laid.header()))
+                                    .filter(at -> lineUp.columns().get(at).equals(column))
+                                    .isPresent();
+                            filled += feeds ? laid.evidence().filled() : 0;
+                        }
+                    }
+                }
+                leftOut.put(column.name(), filled);
+                findings.add(new Finding(
+                        Severity.REMARK,
+                        "column-left-out",
+                        Where.JOB,
+                        "The column " + Says.quoted(column.name()) + " is left out by you.",
+                        "Its " + Says.count(filled, "filled cell") + " are not in the master.",
+                        "Put it back in Line up."));
+            }
+        }
+        return leftOut;
     }
 
     /** The columns with those of tags behind them; a tag with the name of a column fills it where a table lacks it. */

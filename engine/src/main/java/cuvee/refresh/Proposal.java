@@ -15,12 +15,16 @@ import java.util.Map;
  * The whole master as Cuvee proposes it: the job with every decision made, and how the master is made.
  *
  * @param layouts the layouts of the master
+ * @param lineUp for each header's loose key the column that it feeds
+ * @param leftOut columns that the analyst leaves out, with the cells that they would fill
  * @param outside tables that are not in the master, each with the reason
  */
 public record Proposal(
         Job job,
         MasterPlan plan,
         List<Layout> layouts,
+        Map<String, String> lineUp,
+        Map<String, Long> leftOut,
         Map<PlacedTable, String> outside,
         List<ColumnReport> columns,
         List<TagReport> tags,
@@ -29,6 +33,8 @@ public record Proposal(
 
     public Proposal {
         layouts = List.copyOf(layouts);
+        lineUp = Map.copyOf(lineUp);
+        leftOut = Map.copyOf(leftOut);
         outside = Map.copyOf(outside);
         columns = List.copyOf(columns);
         tags = List.copyOf(tags);

@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * What a column of one table holds: how many values of each form, and how large its numbers are. Counts add up, so the
@@ -31,6 +32,8 @@ public final class Evidence {
     private long insideOpen;
     private long oddlySigned;
     private long oddlyDated;
+    private long yesWords;
+    private long noWords;
     private long dates;
     /** Some of the dates, as written: the first, the second, the fourth, and so on. */
     private final List<String> someDates = new ArrayList<>();
@@ -58,6 +61,9 @@ public final class Evidence {
                 || form == Form.WORDS_AND_DIGITS
                 || form == Form.CELL_ERROR) {
             odd(row, column);
+            if (form == Form.WORDS && YesNo.possible(row.end(column) - row.start(column))) {
+                yesOrNo(row.text(column).strip());
+            }
         } else if (form.isMoment()) {
             moment(row.text(column), form);
         }
@@ -85,6 +91,14 @@ public final class Evidence {
         }
         String trimmed = ValueReader.trim(text);
         zeroTimes += trimmed.endsWith("00:00") || trimmed.endsWith("00:00.000") ? 1 : 0;
+    }
+
+    private void yesOrNo(String text) {
+        Optional<Boolean> said = YesNo.of(text);
+        if (said.isPresent()) {
+            yesWords += said.get() ? 1 : 0;
+            noWords += said.get() ? 0 : 1;
+        }
     }
 
     private void odd(Row row, int column) {
@@ -163,6 +177,8 @@ public final class Evidence {
         insideOpen += other.insideOpen;
         oddlySigned += other.oddlySigned;
         oddlyDated += other.oddlyDated;
+        yesWords += other.yesWords;
+        noWords += other.noWords;
     }
 
     /** The same evidence seen so many times. */
@@ -183,6 +199,8 @@ public final class Evidence {
         more.insideOpen *= times;
         more.oddlySigned *= times;
         more.oddlyDated *= times;
+        more.yesWords *= times;
+        more.noWords *= times;
         return more;
     }
 
@@ -267,6 +285,16 @@ public final class Evidence {
         return oddlyDated == 0;
     }
 
+    /** How many values are words for yes or no. */
+    public long yesNoWords() {
+        return yesWords + noWords;
+    }
+
+    /** True where words for yes and words for no occur. */
+    boolean bothYesAndNo() {
+        return yesWords > 0 && noWords > 0;
+    }
+
     /** Moments whose time of day is midnight. */
     public long zeroTimes() {
         return zeroTimes;
@@ -338,7 +366,9 @@ public final class Evidence {
                 insideComma,
                 insideOpen,
                 oddlySigned,
-                oddlyDated);
+                oddlyDated,
+                yesWords,
+                noWords);
     }
 
     /** Evidence as it was kept. */
@@ -362,6 +392,8 @@ public final class Evidence {
         evidence.insideOpen = kept.get(8);
         evidence.oddlySigned = kept.get(9);
         evidence.oddlyDated = kept.get(10);
+        evidence.yesWords = kept.get(11);
+        evidence.noWords = kept.get(12);
         evidence.oddities.putAll(oddities);
         evidence.currencies.putAll(currencies);
         evidence.someDates.addAll(someDates);

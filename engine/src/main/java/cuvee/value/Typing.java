@@ -84,7 +84,10 @@ public final class Typing {
                         ? Type.DATE_AND_TIME
                         : Type.DATE);
         types.add(Type.TIME);
-        types.add(Type.YES_NO);
+        // No alone can be a number's abbreviation, or anything: both must be said.
+        if (e.yesNoWords() == 0 || e.bothYesAndNo()) {
+            types.add(Type.YES_NO);
+        }
         return types;
     }
 
@@ -104,7 +107,11 @@ public final class Typing {
                 fits += e.count(form);
             }
         }
-        return type == Type.DATE ? fits + e.zeroTimes() : fits;
+        return switch (type) {
+            case DATE -> fits + e.zeroTimes();
+            case YES_NO -> fits + e.yesNoWords();
+            default -> fits;
+        };
     }
 
     private static boolean fits(Form form, Type type) {

@@ -38,7 +38,7 @@ public final class ValueReader {
             case YES_NO ->
                 form == Form.CELL_TRUE_FALSE || form == Form.TRUE_FALSE
                         ? trim(text).toLowerCase(java.util.Locale.ROOT)
-                        : null;
+                        : YesNo.of(trim(text)).map(String::valueOf).orElse(null);
             default -> null;
         };
     }

@@ -35,6 +35,8 @@ import java.util.stream.Collectors;
 public final class Grids {
     private static final DateTimeFormatter SHORT = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm");
 
+    private static final String ASSUMED = ", assumed";
+
     private Grids() {}
 
     // ---- Collect ----
@@ -260,7 +262,9 @@ public final class Grids {
                     outcome,
                     layout,
                     outcome.proposal().columns().get(column - 2).name());
-            return cell.isEmpty() ? Tone.ABSENT : cell.equals("=") ? Tone.QUIET : Tone.PLAIN;
+            return cell.isEmpty()
+                    ? Tone.ABSENT
+                    : cell.equals("=") ? Tone.QUIET : cell.endsWith(ASSUMED) ? Tone.MARKED : Tone.PLAIN;
         });
     }
 
@@ -277,16 +281,52 @@ public final class Grids {
     private static String spelled(Outcome outcome, Layout layout, String name) {
         for (int i = 0; i < layout.keys().size(); i++) {
             String key = layout.keys().get(i);
-            String feeds = outcome.job()
-                    .decision(LineUp.KIND, key)
-                    .map(cuvee.job.Decision::answer)
-                    .orElse(LooseText.key(name).equals(key) ? name : "");
-            if (feeds.equals(name)) {
+            if (name.equals(outcome.proposal().lineUp().get(key))) {
                 String header = layout.headers().get(i);
-                return header.equals(name) ? "=" : header;
+                return header.equals(name) ? "=" : header + how(outcome, key, name);
             }
         }
         return "";
+    }
+
+    /** How a header that is spelled otherwise came to its column; nothing where it differs in signs only. */
+    private static String how(Outcome outcome, String key, String name) {
+        if (outcome.questions().stream()
+                .anyMatch(question -> question.kind().equals(LineUp.KIND)
+                        && question.subject().equals(key))) {
+            return ASSUMED;
+        }
+        boolean yours = outcome.job().isSettled(LineUp.KIND, key);
+        return yours ? ", yours" : LooseText.key(name).equals(key) ? "" : ", similar";
+    }
+
+    /**
+     * A header on the board.
+     *
+     * @param key its loose key
+     * @param own true where it would be called so by itself
+     */
+    public record BoardHeader(String key, String header, boolean own, List<String> samples) {}
+
+    /** The header that feeds a column in a layout, with some of its values. */
+    public static Optional<BoardHeader> header(Outcome outcome, Layout layout, String name) {
+        for (int i = 0; i < layout.keys().size(); i++) {
+            String key = layout.keys().get(i);
+            if (name.equals(outcome.proposal().lineUp().get(key))) {
+                Set<String> samples = new LinkedHashSet<>();
+                for (var table : layout.tables()) {
+                    var evidence = table.columns().get(i).evidence();
+                    samples.addAll(evidence.oddities().keySet());
+                    samples.addAll(evidence.someDates());
+                }
+                return Optional.of(new BoardHeader(
+                        key,
+                        layout.headers().get(i),
+                        LooseText.key(name).equals(key),
+                        samples.stream().limit(5).toList()));
+            }
+        }
+        return Optional.empty();
     }
 
     // ---- Check ----

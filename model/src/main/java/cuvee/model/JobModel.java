@@ -14,6 +14,7 @@ import cuvee.job.Place;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
+import cuvee.refresh.Board;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
@@ -23,6 +24,7 @@ import cuvee.refresh.SheetRule;
 import cuvee.refresh.SourceReport;
 import cuvee.refresh.Workplace;
 import cuvee.tag.TagSource;
+import cuvee.value.Type;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -237,6 +239,47 @@ public final class JobModel implements AutoCloseable {
      */
     public void decideSheetRule(String subject, String words) {
         decide(SheetRule.KIND, subject, words);
+    }
+
+    // ---- the board ----
+
+    public void renameColumn(String name, String newName) {
+        outcome.get()
+                .ifPresent(
+                        made -> take(Board.rename(history.now(), made.proposal().lineUp(), name, newName.strip())));
+    }
+
+    /** Puts a column so many places to the right. */
+    public void moveColumn(String name, int by) {
+        take(Board.move(history.now(), name, by));
+    }
+
+    /** Lets all headers of a column feed another one. */
+    public void uniteColumns(String name, String with) {
+        outcome.get()
+                .ifPresent(
+                        made -> take(Board.unite(history.now(), made.proposal().lineUp(), name, with)));
+    }
+
+    /** Makes a header a column of its own. */
+    public void splitHeader(String key, String header) {
+        take(Board.split(history.now(), key, header));
+    }
+
+    /** Leaves a column out of the master, or takes it in again. */
+    public void leaveOutColumn(String name, boolean out) {
+        take(Board.leaveOut(history.now(), name, out));
+    }
+
+    public void decideType(String column, Type type) {
+        take(Board.type(history.now(), column, type.word()));
+    }
+
+    private void take(Job next) {
+        if (!next.equals(history.now())) {
+            step(next);
+            refresh();
+        }
     }
 
     /** Switches what a sentence says on or off. */

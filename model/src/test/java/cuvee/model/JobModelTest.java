@@ -198,6 +198,63 @@ class JobModelTest {
     }
 
     @Test
+    void columnsAreNamedMovedTypedLeftOutUnitedAndSplitOnTheBoard() throws Exception {
+        Outcome first = refreshed();
+        assertThat(columns()).containsExactly("Date", "Port", "Passengers");
+        model.renameColumn("Passengers", "People");
+        idle();
+        assertThat(columns()).containsExactly("Date", "Port", "People");
+        model.moveColumn("People", -2);
+        idle();
+        assertThat(columns()).containsExactly("People", "Date", "Port");
+        model.decideType("People", Type.TEXT);
+        idle();
+        assertThat(model.outcomeProperty()
+                        .get()
+                        .orElseThrow()
+                        .proposal()
+                        .columns()
+                        .get(0)
+                        .type())
+                .isEqualTo(Type.TEXT);
+        model.leaveOutColumn("Port", true);
+        idle();
+        assertThat(columns()).containsExactly("People", "Date");
+        assertThat(model.outcomeProperty().get().orElseThrow().proposal().leftOut())
+                .containsEntry("Port", 3L);
+        model.leaveOutColumn("Port", false);
+        idle();
+        assertThat(columns()).containsExactly("People", "Date", "Port");
+        Grids.BoardHeader header = Grids.header(
+                        model.outcomeProperty().get().orElseThrow(),
+                        first.proposal().layouts().get(1),
+                        "People")
+                .orElseThrow();
+        assertThat(header.header()).isEqualTo("Heads");
+        model.splitHeader(header.key(), header.header());
+        idle();
+        assertThat(columns()).containsExactlyInAnyOrder("People", "Date", "Port", "Heads");
+        model.uniteColumns("Heads", "People");
+        idle();
+        assertThat(columns()).containsExactly("People", "Date", "Port");
+        for (int i = 0; i < 7; i++) {
+            model.undo();
+            idle();
+        }
+        assertThat(columns()).containsExactly("Date", "Port", "Passengers");
+    }
+
+    @Test
+    void namesThatAreTakenAndMovesThatGoNowhereChangeNothing() throws Exception {
+        refreshed();
+        model.renameColumn("Passengers", "Port");
+        model.renameColumn("Passengers", " ");
+        model.moveColumn("Date", -1);
+        assertThat(model.workProperty().get()).isEmpty();
+        assertThat(model.canUndoProperty().get()).isFalse();
+    }
+
+    @Test
     void theGridsTellWhatBecameOfEverything() throws Exception {
         write("data/inner/torn.xlsx", "PK\3\4");
         Outcome outcome = refreshed();
@@ -210,7 +267,7 @@ class JobModelTest {
         ListGrid<?> board = Grids.lineUp(outcome);
         assertThat(board.rows()).isEqualTo(2);
         assertThat(board.text(0, 4)).isEqualTo("=");
-        assertThat(board.text(1, 4)).isEqualTo("Heads");
+        assertThat(board.text(1, 4)).isEqualTo("Heads, assumed");
         ListGrid<Grids.ReadLine> read = Grids.read(outcome);
         assertThat(read.text(0, 0)).isEqualTo("1 table  Layout 1, 3 columns: Date, Port, Passengers");
         assertThat(read.text(1, 0)).isEqualTo("a.csv");
