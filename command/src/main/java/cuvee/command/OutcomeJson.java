@@ -14,7 +14,6 @@ import cuvee.refresh.Changed;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.SourceReport;
-import cuvee.value.LooseText;
 import java.util.Collection;
 import java.util.List;
 

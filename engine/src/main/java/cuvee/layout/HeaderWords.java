@@ -1,11 +1,7 @@
 package cuvee.layout;
 
 import cuvee.value.LooseText;
-import java.io.BufferedReader;
-import java.io.IOException;
-import java.io.InputStreamReader;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
+import cuvee.value.Words;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -92,18 +88,11 @@ public final class HeaderWords {
 
     private static Map<String, String> meanings() {
         Map<String, String> meanings = new HashMap<>();
-        try (BufferedReader lines = new BufferedReader(new InputStreamReader(
-                Objects.requireNonNull(HeaderWords.class.getResourceAsStream("words.txt")), StandardCharsets.UTF_8))) {
-            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-                if (!line.isBlank() && !line.startsWith("#")) {
-                    List<String> same = Pattern.compile(" ").splitAsStream(line).toList();
-                    same.forEach(word -> meanings.putIfAbsent(word, same.get(0)));
-                }
-            }
-            return meanings;
-        } catch (IOException impossible) {
-            throw new UncheckedIOException(impossible);
+        for (String line : Words.of(HeaderWords.class, "words.txt")) {
+            List<String> same = Words.in(line);
+            same.forEach(word -> meanings.putIfAbsent(word, same.get(0)));
         }
+        return meanings;
     }
 
     /** How alike two headers are, from 0 to 1; units in brackets are left out of it. */

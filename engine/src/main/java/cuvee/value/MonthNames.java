@@ -1,9 +1,6 @@
 package cuvee.value;
 
-import java.time.Month;
-import java.time.format.TextStyle;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -20,26 +17,13 @@ public final class MonthNames {
 
     private static Map<String, Integer> months() {
         Map<String, Integer> months = new HashMap<>();
-        for (Locale locale : List.of(
-                Locale.ENGLISH,
-                Locale.GERMAN,
-                Locale.FRENCH,
-                Locale.ITALIAN,
-                new Locale("es"),
-                new Locale("nl"),
-                new Locale("pt"),
-                new Locale("sv"),
-                new Locale("pl"))) {
-            for (Month month : Month.values()) {
-                for (TextStyle style : List.of(TextStyle.FULL, TextStyle.FULL_STANDALONE, TextStyle.SHORT)) {
-                    String name = month.getDisplayName(style, locale).replace(".", "");
-                    months.putIfAbsent(name.toLowerCase(Locale.ROOT), month.getValue());
-                }
+        int month = 0;
+        for (String line : Words.of("months.txt")) {
+            month++;
+            for (String name : Words.in(line)) {
+                months.put(name, month);
             }
         }
-        months.put("sept", 9);
-        months.put("mrz", 3);
-        months.put("maerz", 3);
         return months;
     }
 

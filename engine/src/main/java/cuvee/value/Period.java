@@ -6,7 +6,9 @@ import java.time.YearMonth;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -53,6 +55,11 @@ public record Period(Kind kind, int year, int number, int day) {
     private static final String WORD = "(\\p{L}{3,12})";
     private static final int EARLIEST_SHORT_YEAR = 15;
     private static final int LATEST_SHORT_YEAR = 39;
+
+    /** Headers and names come again and again. */
+    private static final Map<String, Optional<Found>> FOUND = new ConcurrentHashMap<>();
+
+    private static final int MOST_REMEMBERED = 20_000;
 
     private interface Making {
         @Nullable
@@ -133,6 +140,13 @@ public record Period(Kind kind, int year, int number, int day) {
      * @param order what comes first in dates that could be read in two ways
      */
     public static Optional<Found> in(String text, Convention.Order order) {
+        if (FOUND.size() > MOST_REMEMBERED) {
+            FOUND.clear();
+        }
+        return FOUND.computeIfAbsent(order.ordinal() + text, key -> find(text, order));
+    }
+
+    private static Optional<Found> find(String text, Convention.Order order) {
         boolean digits = text.chars().anyMatch(Character::isDigit);
         for (Way way : digits ? WAYS : WITHOUT_DIGITS) {
             Matcher matcher = way.pattern().matcher(text);
