@@ -11,18 +11,23 @@ import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.SourceReport;
+import cuvee.tag.TagSource;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Supplier;
+import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.PasswordField;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
@@ -48,6 +53,17 @@ final class CollectView extends HBox {
             "tabs, UTF-16LE",
             "commas, IBM850",
             "semicolons, IBM850");
+    private static final Map<String, TagSource.From> OTHER_TAGS = new LinkedHashMap<>();
+
+    static {
+        OTHER_TAGS.put("the whole file name", TagSource.From.FILE_NAME);
+        OTHER_TAGS.put("the whole sheet name", TagSource.From.SHEET_NAME);
+        OTHER_TAGS.put("the name behind a text", TagSource.From.FILE_AFTER);
+        OTHER_TAGS.put("the name before a text", TagSource.From.FILE_BEFORE);
+        OTHER_TAGS.put("the day it was changed", TagSource.From.MODIFIED);
+        OTHER_TAGS.put("a text for all rows", TagSource.From.FIXED);
+    }
+
     private final JobModel model;
     private final Supplier<Choosers> choosers;
     private final ZoneId zone;
@@ -62,6 +78,7 @@ final class CollectView extends HBox {
     private final Button later = new Button("Later");
     private final Button byName = new Button("Order by name");
     private final FlowPane parts = new FlowPane(6, 6);
+    private final HBox another = another();
     private final Label formLabel = new Label("Read as");
     private final ComboBox<String> form = new ComboBox<>();
     private final Button formForAll = new Button("for all text files");
@@ -306,6 +323,45 @@ final class CollectView extends HBox {
         filling = false;
     }
 
+    /** A tag from something that Cuvee does not propose by itself. */
+    private HBox another() {
+        ComboBox<String> from = new ComboBox<>();
+        from.setId("tag-from");
+        OTHER_TAGS.keySet().forEach(from.getItems()::add);
+        from.setPromptText("another tag");
+        TextField what = new TextField();
+        what.setId("tag-what");
+        what.setPrefColumnCount(9);
+        what.setPromptText("which text");
+        Button add = new Button("Add");
+        add.setId("tag-add");
+        what.visibleProperty()
+                .bind(Bindings.createBooleanBinding(() -> needsText(from.getValue()), from.valueProperty()));
+        what.managedProperty().bind(what.visibleProperty());
+        add.disableProperty()
+                .bind(Bindings.createBooleanBinding(
+                        () -> from.getValue() == null
+                                || needsText(from.getValue()) && what.getText().isBlank(),
+                        from.valueProperty(),
+                        what.textProperty()));
+        add.setOnAction(e -> {
+            TagSource.From chosen = OTHER_TAGS.get(Objects.requireNonNullElse(from.getValue(), ""));
+            if (chosen != null) {
+                String text = needsText(from.getValue()) ? what.getText().strip() : "";
+                TagSource source = new TagSource(chosen, text);
+                model.decideTag(source, source.name());
+            }
+        });
+        HBox line = new HBox(6, from, what, add);
+        line.setAlignment(Pos.CENTER_LEFT);
+        return line;
+    }
+
+    private static boolean needsText(@Nullable String words) {
+        TagSource.From from = OTHER_TAGS.get(Objects.requireNonNullElse(words, ""));
+        return from == TagSource.From.FILE_AFTER || from == TagSource.From.FILE_BEFORE || from == TagSource.From.FIXED;
+    }
+
     /** Shows what names, folders and titles say of the selected file, or of the first one; each can be made a tag. */
     private void showParts() {
         parts.getChildren().clear();
@@ -314,10 +370,11 @@ final class CollectView extends HBox {
         List<Proposal.TagReport> tags = outcome.map(made -> made.proposal().tags()).orElse(List.of()).stream()
                 .filter(tag -> path.isEmpty() ? tag.on() : tag.texts().containsKey(path))
                 .toList();
-        if (tags.isEmpty()) {
+        if (outcome.isEmpty()) {
             return;
         }
-        parts.getChildren().add(new Label(path.isEmpty() ? "Tags taken from:" : "Its name, folders and titles say:"));
+        String lead = path.isEmpty() ? "Tags taken from:" : "Its name, folders and titles say:";
+        parts.getChildren().add(new Label(tags.isEmpty() ? "No tag is taken from names or titles." : lead));
         for (Proposal.TagReport tag : tags) {
             String text = path.isEmpty() ? tag.source().said() : tag.texts().getOrDefault(path, "");
             ToggleButton chip = new ToggleButton(tag.on() ? text + " is " + tag.column() : text);
@@ -332,6 +389,7 @@ final class CollectView extends HBox {
             chip.setOnAction(e -> model.decideTag(tag.source(), chip.isSelected() ? tag.column() : ""));
             parts.getChildren().add(chip);
         }
+        parts.getChildren().add(another);
     }
 
     private boolean isText(String path) {

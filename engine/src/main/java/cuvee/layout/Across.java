@@ -34,6 +34,7 @@ public record Across(
         String label, List<String> labels, Map<String, List<Integer>> groups, List<TotalColumn> totals, Sureness sure) {
     private static final int ENOUGH = 3;
     private static final int ENOUGH_NUMBERED = 4;
+    private static final int FEWEST_DAYS_OF_A_MONTH = 28;
     private static final int LONGEST_REST = 60;
     private static final Pattern NUMBERED = Pattern.compile("(.*?)[ _#.\\-]*(\\d{1,3})");
     private static final Set<String> STEPS =
@@ -198,7 +199,7 @@ public record Across(
             if (slots.size() >= ENOUGH_NUMBERED && inARow(slots)) {
                 return of(
                         table,
-                        name.isEmpty() ? "Number" : name,
+                        !name.isEmpty() ? name : slots.size() >= FEWEST_DAYS_OF_A_MONTH ? "Day" : "Number",
                         slots,
                         ENOUGH_NUMBERED,
                         step ? Sureness.SURE : Sureness.NUMBERED);

@@ -38,7 +38,7 @@ import org.jspecify.annotations.Nullable;
  * staging by a {@link MasterPlan} and kept in step with it table by table. One process has it open at a time.
  */
 public final class Store implements AutoCloseable {
-    private static final String FORMAT = "3";
+    private static final String FORMAT = "4";
     private final DuckDBConnection connection;
     private final Set<Integer> stagingWidths = new HashSet<>();
     private @Nullable ArrowFeed feed;

@@ -171,7 +171,7 @@ final class FactsJson {
                     root.path("readAs").asText(),
                     list(root.path("sheets"), FactsJson::sheet),
                     problem));
-        } catch (JsonProcessingException | IllegalArgumentException otherForm) {
+        } catch (JsonProcessingException | IllegalArgumentException | IndexOutOfBoundsException otherForm) {
             return Optional.empty();
         }
     }

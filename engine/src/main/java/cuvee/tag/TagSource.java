@@ -94,7 +94,7 @@ public record TagSource(From from, String what) {
     }
 
     /** What a column of it is called, where nothing better is known. */
-    String name() {
+    public String name() {
         return switch (from) {
             case TITLE_LABEL -> what;
             case PLACE -> "Place";

@@ -3,12 +3,12 @@ package cuvee.model;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
 import cuvee.detect.FoundTable;
-import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.lineup.LineUp;
+import cuvee.master.MasterPlan;
 import cuvee.model.GridModel.Tone;
 import cuvee.model.ListGrid.Column;
 import cuvee.place.Says;
@@ -354,29 +354,74 @@ public final class Grids {
         List<SourceReport> sources = outcome.sources().stream()
                 .filter(source -> !source.tables().isEmpty())
                 .toList();
-        List<Column<SourceReport>> columns = List.of(
+        Map<String, Fed> fed = fed(outcome);
+        List<Column<SourceReport>> columns = new ArrayList<>(List.of(
                 Column.of("File", 300, SourceReport::path),
                 Column.number("Lines seen", 100, source -> Says.number(source.seen())),
-                Column.number("Kept", 90, source -> Says.number(source.rows())),
                 Column.number("Set aside", 90, source -> Says.number(source.seen() - source.rows())),
-                Column.of("Headers missing", 420, source -> missing(outcome, source)));
-        return new ListGrid<>(sources, columns, (source, column) -> column == 4 ? Tone.QUIET : Tone.PLAIN);
+                Column.number("Kept", 90, source -> Says.number(source.rows()))));
+        if (outcome.rows() != outcome.kept()) {
+            columns.add(Column.number(
+                    "Became rows",
+                    100,
+                    source -> Says.number(
+                            fed.getOrDefault(source.path(), Fed.NONE).rows())));
+        }
+        columns.add(Column.number(
+                "Columns matched",
+                130,
+                source -> Says.number(
+                        fed.getOrDefault(source.path(), Fed.NONE).matched().size())));
+        columns.add(Column.of(
+                "Missing",
+                280,
+                source -> names(fed.getOrDefault(source.path(), Fed.NONE).missing())));
+        columns.add(Column.of(
+                "Only here",
+                240,
+                source -> names(fed.getOrDefault(source.path(), Fed.NONE).extra())));
+        int quiet = columns.size() - 2;
+        return new ListGrid<>(sources, columns, (source, column) -> column >= quiet ? Tone.QUIET : Tone.PLAIN);
     }
 
-    private static String missing(Outcome outcome, SourceReport source) {
-        Set<String> keys = new LinkedHashSet<>();
-        source.tables()
-                .forEach(table -> table.table().columns().stream()
-                        .map(TableColumn::header)
-                        .forEach(header -> keys.add(LooseText.key(header))));
-        List<String> missing = outcome.proposal().columns().stream()
-                .map(Proposal.ColumnReport::name)
-                .filter(name -> keys.stream()
-                        .noneMatch(key -> outcome.job()
-                                .decision(LineUp.KIND, key)
-                                .map(decision -> decision.answer().equals(name))
-                                .orElse(LooseText.key(name).equals(key))))
-                .toList();
-        return missing.isEmpty() ? "" : Says.list(missing);
+    private static String names(Set<String> names) {
+        return names.isEmpty() ? "" : Says.list(List.copyOf(names));
+    }
+
+    /**
+     * What a source gives the master.
+     *
+     * @param missing columns that none of its tables has
+     * @param extra columns that no other layout has
+     */
+    private record Fed(Set<String> matched, Set<String> missing, Set<String> extra, long rows) {
+        static final Fed NONE = new Fed(Set.of(), Set.of(), Set.of(), 0);
+    }
+
+    private static Map<String, Fed> fed(Outcome outcome) {
+        Map<String, Fed> bySource = new HashMap<>();
+        List<Proposal.ColumnReport> columns = outcome.proposal().columns();
+        int layouts = outcome.proposal().layouts().size();
+        for (MasterPlan.Table table : outcome.proposal().plan().tables()) {
+            Fed before = bySource.getOrDefault(table.source(), Fed.NONE);
+            Set<String> matched = new LinkedHashSet<>(before.matched());
+            Set<String> extra = new LinkedHashSet<>(before.extra());
+            Set<String> missing = new LinkedHashSet<>();
+            for (int i = 0; i < columns.size(); i++) {
+                String name = columns.get(i).name();
+                if (table.feeds().get(i) != null) {
+                    matched.add(name);
+                    if (layouts > 1 && columns.get(i).layouts() == 1) {
+                        extra.add(name);
+                    }
+                }
+            }
+            columns.forEach(column -> missing.add(column.name()));
+            missing.removeAll(matched);
+            Outcome.Made made = outcome.made().get(table.id());
+            bySource.put(
+                    table.source(), new Fed(matched, missing, extra, before.rows() + (made == null ? 0 : made.rows())));
+        }
+        return bySource;
     }
 }
