@@ -59,9 +59,10 @@ final class SettleCommand implements Callable<Integer> {
                                         .toList()) + ".");
                 return Exit.USAGE;
             }
-            Job settled = outcome.job()
-                    .withSettled(new Decision(
-                            question.kind(), question.subject(), answer, "the analyst's answer", question.text()));
+            Decision decision =
+                    new Decision(question.kind(), question.subject(), answer, "the analyst's answer", question.text());
+            Job settled = outcome.job().withSettled(decision);
+            session.remember(settled, decision);
             JobFile.save(settled, path);
             machine.out()
                     .println("Settled: " + question.text() + " " + chosen.get().text() + ".");
