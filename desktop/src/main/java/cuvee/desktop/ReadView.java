@@ -1,6 +1,7 @@
 package cuvee.desktop;
 
 import cuvee.detect.RowClass;
+import cuvee.detect.TableColumn;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.PlacedTable;
@@ -61,6 +62,7 @@ final class ReadView extends HBox {
     private final VBox choice = new VBox(6);
     private final VBox shape = new VBox(2);
     private final FlowPane rows = new FlowPane(6, 6);
+    private final Button turn = new Button("Turn the columns into rows");
     private final JobModel model;
     private final Executor ui;
     private @Nullable ListGrid<Grids.ReadLine> lines;
@@ -195,6 +197,10 @@ final class ReadView extends HBox {
         selection.getStyleClass().add("hint");
         selection.setMinWidth(108);
         rows.setAlignment(Pos.CENTER_LEFT);
+        turn.setId("read-turn");
+        turn.getStyleClass().add("plain");
+        turn.setTooltip(new Tooltip("The column that is selected and those before it stay; so do they next month"));
+        turn.setOnAction(e -> tableToTurn().ifPresent(table -> model.turnAfter(table, sheet.selectedColumn())));
         rows.getChildren()
                 .addAll(
                         selection,
@@ -203,6 +209,7 @@ final class ReadView extends HBox {
                         rowButton("Total", "T", () -> rowsAre(Optional.of(RowClass.TOTAL))),
                         rowButton("Note", "N", () -> rowsAre(Optional.of(RowClass.NOTE))),
                         rowButton("Last row", "L", this::endHere),
+                        turn,
                         asFound);
         inOrOut.setId("read-in-or-out");
         inOrOut.getStyleClass().add("plain");
@@ -397,6 +404,31 @@ final class ReadView extends HBox {
                 selected[0] == selected[1]
                         ? "Row " + Says.number(selected[0] + 1) + " is:"
                         : "Rows " + Says.number(selected[0] + 1) + " to " + Says.number(selected[1] + 1) + " are:");
+        Optional<String> last = lastThatStays();
+        turn.setVisible(last.isPresent());
+        turn.setManaged(last.isPresent());
+        turn.setText("Turn the columns after " + Says.quoted(last.orElse("")) + " into rows");
+    }
+
+    /** The table in which the selected cell lies, where it has columns behind that cell. */
+    private Optional<PlacedTable> tableToTurn() {
+        int row = (int) sheet.selectedRow() + 1;
+        int column = sheet.selectedColumn();
+        return current().stream()
+                .flatMap(each -> each.tables().stream())
+                .filter(table ->
+                        table.table().firstRow() <= row && row <= table.table().lastRow())
+                .filter(table -> table.table().firstColumn() <= column
+                        && column < table.table().lastColumn())
+                .findFirst();
+    }
+
+    private Optional<String> lastThatStays() {
+        return tableToTurn()
+                .flatMap(table -> table.table().columns().stream()
+                        .filter(column -> column.index() == sheet.selectedColumn())
+                        .map(TableColumn::header)
+                        .findFirst());
     }
 
     private void rowsAre(Optional<RowClass> what) {

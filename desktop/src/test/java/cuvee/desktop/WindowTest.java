@@ -218,6 +218,24 @@ class WindowTest {
         waitFor("the column back", () -> columns().equals(List.of("Harbour", "Date", "Passengers")));
     }
 
+    @Test
+    void columnsBehindTheSelectedOneAreTurnedAndTheSentenceSaysSo() throws IOException {
+        write("data/a.csv", "Depot,Diesel,Oil\nHollin,1,2\nTarsk,4,5\n");
+        Files.delete(folder.resolve("data/b.csv"));
+        newJob();
+        goTo(KeyCode.DIGIT2);
+        GridView sheet = grid("#read-sheet");
+        robot.interact(() -> sheet.select(1, 0));
+        robot.clickOn("#read-turn");
+        waitFor("the rows", () -> columns().equals(List.of("Depot", "Item", "Amount")));
+        idle();
+        goTo(KeyCode.DIGIT4);
+        waitFor(
+                "the sentence",
+                () -> robot.lookup(".sentence .label").queryAllAs(Label.class).stream()
+                        .anyMatch(label -> label.getText().equals("Turn all but Depot into rows:")));
+    }
+
     private List<String> columns() {
         return model().outcomeProperty().get().orElseThrow().proposal().columns().stream()
                 .map(column -> column.name())

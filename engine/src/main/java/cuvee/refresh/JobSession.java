@@ -75,6 +75,9 @@ public final class JobSession implements AutoCloseable {
     /** Decisions about tags; the subject is what a tag is taken from. */
     public static final String TAG = TagColumns.TAG;
 
+    /** Decisions about columns that run across; the subject is a layout. */
+    public static final String ACROSS = Layings.ACROSS;
+
     /** The answer that makes a tag no column. */
     public static final String NO_TAG = TagColumns.LEFT_OUT;
 

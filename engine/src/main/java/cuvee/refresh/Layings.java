@@ -155,7 +155,7 @@ final class Layings {
     }
 
     private Optional<TurnDecision> turn(String signature, List<PlacedTable> same, Map<PlacedTable, Across> across) {
-        Optional<Decision> decision = job.decision(ACROSS, signature).or(() -> byStays(same));
+        Optional<Decision> decision = job.decision(ACROSS, signature).or(() -> byStays(job, same.get(0)));
         PlacedTable first = same.get(0);
         Across block = across.get(first);
         if (decision.isPresent()) {
@@ -189,8 +189,8 @@ final class Layings {
     }
 
     /** A decision of the analyst that names the columns that stay holds for every layout that has them. */
-    private Optional<Decision> byStays(List<PlacedTable> same) {
-        Set<String> keys = same.get(0).table().columns().stream()
+    static Optional<Decision> byStays(Job job, PlacedTable table) {
+        Set<String> keys = table.table().columns().stream()
                 .map(column -> LooseText.key(column.header()))
                 .collect(Collectors.toSet());
         return job.settled().stream()
@@ -209,6 +209,12 @@ final class Layings {
             names.addAll(turn.values());
             return names;
         });
+    }
+
+    /** The words of an answer up to the names that it gives. */
+    static String lead(String answer) {
+        int into = answer.lastIndexOf(INTO);
+        return answer.substring(0, into + INTO.length());
     }
 
     /** The names that turned columns get where nothing has been decided. */

@@ -65,7 +65,15 @@ public final class Sentences {
         String subject =
                 found.map(block -> Layout.turnedSignature(first.table(), block)).orElse(layout.signature());
         Optional<Decision> decision = decision(Layings.ACROSS, subject);
-        if (found.isEmpty() || decision.isEmpty() && first.turned() == 0) {
+        if (first.turned() > 0 && decision.isEmpty()) {
+            Layings.byStays(job, first).ifPresent(by -> allBut(layout, by));
+            return;
+        }
+        if (first.turned() > 0 && found.isEmpty()) {
+            decision.ifPresent(by -> allBut(layout, by));
+            return;
+        }
+        if (found.isEmpty() || decision.isEmpty()) {
             return;
         }
         Across block = found.get();
@@ -103,6 +111,31 @@ public final class Sentences {
                 job.isSettled(Layings.ACROSS, subject),
                 decision.map(Decision::reason).orElse(""),
                 Layings.TURN,
+                names,
+                Layings.LEAVE,
+                numbers(layout.tables())));
+    }
+
+    /** Columns that the analyst turned by saying which ones stay. */
+    private void allBut(Layout layout, Decision decision) {
+        List<String> names = Layings.names(decision.answer()).orElse(List.of());
+        String lead = Layings.lead(decision.answer());
+        long made = layout.tables().stream()
+                .mapToLong(table -> outcome.made()
+                        .getOrDefault(table.id(), new Outcome.Made(0, 0))
+                        .rows())
+                .sum();
+        sentences.add(new Sentence(
+                Layings.ACROSS,
+                decision.subject(),
+                Sentence.Paragraph.SHAPE,
+                "T" + lead.substring(1, lead.length() - " into ".length()) + " into rows:",
+                Says.count(records(layout.tables()), "row") + " became " + Says.number(made) + " in "
+                        + Says.count(layout.tables().size(), "table"),
+                true,
+                true,
+                decision.reason(),
+                lead,
                 names,
                 Layings.LEAVE,
                 numbers(layout.tables())));

@@ -3,6 +3,7 @@ package cuvee.model;
 import cuvee.collect.Collector;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
+import cuvee.detect.TableColumn;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
 import cuvee.job.Decision;
@@ -280,6 +281,18 @@ public final class JobModel implements AutoCloseable {
             step(next);
             refresh();
         }
+    }
+
+    /** Turns the columns of a table's layout behind one of them into rows; that one and those before it stay. */
+    public void turnAfter(PlacedTable table, int lastColumn) {
+        List<String> stays = table.table().columns().stream()
+                .filter(column -> column.index() <= lastColumn)
+                .map(TableColumn::header)
+                .toList();
+        decide(
+                JobSession.ACROSS,
+                table.signature(),
+                "turn all but " + String.join(" | ", stays) + " into Item | Amount");
     }
 
     /** Switches what a sentence says on or off. */
