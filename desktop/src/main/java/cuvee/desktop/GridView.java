@@ -4,6 +4,7 @@ import cuvee.model.GridModel;
 import cuvee.model.GridModel.Tone;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.function.BiConsumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
@@ -51,6 +52,7 @@ final class GridView extends Region {
     private long anchorRow;
     private int anchorColumn;
     private final BracketMargin brackets = new BracketMargin();
+    private final Carrying carrying = new Carrying();
     private int resizing = -1;
     private double resizeFrom;
     private String emptyWords = "";
@@ -77,6 +79,7 @@ final class GridView extends Region {
         addEventHandler(MouseEvent.MOUSE_RELEASED, e -> {
             resizing = -1;
             brackets.released();
+            carrying.released();
             draw();
         });
         addEventHandler(MouseEvent.MOUSE_MOVED, this::moved);
@@ -95,6 +98,11 @@ final class GridView extends Region {
 
     void setOnSelect(BiConsumer<Long, Integer> listener) {
         onSelect = listener;
+    }
+
+    /** Lets the mouse carry cells and column heads to other columns, instead of selecting several cells. */
+    void setOnCarried(Carrying.Dropped listener) {
+        carrying.setListener(listener);
     }
 
     /** Called for Enter or a double click on a cell. */
@@ -265,6 +273,15 @@ final class GridView extends Region {
         }
         drawHead(g, shown, colours);
         drawSelection(g, shown, colours, first);
+        int over = carrying.over();
+        if (over >= 0) {
+            int from = carrying.from();
+            String text = carrying.row() < 0
+                    ? shown.title(from)
+                    : Objects.requireNonNullElse(shown.text(carrying.row(), from), "");
+            double left = labelWidth() + lefts[over] - across.getValue();
+            carrying.draw(g, colours, text, left, lefts[over + 1] - lefts[over], canvas.getHeight());
+        }
     }
 
     private void drawRow(GraphicsContext g, GridModel shown, Palette colours, long at, double y) {
@@ -489,9 +506,13 @@ final class GridView extends Region {
         if (resizing >= 0 || shown == null || shown.rows() == 0 || e.getX() > canvas.getWidth()) {
             return;
         }
+        if (carrying.isWanted() && e.getY() <= headHeight()) {
+            carrying.pressed(-1, columnAt(e.getX()), e.getX());
+        }
         if (e.getY() > headHeight() && e.getY() < canvas.getHeight()) {
             long r = firstVisibleRow() + (long) Math.floor((e.getY() - headHeight()) / ROW);
             if (r < shown.rows()) {
+                carrying.pressed(r, columnAt(e.getX()), e.getX());
                 move(r, columnAt(e.getX()), e.isShiftDown());
                 if (e.getClickCount() == 2) {
                     onOpen.accept(row, column);
@@ -510,6 +531,10 @@ final class GridView extends Region {
             measure();
             requestLayout();
             draw();
+        } else if (carrying.isWanted()) {
+            if (shown != null && carrying.dragged(columnAt(e.getX()), e.getX(), e.getY())) {
+                draw();
+            }
         } else if (shown != null && shown.rows() > 0 && e.getY() > headHeight()) {
             long r = firstVisibleRow() + (long) Math.floor((e.getY() - headHeight()) / ROW);
             move(Math.min(Math.max(0, r), shown.rows() - 1), columnAt(e.getX()), true);

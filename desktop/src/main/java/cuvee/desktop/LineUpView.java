@@ -61,6 +61,7 @@ final class LineUpView extends VBox {
         grid.setEmptyWords("No layout has been found yet.");
         grid.setOnSelect((row, column) -> tell());
         grid.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        grid.setOnCarried(this::carried);
         VBox.setVgrow(grid, Priority.ALWAYS);
         getChildren().addAll(says, grid, foot());
         model.outcomeProperty().addListener((o, before, now) -> show(now));
@@ -146,6 +147,27 @@ final class LineUpView extends VBox {
         }
     }
 
+    /** A column put on a column is one with it; a header put on a column feeds that one. */
+    private void carried(long row, int from, int to) {
+        Optional<Outcome> made = model.outcomeProperty().get();
+        ListGrid<Layout> now = layouts;
+        if (made.isEmpty() || now == null || from < BEFORE || to < BEFORE) {
+            return;
+        }
+        List<Proposal.ColumnReport> columns = made.get().proposal().columns();
+        String name = columns.get(from - BEFORE).name();
+        String target = columns.get(to - BEFORE).name();
+        List<String> data = model.jobProperty().get().columns();
+        if (!data.contains(name) || !data.contains(target)) {
+            return;
+        }
+        if (row < 0) {
+            model.uniteColumns(name, target);
+        } else {
+            Grids.header(made.get(), now.item(row), name).ifPresent(header -> model.splitHeader(header.key(), target));
+        }
+    }
+
     private void move(int by) {
         int at = grid.selectedColumn();
         if (!earlier.isDisabled()) {
@@ -160,7 +182,8 @@ final class LineUpView extends VBox {
         outcome.ifPresent(made -> {
             says.setText(Says.count(made.proposal().layouts().size(), "layout") + " feed "
                     + Says.count(made.proposal().columns().size(), "column")
-                    + ". = is the same spelling; a hatched cell is a column that the layout does not have.");
+                    + ". = is the same spelling; a hatched cell is a column that the layout does not have. Drag a header on a"
+                    + " column, or a column on another, to unite them.");
             long row = grid.selectedRow();
             int column = grid.selectedColumn();
             ListGrid<Layout> now = Grids.lineUp(made);

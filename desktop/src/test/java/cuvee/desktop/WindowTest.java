@@ -236,6 +236,28 @@ class WindowTest {
                         .anyMatch(label -> label.getText().equals("Turn all but Depot into rows:")));
     }
 
+    @Test
+    void aColumnDraggedOnAnotherIsOneWithIt() throws IOException {
+        write("data/b.csv", "Date,Port,Crew,Passengers\n2026-02-01,Tarsk,3,7\n");
+        newJob();
+        assertThat(columns()).containsExactly("Date", "Port", "Crew", "Passengers");
+        goTo(KeyCode.DIGIT3);
+        GridView board = grid("#line-up-grid");
+        robot.interact(() -> board.select(0, 4));
+        waitFor("the column", () -> words("#board-about").startsWith("Crew"));
+        javafx.geometry.Bounds at = board.localToScreen(board.getLayoutBounds());
+        double y = at.getMinY() + 14;
+        robot.drag(at.getMinX() + 180 + 66 + 118 * 2 + 50, y)
+                .moveTo(at.getMinX() + 180 + 66 + 118 * 2 + 90, y)
+                .moveTo(at.getMinX() + 180 + 66 + 50, y)
+                .moveTo(at.getMinX() + 180 + 66 + 40, y)
+                .drop();
+        waitFor("one column less", () -> columns().equals(List.of("Date", "Port", "Passengers")));
+        idle();
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor("all columns", () -> columns().equals(List.of("Date", "Port", "Crew", "Passengers")));
+    }
+
     private List<String> columns() {
         return model().outcomeProperty().get().orElseThrow().proposal().columns().stream()
                 .map(column -> column.name())
