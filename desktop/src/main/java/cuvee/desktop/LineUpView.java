@@ -180,10 +180,10 @@ final class LineUpView extends VBox {
 
     private void show(Optional<Outcome> outcome) {
         outcome.ifPresent(made -> {
-            says.setText(Says.count(made.proposal().layouts().size(), "layout") + " feed "
-                    + Says.count(made.proposal().columns().size(), "column")
-                    + ". = is the same spelling; a hatched cell is a column that the layout does not have. Drag a header on a"
-                    + " column, or a column on another, to unite them.");
+            says.setText(
+                    Says.count(made.proposal().layouts().size(), "layout") + " feed "
+                            + Says.count(made.proposal().columns().size(), "column")
+                            + ". = is the same spelling, hatched is no such column. Drag a header or a column on a column to unite them.");
             long row = grid.selectedRow();
             int column = grid.selectedColumn();
             ListGrid<Layout> now = Grids.lineUp(made);
