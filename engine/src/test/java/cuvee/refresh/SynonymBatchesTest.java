@@ -1,0 +1,115 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.lineup.LineUp;
+import cuvee.testing.Workbooks;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Every sender spells the headers in another way, in another order, with one more or one less: the master is the same. */
+class SynonymBatchesTest {
+    private static final Map<String, List<String>> SPELLINGS = new LinkedHashMap<>();
+
+    static {
+        SPELLINGS.put("Sailing date", List.of("Sailing date", "sailing_date", "Sail. date", "Date", "Datum"));
+        SPELLINGS.put("Port", List.of("Port", "PORT", "Harbour", "Port name"));
+        SPELLINGS.put("Vessel", List.of("Vessel", "Ship", "Schiff", "Vsl"));
+        SPELLINGS.put("Passengers", List.of("Passengers", "Pax", "No. of passengers", "Passangers", "Fahrgäste"));
+        SPELLINGS.put("Fare revenue", List.of("Fare revenue", "FareRevenue", "Fare rev.", "Fare revenue (EUR)"));
+        SPELLINGS.put("Remarks", List.of("Remarks", "Remark", "Comments", "Bemerkung"));
+    }
+
+    @TempDir
+    Path folder;
+
+    private static Object value(String column, Random random) {
+        return switch (column) {
+            case "Sailing date" -> LocalDate.of(2026, 1, 1).plusDays(random.nextInt(300));
+            case "Port" -> List.of("Hollin", "Tarsk", "Marsay").get(random.nextInt(3));
+            case "Vessel" ->
+                "MV " + List.of("Dunlin", "Petrel", "Fenwick", "Grayling").get(random.nextInt(4));
+            case "Passengers" -> 20 + random.nextInt(500);
+            case "Fare revenue" -> 1000 + random.nextInt(9000) + 0.5;
+            default -> List.of("fog", "late", "strong wind").get(random.nextInt(3));
+        };
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12})
+    void theMasterIsTheSameHoweverHeadersAreSpelled(int seed) {
+        Random random = new Random(seed);
+        Batch batch = new Batch(folder);
+        List<Map<String, Object>> truth = new ArrayList<>();
+        for (int file = 0; file < 4; file++) {
+            List<String> columns = new ArrayList<>(SPELLINGS.keySet());
+            if (file > 0 && random.nextInt(3) == 0) {
+                columns.remove(1 + random.nextInt(columns.size() - 1));
+            }
+            if (random.nextBoolean()) {
+                Collections.swap(columns, random.nextInt(columns.size()), random.nextInt(columns.size()));
+            }
+            List<Object[]> rows = new ArrayList<>();
+            rows.add(columns.stream()
+                    .map(column -> {
+                        List<String> ways = SPELLINGS.getOrDefault(column, List.of(column));
+                        return ways.get(random.nextInt(ways.size()));
+                    })
+                    .toArray());
+            for (int i = 0; i < 15; i++) {
+                Map<String, Object> record = new LinkedHashMap<>();
+                columns.forEach(column -> record.put(column, value(column, random)));
+                truth.add(record);
+                rows.add(record.values().toArray());
+            }
+            Workbooks.workbook().sheet("Data", rows.toArray(Object[][]::new)).save(batch.file("f" + file + ".xlsx"));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).as(made.outcome().questions().toString()).hasSize(SPELLINGS.size());
+        List<String> wanted = new ArrayList<>();
+        truth.forEach(record -> wanted.add(sorted(record.values())));
+        List<String> found = made.lines().stream()
+                .map(line -> sorted(List.of(line.split("\\|"))))
+                .toList();
+        assertThat(found).containsExactlyInAnyOrderElementsOf(wanted);
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    private static String sorted(Iterable<?> values) {
+        List<String> texts = new ArrayList<>();
+        values.forEach(value -> {
+            if (!value.toString().isEmpty()) {
+                texts.add(value.toString());
+            }
+        });
+        Collections.sort(texts);
+        return texts.toString();
+    }
+
+    @Test
+    void columnsThatAreEasilyConfusedAreNeverUnitedUnasked() {
+        Batch batch = new Batch(folder);
+        batch.csv("a.csv", "Item,Opening stock,Receipts,Closing stock", "Rope,5,2,7", "Buoy,6,2,8");
+        batch.csv("b.csv", "Item,Opening stock,Issues,Closing stock", "Lamp,5,2,3", "Sail,6,2,4");
+        batch.csv("c.csv", "Item,Net price,Opening stock", "Oar,5,2", "Mast,6,2");
+        batch.csv("d.csv", "Item,Gross price,Opening stock", "Hook,5,2", "Line,6,2");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).contains("Opening stock", "Closing stock", "Net price", "Gross price");
+        batch.job().assumed().stream()
+                .filter(decision -> decision.kind().equals(LineUp.KIND))
+                .filter(decision -> !decision.subject()
+                        .equals(decision.answer().toLowerCase().replace(" ", "")))
+                .forEach(decision -> assertThat(made.outcome().questions())
+                        .anyMatch(question -> question.subject().equals(decision.subject())));
+    }
+}
