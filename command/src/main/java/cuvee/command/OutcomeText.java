@@ -6,8 +6,11 @@ import cuvee.finding.Severity;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
+import cuvee.refresh.Sentence;
+import cuvee.refresh.Sentences;
 import cuvee.refresh.SourceReport;
 import java.io.PrintStream;
+import java.util.List;
 
 /** An outcome as people read it. */
 final class OutcomeText {
@@ -27,6 +30,7 @@ final class OutcomeText {
                     + Says.count(column.filled(), "value")
                     + (column.misfits() > 0 ? ", " + Says.number(column.misfits()) + " do not fit" : ""));
         }
+        changes(outcome, out);
         out.println();
         out.println("Files");
         for (SourceReport source : outcome.sources()) {
@@ -39,6 +43,22 @@ final class OutcomeText {
         }
         questions(outcome, out);
         findings(outcome, out);
+    }
+
+    /** What happens to the rows between the sheets and the master. */
+    private static void changes(Outcome outcome, PrintStream out) {
+        List<Sentence> inForce =
+                Sentences.of(outcome).stream().filter(Sentence::on).toList();
+        if (inForce.isEmpty()) {
+            return;
+        }
+        out.println();
+        out.println("Changes");
+        for (Sentence sentence : inForce) {
+            String names = String.join(", ", sentence.names());
+            out.println(
+                    "  " + sentence.text() + (names.isEmpty() ? "" : " " + names) + " (" + sentence.touched() + ")");
+        }
     }
 
     private static void questions(Outcome outcome, PrintStream out) {

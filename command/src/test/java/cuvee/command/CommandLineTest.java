@@ -204,4 +204,15 @@ class CommandLineTest {
             assertThat(Files.readString(log)).doesNotContain("Hollin").doesNotContain("Tarsk");
         }
     }
+
+    @Test
+    void showSaysWhatHappensToTheRows() throws IOException {
+        write("plans/plan.csv", "Depot,Jan,Feb,Mar\nHollin,1,2,3\nTarsk,4,,6\n");
+        cuvee("draft", "plans", "--out", "plan.cuvee");
+        cuvee("show", "plan.cuvee");
+        assertThat(said())
+                .contains("plan: 5 rows from 1 file")
+                .contains("Turn the 3 columns “Jan” to “Mar” into rows: Month, Amount (2 rows became 5 in 1 table; 1"
+                        + " blank cell left out)");
+    }
 }
