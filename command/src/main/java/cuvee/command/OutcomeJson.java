@@ -33,8 +33,12 @@ final class OutcomeJson {
         root.put("rows", outcome.rows());
         ArrayNode columns = root.putArray("columns");
         for (Proposal.ColumnReport column : outcome.proposal().columns()) {
-            columns.addObject()
-                    .put("name", column.name())
+            ObjectNode node = columns.addObject();
+            outcome.proposal().tags().stream()
+                    .filter(tag -> tag.on() && tag.column().equals(column.name()))
+                    .findFirst()
+                    .ifPresent(tag -> node.put("from", tag.source().words()));
+            node.put("name", column.name())
                     .put("type", column.type().word())
                     .put("filled", column.filled())
                     .put("misfits", column.misfits())

@@ -92,8 +92,9 @@ final class LineUpView extends VBox {
             type.getItems().add(each.word());
         }
         type.setOnAction(e -> {
-            if (!filling && type.getValue() != null && !chosen.isEmpty()) {
-                model.decideType(chosen, Type.ofWord(type.getValue()));
+            if (!filling && !chosen.isEmpty()) {
+                Type.ofWord(Objects.requireNonNullElse(type.getValue(), ""))
+                        .ifPresent(wanted -> model.decideType(chosen, wanted));
             }
         });
         Label typed = new Label("Type");

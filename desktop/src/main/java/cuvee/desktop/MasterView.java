@@ -5,8 +5,8 @@ import cuvee.model.JobModel;
 import cuvee.model.MasterGrid;
 import cuvee.place.Says;
 import cuvee.place.Where;
-import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.Trail;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
@@ -110,7 +110,7 @@ final class MasterView extends VBox {
             return;
         }
         trails.execute(() -> {
-            JobSession.Trail found = model.session().trail(outcome.get(), line.get(), column);
+            Trail found = model.session().trail(outcome.get(), line.get(), column);
             String said = say(found, title, value == null ? "" : value);
             ui.execute(() -> tell(request, said));
         });
@@ -137,7 +137,7 @@ final class MasterView extends VBox {
         }
     }
 
-    private static String say(JobSession.Trail found, String title, String value) {
+    private static String say(Trail found, String title, String value) {
         StringBuilder said = new StringBuilder(found.where().toString());
         if (found.header().isEmpty()) {
             return said.append(": no column feeds ")

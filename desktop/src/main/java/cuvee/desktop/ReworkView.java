@@ -4,7 +4,7 @@ import cuvee.job.Decision;
 import cuvee.layout.PlacedTable;
 import cuvee.master.SheetReader;
 import cuvee.model.JobModel;
-import cuvee.refresh.JobSession;
+import cuvee.refresh.BeforeAndAfter;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Sentence;
 import cuvee.refresh.Sentences;
@@ -187,7 +187,7 @@ final class ReworkView extends VBox {
         return strip;
     }
 
-    private static void fill(VBox both, JobSession.BeforeAndAfter found) {
+    private static void fill(VBox both, BeforeAndAfter found) {
         List<List<String>> before = new ArrayList<>();
         for (SheetReader.Line line : found.before()) {
             List<String> cells = new ArrayList<>(List.of(String.valueOf(line.row())));

@@ -87,6 +87,11 @@ public final class Collector {
         }
     }
 
+    /** What a place is called: by the analyst, else by the name of its folder; a single file has no name but its own. */
+    private static String name(Place place, Path path) {
+        return place.label().isEmpty() && Files.isDirectory(path) ? String.valueOf(path.getFileName()) : place.label();
+    }
+
     /**
      * Looks at all places.
      *
@@ -122,10 +127,11 @@ public final class Collector {
                     taken.add(unique);
                     sources.add(new Source(
                             unique,
-                            place.label().isEmpty() ? String.valueOf(path.getFileName()) : place.label(),
+                            name(place, path),
                             source.file(),
                             source.size(),
                             source.modified(),
+                            source.twin(),
                             source.asideKind(),
                             source.aside()));
                 }
@@ -241,6 +247,7 @@ public final class Collector {
                 attributes.size(),
                 attributes.lastModifiedTime().toMillis(),
                 "",
+                "",
                 "");
         String name = file.getFileName().toString();
         String lower = name.toLowerCase(Locale.ROOT);
@@ -308,10 +315,7 @@ public final class Collector {
         List<Source> judged = new ArrayList<>();
         for (Source source : sources) {
             String original = copies.get(source);
-            judged.add(
-                    original == null
-                            ? source
-                            : source.setAside("copy", "an exact copy of " + original + ", which is taken"));
+            judged.add(original == null ? source : source.copyOf(original));
         }
         return judged;
     }

@@ -9,11 +9,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 
 /** Tells rows in which dates or numbers follow each other from column to column, as those of a header do. */
 final class Sequence {
     static final int FEWEST = 3;
-    private static final int LONGEST_NUMBER = 4;
+    /** What heads a column is written without a sign: (5) and -5 are amounts. */
+    private static final Pattern PLAIN_NUMBER = Pattern.compile("[0-9]{1,4}");
 
     private Sequence() {}
 
@@ -34,7 +36,7 @@ final class Sequence {
                 dates.add(LocalDate.parse(text));
             } else if (form == Form.DIGITS || form == Form.NUMBER_WHOLE) {
                 String text = row.text(c).strip();
-                if (text.length() > LONGEST_NUMBER) {
+                if (!PLAIN_NUMBER.matcher(text).matches()) {
                     return false;
                 }
                 numbers.add(Long.parseLong(text));

@@ -133,6 +133,22 @@ public record Across(
         return of(table, label, slots, ENOUGH, Sureness.SURE).or(() -> numbered(table));
     }
 
+    /** Headers that are members of one sequence, whatever stands below them; empty where there are too few of them. */
+    public static List<String> sequence(FoundTable table) {
+        Map<Kind, List<String>> byKind = new EnumMap<>(Kind.class);
+        for (TableColumn column : table.columns()) {
+            if (column.named()) {
+                period(column)
+                        .ifPresent(slot -> byKind.computeIfAbsent(slot.getKey(), kind -> new ArrayList<>())
+                                .add(column.header()));
+            }
+        }
+        return byKind.values().stream()
+                .filter(headers -> headers.size() >= ENOUGH)
+                .findFirst()
+                .orElse(List.of());
+    }
+
     private static Optional<Map.Entry<Kind, Slot>> period(TableColumn column) {
         String header = column.header();
         return Period.in(header, Convention.Order.DAY_FIRST).map(found -> {
@@ -287,7 +303,7 @@ public record Across(
             Optional<Double> sum = within || word ? addedUp(table, across, totals, column) : Optional.empty();
             if (sum.isPresent()) {
                 totals.add(new TotalColumn(column, column.sum(), sum.get()));
-            } else if (word) {
+            } else if (within && TotalWords.of(column.header()) == TotalWords.Sureness.WHOLLY) {
                 totals.add(new TotalColumn(column, column.sum(), sum(table, members)));
             }
         }

@@ -3,7 +3,9 @@ package cuvee.layout;
 import cuvee.detect.TableColumn;
 import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
+import cuvee.value.Conventions;
 import cuvee.value.Evidence;
+import java.time.LocalDate;
 import java.util.List;
 
 /**
@@ -30,9 +32,11 @@ public record LaidColumn(String header, Origin origin, Evidence evidence, double
         return new LaidColumn(header, origin, evidence.times(times), 0);
     }
 
-    /** The same column under another name. */
-    public LaidColumn named(String name) {
-        return new LaidColumn(name, origin, evidence, sum);
+    /** Some of the days that its cells hold, where they hold dates. */
+    public List<LocalDate> someDays() {
+        return origin instanceof Origin.Cell && Layout.Nature.of(evidence) == Layout.Nature.DATES
+                ? evidence.someDays(Conventions.orderOf(Conventions.order(evidence)))
+                : List.of();
     }
 
     /** The same column, its blank cells standing for the filled ones above. */

@@ -1,11 +1,15 @@
 package cuvee.master;
 
 import cuvee.layout.Origin;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -50,9 +54,9 @@ final class MasterBuild {
         for (MasterPlan.Table table : plan.tables()) {
             Shape shape = shape(table);
             shapes.put(table.id(), shape);
-            parts.put(table.id(), shape.key() + "\n" + told(table));
+            parts.put(table.id(), digest(shape.key() + "\n" + told(table)));
         }
-        if (parts.values().stream().anyMatch(Readings::needsFunction)) {
+        if (shapes.values().stream().anyMatch(shape -> Readings.needsFunction(shape.key()))) {
             registering.register();
         }
         try (Statement statement = connection.createStatement()) {
@@ -79,6 +83,16 @@ final class MasterBuild {
                 statement.execute("ROLLBACK");
                 throw failed;
             }
+        }
+    }
+
+    /** What a part is made of in few characters, since the SQL of a table with many columns across is long. */
+    private static String digest(String made) {
+        try {
+            byte[] hash = MessageDigest.getInstance("SHA-256").digest(made.getBytes(StandardCharsets.UTF_8));
+            return HexFormat.of().formatHex(hash);
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException(impossible);
         }
     }
 

@@ -3,6 +3,8 @@ package cuvee.refresh;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.lineup.LineUp;
+import cuvee.tag.TagSource;
+import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -21,9 +23,15 @@ public final class Board {
 
     private Board() {}
 
-    /** Gives a column another name; what was decided about it goes with it. */
-    public static Job rename(Job job, Map<String, String> lineUp, String name, String newName) {
-        if (newName.isBlank() || newName.equals(name) || lineUp.containsValue(newName)) {
+    /**
+     * Gives a column another name; what was decided about it goes with it. A name that another column has changes nothing.
+     *
+     * @param names the names of all columns, tags included
+     */
+    public static Job rename(Job job, Map<String, String> lineUp, Set<String> names, String name, String newName) {
+        boolean taken = names.stream()
+                .anyMatch(other -> !other.equals(name) && LooseText.key(other).equals(LooseText.key(newName)));
+        if (newName.isBlank() || newName.equals(name) || taken) {
             return job;
         }
         List<String> columns = new ArrayList<>(job.columns());
@@ -32,19 +40,19 @@ public final class Board {
         for (Decision decision : about(job.settled(), name, newName)) {
             renamed = renamed.withSettled(decision);
         }
-        for (Decision tag : job.settled()) {
-            renamed = tag.kind().equals(TagColumns.TAG) && tag.answer().equals(name)
-                    ? renamed.withSettled(new Decision(tag.kind(), tag.subject(), newName, BY_HAND, ""))
-                    : renamed;
+        return tags(renamed, name, newName);
+    }
+
+    /** Tags that fill a column fill another. */
+    private static Job tags(Job job, String name, String other) {
+        Job moved = job;
+        for (TagSource source : TagColumns.sources(job)) {
+            boolean fills = job.decision(TagColumns.TAG, source.words())
+                    .filter(decision -> decision.answer().equals(name))
+                    .isPresent();
+            moved = fills ? moved.withSettled(new Decision(TagColumns.TAG, source.words(), other, BY_HAND, "")) : moved;
         }
-        for (Decision tag : job.assumed()) {
-            renamed = tag.kind().equals(TagColumns.TAG)
-                            && tag.answer().equals(name)
-                            && !job.isSettled(tag.kind(), tag.subject())
-                    ? renamed.withSettled(new Decision(tag.kind(), tag.subject(), newName, BY_HAND, ""))
-                    : renamed;
-        }
-        return renamed;
+        return moved;
     }
 
     private static List<Decision> about(List<Decision> decisions, String name, String newName) {
@@ -67,6 +75,13 @@ public final class Board {
         return moved;
     }
 
+    /** True where the analyst leaves a column out. */
+    static boolean isLeftOut(Job job, String name) {
+        return job.decision(COLUMN, name)
+                .filter(decision -> decision.answer().equals(LEFT_OUT))
+                .isPresent();
+    }
+
     /** Puts a column so many places to the right, or to the left where that is negative. */
     public static Job move(Job job, String name, int by) {
         List<String> columns = new ArrayList<>(job.columns());
@@ -84,7 +99,7 @@ public final class Board {
     public static Job unite(Job job, Map<String, String> lineUp, String name, String with) {
         List<String> columns = new ArrayList<>(job.columns());
         columns.remove(name);
-        return headers(job, lineUp, name, with).withAssumed(columns, job.assumed());
+        return tags(headers(job, lineUp, name, with).withAssumed(columns, job.assumed()), name, with);
     }
 
     /** Makes a header that feeds another column one of its own. */

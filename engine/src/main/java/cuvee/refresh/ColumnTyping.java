@@ -117,7 +117,8 @@ final class ColumnTyping {
             all.add(own.under(convention.mark()));
         }
         Typing.Verdict verdict = Typing.decide(all, clear);
-        Type type = job.decision(TYPE, name).map(d -> Type.ofWord(d.answer())).orElse(verdict.type());
+        Type type =
+                job.decision(TYPE, name).flatMap(d -> Type.ofWord(d.answer())).orElse(verdict.type());
         boolean widened = false;
         if (type != verdict.type() && !job.isSettled(TYPE, name) && widens(type, verdict.type())) {
             // Nothing kept so far changes when whole numbers become decimals, so an assumption may grow that way.

@@ -5,16 +5,13 @@ import cuvee.collect.Source;
 import cuvee.deliver.MasterFiles;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
-import cuvee.detect.TableColumn;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
-import cuvee.finding.Question.Answer;
 import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
-import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
@@ -24,7 +21,6 @@ import cuvee.master.SheetReader;
 import cuvee.master.Store;
 import cuvee.place.Says;
 import cuvee.place.Where;
-import cuvee.sheet.CellKind;
 import cuvee.tag.Home;
 import cuvee.value.LooseText;
 import java.nio.file.Path;
@@ -36,15 +32,12 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicInteger;
-import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -81,9 +74,6 @@ public final class JobSession implements AutoCloseable {
     /** The answer that makes a tag no column. */
     public static final String NO_TAG = TagColumns.LEFT_OUT;
 
-    private static final String GONE = "gone";
-    private static final String KEEP = "keep";
-    private static final String REMOVE = "remove";
     private static final int MISFITS_LISTED = 50;
     private final Workplace workplace;
     private final Path jobFolder;
@@ -92,6 +82,7 @@ public final class JobSession implements AutoCloseable {
     private final Map<String, SourceFacts> known = new TreeMap<>();
     private final AtomicInteger nextId = new AtomicInteger(1);
     private final String jobId;
+    private final Trails trails;
 
     /** Whether sources that have not changed are read again. */
     public enum Mode {
@@ -112,6 +103,7 @@ public final class JobSession implements AutoCloseable {
                 .max()
                 .orElse(0);
         nextId.set(Math.max(most, store.nextTable()));
+        trails = new Trails(store, known);
     }
 
     /**
@@ -155,7 +147,7 @@ public final class JobSession implements AutoCloseable {
         watch.lap("read");
 
         progress.at(Progress.Stage.PLANNING, 0, 0);
-        Map<String, SourceFacts> gone = gone(job, facts, collected.sources(), questions);
+        Map<String, SourceFacts> gone = GoneSources.of(job, known, facts, collected.sources(), questions);
         List<SourceFacts> inOrder = new ArrayList<>();
         collected.sources().forEach(source -> {
             SourceFacts found = facts.get(source.path());
@@ -183,6 +175,7 @@ public final class JobSession implements AutoCloseable {
         List<SourceReport> reports = Reports.of(collected.sources(), facts, gone, proposal, findings);
         questions.addAll(proposal.questions());
         TextFormQuestion.of(job, inOrder).ifPresent(questions::add);
+        questions.addAll(CopyQuestions.of(job, collected.sources()));
         findings.addAll(proposal.findings());
         findings.addAll(misfitCells(proposal));
         if (proposal.plan().tables().isEmpty()) {
@@ -292,52 +285,14 @@ public final class JobSession implements AutoCloseable {
         return store.sheetReader();
     }
 
-    /**
-     * The first rows of a table as its sheet has them and as the master has them.
-     *
-     * @param before cells of the sheet, from the header on
-     * @param columns the master's columns that the table feeds
-     * @param after cells of the master; empty where there is none
-     */
-    public record BeforeAndAfter(
-            Where where, List<SheetReader.Line> before, List<String> columns, List<List<String>> after) {}
-
     /** What became of the first rows of a table of the master; empty where it is not in it. */
     public Optional<BeforeAndAfter> beforeAndAfter(Outcome outcome, int table, int rows) {
-        MasterPlan plan = outcome.proposal().plan();
-        return plan.tables().stream()
-                .filter(each -> each.id() == table)
-                .findFirst()
-                .map(each -> {
-                    int header = outcome.proposal().layouts().stream()
-                            .flatMap(layout -> layout.tables().stream())
-                            .filter(placed -> placed.id() == table)
-                            .flatMap(placed -> placed.table().headerRows().stream())
-                            .reduce(Math::max)
-                            .orElse(each.firstRow());
-                    List<SheetReader.Line> before;
-                    try (SheetReader reader = sheetReader()) {
-                        before = reader.page(
-                                new SheetReader.Staged(each.staged(), each.width(), false), header, header + rows);
-                    }
-                    List<Integer> fed = new ArrayList<>();
-                    for (int i = 0; i < plan.columns().size(); i++) {
-                        if (each.feeds().get(i) != null) {
-                            fed.add(i);
-                        }
-                    }
-                    List<List<String>> after = new ArrayList<>();
-                    try (MasterReader reader = reader(outcome)) {
-                        reader.firstOf(table, rows + 1)
-                                .forEach(line -> after.add(fed.stream()
-                                        .map(i -> Objects.requireNonNullElse(
-                                                line.values().get(i), ""))
-                                        .toList()));
-                    }
-                    List<String> names =
-                            fed.stream().map(i -> plan.columns().get(i).name()).toList();
-                    return new BeforeAndAfter(Where.sheet(each.source(), each.sheet()), before, names, after);
-                });
+        return trails.beforeAndAfter(outcome, table, rows);
+    }
+
+    /** The trail of a cell of the master: its line and its column, tags behind the others. */
+    public Trail trail(Outcome outcome, MasterReader.Line line, int column) {
+        return trails.trail(outcome, line, column);
     }
 
     /** What would be found in a sheet under a reading; nothing is kept of it, and no file is read. */
@@ -448,58 +403,6 @@ public final class JobSession implements AutoCloseable {
         return placed;
     }
 
-    // ---- sources that are gone ----
-
-    /** Sources whose rows are still there though they are not: kept until the analyst says otherwise. */
-    private Map<String, SourceFacts> gone(
-            Job job, Map<String, SourceFacts> facts, List<Source> sources, List<Question> questions) {
-        Map<String, SourceFacts> kept = new TreeMap<>();
-        Set<String> listed = new HashSet<>();
-        sources.forEach(source -> listed.add(source.path()));
-        for (SourceFacts before : known.values()) {
-            boolean hadRows =
-                    before.sheets().stream().anyMatch(sheet -> !sheet.tables().isEmpty());
-            if (listed.contains(before.path()) || !hadRows || renamed(before, facts.values())) {
-                continue;
-            }
-            String answer =
-                    job.decision(GONE, before.path()).map(Decision::answer).orElse(KEEP);
-            if (answer.equals(KEEP)) {
-                kept.put(before.path(), before);
-            }
-            if (!job.isSettled(GONE, before.path())) {
-                long rows = before.sheets().stream()
-                        .flatMap(sheet -> sheet.tables().stream())
-                        .mapToLong(FoundTable::kept)
-                        .sum();
-                questions.add(Question.of(
-                        GONE,
-                        before.path(),
-                        Where.source(before.path()),
-                        "The file is no longer there; its " + Says.count(rows, "row") + (rows == 1 ? " is" : " are")
-                                + " kept from the last time it was read. Keep?",
-                        KEEP,
-                        List.of(
-                                new Answer(KEEP, "keep its rows, the master stays incomplete"),
-                                new Answer(REMOVE, "take its rows out")),
-                        rows));
-            }
-        }
-        return kept;
-    }
-
-    /** True where a source that is new holds just the same. */
-    private boolean renamed(SourceFacts before, Iterable<SourceFacts> now) {
-        for (SourceFacts facts : now) {
-            if (!known.containsKey(facts.path())
-                    && facts.size() == before.size()
-                    && FactsJson.content(facts).equals(FactsJson.content(before))) {
-                return true;
-            }
-        }
-        return false;
-    }
-
     // ---- keeping ----
 
     private void keepFacts(Map<String, SourceFacts> facts, Map<String, SourceFacts> gone, Set<String> replaced) {
@@ -591,71 +494,6 @@ public final class JobSession implements AutoCloseable {
     /** Values of a column that did not fit its type, at most so many. */
     public List<Store.Misfit> misfits(Outcome outcome, int column, int most) {
         return store.misfits(outcome.proposal().plan(), column, most);
-    }
-
-    /**
-     * Where a master cell came from.
-     *
-     * @param header the header over the cell; empty where the source has no such column, or for a tag
-     * @param raw the text as the source has it; empty where the cell is blank
-     */
-    public record Trail(Where where, String header, String raw) {}
-
-    /** The trail of a cell of the master: its line and its column, tags behind the others. */
-    public Trail trail(Outcome outcome, MasterReader.Line line, int column) {
-        MasterPlan plan = outcome.proposal().plan();
-        MasterPlan.Table table = plan.tables().stream()
-                .filter(t -> t.id() == line.table())
-                .findFirst()
-                .orElseThrow();
-        Where sheet = Where.sheet(table.source(), table.sheet());
-        MasterPlan.Feed feed = column < plan.columns().size() ? table.feeds().get(column) : null;
-        if (feed == null) {
-            return new Trail(sheet.row(line.row()), "", "");
-        }
-        OptionalInt fed = feed.origin().column(Math.max(0, line.turned()));
-        if (fed.isEmpty()) {
-            return told(table, feed, line, sheet);
-        }
-        int cell = fed.getAsInt();
-        int row = feed.origin() instanceof Origin.Cell own && own.carried()
-                ? store.filledRow(table.staged(), table.width(), line.row(), cell, table.firstRow())
-                : line.row();
-        List<@Nullable String> cells = store.stagedRow(table.staged(), table.width(), row);
-        String staged = cell < cells.size() ? cells.get(cell) : null;
-        return new Trail(
-                sheet.cell(row, cell + 1), headerOf(table, cell), staged == null ? "" : CellKind.textOf(staged));
-    }
-
-    /** The trail of a value that stands in no cell of its row: a section line, a header that ran across, a tag. */
-    private static Trail told(MasterPlan.Table table, MasterPlan.Feed feed, MasterReader.Line line, Where sheet) {
-        if (feed.origin() instanceof Origin.Line section) {
-            return table.lines().stream()
-                    .filter(each -> each.level() == section.level() && each.row() <= line.row())
-                    .reduce((a, b) -> b)
-                    .map(each -> new Trail(sheet.row(each.row()), "", each.text()))
-                    .orElse(new Trail(sheet.row(line.row()), "", ""));
-        }
-        if (feed.origin() instanceof Origin.Label label) {
-            return new Trail(sheet.row(line.row()), "", label.labels().get(Math.max(0, line.turned())));
-        }
-        String text = feed.origin() instanceof Origin.Told told ? told.text() : "";
-        return new Trail(sheet, "", text);
-    }
-
-    private String headerOf(MasterPlan.Table table, int column) {
-        SourceFacts facts = known.get(table.source());
-        if (facts == null) {
-            return "";
-        }
-        return facts.sheets().stream()
-                .flatMap(sheet -> sheet.placed(facts.path()).stream())
-                .filter(placed -> placed.id() == table.id())
-                .flatMap(placed -> placed.table().columns().stream())
-                .filter(found -> found.index() == column)
-                .map(TableColumn::header)
-                .findFirst()
-                .orElse("");
     }
 
     @Override

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import cuvee.detect.FoundTable;
 import cuvee.detect.FoundTable.Aside;
+import cuvee.detect.RowClass;
 import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
@@ -23,7 +24,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -41,10 +41,10 @@ final class Layings {
 
     static final String LEAVE = "leave";
     static final String CARRY_DOWN = "carry down";
+    private static final String AMOUNT = "Amount";
     static final String TURN = "turn into ";
     private static final String ALL_BUT = "turn all but ";
     private static final String INTO = " into ";
-    static final Pattern BARS = Pattern.compile(" \\| ");
     private final Job job;
     private final List<Decision> assumed;
     private final List<Question> questions;
@@ -56,6 +56,17 @@ final class Layings {
         this.assumed = assumed;
         this.questions = questions;
         this.findings = findings;
+    }
+
+    /** True for decisions about columns that run across or are carried down, in words that say something. */
+    static boolean understood(Decision decision) {
+        String answer = decision.answer();
+        return answer.equals(LEAVE)
+                || (decision.kind().equals(CARRY)
+                        ? answer.equals(CARRY_DOWN)
+                        : TurnDecision.read(answer)
+                                .filter(turn -> !turn.label().isBlank())
+                                .isPresent());
     }
 
     /** The keys of columns that there would be if tables were laid out otherwise. */
@@ -77,11 +88,13 @@ final class Layings {
         Map<PlacedTable, PlacedTable> laid = new LinkedHashMap<>();
         layouts.forEach((signature, same) -> {
             Optional<TurnDecision> turn = turn(signature, same, across);
-            Set<String> carried = carried(signature, same);
+            Map<PlacedTable, Set<String>> carried = carried(signature, same);
             List<String> lines = lines(signature, same, tables);
             for (PlacedTable table : same) {
-                Laying laying =
-                        new Laying(turn.flatMap(decided -> decided.of(table, across.get(table))), carried, lines);
+                Laying laying = new Laying(
+                        turn.flatMap(decided -> decided.of(table, across.get(table))),
+                        carried.getOrDefault(table, Set.of()),
+                        lines);
                 laid.put(table, laying.of(table));
                 replaced.addAll(otherwise(signature, table, across.get(table), turn.isPresent()));
                 laying.turn().ifPresent(it -> compareTotals(table, it.across()));
@@ -105,7 +118,7 @@ final class Layings {
                 .map(decision -> decision.answer().startsWith(TURN)
                         ? decision.answer().substring(TURN.length())
                         : decision.answer())
-                .flatMap(BARS::splitAsStream)
+                .flatMap(answer -> Names.split(answer).stream())
                 .forEach(name -> keys.add(LooseText.key(name)));
         return keys;
     }
@@ -126,11 +139,10 @@ final class Layings {
         }
 
         private List<String> names(Across block) {
+            List<String> groups = List.copyOf(block.groups().keySet());
             List<String> names = new ArrayList<>(values);
-            for (String group : block.groups().keySet()) {
-                if (names.size() < block.groups().size()) {
-                    names.add(group.isEmpty() ? "Amount" : group);
-                }
+            for (int i = values.size(); i < groups.size(); i++) {
+                names.add(groups.get(i).isEmpty() ? AMOUNT : groups.get(i));
             }
             return names;
         }
@@ -138,18 +150,18 @@ final class Layings {
         static Optional<TurnDecision> read(String answer) {
             if (answer.startsWith(ALL_BUT) && answer.contains(INTO)) {
                 int into = answer.lastIndexOf(INTO);
-                Set<String> stays = BARS.splitAsStream(answer.substring(ALL_BUT.length(), into))
+                Set<String> stays = Names.split(answer.substring(ALL_BUT.length(), into)).stream()
                         .map(LooseText::key)
                         .collect(Collectors.toSet());
                 return Optional.of(named(stays, answer.substring(into + INTO.length())));
             }
-            return answer.startsWith(TURN)
+            return answer.startsWith(TURN) && !answer.substring(TURN.length()).isBlank()
                     ? Optional.of(named(Set.of(), answer.substring(TURN.length())))
                     : Optional.empty();
         }
 
         private static TurnDecision named(Set<String> stays, String names) {
-            List<String> parts = BARS.splitAsStream(names).toList();
+            List<String> parts = Names.split(names);
             return new TurnDecision(stays, parts.get(0), parts.subList(1, parts.size()));
         }
     }
@@ -168,9 +180,10 @@ final class Layings {
                 .anyMatch(
                         table -> across.get(table) != null && across.get(table).sure() != Across.Sureness.FEW);
         if (block == null || !known) {
+            pointOut(first);
             return Optional.empty();
         }
-        String answer = TURN + String.join(" | ", names(first, block));
+        String answer = TURN + Names.join(names(first, block));
         assumed.add(new Decision(
                 ACROSS,
                 signature,
@@ -186,6 +199,22 @@ final class Layings {
                 Says.count(same.size(), "table")));
         askNumbered(signature, same, across, answer);
         return TurnDecision.read(answer);
+    }
+
+    /** Headers that run across over values of several kinds stay columns, which is said. */
+    private void pointOut(PlacedTable table) {
+        List<String> members = Across.sequence(table.table());
+        if (!members.isEmpty()) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "block-across",
+                    table.where(),
+                    "The columns "
+                            + Says.list(members.stream().map(Says::quoted).toList())
+                            + " run across like one sequence, but not all of them hold the same kind of value.",
+                    "They stay columns, one for each.",
+                    "Look at it in Read; there the columns behind a selected one can be turned into rows."));
+        }
     }
 
     /** A decision of the analyst that names the columns that stay holds for every layout that has them. */
@@ -226,7 +255,7 @@ final class Layings {
                 .forEach(column -> taken.add(LooseText.key(column.header())));
         List<String> names = new ArrayList<>();
         names.add(free(block.label(), taken));
-        block.groups().keySet().forEach(group -> names.add(free(group.isEmpty() ? "Amount" : group, taken)));
+        block.groups().keySet().forEach(group -> names.add(free(group.isEmpty() ? AMOUNT : group, taken)));
         return names;
     }
 
@@ -247,7 +276,7 @@ final class Layings {
         String members = Says.quoted(block.labels().get(0)) + " to "
                 + Says.quoted(block.labels().get(block.labels().size() - 1));
         long rows = same.stream().mapToLong(table -> table.table().kept()).sum();
-        String turn = answer.equals(LEAVE) ? TURN + String.join(" | ", names(same.get(0), block)) : answer;
+        String turn = answer.equals(LEAVE) ? TURN + Names.join(names(same.get(0), block)) : answer;
         questions.add(Question.of(
                 ACROSS,
                 signature,
@@ -280,46 +309,128 @@ final class Layings {
 
     // ---- carried down ----
 
-    private Set<String> carried(String signature, List<PlacedTable> same) {
-        Map<String, List<Laying.Carried>> byHeader = new LinkedHashMap<>();
+    /**
+     * The keys of the headers whose cells are carried down in each table of a layout. What Cuvee assumes holds only for
+     * tables that look like it; what the analyst says holds for all.
+     */
+    private Map<PlacedTable, Set<String>> carried(String signature, List<PlacedTable> same) {
+        Map<PlacedTable, Map<String, Laying.Carried>> found = new LinkedHashMap<>();
         for (PlacedTable table : same) {
-            for (Laying.Carried column : Laying.carried(table)) {
-                byHeader.computeIfAbsent(LooseText.key(column.column().header()), key -> new ArrayList<>())
-                        .add(column);
-            }
+            Map<String, Laying.Carried> byKey = new LinkedHashMap<>();
+            Laying.carried(table)
+                    .forEach(each -> byKey.put(LooseText.key(each.column().header()), each));
+            found.put(table, byKey);
         }
-        Set<String> carried = new LinkedHashSet<>();
+        Map<PlacedTable, Set<String>> carried = new LinkedHashMap<>();
+        same.forEach(table -> carried.put(table, new LinkedHashSet<>()));
         for (TableColumn column : same.get(0).table().columns()) {
             String key = LooseText.key(column.header());
             String subject = signature + " > " + key;
             Optional<Decision> decision = job.decision(CARRY, subject);
-            List<Laying.Carried> found = byHeader.getOrDefault(key, List.of());
-            if (decision.isPresent()) {
-                if (decision.get().answer().equals(CARRY_DOWN)) {
-                    carried.add(key);
+            List<PlacedTable> alike = same.stream()
+                    .filter(table -> found.getOrDefault(table, Map.of()).containsKey(key))
+                    .toList();
+            boolean assume = decision.isEmpty() && !alike.isEmpty();
+            if (assume) {
+                assumed.add(assumption(subject, key, alike, found));
+            }
+            if (assume
+                    || decision.filter(each -> each.answer().equals(CARRY_DOWN)).isPresent()) {
+                boolean said = job.isSettled(CARRY, subject);
+                (said ? same : alike)
+                        .forEach(table ->
+                                carried.getOrDefault(table, new HashSet<>()).add(key));
+                if (!said) {
+                    doubtful(subject, column, alike, same, found);
                 }
-            } else if (!found.isEmpty() && found.size() * 2L >= withBlanks(same, key)) {
-                boolean merged = found.stream().allMatch(Laying.Carried::merged);
-                carried.add(key);
-                assumed.add(new Decision(
-                        CARRY,
-                        subject,
-                        CARRY_DOWN,
-                        merged
-                                ? "its cells are joined over the rows that they stand for"
-                                : "it is filled in the first row of each block only, the other columns throughout",
-                        Says.count(found.size(), "table")));
             }
         }
         return carried;
     }
 
-    private static long withBlanks(List<PlacedTable> same, String key) {
-        return same.stream()
-                .filter(table -> table.table().columns().stream()
-                        .anyMatch(column -> LooseText.key(column.header()).equals(key)
-                                && column.evidence().filled() < table.table().kept()))
-                .count();
+    private static Decision assumption(
+            String subject, String key, List<PlacedTable> alike, Map<PlacedTable, Map<String, Laying.Carried>> found) {
+        return new Decision(
+                CARRY,
+                subject,
+                CARRY_DOWN,
+                merged(key, alike, found)
+                        ? "its cells are joined over the rows that they stand for"
+                        : "it is filled in the first row of each block only, the other columns throughout",
+                Says.count(alike.size(), "table"));
+    }
+
+    private static boolean merged(
+            String key, List<PlacedTable> alike, Map<PlacedTable, Map<String, Laying.Carried>> found) {
+        return alike.stream()
+                .map(table -> found.getOrDefault(table, Map.of()).get(key))
+                .allMatch(each -> each != null && each.merged());
+    }
+
+    /** Asks where only the pattern of the blanks speaks for it; says which tables have blanks of another pattern. */
+    private void doubtful(
+            String subject,
+            TableColumn column,
+            List<PlacedTable> alike,
+            List<PlacedTable> same,
+            Map<PlacedTable, Map<String, Laying.Carried>> found) {
+        String key = LooseText.key(column.header());
+        if (!alike.isEmpty() && !merged(key, alike, found) && !blocks(key, alike)) {
+            long blanks = alike.stream().mapToLong(table -> blanks(table, key)).sum();
+            questions.add(Question.of(
+                    CARRY,
+                    subject,
+                    alike.get(0).where(),
+                    "The column " + Says.quoted(column.header())
+                            + " is filled in some rows only, as if in the first of each block. Do the "
+                            + Says.count(blanks, "blank cell") + " below stand for the value above them?",
+                    CARRY_DOWN,
+                    List.of(
+                            new Answer(CARRY_DOWN, "yes, carry each value down to the next"),
+                            new Answer(LEAVE, "no, they are blank")),
+                    blanks));
+        }
+        for (PlacedTable table : same) {
+            if (!alike.contains(table) && blanks(table, key) > 0) {
+                findings.add(new Finding(
+                        Severity.WARNING,
+                        "not-carried",
+                        table.where(),
+                        Says.count(blanks(table, key), "cell") + " of the column " + Says.quoted(column.header())
+                                + " are blank here in another way than in the other tables of its layout.",
+                        "They are left blank.",
+                        "Settle it in Rework for all tables of the layout."));
+            }
+        }
+    }
+
+    /** True where totals stand between the blocks, or several tables have the same values: then they are categories. */
+    private static boolean blocks(String key, List<PlacedTable> alike) {
+        Set<String> seen = new HashSet<>();
+        boolean shared = false;
+        boolean totals = true;
+        for (PlacedTable table : alike) {
+            for (TableColumn column : table.table().columns()) {
+                if (LooseText.key(column.header()).equals(key)) {
+                    Set<String> words = new HashSet<>();
+                    column.evidence().oddities().keySet().forEach(word -> words.add(LooseText.key(word)));
+                    shared |= words.stream().filter(seen::contains).count() * 2 >= Math.max(1, words.size());
+                    seen.addAll(words);
+                    long rows = table.table().aside().stream()
+                            .filter(row -> row.rowClass() == RowClass.TOTAL)
+                            .count();
+                    totals &= rows >= 2 && rows + 1 >= column.evidence().filled();
+                }
+            }
+        }
+        return shared || totals;
+    }
+
+    private static long blanks(PlacedTable table, String key) {
+        return table.table().columns().stream()
+                .filter(column -> LooseText.key(column.header()).equals(key))
+                .mapToLong(column -> table.table().kept() - column.evidence().filled())
+                .sum();
     }
 
     // ---- section lines ----
@@ -333,7 +444,7 @@ final class Layings {
         if (decision.isPresent()) {
             return decision.get().answer().equals(LEAVE)
                     ? List.of()
-                    : BARS.splitAsStream(decision.get().answer()).toList();
+                    : Names.split(decision.get().answer());
         }
         boolean two =
                 same.stream().anyMatch(table -> Laying.levels(table.table()).contains(2));
@@ -346,7 +457,7 @@ final class Layings {
         assumed.add(new Decision(
                 SECTION,
                 signature,
-                String.join(" | ", names),
+                Names.join(names),
                 "lines such as " + Says.quoted(first.sections().get(0).text()) + " head the rows below them",
                 Says.count(
                         same.stream()

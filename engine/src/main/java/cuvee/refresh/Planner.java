@@ -311,7 +311,7 @@ final class Planner {
     private Map<String, Long> leftOut(LineUp lineUp, List<Layout> layouts) {
         Map<String, Long> leftOut = new LinkedHashMap<>();
         for (LineUp.Column column : lineUp.columns()) {
-            if (job.isSettled(Board.COLUMN, column.name())) {
+            if (Board.isLeftOut(job, column.name())) {
                 long filled = 0;
                 for (Layout layout : layouts) {
                     for (PlacedTable table : layout.tables()) {

@@ -9,6 +9,8 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.sheet.NamedRange;
 import cuvee.sheet.ReadAs;
+import cuvee.tag.TagSource;
+import cuvee.value.Type;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -81,8 +83,8 @@ public final class ReadingDecisions {
             if (!understood(decision)) {
                 findings.add(said(
                         decision,
-                        "The job says " + Says.quoted(decision.answer()) + " about how " + decision.subject()
-                                + " is read, which is not understood."));
+                        "The job says " + Says.quoted(decision.answer()) + " about " + decision.subject() + " ("
+                                + decision.kind() + "), which is not understood."));
             } else if (decision.kind().equals(KIND) && !there.contains(decision.subject())) {
                 findings.add(said(
                         decision,
@@ -100,6 +102,12 @@ public final class ReadingDecisions {
                         || Reading.of(decision.answer()).isPresent();
             case SheetRule.KIND -> SheetRule.of(decision.answer()).isPresent();
             case Gathering.TEXT_FORM -> ReadAs.of(decision.answer()).isPresent();
+            case ColumnTyping.TYPE -> Type.ofWord(decision.answer()).isPresent();
+            case Layings.ACROSS, Layings.CARRY -> Layings.understood(decision);
+            case TagColumns.TAG -> TagSource.read(decision.subject()).isPresent();
+            case SentAgain.KIND ->
+                decision.answer().equals(SentAgain.ALL)
+                        || Names.split(decision.subject()).contains(decision.answer());
             default -> true;
         };
     }

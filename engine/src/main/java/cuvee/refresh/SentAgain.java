@@ -12,15 +12,18 @@ import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.tag.Home;
 import cuvee.tag.NameParts;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableSet;
 import java.util.Optional;
-import java.util.regex.Pattern;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 /**
@@ -32,10 +35,7 @@ final class SentAgain {
     static final String KIND = "sent-again";
 
     static final String ALL = "all";
-    private static final String BAR = " | ";
-    private static final Pattern BARS = Pattern.compile(" \\| ");
     private static final double ENOUGH = 0.5;
-    private static final int MOST_PAIRS = 400;
 
     /** One file of those that say the same. */
     private record Version(String path, long modified, List<PlacedTable> tables) {
@@ -51,7 +51,7 @@ final class SentAgain {
         Map<String, List<PlacedTable>> bySource = bySource(tables);
         Map<PlacedTable, String> aside = new HashMap<>();
         decisions(job).forEach(decision -> {
-            List<String> paths = BARS.splitAsStream(decision.subject()).toList();
+            List<String> paths = Names.split(decision.subject());
             if (bySource.keySet().containsAll(paths) && paths.contains(decision.answer())) {
                 for (String path : paths) {
                     if (!path.equals(decision.answer())) {
@@ -65,8 +65,16 @@ final class SentAgain {
         return aside;
     }
 
+    /** True for a file in whose place the job takes another that was sent later. */
+    static boolean isAside(Job job, String path) {
+        return decisions(job).stream()
+                .anyMatch(decision -> !decision.answer().equals(ALL)
+                        && !decision.answer().equals(path)
+                        && Names.split(decision.subject()).contains(path));
+    }
+
     /** What the job has decided, each subject once. */
-    private static List<Decision> decisions(Job job) {
+    static List<Decision> decisions(Job job) {
         Map<String, Decision> bySubject = new LinkedHashMap<>();
         job.assumed().forEach(decision -> bySubject.put(decision.id(), decision));
         job.settled().forEach(decision -> bySubject.put(decision.id(), decision));
@@ -96,7 +104,6 @@ final class SentAgain {
         Map<Integer, MasterPlan.Table> planned = new HashMap<>();
         proposal.plan().tables().forEach(table -> planned.put(table.id(), table));
         List<Decision> found = new ArrayList<>();
-        int pairs = 0;
         for (List<String> group : groups) {
             List<Version> versions = group.stream()
                     .map(path -> new Version(
@@ -104,15 +111,18 @@ final class SentAgain {
                             modified.getOrDefault(path, 0L),
                             bySource(tables).getOrDefault(path, List.of())))
                     .toList();
-            List<Version> same = new ArrayList<>(List.of(versions.get(0)));
-            for (Version version : versions.subList(1, versions.size())) {
-                if (++pairs <= MOST_PAIRS && overlap(versions.get(0), version, proposal.plan(), planned, reader)) {
-                    same.add(version);
+            List<Version> left = new ArrayList<>(versions);
+            while (!left.isEmpty()) {
+                List<Version> same = new ArrayList<>(List.of(left.remove(0)));
+                for (int i = 0; i < same.size(); i++) {
+                    Version known = same.get(i);
+                    left.removeIf(other -> overlap(known, other, proposal.plan(), planned, reader) && same.add(other));
                 }
-            }
-            String subject = same.stream().map(Version::path).sorted().collect(Collectors.joining(BAR));
-            if (same.size() > 1 && job.decision(KIND, subject).isEmpty()) {
-                found.add(decision(subject, same));
+                String subject =
+                        Names.join(same.stream().map(Version::path).sorted().toList());
+                if (same.size() > 1 && job.decision(KIND, subject).isEmpty()) {
+                    found.add(decision(subject, same));
+                }
             }
         }
         return found;
@@ -135,7 +145,7 @@ final class SentAgain {
     /** Sources whose names speak of the same thing. */
     private static List<List<String>> sameNames(Map<String, List<PlacedTable>> bySource) {
         Map<String, String> names = new LinkedHashMap<>();
-        bySource.keySet().forEach(path -> names.put(path, stem(path)));
+        bySource.keySet().forEach(path -> names.put(path, Home.fileName(path)));
         NameParts parts = NameParts.of(names.values());
         Map<String, List<String>> byWords = new LinkedHashMap<>();
         names.forEach((path, name) -> byWords.computeIfAbsent(parts.words(name), words -> new ArrayList<>())
@@ -146,7 +156,7 @@ final class SentAgain {
             while (!left.isEmpty()) {
                 String first = left.remove(0);
                 List<String> group = new ArrayList<>(List.of(first));
-                left.removeIf(other -> parts.same(stem(first), stem(other)) && group.add(other));
+                left.removeIf(other -> parts.same(Home.fileName(first), Home.fileName(other)) && group.add(other));
                 if (group.size() > 1) {
                     groups.add(group);
                 }
@@ -155,19 +165,13 @@ final class SentAgain {
         return groups;
     }
 
-    private static String stem(String path) {
-        String name = path.substring(path.lastIndexOf('/') + 1);
-        int point = name.lastIndexOf('.');
-        return point > 0 ? name.substring(0, point) : name;
-    }
-
     private static boolean overlap(
             Version one, Version two, MasterPlan plan, Map<Integer, MasterPlan.Table> planned, MasterReader reader) {
         for (PlacedTable table : one.tables()) {
             for (PlacedTable other : two.tables()) {
                 MasterPlan.Table a = planned.get(table.id());
                 MasterPlan.Table b = planned.get(other.id());
-                if (a != null && b != null && sameTold(a, b)) {
+                if (a != null && b != null && sameTold(a, b) && sameDays(table, other)) {
                     List<Integer> keys = keys(plan, a, b);
                     if (!keys.isEmpty() && reader.overlap(a.id(), b.id(), keys) >= ENOUGH) {
                         return true;
@@ -176,6 +180,21 @@ final class SentAgain {
             }
         }
         return false;
+    }
+
+    /** False where the days of two tables lie apart, as far as some of them tell: no need to compare their keys. */
+    private static boolean sameDays(PlacedTable table, PlacedTable other) {
+        NavigableSet<LocalDate> days = days(table);
+        NavigableSet<LocalDate> others = days(other);
+        return days.isEmpty()
+                || others.isEmpty()
+                || !days.first().isAfter(others.last()) && !others.first().isAfter(days.last());
+    }
+
+    private static NavigableSet<LocalDate> days(PlacedTable table) {
+        NavigableSet<LocalDate> days = new TreeSet<>();
+        table.columns().forEach(column -> days.addAll(column.someDays()));
+        return days;
     }
 
     /** True where all tags say the same of both. */
@@ -214,7 +233,7 @@ final class SentAgain {
         Map<String, List<PlacedTable>> bySource = bySource(tables);
         List<Question> questions = new ArrayList<>();
         for (Decision decision : decisions(job)) {
-            List<String> paths = BARS.splitAsStream(decision.subject()).toList();
+            List<String> paths = Names.split(decision.subject());
             if (job.isSettled(KIND, decision.subject()) || !bySource.keySet().containsAll(paths)) {
                 continue;
             }

@@ -55,7 +55,7 @@ public record Sentence(
 
     /** The answer that puts it in force with these names. */
     public String answer(List<String> newNames) {
-        return lead + String.join(" | ", newNames);
+        return lead + Names.join(newNames);
     }
 
     /** The answer that switches it on or off. */

@@ -190,8 +190,7 @@ public final class Sentences {
         long lines = layout.tables().stream()
                 .mapToLong(table -> table.table().sections().size())
                 .sum();
-        List<String> names =
-                on ? Layings.BARS.splitAsStream(decision.get().answer()).toList() : List.of("Section");
+        List<String> names = on ? Names.split(decision.get().answer()) : List.of("Section");
         sentences.add(new Sentence(
                 Layings.SECTION,
                 signature,
@@ -243,45 +242,55 @@ public final class Sentences {
     }
 
     private void sentAgain() {
-        Map<String, Decision> bySubject = new LinkedHashMap<>();
-        job.assumed().forEach(each -> bySubject.put(each.id(), each));
-        job.settled().forEach(each -> bySubject.put(each.id(), each));
-        for (Decision decision : bySubject.values()) {
-            if (decision.kind().equals(SentAgain.KIND)) {
-                boolean on = !decision.answer().equals(SentAgain.ALL);
-                List<String> paths =
-                        Layings.BARS.splitAsStream(decision.subject()).toList();
-                sentences.add(new Sentence(
-                        SentAgain.KIND,
-                        decision.subject(),
-                        Sentence.Paragraph.ROWS,
-                        on
-                                ? "Of " + Says.list(paths) + " take " + decision.answer() + " only."
-                                : "Take all of " + Says.list(paths) + ".",
-                        decision.evidence(),
-                        on,
-                        job.isSettled(SentAgain.KIND, decision.subject()),
-                        decision.reason(),
-                        on ? decision.answer() : paths.get(0),
-                        List.of(),
-                        SentAgain.ALL,
-                        List.of()));
+        Set<String> there = new HashSet<>();
+        outcome.sources().forEach(source -> there.add(source.path()));
+        for (Decision decision : SentAgain.decisions(job)) {
+            List<String> paths = Names.split(decision.subject());
+            if (!there.containsAll(paths)) {
+                continue;
             }
+            boolean on = !decision.answer().equals(SentAgain.ALL);
+            sentences.add(new Sentence(
+                    SentAgain.KIND,
+                    decision.subject(),
+                    Sentence.Paragraph.ROWS,
+                    on
+                            ? "Of " + Says.list(paths) + " take " + decision.answer() + " only."
+                            : "Take all of " + Says.list(paths) + ".",
+                    decision.evidence(),
+                    on,
+                    job.isSettled(SentAgain.KIND, decision.subject()),
+                    decision.reason(),
+                    on ? decision.answer() : paths.get(0),
+                    List.of(),
+                    SentAgain.ALL,
+                    List.of()));
         }
     }
 
+    /** Sheets that would count rows twice, by what was decided about them: a sheet, or all of a layout. */
     private void doubles() {
+        Map<String, List<String>> bySubject = new LinkedHashMap<>();
+        for (ReadSheet sheet : outcome.sheets()) {
+            bySubject
+                    .computeIfAbsent(sheet.subject(), subject -> new ArrayList<>())
+                    .add(sheet.subject());
+            sheet.tables()
+                    .forEach(table -> bySubject
+                            .computeIfAbsent(table.signature(), subject -> new ArrayList<>())
+                            .add(sheet.subject()));
+        }
         for (Decision decision : job.assumed()) {
-            if (decision.kind().equals(Doubles.KIND)) {
+            List<String> sheets = bySubject.getOrDefault(decision.subject(), List.of());
+            if (decision.kind().equals(Doubles.KIND) && !sheets.isEmpty()) {
                 Decision inForce = decision(Doubles.KIND, decision.subject()).orElse(decision);
-                boolean on = inForce.answer().equals(Doubles.ASIDE);
                 sentences.add(new Sentence(
                         Doubles.KIND,
                         decision.subject(),
                         Sentence.Paragraph.ROWS,
-                        "Leave out " + decision.subject().replace('\n', ' ') + ".",
+                        "Leave out " + Says.list(sheets) + ".",
                         decision.evidence(),
-                        on,
+                        inForce.answer().equals(Doubles.ASIDE),
                         job.isSettled(Doubles.KIND, decision.subject()),
                         decision.reason(),
                         Doubles.ASIDE,

@@ -79,6 +79,7 @@ final class SourceReading {
                     source.file(),
                     Files.size(source.file()),
                     Files.getLastModifiedTime(source.file()).toMillis(),
+                    source.twin(),
                     source.asideKind(),
                     source.aside());
         } catch (IOException gone) {

@@ -6,16 +6,15 @@ import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
-import cuvee.layout.Layout.Nature;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
+import cuvee.place.Where;
 import cuvee.tag.Home;
 import cuvee.tag.TagSource;
 import cuvee.tag.TagSource.From;
 import cuvee.tag.Tags;
 import cuvee.tag.Tags.Value;
-import cuvee.value.Conventions;
 import cuvee.value.LooseText;
 import cuvee.value.Period;
 import java.time.LocalDate;
@@ -109,15 +108,9 @@ final class TagColumns {
     }
 
     private void decide() {
-        Set<TagSource> sources = new LinkedHashSet<>();
-        List<Decision> decided = new ArrayList<>(job.settled());
-        decided.addAll(job.assumed());
-        decided.stream()
-                .filter(decision -> decision.kind().equals(TAG))
-                .forEach(decision -> TagSource.read(decision.subject()).ifPresent(sources::add));
         List<TagSource> candidates = tags.candidates();
         Set<TagSource> inOrder = new LinkedHashSet<>(candidates);
-        inOrder.addAll(sources);
+        inOrder.addAll(sources(job));
         for (TagSource source : inOrder) {
             Map<PlacedTable, Value> values = values(source);
             Optional<Decision> decision = job.decision(TAG, source.words());
@@ -130,6 +123,17 @@ final class TagColumns {
             }
             report(source, values);
         }
+    }
+
+    /** What the job's tags are taken from, whether they are columns or left out. */
+    static Set<TagSource> sources(Job job) {
+        Set<TagSource> sources = new LinkedHashSet<>();
+        List<Decision> decided = new ArrayList<>(job.settled());
+        decided.addAll(job.assumed());
+        decided.stream()
+                .filter(decision -> decision.kind().equals(TAG))
+                .forEach(decision -> TagSource.read(decision.subject()).ifPresent(sources::add));
+        return sources;
     }
 
     private void report(TagSource source, Map<PlacedTable, Value> values) {
@@ -170,6 +174,15 @@ final class TagColumns {
                 .map(table -> table.where().toString())
                 .toList();
         boolean label = source.from() == From.TITLE_LABEL;
+        if (everywhere(name)) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "tag-hidden",
+                    Where.JOB,
+                    "The tag " + Says.quoted(name) + " has the name of a column that every table has.",
+                    "The column holds what the rows say; the tag fills nothing.",
+                    "Give the tag another name in Rework."));
+        }
         if (!without.isEmpty() && !label) {
             findings.add(new Finding(
                     Severity.WARNING,
@@ -376,18 +389,12 @@ final class TagColumns {
     /** The header of a date column of a table whose dates lie in a period, as far as some of them tell. */
     private static Optional<String> dated(PlacedTable table, Period period) {
         for (LaidColumn column : table.columns()) {
-            List<LocalDate> days = days(column);
+            List<LocalDate> days = column.someDays();
             if (!days.isEmpty() && days.stream().allMatch(period::holds)) {
                 return Optional.of(column.header());
             }
         }
         return Optional.empty();
-    }
-
-    private static List<LocalDate> days(LaidColumn column) {
-        return column.origin() instanceof Origin.Cell && Nature.of(column.evidence()) == Nature.DATES
-                ? column.evidence().someDays(Conventions.orderOf(Conventions.order(column.evidence())))
-                : List.of();
     }
 
     /** Tables whose rows say something else than the tag says of them. */
@@ -415,7 +422,7 @@ final class TagColumns {
 
     private void otherDates(PlacedTable table, Value value, Period period, String header) {
         for (LaidColumn column : table.columns()) {
-            List<LocalDate> days = days(column);
+            List<LocalDate> days = column.someDays();
             boolean same = LooseText.key(column.header()).equals(LooseText.key(header));
             if (same && !days.isEmpty() && days.stream().noneMatch(period::holds)) {
                 contradiction(table, value.text(), column.header(), days.get(0).toString());

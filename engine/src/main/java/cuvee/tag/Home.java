@@ -18,6 +18,11 @@ public record Home(String path, String place, String sheet, List<String> titles,
 
     /** The source's file name without its ending. */
     public String fileName() {
+        return fileName(path);
+    }
+
+    /** The file name of a path without its ending. */
+    public static String fileName(String path) {
         String name = path.substring(path.lastIndexOf('/') + 1);
         int point = name.lastIndexOf('.');
         return point > 0 ? name.substring(0, point) : name;

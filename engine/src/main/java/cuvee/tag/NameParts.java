@@ -42,9 +42,13 @@ public final class NameParts {
     private static final Pattern HARD_AND_MIDDLE = Pattern.compile(HARD.pattern() + "|" + MIDDLE.pattern());
     private static final Pattern ANY = Pattern.compile(HARD_AND_MIDDLE.pattern() + "|\\s+");
     private static final char CUT = '\u0001';
+    /** A value has so many words at most. */
+    private static final int LONGEST_VALUE = 5;
+
     private final Map<String, Parts> byName = new LinkedHashMap<>();
     private final int count;
     private final boolean shared;
+    private boolean mixed;
 
     private final Map<String, String> bare = new HashMap<>();
 
@@ -84,6 +88,12 @@ public final class NameParts {
                         .map(LooseText::key)
                         .sorted()
                         .collect(Collectors.joining("|"))));
+        parts.mixed = cuts.values().stream()
+                        .flatMap(cut -> cut.period().stream())
+                        .map(period -> period.kind() + (period.year() == 0 ? "-" : "+"))
+                        .distinct()
+                        .count()
+                > 1;
         return parts;
     }
 
@@ -236,16 +246,22 @@ public final class NameParts {
                 .getKey();
     }
 
-    /** A name that is built otherwise: for each part the longest value it has elsewhere that occurs here as a word. */
+    /** A name that is built otherwise: for each part the longest value it has elsewhere that occurs here as words. */
     private static Parts searched(String name, Parts found, List<Map<String, String>> known) {
-        String words = " " + name.toLowerCase(java.util.Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ") + " ";
+        List<String> words =
+                ANY.splitAsStream(name).filter(word -> !word.isEmpty()).toList();
         List<String> values = new ArrayList<>();
         for (Map<String, String> elsewhere : known) {
-            values.add(elsewhere.values().stream()
-                    .filter(value -> words.contains(
-                            " " + value.toLowerCase(java.util.Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ") + " "))
-                    .max(Comparator.comparingInt(String::length))
-                    .orElse(""));
+            String longest = "";
+            for (int from = 0; from < words.size(); from++) {
+                StringBuilder some = new StringBuilder();
+                for (int to = from; to < Math.min(words.size(), from + LONGEST_VALUE); to++) {
+                    String value = elsewhere.getOrDefault(
+                            LooseText.key(some.append(words.get(to)).toString()), "");
+                    longest = value.length() > longest.length() ? value : longest;
+                }
+            }
+            values.add(longest);
         }
         return new Parts(found.period(), found.written(), values);
     }
@@ -295,6 +311,11 @@ public final class NameParts {
         return parts == null || part >= parts.values().size()
                 ? Optional.empty()
                 : Optional.of(parts.values().get(part)).filter(value -> !value.isEmpty());
+    }
+
+    /** True where the periods of the names are of several sorts, or only some of them say the year. */
+    boolean mixed() {
+        return mixed;
     }
 
     /** The period that a name speaks of. */

@@ -25,9 +25,22 @@ public final class Tags {
     private final List<NameParts> titles = new ArrayList<>();
     private final Map<Integer, NameParts> folders = new HashMap<>();
     private final List<Home> homes;
+    private final Map<Home, Map<String, String>> labels = new HashMap<>();
+    private final Map<String, Label> labelCounts = new LinkedHashMap<>();
+
+    /** A label as it is spelled first, and how many homes have it. */
+    private record Label(String spelling, int count) {}
 
     private Tags(Collection<Home> homes) {
         this.homes = List.copyOf(homes);
+        for (Home home : homes) {
+            labels(home)
+                    .keySet()
+                    .forEach(label -> labelCounts.merge(
+                            LooseText.key(label),
+                            new Label(label, 1),
+                            (a, b) -> new Label(a.spelling(), a.count() + 1)));
+        }
         files = NameParts.of(homes.stream().map(Home::fileName).toList());
         sheets = NameParts.of(homes.stream().map(Home::sheet).toList());
         for (int line = 0; line < MOST_TITLE_LINES; line++) {
@@ -96,11 +109,7 @@ public final class Tags {
     public Optional<Value> value(TagSource source, Home home) {
         return switch (source.from()) {
             case TITLE_LABEL ->
-                Optional.ofNullable(labels(home).entrySet().stream()
-                                .filter(entry -> LooseText.key(entry.getKey()).equals(LooseText.key(source.what())))
-                                .findFirst()
-                                .map(Map.Entry::getValue)
-                                .orElse(null))
+                Optional.ofNullable(labelsOf(home).get(LooseText.key(source.what())))
                         .map(Tags::labelled);
             case PLACE -> Value.of(home.place());
             case FOLDER -> Value.of(folder(home, source.index()));
@@ -147,7 +156,11 @@ public final class Tags {
     }
 
     private static Optional<Value> period(NameParts parts, String name) {
-        return parts.period(name).map(period -> Value.of(period, parts.written(name)));
+        // Months beside quarters, or with a year beside those without, are told as they are written.
+        return parts.period(name)
+                .map(period -> parts.mixed()
+                        ? new Value(LooseText.tidy(parts.written(name)), Optional.of(period))
+                        : Value.of(period, parts.written(name)));
     }
 
     private static String folder(Home home, int level) {
@@ -169,6 +182,15 @@ public final class Tags {
     }
 
     // ---- titles ----
+
+    /** The labels above a table by their loose keys. */
+    private Map<String, String> labelsOf(Home home) {
+        return labels.computeIfAbsent(home, each -> {
+            Map<String, String> byKey = new HashMap<>();
+            labels(each).forEach((label, text) -> byKey.putIfAbsent(LooseText.key(label), text));
+            return byKey;
+        });
+    }
 
     /** The labels above a table with what they say: {@code Port: Hollin} in one cell or in two. */
     static Map<String, String> labels(Home home) {

@@ -46,7 +46,7 @@ public final class Evidence {
     /** Takes in the cell of a record whose form is known. */
     public void add(Row row, int column, Form form) {
         counts[form.ordinal()]++;
-        if ((form.isDate() || form.isMoment()) && Long.bitCount(++dates) == 1) {
+        if (form.holdsDay() && Long.bitCount(++dates) == 1) {
             someDates.add(row.text(column));
         }
         if (form == Form.YEAR_FIRST_DATE) {

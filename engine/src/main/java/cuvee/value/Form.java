@@ -80,6 +80,15 @@ public enum Form {
     CELL_ERROR;
 
     static final Form[] FORMS = values();
+    private static final boolean[] DAYS = days();
+
+    private static boolean[] days() {
+        boolean[] days = new boolean[FORMS.length];
+        for (Form form : FORMS) {
+            days[form.ordinal()] = form.isDate() || form.isMoment();
+        }
+        return days;
+    }
 
     /** True for numbers and codes typed as text. */
     public boolean isTextNumber() {
@@ -94,6 +103,11 @@ public enum Form {
     public boolean isDate() {
         return this == CELL_DATE
                 || (compareTo(YEAR_FIRST_DATE) >= 0 && compareTo(NAMED_DATE) <= 0 && this != YEAR_FIRST_MOMENT);
+    }
+
+    /** True for dates and moments. */
+    boolean holdsDay() {
+        return DAYS[ordinal()];
     }
 
     public boolean isMoment() {

@@ -60,6 +60,9 @@ public record Period(Kind kind, int year, int number, int day) {
     private static final Map<String, Optional<Found>> FOUND = new ConcurrentHashMap<>();
 
     private static final int MOST_REMEMBERED = 20_000;
+    private static final int LONGEST_REMEMBERED = 100;
+    /** Beyond so many letters a text is prose. */
+    private static final int LONGEST = 400;
 
     private interface Making {
         @Nullable
@@ -140,6 +143,9 @@ public record Period(Kind kind, int year, int number, int day) {
      * @param order what comes first in dates that could be read in two ways
      */
     public static Optional<Found> in(String text, Convention.Order order) {
+        if (text.length() > LONGEST_REMEMBERED) {
+            return find(text.substring(0, Math.min(text.length(), LONGEST)), order);
+        }
         if (FOUND.size() > MOST_REMEMBERED) {
             FOUND.clear();
         }

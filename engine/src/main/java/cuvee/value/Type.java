@@ -1,5 +1,8 @@
 package cuvee.value;
 
+import java.util.Arrays;
+import java.util.Optional;
+
 /** The types a column can have, by the words people see. */
 public enum Type {
     TEXT("Text"),
@@ -22,14 +25,9 @@ public enum Type {
         return word;
     }
 
-    /** The type of that word. */
-    public static Type ofWord(String word) {
-        for (Type type : values()) {
-            if (type.word.equals(word)) {
-                return type;
-            }
-        }
-        throw new IllegalArgumentException("there is no type " + word);
+    /** The type of that word; empty where there is none. */
+    public static Optional<Type> ofWord(String word) {
+        return Arrays.stream(values()).filter(type -> type.word.equals(word)).findFirst();
     }
 
     public boolean isNumber() {

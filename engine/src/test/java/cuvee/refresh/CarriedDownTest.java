@@ -63,8 +63,7 @@ class CarriedDownTest {
         try (JobSession session = batch.open()) {
             Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
             try (MasterReader reader = session.reader(outcome)) {
-                JobSession.Trail trail =
-                        session.trail(outcome, reader.page(3, 1).get(0), 0);
+                Trail trail = session.trail(outcome, reader.page(3, 1).get(0), 0);
                 assertThat(trail.where().toString()).contains("line 5");
                 assertThat(trail.raw()).isEqualTo("South");
             }
@@ -144,8 +143,7 @@ class CarriedDownTest {
         try (JobSession session = batch.open()) {
             Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
             try (MasterReader reader = session.reader(outcome)) {
-                JobSession.Trail trail =
-                        session.trail(outcome, reader.page(2, 1).get(0), 0);
+                Trail trail = session.trail(outcome, reader.page(2, 1).get(0), 0);
                 assertThat(trail.where().toString()).contains("line 2");
                 assertThat(trail.raw()).isEqualTo("North");
             }

@@ -327,7 +327,7 @@ class JobSessionTest {
             Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
             try (MasterReader reader = session.reader(outcome)) {
                 MasterReader.Line line = reader.page(1, 1).get(0);
-                JobSession.Trail trail = session.trail(outcome, line, 2);
+                Trail trail = session.trail(outcome, line, 2);
                 assertThat(trail.where().toString()).isEqualTo("a.csv, line 5");
                 assertThat(trail.header()).isEqualTo("Fare");
                 assertThat(trail.raw()).isEqualTo("2,5");

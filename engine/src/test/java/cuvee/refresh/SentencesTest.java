@@ -103,7 +103,7 @@ class SentencesTest {
         Sentence sentence = only(batch.refresh());
         try (JobSession session = batch.open()) {
             Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
-            JobSession.BeforeAndAfter found =
+            BeforeAndAfter found =
                     session.beforeAndAfter(outcome, sentence.tables().get(0), 2).orElseThrow();
             assertThat(found.before().get(0).cells()).containsExactly("Depot", "Jan", "Feb", "Mar");
             assertThat(found.columns()).containsExactly("Depot", "Month", "Amount");

@@ -170,7 +170,7 @@ class TurnedTest {
             try (MasterReader reader = session.reader(outcome)) {
                 List<MasterReader.Line> page = reader.page(1, 3);
                 assertThat(page).extracting(line -> line.values().get(1)).containsExactly("Mar", "Jan", "Feb");
-                JobSession.Trail trail = session.trail(outcome, page.get(0), 2);
+                Trail trail = session.trail(outcome, page.get(0), 2);
                 assertThat(trail.where().toString()).contains("plan.csv").contains("line 2");
                 assertThat(trail.header()).isEqualTo("Mar");
                 assertThat(trail.raw()).isEqualTo("3");

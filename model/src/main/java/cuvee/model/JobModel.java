@@ -15,6 +15,7 @@ import cuvee.job.Place;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
+import cuvee.refresh.BeforeAndAfter;
 import cuvee.refresh.Board;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
@@ -29,8 +30,10 @@ import cuvee.value.Type;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -244,10 +247,13 @@ public final class JobModel implements AutoCloseable {
 
     // ---- the board ----
 
+    /** Gives a column another name; a name that another column has changes nothing. */
     public void renameColumn(String name, String newName) {
-        outcome.get()
-                .ifPresent(
-                        made -> take(Board.rename(history.now(), made.proposal().lineUp(), name, newName.strip())));
+        outcome.get().map(Outcome::proposal).ifPresent(made -> {
+            Set<String> names = new HashSet<>(made.leftOut().keySet());
+            made.columns().forEach(column -> names.add(column.name()));
+            take(Board.rename(history.now(), made.lineUp(), names, name, newName.strip()));
+        });
     }
 
     /** Puts a column so many places to the right. */
@@ -318,7 +324,7 @@ public final class JobModel implements AutoCloseable {
     }
 
     /** Reads the first rows of a table as its sheet and as the master has them; told on the interface thread. */
-    public void beforeAndAfter(int table, int rows, Consumer<JobSession.BeforeAndAfter> told) {
+    public void beforeAndAfter(int table, int rows, Consumer<BeforeAndAfter> told) {
         outcome.get()
                 .ifPresent(made -> worker.execute(() -> session.beforeAndAfter(made, table, rows)
                         .ifPresent(found -> ui.execute(() -> told.accept(found)))));
