@@ -138,7 +138,7 @@ final class LineUpView extends VBox {
         } else if (event.getCode() == KeyCode.F2) {
             name.requestFocus();
             name.selectAll();
-        } else if (event.getCode() == KeyCode.DELETE && !out.isDisabled()) {
+        } else if (event.getCode() == KeyCode.DELETE) {
             model.leaveOutColumn(chosen, true);
         } else {
             handled = false;
@@ -158,8 +158,8 @@ final class LineUpView extends VBox {
         List<Proposal.ColumnReport> columns = made.get().proposal().columns();
         String name = columns.get(from - BEFORE).name();
         String target = columns.get(to - BEFORE).name();
-        List<String> data = model.jobProperty().get().columns();
-        if (!data.contains(name) || !data.contains(target)) {
+        Proposal proposal = made.get().proposal();
+        if (proposal.isTag(name) || proposal.isTag(target)) {
             return;
         }
         if (row < 0) {
@@ -171,10 +171,8 @@ final class LineUpView extends VBox {
 
     private void move(int by) {
         int at = grid.selectedColumn();
-        if (!earlier.isDisabled()) {
-            model.moveColumn(chosen, by);
-            grid.select(grid.selectedRow(), at + by);
-        }
+        model.moveColumn(chosen, by);
+        grid.select(grid.selectedRow(), at + by);
     }
 
     // ---- what is shown ----
@@ -243,7 +241,11 @@ final class LineUpView extends VBox {
             return;
         }
         Proposal.ColumnReport it = column.get();
-        boolean data = model.jobProperty().get().columns().contains(it.name());
+        boolean data = !model.outcomeProperty()
+                .get()
+                .map(Outcome::proposal)
+                .orElseThrow()
+                .isTag(it.name());
         about.setText(it.name() + ": " + it.type().word() + ", "
                 + Says.count(it.filled(), "filled cell")
                 + (it.misfits() > 0 ? ", " + Says.number(it.misfits()) + " do not fit" : "") + " in "
@@ -263,12 +265,10 @@ final class LineUpView extends VBox {
         type.setValue(it.type().word());
         List<String> names = new ArrayList<>(model.jobProperty().get().columns());
         names.remove(it.name());
-        others.getItems().setAll(names);
+        others.getItems().setAll(data ? names : List.of());
+        others.setDisable(!data);
         others.setValue(null);
         filling = false;
-        earlier.setDisable(!data);
-        later.setDisable(!data);
-        out.setDisable(!data);
         out.setText("Leave it out, " + Says.count(it.filled(), "filled cell"));
         boolean own = header.map(Grids.BoardHeader::own).orElse(true);
         split.setVisible(!own);

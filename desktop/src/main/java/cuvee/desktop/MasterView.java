@@ -7,22 +7,34 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Trail;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import javafx.geometry.Pos;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 
 /** The master: every row, with the trail of the selected cell told to the trail bar. */
 final class MasterView extends VBox {
+    private static final double HEIGHT_BESIDE = 230;
+    private static final String NONE = "no source";
     private final GridView grid = new GridView("master-grid");
     private final Label sums = new Label();
+    private final GridView one = new GridView("source-grid");
+    private final Label oneSays = new Label();
+    private final VBox beside = new VBox(oneSays, one);
+    private final ComboBox<String> sources = new ComboBox<>();
     private final JobModel model;
     private final Executor ui;
     private final Consumer<String> trail;
@@ -33,6 +45,7 @@ final class MasterView extends VBox {
         return thread;
     });
     private @Nullable MasterGrid shown;
+    private @Nullable MasterGrid shownOfOne;
     private long asked;
 
     MasterView(JobModel model, Executor ui, Consumer<String> trail, Consumer<Where> open) {
@@ -42,11 +55,26 @@ final class MasterView extends VBox {
         this.open = open;
         setId("master");
         grid.setEmptyWords("The master has no rows yet. Refresh, or look in Collect at why no file was taken.");
-        grid.setOnSelect(this::selected);
-        grid.setOnOpen(this::opened);
+        grid.setOnSelect((row, column) -> selected(shown, row, column));
+        grid.setOnOpen((row, column) -> opened(shown, row, column));
+        one.setOnSelect((row, column) -> selected(shownOfOne, row, column));
+        one.setOnOpen((row, column) -> opened(shownOfOne, row, column));
         VBox.setVgrow(grid, Priority.ALWAYS);
+        VBox.setVgrow(one, Priority.ALWAYS);
+        one.setPrefHeight(HEIGHT_BESIDE);
+        beside.setMinHeight(HEIGHT_BESIDE);
+        oneSays.getStyleClass().add("view-says");
         sums.getStyleClass().add("hint");
-        HBox foot = new HBox(sums);
+        sums.setMinWidth(0);
+        sources.setId("master-source");
+        sources.setMaxWidth(260);
+        sources.setOnAction(e -> showOne());
+        Label show = new Label("Beside it");
+        show.setLabelFor(sources);
+        show.setMinWidth(Region.USE_PREF_SIZE);
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        HBox foot = new HBox(8, sums, gap, show, sources);
         foot.setAlignment(Pos.CENTER_LEFT);
         foot.getStyleClass().add("view-foot");
         getChildren().addAll(grid, foot);
@@ -78,15 +106,46 @@ final class MasterView extends VBox {
             }
         }
         sums.setText(between.equals(" ") ? "No number columns." : words.toString());
+        String chosen = Objects.requireNonNullElse(sources.getValue(), NONE);
+        List<String> names = new ArrayList<>(List.of(NONE));
+        outcome.get().proposal().plan().tables().forEach(table -> {
+            if (!names.contains(table.source())) {
+                names.add(table.source());
+            }
+        });
+        sources.getItems().setAll(names);
+        sources.setValue(names.contains(chosen) ? chosen : NONE);
+        showOne();
+    }
+
+    /** Shows the rows of one source beside those of all. */
+    private void showOne() {
+        MasterGrid before = shownOfOne;
+        shownOfOne = null;
+        String source = Objects.requireNonNullElse(sources.getValue(), NONE);
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        if (source.equals(NONE) || outcome.isEmpty()) {
+            getChildren().remove(beside);
+        } else {
+            MasterGrid now = new MasterGrid(model.session(), outcome.get(), ui, source);
+            shownOfOne = now;
+            one.setModel(now);
+            oneSays.setText("Of these, " + Says.count(now.rows(), "row") + " from " + source + ":");
+            if (!getChildren().contains(beside)) {
+                getChildren().add(1, beside);
+            }
+        }
+        if (before != null) {
+            before.close();
+        }
     }
 
     /** Tells the trail of the selected cell again. */
     void tellTrail() {
-        selected(grid.selectedRow(), grid.selectedColumn());
+        selected(shown, grid.selectedRow(), grid.selectedColumn());
     }
 
-    private void selected(long row, int column) {
-        MasterGrid now = shown;
+    private void selected(@Nullable MasterGrid now, long row, int column) {
         Optional<Outcome> outcome = model.outcomeProperty().get();
         if (now == null || outcome.isEmpty() || now.rows() == 0) {
             trail.accept("");
@@ -117,8 +176,7 @@ final class MasterView extends VBox {
     }
 
     /** Opens the sheet that a cell came from, at that cell. */
-    private void opened(long row, int column) {
-        MasterGrid now = shown;
+    private void opened(@Nullable MasterGrid now, long row, int column) {
         Optional<Outcome> outcome = model.outcomeProperty().get();
         if (now != null && outcome.isPresent()) {
             now.line(row)
@@ -160,9 +218,10 @@ final class MasterView extends VBox {
 
     void close() {
         trails.shutdownNow();
-        MasterGrid now = shown;
-        if (now != null) {
-            now.close();
+        for (MasterGrid now : Arrays.asList(shown, shownOfOne)) {
+            if (now != null) {
+                now.close();
+            }
         }
     }
 }

@@ -162,7 +162,7 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
     /** How many records of a column lie under a joined cell that begins above them. */
     private static long joined(PlacedTable table, TableColumn column) {
         long under = 0;
-        for (CellRange range : table.merged()) {
+        for (CellRange range : table.clues().merged()) {
             if (range.rows() > 1 && range.firstColumn() <= column.index() && column.index() <= range.lastColumn()) {
                 for (FoundTable.Run run : table.table().runs()) {
                     int from = Math.max(run.first(), range.firstRow() + 1);

@@ -1,9 +1,11 @@
 package cuvee.layout;
 
 import cuvee.detect.FoundTable;
+import cuvee.detect.SheetClues;
 import cuvee.place.Where;
-import cuvee.sheet.CellRange;
+import cuvee.sheet.NamedRange;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /**
  * A found table with its place, laid out for the master.
@@ -11,7 +13,7 @@ import java.util.List;
  * @param id its own number
  * @param staged the number under which its sheet's rows are staged
  * @param width the width of the staging table that holds its rows
- * @param merged the cells of its sheet that are joined into one
+ * @param clues what the workbook says of its sheet besides the cells
  * @param columns its columns as they go into the master; at first those of the sheet
  * @param signature what its layout is called
  * @param turned how many rows each of its records becomes; 0 where it stays one
@@ -22,23 +24,26 @@ public record PlacedTable(
         int width,
         String source,
         String sheet,
-        List<CellRange> merged,
+        SheetClues clues,
         FoundTable table,
         List<LaidColumn> columns,
         String signature,
         int turned) {
 
+    /** Names that programs give by themselves, which say nothing. */
+    private static final Pattern NAMED_BY_PROGRAM =
+            Pattern.compile("(?i)(table|tabelle|tableau|tabla|tabella|tabela|tabel|range|list)?[ _]?\\d*");
+
     public PlacedTable {
-        merged = List.copyOf(merged);
         columns = List.copyOf(columns);
     }
 
     /** A table as its sheet has it. */
     public static PlacedTable of(
-            int id, int staged, int width, String source, String sheet, List<CellRange> merged, FoundTable table) {
+            int id, int staged, int width, String source, String sheet, SheetClues clues, FoundTable table) {
         List<LaidColumn> columns = table.columns().stream().map(LaidColumn::of).toList();
         return new PlacedTable(
-                id, staged, width, source, sheet, merged, table, columns, Layout.plainSignature(table), 0);
+                id, staged, width, source, sheet, clues, table, columns, Layout.plainSignature(table), 0);
     }
 
     /** A table is told by its number alone, which is cheap to compare. */
@@ -56,8 +61,23 @@ public record PlacedTable(
         return Where.sheet(source, sheet);
     }
 
+    /** The name that the workbook gives to a table that holds its header; empty where it gives none. */
+    public String name() {
+        int header = table.headerRows().stream().reduce(Math::max).orElse(table.firstRow());
+        int first = table.columns().isEmpty() ? 0 : table.columns().get(0).index();
+        return clues.named().stream()
+                .filter(named -> named.kind() == NamedRange.Kind.TABLE)
+                .filter(named -> named.range().holdsRow(header)
+                        && first >= named.range().firstColumn()
+                        && first <= named.range().lastColumn())
+                .map(NamedRange::name)
+                .filter(name -> !NAMED_BY_PROGRAM.matcher(name).matches())
+                .findFirst()
+                .orElse("");
+    }
+
     /** The same table, laid out otherwise. */
     PlacedTable laid(List<LaidColumn> newColumns, String newSignature, int newTurned) {
-        return new PlacedTable(id, staged, width, source, sheet, merged, table, newColumns, newSignature, newTurned);
+        return new PlacedTable(id, staged, width, source, sheet, clues, table, newColumns, newSignature, newTurned);
     }
 }

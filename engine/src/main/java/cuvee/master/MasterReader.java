@@ -14,6 +14,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.duckdb.DuckDBConnection;
 import org.jspecify.annotations.Nullable;
 
@@ -78,6 +79,28 @@ public final class MasterReader implements AutoCloseable {
             }
             return lines;
         });
+    }
+
+    /** How many rows of the master come from a source. */
+    public long rowsOf(String source) {
+        return Arrays.stream(tablesOf(source))
+                .mapToLong(at -> starts[at + 1] - starts[at])
+                .sum();
+    }
+
+    /** Rows that come from a source, in the order of the master: from a position among them on, at most so many. */
+    public List<Line> pageOf(String source, long from, int count) {
+        int[] tables = tablesOf(source);
+        return tables.length == 0
+                ? List.of()
+                : page(starts[tables[0]] + from, (int) Math.min(count, rowsOf(source) - from));
+    }
+
+    /** The positions of a source's tables, which stand one behind the other. */
+    private int[] tablesOf(String source) {
+        return IntStream.range(0, plan.tables().size())
+                .filter(at -> plan.tables().get(at).source().equals(source))
+                .toArray();
     }
 
     /** The first rows of one table, at most so many. */

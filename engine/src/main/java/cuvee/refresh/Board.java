@@ -82,9 +82,14 @@ public final class Board {
                 .isPresent();
     }
 
-    /** Puts a column so many places to the right, or to the left where that is negative. */
-    public static Job move(Job job, String name, int by) {
-        List<String> columns = new ArrayList<>(job.columns());
+    /**
+     * Puts a column so many places to the right, or to the left where that is negative.
+     *
+     * @param shown the columns as they stand in the master, those of tags included; a tag that is moved or passed by a
+     *     column keeps that place
+     */
+    public static Job move(Job job, List<String> shown, String name, int by) {
+        List<String> columns = new ArrayList<>(shown);
         int at = columns.indexOf(name);
         int to = Math.max(0, Math.min(columns.size() - 1, at + by));
         if (at < 0 || to == at) {
@@ -92,7 +97,27 @@ public final class Board {
         }
         columns.remove(at);
         columns.add(to, name);
+        Set<String> tags = TagColumns.names(job);
+        for (int last = columns.size() - 1; last >= 0 && !columns.get(last).equals(name); last--) {
+            String behind = columns.get(last);
+            if (!tags.contains(behind)) {
+                break;
+            }
+            if (!job.columns().contains(behind)) {
+                columns.remove(last);
+            }
+        }
+        withLeftOut(columns, job.columns());
         return job.withAssumed(columns, job.assumed());
+    }
+
+    /** Columns that are left out keep their places behind the ones that they follow. */
+    private static void withLeftOut(List<String> columns, List<String> before) {
+        for (int i = 0; i < before.size(); i++) {
+            if (!columns.contains(before.get(i))) {
+                columns.add(i == 0 ? 0 : columns.indexOf(before.get(i - 1)) + 1, before.get(i));
+            }
+        }
     }
 
     /** Lets all headers of a column feed another one, which is then one with it. */

@@ -389,6 +389,7 @@ public final class JobSession implements AutoCloseable {
                 table.source(),
                 source.map(Source::place).orElse(""),
                 table.sheet(),
+                table.name(),
                 table.table().titles(),
                 source.map(each -> Instant.ofEpochMilli(each.modified())
                                 .atZone(ZoneOffset.UTC)

@@ -41,7 +41,7 @@ final class Layings {
 
     static final String LEAVE = "leave";
     static final String CARRY_DOWN = "carry down";
-    private static final String AMOUNT = "Amount";
+    static final String AMOUNT = "Amount";
     static final String TURN = "turn into ";
     private static final String ALL_BUT = "turn all but ";
     private static final String INTO = " into ";
@@ -50,6 +50,7 @@ final class Layings {
     private final List<Question> questions;
     private final List<Finding> findings;
     private final Set<String> replaced = new HashSet<>();
+    private String amount = AMOUNT;
 
     Layings(Job job, List<Decision> assumed, List<Question> questions, List<Finding> findings) {
         this.job = job;
@@ -85,6 +86,11 @@ final class Layings {
                     .orElse(table.signature());
             layouts.computeIfAbsent(signature, s -> new ArrayList<>()).add(table);
         }
+        if (!across.isEmpty()) {
+            amount = amountSoFar()
+                    .or(() -> ValueName.of(List.copyOf(across.keySet())))
+                    .orElse(AMOUNT);
+        }
         Map<PlacedTable, PlacedTable> laid = new LinkedHashMap<>();
         layouts.forEach((signature, same) -> {
             Optional<TurnDecision> turn = turn(signature, same, across);
@@ -103,13 +109,24 @@ final class Layings {
         return tables.stream().map(table -> laid.getOrDefault(table, table)).toList();
     }
 
+    /** What the values are called in what has been decided, so that a new layout calls them the same. */
+    private Optional<String> amountSoFar() {
+        return job.assumed().stream()
+                .filter(decision -> decision.kind().equals(ACROSS))
+                .map(decision -> job.decision(ACROSS, decision.subject()).orElse(decision))
+                .flatMap(decision -> TurnDecision.read(decision.answer()).stream())
+                .filter(turn -> turn.values().size() == 1)
+                .map(turn -> turn.values().get(0))
+                .findFirst();
+    }
+
     /** The keys of a table's columns if it were laid out otherwise. */
     private Set<String> otherwise(String signature, PlacedTable table, @Nullable Across across, boolean turned) {
         Set<String> keys = new HashSet<>();
         if (turned) {
             table.columns().forEach(column -> keys.add(LooseText.key(column.header())));
         } else if (across != null) {
-            names(table, across).forEach(name -> keys.add(LooseText.key(name)));
+            names(table, across, amount).forEach(name -> keys.add(LooseText.key(name)));
         }
         job.assumed().stream()
                 .filter(decision -> decision.subject().equals(signature))
@@ -183,7 +200,7 @@ final class Layings {
             pointOut(first);
             return Optional.empty();
         }
-        String answer = TURN + Names.join(names(first, block));
+        String answer = TURN + Names.join(names(first, block, amount));
         assumed.add(new Decision(
                 ACROSS,
                 signature,
@@ -247,7 +264,7 @@ final class Layings {
     }
 
     /** The names that turned columns get where nothing has been decided. */
-    static List<String> names(PlacedTable table, Across block) {
+    static List<String> names(PlacedTable table, Across block, String amount) {
         Set<String> taken = new HashSet<>();
         Set<Integer> across = block.columns();
         table.table().columns().stream()
@@ -255,7 +272,7 @@ final class Layings {
                 .forEach(column -> taken.add(LooseText.key(column.header())));
         List<String> names = new ArrayList<>();
         names.add(free(block.label(), taken));
-        block.groups().keySet().forEach(group -> names.add(free(group.isEmpty() ? AMOUNT : group, taken)));
+        block.groups().keySet().forEach(group -> names.add(free(group.isEmpty() ? amount : group, taken)));
         return names;
     }
 
@@ -276,7 +293,7 @@ final class Layings {
         String members = Says.quoted(block.labels().get(0)) + " to "
                 + Says.quoted(block.labels().get(block.labels().size() - 1));
         long rows = same.stream().mapToLong(table -> table.table().kept()).sum();
-        String turn = answer.equals(LEAVE) ? TURN + Names.join(names(same.get(0), block)) : answer;
+        String turn = answer.equals(LEAVE) ? TURN + Names.join(names(same.get(0), block, amount)) : answer;
         questions.add(Question.of(
                 ACROSS,
                 signature,

@@ -102,7 +102,8 @@ final class Planner {
         Layings layings = new Layings(job, assumed, questions, findings);
         List<PlacedTable> laid = layings.lay(withRecords);
         List<Layout> layouts = withoutDoubles(mainFamily(Families.of(Layout.of(laid)), assumed), assumed);
-        LineUp everything = LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts), book);
+        List<String> movedTags = movedTags(layouts);
+        LineUp everything = LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts, movedTags), book);
         Map<String, String> columnOfHeader = new HashMap<>();
         everything
                 .columnOfHeader()
@@ -112,9 +113,10 @@ final class Planner {
         LineUp lineUp = everything.without(leftOut.keySet());
         questions.addAll(lineUp.questions());
         Map<PlacedTable, LaidColumn[]> feeds = feeds(layouts, lineUp);
-        List<String> dataNames =
-                everything.columns().stream().map(LineUp.Column::name).toList();
-        List<LineUp.Column> all = withTags(lineUp, layouts, feeds, assumed);
+        List<String> dataNames = placed(
+                movedTags,
+                everything.columns().stream().map(LineUp.Column::name).toList());
+        List<LineUp.Column> all = inOrder(movedTags, withTags(lineUp, layouts, feeds, assumed), feeds);
         ColumnTyping typing = new ColumnTyping(job, layouts, feeds, questions);
         List<MasterPlan.Column> columns = new ArrayList<>();
         List<Proposal.ColumnReport> reports = new ArrayList<>();
@@ -153,14 +155,55 @@ final class Planner {
     }
 
     /** The job without columns that are no more since tables are laid out otherwise. */
-    private Job withoutReplaced(Set<String> replaced, List<Layout> layouts) {
+    private Job withoutReplaced(Set<String> replaced, List<Layout> layouts, List<String> movedTags) {
         Set<String> gone = new HashSet<>(replaced);
         layouts.forEach(layout -> gone.removeAll(layout.keys()));
         return job.withAssumed(
                 job.columns().stream()
-                        .filter(name -> !gone.contains(LooseText.key(name)))
+                        .filter(name -> !gone.contains(LooseText.key(name)) && !movedTags.contains(name))
                         .toList(),
                 job.assumed());
+    }
+
+    /** The columns of tags that stand among the job's columns since the analyst moved them, and that no header feeds. */
+    private List<String> movedTags(List<Layout> layouts) {
+        Set<String> fed = new HashSet<>();
+        layouts.forEach(layout -> fed.addAll(layout.keys()));
+        job.settled().stream()
+                .filter(decision -> decision.kind().equals(LineUp.KIND))
+                .forEach(decision -> fed.add(LooseText.key(decision.answer())));
+        Set<String> tags = TagColumns.names(job);
+        return job.columns().stream()
+                .filter(name -> tags.contains(name) && !fed.contains(LooseText.key(name)))
+                .toList();
+    }
+
+    /** Names with moved tags behind the column that they stand behind in the job. */
+    private List<String> placed(List<String> movedTags, List<String> names) {
+        List<String> placed = new ArrayList<>(names);
+        placed.removeAll(movedTags);
+        for (String tag : movedTags) {
+            int at = 0;
+            for (String before : job.columns().subList(0, job.columns().indexOf(tag))) {
+                at = placed.contains(before) ? placed.indexOf(before) + 1 : at;
+            }
+            placed.add(at, tag);
+        }
+        return placed;
+    }
+
+    /** The columns with moved tags in their places; what feeds them is put in the same order. */
+    private List<LineUp.Column> inOrder(
+            List<String> movedTags, List<LineUp.Column> columns, Map<PlacedTable, LaidColumn[]> feeds) {
+        List<String> names = columns.stream().map(LineUp.Column::name).toList();
+        List<String> there = movedTags.stream().filter(names::contains).toList();
+        if (there.isEmpty()) {
+            return columns;
+        }
+        int[] from = placed(there, names).stream().mapToInt(names::indexOf).toArray();
+        feeds.replaceAll(
+                (table, fed) -> Arrays.stream(from).mapToObj(at -> fed[at]).toArray(LaidColumn[]::new));
+        return Arrays.stream(from).mapToObj(columns::get).toList();
     }
 
     /** The family that the job is about: the one that shares most with its columns, at first the one with most rows. */

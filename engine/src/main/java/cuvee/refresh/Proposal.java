@@ -42,6 +42,12 @@ public record Proposal(
         findings = List.copyOf(findings);
     }
 
+    /** True for a column that tags alone fill. */
+    public boolean isTag(String column) {
+        return !lineUp.containsValue(column)
+                && tags.stream().anyMatch(tag -> tag.on() && tag.column().equals(column));
+    }
+
     /**
      * Something that could be a tag, and whether it is one.
      *

@@ -78,8 +78,8 @@ public final class Sentences {
         }
         Across block = found.get();
         boolean on = first.turned() > 0;
-        List<String> names =
-                decision.flatMap(it -> Layings.names(it.answer())).orElseGet(() -> Layings.names(first, block));
+        List<String> names = decision.flatMap(it -> Layings.names(it.answer()))
+                .orElseGet(() -> Layings.names(first, block, Layings.AMOUNT));
         long made = 0;
         long blanks = 0;
         for (PlacedTable table : layout.tables()) {

@@ -95,7 +95,7 @@ record SourceFacts(
         List<PlacedTable> placed(String source) {
             List<PlacedTable> placed = new ArrayList<>();
             for (FoundTable table : tables) {
-                placed.add(PlacedTable.of(firstTable + placed.size(), id, width, source, name, clues.merged(), table));
+                placed.add(PlacedTable.of(firstTable + placed.size(), id, width, source, name, clues, table));
             }
             return placed;
         }

@@ -136,6 +136,18 @@ final class TagColumns {
         return sources;
     }
 
+    /** The names of the columns that the job's tags fill. */
+    static Set<String> names(Job job) {
+        Set<String> names = new HashSet<>();
+        for (TagSource source : sources(job)) {
+            job.decision(TAG, source.words())
+                    .map(Decision::answer)
+                    .filter(name -> !name.equals(LEFT_OUT))
+                    .ifPresent(names::add);
+        }
+        return names;
+    }
+
     private void report(TagSource source, Map<PlacedTable, Value> values) {
         Optional<Column> column =
                 columns.stream().filter(each -> each.source().equals(source)).findFirst();
@@ -256,7 +268,9 @@ final class TagColumns {
 
     /** The sheet's whole name is a column of every master anyway. */
     private boolean isWholeSheetName(TagSource source, Map<PlacedTable, Value> values) {
-        boolean sheet = source.from() == From.SHEET_PART || source.from() == From.SHEET_PERIOD;
+        boolean sheet = source.from() == From.SHEET_PART
+                || source.from() == From.SHEET_PERIOD
+                || source.from() == From.TABLE_PART;
         return sheet
                 && values.entrySet().stream()
                         .allMatch(entry -> LooseText.key(entry.getValue().text())

@@ -8,10 +8,11 @@ import java.util.List;
  * @param path the source's path relative to its place
  * @param place what its place is called
  * @param sheet the name of its sheet; empty for text files
+ * @param table the name that its workbook gives to the table; empty where it gives none
  * @param titles the lines above its header, cells parted by {@code " | "}
  * @param modified when the source was last changed, as an ISO date
  */
-public record Home(String path, String place, String sheet, List<String> titles, String modified) {
+public record Home(String path, String place, String sheet, String table, List<String> titles, String modified) {
     public Home {
         titles = List.copyOf(titles);
     }

@@ -12,8 +12,8 @@ import java.util.Set;
  * @param what which part of it: a number from 1, a label, a text; empty where there is but one
  */
 public record TagSource(From from, String what) {
-    private static final Set<From> NUMBERED =
-            EnumSet.of(From.FOLDER, From.FOLDER_PERIOD, From.FILE_PART, From.SHEET_PART, From.TITLE_PART);
+    private static final Set<From> NUMBERED = EnumSet.of(
+            From.FOLDER, From.FOLDER_PERIOD, From.FILE_PART, From.SHEET_PART, From.TABLE_PART, From.TITLE_PART);
 
     /** Things that say something of all rows of a table. */
     public enum From {
@@ -29,6 +29,9 @@ public record TagSource(From from, String what) {
         SHEET_PERIOD("period in sheet name"),
         SHEET_PART("sheet name part"),
         SHEET_NAME("sheet name"),
+        TABLE_PERIOD("period in table name"),
+        TABLE_PART("table name part"),
+        TABLE_NAME("table name"),
         TITLE_PERIOD("period in title"),
         TITLE_PART("title part"),
         MODIFIED("modified"),
@@ -65,6 +68,9 @@ public record TagSource(From from, String what) {
             case SHEET_PERIOD -> "the period in the sheet's name";
             case SHEET_PART -> "part " + what + " of the sheet's name";
             case SHEET_NAME -> "the sheet's name";
+            case TABLE_PERIOD -> "the period in the table's name";
+            case TABLE_PART -> "part " + what + " of the table's name";
+            case TABLE_NAME -> "the table's name";
             case TITLE_PERIOD -> "the period in the title";
             case TITLE_PART -> "part " + what + " of the title";
             case MODIFIED -> "the day on which the file was changed";
@@ -104,10 +110,12 @@ public record TagSource(From from, String what) {
             case FILE_AFTER, FILE_BEFORE -> "File part";
             case SHEET_PART -> "Sheet part " + what;
             case SHEET_NAME -> "Sheet";
+            case TABLE_PART -> "Table part " + what;
+            case TABLE_NAME -> "Table";
             case TITLE_PART -> "Title part " + what;
             case MODIFIED -> "Modified";
             case FIXED -> "Tag";
-            case FOLDER_PERIOD, FILE_PERIOD, SHEET_PERIOD, TITLE_PERIOD -> "Period";
+            case FOLDER_PERIOD, FILE_PERIOD, SHEET_PERIOD, TABLE_PERIOD, TITLE_PERIOD -> "Period";
         };
     }
 }

@@ -22,6 +22,7 @@ public final class Tags {
     private static final int LONGEST_VALUE = 40;
     private final NameParts files;
     private final NameParts sheets;
+    private final NameParts tables;
     private final List<NameParts> titles = new ArrayList<>();
     private final Map<Integer, NameParts> folders = new HashMap<>();
     private final List<Home> homes;
@@ -43,6 +44,7 @@ public final class Tags {
         }
         files = NameParts.of(homes.stream().map(Home::fileName).toList());
         sheets = NameParts.of(homes.stream().map(Home::sheet).toList());
+        tables = NameParts.of(homes.stream().map(Home::table).toList());
         for (int line = 0; line < MOST_TITLE_LINES; line++) {
             int at = line;
             titles.add(NameParts.of(
@@ -91,6 +93,10 @@ public final class Tags {
         for (int part = 1; part <= sheets.count(); part++) {
             candidates.add(new TagSource(From.SHEET_PART, String.valueOf(part)));
         }
+        candidates.add(TagSource.of(From.TABLE_PERIOD));
+        for (int part = 1; part <= tables.count(); part++) {
+            candidates.add(new TagSource(From.TABLE_PART, String.valueOf(part)));
+        }
         candidates.add(TagSource.of(From.TITLE_PERIOD));
         int titleParts = 0;
         for (NameParts line : titles) {
@@ -124,6 +130,9 @@ public final class Tags {
             case SHEET_PERIOD -> period(sheets, home.sheet());
             case SHEET_PART -> sheets.part(home.sheet(), source.index()).flatMap(Value::of);
             case SHEET_NAME -> Value.of(home.sheet());
+            case TABLE_PERIOD -> period(tables, home.table());
+            case TABLE_PART -> tables.part(home.table(), source.index()).flatMap(Value::of);
+            case TABLE_NAME -> Value.of(home.table());
             case TITLE_PERIOD -> titlePeriod(home);
             case TITLE_PART -> titlePart(home, source.index());
             case MODIFIED -> Value.of(home.modified());

@@ -27,7 +27,13 @@ class LineUpTest {
         }
         int id = tables.size() + 1;
         tables.add(PlacedTable.of(
-                id, id, 8, "t" + id + ".csv", "", List.of(), finder.end().get(0)));
+                id,
+                id,
+                8,
+                "t" + id + ".csv",
+                "",
+                cuvee.detect.SheetClues.NONE,
+                finder.end().get(0)));
     }
 
     private LineUp lineUp(Job job) {

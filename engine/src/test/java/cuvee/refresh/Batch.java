@@ -115,6 +115,10 @@ final class Batch {
         return job;
     }
 
+    void job(Job changed) {
+        job = changed;
+    }
+
     /** The answer that was assumed for decisions of a kind, by subject. */
     List<String> assumed(String kind) {
         return job.assumed().stream()

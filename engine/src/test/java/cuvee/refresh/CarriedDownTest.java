@@ -4,28 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.master.MasterReader;
 import cuvee.testing.Workbooks;
-import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** What heads several rows belongs to each of them. */
-class CarriedDownTest {
-    @TempDir
-    Path folder;
-
-    private Batch batch;
-
-    @BeforeEach
-    void batch() {
-        batch = new Batch(folder);
-    }
-
-    private static Object[] row(Object... cells) {
-        return cells;
-    }
-
+class CarriedDownTest extends BatchTest {
     @Test
     void sectionLinesBecomeAColumn() {
         batch.csv(

@@ -3,21 +3,13 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.finding.Question;
-import java.nio.file.Path;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** A file that was sent again never counts twice unasked. */
-class SentAgainTest {
-    @TempDir
-    Path folder;
-
-    private Batch batch;
-
+class SentAgainTest extends BatchTest {
     @BeforeEach
     void twoReturns() {
-        batch = new Batch(folder);
         batch.csv("Hollin 2026-01.csv", "Date,Vessel,Fare", "2026-01-01,MV Dunlin,5", "2026-01-02,MV Petrel,6")
                 .changed("Hollin 2026-01.csv", "2026-02-01T10:00:00Z");
         batch.csv("Hollin 2026-02.csv", "Date,Vessel,Fare", "2026-02-01,MV Dunlin,5", "2026-02-02,MV Petrel,6")

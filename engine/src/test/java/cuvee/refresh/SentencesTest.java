@@ -2,24 +2,11 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Every decision about the shape of rows can be read as a sentence, switched off and on again, and named. */
-class SentencesTest {
-    @TempDir
-    Path folder;
-
-    private Batch batch;
-
-    @BeforeEach
-    void batch() {
-        batch = new Batch(folder);
-    }
-
+class SentencesTest extends BatchTest {
     private Sentence only(Batch.Made made) {
         List<Sentence> sentences = Sentences.of(made.outcome());
         assertThat(sentences).hasSize(1);

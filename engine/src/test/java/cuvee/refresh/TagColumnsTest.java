@@ -2,23 +2,19 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.file.Path;
-import org.junit.jupiter.api.BeforeEach;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.util.List;
+import org.apache.poi.ss.util.AreaReference;
+import org.apache.poi.xssf.usermodel.XSSFRow;
+import org.apache.poi.xssf.usermodel.XSSFSheet;
+import org.apache.poi.xssf.usermodel.XSSFTable;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** What only names, folders and titles say becomes a column. */
-class TagColumnsTest {
-    @TempDir
-    Path folder;
-
-    private Batch batch;
-
-    @BeforeEach
-    void batch() {
-        batch = new Batch(folder);
-    }
-
+class TagColumnsTest extends BatchTest {
     @Test
     void placeAndDateInTheNameOnlyBecomeColumns() {
         batch.csv("Hollin_2026-03-01.csv", "Vessel,Pax", "MV Dunlin,5");
@@ -130,5 +126,55 @@ class TagColumnsTest {
         assertThat(first.columns()).containsExactly("Vessel", "Pax", "File part 1");
         batch.csv("Norhaven 2026-03.csv", "Vessel,Pax", "MV Petrel,9");
         assertThat(batch.refresh().lines()).contains("MV Petrel|9|Norhaven");
+    }
+
+    @Test
+    void theNameOfATableInItsWorkbookIsATag() throws IOException {
+        for (String port : List.of("Hollin", "Tarsk")) {
+            try (XSSFWorkbook workbook = new XSSFWorkbook();
+                    OutputStream out =
+                            Files.newOutputStream(batch.file(port.equals("Hollin") ? "a1.xlsx" : "a2.xlsx"))) {
+                XSSFSheet sheet = workbook.createSheet("Returns");
+                Object[][] rows = {row("Vessel", "Pax"), row("MV Dunlin", 5), row("MV Petrel", 6)};
+                for (Object[] cells : rows) {
+                    XSSFRow made = sheet.createRow(sheet.getPhysicalNumberOfRows());
+                    made.createCell(0).setCellValue((String) cells[0]);
+                    if (cells[1] instanceof Integer number) {
+                        made.createCell(1).setCellValue(number);
+                    } else {
+                        made.createCell(1).setCellValue((String) cells[1]);
+                    }
+                }
+                XSSFTable table = sheet.createTable(new AreaReference("A1:B3", workbook.getSpreadsheetVersion()));
+                table.setDisplayName(port);
+                workbook.write(out);
+            }
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Table part 1");
+        assertThat(made.lines()).contains("MV Dunlin|5|Hollin", "MV Petrel|6|Tarsk");
+    }
+
+    @Test
+    void aTagThatWasMovedStaysWhereItIs() {
+        batch.csv("Hollin_2026-03-01.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
+        batch.csv("Tarsk_2026-03-01.csv", "Vessel,Pax", "MV Petrel,7", "MV Petrel,8");
+        assertThat(batch.refresh().columns()).containsExactly("Vessel", "Pax", "File part 1");
+        batch.job(Board.move(batch.job(), List.of("Vessel", "Pax", "File part 1"), "File part 1", -2));
+        assertThat(batch.refresh().columns()).containsExactly("File part 1", "Vessel", "Pax");
+        batch.csv("Marsay_2026-04-01.csv", "Vessel,Pax,Crew", "MV Petrel,7,2", "MV Petrel,8,2");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("File part 1", "Vessel", "Pax", "Crew");
+        assertThat(made.lines().get(0)).startsWith("Hollin|MV Dunlin|5|");
+    }
+
+    @Test
+    void movingAColumnLeavesTagsBehindTheOthers() {
+        batch.csv("Hollin_2026-03-01.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
+        batch.csv("Tarsk_2026-03-01.csv", "Vessel,Pax", "MV Petrel,7", "MV Petrel,8");
+        batch.refresh();
+        batch.job(Board.move(batch.job(), List.of("Vessel", "Pax", "File part 1"), "Vessel", 1));
+        assertThat(batch.job().columns()).containsExactly("Pax", "Vessel");
+        assertThat(batch.refresh().columns()).containsExactly("Pax", "Vessel", "File part 1");
     }
 }

@@ -3,33 +3,17 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.master.MasterReader;
-import java.nio.file.Path;
+import cuvee.testing.Workbooks;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Plans run months across; the master has a row for each. */
-class TurnedTest {
-    @TempDir
-    Path folder;
-
-    private Batch batch;
-
-    @BeforeEach
-    void batch() {
-        batch = new Batch(folder);
-    }
-
-    private static Object[] row(Object... cells) {
-        return cells;
-    }
-
+class TurnedTest extends BatchTest {
     @Test
     void monthsAcrossBecomeRowsAndTotalsAreLeftOut() {
         batch.sheet(
@@ -44,7 +28,7 @@ class TurnedTest {
                 row("Total Tarsk", null, 5, null, 7, 12),
                 row("Grand total", null, 16, 22, 40, 78));
         Batch.Made made = batch.refresh();
-        assertThat(made.columns()).containsExactly("Depot", "Fuel", "Month", "Amount");
+        assertThat(made.columns()).containsExactly("Depot", "Fuel", "Month", "Fuel plan");
         assertThat(made.lines())
                 .containsExactly(
                         "Hollin|diesel|Jan|10",
@@ -248,5 +232,41 @@ class TurnedTest {
             rows.add(row("Note: preliminary figures"));
         }
         return rows.toArray(Object[][]::new);
+    }
+
+    @Test
+    void whatAllTitlesShareNamesTheValues() {
+        batch.sheet(
+                "a.xlsx", row("Crew hours Hollin 2026"), row(), row("Team", "Jan", "Feb", "Mar"), row("A", 1, 2, 3));
+        batch.sheet("b.xlsx", row("Crew hours Tarsk 2026"), row("Team", "Jan", "Feb", "Mar"), row("B", 4, 5, 6));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("Team", "Month", "Crew hours");
+        batch.sheet(
+                "c.xlsx", row("Days at sea 2026"), row("Team", "Grade", "Jan", "Feb", "Mar"), row("C", "x", 7, 8, 9));
+        assertThat(batch.refresh().columns())
+                .as("what was decided holds for a layout that comes later")
+                .contains("Crew hours")
+                .doesNotContain("Days at sea", "Amount");
+    }
+
+    @Test
+    void theNameOfTheSheetNamesTheValuesWhereNoTitleDoes() {
+        Workbooks.workbook()
+                .sheet("Overtime 2026", row("Team", "Jan", "Feb", "Mar"), row("A", 1, 2, 3), row("B", 4, 5, 6))
+                .save(batch.file("a.xlsx"));
+        assertThat(batch.refresh().columns()).containsExactly("Team", "Month", "Overtime");
+    }
+
+    @Test
+    void namesThatSayNothingNameNothing() {
+        Workbooks.workbook()
+                .sheet(
+                        "Plan 2026",
+                        row("Draft report"),
+                        row("Team", "Jan", "Feb", "Mar"),
+                        row("A", 1, 2, 3),
+                        row("B", 4, 5, 6))
+                .save(batch.file("a.xlsx"));
+        assertThat(batch.refresh().columns()).containsExactly("Team", "Month", "Amount");
     }
 }

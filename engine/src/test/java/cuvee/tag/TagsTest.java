@@ -10,7 +10,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 
 class TagsTest {
     private static Home home(String path, String... titles) {
-        return new Home(path, "returns", "", List.of(titles), "2026-04-01");
+        return new Home(path, "returns", "", "", List.of(titles), "2026-04-01");
     }
 
     private static String value(TagSource source, Home home) {

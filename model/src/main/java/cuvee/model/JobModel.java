@@ -19,6 +19,7 @@ import cuvee.refresh.BeforeAndAfter;
 import cuvee.refresh.Board;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.Proposal;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
 import cuvee.refresh.Sentence;
@@ -258,7 +259,11 @@ public final class JobModel implements AutoCloseable {
 
     /** Puts a column so many places to the right. */
     public void moveColumn(String name, int by) {
-        take(Board.move(history.now(), name, by));
+        outcome.get()
+                .map(made -> made.proposal().columns().stream()
+                        .map(Proposal.ColumnReport::name)
+                        .toList())
+                .ifPresent(shown -> take(Board.move(history.now(), shown, name, by)));
     }
 
     /** Lets all headers of a column feed another one. */
@@ -273,9 +278,18 @@ public final class JobModel implements AutoCloseable {
         take(Board.split(history.now(), key, header));
     }
 
-    /** Leaves a column out of the master, or takes it in again. */
+    /** Leaves a column out of the master, or takes it in again; a tag is then none any more. */
     public void leaveOutColumn(String name, boolean out) {
-        take(Board.leaveOut(history.now(), name, out));
+        Optional<Proposal> made = outcome.get().map(Outcome::proposal).filter(proposal -> out && proposal.isTag(name));
+        Job next = made.isPresent() ? history.now() : Board.leaveOut(history.now(), name, out);
+        for (Proposal.TagReport tag : made.map(Proposal::tags).orElse(List.of())) {
+            boolean fills = tag.on() && tag.column().equals(name);
+            next = fills
+                    ? next.withSettled(
+                            new Decision(JobSession.TAG, tag.source().words(), JobSession.NO_TAG, BY_HAND, ""))
+                    : next;
+        }
+        take(next);
     }
 
     public void decideType(String column, Type type) {

@@ -19,17 +19,29 @@ import org.jspecify.annotations.Nullable;
  */
 public final class MasterGrid implements GridModel, AutoCloseable {
     private final Outcome outcome;
+    private final long rows;
     private final Pages<List<MasterReader.Line>> pages;
 
+    /** All rows of the master. */
     public MasterGrid(JobSession session, Outcome outcome, Executor ui) {
         this.outcome = outcome;
+        this.rows = outcome.rows();
         MasterReader reader = session.reader(outcome);
         this.pages = new Pages<>("cuvee-pages", page -> reader.page(page * Pages.ROWS, Pages.ROWS), reader::close, ui);
     }
 
+    /** The rows that come from one source. */
+    public MasterGrid(JobSession session, Outcome outcome, Executor ui, String source) {
+        this.outcome = outcome;
+        MasterReader reader = session.reader(outcome);
+        this.rows = reader.rowsOf(source);
+        this.pages = new Pages<>(
+                "cuvee-pages", page -> reader.pageOf(source, page * Pages.ROWS, Pages.ROWS), reader::close, ui);
+    }
+
     @Override
     public long rows() {
-        return outcome.rows();
+        return rows;
     }
 
     @Override
