@@ -504,10 +504,41 @@ final class HeaderChoice {
                 years += isYear(form, text) ? 1 : 0;
             }
         }
-        double weight = Sequence.runsAcross(row) ? 1 : years == members ? 0.9 : 0.3;
+        double weight = runsAcross(index) ? 1 : years == members ? 0.9 : 0.3;
         double named = (words + weight * members) / Math.max(1, row.filled());
         boolean none = words == 0 && !isUnits(row) && hintShare(index, index) < 0.5;
         return none || named < 0.6 ? -1 : named;
+    }
+
+    /** True for a row whose values head columns, unless it is a record of small numbers below a row of words. */
+    private boolean runsAcross(int index) {
+        Row row = rows.get(index);
+        if (!Sequence.runsAcross(row)) {
+            return false;
+        }
+        int words = 0;
+        for (int c = 0; c < row.width(); c++) {
+            boolean value = !row.blank(c) && isValue(Forms.of(row, c));
+            if (value && isYear(Forms.of(row, c), row.text(c))) {
+                return true;
+            }
+            words += row.blank(c) || value ? 0 : 1;
+        }
+        for (int above = index - 1; words > 0 && above >= Math.max(0, index - MOST_ROWS * 2); above--) {
+            if (!holdsValue(rows.get(above)) && covers(rows.get(above), row)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean covers(Row upper, Row lower) {
+        for (int c = 0; c < lower.width(); c++) {
+            if (!lower.blank(c) && upper.blank(c)) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Years, dates and numbered things head columns too when they run across. */
@@ -544,7 +575,7 @@ final class HeaderChoice {
                 lowest--;
             }
             Row row = rows.get(lowest);
-            boolean names = !isValue(Forms.of(row, column)) || Sequence.runsAcross(row);
+            boolean names = !isValue(Forms.of(row, column)) || runsAcross(lowest);
             valued += names && valuesBelow(bottom, column) ? 1 : 0;
         }
         return columns.isEmpty() ? 0 : valued / (double) columns.size();

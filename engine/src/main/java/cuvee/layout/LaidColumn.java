@@ -1,8 +1,6 @@
 package cuvee.layout;
 
 import cuvee.detect.TableColumn;
-import cuvee.sheet.CellKind;
-import cuvee.sheet.Row;
 import cuvee.value.Conventions;
 import cuvee.value.Evidence;
 import java.time.LocalDate;
@@ -23,13 +21,8 @@ public record LaidColumn(String header, Origin origin, Evidence evidence, double
     /** A column of texts that are told, not read from cells of its own; each counts so many times. */
     public static LaidColumn told(String header, Origin origin, List<String> texts, long times) {
         Evidence evidence = new Evidence();
-        Row row = new Row();
-        for (String text : texts) {
-            row.begin(1, 0);
-            row.set(0, CellKind.TEXT, text);
-            evidence.add(row, 0);
-        }
-        return new LaidColumn(header, origin, evidence.times(times), 0);
+        texts.forEach(text -> evidence.add(Evidence.of(text, times)));
+        return new LaidColumn(header, origin, evidence, 0);
     }
 
     /** Some of the days that its cells hold, where they hold dates. */

@@ -6,6 +6,7 @@ import cuvee.value.Evidence;
 import cuvee.value.Type;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -26,8 +27,16 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
      *
      * @param wholeDigits the most digits before the decimal mark, where it is a number
      * @param decimals the most digits behind it
+     * @param replaced texts of its cells that are read as others, or as nothing where those are empty
      */
-    public record Column(String name, Type type, int wholeDigits, int decimals) {
+    public record Column(String name, Type type, int wholeDigits, int decimals, Map<String, String> replaced) {
+        public Column {
+            replaced = java.util.Collections.unmodifiableMap(new java.util.LinkedHashMap<>(replaced));
+        }
+
+        public Column(String name, Type type, int wholeDigits, int decimals) {
+            this(name, type, wholeDigits, decimals, Map.of());
+        }
 
         /** The store's type for it. */
         String sqlType() {

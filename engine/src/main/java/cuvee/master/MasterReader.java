@@ -311,7 +311,7 @@ public final class MasterReader implements AutoCloseable {
     }
 
     /** A value as canonical text: plain shortest decimals, ISO dates. */
-    private static String canonical(String cell, MasterPlan.Column column) {
+    static String canonical(String cell, MasterPlan.Column column) {
         String text = "CAST(" + cell + " AS VARCHAR)";
         return switch (column.type()) {
             case TEXT -> cell;
@@ -330,7 +330,7 @@ public final class MasterReader implements AutoCloseable {
         return rows.getString(column + 4);
     }
 
-    private static String shortest(String decimal) {
+    static String shortest(String decimal) {
         if (decimal.indexOf('.') < 0) {
             return decimal;
         }

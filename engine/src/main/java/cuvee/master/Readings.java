@@ -4,6 +4,11 @@ import cuvee.value.Convention;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
 import cuvee.value.Type;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 
 /**
  * The SQL that reads a staged cell as a type. Where the evidence says that a column holds only forms that the store's own
@@ -16,7 +21,63 @@ final class Readings {
 
     private Readings() {}
 
+    /** More texts than these are looked up rather than compared one after the other. */
+    private static final int MOST_COMPARED = 24;
+
+    /** What a staged cell comes to in a column: texts that the job replaces as those that stand for them. */
     static String expression(String cell, MasterPlan.Column column, MasterPlan.Feed feed) {
+        String read = read(cell, column, feed);
+        if (column.replaced().isEmpty()) {
+            return read;
+        }
+        String raw = raw(cell);
+        StringBuilder replaced = new StringBuilder("CASE");
+        Map<String, List<String>> byReplacement = new LinkedHashMap<>();
+        column.replaced()
+                .forEach((text, to) -> byReplacement
+                        .computeIfAbsent(to, key -> new ArrayList<>())
+                        .add(Sql.literal(text)));
+        if (byReplacement.size() <= MOST_COMPARED) {
+            byReplacement.forEach((to, texts) -> replaced.append(" WHEN ")
+                    .append(raw)
+                    .append(" IN (")
+                    .append(String.join(", ", texts))
+                    .append(") THEN ")
+                    .append(replacement(Sql.literal(to), to.isEmpty(), column)));
+        } else {
+            String map = "MAP {"
+                    + column.replaced().entrySet().stream()
+                            .map(entry -> Sql.literal(entry.getKey()) + ": " + Sql.literal(entry.getValue()))
+                            .collect(Collectors.joining(", "))
+                    + "}";
+            replaced.append(" WHEN map_contains(")
+                    .append(map)
+                    .append(", ")
+                    .append(raw)
+                    .append(") THEN ")
+                    .append(replacement("nullif(" + map + "[" + raw + "], '')", false, column));
+        }
+        return replaced.append(" ELSE ").append(read).append(" END").toString();
+    }
+
+    /** The text of a staged cell as people see it, without the mark of its kind. */
+    static String raw(String cell) {
+        return "CASE WHEN " + cell + " < chr(7) AND " + cell + " <> '' THEN substr(" + cell + ", 2) ELSE " + cell
+                + " END";
+    }
+
+    private static String replacement(String text, boolean nothing, MasterPlan.Column column) {
+        if (nothing) {
+            return "NULL";
+        }
+        return column.type() == Type.TEXT
+                ? text
+                : "TRY_CAST(" + FUNCTION + "(" + text + ", "
+                        + Sql.literal(column.type().name()) + ", " + Sql.literal(Convention.DEFAULT.code()) + ") AS "
+                        + column.sqlType() + ")";
+    }
+
+    private static String read(String cell, MasterPlan.Column column, MasterPlan.Feed feed) {
         Evidence e = feed.evidence();
         String type = column.sqlType();
         String plain = plain(cell, column.type(), feed.convention(), e);

@@ -40,7 +40,7 @@ public final class Board {
         for (Decision decision : about(job.settled(), name, newName)) {
             renamed = renamed.withSettled(decision);
         }
-        return tags(renamed, name, newName);
+        return ValueRule.moved(tags(renamed, name, newName), name, newName);
     }
 
     /** Tags that fill a column fill another. */
@@ -124,7 +124,8 @@ public final class Board {
     public static Job unite(Job job, Map<String, String> lineUp, String name, String with) {
         List<String> columns = new ArrayList<>(job.columns());
         columns.remove(name);
-        return tags(headers(job, lineUp, name, with).withAssumed(columns, job.assumed()), name, with);
+        Job united = headers(job, lineUp, name, with).withAssumed(columns, job.assumed());
+        return ValueRule.moved(tags(united, name, with), name, with);
     }
 
     /** Makes a header that feeds another column one of its own. */

@@ -41,6 +41,7 @@ final class ColumnTyping {
     private final Map<PlacedTable, LaidColumn[]> feeds;
     private final Map<PlacedTable, Layout> layoutOf = new HashMap<>();
     private final List<Question> questions;
+    private final ValueCells cells;
     private final Map<PlacedTable, Votes> byTable = new HashMap<>();
     private final Map<Layout, Votes> byLayout = new HashMap<>();
     private final Votes batch = new Votes();
@@ -68,7 +69,13 @@ final class ColumnTyping {
         }
     }
 
-    ColumnTyping(Job job, List<Layout> layouts, Map<PlacedTable, LaidColumn[]> feeds, List<Question> questions) {
+    ColumnTyping(
+            Job job,
+            List<Layout> layouts,
+            Map<PlacedTable, LaidColumn[]> feeds,
+            ValueCells cells,
+            List<Question> questions) {
+        this.cells = cells;
         this.job = job;
         this.feeds = feeds;
         this.questions = questions;
@@ -92,7 +99,7 @@ final class ColumnTyping {
     }
 
     Typed type(int index, String name) {
-        Evidence all = new Evidence();
+        Evidence held = new Evidence();
         boolean clear = true;
         List<PlacedTable> openMarks = new ArrayList<>();
         List<PlacedTable> openOrders = new ArrayList<>();
@@ -114,8 +121,9 @@ final class ColumnTyping {
             }
             Convention convention = new Convention(decidedMark(name, mark), decidedOrder(name, order));
             settled.put(own, convention);
-            all.add(own.under(convention.mark()));
+            held.add(own.under(convention.mark()));
         }
+        Evidence all = cells.replaced(index, name, held);
         Typing.Verdict verdict = Typing.decide(all, clear);
         Type type =
                 job.decision(TYPE, name).flatMap(d -> Type.ofWord(d.answer())).orElse(verdict.type());
@@ -137,7 +145,7 @@ final class ColumnTyping {
         Decision decision = new Decision(TYPE, name, type.word(), verdict.reason(), Says.count(all.filled(), "value"));
         boolean decideNow = widened || job.decision(TYPE, name).isEmpty();
         return new Typed(
-                new MasterPlan.Column(name, type, all.wholeDigits(), all.decimals()),
+                new MasterPlan.Column(name, type, all.wholeDigits(), all.decimals(), ValueRule.replacements(job, name)),
                 verdict.reason(),
                 all.filled(),
                 misfits,
@@ -262,6 +270,7 @@ final class ColumnTyping {
                 Where.JOB,
                 what,
                 "They are blank in the master; the first fifty are listed with their cells.",
-                "Correct them in the sources, or make the column " + Type.TEXT.word() + ".");
+                "Say in its column facts what is to stand in their place, correct them in the sources, or make the column "
+                        + Type.TEXT.word() + ".");
     }
 }

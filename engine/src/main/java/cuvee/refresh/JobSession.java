@@ -19,10 +19,13 @@ import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.SheetReader;
 import cuvee.master.Store;
+import cuvee.master.ValueList;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.tag.Home;
 import cuvee.value.LooseText;
+import cuvee.value.Spellings;
+import cuvee.value.Type;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -75,6 +78,7 @@ public final class JobSession implements AutoCloseable {
     public static final String NO_TAG = TagColumns.LEFT_OUT;
 
     private static final int MISFITS_LISTED = 50;
+    private static final long SPELLINGS_LOOKED_FOR = 300_000;
     private final Workplace workplace;
     private final Path jobFolder;
     private final Store store;
@@ -178,6 +182,7 @@ public final class JobSession implements AutoCloseable {
         questions.addAll(CopyQuestions.of(job, collected.sources()));
         findings.addAll(proposal.findings());
         findings.addAll(misfitCells(proposal));
+        findings.addAll(spellings(proposal));
         if (proposal.plan().tables().isEmpty()) {
             findings.add(new Finding(
                     Severity.WARNING,
@@ -219,7 +224,8 @@ public final class JobSession implements AutoCloseable {
             Job job, List<PlacedTable> placed, Map<PlacedTable, String> ruledOut, Map<String, Source> sources) {
         Map<PlacedTable, String> out = new HashMap<>(SentAgain.aside(job, placed));
         out.putAll(ruledOut);
-        return Planner.propose(job, placed, out, table -> home(table, sources), HeaderBookFile.read(workplace.state()));
+        return Planner.propose(
+                job, placed, out, table -> home(table, sources), store::count, HeaderBookFile.read(workplace.state()));
     }
 
     private List<Decision> sentAgain(Proposal proposal, List<SourceFacts> sources) {
@@ -329,6 +335,41 @@ public final class JobSession implements AutoCloseable {
             }
         }
         return cells;
+    }
+
+    /** Values that look like one spelled in several ways; in a large master they are looked for when a column is opened. */
+    private List<Finding> spellings(Proposal proposal) {
+        List<Finding> findings = new ArrayList<>();
+        long rows = proposal.plan().tables().stream()
+                .mapToLong(MasterPlan.Table::kept)
+                .sum();
+        for (int i = 0; i < proposal.columns().size() && rows <= SPELLINGS_LOOKED_FOR; i++) {
+            Proposal.ColumnReport column = proposal.columns().get(i);
+            if (column.type() != Type.TEXT) {
+                continue;
+            }
+            try (ValueList values = store.values(proposal.plan(), i)) {
+                List<Spellings.Group> alike = values.nearlyAlike();
+                if (!alike.isEmpty()) {
+                    findings.add(new Finding(
+                            Severity.REMARK,
+                            "spelling",
+                            Where.JOB,
+                            "In the column " + Says.quoted(column.name()) + ", "
+                                    + Says.list(
+                                            alike.stream().map(JobSession::said).toList()) + ".",
+                            "They are kept as they are written.",
+                            "Bring them to one spelling in the column's facts, where they are the same."));
+                }
+            }
+        }
+        return findings;
+    }
+
+    private static String said(Spellings.Group group) {
+        Spellings.Counted other = group.others().get(0);
+        return Says.quoted(other.text()) + " (" + Says.count(other.rows(), "row") + ") looks like "
+                + Says.quoted(group.to().text()) + " (" + Says.count(group.to().rows(), "row") + ")";
     }
 
     /** Keeps what the analyst settled about a header in the header book, to be offered in other jobs. */
@@ -495,6 +536,16 @@ public final class JobSession implements AutoCloseable {
     /** Values of a column that did not fit its type, at most so many. */
     public List<Store.Misfit> misfits(Outcome outcome, int column, int most) {
         return store.misfits(outcome.proposal().plan(), column, most);
+    }
+
+    /** The different values of a column of the master, tags behind the others; whoever asks for it closes it. */
+    public ValueList values(Outcome outcome, int column) {
+        return store.values(outcome.proposal().plan(), column);
+    }
+
+    /** The different texts that do not fit a column's type, with how many rows hold each. */
+    public List<Spellings.Counted> misfitTexts(Outcome outcome, int column) {
+        return store.misfitTexts(outcome.proposal().plan(), column);
     }
 
     @Override

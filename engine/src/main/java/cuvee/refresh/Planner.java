@@ -46,13 +46,20 @@ final class Planner {
     private final Map<PlacedTable, String> ruledOut;
     private final Homes homes;
     private final HeaderBook book;
+    private final ValueCells.Counting counting;
     private final List<Question> questions = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
     private final List<Proposal.TagReport> tagReports = new ArrayList<>();
     private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
 
     private Planner(
-            Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Homes homes, HeaderBook book) {
+            Job job,
+            List<PlacedTable> tables,
+            Map<PlacedTable, String> ruledOut,
+            Homes homes,
+            ValueCells.Counting counting,
+            HeaderBook book) {
+        this.counting = counting;
         this.homes = homes;
         this.book = book;
         this.ruledOut = ruledOut;
@@ -64,12 +71,18 @@ final class Planner {
      * Proposes a master from tables in the order of the master.
      *
      * @param homes where tables come from
+     * @param counting counts texts in their cells
      * @param book headers settled in other jobs
      * @param ruledOut tables that the analyst's rule about sheets does not take, with the reason
      */
     static Proposal propose(
-            Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Homes homes, HeaderBook book) {
-        return new Planner(job, tables, ruledOut, homes, book).propose();
+            Job job,
+            List<PlacedTable> tables,
+            Map<PlacedTable, String> ruledOut,
+            Homes homes,
+            ValueCells.Counting counting,
+            HeaderBook book) {
+        return new Planner(job, tables, ruledOut, homes, counting, book).propose();
     }
 
     /** Where tables come from. */
@@ -117,7 +130,8 @@ final class Planner {
                 movedTags,
                 everything.columns().stream().map(LineUp.Column::name).toList());
         List<LineUp.Column> all = inOrder(movedTags, withTags(lineUp, layouts, feeds, assumed), feeds);
-        ColumnTyping typing = new ColumnTyping(job, layouts, feeds, questions);
+        ValueCells cells = new ValueCells(job, feeds, counting);
+        ColumnTyping typing = new ColumnTyping(job, layouts, feeds, cells, questions);
         List<MasterPlan.Column> columns = new ArrayList<>();
         List<Proposal.ColumnReport> reports = new ArrayList<>();
         assumed.addAll(lineUp.decisions());
@@ -151,7 +165,17 @@ final class Planner {
         Job decided = job.withAssumed(dataNames, assumed);
         questions.sort(Comparator.comparingLong(Question::stake).reversed());
         return new Proposal(
-                decided, plan, layouts, columnOfHeader, leftOut, outside, reports, tagReports, questions, findings);
+                decided,
+                plan,
+                layouts,
+                columnOfHeader,
+                leftOut,
+                outside,
+                reports,
+                tagReports,
+                cells.touched(),
+                questions,
+                findings);
     }
 
     /** The job without columns that are no more since tables are laid out otherwise. */

@@ -17,6 +17,7 @@ import java.util.Map;
  * @param layouts the layouts of the master
  * @param lineUp for each header's loose key the column that it feeds
  * @param leftOut columns that the analyst leaves out, with the cells that they would fill
+ * @param valueCells for each rule about values, by its subject, how many cells it touches
  * @param outside tables that are not in the master, each with the reason
  */
 public record Proposal(
@@ -28,6 +29,7 @@ public record Proposal(
         Map<PlacedTable, String> outside,
         List<ColumnReport> columns,
         List<TagReport> tags,
+        Map<String, Long> valueCells,
         List<Question> questions,
         List<Finding> findings) {
 
@@ -38,6 +40,7 @@ public record Proposal(
         outside = Map.copyOf(outside);
         columns = List.copyOf(columns);
         tags = List.copyOf(tags);
+        valueCells = Map.copyOf(valueCells);
         questions = List.copyOf(questions);
         findings = List.copyOf(findings);
     }

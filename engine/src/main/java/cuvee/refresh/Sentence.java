@@ -40,6 +40,7 @@ public record Sentence(
     public enum Paragraph {
         TAGS("Tags: what names, folders and titles say"),
         SHAPE("Shape: which cells become rows and columns"),
+        VALUES("Values: what is written otherwise than in the sheets"),
         ROWS("Rows that would count twice");
 
         private final String title;

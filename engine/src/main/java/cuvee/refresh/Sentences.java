@@ -35,6 +35,7 @@ public final class Sentences {
         Sentences all = new Sentences(outcome);
         outcome.proposal().layouts().forEach(all::shape);
         outcome.proposal().tags().forEach(all::tag);
+        all.values();
         all.sentAgain();
         all.doubles();
         all.sentences.sort(Comparator.comparing(Sentence::paragraph));
@@ -239,6 +240,31 @@ public final class Sentences {
                 List.of(tag.column()),
                 TagColumns.LEFT_OUT,
                 tables));
+    }
+
+    private void values() {
+        for (ValueRule rule : ValueRule.of(job)) {
+            String texts = Says.list(rule.texts().stream().map(Says::quoted).toList());
+            long cells = outcome.proposal().valueCells().getOrDefault(rule.subject(), 0L);
+            boolean there = outcome.proposal().columns().stream()
+                    .anyMatch(column -> column.name().equals(rule.column()));
+            sentences.add(new Sentence(
+                    ValueRule.KIND,
+                    rule.subject(),
+                    Sentence.Paragraph.VALUES,
+                    "In " + Says.quoted(rule.column()) + ", "
+                            + (rule.to().isEmpty()
+                                    ? "take " + texts + " for blank."
+                                    : "write " + Says.quoted(rule.to()) + " for " + texts + "."),
+                    there ? Says.count(cells, "cell") : "There is no such column now; it needs " + rule.column() + ".",
+                    rule.on(),
+                    true,
+                    "",
+                    rule.switched(true).answer(),
+                    List.of(),
+                    rule.switched(false).answer(),
+                    List.of()));
+        }
     }
 
     private void sentAgain() {

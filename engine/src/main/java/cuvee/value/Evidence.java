@@ -1,5 +1,6 @@
 package cuvee.value;
 
+import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -202,6 +203,35 @@ public final class Evidence {
         more.yesWords *= times;
         more.noWords *= times;
         return more;
+    }
+
+    /** The evidence of a text that stands in so many cells. */
+    public static Evidence of(String text, long times) {
+        Evidence one = new Evidence();
+        Row row = new Row();
+        row.begin(1, 0);
+        row.set(0, CellKind.TEXT, text);
+        one.add(row, 0);
+        return one.times(times);
+    }
+
+    /** The evidence once so many cells that say something odd say something else, or nothing where that is empty. */
+    public Evidence replaced(String text, String other, long times) {
+        Evidence changed = new Evidence();
+        changed.add(this);
+        Form form = Forms.ofStaged(text);
+        if (count(form) < times && count(Form.CELL_ERROR) >= times) {
+            form = Form.CELL_ERROR;
+        }
+        changed.counts[form.ordinal()] = Math.max(0, count(form) - times);
+        Long listed = changed.oddities.remove(text);
+        changed.manyOddities = Math.max(0, manyOddities - (times - (listed == null ? 0 : Math.min(times, listed))));
+        YesNo.of(text.strip()).ifPresent(said -> {
+            changed.yesWords = Math.max(0, yesWords - (said ? times : 0));
+            changed.noWords = Math.max(0, noWords - (said ? 0 : times));
+        });
+        changed.add(of(other, times));
+        return changed;
     }
 
     public long count(Form form) {

@@ -269,4 +269,12 @@ class TurnedTest extends BatchTest {
                 .save(batch.file("a.xlsx"));
         assertThat(batch.refresh().columns()).containsExactly("Team", "Month", "Amount");
     }
+
+    @Test
+    void smallNumbersThatHappenToGoUpByOneAreRecords() {
+        batch.csv("a.csv", "Depot,Jan,Feb,Mar", "North,1,,3", "South,4,5,6", "Mid,7,8,9");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Depot", "Month", "Amount");
+        assertThat(made.lines()).hasSize(8).contains("South|Feb|5");
+    }
 }

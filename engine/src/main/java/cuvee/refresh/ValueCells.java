@@ -1,0 +1,99 @@
+package cuvee.refresh;
+
+import cuvee.job.Job;
+import cuvee.layout.LaidColumn;
+import cuvee.layout.Origin;
+import cuvee.layout.PlacedTable;
+import cuvee.master.Store;
+import cuvee.value.Evidence;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.Set;
+
+/** The cells that rules about values touch, and what a column holds once they have. */
+final class ValueCells {
+    private final Job job;
+    private final Map<PlacedTable, LaidColumn[]> feeds;
+    private final Counting counting;
+    private final Map<String, Long> touched = new LinkedHashMap<>();
+
+    /** Counts texts in the cells of tables. */
+    interface Counting {
+        Map<String, Long> count(Collection<Store.Cells> cells, Collection<String> texts);
+    }
+
+    ValueCells(Job job, Map<PlacedTable, LaidColumn[]> feeds, Counting counting) {
+        this.job = job;
+        this.feeds = feeds;
+        this.counting = counting;
+    }
+
+    /** For each rule, by what it is about, how many cells it touches or would touch. */
+    Map<String, Long> touched() {
+        return touched;
+    }
+
+    /** What a column holds once its texts have been replaced. */
+    Evidence replaced(int index, String column, Evidence held) {
+        List<ValueRule> rules = ValueRule.of(job).stream()
+                .filter(rule -> rule.column().equals(column))
+                .toList();
+        if (rules.isEmpty()) {
+            return held;
+        }
+        Set<String> texts = new LinkedHashSet<>();
+        rules.forEach(rule -> texts.addAll(rule.texts()));
+        Map<String, Long> counts = counts(index, texts);
+        Evidence after = held;
+        for (ValueRule rule : rules) {
+            long cells = 0;
+            for (String text : rule.texts()) {
+                long times = counts.getOrDefault(text, 0L);
+                cells += times;
+                after = rule.on() && times > 0 ? after.replaced(text, rule.to(), times) : after;
+            }
+            touched.put(rule.subject(), cells);
+        }
+        return after;
+    }
+
+    private Map<String, Long> counts(int index, Set<String> texts) {
+        List<Store.Cells> cells = new ArrayList<>();
+        Map<String, Long> counts = new LinkedHashMap<>();
+        feeds.forEach((table, fed) -> {
+            LaidColumn column = fed[index];
+            if (column == null) {
+                return;
+            }
+            long rows = table.table().kept();
+            if (column.origin() instanceof Origin.Told told) {
+                counts.merge(told.text(), rows * Math.max(1, table.turned()), Long::sum);
+            } else if (column.origin() instanceof Origin.Label label) {
+                label.labels().forEach(text -> counts.merge(text, rows, Long::sum));
+            }
+            for (int turned = 0; turned < Math.max(1, table.turned()); turned++) {
+                OptionalInt at = column.origin().column(turned);
+                boolean once = column.origin() instanceof Origin.Values || turned == 0;
+                if (at.isPresent() && once) {
+                    cells.add(new Store.Cells(
+                            table.id(),
+                            table.staged(),
+                            table.width(),
+                            table.table().firstRow(),
+                            table.table().lastRow(),
+                            !table.table().aside().isEmpty(),
+                            at.getAsInt()));
+                }
+            }
+        });
+        if (!cells.isEmpty()) {
+            counting.count(cells, texts).forEach((text, times) -> counts.merge(text, times, Long::sum));
+        }
+        return counts;
+    }
+}

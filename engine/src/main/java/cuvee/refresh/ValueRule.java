@@ -1,0 +1,143 @@
+package cuvee.refresh;
+
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/**
+ * A rule about the values of one column: these texts, as cells have them, are written as another, or count as blank.
+ *
+ * @param to what is to stand in their place; empty for nothing
+ * @param texts the texts that are replaced, in the order in which they were named
+ */
+public record ValueRule(String column, String to, Set<String> texts, boolean on) {
+    /** Decisions about values; the subject is a column with what is to stand there, the answer the texts replaced. */
+    public static final String KIND = "value";
+
+    private static final String FOR = "for ";
+    private static final String NOT_FOR = "not for ";
+    private static final Pattern BAR = Pattern.compile(" \\| ");
+    private static final String BY_HAND = "put so by you";
+
+    public ValueRule {
+        texts = java.util.Collections.unmodifiableSet(new LinkedHashSet<>(texts));
+    }
+
+    /** All such rules of a job, in the order in which they were made. */
+    public static List<ValueRule> of(Job job) {
+        return job.settled().stream()
+                .filter(decision -> decision.kind().equals(KIND))
+                .flatMap(decision -> read(decision).stream())
+                .toList();
+    }
+
+    /** The rule that a decision states; empty where it states none. */
+    static Optional<ValueRule> read(Decision decision) {
+        List<String> subject = split(decision.subject());
+        boolean on = decision.answer().startsWith(FOR);
+        if (!on && !decision.answer().startsWith(NOT_FOR) || subject.isEmpty()) {
+            return Optional.empty();
+        }
+        List<String> texts = split(decision.answer().substring(on ? FOR.length() : NOT_FOR.length()));
+        return texts.isEmpty() || texts.stream().allMatch(String::isEmpty)
+                ? Optional.empty()
+                : Optional.of(new ValueRule(
+                        subject.get(0), subject.size() > 1 ? subject.get(1) : "", new LinkedHashSet<>(texts), on));
+    }
+
+    Decision decision() {
+        return new Decision(KIND, subject(), answer(), BY_HAND, "");
+    }
+
+    public String subject() {
+        return join(to.isEmpty() ? List.of(column) : List.of(column, to));
+    }
+
+    String answer() {
+        return (on ? FOR : NOT_FOR) + join(texts);
+    }
+
+    ValueRule switched(boolean wanted) {
+        return new ValueRule(column, to, texts, wanted);
+    }
+
+    /** For each text of a column that is replaced, what stands in its place. */
+    static Map<String, String> replacements(Job job, String column) {
+        Map<String, String> replaced = new LinkedHashMap<>();
+        for (ValueRule rule : of(job)) {
+            if (rule.on() && rule.column().equals(column)) {
+                rule.texts().forEach(text -> replaced.put(text, rule.to()));
+            }
+        }
+        return replaced;
+    }
+
+    /**
+     * The job with a rule that writes texts of a column as another one, or leaves them blank. A text belongs to one rule,
+     * and what was written as one of the texts is written as the new one too.
+     */
+    public static Job write(Job job, String column, Collection<String> texts, String to) {
+        Set<String> wanted = new LinkedHashSet<>();
+        Job next = job;
+        for (ValueRule rule : of(job)) {
+            if (!rule.column().equals(column)) {
+                continue;
+            }
+            Set<String> left = new LinkedHashSet<>(rule.texts());
+            if (texts.contains(rule.to()) && !rule.to().isEmpty() || rule.to().equals(to)) {
+                wanted.addAll(left);
+                left.clear();
+            } else {
+                left.removeAll(texts);
+            }
+            next = next.withoutSettled(KIND, rule.subject());
+            next = left.isEmpty()
+                    ? next
+                    : next.withSettled(new ValueRule(column, rule.to(), left, rule.on()).decision());
+        }
+        wanted.addAll(texts);
+        wanted.remove(to);
+        return wanted.isEmpty() ? next : next.withSettled(new ValueRule(column, to, wanted, true).decision());
+    }
+
+    /** The job with the rules of a column said of another. */
+    static Job moved(Job job, String column, String other) {
+        Job next = job;
+        for (ValueRule rule : of(job)) {
+            if (rule.column().equals(column)) {
+                next = next.withoutSettled(KIND, rule.subject());
+                next = next.withSettled(new ValueRule(other, rule.to(), rule.texts(), rule.on()).decision());
+            }
+        }
+        return next;
+    }
+
+    /** Texts in one, parted by bars; bars and backslashes within them are marked. */
+    private static String join(Collection<String> texts) {
+        return texts.stream()
+                .map(text -> text.replace("\\", "\\\\").replace("|", "\\|"))
+                .collect(Collectors.joining(" | "));
+    }
+
+    private static List<String> split(String joined) {
+        List<String> texts = new ArrayList<>();
+        for (String part : BAR.splitAsStream(joined).toList()) {
+            StringBuilder text = new StringBuilder();
+            for (int i = 0; i < part.length(); i++) {
+                boolean marked = part.charAt(i) == '\\' && i + 1 < part.length();
+                text.append(part.charAt(marked ? ++i : i));
+            }
+            texts.add(text.toString());
+        }
+        return texts;
+    }
+}

@@ -1,0 +1,207 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.finding.Finding;
+import cuvee.job.Job;
+import cuvee.master.ColumnFacts;
+import cuvee.master.ValueList;
+import cuvee.value.Spellings.Counted;
+import java.util.List;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** What cells say is written otherwise, or taken for blank, where the analyst says so. */
+class ValueRuleTest extends BatchTest {
+    private void write(String column, String to, String... texts) {
+        batch.job(ValueRule.write(batch.job(), column, List.of(texts), to));
+    }
+
+    private static Sentence sentence(Batch.Made made) {
+        return Sentences.of(made.outcome()).stream()
+                .filter(each -> each.kind().equals(ValueRule.KIND))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private void vessels() {
+        batch.csv("a.csv", "Vessel,Pax", "MV Petrel,5", "mv  petrel,6", "MV Dunlin,7", "MV Petrel,1");
+        batch.csv("b.csv", "Vessel,Pax", "MV Petral,8", "MV Dunlin,9", "MV Petrel,1", "MV Petrel,2");
+    }
+
+    @Test
+    void spellingsAreBroughtToOneAndStayThatWayNextMonth() {
+        vessels();
+        batch.refresh();
+        write("Vessel", "MV Petrel", "mv  petrel", "MV Petral");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).contains("MV Petrel|6", "MV Petrel|8").noneMatch(line -> line.contains("etral"));
+        assertThat(sentence(made).text()).isEqualTo("In “Vessel”, write “MV Petrel” for “mv  petrel” and “MV Petral”.");
+        assertThat(sentence(made).touched()).isEqualTo("2 cells");
+        batch.csv("c.csv", "Vessel,Pax", "MV Petral,3", "Fenwick,4");
+        assertThat(batch.refresh().lines()).contains("MV Petrel|3", "Fenwick|4");
+    }
+
+    @Test
+    void aRuleThatIsSwitchedOffChangesNothingAndSaysWhatItWouldTouch() {
+        vessels();
+        batch.refresh();
+        write("Vessel", "MV Petrel", "MV Petral");
+        Sentence on = sentence(batch.refresh());
+        batch.settle(on.kind(), on.subject(), on.answer(false));
+        Batch.Made off = batch.refresh();
+        assertThat(off.lines()).contains("MV Petral|8");
+        assertThat(sentence(off).on()).isFalse();
+        assertThat(sentence(off).touched()).isEqualTo("1 cell");
+        batch.settle(on.kind(), on.subject(), sentence(off).answer(true));
+        assertThat(batch.refresh().lines()).doesNotContain("MV Petral|8");
+    }
+
+    @Test
+    void valuesThatDoNotFitAreRepairedOrTakenForBlank() {
+        batch.csv(
+                "a.csv",
+                "Date,Pax",
+                "2026-01-01,5",
+                "2026-01-02,ten",
+                "2026-01-03,tbc",
+                "2026-01-04,7",
+                "2026-01-05,8");
+        batch.csv(
+                "b.csv", "Date,Pax", "2026-02-01,5", "2026-02-02,ten", "2026-02-03,4", "2026-02-04,7", "2026-02-05,8");
+        batch.refresh();
+        batch.settle(ColumnTyping.TYPE, "Pax", "Whole number");
+        Batch.Made before = batch.refresh();
+        assertThat(before.outcome().proposal().columns().get(1).misfits()).isEqualTo(3);
+        try (JobSession session = batch.open()) {
+            assertThat(session.misfitTexts(before.outcome(), 1))
+                    .containsExactly(new Counted("ten", 2), new Counted("tbc", 1));
+        }
+        write("Pax", "10", "ten");
+        Batch.Made repaired = batch.refresh();
+        assertThat(repaired.lines()).contains("2026-01-02|10", "2026-02-02|10", "2026-01-03|");
+        assertThat(repaired.findings("misfit-cell")).extracting(Finding::what).allMatch(what -> what.contains("tbc"));
+        write("Pax", "", "tbc");
+        Batch.Made blank = batch.refresh();
+        assertThat(blank.outcome().proposal().columns().get(1).misfits()).isZero();
+        assertThat(blank.findings("misfit")).isEmpty();
+        assertThat(blank.findings("misfit-cell")).isEmpty();
+        assertThat(blank.lines()).contains("2026-01-03|");
+        assertThat(sentence(blank).text()).isEqualTo("In “Pax”, write “10” for “ten”.");
+    }
+
+    @Test
+    void aColumnWhoseWordsAreTakenForBlankBecomesANumber() {
+        batch.csv("a.csv", "Date,Pax", "2026-01-01,5", "2026-01-02,closed", "2026-01-03,closed", "2026-01-04,7");
+        batch.job(ValueRule.write(batch.job(), "Pax", List.of("closed"), ""));
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().proposal().columns().get(1).type().word()).isEqualTo("Whole number");
+        assertThat(made.lines()).containsExactly("2026-01-01|5", "2026-01-02|", "2026-01-03|", "2026-01-04|7");
+        assertThat(made.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void cellsOfWorkbooksTagsAndTurnedColumnsAreReachedToo() {
+        batch.sheet(
+                "Hollin.xlsx",
+                row("Depot", "Jan", "Feb", "Mar"),
+                row("North", 1, null, 3),
+                row("South", 4, 5, 6),
+                row("Mid", 7, 8, 9));
+        batch.sheet(
+                "Tarsk.xlsx",
+                row("Depot", "Jan", "Feb", "Mar"),
+                row("East", 7, 8, "tbc"),
+                row("West", 1, 2, 3),
+                row("Far", 7, 8, 9));
+        Batch.Made first = batch.refresh();
+        assertThat(first.columns()).containsExactly("Depot", "Month", "Amount", "File part 1");
+        write("Amount", "0", "tbc");
+        write("Month", "January", "Jan");
+        write("File part 1", "Port of Tarsk", "Tarsk");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines())
+                .contains("East|Mar|0|Port of Tarsk", "East|January|7|Port of Tarsk")
+                .hasSize(17);
+        assertThat(made.outcome().proposal().columns().get(2).type().word()).isEqualTo("Whole number");
+        assertThat(made.outcome().proposal().valueCells())
+                .containsEntry("Amount | 0", 1L)
+                .containsEntry("Month | January", 6L)
+                .containsEntry("File part 1 | Port of Tarsk", 9L);
+    }
+
+    @Test
+    void manyReplacementsAreLookedUp() {
+        StringBuilder lines = new StringBuilder("Code,Pax");
+        Job job = batch.job();
+        for (int i = 0; i < 200; i++) {
+            lines.append("\nname ")
+                    .append((char) ('a' + i % 26))
+                    .append(i)
+                    .append(",")
+                    .append(i);
+            job = ValueRule.write(job, "Code", List.of("name " + (char) ('a' + i % 26) + i), "K" + i);
+        }
+        batch.csv("a.csv", lines.toString());
+        batch.job(job);
+        assertThat(batch.refresh().lines()).startsWith("K0|0", "K1|1").endsWith("K199|199");
+    }
+
+    @Test
+    void aTextBelongsToOneRuleAndRulesFollowTheirColumn() {
+        Job job = ValueRule.write(batch.job(), "Vessel", List.of("a|b", "c\\d"), "x | y");
+        assertThat(ValueRule.of(job)).containsExactly(new ValueRule("Vessel", "x | y", Set.of("a|b", "c\\d"), true));
+        job = ValueRule.write(job, "Vessel", List.of("c\\d"), "z");
+        assertThat(ValueRule.of(job))
+                .containsExactlyInAnyOrder(
+                        new ValueRule("Vessel", "x | y", Set.of("a|b"), true),
+                        new ValueRule("Vessel", "z", Set.of("c\\d"), true));
+        job = ValueRule.write(job, "Vessel", List.of("z"), "Z");
+        assertThat(ValueRule.replacements(job, "Vessel"))
+                .as("what became z becomes Z now")
+                .containsEntry("c\\d", "Z")
+                .containsEntry("z", "Z");
+        vessels();
+        batch.refresh();
+        write("Vessel", "MV Petrel", "MV Petral");
+        batch.job(Board.rename(
+                batch.job(), batch.refresh().outcome().proposal().lineUp(), Set.of("Vessel"), "Vessel", "Ship"));
+        Batch.Made renamed = batch.refresh();
+        assertThat(renamed.columns()).containsExactly("Ship", "Pax");
+        assertThat(renamed.lines()).contains("MV Petrel|8");
+    }
+
+    @Test
+    void nearEqualSpellingsArePointedOutAndNothingElse() {
+        vessels();
+        assertThat(batch.refresh().findings("spelling"))
+                .extracting(Finding::what)
+                .singleElement()
+                .asString()
+                .contains("“MV Petral” (1 row)", "looks like “MV Petrel” (4 rows)");
+    }
+
+    @Test
+    void factsAndValuesAreOverAllRows() {
+        vessels();
+        Batch.Made made = batch.refresh();
+        try (JobSession session = batch.open();
+                ValueList vessel = session.values(made.outcome(), 0);
+                ValueList pax = session.values(made.outcome(), 1);
+                ValueList file = session.values(made.outcome(), 2)) {
+            assertThat(vessel.page(0, 10))
+                    .containsExactly(
+                            new Counted("MV Petrel", 4),
+                            new Counted("MV Dunlin", 2),
+                            new Counted("MV Petral", 1),
+                            new Counted("mv  petrel", 1));
+            vessel.search("PETR");
+            assertThat(vessel.size()).isEqualTo(3);
+            assertThat(vessel.page(1, 1)).containsExactly(new Counted("MV Petral", 1));
+            vessel.search("");
+            assertThat(vessel.size()).isEqualTo(4);
+            assertThat(pax.facts()).isEqualTo(new ColumnFacts(8, 8, 7, "1", "9", "39", "5"));
+            assertThat(file.page(0, 1)).containsExactly(new Counted("a.csv", 4));
+        }
+    }
+}
