@@ -11,8 +11,11 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.refresh.Outcome;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Supplier;
 import javafx.geometry.Pos;
@@ -43,6 +46,7 @@ final class JobFrame extends BorderPane {
     private final ReadView read;
     private final ReworkView rework;
     private final QuestionsDrawer drawer;
+    private final FactsPane facts;
     private final java.util.List<GridView> grids;
     private Stage stage = Stage.COLLECT;
 
@@ -66,13 +70,14 @@ final class JobFrame extends BorderPane {
     JobFrame(JobModel model, Shell shell, Supplier<Choosers> choosers, Executor ui, ZoneId zone) {
         this.model = model;
         setId("frame");
-        master = new MasterView(model, ui, this::showTrail, this::openSheet);
+        master = new MasterView(model, ui, this::showTrail, this::openSheet, this::showFacts);
         deliver = new DeliverView(model, choosers);
         drawer = new QuestionsDrawer(model::settle);
+        facts = new FactsPane(model, ui, () -> showFacts(-1));
         CollectView collect = new CollectView(model, choosers, zone);
         read = new ReadView(model, ui);
         rework = new ReworkView(model);
-        LineUpView lineUp = new LineUpView(model);
+        LineUpView lineUp = new LineUpView(model, this::showFacts);
         TableView check = new TableView(
                 "findings",
                 model,
@@ -97,8 +102,16 @@ final class JobFrame extends BorderPane {
         views.put(Stage.CHECK, checks);
         views.put(Stage.MASTER, master);
         views.put(Stage.DELIVER, deliver);
-        grids = java.util.List.of(
-                collect.grid(), read.list(), read.sheet(), lineUp.grid(), check.grid(), tally.grid(), master.grid());
+        grids = List.of(
+                collect.grid(),
+                read.list(),
+                read.sheet(),
+                lineUp.grid(),
+                check.grid(),
+                tally.grid(),
+                master.grid(),
+                master.one(),
+                facts.grid());
         usePalette(shell.palette());
 
         trail.setId("trail");
@@ -108,7 +121,10 @@ final class JobFrame extends BorderPane {
         setCenter(view);
         setRight(drawer);
         setBottom(trail);
-        model.outcomeProperty().addListener((o, before, now) -> show());
+        model.outcomeProperty().addListener((o, before, now) -> {
+            show();
+            now.ifPresent(this::showFactsAgain);
+        });
         model.jobProperty().addListener((o, before, now) -> show());
         show();
         go(Stage.COLLECT);
@@ -116,6 +132,29 @@ final class JobFrame extends BorderPane {
 
     private void showTrail(String said) {
         trail.setText(stage == Stage.MASTER ? said : "");
+    }
+
+    /** Shows what a column holds in the place of the questions; a number below zero shows the questions again. */
+    private void showFacts(int column) {
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        if (column < 0 || outcome.isEmpty()) {
+            facts.close();
+            setRight(drawer);
+            focusGrid(views.get(stage));
+        } else {
+            facts.show(outcome.get(), column);
+            setRight(facts);
+        }
+    }
+
+    /** The facts of the column that is open, from a new outcome. */
+    private void showFactsAgain(Outcome outcome) {
+        if (getRight() == facts) {
+            List<String> names = new ArrayList<>();
+            outcome.proposal().plan().columns().forEach(column -> names.add(column.name()));
+            outcome.proposal().plan().tags().forEach(tag -> names.add(tag.name()));
+            showFacts(names.indexOf(facts.column()));
+        }
     }
 
     /** Draws all grids, shown or not, in these colours. */
@@ -260,5 +299,6 @@ final class JobFrame extends BorderPane {
     void close() {
         master.close();
         read.close();
+        facts.close();
     }
 }

@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.IntConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -37,6 +38,7 @@ final class LineUpView extends VBox {
     private final JobModel model;
     private final GridView grid = new GridView("line-up-grid");
     private final Label says = new Label();
+    private final IntConsumer showFacts;
     private final Label about = new Label();
     private final Label facts = new Label();
     private final TextField name = new TextField();
@@ -53,8 +55,9 @@ final class LineUpView extends VBox {
     private String chosen = "";
     private boolean filling;
 
-    LineUpView(JobModel model) {
+    LineUpView(JobModel model, IntConsumer showFacts) {
         this.model = model;
+        this.showFacts = showFacts;
         setId("line-up");
         says.getStyleClass().add("view-says");
         says.setWrapText(true);
@@ -122,7 +125,11 @@ final class LineUpView extends VBox {
         hands.setAlignment(Pos.CENTER_LEFT);
         HBox uniting = new HBox(6, with, others, unite);
         uniting.setAlignment(Pos.CENTER_LEFT);
-        hands.getChildren().addAll(named, name, typed, type, earlier, later, out, uniting, split);
+        Button factsButton = new Button("Column facts");
+        factsButton.setId("board-facts");
+        factsButton.setTooltip(new Tooltip("What the column holds, over all rows (F4)"));
+        factsButton.setOnAction(e -> showFacts.accept(grid.selectedColumn() - BEFORE));
+        hands.getChildren().addAll(factsButton, named, name, typed, type, earlier, later, out, uniting, split);
         leftOut.setAlignment(Pos.CENTER_LEFT);
         VBox foot = new VBox(6, about, facts, hands, leftOut);
         foot.getStyleClass().add("view-foot");
@@ -135,6 +142,8 @@ final class LineUpView extends VBox {
             move(-1);
         } else if (event.isShortcutDown() && event.getCode() == KeyCode.RIGHT) {
             move(1);
+        } else if (event.getCode() == KeyCode.F4 && column().isPresent()) {
+            showFacts.accept(grid.selectedColumn() - BEFORE);
         } else if (event.getCode() == KeyCode.F2) {
             name.requestFocus();
             name.selectAll();

@@ -16,9 +16,14 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
+import java.util.function.IntConsumer;
 import javafx.geometry.Pos;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -48,7 +53,7 @@ final class MasterView extends VBox {
     private @Nullable MasterGrid shownOfOne;
     private long asked;
 
-    MasterView(JobModel model, Executor ui, Consumer<String> trail, Consumer<Where> open) {
+    MasterView(JobModel model, Executor ui, Consumer<String> trail, Consumer<Where> open, IntConsumer facts) {
         this.model = model;
         this.ui = ui;
         this.trail = trail;
@@ -69,12 +74,22 @@ final class MasterView extends VBox {
         sources.setId("master-source");
         sources.setMaxWidth(260);
         sources.setOnAction(e -> showOne());
+        Button factsButton = new Button("Column facts");
+        factsButton.setId("master-facts");
+        factsButton.setMinWidth(Region.USE_PREF_SIZE);
+        factsButton.setTooltip(new Tooltip("What the column of the selected cell holds, over all rows (F4)"));
+        factsButton.setOnAction(e -> facts.accept(grid.selectedColumn()));
+        addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.F4) {
+                facts.accept((one.isFocused() ? one : grid).selectedColumn());
+            }
+        });
         Label show = new Label("Beside it");
         show.setLabelFor(sources);
         show.setMinWidth(Region.USE_PREF_SIZE);
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox foot = new HBox(8, sums, gap, show, sources);
+        HBox foot = new HBox(8, sums, gap, factsButton, show, sources);
         foot.setAlignment(Pos.CENTER_LEFT);
         foot.getStyleClass().add("view-foot");
         getChildren().addAll(grid, foot);
@@ -84,6 +99,10 @@ final class MasterView extends VBox {
 
     GridView grid() {
         return grid;
+    }
+
+    GridView one() {
+        return one;
     }
 
     private void show(Optional<Outcome> outcome) {

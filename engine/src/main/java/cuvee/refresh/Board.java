@@ -57,11 +57,21 @@ public final class Board {
 
     private static List<Decision> about(List<Decision> decisions, String name, String newName) {
         return decisions.stream()
-                .map(each ->
-                        ABOUT_COLUMNS.contains(each.kind()) && each.subject().equals(name)
-                                ? new Decision(each.kind(), newName, each.answer(), each.reason(), each.evidence())
-                                : each)
+                .map(each -> ABOUT_COLUMNS.contains(each.kind())
+                        ? new Decision(
+                                each.kind(),
+                                renamed(each.subject(), name, newName),
+                                each.answer(),
+                                each.reason(),
+                                each.evidence())
+                        : each)
                 .toList();
+    }
+
+    /** What is said of a column, everywhere or in some of the sources, is said of its new name. */
+    private static String renamed(String subject, String name, String newName) {
+        boolean some = subject.startsWith(name + ColumnTyping.IN);
+        return subject.equals(name) || some ? newName + subject.substring(name.length()) : subject;
     }
 
     /** All headers of a column feed another. */
@@ -138,6 +148,19 @@ public final class Board {
         return out
                 ? job.withSettled(new Decision(COLUMN, name, LEFT_OUT, BY_HAND, ""))
                 : job.withoutSettled(COLUMN, name);
+    }
+
+    /**
+     * Says how numbers or dates of a column are written in some of the sources; empty words leave it to the evidence.
+     *
+     * @param kind {@link ColumnTyping#MARK} or {@link ColumnTyping#ORDER}
+     * @param scope a source, the signature of a layout, or the name of a place
+     */
+    public static Job convention(Job job, String kind, String column, String scope, String words) {
+        String subject = ColumnTyping.scoped(column, scope);
+        return words.isEmpty()
+                ? job.withoutSettled(kind, subject)
+                : job.withSettled(new Decision(kind, subject, words, BY_HAND, ""));
     }
 
     /** Decides a column's type. */

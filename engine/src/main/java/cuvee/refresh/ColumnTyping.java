@@ -37,11 +37,16 @@ final class ColumnTyping {
     static final String TYPE = "type";
     static final String MARK = "decimal-mark";
     static final String ORDER = "date-order";
+    /** Between a column and the source, layout or place of which something is said. */
+    static final String IN = " in ";
+
+    private static final Map<String, String> FIRST = Map.of(MARK, "point", ORDER, "day");
     private final Job job;
     private final Map<PlacedTable, LaidColumn[]> feeds;
     private final Map<PlacedTable, Layout> layoutOf = new HashMap<>();
     private final List<Question> questions;
     private final ValueCells cells;
+    private final Planner.Homes homes;
     private final Map<PlacedTable, Votes> byTable = new HashMap<>();
     private final Map<Layout, Votes> byLayout = new HashMap<>();
     private final Votes batch = new Votes();
@@ -74,8 +79,10 @@ final class ColumnTyping {
             List<Layout> layouts,
             Map<PlacedTable, LaidColumn[]> feeds,
             ValueCells cells,
+            Planner.Homes homes,
             List<Question> questions) {
         this.cells = cells;
+        this.homes = homes;
         this.job = job;
         this.feeds = feeds;
         this.questions = questions;
@@ -110,8 +117,10 @@ final class ColumnTyping {
                 continue;
             }
             Evidence own = fed.evidence();
-            Vote mark = resolve(own, column, feed.getKey(), Conventions::mark);
-            Vote order = resolve(own, column, feed.getKey(), Conventions::order);
+            Vote mark = said(MARK, name, feed.getKey())
+                    .orElseGet(() -> resolve(own, column, feed.getKey(), Conventions::mark));
+            Vote order = said(ORDER, name, feed.getKey())
+                    .orElseGet(() -> resolve(own, column, feed.getKey(), Conventions::order));
             clear &= mark != Vote.CONTRADICTION && order != Vote.CONTRADICTION;
             if (mark == Vote.OPEN) {
                 openMarks.add(feed.getKey());
@@ -188,6 +197,26 @@ final class ColumnTyping {
             }
         }
         return Vote.OPEN;
+    }
+
+    /** What the analyst says of a table's source, its layout or its place, the nearest first. */
+    private Optional<Vote> said(String kind, String name, PlacedTable table) {
+        Layout layout = layoutOf.get(table);
+        List<String> scopes = new ArrayList<>(List.of(table.source()));
+        if (layout != null) {
+            scopes.add(layout.signature());
+        }
+        scopes.add(homes.of(table).place());
+        return scopes.stream()
+                .map(scope -> job.decision(kind, scoped(name, scope)))
+                .flatMap(Optional::stream)
+                .findFirst()
+                .map(decision -> decision.answer().equals(FIRST.get(kind)) ? Vote.FIRST : Vote.SECOND);
+    }
+
+    /** What a decision about a column in some of the sources is about. */
+    static String scoped(String column, String scope) {
+        return column + IN + scope;
     }
 
     private Convention.Mark decidedMark(String name, Vote vote) {

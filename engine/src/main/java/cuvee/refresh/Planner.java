@@ -131,7 +131,7 @@ final class Planner {
                 everything.columns().stream().map(LineUp.Column::name).toList());
         List<LineUp.Column> all = inOrder(movedTags, withTags(lineUp, layouts, feeds, assumed), feeds);
         ValueCells cells = new ValueCells(job, feeds, counting);
-        ColumnTyping typing = new ColumnTyping(job, layouts, feeds, cells, questions);
+        ColumnTyping typing = new ColumnTyping(job, layouts, feeds, cells, homes, questions);
         List<MasterPlan.Column> columns = new ArrayList<>();
         List<Proposal.ColumnReport> reports = new ArrayList<>();
         assumed.addAll(lineUp.decisions());

@@ -33,6 +33,9 @@ import java.util.stream.Collectors;
 
 /** What the views show of an outcome, as grids. */
 public final class Grids {
+    /** A layout with more folders or files than these is called by the first. */
+    private static final int MOST_NAMED = 3;
+
     private static final DateTimeFormatter SHORT = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm");
 
     private static final String ASSUMED = ", assumed";
@@ -268,13 +271,17 @@ public final class Grids {
         });
     }
 
-    private static String layoutName(Layout layout) {
+    /** A layout as the people of its folders call it. */
+    public static String layoutName(Layout layout) {
         Set<String> folders = new LinkedHashSet<>();
         layout.tables().forEach(table -> {
             int slash = table.source().indexOf('/');
             folders.add(slash < 0 ? table.source() : table.source().substring(0, slash));
         });
-        return Says.list(List.copyOf(folders));
+        List<String> names = List.copyOf(folders);
+        return names.size() <= MOST_NAMED
+                ? Says.list(names)
+                : names.get(0) + " and " + Says.number(names.size() - 1) + " more";
     }
 
     /** The header that feeds a column in a layout: "=" where it is spelled the same, empty where there is none. */

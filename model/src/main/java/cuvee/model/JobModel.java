@@ -25,6 +25,7 @@ import cuvee.refresh.ReadingDecisions;
 import cuvee.refresh.Sentence;
 import cuvee.refresh.SheetRule;
 import cuvee.refresh.SourceReport;
+import cuvee.refresh.ValueRule;
 import cuvee.refresh.Workplace;
 import cuvee.tag.TagSource;
 import cuvee.value.Type;
@@ -290,6 +291,16 @@ public final class JobModel implements AutoCloseable {
                     : next;
         }
         take(next);
+    }
+
+    /** Writes texts of a column as another, or takes them for blank where that is empty. */
+    public void writeValues(String column, List<String> texts, String to) {
+        take(ValueRule.write(history.now(), column, texts, to));
+    }
+
+    /** Says how a column's numbers or dates are written in some of the sources; empty words leave it to the evidence. */
+    public void decideConvention(String kind, String column, String scope, String words) {
+        take(Board.convention(history.now(), kind, column, scope, words));
     }
 
     public void decideType(String column, Type type) {

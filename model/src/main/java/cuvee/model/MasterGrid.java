@@ -110,11 +110,11 @@ public final class MasterGrid implements GridModel, AutoCloseable {
             return null;
         }
         String value = line.get().values().get(column);
-        return value == null ? "" : shown(value, type(column));
+        return value == null ? "" : shownAs(value, type(column));
     }
 
     /** A value as people read it: numbers grouped, percents as such. */
-    static String shown(String value, Type type) {
+    public static String shownAs(String value, Type type) {
         return switch (type) {
             case WHOLE_NUMBER, DECIMAL -> grouped(new BigDecimal(value));
             case MONEY ->

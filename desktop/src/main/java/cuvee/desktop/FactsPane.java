@@ -1,0 +1,329 @@
+package cuvee.desktop;
+
+import cuvee.master.ColumnFacts;
+import cuvee.model.Grids;
+import cuvee.model.JobModel;
+import cuvee.model.MasterGrid;
+import cuvee.model.ValuesGrid;
+import cuvee.place.Says;
+import cuvee.refresh.LayoutFacts;
+import cuvee.refresh.Outcome;
+import cuvee.value.Convention;
+import cuvee.value.Spellings;
+import cuvee.value.Spellings.Counted;
+import cuvee.value.Type;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.concurrent.Executor;
+import java.util.stream.Collectors;
+import javafx.animation.PauseTransition;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.util.Duration;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a column holds, over all rows: its figures, its values with their counts, those that do not fit, those that look
+ * like one, and how each layout writes it. Values are written otherwise from here.
+ */
+final class FactsPane extends VBox {
+    private static final double WIDTH = 312;
+    private static final int GROUPS_SHOWN = 8;
+    private final JobModel model;
+    private final Executor ui;
+    private final Label title = new Label();
+    private final Label figures = new Label();
+    private final VBox alike = new VBox(4);
+    private final VBox layouts = new VBox(4);
+    private final TextField search = new TextField();
+    private final GridView values = new GridView("facts-values");
+    private final Label chosen = new Label();
+    private final TextField to = new TextField();
+    private final Button write = new Button("Write it");
+    private final Button blank = new Button("Take for blank");
+    private final HBox writing = new HBox(6, to, write);
+    private final PauseTransition typing = new PauseTransition(Duration.millis(200));
+    private @Nullable ValuesGrid shown;
+    private String column = "";
+
+    FactsPane(JobModel model, Executor ui, Runnable close) {
+        this.model = model;
+        this.ui = ui;
+        setId("facts");
+        getStyleClass().add("drawer");
+        setMinWidth(WIDTH);
+        setPrefWidth(WIDTH);
+        setMaxWidth(WIDTH);
+        title.setId("facts-title");
+        title.getStyleClass().add("section-title");
+        title.setMinWidth(0);
+        Button closing = new Button("Close");
+        closing.setId("facts-close");
+        closing.getStyleClass().add("plain");
+        closing.setMinWidth(Region.USE_PREF_SIZE);
+        closing.setOnAction(e -> close.run());
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        HBox head = new HBox(8, title, space, closing);
+        head.setAlignment(Pos.CENTER_LEFT);
+        head.getStyleClass().add("drawer-head");
+        figures.setId("facts-figures");
+        figures.setWrapText(true);
+        figures.setMinHeight(Region.USE_PREF_SIZE);
+        search.setId("facts-search");
+        search.setPromptText("find a value");
+        search.setAccessibleText("Find a value of this column");
+        typing.setOnFinished(e -> Optional.ofNullable(shown).ifPresent(grid -> grid.search(search.getText())));
+        search.textProperty().addListener((o, before, now) -> typing.playFromStart());
+        values.setEmptyWords("No value.");
+        values.setPrefHeight(250);
+        values.setMinHeight(130);
+        values.setOnSelect((row, at) -> tellChosen());
+        values.setOnOpen((row, at) -> to.requestFocus());
+        VBox.setVgrow(values, Priority.ALWAYS);
+        chosen.setWrapText(true);
+        chosen.getStyleClass().add("hint");
+        to.setId("facts-to");
+        to.setPromptText("write instead");
+        to.setAccessibleText("What to write instead of the chosen values");
+        to.setOnAction(e -> writeChosen(to.getText()));
+        HBox.setHgrow(to, Priority.ALWAYS);
+        write.setId("facts-write");
+        write.setMinWidth(Region.USE_PREF_SIZE);
+        write.setOnAction(e -> writeChosen(to.getText()));
+        write.disableProperty().bind(to.textProperty().isEmpty());
+        blank.setId("facts-blank");
+        blank.setOnAction(e -> writeChosen(""));
+        writing.setAlignment(Pos.CENTER_LEFT);
+        VBox middle = new VBox(8, figures, search, values, chosen, writing, blank);
+        middle.getStyleClass().add("question");
+        VBox.setVgrow(middle, Priority.ALWAYS);
+        VBox more = new VBox(10, alike, layouts);
+        more.getStyleClass().add("question");
+        ScrollPane scroll = new ScrollPane(more);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setMaxHeight(240);
+        scroll.setMinHeight(0);
+        getChildren().addAll(head, middle, scroll);
+        addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                close.run();
+                e.consume();
+            }
+        });
+    }
+
+    GridView grid() {
+        return values;
+    }
+
+    /** Shows a column of the master, tags behind the others; an earlier search is kept where it is the same column. */
+    void show(Outcome outcome, int at) {
+        close();
+        boolean data = at < outcome.proposal().columns().size();
+        String name = data
+                ? outcome.proposal().columns().get(at).name()
+                : outcome.proposal()
+                        .plan()
+                        .tags()
+                        .get(at - outcome.proposal().columns().size())
+                        .name();
+        if (!name.equals(column)) {
+            search.setText("");
+            to.setText("");
+        }
+        column = name;
+        ValuesGrid grid = new ValuesGrid(model.session(), outcome, at, ui);
+        shown = grid;
+        title.setText(name + ": " + grid.type().word());
+        figures.setText("Counting the values of all rows.");
+        alike.getChildren().clear();
+        layouts.getChildren().clear();
+        writing.setDisable(!data);
+        blank.setDisable(!data);
+        values.setModel(grid);
+        if (data) {
+            tellLayouts(LayoutFacts.of(outcome, at), grid.type());
+        }
+        grid.load(found -> {
+            if (shown == grid) {
+                figures.setText(said(found, grid.type()));
+                values.setModel(grid);
+                tellAlike(found.alike());
+                tellChosen();
+                if (!search.getText().isEmpty()) {
+                    grid.search(search.getText());
+                }
+            }
+        });
+    }
+
+    /** The column that is shown; empty where none is. */
+    String column() {
+        return column;
+    }
+
+    private static String said(ValuesGrid.Found found, Type type) {
+        ColumnFacts facts = found.facts();
+        List<String> said = new ArrayList<>();
+        said.add(
+                facts.blank() == 0
+                        ? "Filled in all " + Says.count(facts.rows(), "row") + "."
+                        : "Filled in " + Says.number(facts.filled()) + " of " + Says.count(facts.rows(), "row")
+                                + ", blank in " + Says.number(facts.blank()) + ".");
+        said.add(Says.count(facts.different(), "different value") + ".");
+        if (facts.least() != null && facts.greatest() != null) {
+            String between = type == Type.TEXT ? "From " : "Least ";
+            said.add(between + quoted(facts.least(), type) + (type == Type.TEXT ? " to " : ", greatest ")
+                    + quoted(facts.greatest(), type) + ".");
+        }
+        if (facts.sum() != null) {
+            said.add("Sum " + MasterGrid.groupedNumber(facts.sum()) + ".");
+        }
+        if (facts.median() != null) {
+            said.add("Median " + quoted(facts.median(), type) + ".");
+        }
+        long misfits = found.misfits().stream().mapToLong(Counted::rows).sum();
+        if (misfits > 0) {
+            said.add(Says.count(misfits, "value") + (misfits == 1 ? " does" : " do") + " not fit " + type.word()
+                    + ", listed first.");
+        }
+        return String.join(" ", said);
+    }
+
+    private static String quoted(String value, Type type) {
+        String words = MasterGrid.shownAs(value, type);
+        return type == Type.TEXT ? Says.quoted(words.length() > 30 ? words.substring(0, 29) + "…" : words) : words;
+    }
+
+    // ---- values written otherwise ----
+
+    private List<Counted> chosenValues() {
+        ValuesGrid grid = shown;
+        long[] rows = values.selectedRows();
+        return grid == null || grid.rows() == 0 ? List.of() : grid.writable(rows[0], rows[1]);
+    }
+
+    private void tellChosen() {
+        List<Counted> texts = chosenValues();
+        ValuesGrid grid = shown;
+        boolean fitting = grid != null && grid.type() != Type.TEXT && grid.rows() > 0;
+        boolean none = texts.isEmpty();
+        writing.setVisible(!none);
+        writing.setManaged(!none);
+        blank.setVisible(!none);
+        blank.setManaged(!none);
+        if (none) {
+            chosen.setText(fitting ? "Values that fit are kept as they are." : "");
+            return;
+        }
+        long rows = texts.stream().mapToLong(Counted::rows).sum();
+        chosen.setText("For "
+                + (texts.size() == 1 ? Says.quoted(texts.get(0).text()) : Says.count(texts.size(), "chosen value"))
+                + " in " + Says.count(rows, "row") + ":");
+    }
+
+    private void writeChosen(String wanted) {
+        List<String> texts = chosenValues().stream().map(Counted::text).toList();
+        if (!texts.isEmpty()) {
+            to.setText("");
+            model.writeValues(column, texts, wanted);
+        }
+    }
+
+    private void tellAlike(List<Spellings.Group> groups) {
+        alike.getChildren().clear();
+        if (groups.isEmpty()) {
+            return;
+        }
+        Label head = new Label("Nearly the same");
+        head.getStyleClass().add("section-title");
+        alike.getChildren().add(head);
+        for (Spellings.Group group : groups.subList(0, Math.min(GROUPS_SHOWN, groups.size()))) {
+            Label others = new Label(group.others().stream()
+                    .limit(4)
+                    .map(other -> Says.quoted(other.text()) + " in " + Says.count(other.rows(), "row"))
+                    .collect(Collectors.joining(", ")));
+            others.setWrapText(true);
+            Button one = new Button(
+                    "Write “" + group.to().text() + "” for " + (group.others().size() == 1 ? "it" : "them"));
+            one.setId("facts-alike-" + (alike.getChildren().size() / 2));
+            one.setOnAction(e -> model.writeValues(
+                    column,
+                    group.others().stream().map(Counted::text).toList(),
+                    group.to().text()));
+            alike.getChildren().addAll(others, one);
+        }
+        if (groups.size() > GROUPS_SHOWN) {
+            alike.getChildren().add(new Label("and " + Says.number(groups.size() - GROUPS_SHOWN) + " more"));
+        }
+    }
+
+    // ---- layouts ----
+
+    private void tellLayouts(List<LayoutFacts> facts, Type type) {
+        layouts.getChildren().clear();
+        Label head = new Label("By layout");
+        head.getStyleClass().add("section-title");
+        layouts.getChildren().add(head);
+        String kind = LayoutFacts.conventionOf(type);
+        for (LayoutFacts each : facts) {
+            Label line = new Label(Grids.layoutName(each.layout()) + ", "
+                    + Says.count(each.layout().tables().size(), "table") + ": " + Says.number(each.fits()) + " of "
+                    + Says.count(each.filled(), "value") + " fit " + type.word());
+            line.setWrapText(true);
+            layouts.getChildren().add(line);
+            if (!kind.isEmpty()) {
+                layouts.getChildren().add(convention(each, kind, type.isNumber()));
+            }
+        }
+    }
+
+    private ComboBox<String> convention(LayoutFacts facts, String kind, boolean number) {
+        List<String> words = number ? List.of("point", "comma") : List.of("day", "month");
+        List<String> shownWords =
+                number ? List.of("the point is decimal", "the comma is decimal") : List.of("day first", "month first");
+        String found = facts.conventions().stream()
+                .map(convention -> shownWords.get(first(convention, number) ? 0 : 1))
+                .distinct()
+                .collect(Collectors.joining(" and "));
+        ComboBox<String> choice = new ComboBox<>();
+        choice.setMaxWidth(Double.MAX_VALUE);
+        choice.getItems().add("as found: " + found);
+        choice.getItems().addAll(shownWords);
+        choice.setAccessibleText("How this layout writes the column");
+        choice.getSelectionModel().select(words.indexOf(facts.said()) + 1);
+        choice.setOnAction(e -> {
+            int at = choice.getSelectionModel().getSelectedIndex();
+            model.decideConvention(
+                    kind, column, facts.layout().signature(), at <= 0 ? "" : Objects.requireNonNull(words.get(at - 1)));
+        });
+        return choice;
+    }
+
+    private static boolean first(Convention convention, boolean number) {
+        return number ? convention.mark() == Convention.Mark.POINT : convention.order() == Convention.Order.DAY_FIRST;
+    }
+
+    /** Gives back what is read from. */
+    void close() {
+        ValuesGrid grid = shown;
+        shown = null;
+        if (grid != null) {
+            grid.close();
+        }
+    }
+}
