@@ -40,6 +40,7 @@ final class OutcomeJson {
                     .ifPresent(tag -> node.put("from", tag.source().words()));
             node.put("name", column.name())
                     .put("type", column.type().word())
+                    .put("currency", column.currency())
                     .put("filled", column.filled())
                     .put("misfits", column.misfits())
                     .put("layouts", column.layouts())

@@ -26,7 +26,7 @@ final class OutcomeText {
         out.println();
         out.println("Columns");
         for (Proposal.ColumnReport column : outcome.proposal().columns()) {
-            out.println("  " + column.name() + ": " + column.type().word() + ", "
+            out.println("  " + column.name() + ": " + column.typeWords() + ", "
                     + Says.count(column.filled(), "value")
                     + (column.misfits() > 0 ? ", " + Says.number(column.misfits()) + " do not fit" : ""));
         }

@@ -255,7 +255,7 @@ final class LineUpView extends VBox {
                 .map(Outcome::proposal)
                 .orElseThrow()
                 .isTag(it.name());
-        about.setText(it.name() + ": " + it.type().word() + ", "
+        about.setText(it.name() + ": " + it.typeWords() + ", "
                 + Says.count(it.filled(), "filled cell")
                 + (it.misfits() > 0 ? ", " + Says.number(it.misfits()) + " do not fit" : "") + " in "
                 + Says.count(it.layouts(), "layout") + (data ? "" : "; filled by a tag"));

@@ -69,7 +69,7 @@ final class WorkbookForm implements MasterFiles.Form {
                 }
                 sheet.value(0, i, names[i]);
                 sheet.style(0, i).bold().set();
-                String format = format(type);
+                String format = format(i);
                 if (!format.isEmpty()) {
                     sheet.style(i).format(format).set();
                 }
@@ -83,13 +83,15 @@ final class WorkbookForm implements MasterFiles.Form {
             return column < plan.columns().size() ? plan.columns().get(column).type() : Type.TEXT;
         }
 
-        private static String format(Type type) {
-            return switch (type) {
+        private String format(int column) {
+            String currency =
+                    column < plan.columns().size() ? plan.columns().get(column).currency() : "";
+            return switch (type(column)) {
                 case DATE -> "yyyy-mm-dd";
                 case DATE_AND_TIME -> "yyyy-mm-dd hh:mm:ss";
                 case TIME -> "hh:mm:ss";
                 case PERCENT -> "0.0%";
-                case MONEY -> "#,##0.00";
+                case MONEY -> currency.isEmpty() ? "#,##0.00" : "#,##0.00 \"" + currency + "\"";
                 default -> "";
             };
         }
@@ -119,23 +121,23 @@ final class WorkbookForm implements MasterFiles.Form {
         private void cell(int column, String value) {
             Type type = type(column);
             switch (type) {
-                case WHOLE_NUMBER, DECIMAL, MONEY, PERCENT -> number(column, value, type);
+                case WHOLE_NUMBER, DECIMAL, MONEY, PERCENT -> number(column, value);
                 case DATE -> {
                     LocalDate date = LocalDate.parse(value);
                     if (date.isBefore(FIRST_DAY)) {
                         tab.value(next, column, value);
                     } else {
                         tab.value(next, column, date);
-                        format(column, type);
+                        style(column);
                     }
                 }
                 case DATE_AND_TIME -> {
                     tab.value(next, column, LocalDateTime.parse(value));
-                    format(column, type);
+                    style(column);
                 }
                 case TIME -> {
                     tab.value(next, column, LocalTime.parse(value).toNanoOfDay() / 86_400e9);
-                    format(column, type);
+                    style(column);
                 }
                 case YES_NO -> tab.value(next, column, value.equals("true"));
                 case TEXT -> text(column, value);
@@ -156,18 +158,18 @@ final class WorkbookForm implements MasterFiles.Form {
             tab.value(next, column, value);
         }
 
-        private void number(int column, String value, Type type) {
+        private void number(int column, String value) {
             BigDecimal number = new BigDecimal(value);
             if (number.stripTrailingZeros().precision() > EXACT_DIGITS) {
                 tab.value(next, column, value);
             } else {
                 tab.value(next, column, number);
-                format(column, type);
+                style(column);
             }
         }
 
-        private void format(int column, Type type) {
-            String format = format(type);
+        private void style(int column) {
+            String format = format(column);
             if (!format.isEmpty()) {
                 tab.style(next, column).format(format).set();
             }

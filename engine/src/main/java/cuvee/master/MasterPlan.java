@@ -28,14 +28,30 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
      * @param wholeDigits the most digits before the decimal mark, where it is a number
      * @param decimals the most digits behind it
      * @param replaced texts of its cells that are read as others, or as nothing where those are empty
+     * @param part which part of its cells it holds
+     * @param currency that of its amounts, where all have the same; else empty
      */
-    public record Column(String name, Type type, int wholeDigits, int decimals, Map<String, String> replaced) {
+    public record Column(
+            String name,
+            Type type,
+            int wholeDigits,
+            int decimals,
+            Map<String, String> replaced,
+            Part part,
+            String currency) {
+        /** What of a cell a column holds. */
+        public enum Part {
+            VALUE,
+            /** The currency beside an amount, where amounts of several stand in one column. */
+            CURRENCY
+        }
+
         public Column {
             replaced = java.util.Collections.unmodifiableMap(new java.util.LinkedHashMap<>(replaced));
         }
 
         public Column(String name, Type type, int wholeDigits, int decimals) {
-            this(name, type, wholeDigits, decimals, Map.of());
+            this(name, type, wholeDigits, decimals, Map.of(), Part.VALUE, "");
         }
 
         /** The store's type for it. */
@@ -140,8 +156,16 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
         }
     }
 
-    /** What feeds a column and how it is read; the evidence decides the quickest right way. */
-    public record Feed(Origin origin, Convention convention, Evidence evidence) {
+    /**
+     * What feeds a column and how it is read; the evidence decides the quickest right way.
+     *
+     * @param currency that of amounts that name none themselves; empty where nothing says it
+     */
+    public record Feed(Origin origin, Convention convention, Evidence evidence, String currency) {
+        public Feed(Origin origin, Convention convention, Evidence evidence) {
+            this(origin, convention, evidence, "");
+        }
+
         /** Stands for a column that the table does not have. */
         public static final @Nullable Feed ABSENT = null;
     }

@@ -19,6 +19,9 @@ final class Readings {
     /** The store's name for {@link cuvee.value.ValueReader#read}. */
     static final String FUNCTION = "cuvee_read";
 
+    /** Asks the function for the currency beside an amount instead of a value of a type. */
+    static final String CURRENCY = "CURRENCY";
+
     private Readings() {}
 
     /** More texts than these are looked up rather than compared one after the other. */
@@ -26,6 +29,14 @@ final class Readings {
 
     /** What a staged cell comes to in a column: texts that the job replaces as those that stand for them. */
     static String expression(String cell, MasterPlan.Column column, MasterPlan.Feed feed) {
+        if (column.part() == MasterPlan.Column.Part.CURRENCY) {
+            String written = FUNCTION + "(" + cell + ", " + Sql.literal(CURRENCY) + ", "
+                    + Sql.literal(feed.convention().code()) + ")";
+            return feed.currency().isEmpty()
+                    ? written
+                    : "CASE WHEN NOT " + isBlank(cell) + " THEN coalesce(" + written + ", "
+                            + Sql.literal(feed.currency()) + ") END";
+        }
         String read = read(cell, column, feed);
         if (column.replaced().isEmpty()) {
             return read;

@@ -422,15 +422,17 @@ public final class Store implements AutoCloseable {
                     .withVectorizedFunction((in, out) -> {
                         long rows = in.rowCount();
                         var cells = in.vector(0);
-                        Type type = rows == 0
-                                ? Type.TEXT
-                                : Type.valueOf(in.vector(1).getString(0));
+                        String wanted = rows == 0 ? "" : in.vector(1).getString(0);
+                        boolean currency = wanted.equals(Readings.CURRENCY);
+                        Type type = rows == 0 || currency ? Type.TEXT : Type.valueOf(wanted);
                         Convention convention = rows == 0
                                 ? Convention.DEFAULT
                                 : Convention.ofCode(in.vector(2).getString(0));
                         for (long i = 0; i < rows; i++) {
-                            String read =
-                                    cells.isNull(i) ? null : ValueReader.read(cells.getString(i), type, convention);
+                            String cell = cells.isNull(i) ? null : cells.getString(i);
+                            String read = cell == null
+                                    ? null
+                                    : currency ? ValueReader.currency(cell) : ValueReader.read(cell, type, convention);
                             if (read == null) {
                                 out.setNull(i);
                             } else {
@@ -541,7 +543,8 @@ public final class Store implements AutoCloseable {
     private static List<Cell> unfitting(MasterPlan plan, MasterPlan.Table table, int index) {
         MasterPlan.Feed fed = table.feeds().get(index);
         List<Cell> cells = new ArrayList<>();
-        if (fed == null || mayAllFit(fed, plan.columns().get(index).type())) {
+        boolean currency = plan.columns().get(index).part() == MasterPlan.Column.Part.CURRENCY;
+        if (fed == null || currency || mayAllFit(fed, plan.columns().get(index).type())) {
             return cells;
         }
         List<String> blanked = plan.columns().get(index).replaced().entrySet().stream()

@@ -18,8 +18,13 @@ public final class Board {
 
     public static final String LEFT_OUT = "left out";
     private static final String BY_HAND = "put so by you";
-    private static final Set<String> ABOUT_COLUMNS =
-            Set.of(ColumnTyping.TYPE, ColumnTyping.MARK, ColumnTyping.ORDER, COLUMN);
+    private static final Set<String> ABOUT_COLUMNS = Set.of(
+            ColumnTyping.TYPE,
+            ColumnTyping.MARK,
+            ColumnTyping.ORDER,
+            ColumnTyping.CURRENCY,
+            ColumnTyping.BLANK_SOURCE,
+            COLUMN);
 
     private Board() {}
 
@@ -100,6 +105,8 @@ public final class Board {
      */
     public static Job move(Job job, List<String> shown, String name, int by) {
         List<String> columns = new ArrayList<>(shown);
+        columns.removeIf(column ->
+                !job.columns().contains(column) && !TagColumns.names(job).contains(column));
         int at = columns.indexOf(name);
         int to = Math.max(0, Math.min(columns.size() - 1, at + by));
         if (at < 0 || to == at) {

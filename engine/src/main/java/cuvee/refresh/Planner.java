@@ -22,6 +22,8 @@ import cuvee.place.Where;
 import cuvee.tag.DefaultTags;
 import cuvee.tag.Home;
 import cuvee.value.LooseText;
+import cuvee.value.Type;
+import cuvee.value.Units;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -136,14 +138,17 @@ final class Planner {
         List<Proposal.ColumnReport> reports = new ArrayList<>();
         assumed.addAll(lineUp.decisions());
         List<String> names = new ArrayList<>();
+        List<Integer> from = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             LineUp.Column column = all.get(i);
             ColumnTyping.Typed typed = typing.type(i, column.name());
             names.add(column.name());
             columns.add(typed.column());
+            from.add(i);
             reports.add(new Proposal.ColumnReport(
                     column.name(),
                     typed.column().type(),
+                    typed.column().currency(),
                     typed.reason(),
                     typed.filled(),
                     typed.misfits(),
@@ -153,6 +158,23 @@ final class Planner {
                 assumed.add(decision);
             });
             typed.finding().ifPresent(findings::add);
+            if (typed.mixed()) {
+                MasterPlan.Column beside = currencyBeside(column.name(), all);
+                names.add(beside.name());
+                columns.add(beside);
+                from.add(i);
+                reports.add(new Proposal.ColumnReport(
+                        beside.name(),
+                        beside.type(),
+                        "",
+                        "the amounts of " + Says.quoted(column.name()) + " are of several currencies",
+                        typed.filled(),
+                        0,
+                        column.layouts()));
+            }
+        }
+        if (from.size() > all.size()) {
+            feeds.replaceAll((table, fed) -> from.stream().map(i -> fed[i]).toArray(LaidColumn[]::new));
         }
         ReadingQuestions reading = new ReadingQuestions(job, questions, findings);
         layouts.forEach(reading::ask);
@@ -437,6 +459,19 @@ final class Planner {
         return columns;
     }
 
+    /** The column that holds the currencies of another one's amounts. */
+    private static MasterPlan.Column currencyBeside(String name, List<LineUp.Column> all) {
+        String beside = name + " currency";
+        while (isNamed(beside, all)) {
+            beside += " (2)";
+        }
+        return new MasterPlan.Column(beside, Type.TEXT, 0, 0, Map.of(), MasterPlan.Column.Part.CURRENCY, "");
+    }
+
+    private static boolean isNamed(String name, List<LineUp.Column> columns) {
+        return columns.stream().anyMatch(column -> LooseText.key(column.name()).equals(LooseText.key(name)));
+    }
+
     private void statedTotals(PlacedTable table) {
         for (FoundTable.StatedTotal total : table.table().totals()) {
             if (!total.agrees()) {
@@ -478,7 +513,10 @@ final class Planner {
                         column == null
                                 ? MasterPlan.Feed.ABSENT
                                 : new MasterPlan.Feed(
-                                        column.origin(), typing.convention(table, column), column.evidence()));
+                                        column.origin(),
+                                        typing.convention(table, column),
+                                        column.evidence(),
+                                        Units.currency(column.header()).orElse("")));
             }
             planned.add(new MasterPlan.Table(
                     table.id(),

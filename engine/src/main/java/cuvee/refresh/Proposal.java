@@ -68,10 +68,18 @@ public record Proposal(
     /**
      * A master column as proposed.
      *
+     * @param currency that of its amounts, where all have the same; else empty
      * @param reason why it has its type
      * @param filled how many rows of the sources hold a value for it
      * @param misfits how many of them do not fit the type
      * @param layouts how many layouts have it
      */
-    public record ColumnReport(String name, Type type, String reason, long filled, long misfits, int layouts) {}
+    public record ColumnReport(
+            String name, Type type, String currency, String reason, long filled, long misfits, int layouts) {
+
+        /** Its type in words, with the currency where all its amounts have the same. */
+        public String typeWords() {
+            return currency.isEmpty() ? type.word() : type.word() + " " + currency;
+        }
+    }
 }

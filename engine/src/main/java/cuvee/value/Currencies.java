@@ -3,6 +3,7 @@ package cuvee.value;
 import cuvee.sheet.Row;
 import java.util.Currency;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -15,6 +16,15 @@ final class Currencies {
             .collect(Collectors.toUnmodifiableSet());
 
     private Currencies() {}
+
+    /** The code of a currency that a unit names: {@code EUR}, {@code €}, {@code in EUR}; empty for any other unit. */
+    static Optional<String> ofUnit(String unit) {
+        String bare = unit.strip().startsWith("in ") ? unit.strip().substring(3).strip() : unit.strip();
+        if (bare.length() == 1 && SIGNS.containsKey(bare.charAt(0))) {
+            return Optional.ofNullable(SIGNS.get(bare.charAt(0)));
+        }
+        return CODES.contains(bare) ? Optional.of(bare) : Optional.empty();
+    }
 
     /** An amount without its mark, and the currency. */
     record Amount(String number, String currency) {}

@@ -76,7 +76,7 @@ public final class Typing {
         boolean codes = e.count(Form.ZERO_LED, Form.LONG_DIGITS) > 0
                 || (e.count(Form.NUMBER_HUGE) > 0)
                 || e.wholeDigits() + e.decimals() > EXACT_DIGITS;
-        if (!codes && e.currencies().size() <= 1) {
+        if (!codes) {
             types.add(fit(e, Type.DECIMAL) == e.count(WHOLE_FORMS) ? Type.WHOLE_NUMBER : numberType(e));
         }
         types.add(

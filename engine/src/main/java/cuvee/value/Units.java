@@ -1,6 +1,7 @@
 package cuvee.value;
 
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 
 /** The units that stand behind or below the names of columns: currencies, measures, and what a value is a number of. */
@@ -44,6 +45,11 @@ public final class Units {
             "tsd");
 
     private Units() {}
+
+    /** The code of the currency that a header names as its unit: that of {@code Fare (EUR)} is EUR. */
+    public static Optional<String> currency(String header) {
+        return Currencies.ofUnit(LooseText.unit(header));
+    }
 
     /** True for {@code EUR}, {@code t}, {@code %}, {@code in km} and the like. */
     public static boolean isKnown(String text) {

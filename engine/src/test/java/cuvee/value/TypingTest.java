@@ -32,7 +32,7 @@ class TypingTest {
                 "fog;late|Text",
                 "5 %;7,5 %|Percent",
                 "EUR 5;EUR 7|Money",
-                "EUR 5;USD 7|Text"
+                "EUR 5;USD 7|Money"
             })
     void textWinsWheneverAnotherTypeWouldLoseSomething(String values, String type) {
         assertThat(Typing.decide(evidence(List.of(values.split(";"))), true)

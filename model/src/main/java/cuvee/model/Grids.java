@@ -249,7 +249,7 @@ public final class Grids {
                 "Tables", 66, layout -> Says.number(layout.tables().size())));
         for (Proposal.ColumnReport column : outcome.proposal().columns()) {
             double width = Math.max(118, column.name().length() * 7.6 + 26);
-            String subtitle = column.type().word() + ", " + MasterGrid.fullness(column.filled(), outcome.rows());
+            String subtitle = column.typeWords() + ", " + MasterGrid.fullness(column.filled(), outcome.rows());
             columns.add(new Column<>(
                     column.name(),
                     subtitle,

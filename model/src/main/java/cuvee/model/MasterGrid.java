@@ -65,7 +65,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
             return "tag";
         }
         Proposal.ColumnReport report = reports.get(column);
-        return report.type().word() + ", " + fullness(report.filled(), outcome.rows())
+        return report.typeWords() + ", " + fullness(report.filled(), outcome.rows())
                 + (report.misfits() > 0 ? ", " + Says.number(report.misfits()) + " do not fit" : "");
     }
 

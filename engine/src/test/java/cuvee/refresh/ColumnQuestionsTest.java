@@ -1,0 +1,84 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.value.Type;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** What cannot be settled about a column is asked, with the best answer in force. */
+class ColumnQuestionsTest extends BatchTest {
+    private static Proposal.ColumnReport column(Batch.Made made, String name) {
+        return made.outcome().proposal().columns().stream()
+                .filter(column -> column.name().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void amountsOfSeveralCurrenciesAreKeptApartAndAskedAbout() {
+        batch.csv("a.csv", "Date,Fare", "2026-01-01,EUR 5.50", "2026-01-02,EUR 6.00");
+        batch.csv("b.csv", "Date,Fare", "2026-02-01,GBP 7.00", "2026-02-02,8.25");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Date", "Fare", "Fare currency");
+        assertThat(made.lines())
+                .containsExactly("2026-01-01|5.5|EUR", "2026-01-02|6|EUR", "2026-02-01|7|GBP", "2026-02-02|8.25|");
+        assertThat(column(made, "Fare").typeWords()).isEqualTo("Money");
+        assertThat(made.question(ColumnTyping.CURRENCY).text()).contains("EUR and GBP");
+        batch.settle(made.question(ColumnTyping.CURRENCY), "text");
+        Batch.Made text = batch.refresh();
+        assertThat(text.columns()).containsExactly("Date", "Fare");
+        assertThat(text.lines()).contains("2026-02-01|GBP 7.00");
+        assertThat(text.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void oneCurrencyIsSaidWithTheTypeWhetherCellsOrHeadersNameIt() {
+        batch.csv("a.csv", "Date,Fare (EUR),Crew", "2026-01-01,5.50,3", "2026-01-02,6.00,4");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Fare (EUR)").typeWords()).isEqualTo("Money EUR");
+        assertThat(column(made, "Crew").type()).isEqualTo(Type.WHOLE_NUMBER);
+        assertThat(made.lines()).contains("2026-01-01|5.5|3");
+        assertThat(made.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void aColumnThatOneFileLeavesBlankWhileAllOthersFillItIsAskedAbout() {
+        for (String port : List.of("Brannock", "Hollin", "Tarskby")) {
+            batch.csv(
+                    port + ".csv",
+                    "Date,Pax,Fare,Remark",
+                    "2026-01-01," + port.length() + ",9,",
+                    "2026-01-02,6,8,x",
+                    "2026-01-03,7,7,");
+        }
+        batch.csv("Tarsk.csv", "Date,Pax,Fare,Remark", "2026-01-01,5,,", "2026-01-02,6,,", "2026-01-03,7,,");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().questions()).hasSize(1);
+        assertThat(made.question(ColumnTyping.BLANK_SOURCE).text())
+                .isEqualTo("The column “Fare” is blank in all 3 rows of Tarsk.csv, while the other files fill it."
+                        + " Is that so?");
+        batch.settle(made.question(ColumnTyping.BLANK_SOURCE), "waiting");
+        assertThat(batch.refresh().outcome().questions()).hasSize(1);
+        batch.settle(made.question(ColumnTyping.BLANK_SOURCE), "so");
+        assertThat(batch.refresh().outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void howALayoutOrAFileWritesDatesCanBeSaid() {
+        batch.csv("a.csv", "Date,Pax", "03/04/2026,5", "05/06/2026,6");
+        batch.csv("b.csv", "Date,Pax", "01/02/2026,5", "02/03/2026,6");
+        assertThat(batch.refresh().lines()).contains("2026-04-03|5", "2026-02-01|5");
+        batch.job(Board.convention(batch.job(), ColumnTyping.ORDER, "Date", "b.csv", "month"));
+        assertThat(batch.refresh().lines()).contains("2026-04-03|5", "2026-01-02|5");
+        String layout = batch.refresh().outcome().proposal().layouts().get(0).signature();
+        batch.job(Board.convention(batch.job(), ColumnTyping.ORDER, "Date", layout, "month"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).contains("2026-03-04|5", "2026-01-02|5");
+        assertThat(LayoutFacts.of(made.outcome(), 0))
+                .singleElement()
+                .satisfies(facts -> assertThat(facts.said()).isEqualTo("month"));
+        batch.job(Board.convention(batch.job(), ColumnTyping.ORDER, "Date", layout, ""));
+        assertThat(batch.refresh().lines()).contains("2026-04-03|5", "2026-01-02|5");
+    }
+}
