@@ -5,6 +5,7 @@ import cuvee.model.Grids;
 import cuvee.model.JobModel;
 import cuvee.model.ListGrid;
 import cuvee.place.Says;
+import cuvee.refresh.NewColumns;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.value.Type;
@@ -12,6 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.IntConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -24,7 +26,9 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -51,7 +55,11 @@ final class LineUpView extends VBox {
     private final Button out = new Button("Leave it out");
     private final FlowPane leftOut = new FlowPane(6, 6);
     private final FlowPane hands = new FlowPane(6, 6);
+    private final ComboBox<Grids.BoardFilter> filter = new ComboBox<>();
+    private final ComboBox<NewColumns.Policy> laterColumns = new ComboBox<>();
     private @Nullable ListGrid<Layout> layouts;
+    private List<Integer> shown = List.of();
+    private String adding = "";
     private String chosen = "";
     private boolean filling;
 
@@ -66,13 +74,59 @@ final class LineUpView extends VBox {
         grid.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         grid.setOnCarried(this::carried);
         VBox.setVgrow(grid, Priority.ALWAYS);
-        getChildren().addAll(says, grid, foot());
+        getChildren().addAll(says, choices(), grid, foot());
         model.outcomeProperty().addListener((o, before, now) -> show(now));
         show(model.outcomeProperty().get());
     }
 
     GridView grid() {
         return grid;
+    }
+
+    /** Which columns are shown, and what becomes of those that appear later. */
+    private HBox choices() {
+        filter.setId("board-filter");
+        filter.getItems().setAll(Grids.BoardFilter.values());
+        filter.setConverter(words(Grids.BoardFilter::words));
+        filter.setValue(Grids.BoardFilter.ALL);
+        filter.setOnAction(e -> show(model.outcomeProperty().get()));
+        Label show = new Label("Show");
+        show.setLabelFor(filter);
+        laterColumns.setId("board-later");
+        laterColumns.getItems().setAll(NewColumns.Policy.values());
+        laterColumns.setConverter(words(NewColumns.Policy::words));
+        laterColumns.setOnAction(e -> {
+            if (!filling && laterColumns.getValue() != null) {
+                model.decideNewColumns(laterColumns.getValue());
+            }
+        });
+        Label policy = new Label("Columns that appear later:");
+        policy.setLabelFor(laterColumns);
+        Button add = new Button("Add a column");
+        add.setId("board-add");
+        add.getStyleClass().add("plain");
+        add.setTooltip(new Tooltip("A column that no source has so far; name it with F2"));
+        add.setOnAction(e -> adding = model.addColumn());
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        HBox choices = new HBox(8, show, filter, space, policy, laterColumns, add);
+        choices.setAlignment(Pos.CENTER_LEFT);
+        choices.getStyleClass().add("view-head");
+        return choices;
+    }
+
+    private static <T> StringConverter<T> words(Function<T, String> words) {
+        return new StringConverter<>() {
+            @Override
+            public String toString(T value) {
+                return value == null ? "" : words.apply(value);
+            }
+
+            @Override
+            public T fromString(String text) {
+                throw new UnsupportedOperationException(text);
+            }
+        };
     }
 
     private VBox foot() {
@@ -128,7 +182,7 @@ final class LineUpView extends VBox {
         Button factsButton = new Button("Column facts");
         factsButton.setId("board-facts");
         factsButton.setTooltip(new Tooltip("What the column holds, over all rows (F4)"));
-        factsButton.setOnAction(e -> showFacts.accept(grid.selectedColumn() - BEFORE));
+        factsButton.setOnAction(e -> showFacts.accept(at(grid.selectedColumn())));
         hands.getChildren().addAll(factsButton, named, name, typed, type, earlier, later, out, uniting, split);
         leftOut.setAlignment(Pos.CENTER_LEFT);
         VBox foot = new VBox(6, about, facts, hands, leftOut);
@@ -143,7 +197,7 @@ final class LineUpView extends VBox {
         } else if (event.isShortcutDown() && event.getCode() == KeyCode.RIGHT) {
             move(1);
         } else if (event.getCode() == KeyCode.F4 && column().isPresent()) {
-            showFacts.accept(grid.selectedColumn() - BEFORE);
+            showFacts.accept(at(grid.selectedColumn()));
         } else if (event.getCode() == KeyCode.F2) {
             name.requestFocus();
             name.selectAll();
@@ -165,8 +219,8 @@ final class LineUpView extends VBox {
             return;
         }
         List<Proposal.ColumnReport> columns = made.get().proposal().columns();
-        String name = columns.get(from - BEFORE).name();
-        String target = columns.get(to - BEFORE).name();
+        String name = columns.get(at(from)).name();
+        String target = columns.get(at(to)).name();
         Proposal proposal = made.get().proposal();
         if (proposal.isTag(name) || proposal.isTag(target)) {
             return;
@@ -189,20 +243,42 @@ final class LineUpView extends VBox {
     private void show(Optional<Outcome> outcome) {
         outcome.ifPresent(made -> {
             says.setText(
-                    Says.count(made.proposal().layouts().size(), "layout") + " feed "
+                    Says.count(made.proposal().layouts().size(), "layout")
+                            + (made.proposal().layouts().size() == 1 ? " feeds " : " feed ")
                             + Says.count(made.proposal().columns().size(), "column")
                             + ". = is the same spelling, hatched is no such column. Drag a header or a column on a column to unite them.");
             long row = grid.selectedRow();
             int column = grid.selectedColumn();
-            ListGrid<Layout> now = Grids.lineUp(made);
+            shown = Grids.boardColumns(made, filter.getValue());
+            ListGrid<Layout> now = Grids.lineUp(made, shown);
             layouts = now;
             grid.setModel(now);
             if (row >= 0 && row < now.rows()) {
                 grid.select(row, Math.min(column, now.columns() - 1));
             }
+            filling = true;
+            laterColumns.setValue(NewColumns.policy(made.job()));
+            filling = false;
             showLeftOut(made);
+            int added = columnNamed(made, adding);
+            if (added >= 0) {
+                adding = "";
+                grid.select(Math.max(0, grid.selectedRow()), added);
+                name.requestFocus();
+                name.selectAll();
+            }
             tell();
         });
+    }
+
+    /** The place on the board of a column; below zero where it is not shown. */
+    private int columnNamed(Outcome made, String wanted) {
+        for (int place = 0; place < shown.size(); place++) {
+            if (made.proposal().columns().get(shown.get(place)).name().equals(wanted)) {
+                return place + BEFORE;
+            }
+        }
+        return -1;
     }
 
     private void showLeftOut(Outcome made) {
@@ -219,8 +295,14 @@ final class LineUpView extends VBox {
         });
     }
 
+    /** The column of the master that the board shows at a place; below zero for none. */
+    private int at(int boardColumn) {
+        int place = boardColumn - BEFORE;
+        return place >= 0 && place < shown.size() ? shown.get(place) : -1;
+    }
+
     private Optional<Proposal.ColumnReport> column() {
-        int at = grid.selectedColumn() - BEFORE;
+        int at = at(grid.selectedColumn());
         return model.outcomeProperty()
                 .get()
                 .map(made -> made.proposal().columns())

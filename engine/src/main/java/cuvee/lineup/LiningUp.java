@@ -14,6 +14,7 @@ import cuvee.place.Where;
 import cuvee.value.LooseText;
 import cuvee.value.Units;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -42,18 +43,25 @@ final class LiningUp {
     private static final int ENOUGH_VALUES = 3;
     private static final int MOST_ANSWERS = 6;
 
-    private final List<Layout> layouts;
     private final List<Layout> bySize;
     private final Job job;
     private final HeaderBook book;
     private final Map<String, Facts> facts;
+    private static final BitSet NONE = new BitSet();
     private final Map<String, String> spelling;
     private final Map<String, String> ownNames = new LinkedHashMap<>();
     private final Map<String, String> nameOfKey = new LinkedHashMap<>();
     private final Map<String, Decision> decisions = new LinkedHashMap<>();
+    private final Map<String, Decision> before = new HashMap<>();
     private final Set<String> columns = new LinkedHashSet<>();
     private final Map<String, Facts> factsByName = new HashMap<>();
     private final Map<String, Double> likeness = new HashMap<>();
+    /** For each header the layouts that have it, by their place among {@link #bySize}. */
+    private final Map<String, BitSet> layoutsOfKey = new HashMap<>();
+    /** The same for each column, and the headers that feed it. */
+    private final Map<String, BitSet> layoutsOfName = new HashMap<>();
+
+    private final Map<String, Set<String>> keysOfName = new HashMap<>();
 
     /** How sure it is that a header belongs to a column. */
     private enum Sureness {
@@ -70,14 +78,20 @@ final class LiningUp {
     private record Pair(String key, String name, double score, Sureness sure, String reason) {}
 
     LiningUp(List<Layout> layouts, Job job, HeaderBook book) {
-        this.layouts = layouts;
         this.job = job;
         this.book = book;
         this.bySize = layouts.stream()
                 .sorted(Comparator.comparingLong(Layout::rows).reversed())
                 .toList();
+        job.assumed().stream().filter(each -> each.kind().equals(KIND)).forEach(each -> before.put(each.subject(), each));
+        job.settled().stream().filter(each -> each.kind().equals(KIND)).forEach(each -> before.put(each.subject(), each));
         this.facts = Facts.of(layouts);
         this.spelling = clearestSpellings(layouts);
+        for (int i = 0; i < bySize.size(); i++) {
+            for (String key : bySize.get(i).keys()) {
+                layoutsOfKey.computeIfAbsent(key, each -> new BitSet()).set(i);
+            }
+        }
     }
 
     LineUp lineUp() {
@@ -86,7 +100,7 @@ final class LiningUp {
         for (String key : spelling.keySet()) {
             String own = nameByLooseName.getOrDefault(key, spelling.getOrDefault(key, key));
             ownNames.put(key, own);
-            nameOfKey.put(key, job.decision(KIND, key).map(Decision::answer).orElse(own));
+            feed(key, decided(key).map(Decision::answer).orElse(own));
         }
         // What stands in the same place is weighed only once words and values have had their say everywhere.
         for (boolean places : new boolean[] {false, true}) {
@@ -100,7 +114,7 @@ final class LiningUp {
         questions.addAll(0, openQuestions(order));
         for (Question question : questions) {
             // Kept apart is a decision too: next month it is not taken up again by itself.
-            if (job.decision(KIND, question.subject()).isEmpty() && !decisions.containsKey(question.subject())) {
+            if (decided(question.subject()).isEmpty() && !decisions.containsKey(question.subject())) {
                 decisions.put(
                         question.subject(),
                         new Decision(
@@ -115,8 +129,7 @@ final class LiningUp {
         nameOfKey.forEach((key, name) -> columnOfHeader.put(key, order.indexOf(name)));
         List<Column> made = new ArrayList<>();
         for (String name : order) {
-            int having =
-                    (int) layouts.stream().filter(layout -> has(layout, name)).count();
+            int having = with(name).cardinality();
             made.add(new Column(name, having));
         }
         return new LineUp(made, columnOfHeader, questions, new ArrayList<>(decisions.values()));
@@ -126,8 +139,32 @@ final class LiningUp {
         return nameOfKey.getOrDefault(key, key);
     }
 
-    private boolean has(Layout layout, String name) {
-        return layout.keys().stream().anyMatch(key -> name.equals(nameOfKey.get(key)));
+    /** What the job has decided about a header. */
+    private Optional<Decision> decided(String key) {
+        return Optional.ofNullable(before.get(key));
+    }
+
+    /** Lets a header feed a column. */
+    private void feed(String key, String name) {
+        String before = nameOfKey.put(key, name);
+        if (before != null) {
+            keysOfName.getOrDefault(before, new HashSet<>()).remove(key);
+            known(before);
+        }
+        keysOfName.computeIfAbsent(name, each -> new LinkedHashSet<>()).add(key);
+        known(name);
+    }
+
+    private void known(String name) {
+        BitSet with = new BitSet();
+        keysOfName.getOrDefault(name, Set.of()).forEach(key -> with.or(layoutsOfKey.getOrDefault(key, NONE)));
+        layoutsOfName.put(name, with);
+        factsByName.remove(name);
+    }
+
+    /** The layouts that have a column, by their place among {@link #bySize}. */
+    private BitSet with(String name) {
+        return layoutsOfName.getOrDefault(name, NONE);
     }
 
     // ---- headers and columns ----
@@ -138,7 +175,7 @@ final class LiningUp {
         boolean more = true;
         while (more) {
             List<String> open = layout.keys().stream()
-                    .filter(key -> job.decision(KIND, key).isEmpty()
+                    .filter(key -> decided(key).isEmpty()
                             && !decisions.containsKey(key)
                             && !job.columns().contains(name(key))
                             && firstWith(name(key)) == at)
@@ -146,7 +183,8 @@ final class LiningUp {
                     .toList();
             List<String> lacking = new LinkedHashSet<>(nameOfKey.values())
                     .stream()
-                            .filter(name -> !has(layout, name) && firstWith(name) >= 0 && firstWith(name) < at)
+                            .filter(name ->
+                                    !with(name).get(at) && firstWith(name) >= 0 && firstWith(name) < at)
                             .toList();
             more = !open.isEmpty() && !lacking.isEmpty() && assign(layout, open, lacking, places);
         }
@@ -168,8 +206,7 @@ final class LiningUp {
             if (best[i] >= 0) {
                 Pair pair = onValuesAlone(pairs, scores, i, best[i]);
                 if (pair.sure() != Sureness.NO) {
-                    nameOfKey.put(pair.key(), pair.name());
-                    factsByName.clear();
+                    feed(pair.key(), pair.name());
                     decisions.put(
                             pair.key(),
                             new Decision(
@@ -247,9 +284,8 @@ final class LiningUp {
     private Facts factsOfColumn(String name) {
         return factsByName.computeIfAbsent(
                 name,
-                column -> Facts.together(nameOfKey.entrySet().stream()
-                        .filter(entry -> entry.getValue().equals(column))
-                        .map(entry -> factsOf(entry.getKey()))
+                column -> Facts.together(keysOfName.getOrDefault(column, Set.of()).stream()
+                        .map(this::factsOf)
                         .toList()));
     }
 
@@ -260,9 +296,9 @@ final class LiningUp {
     /** The spelling among a column's headers that is most like another header. */
     private double words(String own, String name) {
         double most = likeness(own, name);
-        for (Map.Entry<String, String> fed : nameOfKey.entrySet()) {
-            if (fed.getValue().equals(name) && !own.equals(spelling.get(fed.getKey()))) {
-                most = Math.max(most, likeness(own, spelling.getOrDefault(fed.getKey(), name)));
+        for (String key : keysOfName.getOrDefault(name, Set.of())) {
+            if (!own.equals(spelling.get(key))) {
+                most = Math.max(most, likeness(own, spelling.getOrDefault(key, name)));
             }
         }
         return most;
@@ -339,17 +375,12 @@ final class LiningUp {
 
     /** True where no layout has both a header and a column. */
     private boolean apart(String key, String name) {
-        return layouts.stream().noneMatch(layout -> layout.keys().contains(key) && has(layout, name));
+        return !layoutsOfKey.getOrDefault(key, NONE).intersects(with(name));
     }
 
     /** The largest layout that has a column; -1 where none has. */
     private int firstWith(String name) {
-        for (int i = 0; i < bySize.size(); i++) {
-            if (has(bySize.get(i), name)) {
-                return i;
-            }
-        }
-        return -1;
+        return with(name).nextSetBit(0);
     }
 
     /** True where the neighbours on at least one side are the same, and on no side known to be others. */
@@ -415,13 +446,11 @@ final class LiningUp {
     /** True where a header that was given a column would be given it again without a doubt. */
     private boolean sure(Layout layout, String key, String name) {
         String own = ownNames.getOrDefault(key, key);
-        nameOfKey.put(key, own);
-        factsByName.clear();
+        feed(key, own);
         Pair pair = firstWith(name) < 0 ? null : pair(layout, key, name, true);
         // Values that settled it then, when no other header shared them, still do.
         boolean values = pair != null && pair.sure() == Sureness.NO && pair.score() >= SAME_VALUES * 2;
-        nameOfKey.put(key, name);
-        factsByName.clear();
+        feed(key, name);
         boolean only = pair != null && HeaderWords.contained(own, name) && onlyOne(layout, key);
         return pair != null && (pair.sure() == Sureness.SURE || values || only);
     }
@@ -466,7 +495,7 @@ final class LiningUp {
             for (int i = 0; i < layout.keys().size(); i++) {
                 String key = layout.keys().get(i);
                 String own = name(key);
-                boolean everywhere = bySize.stream().allMatch(other -> has(other, own));
+                boolean everywhere = with(own).cardinality() == bySize.size();
                 boolean given = !own.equals(ownNames.getOrDefault(key, key));
                 if (everywhere || given || job.isSettled(KIND, key) || questions.containsKey(key)) {
                     continue;
@@ -554,7 +583,7 @@ final class LiningUp {
         List<String> order = new ArrayList<>(job.columns());
         // A header that now feeds another column leaves no empty column of its own name behind.
         order.removeIf(name -> !nameOfKey.containsValue(name)
-                && job.decision(KIND, LooseText.key(name)).isPresent());
+                && decided(LooseText.key(name)).isPresent());
         for (Layout layout : bySize) {
             int after = -1;
             for (String key : layout.keys()) {

@@ -17,6 +17,10 @@ public final class Board {
     public static final String COLUMN = "column";
 
     public static final String LEFT_OUT = "left out";
+
+    /** The answer that takes a column in that was held back. */
+    public static final String TAKEN_IN = "taken in";
+
     private static final String BY_HAND = "put so by you";
     private static final Set<String> ABOUT_COLUMNS = Set.of(
             ColumnTyping.TYPE,
@@ -152,9 +156,27 @@ public final class Board {
 
     /** Leaves a column out of the master, or takes it in again. */
     public static Job leaveOut(Job job, String name, boolean out) {
-        return out
-                ? job.withSettled(new Decision(COLUMN, name, LEFT_OUT, BY_HAND, ""))
-                : job.withoutSettled(COLUMN, name);
+        if (out) {
+            return job.withSettled(new Decision(COLUMN, name, LEFT_OUT, BY_HAND, ""));
+        }
+        Job back = job.withoutSettled(COLUMN, name);
+        return isLeftOut(back, name) ? back.withSettled(new Decision(COLUMN, name, TAKEN_IN, BY_HAND, "")) : back;
+    }
+
+    /** Adds a column that no source has so far, behind the others. */
+    public static Job add(Job job, String name) {
+        List<String> columns = new ArrayList<>(job.columns());
+        boolean there =
+                columns.stream().anyMatch(column -> LooseText.key(column).equals(LooseText.key(name)));
+        if (!there && !name.isBlank()) {
+            columns.add(name);
+        }
+        return job.withAssumed(columns, job.assumed());
+    }
+
+    /** Says what becomes of columns that appear later. */
+    public static Job newColumns(Job job, NewColumns.Policy policy) {
+        return job.withSettled(new Decision(NewColumns.KIND, NewColumns.ALL, policy.words(), BY_HAND, ""));
     }
 
     /**

@@ -55,6 +55,7 @@ final class ColumnTyping {
     private final Map<PlacedTable, LaidColumn[]> feeds;
     private final Map<PlacedTable, Layout> layoutOf = new HashMap<>();
     private final List<Question> questions;
+    private final boolean somethingSaid;
     private final ValueCells cells;
     private final Planner.Homes homes;
     private final Map<PlacedTable, Votes> byTable = new HashMap<>();
@@ -96,6 +97,8 @@ final class ColumnTyping {
             ValueCells cells,
             Planner.Homes homes,
             List<Question> questions) {
+        this.somethingSaid = job.settled().stream()
+                .anyMatch(each -> FIRST.containsKey(each.kind()) && each.subject().contains(IN));
         this.cells = cells;
         this.homes = homes;
         this.job = job;
@@ -337,6 +340,9 @@ final class ColumnTyping {
 
     /** What the analyst says of a table's source, its layout or its place, the nearest first. */
     private Optional<Vote> said(String kind, String name, PlacedTable table) {
+        if (!somethingSaid) {
+            return Optional.empty();
+        }
         Layout layout = layoutOf.get(table);
         List<String> scopes = new ArrayList<>(List.of(table.source()));
         if (layout != null) {

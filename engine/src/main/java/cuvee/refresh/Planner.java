@@ -124,7 +124,8 @@ final class Planner {
                 .columnOfHeader()
                 .forEach((key, at) ->
                         columnOfHeader.put(key, everything.columns().get(at).name()));
-        Map<String, Long> leftOut = leftOut(everything, layouts);
+        NewColumns later = NewColumns.of(job, everything, layouts, assumed, questions, findings);
+        Map<String, Long> leftOut = leftOut(everything, layouts, later.held());
         LineUp lineUp = everything.without(leftOut.keySet());
         questions.addAll(lineUp.questions());
         Map<PlacedTable, LaidColumn[]> feeds = feeds(layouts, lineUp);
@@ -397,27 +398,19 @@ final class Planner {
     }
 
     /** The columns that the analyst leaves out, and how many filled cells that costs. */
-    private Map<String, Long> leftOut(LineUp lineUp, List<Layout> layouts) {
+    private Map<String, Long> leftOut(LineUp lineUp, List<Layout> layouts, Set<String> held) {
         Map<String, Long> leftOut = new LinkedHashMap<>();
         for (LineUp.Column column : lineUp.columns()) {
-            if (Board.isLeftOut(job, column.name())) {
-                long filled = 0;
-                for (Layout layout : layouts) {
-                    for (PlacedTable table : layout.tables()) {
-                        for (LaidColumn laid : table.columns()) {
-                            boolean feeds = lineUp.columnOf(LooseText.key(laid.header()))
-                                    .filter(at -> lineUp.columns().get(at).equals(column))
-                                    .isPresent();
-                            filled += feeds ? laid.evidence().filled() : 0;
-                        }
-                    }
-                }
+            boolean yours = job.isSettled(Board.COLUMN, column.name());
+            if (Board.isLeftOut(job, column.name()) || held.contains(column.name())) {
+                long filled = NewColumns.filled(column, lineUp, layouts);
                 leftOut.put(column.name(), filled);
                 findings.add(new Finding(
                         Severity.REMARK,
                         "column-left-out",
                         Where.JOB,
-                        "The column " + Says.quoted(column.name()) + " is left out by you.",
+                        "The column " + Says.quoted(column.name())
+                                + (yours ? " is left out by you." : " is new, and new columns are held back."),
                         "Its " + Says.count(filled, "filled cell") + " are not in the master.",
                         "Put it back in Line up."));
             }

@@ -33,6 +33,8 @@ import java.util.stream.Collectors;
 
 /** What the views show of an outcome, as grids. */
 public final class Grids {
+    /** Stands where a tag fills a column. */
+    private static final String TAGGED = "tag";
     /** A layout with more folders or files than these is called by the first. */
     private static final int MOST_NAMED = 3;
 
@@ -241,13 +243,59 @@ public final class Grids {
 
     // ---- Line up ----
 
+    /** Which columns the board shows. */
+    public enum BoardFilter {
+        ALL("all columns"),
+        DIFFERENT("not spelled the same everywhere"),
+        ABSENT("absent somewhere"),
+        ASSUMED("assumed");
+
+        private final String words;
+
+        BoardFilter(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /** The columns of the master that the board shows under a filter, by their position. */
+    public static List<Integer> boardColumns(Outcome outcome, BoardFilter filter) {
+        List<Integer> shown = new ArrayList<>();
+        List<Proposal.ColumnReport> columns = outcome.proposal().columns();
+        for (int at = 0; at < columns.size(); at++) {
+            String name = columns.get(at).name();
+            boolean wanted = filter == BoardFilter.ALL
+                    || !outcome.proposal().isTag(name)
+                            && outcome.proposal().layouts().stream()
+                                    .map(layout -> spelled(outcome, layout, name))
+                                    .anyMatch(cell -> matches(cell, filter));
+            if (wanted) {
+                shown.add(at);
+            }
+        }
+        return shown;
+    }
+
+    private static boolean matches(String cell, BoardFilter filter) {
+        return switch (filter) {
+            case ALL -> true;
+            case DIFFERENT -> !cell.isEmpty() && !cell.equals("=");
+            case ABSENT -> cell.isEmpty();
+            case ASSUMED -> cell.endsWith(ASSUMED);
+        };
+    }
+
     /** The board: layouts down, master columns across, each cell the header as the layout spells it. */
-    public static ListGrid<Layout> lineUp(Outcome outcome) {
+    public static ListGrid<Layout> lineUp(Outcome outcome, List<Integer> shown) {
         List<Column<Layout>> columns = new ArrayList<>();
         columns.add(Column.of("Layout", 180, Grids::layoutName));
         columns.add(Column.number(
                 "Tables", 66, layout -> Says.number(layout.tables().size())));
-        for (Proposal.ColumnReport column : outcome.proposal().columns()) {
+        for (int at : shown) {
+            Proposal.ColumnReport column = outcome.proposal().columns().get(at);
             double width = Math.max(118, column.name().length() * 7.6 + 26);
             String subtitle = column.typeWords() + ", " + MasterGrid.fullness(column.filled(), outcome.rows());
             columns.add(new Column<>(
@@ -261,13 +309,14 @@ public final class Grids {
             if (column < 2) {
                 return Tone.PLAIN;
             }
-            String cell = spelled(
-                    outcome,
-                    layout,
-                    outcome.proposal().columns().get(column - 2).name());
+            String name =
+                    outcome.proposal().columns().get(shown.get(column - 2)).name();
+            String cell = spelled(outcome, layout, name);
             return cell.isEmpty()
                     ? Tone.ABSENT
-                    : cell.equals("=") ? Tone.QUIET : cell.endsWith(ASSUMED) ? Tone.MARKED : Tone.PLAIN;
+                    : cell.equals("=") || cell.equals(TAGGED)
+                            ? Tone.QUIET
+                            : cell.endsWith(ASSUMED) ? Tone.MARKED : Tone.PLAIN;
         });
     }
 
@@ -293,7 +342,7 @@ public final class Grids {
                 return header.equals(name) ? "=" : header + how(outcome, key, name);
             }
         }
-        return "";
+        return outcome.proposal().isTag(name) ? TAGGED : "";
     }
 
     /** How a header that is spelled otherwise came to its column; nothing where it differs in signs only. */

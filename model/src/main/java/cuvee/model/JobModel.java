@@ -18,6 +18,7 @@ import cuvee.place.Says;
 import cuvee.refresh.BeforeAndAfter;
 import cuvee.refresh.Board;
 import cuvee.refresh.JobSession;
+import cuvee.refresh.NewColumns;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.ReadSheet;
@@ -291,6 +292,25 @@ public final class JobModel implements AutoCloseable {
                     : next;
         }
         take(next);
+    }
+
+    /** Adds a column that no source has so far, under a name that is free; answers the name. */
+    public String addColumn() {
+        Set<String> names = new HashSet<>(history.now().columns());
+        outcome.get().ifPresent(made -> made.proposal().columns().forEach(column -> names.add(column.name())));
+        String name = "New column";
+        for (int copy = 2; names.contains(name); copy++) {
+            name = "New column " + copy;
+        }
+        take(Board.add(history.now(), name));
+        return name;
+    }
+
+    /** Says what becomes of columns that appear later. */
+    public void decideNewColumns(NewColumns.Policy policy) {
+        if (NewColumns.policy(history.now()) != policy) {
+            take(Board.newColumns(history.now(), policy));
+        }
     }
 
     /** Writes texts of a column as another, or takes them for blank where that is empty. */

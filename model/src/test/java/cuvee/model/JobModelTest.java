@@ -264,7 +264,7 @@ class JobModelTest {
         assertThat(files.text(0, 2)).isEqualTo("2 rows in 1 table; commas, UTF-8");
         assertThat(files.tone(2, 0)).isEqualTo(GridModel.Tone.HEADING);
         assertThat(files.text(3, 1)).isEqualTo("set aside");
-        ListGrid<?> board = Grids.lineUp(outcome);
+        ListGrid<?> board = Grids.lineUp(outcome, Grids.boardColumns(outcome, Grids.BoardFilter.ALL));
         assertThat(board.rows()).isEqualTo(2);
         assertThat(board.text(0, 4)).isEqualTo("=");
         assertThat(board.text(1, 4)).isEqualTo("Heads, assumed");
@@ -289,7 +289,7 @@ class JobModelTest {
                 "999|WHOLE_NUMBER|999"
             })
     void valuesAreShownAsPeopleReadThem(String value, Type type, String shown) {
-        assertThat(MasterGrid.shown(value, type)).isEqualTo(shown);
+        assertThat(MasterGrid.shownAs(value, type)).isEqualTo(shown);
     }
 
     @ParameterizedTest
