@@ -219,6 +219,35 @@ class WindowTest {
     }
 
     @Test
+    void valuesAreBroughtToOneSpellingFromTheFactsOfTheirColumn() throws IOException {
+        write("data/a.csv", "Date,Port,Pax\n2026-01-01,Hollin,5\n2026-01-02,Hollin,6\n2026-01-03,Hollin,6\n");
+        write("data/b.csv", "Date,Port,Pax\n2026-02-01,HOLLIN,7\n2026-02-02,Tarsk,none\n2026-02-03,Tarsk,9\n");
+        newJob();
+        robot.push(KeyCode.ALT, KeyCode.DIGIT6);
+        robot.push(KeyCode.RIGHT).push(KeyCode.F4);
+        waitFor("the figures", () -> words("#facts-figures").contains("3 different values"));
+        assertThat(words("#facts-title")).isEqualTo("Port: Text");
+        robot.clickOn("#facts-alike-0");
+        waitFor("one spelling", () -> words("#facts-figures").contains("2 different values"));
+        idle();
+        robot.clickOn("#master-grid").push(KeyCode.CONTROL, KeyCode.HOME).push(KeyCode.END);
+        GridView grid = find("#master-grid");
+        robot.interact(() -> grid.select(0, 2));
+        robot.push(KeyCode.F4);
+        waitFor("what does not fit", () -> words("#facts-figures").contains("1 value does not fit"));
+        robot.clickOn("#facts-to").write("8").push(KeyCode.ENTER);
+        waitFor("the repair", () -> words("#facts-figures").contains("Filled in all 6 rows"));
+        idle();
+        robot.clickOn("#stage-rework");
+        waitFor(
+                "the sentences",
+                () -> robot.lookup("#rework .check-box").queryAll().size() == 2);
+        robot.push(KeyCode.ALT, KeyCode.DIGIT6);
+        robot.clickOn("#facts-close");
+        assertThat(robot.lookup("#questions").tryQuery()).isPresent();
+    }
+
+    @Test
     void columnsBehindTheSelectedOneAreTurnedAndTheSentenceSaysSo() throws IOException {
         write("data/a.csv", "Depot,Diesel,Oil\nHollin,1,2\nTarsk,4,5\n");
         Files.delete(folder.resolve("data/b.csv"));

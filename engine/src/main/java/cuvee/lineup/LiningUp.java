@@ -83,8 +83,12 @@ final class LiningUp {
         this.bySize = layouts.stream()
                 .sorted(Comparator.comparingLong(Layout::rows).reversed())
                 .toList();
-        job.assumed().stream().filter(each -> each.kind().equals(KIND)).forEach(each -> before.put(each.subject(), each));
-        job.settled().stream().filter(each -> each.kind().equals(KIND)).forEach(each -> before.put(each.subject(), each));
+        job.assumed().stream()
+                .filter(each -> each.kind().equals(KIND))
+                .forEach(each -> before.put(each.subject(), each));
+        job.settled().stream()
+                .filter(each -> each.kind().equals(KIND))
+                .forEach(each -> before.put(each.subject(), each));
         this.facts = Facts.of(layouts);
         this.spelling = clearestSpellings(layouts);
         for (int i = 0; i < bySize.size(); i++) {
@@ -183,8 +187,7 @@ final class LiningUp {
                     .toList();
             List<String> lacking = new LinkedHashSet<>(nameOfKey.values())
                     .stream()
-                            .filter(name ->
-                                    !with(name).get(at) && firstWith(name) >= 0 && firstWith(name) < at)
+                            .filter(name -> !with(name).get(at) && firstWith(name) >= 0 && firstWith(name) < at)
                             .toList();
             more = !open.isEmpty() && !lacking.isEmpty() && assign(layout, open, lacking, places);
         }
@@ -582,8 +585,8 @@ final class LiningUp {
         boolean first = job.columns().isEmpty();
         List<String> order = new ArrayList<>(job.columns());
         // A header that now feeds another column leaves no empty column of its own name behind.
-        order.removeIf(name -> !nameOfKey.containsValue(name)
-                && decided(LooseText.key(name)).isPresent());
+        order.removeIf(name ->
+                !nameOfKey.containsValue(name) && decided(LooseText.key(name)).isPresent());
         for (Layout layout : bySize) {
             int after = -1;
             for (String key : layout.keys()) {

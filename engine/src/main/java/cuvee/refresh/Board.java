@@ -149,6 +149,14 @@ public final class Board {
         return ValueRule.moved(tags(united, name, with), name, with);
     }
 
+    /** Makes a tag no column; a place that it was moved to is given up. */
+    public static Job leaveOutTag(Job job, String source) {
+        Job next = job.withSettled(new Decision(TagColumns.TAG, source, TagColumns.LEFT_OUT, BY_HAND, ""));
+        List<String> columns = new ArrayList<>(job.columns());
+        job.decision(TagColumns.TAG, source).ifPresent(tag -> columns.remove(tag.answer()));
+        return next.withAssumed(columns, job.assumed());
+    }
+
     /** Makes a header that feeds another column one of its own. */
     public static Job split(Job job, String key, String header) {
         return job.withSettled(new Decision(LineUp.KIND, key, header, BY_HAND, ""));

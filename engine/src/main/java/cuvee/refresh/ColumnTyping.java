@@ -98,7 +98,8 @@ final class ColumnTyping {
             Planner.Homes homes,
             List<Question> questions) {
         this.somethingSaid = job.settled().stream()
-                .anyMatch(each -> FIRST.containsKey(each.kind()) && each.subject().contains(IN));
+                .anyMatch(
+                        each -> FIRST.containsKey(each.kind()) && each.subject().contains(IN));
         this.cells = cells;
         this.homes = homes;
         this.job = job;

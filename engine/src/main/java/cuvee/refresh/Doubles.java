@@ -81,6 +81,7 @@ final class Doubles {
                 content.append('|')
                         .append(column.evidence().counts())
                         .append(column.evidence().oddities())
+                        .append(column.evidence().someDates())
                         .append(Math.round(column.sum() * 1000));
             }
             PlacedTable original = first.putIfAbsent(content.toString(), table);

@@ -179,6 +179,7 @@ final class Planner {
         }
         ReadingQuestions reading = new ReadingQuestions(job, questions, findings);
         layouts.forEach(reading::ask);
+        findings.addAll(ByPosition.findings(List.copyOf(feeds.keySet())));
         for (PlacedTable table : tables) {
             if (feeds.containsKey(table)) {
                 statedTotals(table);

@@ -81,4 +81,76 @@ class ColumnQuestionsTest extends BatchTest {
         batch.job(Board.convention(batch.job(), ColumnTyping.ORDER, "Date", layout, ""));
         assertThat(batch.refresh().lines()).contains("2026-04-03|5", "2026-01-02|5");
     }
+
+    @Test
+    void tablesWithoutAHeaderGoByPositionAndWhatDiffersIsSaid() {
+        for (int month = 1; month <= 3; month++) {
+            String m = "2026-0" + month;
+            batch.csv("r" + month + ".csv", m + "-01,Hollin,5,7.5", m + "-02,Tarsk,6,8.5", m + "-03,Tarsk,7,8.25");
+        }
+        batch.csv("turned.csv", "Hollin,2026-05-01,5,3.5", "Tarsk,2026-05-02,6,3.5", "Tarsk,2026-05-03,6,4.5");
+        batch.csv("short.csv", "2026-04-01,Hollin,5", "2026-04-02,Tarsk,6", "2026-04-03,Hollin,9");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(15);
+        assertThat(made.findings("by-position"))
+                .extracting(finding -> finding.where() + " " + finding.what())
+                .hasSize(2)
+                .anyMatch(said -> said.startsWith("short.csv") && said.contains("it has 3 columns where most have 4"))
+                .anyMatch(said ->
+                        said.startsWith("turned.csv") && said.contains("“Column A” holds words where most hold dates"));
+    }
+
+    @Test
+    void theSameNumbersOnOtherDaysAreOtherRecords() {
+        for (int month = 1; month <= 3; month++) {
+            String m = "2026-0" + month;
+            batch.csv("r" + month + ".csv", "Day,Port,Pax", m + "-01,Hollin,5", m + "-02,Tarsk,6", m + "-03,Tarsk,7");
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(9);
+        assertThat(made.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void columnsThatAppearLaterAreTakenInHeldOrLeftOut() {
+        batch.csv("a.csv", "Day,Port,Pax", "2026-01-01,Hollin,5", "2026-01-02,Tarsk,6");
+        batch.refresh();
+        batch.csv("b.csv", "Day,Port,Pax,Crew", "2026-02-01,Hollin,5,3", "2026-02-02,Tarsk,6,4");
+        Batch.Made taken = batch.refresh();
+        assertThat(taken.columns()).containsExactly("Day", "Port", "Pax", "Crew");
+        assertThat(taken.findings("new-column"))
+                .singleElement()
+                .satisfies(it -> assertThat(it.what()).isEqualTo("The column “Crew” is new: 1 table has it."));
+        assertThat(batch.refresh().findings("new-column")).isEmpty();
+
+        batch.job(Board.newColumns(batch.job(), NewColumns.Policy.ASK));
+        batch.csv("c.csv", "Day,Port,Pax,Weather", "2026-03-01,Hollin,5,fog", "2026-03-02,Tarsk,6,rain");
+        Batch.Made held = batch.refresh();
+        assertThat(held.columns()).containsExactly("Day", "Port", "Pax", "Crew");
+        assertThat(held.outcome().proposal().leftOut()).containsEntry("Weather", 2L);
+        assertThat(batch.refresh().question(Board.COLUMN).text())
+                .isEqualTo("The column “Weather” is new, in 1 table. Should it be in the master?");
+        batch.settle(held.question(Board.COLUMN), Board.TAKEN_IN);
+        assertThat(batch.refresh().columns()).containsExactly("Day", "Port", "Pax", "Crew", "Weather");
+
+        batch.job(Board.newColumns(batch.job(), NewColumns.Policy.LEAVE_OUT));
+        batch.csv("d.csv", "Tide,Day,Port,Pax", "low,2026-04-01,Hollin,5", "high,2026-04-02,Tarsk,6");
+        Batch.Made left = batch.refresh();
+        assertThat(left.columns()).doesNotContain("Tide");
+        assertThat(left.outcome().questions())
+                .noneMatch(question -> question.kind().equals(Board.COLUMN));
+        assertThat(left.findings("column-left-out")).hasSize(1);
+        batch.job(Board.leaveOut(batch.job(), "Tide", false));
+        assertThat(batch.refresh().columns()).contains("Tide");
+    }
+
+    @Test
+    void aColumnThatNoSourceHasYetIsKept() {
+        batch.csv("a.csv", "Day,Port,Pax", "2026-01-01,Hollin,5", "2026-01-02,Tarsk,6");
+        batch.refresh();
+        batch.job(Board.add(batch.job(), "Crew"));
+        assertThat(batch.refresh().columns()).containsExactly("Day", "Port", "Pax", "Crew");
+        batch.csv("b.csv", "Day,Port,Pax,Crew", "2026-02-01,Hollin,5,3", "2026-02-02,Tarsk,6,4");
+        assertThat(batch.refresh().lines()).contains("2026-02-01|Hollin|5|3");
+    }
 }

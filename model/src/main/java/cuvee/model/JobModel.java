@@ -286,10 +286,7 @@ public final class JobModel implements AutoCloseable {
         Job next = made.isPresent() ? history.now() : Board.leaveOut(history.now(), name, out);
         for (Proposal.TagReport tag : made.map(Proposal::tags).orElse(List.of())) {
             boolean fills = tag.on() && tag.column().equals(name);
-            next = fills
-                    ? next.withSettled(
-                            new Decision(JobSession.TAG, tag.source().words(), JobSession.NO_TAG, BY_HAND, ""))
-                    : next;
+            next = fills ? Board.leaveOutTag(next, tag.source().words()) : next;
         }
         take(next);
     }
@@ -348,7 +345,11 @@ public final class JobModel implements AutoCloseable {
 
     /** Switches what a sentence says on or off. */
     public void decideSentence(Sentence sentence, boolean on) {
-        decide(sentence.kind(), sentence.subject(), sentence.answer(on));
+        if (!on && sentence.kind().equals(JobSession.TAG)) {
+            take(Board.leaveOutTag(history.now(), sentence.subject()));
+        } else {
+            decide(sentence.kind(), sentence.subject(), sentence.answer(on));
+        }
     }
 
     /** Gives other names to the columns that a sentence makes. */
@@ -360,7 +361,11 @@ public final class JobModel implements AutoCloseable {
 
     /** Makes a tag a column of the master under a name, or with an empty one no column. */
     public void decideTag(TagSource source, String name) {
-        decide(JobSession.TAG, source.words(), name.isEmpty() ? JobSession.NO_TAG : name);
+        if (name.isEmpty()) {
+            take(Board.leaveOutTag(history.now(), source.words()));
+        } else {
+            decide(JobSession.TAG, source.words(), name);
+        }
     }
 
     /** Leaves to Cuvee again what a sentence says. */

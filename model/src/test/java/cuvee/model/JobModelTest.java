@@ -299,4 +299,108 @@ class JobModelTest {
     void fullnessIsNeverRoundedToFullOrEmpty(long filled, long rows, String words) {
         assertThat(MasterGrid.fullness(filled, rows)).isEqualTo(words);
     }
+
+    @Test
+    void theBoardShowsWhatDiffersIsAbsentOrAssumedOnly() throws Exception {
+        write("data/c.csv", "Date,Port,Passengers,Crew\n2026-03-01,Oska,8,2\n2026-03-02,Oska,8,3\n");
+        Outcome outcome = refreshed();
+        assertThat(columns()).containsExactly("Date", "Port", "Passengers", "Crew");
+        assertThat(Grids.boardColumns(outcome, Grids.BoardFilter.ALL)).containsExactly(0, 1, 2, 3);
+        assertThat(Grids.boardColumns(outcome, Grids.BoardFilter.DIFFERENT)).containsExactly(2);
+        assertThat(Grids.boardColumns(outcome, Grids.BoardFilter.ABSENT)).containsExactly(3);
+        assertThat(Grids.boardColumns(outcome, Grids.BoardFilter.ASSUMED)).containsExactly(2);
+        assertThat(Grids.lineUp(outcome, List.of(3)).title(2)).isEqualTo("Crew");
+    }
+
+    @Test
+    void aColumnsValuesAreCountedSearchedAndWrittenOtherwise() throws Exception {
+        write("data/c.csv", "Date,Port,Passengers\n2026-03-01,HOLLIN,many\n2026-03-02,Oska,8\n2026-03-03,Oska,9\n");
+        refreshed();
+        model.decideType("Passengers", Type.WHOLE_NUMBER);
+        idle();
+        ValuesGrid.Found[] found = new ValuesGrid.Found[1];
+        try (ValuesGrid ports = values(1, found)) {
+            assertThat(found[0].facts().different()).isEqualTo(4);
+            assertThat(found[0].alike())
+                    .singleElement()
+                    .satisfies(group -> assertThat(group.to().text()).isEqualTo("Hollin"));
+            until(() -> ports.value(0).isPresent());
+            assertThat(ports.rows()).isEqualTo(4);
+            assertThat(ports.text(0, 0)).isEqualTo("Hollin");
+            assertThat(ports.text(0, 1)).isEqualTo("2");
+            ports.search("sk");
+            until(() -> ports.rows() == 2);
+            until(() -> ports.value(1).isPresent());
+            assertThat(ports.writable(0, 1)).extracting(value -> value.text()).containsExactly("Oska", "Tarsk");
+        }
+        try (ValuesGrid people = values(2, found)) {
+            assertThat(people.isMisfit(0)).isTrue();
+            assertThat(people.text(0, 0)).isEqualTo("many, does not fit");
+            assertThat(people.writable(0, 3))
+                    .as("values that fit are left alone")
+                    .hasSize(1);
+        }
+        model.writeValues("Passengers", List.of("many"), "100");
+        model.writeValues("Port", List.of("HOLLIN"), "Hollin");
+        idle();
+        until(() -> model.outcomeProperty()
+                        .get()
+                        .orElseThrow()
+                        .proposal()
+                        .valueCells()
+                        .size()
+                == 2);
+        try (ValuesGrid people = values(2, found)) {
+            assertThat(people.isMisfit(0)).isFalse();
+            assertThat(found[0].misfits()).isEmpty();
+            assertThat(found[0].facts().greatest()).isEqualTo("100");
+        }
+        model.undo();
+        idle();
+        model.undo();
+        idle();
+        assertThat(model.outcomeProperty().get().orElseThrow().proposal().valueCells())
+                .isEmpty();
+    }
+
+    private ValuesGrid values(int column, ValuesGrid.Found[] found) throws InterruptedException {
+        ValuesGrid grid =
+                new ValuesGrid(model.session(), model.outcomeProperty().get().orElseThrow(), column, ui::add);
+        found[0] = null;
+        grid.load(told -> found[0] = told);
+        until(() -> found[0] != null);
+        return grid;
+    }
+
+    @Test
+    void theRowsOfOneSourceCanBeLookedAtAlone() throws Exception {
+        Outcome outcome = refreshed();
+        try (MasterGrid one = new MasterGrid(model.session(), outcome, ui::add, "b.csv")) {
+            assertThat(one.rows()).isEqualTo(1);
+            until(() -> one.line(0).isPresent());
+            assertThat(one.text(0, 1)).isEqualTo("Tarsk");
+        }
+    }
+
+    @Test
+    void tagsAreMovedAndLeftOutOnTheBoardToo() throws Exception {
+        write("data/Hollin_1.csv", "Date,Pax\n2026-01-01,5\n2026-01-02,6\n");
+        write("data/Tarsk_1.csv", "Date,Pax\n2026-01-01,7\n2026-01-02,8\n");
+        Files.delete(folder.resolve("data/a.csv"));
+        Files.delete(folder.resolve("data/b.csv"));
+        refreshed();
+        assertThat(columns()).containsExactly("Date", "Pax", "File part 1");
+        model.moveColumn("File part 1", -2);
+        idle();
+        assertThat(columns()).containsExactly("File part 1", "Date", "Pax");
+        model.renameColumn("File part 1", "Port");
+        idle();
+        assertThat(columns()).containsExactly("Port", "Date", "Pax");
+        model.leaveOutColumn("Port", true);
+        idle();
+        assertThat(columns()).containsExactly("Date", "Pax");
+        String added = model.addColumn();
+        idle();
+        assertThat(columns()).containsExactly("Date", "Pax", added);
+    }
 }
