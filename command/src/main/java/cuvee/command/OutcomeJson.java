@@ -128,6 +128,12 @@ final class OutcomeJson {
             }
         }
         node.put("matched", matched);
+        long ruledOut = outcome.ruledOut().stream()
+                .mapToLong(rule -> rule.getOrDefault(table.id(), 0L))
+                .sum();
+        if (ruledOut > 0) {
+            node.put("ruledOut", ruledOut);
+        }
         Outcome.Made made = outcome.made().get(table.id());
         if (table.turned() > 0 && made != null) {
             node.putObject("turned").put("rows", made.rows()).put("blanks", made.blanks());

@@ -156,7 +156,7 @@ final class FactsPane extends VBox {
         blank.setDisable(!data);
         values.setModel(grid);
         if (data) {
-            tellLayouts(LayoutFacts.of(outcome, at), grid.type());
+            tellLayouts(outcome, at, grid.type());
         }
         grid.load(found -> {
             if (shown == grid) {
@@ -274,25 +274,61 @@ final class FactsPane extends VBox {
 
     // ---- layouts ----
 
-    private void tellLayouts(List<LayoutFacts> facts, Type type) {
+    private void tellLayouts(Outcome outcome, int at, Type type) {
         layouts.getChildren().clear();
         Label head = new Label("By layout");
         head.getStyleClass().add("section-title");
         layouts.getChildren().add(head);
         String kind = LayoutFacts.conventionOf(type);
-        for (LayoutFacts each : facts) {
-            Label line = new Label(Grids.layoutName(each.layout()) + ", "
-                    + Says.count(each.layout().tables().size(), "table") + ": " + Says.number(each.fits()) + " of "
-                    + Says.count(each.filled(), "value") + " fit " + type.word());
-            line.setWrapText(true);
-            layouts.getChildren().add(line);
+        for (LayoutFacts each : LayoutFacts.of(outcome, at)) {
+            layouts.getChildren()
+                    .add(fits(
+                            Grids.layoutName(each.layout()) + ", "
+                                    + Says.count(each.layout().tables().size(), "table"),
+                            each,
+                            type));
             if (!kind.isEmpty()) {
-                layouts.getChildren().add(convention(each, kind, type.isNumber()));
+                layouts.getChildren().add(convention(each, each.layout().signature(), kind, type.isNumber()));
+            }
+            List<String> sources = each.layout().tables().stream()
+                    .map(table -> table.source())
+                    .distinct()
+                    .toList();
+            if (sources.size() > 1) {
+                layouts.getChildren().add(bySource(outcome, at, each, sources, type));
             }
         }
     }
 
-    private ComboBox<String> convention(LayoutFacts facts, String kind, boolean number) {
+    private static Label fits(String which, LayoutFacts facts, Type type) {
+        Label line = new Label(which + ": " + Says.number(facts.fits()) + " of " + Says.count(facts.filled(), "value")
+                + " fit " + type.word());
+        line.setWrapText(true);
+        return line;
+    }
+
+    /** The same for one of a layout's files, which is chosen. */
+    private VBox bySource(Outcome outcome, int at, LayoutFacts facts, List<String> sources, Type type) {
+        ComboBox<String> which = new ComboBox<>();
+        which.getItems().setAll(sources);
+        which.setPromptText("one of its files");
+        which.setAccessibleText("One file of this layout");
+        which.setMaxWidth(Double.MAX_VALUE);
+        VBox one = new VBox(4, which);
+        String kind = LayoutFacts.conventionOf(type);
+        which.setOnAction(e -> {
+            one.getChildren().setAll(which);
+            LayoutFacts.ofSource(outcome, at, facts.layout(), which.getValue()).ifPresent(found -> {
+                one.getChildren().add(fits("In this file", found, type));
+                if (!kind.isEmpty()) {
+                    one.getChildren().add(convention(found, which.getValue(), kind, type.isNumber()));
+                }
+            });
+        });
+        return one;
+    }
+
+    private ComboBox<String> convention(LayoutFacts facts, String scope, String kind, boolean number) {
         List<String> words = number ? List.of("point", "comma") : List.of("day", "month");
         List<String> shownWords =
                 number ? List.of("the point is decimal", "the comma is decimal") : List.of("day first", "month first");
@@ -304,12 +340,11 @@ final class FactsPane extends VBox {
         choice.setMaxWidth(Double.MAX_VALUE);
         choice.getItems().add("as found: " + found);
         choice.getItems().addAll(shownWords);
-        choice.setAccessibleText("How this layout writes the column");
+        choice.setAccessibleText("How the column is written there");
         choice.getSelectionModel().select(words.indexOf(facts.said()) + 1);
         choice.setOnAction(e -> {
             int at = choice.getSelectionModel().getSelectedIndex();
-            model.decideConvention(
-                    kind, column, facts.layout().signature(), at <= 0 ? "" : Objects.requireNonNull(words.get(at - 1)));
+            model.decideConvention(kind, column, scope, at <= 0 ? "" : Objects.requireNonNull(words.get(at - 1)));
         });
         return choice;
     }

@@ -193,6 +193,11 @@ final class GridView extends Region {
         brackets.setOnMoved(listener);
     }
 
+    /** The first and the last selected column. */
+    int[] selectedColumns() {
+        return new int[] {Math.min(column, anchorColumn), Math.max(column, anchorColumn)};
+    }
+
     /** The first and the last selected row. */
     long[] selectedRows() {
         return new long[] {Math.min(row, anchorRow), Math.max(row, anchorRow)};

@@ -17,10 +17,13 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
+import java.util.stream.IntStream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -40,6 +43,7 @@ final class MasterView extends VBox {
     private final Label oneSays = new Label();
     private final VBox beside = new VBox(oneSays, one);
     private final ComboBox<String> sources = new ComboBox<>();
+    private final MenuButton rule = new MenuButton("Rule from this");
     private final JobModel model;
     private final Executor ui;
     private final Consumer<String> trail;
@@ -84,12 +88,24 @@ final class MasterView extends VBox {
                 facts.accept((one.isFocused() ? one : grid).selectedColumn());
             }
         });
+        rule.setId("master-rule");
+        rule.setMinWidth(Region.USE_PREF_SIZE);
+        rule.setTooltip(new Tooltip("Keep or set aside rows by what is selected (Ctrl+R)"));
+        rule.setOnShowing(e -> offerRules());
+        rule.getItems().add(new MenuItem(""));
+        grid.setOnContextMenuRequested(e -> rule.show());
+        one.setOnContextMenuRequested(e -> rule.show());
+        addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+            if (e.isShortcutDown() && e.getCode() == KeyCode.R) {
+                rule.show();
+            }
+        });
         Label show = new Label("Beside it");
         show.setLabelFor(sources);
         show.setMinWidth(Region.USE_PREF_SIZE);
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox foot = new HBox(8, sums, gap, factsButton, show, sources);
+        HBox foot = new HBox(8, sums, gap, rule, factsButton, show, sources);
         foot.setAlignment(Pos.CENTER_LEFT);
         foot.getStyleClass().add("view-foot");
         getChildren().addAll(grid, foot);
@@ -157,6 +173,36 @@ final class MasterView extends VBox {
         if (before != null) {
             before.close();
         }
+    }
+
+    /** Rules that what is selected suggests. */
+    private void offerRules() {
+        MasterGrid now = one.isFocused() ? shownOfOne : shown;
+        GridView from = one.isFocused() ? one : grid;
+        rule.getItems().clear();
+        if (now != null && now.rows() > 0) {
+            long[] rows = from.selectedRows();
+            int[] columns = from.selectedColumns();
+            for (String phrase : now.phrases(rows[0], rows[1], columns[0])) {
+                offer("Set aside rows where " + phrase, () -> model.ruleByPhrase(phrase, false));
+                offer("Keep only rows where " + phrase, () -> model.ruleByPhrase(phrase, true));
+            }
+            List<String> names = IntStream.rangeClosed(columns[0], columns[1])
+                    .mapToObj(now::title)
+                    .toList();
+            offer("Of rows equal in " + Says.list(names) + " keep the first", () -> model.ruleEqual(names, false));
+            offer("Of rows equal in " + Says.list(names) + " keep the last", () -> model.ruleEqual(names, true));
+        }
+        if (rule.getItems().isEmpty()) {
+            offer("Select cells first", () -> {});
+        }
+    }
+
+    private void offer(String words, Runnable action) {
+        MenuItem item = new MenuItem(words);
+        item.setMnemonicParsing(false);
+        item.setOnAction(e -> action.run());
+        rule.getItems().add(item);
     }
 
     /** Tells the trail of the selected cell again. */

@@ -2,15 +2,22 @@ package cuvee.desktop;
 
 import cuvee.job.Decision;
 import cuvee.layout.PlacedTable;
+import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
 import cuvee.master.SheetReader;
 import cuvee.model.JobModel;
+import cuvee.place.Says;
 import cuvee.refresh.BeforeAndAfter;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.RowRules;
 import cuvee.refresh.Sentence;
 import cuvee.refresh.Sentences;
+import cuvee.refresh.ValueRule;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Pos;
@@ -33,6 +40,7 @@ import javafx.scene.layout.VBox;
  */
 final class ReworkView extends VBox {
     private static final int ROWS_SHOWN = 5;
+    private static final int ASIDE_SHOWN = 12;
     private static final int COLUMNS_SHOWN = 9;
     private final JobModel model;
     private final Label says = new Label();
@@ -66,7 +74,8 @@ final class ReworkView extends VBox {
         List<Sentence> sentences = Sentences.of(outcome.get());
         says.setText(
                 sentences.isEmpty()
-                        ? "The rows go into the master as the sheets have them: nothing is turned, carried down or tagged."
+                        ? "The rows go into the master as the sheets have them. A rule starts from what you select in Master, or from"
+                                + " a value in a column's facts."
                         : "What happens to the rows between the sheets and the master. Switch a sentence off to see the"
                                 + " master without it.");
         for (Sentence.Paragraph paragraph : Sentence.Paragraph.values()) {
@@ -127,35 +136,81 @@ final class ReworkView extends VBox {
         HBox hands = new HBox(6);
         VBox card = new VBox(6, body, hands);
         card.getStyleClass().add("sentence");
+        boolean aboutRows =
+                sentence.kind().equals(RowRules.ROWS) || sentence.kind().equals(RowRules.EQUAL);
+        String show = aboutRows ? "Show the rows set aside" : "Before and after";
         if (!sentence.tables().isEmpty()) {
-            Button look = new Button(open.contains(id) ? "Hide the rows" : "Before and after");
+            Button look = new Button(open.contains(id) ? "Hide the rows" : show);
             look.setId("look-" + id);
             look.getStyleClass().add("plain");
             look.setOnAction(e -> {
                 boolean shown = open.remove(id) || !open.add(id);
-                look.setText(shown ? "Before and after" : "Hide the rows");
+                look.setText(shown ? show : "Hide the rows");
                 card.getChildren().removeIf(node -> node.getStyleClass().contains("strip"));
                 if (!shown) {
-                    card.getChildren().add(strip(outcome, sentence));
+                    card.getChildren().add(aboutRows ? asideStrip(outcome, sentence) : strip(outcome, sentence));
                 }
             });
             hands.getChildren().add(look);
         }
         if (sentence.yours()) {
-            Button undecide = new Button("Let Cuvee decide");
+            boolean rule = aboutRows || sentence.kind().equals(ValueRule.KIND);
+            Button undecide = new Button(rule ? "Remove" : "Let Cuvee decide");
             undecide.getStyleClass().add("plain");
             undecide.setOnAction(e -> model.undecideSentence(sentence));
             hands.getChildren().add(undecide);
         }
         if (open.contains(id) && !sentence.tables().isEmpty()) {
-            card.getChildren().add(strip(outcome, sentence));
+            card.getChildren().add(aboutRows ? asideStrip(outcome, sentence) : strip(outcome, sentence));
         }
         return card;
     }
 
     private void rename(Sentence sentence, List<TextField> fields) {
-        model.nameSentence(
-                sentence, fields.stream().map(field -> field.getText().strip()).toList());
+        List<String> names =
+                fields.stream().map(field -> field.getText().strip()).toList();
+        boolean shown = open.contains(Decision.idOf(sentence.kind(), sentence.subject()));
+        if (shown && sentence.kind().equals(RowRules.ROWS)) {
+            open.add(Decision.idOf(sentence.kind(), names.get(0)));
+        }
+        model.nameSentence(sentence, names);
+    }
+
+    // ---- rows set aside ----
+
+    private VBox asideStrip(Outcome outcome, Sentence sentence) {
+        VBox strip = new VBox(8);
+        strip.getStyleClass().add("strip");
+        MasterPlan plan = outcome.proposal().plan();
+        Map<Integer, String> sources = new HashMap<>();
+        plan.tables().forEach(table -> sources.put(table.id(), table.source()));
+        model.setAside(sentence, ASIDE_SHOWN, lines -> {
+            List<List<String>> rows = new ArrayList<>();
+            List<String> head = new ArrayList<>(List.of("File and row"));
+            plan.columns().forEach(column -> head.add(column.name()));
+            rows.add(head);
+            for (MasterReader.Line line : lines) {
+                List<String> cells =
+                        new ArrayList<>(List.of(sources.getOrDefault(line.table(), "") + ", " + line.row()));
+                for (int i = 0; i < plan.columns().size(); i++) {
+                    String value = line.values().get(i);
+                    cells.add(value == null ? "" : value);
+                }
+                rows.add(cells);
+            }
+            long all = outcome.ruledOut().get(RowRules.number(outcome, sentence)).values().stream()
+                    .mapToLong(Long::longValue)
+                    .sum();
+            strip.getChildren()
+                    .setAll(side(
+                            all > lines.size()
+                                    ? "The first " + Says.number(lines.size()) + " of " + Says.count(all, "row")
+                                            + " set aside"
+                                    : "Set aside",
+                            rows,
+                            true));
+        });
+        return strip;
     }
 
     // ---- before and after ----
@@ -223,7 +278,7 @@ final class ReworkView extends VBox {
             List<String> cells = rows.get(r);
             for (int c = 0; c < Math.min(cells.size(), COLUMNS_SHOWN + (numbered ? 1 : 0)); c++) {
                 Label cell = new Label(cells.get(c));
-                cell.setMaxWidth(110);
+                cell.setMaxWidth(numbered && c == 0 ? 260 : 110);
                 cell.getStyleClass().add(r == 0 ? "few-head" : numbered && c == 0 ? "few-number" : "few-cell");
                 if (isNumber(cells.get(c))) {
                     cell.setMaxWidth(Double.MAX_VALUE);

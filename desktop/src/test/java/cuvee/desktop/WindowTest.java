@@ -248,6 +248,44 @@ class WindowTest {
     }
 
     @Test
+    void rowsAreSetAsideByWhatIsSelectedAndTheSentenceIsChangedWhereItStands() throws IOException {
+        write("data/a.csv", "Date,Port,Pax\n2026-01-01,Hollin,5\n2026-01-02,Tarsk,6\n2026-01-03,Oska,7\n");
+        write("data/b.csv", "Date,Port,Pax\n2026-02-01,Tarsk,8\n2026-02-02,Hollin,9\n");
+        newJob();
+        robot.push(KeyCode.ALT, KeyCode.DIGIT6);
+        robot.push(KeyCode.RIGHT);
+        waitFor("the rows", () -> words("#trail").contains("Hollin"));
+        robot.clickOn("#master-rule");
+        robot.clickOn("Set aside rows where Port is Hollin");
+        waitFor(
+                "the rows gone",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
+        idle();
+        robot.push(KeyCode.ALT, KeyCode.DIGIT4);
+        assertThat(robot.lookup("2 rows set aside from 2 tables").tryQuery()).isPresent();
+        robot.clickOn("Show the rows set aside");
+        waitFor("the rows", () -> robot.lookup("a.csv, 2").tryQuery().isPresent());
+        TextField phrase = robot.lookup("#rework .text-field").query();
+        robot.clickOn(phrase)
+                .push(KeyCode.CONTROL, KeyCode.A)
+                .write("Pax over 7")
+                .push(KeyCode.ENTER);
+        waitFor(
+                "the other rows gone",
+                () -> columnsAndRows().endsWith("3 rows")
+                        && robot.lookup("b.csv, 2").tryQuery().isPresent());
+        idle();
+        robot.clickOn("Remove");
+        waitFor(
+                "all rows back",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 5);
+    }
+
+    private String columnsAndRows() {
+        return columns() + ", " + model().outcomeProperty().get().orElseThrow().rows() + " rows";
+    }
+
+    @Test
     void columnsBehindTheSelectedOneAreTurnedAndTheSentenceSaysSo() throws IOException {
         write("data/a.csv", "Depot,Diesel,Oil\nHollin,1,2\nTarsk,4,5\n");
         Files.delete(folder.resolve("data/b.csv"));

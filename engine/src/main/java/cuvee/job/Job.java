@@ -69,6 +69,11 @@ public record Job(
         return new Job(id, name, places, columns, new ArrayList<>(byId.values()), assumed, deliveries, unknown);
     }
 
+    /** The job with these decisions of the analyst, in their order. */
+    public Job withSettled(List<Decision> decisions) {
+        return new Job(id, name, places, columns, decisions, assumed, deliveries, unknown);
+    }
+
     /** The job without the analyst's decision about a subject. */
     public Job withoutSettled(String kind, String subject) {
         List<Decision> others = settled.stream()

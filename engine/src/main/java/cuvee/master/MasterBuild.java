@@ -77,6 +77,7 @@ final class MasterBuild {
                     statement.execute("DELETE FROM master WHERE tbl IN (" + ids + ")");
                 }
                 long made = insert(statement, shapes, parts, built);
+                setAside(statement, made > 0 || !gone.isEmpty());
                 statement.execute("COMMIT");
                 return made;
             } catch (SQLException | RuntimeException failed) {
@@ -84,6 +85,28 @@ final class MasterBuild {
                 throw failed;
             }
         }
+    }
+
+    /** Marks the rows that rules set aside, where rows or rules are others than before. */
+    private void setAside(Statement statement, boolean otherRows) throws SQLException {
+        List<String> markings = new ArrayList<>();
+        for (RowRule rule : plan.rules()) {
+            markings.add(RowRule.marking(rule, markings.size() + 1, plan));
+        }
+        String digest = markings.isEmpty() ? "" : digest(String.join("\n", markings));
+        String before = "";
+        try (ResultSet kept = statement.executeQuery("SELECT content FROM meta WHERE name = 'rules'")) {
+            before = kept.next() ? kept.getString(1) : before;
+        }
+        if (digest.equals(before) && !(otherRows && !markings.isEmpty())) {
+            return;
+        }
+        statement.execute("UPDATE master SET aside = 0 WHERE aside <> 0");
+        for (String marking : markings) {
+            statement.execute(marking);
+        }
+        statement.execute("DELETE FROM meta WHERE name = 'rules'");
+        statement.execute("INSERT INTO meta VALUES ('rules', '" + digest + "')");
     }
 
     /** What a part is made of in few characters, since the SQL of a table with many columns across is long. */
@@ -108,7 +131,7 @@ final class MasterBuild {
     }
 
     private String columnList() {
-        StringBuilder columns = new StringBuilder("tbl INTEGER, row INTEGER, turned INTEGER");
+        StringBuilder columns = new StringBuilder("tbl INTEGER, row INTEGER, turned INTEGER, aside INTEGER");
         for (int i = 0; i < plan.columns().size(); i++) {
             columns.append(", m")
                     .append(i)
@@ -151,7 +174,7 @@ final class MasterBuild {
         List<String> blanks = new ArrayList<>();
         int rows = Math.max(1, table.turned());
         for (int turned = 0; turned < rows; turned++) {
-            StringBuilder select = new StringBuilder(table.turned() == 0 ? ", 0" : ", " + (turned + 1));
+            StringBuilder select = new StringBuilder(table.turned() == 0 ? ", 0, 0" : ", " + (turned + 1) + ", 0");
             List<String> values = new ArrayList<>();
             int told = 0;
             for (int i = 0; i < plan.columns().size(); i++) {

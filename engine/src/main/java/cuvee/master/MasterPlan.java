@@ -13,13 +13,19 @@ import org.jspecify.annotations.Nullable;
  * How the master is made from staging: its columns, and for each table which cell feeds which column and how it is read.
  *
  * @param tables in the order of the master
+ * @param rules what sets rows aside, in the order in which it does
  */
-public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> tables) {
+public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> tables, List<RowRule> rules) {
+    /** A plan without rules. */
+    public MasterPlan(List<Column> columns, List<Tag> tags, List<Table> tables) {
+        this(columns, tags, tables, List.of());
+    }
 
     public MasterPlan {
         columns = List.copyOf(columns);
         tags = List.copyOf(tags);
         tables = List.copyOf(tables);
+        rules = List.copyOf(rules);
     }
 
     /**

@@ -29,6 +29,9 @@ public final class MasterReader implements AutoCloseable {
     private final String columns;
     private final long[] starts;
     private final Map<Integer, Store.Part> parts;
+    /** How many rows of each table no rule sets aside; empty where there are no rules. */
+    private final Map<Integer, Long> kept;
+
     private final Map<Integer, Turned> turned = new HashMap<>();
 
     MasterReader(DuckDBConnection connection, MasterPlan plan) {
@@ -37,6 +40,7 @@ public final class MasterReader implements AutoCloseable {
         this.columns = columnList(plan);
         this.starts = new long[plan.tables().size() + 1];
         this.parts = Sql.ask("reading what is there", () -> Store.parts(connection));
+        this.kept = plan.rules().isEmpty() ? Map.of() : countByTable(" WHERE aside = 0");
         for (int i = 0; i < plan.tables().size(); i++) {
             starts[i + 1] = starts[i] + rows(plan.tables().get(i));
         }
@@ -44,6 +48,9 @@ public final class MasterReader implements AutoCloseable {
 
     /** How many rows of the master a table came to. */
     private long rows(MasterPlan.Table table) {
+        if (!plan.rules().isEmpty()) {
+            return kept.getOrDefault(table.id(), 0L);
+        }
         Store.Part part = parts.get(table.id());
         return table.turned() > 0 && part != null ? part.made() : table.kept();
     }
@@ -146,11 +153,7 @@ public final class MasterReader implements AutoCloseable {
                 if (before-- > 0) {
                     continue;
                 }
-                List<@Nullable String> values = new ArrayList<>(width());
-                for (int i = 0; i < width(); i++) {
-                    values.add(value(rows, i));
-                }
-                lines.add(new Line(rows.getInt(1), rows.getInt(2), rows.getInt(3) - 1, values));
+                lines.add(line(rows));
             }
         }
     }
@@ -162,12 +165,12 @@ public final class MasterReader implements AutoCloseable {
      */
     private record Span(int table, int firstRow, int lastRow, long before) {
         String where() {
-            return "tbl = " + table + " AND row BETWEEN " + firstRow + " AND " + lastRow;
+            return "tbl = " + table + " AND row BETWEEN " + firstRow + " AND " + lastRow + " AND aside = 0";
         }
     }
 
     private Span span(MasterPlan.Table table, long skip, long count) {
-        if (table.turned() == 0) {
+        if (table.turned() == 0 && plan.rules().isEmpty()) {
             int last = table.rowAt(Math.min(skip + count, table.kept()) - 1);
             return new Span(table.id(), table.rowAt(skip), last, 0);
         }
@@ -190,7 +193,7 @@ public final class MasterReader implements AutoCloseable {
                 List<int[]> found = new ArrayList<>();
                 try (Statement statement = connection.createStatement();
                         ResultSet rows = statement.executeQuery("SELECT row, count(*) FROM master WHERE tbl = " + table
-                                + " GROUP BY row ORDER BY row")) {
+                                + " AND aside = 0 GROUP BY row ORDER BY row")) {
                     while (rows.next()) {
                         found.add(new int[] {rows.getInt(1), rows.getInt(2)});
                     }
@@ -256,7 +259,7 @@ public final class MasterReader implements AutoCloseable {
                 addPieces(plan.tables().get(from), slices);
             } else {
                 slices.add(new Slice(" FROM master m JOIN part p ON m.tbl = p.tbl WHERE p.ord >= " + from
-                        + " AND p.ord < " + to + " ORDER BY p.ord, m.row, m.turned"));
+                        + " AND p.ord < " + to + " AND m.aside = 0 ORDER BY p.ord, m.row, m.turned"));
             }
             from = to;
         }
@@ -269,7 +272,7 @@ public final class MasterReader implements AutoCloseable {
             int firstRow = table.rowAt(skip);
             int lastRow = table.rowAt(Math.min(skip + records, table.kept()) - 1);
             slices.add(new Slice(" FROM master m WHERE m.tbl = " + table.id() + " AND m.row BETWEEN " + firstRow
-                    + " AND " + lastRow + " ORDER BY m.row, m.turned"));
+                    + " AND " + lastRow + " AND m.aside = 0 ORDER BY m.row, m.turned"));
         }
     }
 
@@ -366,7 +369,7 @@ public final class MasterReader implements AutoCloseable {
             }
             List<Total> totals = new ArrayList<>();
             try (Statement statement = connection.createStatement();
-                    ResultSet row = statement.executeQuery(sql + " FROM master")) {
+                    ResultSet row = statement.executeQuery(sql + " FROM master WHERE aside = 0")) {
                 row.next();
                 for (int i = 0; i < plan.columns().size(); i++) {
                     String sum = row.getString(3 + i * 2);
@@ -410,10 +413,48 @@ public final class MasterReader implements AutoCloseable {
 
     /** How many rows each table has in the master, by table number. */
     public Map<Integer, Long> rowsByTable() {
+        return countByTable("");
+    }
+
+    /** How many rows each rule sets aside, by its position among the rules and by table number. */
+    public List<Map<Integer, Long>> setAside() {
+        List<Map<Integer, Long>> byRule = new ArrayList<>();
+        for (int rule = 1; rule <= plan.rules().size(); rule++) {
+            byRule.add(countByTable(" WHERE aside = " + rule));
+        }
+        return byRule;
+    }
+
+    /** The first rows that a rule sets aside, at most so many, in the order of the master. */
+    public List<Line> setAside(int rule, int count) {
+        return Sql.ask("reading rows", () -> {
+            List<Line> lines = new ArrayList<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("SELECT m.tbl, m.row, m.turned" + columns
+                            + " FROM master m JOIN part p ON m.tbl = p.tbl WHERE m.aside = " + (rule + 1)
+                            + " ORDER BY p.ord, m.row, m.turned LIMIT " + count)) {
+                while (rows.next()) {
+                    lines.add(line(rows));
+                }
+            }
+            return lines;
+        });
+    }
+
+    private Line line(ResultSet rows) throws SQLException {
+        List<@Nullable String> values = new ArrayList<>(width());
+        for (int i = 0; i < width(); i++) {
+            values.add(value(rows, i));
+        }
+        return new Line(rows.getInt(1), rows.getInt(2), rows.getInt(3) - 1, values);
+    }
+
+    private Map<Integer, Long> countByTable(String where) {
         return Sql.ask("counting", () -> {
             Map<Integer, Long> rowsByTable = new HashMap<>();
             try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT tbl, count(*) FROM master GROUP BY tbl")) {
+                    ResultSet rows =
+                            statement.executeQuery("SELECT tbl, count(*) FROM master" + where + " GROUP BY tbl")) {
                 while (rows.next()) {
                     rowsByTable.put(rows.getInt(1), rows.getLong(2));
                 }
@@ -443,7 +484,7 @@ public final class MasterReader implements AutoCloseable {
             select.setLength(select.length() - 2);
             try (Statement statement = connection.createStatement()) {
                 statement.execute("COPY (" + select
-                        + " FROM master m JOIN part p ON m.tbl = p.tbl ORDER BY p.ord, m.row, m.turned) TO "
+                        + " FROM master m JOIN part p ON m.tbl = p.tbl WHERE m.aside = 0 ORDER BY p.ord, m.row, m.turned) TO "
                         + Sql.literal(file.toString()) + " (FORMAT PARQUET)");
             }
         });

@@ -43,7 +43,7 @@ public final class Store implements AutoCloseable {
     /** So many different texts of one table that do not fit are told apart. */
     private static final int MOST_TEXTS = 1000;
 
-    private static final String FORMAT = "4";
+    private static final String FORMAT = "5";
     private final DuckDBConnection connection;
     private final Set<Integer> stagingWidths = new HashSet<>();
     private @Nullable ArrowFeed feed;

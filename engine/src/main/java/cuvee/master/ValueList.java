@@ -33,12 +33,13 @@ public final class ValueList implements AutoCloseable {
         this.facts = Sql.ask("counting values", () -> {
             try (Statement statement = connection.createStatement()) {
                 statement.execute("CREATE OR REPLACE TEMP TABLE counted AS SELECT " + text + " AS value, count(*) AS n"
-                        + " FROM master WHERE " + cell + " IS NOT NULL GROUP BY " + cell + " ORDER BY n DESC, " + cell);
+                        + " FROM master WHERE aside = 0 AND " + cell + " IS NOT NULL GROUP BY " + cell
+                        + " ORDER BY n DESC, " + cell);
                 boolean number = type.isNumber();
                 String median = number || type.isMoment() ? "quantile_disc(" + cell + ", 0.5)" : "NULL";
                 try (ResultSet row = statement.executeQuery("SELECT count(*), count(" + cell + "), min(" + cell
                         + "), max(" + cell + "), " + (number ? "sum(" + cell + ")" : "NULL") + ", " + median
-                        + ", (SELECT count(*) FROM counted) FROM master")) {
+                        + ", (SELECT count(*) FROM counted) FROM master WHERE aside = 0")) {
                     row.next();
                     return new ColumnFacts(
                             row.getLong(1),

@@ -49,7 +49,8 @@ public final class Board {
         for (Decision decision : about(job.settled(), name, newName)) {
             renamed = renamed.withSettled(decision);
         }
-        return ValueRule.moved(tags(renamed, name, newName), name, newName);
+        Job moved = ValueRule.moved(tags(renamed, name, newName), name, newName);
+        return RowRules.renamed(moved, List.copyOf(names), name, newName);
     }
 
     /** Tags that fill a column fill another. */
@@ -149,11 +150,15 @@ public final class Board {
         return ValueRule.moved(tags(united, name, with), name, with);
     }
 
-    /** Makes a tag no column; a place that it was moved to is given up. */
-    public static Job leaveOutTag(Job job, String source) {
+    /**
+     * Makes a tag no column; a place that it was moved to is given up.
+     *
+     * @param alone true where no header feeds the tag's column
+     */
+    public static Job leaveOutTag(Job job, String source, boolean alone) {
         Job next = job.withSettled(new Decision(TagColumns.TAG, source, TagColumns.LEFT_OUT, BY_HAND, ""));
         List<String> columns = new ArrayList<>(job.columns());
-        job.decision(TagColumns.TAG, source).ifPresent(tag -> columns.remove(tag.answer()));
+        job.decision(TagColumns.TAG, source).filter(tag -> alone).ifPresent(tag -> columns.remove(tag.answer()));
         return next.withAssumed(columns, job.assumed());
     }
 

@@ -197,10 +197,12 @@ public final class JobSession implements AutoCloseable {
         long rows;
         List<MasterReader.Total> totals;
         Map<Integer, Outcome.Made> made = new HashMap<>();
+        List<Map<Integer, Long>> rowsAside;
         try (MasterReader reader = store.reader(proposal.plan())) {
             closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
             rows = reader.rows();
             totals = reader.totals();
+            rowsAside = reader.setAside();
             reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
         }
         Changed changed = lastRefresh(reports, proposal, rows).since(LastRefresh.read(workplace.stateOf(jobId)));
@@ -217,6 +219,7 @@ public final class JobSession implements AutoCloseable {
                 rows,
                 totals,
                 made,
+                rowsAside,
                 watch.millis);
     }
 
@@ -536,6 +539,13 @@ public final class JobSession implements AutoCloseable {
     /** Values of a column that did not fit its type, at most so many. */
     public List<Store.Misfit> misfits(Outcome outcome, int column, int most) {
         return store.misfits(outcome.proposal().plan(), column, most);
+    }
+
+    /** The first rows that a rule about rows sets aside, by its position among those in force. */
+    public List<MasterReader.Line> setAside(Outcome outcome, int rule, int count) {
+        try (MasterReader reader = reader(outcome)) {
+            return reader.setAside(rule, count);
+        }
     }
 
     /** The different values of a column of the master, tags behind the others; whoever asks for it closes it. */

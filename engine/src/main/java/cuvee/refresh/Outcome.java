@@ -15,6 +15,7 @@ import java.util.Map;
  * @param sheets every sheet of every source that could be read, in the order of the master
  * @param totals counts and sums of the master's columns
  * @param made what the records of each table came to, by table number
+ * @param ruledOut for each rule about rows in force, how many it sets aside, by table number
  * @param millis how long each stage took
  */
 public record Outcome(
@@ -28,6 +29,7 @@ public record Outcome(
         long rows,
         List<MasterReader.Total> totals,
         Map<Integer, Made> made,
+        List<Map<Integer, Long>> ruledOut,
         Map<String, Long> millis) {
 
     public Outcome {
@@ -37,6 +39,7 @@ public record Outcome(
         findings = List.copyOf(findings);
         totals = List.copyOf(totals);
         made = Map.copyOf(made);
+        ruledOut = List.copyOf(ruledOut);
     }
 
     /**
@@ -61,6 +64,14 @@ public record Outcome(
     /** Records kept in the tables of the master; more rows where columns become rows. */
     public long kept() {
         return sources.stream().mapToLong(SourceReport::rows).sum();
+    }
+
+    /** Rows that rules set aside. */
+    public long rowsRuledOut() {
+        return ruledOut.stream()
+                .flatMap(rule -> rule.values().stream())
+                .mapToLong(Long::longValue)
+                .sum();
     }
 
     /** Rows seen in the tables of the master, set-aside ones included. */

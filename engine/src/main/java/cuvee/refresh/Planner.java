@@ -529,7 +529,10 @@ final class Planner {
         List<MasterPlan.Tag> tags = List.of(
                 new MasterPlan.Tag(DefaultTags.fileName(names), MasterPlan.TagKind.SOURCE_FILE),
                 new MasterPlan.Tag(DefaultTags.sheetName(names), MasterPlan.TagKind.SOURCE_SHEET));
-        return new MasterPlan(columns, tags, planned);
+        MasterPlan plan = new MasterPlan(columns, tags, planned);
+        List<RowRules.Stated> rules = RowRules.of(job, plan);
+        findings.addAll(RowRules.findings(rules));
+        return new MasterPlan(columns, tags, planned, RowRules.inForce(rules));
     }
 
     private static List<MasterPlan.Line> lines(PlacedTable table) {

@@ -41,7 +41,7 @@ public record Sentence(
         TAGS("Tags: what names, folders and titles say"),
         SHAPE("Shape: which cells become rows and columns"),
         VALUES("Values: what is written otherwise than in the sheets"),
-        ROWS("Rows that would count twice");
+        ROWS("Rows: which are kept and which are set aside");
 
         private final String title;
 
@@ -61,6 +61,7 @@ public record Sentence(
 
     /** The answer that switches it on or off. */
     public String answer(boolean wanted) {
-        return wanted ? answer(names) : off;
+        boolean byPhrase = kind.equals(RowRules.ROWS);
+        return wanted ? byPhrase ? lead : answer(names) : off;
     }
 }

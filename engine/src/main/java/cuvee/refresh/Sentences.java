@@ -36,6 +36,7 @@ public final class Sentences {
         outcome.proposal().layouts().forEach(all::shape);
         outcome.proposal().tags().forEach(all::tag);
         all.values();
+        all.rows();
         all.sentAgain();
         all.doubles();
         all.sentences.sort(Comparator.comparing(Sentence::paragraph));
@@ -264,6 +265,40 @@ public final class Sentences {
                     List.of(),
                     rule.switched(false).answer(),
                     List.of()));
+        }
+    }
+
+    /** Rules about rows, each with what it sets aside. */
+    private void rows() {
+        for (RowRules.Stated rule : RowRules.of(job, outcome.proposal().plan())) {
+            boolean byPhrase = rule.decision().kind().equals(RowRules.ROWS);
+            String text = byPhrase
+                    ? rule.verb().equals(RowRules.KEEP) ? "Keep only rows where" : "Set aside rows where"
+                    : "Of rows that are equal in "
+                            + Says.list(Names.split(rule.decision().subject())) + " " + rule.verb() + ".";
+            List<Integer> tables = List.of();
+            String touched =
+                    rule.problem().isEmpty() ? "Switched off." : "It cannot be followed: " + rule.problem() + ".";
+            if (rule.number() >= 0 && rule.number() < outcome.ruledOut().size()) {
+                Map<Integer, Long> byTable = outcome.ruledOut().get(rule.number());
+                tables = List.copyOf(byTable.keySet());
+                long rows = byTable.values().stream().mapToLong(Long::longValue).sum();
+                touched = Says.count(rows, "row") + " set aside"
+                        + (rows == 0 ? "" : " from " + Says.count(byTable.size(), "table"));
+            }
+            sentences.add(new Sentence(
+                    rule.decision().kind(),
+                    rule.decision().subject(),
+                    Sentence.Paragraph.ROWS,
+                    text,
+                    touched,
+                    rule.on(),
+                    true,
+                    "",
+                    rule.verb(),
+                    byPhrase ? List.of(rule.decision().subject()) : List.of(),
+                    RowRules.off(rule.verb()),
+                    tables));
         }
     }
 

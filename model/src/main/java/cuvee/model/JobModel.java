@@ -14,6 +14,7 @@ import cuvee.job.JobFile;
 import cuvee.job.Place;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
+import cuvee.master.MasterReader;
 import cuvee.place.Says;
 import cuvee.refresh.BeforeAndAfter;
 import cuvee.refresh.Board;
@@ -23,6 +24,7 @@ import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
+import cuvee.refresh.RowRules;
 import cuvee.refresh.Sentence;
 import cuvee.refresh.SheetRule;
 import cuvee.refresh.SourceReport;
@@ -286,9 +288,32 @@ public final class JobModel implements AutoCloseable {
         Job next = made.isPresent() ? history.now() : Board.leaveOut(history.now(), name, out);
         for (Proposal.TagReport tag : made.map(Proposal::tags).orElse(List.of())) {
             boolean fills = tag.on() && tag.column().equals(name);
-            next = fills ? Board.leaveOutTag(next, tag.source().words()) : next;
+            next = fills ? Board.leaveOutTag(next, tag.source().words(), true) : next;
         }
         take(next);
+    }
+
+    /** Keeps or sets aside the rows of which a phrase holds. */
+    public void ruleByPhrase(String phrase, boolean keep) {
+        take(RowRules.byPhrase(history.now(), phrase, keep));
+    }
+
+    /** Lets one of rows that are equal in some columns stay. */
+    public void ruleEqual(List<String> columns, boolean last) {
+        take(RowRules.equal(history.now(), columns, last));
+    }
+
+    /** Reads the first rows that the rule of a sentence sets aside; told on the interface thread. */
+    public void setAside(Sentence sentence, int rows, Consumer<List<MasterReader.Line>> told) {
+        outcome.get().ifPresent(made -> {
+            int rule = RowRules.number(made, sentence);
+            if (rule >= 0) {
+                worker.execute(() -> {
+                    List<MasterReader.Line> lines = session.setAside(made, rule, rows);
+                    ui.execute(() -> told.accept(lines));
+                });
+            }
+        });
     }
 
     /** Adds a column that no source has so far, under a name that is free; answers the name. */
@@ -346,7 +371,7 @@ public final class JobModel implements AutoCloseable {
     /** Switches what a sentence says on or off. */
     public void decideSentence(Sentence sentence, boolean on) {
         if (!on && sentence.kind().equals(JobSession.TAG)) {
-            take(Board.leaveOutTag(history.now(), sentence.subject()));
+            leaveOutTag(sentence.subject());
         } else {
             decide(sentence.kind(), sentence.subject(), sentence.answer(on));
         }
@@ -354,15 +379,29 @@ public final class JobModel implements AutoCloseable {
 
     /** Gives other names to the columns that a sentence makes. */
     public void nameSentence(Sentence sentence, List<String> names) {
-        if (!names.equals(sentence.names()) && names.stream().noneMatch(String::isBlank)) {
+        if (names.equals(sentence.names()) || names.stream().anyMatch(String::isBlank)) {
+            return;
+        }
+        if (sentence.kind().equals(RowRules.ROWS)) {
+            take(RowRules.reworded(history.now(), sentence.kind(), sentence.subject(), names.get(0)));
+        } else {
             decide(sentence.kind(), sentence.subject(), sentence.answer(names));
         }
+    }
+
+    private void leaveOutTag(String source) {
+        boolean alone = outcome.get()
+                .map(Outcome::proposal)
+                .filter(made -> made.tags().stream()
+                        .anyMatch(tag -> tag.source().words().equals(source) && made.isTag(tag.column())))
+                .isPresent();
+        take(Board.leaveOutTag(history.now(), source, alone));
     }
 
     /** Makes a tag a column of the master under a name, or with an empty one no column. */
     public void decideTag(TagSource source, String name) {
         if (name.isEmpty()) {
-            take(Board.leaveOutTag(history.now(), source.words()));
+            leaveOutTag(source.words());
         } else {
             decide(JobSession.TAG, source.words(), name);
         }

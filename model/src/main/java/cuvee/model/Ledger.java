@@ -66,7 +66,9 @@ public final class Ledger {
             case REWORK -> {
                 List<Sentence> sentences = Sentences.of(made);
                 long on = sentences.stream().filter(Sentence::on).count();
-                yield new Segment(stage, Says.count(on, "change"), turned(made), 0);
+                long ruledOut = made.rowsRuledOut();
+                String loss = ruledOut == 0 ? turned(made) : Says.count(ruledOut, "row") + " set aside";
+                yield new Segment(stage, Says.count(on, "change"), loss, 0);
             }
             case CHECK -> {
                 long toSee = made.findings().stream()

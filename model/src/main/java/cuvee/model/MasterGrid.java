@@ -2,14 +2,19 @@ package cuvee.model;
 
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.RowRule;
 import cuvee.place.Says;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.Phrase;
 import cuvee.refresh.Proposal;
 import cuvee.value.Type;
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Executor;
 import org.jspecify.annotations.Nullable;
 
@@ -18,6 +23,7 @@ import org.jspecify.annotations.Nullable;
  * memory. Used on the interface thread. Whoever makes it closes it.
  */
 public final class MasterGrid implements GridModel, AutoCloseable {
+    private static final int MOST_VALUES = 12;
     private final Outcome outcome;
     private final long rows;
     private final Pages<List<MasterReader.Line>> pages;
@@ -146,6 +152,40 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     @Override
     public Tone tone(long row, int column) {
         return column >= outcome.proposal().columns().size() ? Tone.QUIET : Tone.PLAIN;
+    }
+
+    /**
+     * What can be asked of rows by what is selected: phrases that {@link cuvee.refresh.Phrase} reads, of the values of some
+     * rows in a column; empty where the values are still on their way or there are too many of them.
+     */
+    public List<String> phrases(long first, long last, int column) {
+        Set<String> values = new LinkedHashSet<>();
+        boolean blank = false;
+        for (long row = first; row <= last && values.size() <= MOST_VALUES; row++) {
+            Optional<MasterReader.Line> line = line(row);
+            if (line.isEmpty()) {
+                return List.of();
+            }
+            String value = line.get().values().get(column);
+            blank |= value == null || value.isBlank();
+            if (value != null && !value.isBlank()) {
+                values.add(type(column) == Type.YES_NO ? value.equals("true") ? "yes" : "no" : value.strip());
+            }
+        }
+        List<String> phrases = new ArrayList<>();
+        String name = title(column);
+        if (!values.isEmpty() && values.size() <= MOST_VALUES) {
+            List<String> asked = List.copyOf(values);
+            phrases.add(Phrase.of(name, RowRule.Test.IS, asked).said());
+            if (asked.size() == 1 && (type(column).isNumber() || type(column).isMoment())) {
+                phrases.add(Phrase.of(name, RowRule.Test.OVER, asked).said());
+                phrases.add(Phrase.of(name, RowRule.Test.UNDER, asked).said());
+            }
+        }
+        if (blank) {
+            phrases.add(Phrase.of(name, RowRule.Test.BLANK, List.of()).said());
+        }
+        return phrases;
     }
 
     /** The row with where it came from, if it is there already; otherwise it is sent for. */

@@ -1,0 +1,182 @@
+package cuvee.refresh;
+
+import cuvee.master.RowRule.Test;
+import cuvee.value.LooseText;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/**
+ * What is asked of rows, as people say it: {@code Port is Hollin or Tarsk, Passengers over 500}. Clauses are parted by
+ * commas or "and", values by "or"; quotation marks keep a value together.
+ */
+public record Phrase(List<Clause> clauses) {
+    private static final Map<String, Test> WORDS = words();
+
+    public Phrase {
+        clauses = List.copyOf(clauses);
+    }
+
+    /** One thing asked of one column, its values as written. */
+    public record Clause(String column, Test test, List<String> values) {
+        public Clause {
+            values = List.copyOf(values);
+        }
+
+        private String said() {
+            String word = WORDS.entrySet().stream()
+                    .filter(entry -> entry.getValue() == test)
+                    .map(Map.Entry::getKey)
+                    .findFirst()
+                    .orElseThrow();
+            return column
+                    + " " + word
+                    + (values.isEmpty()
+                            ? ""
+                            : " " + values.stream().map(Phrase::quoted).collect(Collectors.joining(" or ")));
+        }
+    }
+
+    private static Map<String, Test> words() {
+        Map<String, Test> words = new LinkedHashMap<>();
+        words.put("is blank", Test.BLANK);
+        words.put("is filled", Test.FILLED);
+        words.put("is not blank", Test.FILLED);
+        words.put("is not", Test.IS_NOT);
+        words.put("is over", Test.OVER);
+        words.put("is under", Test.UNDER);
+        words.put("is at least", Test.AT_LEAST);
+        words.put("is at most", Test.AT_MOST);
+        words.put("is", Test.IS);
+        words.put("does not contain", Test.DOES_NOT_CONTAIN);
+        words.put("contains", Test.CONTAINS);
+        words.put("begins with", Test.BEGINS_WITH);
+        words.put("ends with", Test.ENDS_WITH);
+        words.put("over", Test.OVER);
+        words.put("after", Test.OVER);
+        words.put("under", Test.UNDER);
+        words.put("before", Test.UNDER);
+        words.put("at least", Test.AT_LEAST);
+        words.put("at most", Test.AT_MOST);
+        return words;
+    }
+
+    /** A phrase of one clause. */
+    public static Phrase of(String column, Test test, List<String> values) {
+        return new Phrase(List.of(new Clause(column, test, values)));
+    }
+
+    /** The phrase in words that {@link #read} understands. */
+    public String said() {
+        return clauses.stream().map(Clause::said).collect(Collectors.joining(", "));
+    }
+
+    /** The same of a column that is called otherwise now. */
+    Phrase renamed(String column, String newName) {
+        return new Phrase(clauses.stream()
+                .map(clause ->
+                        clause.column().equals(column) ? new Clause(newName, clause.test(), clause.values()) : clause)
+                .toList());
+    }
+
+    /** What words ask of columns; empty where they cannot be understood. */
+    public static Optional<Phrase> read(String words, List<String> columns) {
+        List<String> byLength = columns.stream()
+                .sorted(Comparator.comparingInt(String::length).reversed())
+                .toList();
+        List<Clause> clauses = new ArrayList<>();
+        for (String part : split(words, ",", " and ")) {
+            Optional<Clause> clause = clause(part.strip(), byLength);
+            if (clause.isEmpty()) {
+                return Optional.empty();
+            }
+            clauses.add(clause.get());
+        }
+        return clauses.isEmpty() ? Optional.empty() : Optional.of(new Phrase(clauses));
+    }
+
+    private static Optional<Clause> clause(String part, List<String> columns) {
+        for (String column : columns) {
+            String rest = behind(part, column);
+            if (rest.isEmpty()) {
+                continue;
+            }
+            for (Map.Entry<String, Test> word : WORDS.entrySet()) {
+                boolean alone = word.getValue() == Test.BLANK || word.getValue() == Test.FILLED;
+                if (alone && rest.equalsIgnoreCase(word.getKey())) {
+                    return Optional.of(new Clause(column, word.getValue(), List.of()));
+                }
+                String values = alone ? "" : behind(rest, word.getKey());
+                if (!values.isEmpty()) {
+                    List<String> each = split(values, " or ").stream()
+                            .map(value -> unquoted(value.strip()))
+                            .filter(value -> !value.isEmpty())
+                            .toList();
+                    return each.isEmpty() ? Optional.empty() : Optional.of(new Clause(column, word.getValue(), each));
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** What follows a word at the beginning of a text; empty where the text begins otherwise. */
+    private static String behind(String text, String word) {
+        boolean begins = text.length() > word.length()
+                && text.regionMatches(true, 0, word, 0, word.length())
+                && text.charAt(word.length()) == ' ';
+        return begins ? text.substring(word.length()).strip() : "";
+    }
+
+    /** A text's parts between separators that stand outside quotation marks. */
+    private static List<String> split(String text, String... separators) {
+        List<String> parts = new ArrayList<>();
+        String lower = text.toLowerCase(Locale.ROOT);
+        boolean quoted = false;
+        int from = 0;
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            quoted = c == '“' || c == '"' && !quoted || quoted && c != '”' && c != '"';
+            for (String separator : separators) {
+                // A comma within a number is none of ours: a space or a letter follows those between clauses.
+                boolean comma = separator.equals(",") && i + 1 < text.length() && Character.isDigit(text.charAt(i + 1));
+                if (!quoted && !comma && lower.startsWith(separator, i)) {
+                    parts.add(text.substring(from, i));
+                    from = i + separator.length();
+                    i = from - 1;
+                    break;
+                }
+            }
+        }
+        parts.add(text.substring(from));
+        return parts;
+    }
+
+    private static String quoted(String value) {
+        String lower = value.toLowerCase(Locale.ROOT);
+        boolean plain = LooseText.tidy(value).equals(value)
+                && !value.contains(",")
+                && !value.contains("\"")
+                && !value.contains("“")
+                && !lower.contains(" or ")
+                && !lower.contains(" and ")
+                && !lower.equals("blank")
+                && !lower.startsWith("not ")
+                && !lower.startsWith("at ")
+                && !lower.startsWith("over ")
+                && !lower.startsWith("under ")
+                && !lower.equals("filled");
+        return plain ? value : "“" + value + "”";
+    }
+
+    private static String unquoted(String value) {
+        boolean quoted = value.length() > 1
+                && (value.charAt(0) == '“' || value.charAt(0) == '"')
+                && (value.endsWith("”") || value.endsWith("\""));
+        return quoted ? value.substring(1, value.length() - 1) : value;
+    }
+}
