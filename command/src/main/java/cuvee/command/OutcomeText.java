@@ -7,7 +7,6 @@ import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.Sentence;
-import cuvee.refresh.Sentences;
 import cuvee.refresh.SourceReport;
 import java.io.PrintStream;
 import java.util.List;
@@ -48,7 +47,7 @@ final class OutcomeText {
     /** What happens to the rows between the sheets and the master. */
     private static void changes(Outcome outcome, PrintStream out) {
         List<Sentence> inForce =
-                Sentences.of(outcome).stream().filter(Sentence::on).toList();
+                outcome.sentences().stream().filter(Sentence::on).toList();
         if (inForce.isEmpty()) {
             return;
         }

@@ -1,6 +1,7 @@
 package cuvee.desktop;
 
 import cuvee.master.ColumnFacts;
+import cuvee.master.MasterPlan;
 import cuvee.model.Grids;
 import cuvee.model.JobModel;
 import cuvee.model.MasterGrid;
@@ -8,6 +9,7 @@ import cuvee.model.ValuesGrid;
 import cuvee.place.Says;
 import cuvee.refresh.LayoutFacts;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.Tidying;
 import cuvee.value.Convention;
 import cuvee.value.Spellings;
 import cuvee.value.Spellings.Counted;
@@ -55,7 +57,10 @@ final class FactsPane extends VBox {
     private final Button blank = new Button("Take for blank");
     private final HBox writing = new HBox(6, to, write);
     private final PauseTransition typing = new PauseTransition(Duration.millis(200));
+    private final ComboBox<MasterPlan.Spelling> spelling = new ComboBox<>();
+    private final HBox spellings = new HBox(8);
     private @Nullable ValuesGrid shown;
+    private boolean filling;
     private String column = "";
 
     FactsPane(JobModel model, Executor ui, Runnable close) {
@@ -107,7 +112,23 @@ final class FactsPane extends VBox {
         blank.setId("facts-blank");
         blank.setOnAction(e -> writeChosen(""));
         writing.setAlignment(Pos.CENTER_LEFT);
-        VBox middle = new VBox(8, figures, search, values, chosen, writing, blank);
+        spelling.setId("facts-spelling");
+        spelling.getItems().setAll(MasterPlan.Spelling.values());
+        spelling.setConverter(Choices.words(MasterPlan.Spelling::words));
+        spelling.setMaxWidth(Double.MAX_VALUE);
+        spelling.setAccessibleText("How all texts of this column are spelled");
+        spelling.setOnAction(e -> {
+            if (!filling && spelling.getValue() != null) {
+                model.decideSpelling(column, spelling.getValue());
+            }
+        });
+        Label spelled = new Label("Spelling");
+        spelled.setLabelFor(spelling);
+        spelled.setMinWidth(Region.USE_PREF_SIZE);
+        HBox.setHgrow(spelling, Priority.ALWAYS);
+        spellings.getChildren().addAll(spelled, spelling);
+        spellings.setAlignment(Pos.CENTER_LEFT);
+        VBox middle = new VBox(8, figures, spellings, search, values, chosen, writing, blank);
         middle.getStyleClass().add("question");
         VBox.setVgrow(middle, Priority.ALWAYS);
         VBox more = new VBox(10, alike, layouts);
@@ -152,6 +173,12 @@ final class FactsPane extends VBox {
         figures.setText("Counting the values of all rows.");
         alike.getChildren().clear();
         layouts.getChildren().clear();
+        boolean texts = data && grid.type() == Type.TEXT;
+        spellings.setVisible(texts);
+        spellings.setManaged(texts);
+        filling = true;
+        spelling.setValue(Tidying.of(outcome.job(), name));
+        filling = false;
         writing.setDisable(!data);
         blank.setDisable(!data);
         values.setModel(grid);
@@ -252,6 +279,13 @@ final class FactsPane extends VBox {
         Label head = new Label("Nearly the same");
         head.getStyleClass().add("section-title");
         alike.getChildren().add(head);
+        if (groups.size() > 1) {
+            Button all = new Button("Write all " + Says.number(groups.size()) + " as proposed");
+            all.setId("facts-alike-all");
+            all.setOnAction(e -> model.writeAlike(column, groups));
+            alike.getChildren().add(all);
+        }
+        int at = 0;
         for (Spellings.Group group : groups.subList(0, Math.min(GROUPS_SHOWN, groups.size()))) {
             Label others = new Label(group.others().stream()
                     .limit(4)
@@ -260,7 +294,7 @@ final class FactsPane extends VBox {
             others.setWrapText(true);
             Button one = new Button(
                     "Write “" + group.to().text() + "” for " + (group.others().size() == 1 ? "it" : "them"));
-            one.setId("facts-alike-" + (alike.getChildren().size() / 2));
+            one.setId("facts-alike-" + at++);
             one.setOnAction(e -> model.writeValues(
                     column,
                     group.others().stream().map(Counted::text).toList(),

@@ -13,7 +13,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.function.Function;
 import java.util.function.IntConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -28,7 +27,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -87,14 +85,14 @@ final class LineUpView extends VBox {
     private HBox choices() {
         filter.setId("board-filter");
         filter.getItems().setAll(Grids.BoardFilter.values());
-        filter.setConverter(words(Grids.BoardFilter::words));
+        filter.setConverter(Choices.words(Grids.BoardFilter::words));
         filter.setValue(Grids.BoardFilter.ALL);
         filter.setOnAction(e -> show(model.outcomeProperty().get()));
         Label show = new Label("Show");
         show.setLabelFor(filter);
         laterColumns.setId("board-later");
         laterColumns.getItems().setAll(NewColumns.Policy.values());
-        laterColumns.setConverter(words(NewColumns.Policy::words));
+        laterColumns.setConverter(Choices.words(NewColumns.Policy::words));
         laterColumns.setOnAction(e -> {
             if (!filling && laterColumns.getValue() != null) {
                 model.decideNewColumns(laterColumns.getValue());
@@ -113,20 +111,6 @@ final class LineUpView extends VBox {
         choices.setAlignment(Pos.CENTER_LEFT);
         choices.getStyleClass().add("view-head");
         return choices;
-    }
-
-    private static <T> StringConverter<T> words(Function<T, String> words) {
-        return new StringConverter<>() {
-            @Override
-            public String toString(T value) {
-                return value == null ? "" : words.apply(value);
-            }
-
-            @Override
-            public T fromString(String text) {
-                throw new UnsupportedOperationException(text);
-            }
-        };
     }
 
     private VBox foot() {

@@ -11,7 +11,7 @@ import cuvee.refresh.BeforeAndAfter;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.RowRules;
 import cuvee.refresh.Sentence;
-import cuvee.refresh.Sentences;
+import cuvee.refresh.Tidying;
 import cuvee.refresh.ValueRule;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -71,7 +71,7 @@ final class ReworkView extends VBox {
             says.setText("What happens to the rows is written here once the files have been read.");
             return;
         }
-        List<Sentence> sentences = Sentences.of(outcome.get());
+        List<Sentence> sentences = outcome.get().sentences();
         says.setText(
                 sentences.isEmpty()
                         ? "The rows go into the master as the sheets have them. A rule starts from what you select in Master, or from"
@@ -154,7 +154,9 @@ final class ReworkView extends VBox {
             hands.getChildren().add(look);
         }
         if (sentence.yours()) {
-            boolean rule = aboutRows || sentence.kind().equals(ValueRule.KIND);
+            boolean rule = aboutRows
+                    || sentence.kind().equals(ValueRule.KIND)
+                    || sentence.kind().equals(Tidying.KIND);
             Button undecide = new Button(rule ? "Remove" : "Let Cuvee decide");
             undecide.getStyleClass().add("plain");
             undecide.setOnAction(e -> model.undecideSentence(sentence));

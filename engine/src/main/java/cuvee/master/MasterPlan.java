@@ -36,6 +36,7 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
      * @param replaced texts of its cells that are read as others, or as nothing where those are empty
      * @param part which part of its cells it holds
      * @param currency that of its amounts, where all have the same; else empty
+     * @param spelling how its texts are spelled
      */
     public record Column(
             String name,
@@ -44,7 +45,8 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
             int decimals,
             Map<String, String> replaced,
             Part part,
-            String currency) {
+            String currency,
+            Spelling spelling) {
         /** What of a cell a column holds. */
         public enum Part {
             VALUE,
@@ -57,7 +59,7 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
         }
 
         public Column(String name, Type type, int wholeDigits, int decimals) {
-            this(name, type, wholeDigits, decimals, Map.of(), Part.VALUE, "");
+            this(name, type, wholeDigits, decimals, Map.of(), Part.VALUE, "", Spelling.AS_WRITTEN);
         }
 
         /** The store's type for it. */
@@ -77,6 +79,40 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
             // Room to grow keeps next month's slightly larger numbers from rebuilding the master.
             int scale = decimals <= 2 ? 2 : decimals <= 4 ? 4 : Math.min(decimals, 38 - Math.min(wholeDigits, 37));
             return wholeDigits + scale <= 18 ? "DECIMAL(18," + scale + ")" : "DECIMAL(38," + scale + ")";
+        }
+    }
+
+    /** How the texts of a column are spelled. */
+    public enum Spelling {
+        AS_WRITTEN("as written"),
+        TIDY("spaces tidied"),
+        SMALL("spaces tidied, small letters"),
+        CAPITALS("spaces tidied, capitals"),
+        FIRST_CAPITAL("spaces tidied, each word with a capital");
+
+        private final String words;
+
+        Spelling(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        /** The store's expression of a text spelled so. */
+        String of(String text) {
+            // White space as people see it, non-breaking kinds included.
+            String tidy = "trim(regexp_replace(" + text + ", '[\\s\u00a0\u2007\u202f\u3000]+', ' ', 'g'))";
+            return switch (this) {
+                case AS_WRITTEN -> text;
+                case TIDY -> tidy;
+                case SMALL -> "lower(" + tidy + ")";
+                case CAPITALS -> "upper(" + tidy + ")";
+                case FIRST_CAPITAL ->
+                    "array_to_string(list_transform(string_split(lower(" + tidy
+                            + "), ' '), lambda word: upper(word[1]) || word[2:]), ' ')";
+            };
         }
     }
 

@@ -42,6 +42,8 @@ final class Readings {
             return read;
         }
         String raw = raw(cell);
+        // What the analyst chose was seen as it is spelled in the master.
+        boolean spelled = column.type() == Type.TEXT && column.spelling() != MasterPlan.Spelling.AS_WRITTEN;
         StringBuilder replaced = new StringBuilder("CASE");
         Map<String, List<String>> byReplacement = new LinkedHashMap<>();
         column.replaced()
@@ -53,7 +55,9 @@ final class Readings {
                     .append(raw)
                     .append(" IN (")
                     .append(String.join(", ", texts))
-                    .append(") THEN ")
+                    .append(")")
+                    .append(spelled ? " OR " + read + " IN (" + String.join(", ", texts) + ")" : "")
+                    .append(" THEN ")
                     .append(replacement(Sql.literal(to), to.isEmpty(), column)));
         } else {
             String map = "MAP {"
@@ -67,6 +71,10 @@ final class Readings {
                     .append(raw)
                     .append(") THEN ")
                     .append(replacement("nullif(" + map + "[" + raw + "], '')", false, column));
+            if (spelled) {
+                replaced.append(
+                        " WHEN map_contains(" + map + ", " + read + ") THEN nullif(" + map + "[" + read + "], '')");
+            }
         }
         return replaced.append(" ELSE ").append(read).append(" END").toString();
     }
@@ -93,7 +101,7 @@ final class Readings {
         String type = column.sqlType();
         String plain = plain(cell, column.type(), feed.convention(), e);
         if (column.type() == Type.TEXT) {
-            return plain;
+            return column.spelling().of(plain);
         }
         return "TRY_CAST(" + plain + " AS " + type + ")";
     }

@@ -462,8 +462,12 @@ public final class Store implements AutoCloseable {
      */
     public record Cells(int table, int staged, int width, int firstRow, int lastRow, boolean hasAside, int column) {}
 
-    /** How many records of tables hold each of some texts, as people see them; texts that none holds are left out. */
-    public Map<String, Long> count(Collection<Cells> cells, Collection<String> texts) {
+    /**
+     * How many records of tables hold each of some texts, as people see them; texts that none holds are left out.
+     *
+     * @param spelling how the texts of the column are spelled; a cell counts for what it says, else for what it is then
+     */
+    public Map<String, Long> count(Collection<Cells> cells, Collection<String> texts, MasterPlan.Spelling spelling) {
         Map<List<Object>, List<Cells>> groups = new LinkedHashMap<>();
         cells.forEach(each -> groups.computeIfAbsent(
                         List.of(each.width(), each.column(), each.hasAside()), key -> new ArrayList<>())
@@ -479,10 +483,14 @@ public final class Store implements AutoCloseable {
                                     + each.lastRow() + ")")
                             .collect(Collectors.joining(", "));
                     String raw = Readings.raw("s.c" + first.column());
-                    try (ResultSet rows = statement.executeQuery("SELECT " + raw + ", count(*) FROM "
+                    String said = spelling == MasterPlan.Spelling.AS_WRITTEN
+                            ? raw
+                            : "CASE WHEN " + raw + " IN (" + wanted + ") THEN " + raw + " ELSE " + spelling.of(raw)
+                                    + " END";
+                    try (ResultSet rows = statement.executeQuery("SELECT " + said + ", count(*) FROM "
                             + staging(first.width()) + " s JOIN (VALUES " + tables
                             + ") p(tbl, staged, first, last) ON s.tbl = p.staged AND s.row BETWEEN p.first AND p.last"
-                            + " WHERE " + raw + " IN (" + wanted + ")"
+                            + " WHERE " + said + " IN (" + wanted + ")"
                             + (first.hasAside()
                                     ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)"
                                     : "")

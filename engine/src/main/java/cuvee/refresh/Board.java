@@ -3,6 +3,7 @@ package cuvee.refresh;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.lineup.LineUp;
+import cuvee.master.MasterPlan;
 import cuvee.tag.TagSource;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
@@ -203,6 +204,13 @@ public final class Board {
         return words.isEmpty()
                 ? job.withoutSettled(kind, subject)
                 : job.withSettled(new Decision(kind, subject, words, BY_HAND, ""));
+    }
+
+    /** Says how the texts of a column are spelled. */
+    public static Job spelling(Job job, String column, MasterPlan.Spelling spelling) {
+        return spelling == MasterPlan.Spelling.AS_WRITTEN
+                ? job.withoutSettled(Tidying.KIND, column)
+                : job.withSettled(new Decision(Tidying.KIND, column, spelling.words(), BY_HAND, ""));
     }
 
     /** Decides a column's type. */

@@ -208,7 +208,7 @@ public final class JobSession implements AutoCloseable {
         Changed changed = lastRefresh(reports, proposal, rows).since(LastRefresh.read(workplace.stateOf(jobId)));
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
-        return new Outcome(
+        Outcome outcome = new Outcome(
                 proposal.job(),
                 proposal,
                 reports,
@@ -220,7 +220,9 @@ public final class JobSession implements AutoCloseable {
                 totals,
                 made,
                 rowsAside,
+                List.of(),
                 watch.millis);
+        return outcome.withSentences(Sentences.of(outcome));
     }
 
     private Proposal propose(

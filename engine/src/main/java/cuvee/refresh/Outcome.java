@@ -16,6 +16,7 @@ import java.util.Map;
  * @param totals counts and sums of the master's columns
  * @param made what the records of each table came to, by table number
  * @param ruledOut for each rule about rows in force, how many it sets aside, by table number
+ * @param sentences the decisions behind the master, as people read them
  * @param millis how long each stage took
  */
 public record Outcome(
@@ -30,6 +31,7 @@ public record Outcome(
         List<MasterReader.Total> totals,
         Map<Integer, Made> made,
         List<Map<Integer, Long>> ruledOut,
+        List<Sentence> sentences,
         Map<String, Long> millis) {
 
     public Outcome {
@@ -40,6 +42,7 @@ public record Outcome(
         totals = List.copyOf(totals);
         made = Map.copyOf(made);
         ruledOut = List.copyOf(ruledOut);
+        sentences = List.copyOf(sentences);
     }
 
     /**
@@ -64,6 +67,12 @@ public record Outcome(
     /** Records kept in the tables of the master; more rows where columns become rows. */
     public long kept() {
         return sources.stream().mapToLong(SourceReport::rows).sum();
+    }
+
+    Outcome withSentences(List<Sentence> said) {
+        return new Outcome(
+                job, proposal, sources, sheets, questions, findings, changed, rows, totals, made, ruledOut, said,
+                millis);
     }
 
     /** Rows that rules set aside. */

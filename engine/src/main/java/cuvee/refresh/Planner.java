@@ -459,7 +459,8 @@ final class Planner {
         while (isNamed(beside, all)) {
             beside += " (2)";
         }
-        return new MasterPlan.Column(beside, Type.TEXT, 0, 0, Map.of(), MasterPlan.Column.Part.CURRENCY, "");
+        return new MasterPlan.Column(
+                beside, Type.TEXT, 0, 0, Map.of(), MasterPlan.Column.Part.CURRENCY, "", MasterPlan.Spelling.AS_WRITTEN);
     }
 
     private static boolean isNamed(String name, List<LineUp.Column> columns) {

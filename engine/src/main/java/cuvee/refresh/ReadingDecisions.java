@@ -105,6 +105,7 @@ public final class ReadingDecisions {
             case ColumnTyping.TYPE -> Type.ofWord(decision.answer()).isPresent();
             case Layings.ACROSS, Layings.CARRY -> Layings.understood(decision);
             case TagColumns.TAG -> TagSource.read(decision.subject()).isPresent();
+            case Tidying.KIND -> Tidying.understood(decision);
             case RowRules.ROWS, RowRules.EQUAL -> RowRules.understood(decision);
             case NewColumns.KIND -> NewColumns.Policy.ofWords(decision.answer()).isPresent();
             case ValueRule.KIND -> ValueRule.read(decision).isPresent();

@@ -35,6 +35,7 @@ public final class Sentences {
         Sentences all = new Sentences(outcome);
         outcome.proposal().layouts().forEach(all::shape);
         outcome.proposal().tags().forEach(all::tag);
+        all.spellings();
         all.values();
         all.rows();
         all.sentAgain();
@@ -241,6 +242,33 @@ public final class Sentences {
                 List.of(tag.column()),
                 TagColumns.LEFT_OUT,
                 tables));
+    }
+
+    private void spellings() {
+        for (Decision decision : job.settled()) {
+            if (decision.kind().equals(Tidying.KIND) && Tidying.understood(decision)) {
+                String wanted = Tidying.wanted(decision.answer());
+                long cells = outcome.proposal().columns().stream()
+                        .filter(column -> column.name().equals(decision.subject()))
+                        .mapToLong(Proposal.ColumnReport::filled)
+                        .sum();
+                sentences.add(new Sentence(
+                        Tidying.KIND,
+                        decision.subject(),
+                        Sentence.Paragraph.VALUES,
+                        "Write all texts of " + Says.quoted(decision.subject()) + " with " + wanted + ".",
+                        cells == 0
+                                ? "It needs a column " + Says.quoted(decision.subject()) + " that holds texts."
+                                : "All " + Says.count(cells, "filled cell"),
+                        decision.answer().equals(wanted),
+                        true,
+                        "",
+                        wanted,
+                        List.of(),
+                        Tidying.off(wanted),
+                        List.of()));
+            }
+        }
     }
 
     private void values() {

@@ -4,6 +4,7 @@ import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
+import cuvee.master.MasterPlan;
 import cuvee.master.Store;
 import cuvee.value.Evidence;
 import java.util.ArrayList;
@@ -24,7 +25,7 @@ final class ValueCells {
 
     /** Counts texts in the cells of tables. */
     interface Counting {
-        Map<String, Long> count(Collection<Store.Cells> cells, Collection<String> texts);
+        Map<String, Long> count(Collection<Store.Cells> cells, Collection<String> texts, MasterPlan.Spelling spelling);
     }
 
     ValueCells(Job job, Map<PlacedTable, LaidColumn[]> feeds, Counting counting) {
@@ -48,7 +49,7 @@ final class ValueCells {
         }
         Set<String> texts = new LinkedHashSet<>();
         rules.forEach(rule -> texts.addAll(rule.texts()));
-        Map<String, Long> counts = counts(index, texts);
+        Map<String, Long> counts = counts(index, texts, Tidying.of(job, column));
         Evidence after = held;
         for (ValueRule rule : rules) {
             long cells = 0;
@@ -62,7 +63,7 @@ final class ValueCells {
         return after;
     }
 
-    private Map<String, Long> counts(int index, Set<String> texts) {
+    private Map<String, Long> counts(int index, Set<String> texts, MasterPlan.Spelling spelling) {
         List<Store.Cells> cells = new ArrayList<>();
         Map<String, Long> counts = new LinkedHashMap<>();
         feeds.forEach((table, fed) -> {
@@ -92,7 +93,7 @@ final class ValueCells {
             }
         });
         if (!cells.isEmpty()) {
-            counting.count(cells, texts).forEach((text, times) -> counts.merge(text, times, Long::sum));
+            counting.count(cells, texts, spelling).forEach((text, times) -> counts.merge(text, times, Long::sum));
         }
         return counts;
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.finding.Finding;
 import cuvee.job.Job;
 import cuvee.master.ColumnFacts;
+import cuvee.master.MasterPlan;
 import cuvee.master.ValueList;
 import cuvee.value.Spellings.Counted;
 import java.util.List;
@@ -203,5 +204,37 @@ class ValueRuleTest extends BatchTest {
             assertThat(pax.facts()).isEqualTo(new ColumnFacts(8, 8, 7, "1", "9", "39", "5"));
             assertThat(file.page(0, 1)).containsExactly(new Counted("a.csv", 4));
         }
+    }
+
+    @Test
+    void theSpacesAndCapitalsOfAColumnAreBroughtToOneForm() {
+        batch.csv("a.csv", "Vessel,Pax", "  mv   PETREL ,5", "MV\u00a0Dunlin,6", ",7");
+        batch.refresh();
+        batch.job(Board.spelling(batch.job(), "Vessel", MasterPlan.Spelling.FIRST_CAPITAL));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).containsExactly("Mv Petrel|5", "Mv Dunlin|6", "|7");
+        batch.job(Board.spelling(batch.job(), "Vessel", MasterPlan.Spelling.CAPITALS));
+        assertThat(batch.refresh().lines()).contains("MV PETREL|5", "MV DUNLIN|6");
+        batch.job(Board.spelling(batch.job(), "Vessel", MasterPlan.Spelling.SMALL));
+        assertThat(batch.refresh().lines()).contains("mv petrel|5");
+        batch.job(Board.spelling(batch.job(), "Vessel", MasterPlan.Spelling.TIDY));
+        write("Vessel", "Petrel", "  mv   PETREL ");
+        Batch.Made both = batch.refresh();
+        assertThat(both.lines())
+                .as("a text that is replaced is replaced as it stands in the sheet")
+                .contains("Petrel|5");
+        write("Vessel", "Dunlin", "MV Dunlin");
+        Batch.Made seen = batch.refresh();
+        assertThat(seen.lines()).as("or as it is seen in the master").contains("Dunlin|6");
+        assertThat(seen.outcome().proposal().valueCells()).containsEntry("Vessel | Dunlin", 1L);
+        Sentence tidy = Sentences.of(both.outcome()).stream()
+                .filter(each -> each.kind().equals(Tidying.KIND))
+                .findFirst()
+                .orElseThrow();
+        assertThat(tidy.text()).isEqualTo("Write all texts of “Vessel” with spaces tidied.");
+        batch.settle(tidy.kind(), tidy.subject(), tidy.answer(false));
+        assertThat(batch.refresh().lines())
+                .as("as written, only the replaced text is another")
+                .contains("Petrel|5");
     }
 }

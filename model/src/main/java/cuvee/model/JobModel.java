@@ -14,6 +14,7 @@ import cuvee.job.JobFile;
 import cuvee.job.Place;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
+import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.place.Says;
 import cuvee.refresh.BeforeAndAfter;
@@ -31,6 +32,7 @@ import cuvee.refresh.SourceReport;
 import cuvee.refresh.ValueRule;
 import cuvee.refresh.Workplace;
 import cuvee.tag.TagSource;
+import cuvee.value.Spellings;
 import cuvee.value.Type;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -338,6 +340,24 @@ public final class JobModel implements AutoCloseable {
     /** Writes texts of a column as another, or takes them for blank where that is empty. */
     public void writeValues(String column, List<String> texts, String to) {
         take(ValueRule.write(history.now(), column, texts, to));
+    }
+
+    /** Brings near-equal spellings of a column to the one that most rows have, group by group. */
+    public void writeAlike(String column, List<Spellings.Group> groups) {
+        Job next = history.now();
+        for (Spellings.Group group : groups) {
+            next = ValueRule.write(
+                    next,
+                    column,
+                    group.others().stream().map(Spellings.Counted::text).toList(),
+                    group.to().text());
+        }
+        take(next);
+    }
+
+    /** Says how the texts of a column are spelled. */
+    public void decideSpelling(String column, MasterPlan.Spelling spelling) {
+        take(Board.spelling(history.now(), column, spelling));
     }
 
     /** Says how a column's numbers or dates are written in some of the sources; empty words leave it to the evidence. */

@@ -5,7 +5,6 @@ import cuvee.job.Job;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Sentence;
-import cuvee.refresh.Sentences;
 import cuvee.refresh.SourceReport;
 import java.util.List;
 import java.util.Optional;
@@ -64,7 +63,7 @@ public final class Ledger {
                                         q.kind().equals("line-up") || q.kind().equals("type"))
                                 .count());
             case REWORK -> {
-                List<Sentence> sentences = Sentences.of(made);
+                List<Sentence> sentences = made.sentences();
                 long on = sentences.stream().filter(Sentence::on).count();
                 long ruledOut = made.rowsRuledOut();
                 String loss = ruledOut == 0 ? turned(made) : Says.count(ruledOut, "row") + " set aside";
