@@ -76,6 +76,7 @@ final class MasterView extends VBox {
         sums.getStyleClass().add("hint");
         sums.setMinWidth(0);
         sources.setId("master-source");
+        sources.setMinWidth(130);
         sources.setMaxWidth(260);
         sources.setOnAction(e -> showOne());
         Button factsButton = new Button("Column facts");
