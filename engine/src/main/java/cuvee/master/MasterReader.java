@@ -10,6 +10,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -385,24 +386,39 @@ public final class MasterReader implements AutoCloseable {
     public record Total(
             String column, long filled, @Nullable String sum) {}
 
+    /** Two tables of the master, the one with the smaller number first. */
+    public record Pair(int table, int other) {
+        public static Pair of(int one, int two) {
+            return new Pair(Math.min(one, two), Math.max(one, two));
+        }
+    }
+
     /**
-     * The share of the keys of the smaller of two tables that the other has too, from 0 to 1.
+     * The share of the keys of the smaller of two tables that the other has too, for each two of some tables that have any
+     * in common: above 0, up to 1.
      *
      * @param columns the columns that make up a key
      */
-    public double overlap(int table, int other, List<Integer> columns) {
+    public Map<Pair, Double> overlaps(Collection<Integer> tables, List<Integer> columns) {
         return Sql.ask("comparing tables", () -> {
             String keys = columns.stream().map(i -> "m" + i).collect(Collectors.joining(", "));
-            String one = "SELECT DISTINCT " + keys + " FROM master WHERE tbl = " + table;
-            String two = "SELECT DISTINCT " + keys + " FROM master WHERE tbl = " + other;
+            String same = columns.stream()
+                    .map(i -> "a.m" + i + " IS NOT DISTINCT FROM b.m" + i)
+                    .collect(Collectors.joining(" AND "));
+            String ids = tables.stream().map(String::valueOf).collect(Collectors.joining(", "));
+            String sql = "WITH k AS (SELECT DISTINCT tbl, " + keys + " FROM master WHERE tbl IN (" + ids
+                    + ")), n AS (SELECT tbl, count(*) AS n FROM k GROUP BY tbl)"
+                    + " SELECT c.one, c.two, c.shared / least(x.n, y.n) FROM (SELECT a.tbl AS one, b.tbl AS two, count(*)"
+                    + " AS shared FROM k a JOIN k b ON a.tbl < b.tbl AND " + same + " GROUP BY a.tbl, b.tbl) c"
+                    + " JOIN n x ON x.tbl = c.one JOIN n y ON y.tbl = c.two";
+            Map<Pair, Double> shares = new HashMap<>();
             try (Statement statement = connection.createStatement();
-                    ResultSet counts = statement.executeQuery("SELECT (SELECT count(*) FROM (" + one
-                            + ")), (SELECT count(*) FROM (" + two + ")), (SELECT count(*) FROM (" + one + " INTERSECT "
-                            + two + "))")) {
-                counts.next();
-                long smaller = Math.min(counts.getLong(1), counts.getLong(2));
-                return smaller == 0 ? 0.0 : counts.getDouble(3) / smaller;
+                    ResultSet rows = statement.executeQuery(sql)) {
+                while (rows.next()) {
+                    shares.put(Pair.of(rows.getInt(1), rows.getInt(2)), rows.getDouble(3));
+                }
             }
+            return shares;
         });
     }
 

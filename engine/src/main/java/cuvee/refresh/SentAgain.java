@@ -35,7 +35,7 @@ final class SentAgain {
     static final String KIND = "sent-again";
 
     static final String ALL = "all";
-    private static final double ENOUGH = 0.5;
+    private static final double ENOUGH = 0.8;
 
     /** One file of those that say the same. */
     private record Version(String path, long modified, List<PlacedTable> tables) {
@@ -111,12 +111,13 @@ final class SentAgain {
                             modified.getOrDefault(path, 0L),
                             bySource(tables).getOrDefault(path, List.of())))
                     .toList();
+            Overlaps overlaps = new Overlaps(versions, proposal.plan(), planned, reader);
             List<Version> left = new ArrayList<>(versions);
             while (!left.isEmpty()) {
                 List<Version> same = new ArrayList<>(List.of(left.remove(0)));
                 for (int i = 0; i < same.size(); i++) {
                     Version known = same.get(i);
-                    left.removeIf(other -> overlap(known, other, proposal.plan(), planned, reader) && same.add(other));
+                    left.removeIf(other -> overlaps.of(known, other) && same.add(other));
                 }
                 String subject =
                         Names.join(same.stream().map(Version::path).sorted().toList());
@@ -165,21 +166,44 @@ final class SentAgain {
         return groups;
     }
 
-    private static boolean overlap(
-            Version one, Version two, MasterPlan plan, Map<Integer, MasterPlan.Table> planned, MasterReader reader) {
-        for (PlacedTable table : one.tables()) {
-            for (PlacedTable other : two.tables()) {
-                MasterPlan.Table a = planned.get(table.id());
-                MasterPlan.Table b = planned.get(other.id());
-                if (a != null && b != null && sameTold(a, b) && sameDays(table, other)) {
-                    List<Integer> keys = keys(plan, a, b);
-                    if (!keys.isEmpty() && reader.overlap(a.id(), b.id(), keys) >= ENOUGH) {
-                        return true;
+    /** Which files of a group have keys in common; all tables of the group are compared at once. */
+    private static final class Overlaps {
+        private final MasterPlan plan;
+        private final Map<Integer, MasterPlan.Table> planned;
+        private final MasterReader reader;
+        private final List<Integer> tables;
+        private final Map<List<Integer>, Map<MasterReader.Pair, Double>> byKeys = new HashMap<>();
+
+        Overlaps(List<Version> versions, MasterPlan plan, Map<Integer, MasterPlan.Table> planned, MasterReader reader) {
+            this.plan = plan;
+            this.planned = planned;
+            this.reader = reader;
+            this.tables = versions.stream()
+                    .flatMap(version -> version.tables().stream())
+                    .map(PlacedTable::id)
+                    .toList();
+        }
+
+        boolean of(Version one, Version two) {
+            for (PlacedTable table : one.tables()) {
+                for (PlacedTable other : two.tables()) {
+                    MasterPlan.Table a = planned.get(table.id());
+                    MasterPlan.Table b = planned.get(other.id());
+                    if (a != null && b != null && sameTold(a, b) && sameDays(table, other)) {
+                        List<Integer> keys = keys(plan, a, b);
+                        if (!keys.isEmpty() && share(a.id(), b.id(), keys) >= ENOUGH) {
+                            return true;
+                        }
                     }
                 }
             }
+            return false;
         }
-        return false;
+
+        private double share(int table, int other, List<Integer> keys) {
+            return byKeys.computeIfAbsent(keys, each -> reader.overlaps(tables, each))
+                    .getOrDefault(MasterReader.Pair.of(table, other), 0.0);
+        }
     }
 
     /** False where the days of two tables lie apart, as far as some of them tell: no need to compare their keys. */
