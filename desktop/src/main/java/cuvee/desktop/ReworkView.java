@@ -153,6 +153,13 @@ final class ReworkView extends VBox {
             });
             hands.getChildren().add(look);
         }
+        if (sentence.turns() && sentence.on()) {
+            CheckBox blanks = new CheckBox("Blank cells are rows too");
+            blanks.setId("blanks-" + id);
+            blanks.setSelected(sentence.keepsBlanks());
+            blanks.setOnAction(e -> model.keepBlanks(sentence, blanks.isSelected()));
+            hands.getChildren().add(blanks);
+        }
         if (sentence.yours()) {
             boolean rule = aboutRows
                     || sentence.kind().equals(ValueRule.KIND)

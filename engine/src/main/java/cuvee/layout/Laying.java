@@ -35,8 +35,9 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
      *
      * @param label the name of the column that says which of them a row came from
      * @param values the names of the columns that hold their cells, in the order of the groups
+     * @param blanks true where blank cells become rows too
      */
-    public record Turn(Across across, String label, List<String> values) {
+    public record Turn(Across across, String label, List<String> values, boolean blanks) {
         public Turn {
             values = List.copyOf(values);
         }
@@ -79,7 +80,8 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
                     sum += column.sum();
                 }
             }
-            columns.add(new LaidColumn(it.values().get(group++), new Origin.Values(members), evidence, sum));
+            columns.add(
+                    new LaidColumn(it.values().get(group++), new Origin.Values(members, it.blanks()), evidence, sum));
         }
         return table.laid(columns, Layout.turnedSignature(found, it.across()), labels.size());
     }

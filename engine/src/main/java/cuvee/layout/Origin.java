@@ -74,8 +74,12 @@ public sealed interface Origin {
         }
     }
 
-    /** The columns that run across, in the order of their labels; -1 where one is missing. */
-    record Values(List<Integer> columns) implements Origin {
+    /**
+     * The columns that run across, in the order of their labels; -1 where one is missing.
+     *
+     * @param blanks true where blank cells become rows too
+     */
+    record Values(List<Integer> columns, boolean blanks) implements Origin {
         public Values {
             columns = List.copyOf(columns);
         }

@@ -44,7 +44,7 @@ final class MasterBuild {
     /** How tables of one shape are read: where from, and a select for each row that a record becomes. */
     private record Shape(String from, List<String> selects, List<String> blanks) {
         String key() {
-            return from + String.join(" | ", selects);
+            return from + String.join(" | ", selects) + String.join(" | ", blanks);
         }
     }
 
@@ -185,7 +185,7 @@ final class MasterBuild {
                 }
                 String cell = feed.origin().match(new Cells(turned, told));
                 told += feed.origin() instanceof Origin.Told ? 1 : 0;
-                if (feed.origin() instanceof Origin.Values && !cell.equals("NULL")) {
+                if (feed.origin() instanceof Origin.Values across && !across.blanks() && !cell.equals("NULL")) {
                     values.add(cell);
                 }
                 select.append(", ")

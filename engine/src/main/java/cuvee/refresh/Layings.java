@@ -43,6 +43,9 @@ final class Layings {
     static final String CARRY_DOWN = "carry down";
     static final String AMOUNT = "Amount";
     static final String TURN = "turn into ";
+    /** Before the words of a turn that makes rows of blank cells too. */
+    static final String KEEPING = "keeping blanks, ";
+
     private static final String ALL_BUT = "turn all but ";
     private static final String INTO = " into ";
     private final Job job;
@@ -146,13 +149,14 @@ final class Layings {
      * A decision that columns become rows.
      *
      * @param stays the keys of the columns that stay, where the analyst named those; empty where the sequence tells
+     * @param blanks true where blank cells become rows too
      */
-    private record TurnDecision(Set<String> stays, String label, List<String> values) {
+    private record TurnDecision(Set<String> stays, String label, List<String> values, boolean blanks) {
 
         Optional<Laying.Turn> of(PlacedTable table, @Nullable Across found) {
             Optional<Across> across =
                     stays.isEmpty() ? Optional.ofNullable(found) : Across.allBut(table.table(), stays, label);
-            return across.map(block -> new Laying.Turn(block, label, names(block)));
+            return across.map(block -> new Laying.Turn(block, label, names(block), blanks));
         }
 
         private List<String> names(Across block) {
@@ -164,22 +168,24 @@ final class Layings {
             return names;
         }
 
-        static Optional<TurnDecision> read(String answer) {
+        static Optional<TurnDecision> read(String words) {
+            boolean blanks = words.startsWith(KEEPING);
+            String answer = blanks ? words.substring(KEEPING.length()) : words;
             if (answer.startsWith(ALL_BUT) && answer.contains(INTO)) {
                 int into = answer.lastIndexOf(INTO);
                 Set<String> stays = Names.split(answer.substring(ALL_BUT.length(), into)).stream()
                         .map(LooseText::key)
                         .collect(Collectors.toSet());
-                return Optional.of(named(stays, answer.substring(into + INTO.length())));
+                return Optional.of(named(stays, answer.substring(into + INTO.length()), blanks));
             }
             return answer.startsWith(TURN) && !answer.substring(TURN.length()).isBlank()
-                    ? Optional.of(named(Set.of(), answer.substring(TURN.length())))
+                    ? Optional.of(named(Set.of(), answer.substring(TURN.length()), blanks))
                     : Optional.empty();
         }
 
-        private static TurnDecision named(Set<String> stays, String names) {
+        private static TurnDecision named(Set<String> stays, String names, boolean blanks) {
             List<String> parts = Names.split(names);
-            return new TurnDecision(stays, parts.get(0), parts.subList(1, parts.size()));
+            return new TurnDecision(stays, parts.get(0), parts.subList(1, parts.size()), blanks);
         }
     }
 

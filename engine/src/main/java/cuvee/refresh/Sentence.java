@@ -64,4 +64,20 @@ public record Sentence(
         boolean byPhrase = kind.equals(RowRules.ROWS);
         return wanted ? byPhrase ? lead : answer(names) : off;
     }
+
+    /** True for a sentence about columns that become rows. */
+    public boolean turns() {
+        return kind.equals(Layings.ACROSS);
+    }
+
+    /** True where blank cells of columns that become rows are rows too. */
+    public boolean keepsBlanks() {
+        return lead.startsWith(Layings.KEEPING);
+    }
+
+    /** The answer by which blank cells become rows too, or are left out. */
+    public String keepingBlanks(boolean keep) {
+        String plain = keepsBlanks() ? lead.substring(Layings.KEEPING.length()) : lead;
+        return (keep ? Layings.KEEPING : "") + plain + Names.join(names);
+    }
 }

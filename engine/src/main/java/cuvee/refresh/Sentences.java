@@ -90,6 +90,8 @@ public final class Sentences {
             made += part == null ? 0 : part.rows();
             blanks += part == null ? 0 : part.blanks();
         }
+        boolean keeping =
+                decision.filter(it -> it.answer().startsWith(Layings.KEEPING)).isPresent();
         long records = records(layout.tables());
         String totals = block.totals().isEmpty()
                 ? ""
@@ -107,13 +109,14 @@ public final class Sentences {
                 on
                         ? Says.count(records, "row") + " became " + Says.number(made) + " in "
                                 + Says.count(layout.tables().size(), "table")
+                                + (keeping ? "; blank cells are rows too" : "")
                                 + (blanks > 0 ? "; " + Says.count(blanks, "blank cell") + " left out" : "") + totals
                         : Says.count(records, "row") + " in "
                                 + Says.count(layout.tables().size(), "table") + " stay as they are",
                 on,
                 job.isSettled(Layings.ACROSS, subject),
                 decision.map(Decision::reason).orElse(""),
-                Layings.TURN,
+                (keeping ? Layings.KEEPING : "") + Layings.TURN,
                 names,
                 Layings.LEAVE,
                 numbers(layout.tables())));
@@ -123,6 +126,7 @@ public final class Sentences {
     private void allBut(Layout layout, Decision decision) {
         List<String> names = Layings.names(decision.answer()).orElse(List.of());
         String lead = Layings.lead(decision.answer());
+        String plain = lead.startsWith(Layings.KEEPING) ? lead.substring(Layings.KEEPING.length()) : lead;
         long made = layout.tables().stream()
                 .mapToLong(table -> outcome.made()
                         .getOrDefault(table.id(), new Outcome.Made(0, 0))
@@ -132,7 +136,7 @@ public final class Sentences {
                 Layings.ACROSS,
                 decision.subject(),
                 Sentence.Paragraph.SHAPE,
-                "T" + lead.substring(1, lead.length() - " into ".length()) + " into rows:",
+                "T" + plain.substring(1, plain.length() - " into ".length()) + " into rows:",
                 Says.count(records(layout.tables()), "row") + " became " + Says.number(made) + " in "
                         + Says.count(layout.tables().size(), "table"),
                 true,

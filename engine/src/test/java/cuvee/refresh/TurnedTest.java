@@ -277,4 +277,26 @@ class TurnedTest extends BatchTest {
         assertThat(made.columns()).containsExactly("Depot", "Month", "Amount");
         assertThat(made.lines()).hasSize(8).contains("South|Feb|5");
     }
+
+    @Test
+    void blankCellsAreRowsTooWhereTheAnalystSaysSo() {
+        batch.csv("a.csv", "Depot,Jan,Feb,Mar", "North,10,,3", "South,40,5,61", "Mid,7,8,");
+        Sentence turn = Sentences.of(batch.refresh().outcome()).stream()
+                .filter(Sentence::turns)
+                .findFirst()
+                .orElseThrow();
+        assertThat(turn.keepsBlanks()).isFalse();
+        batch.settle(turn.kind(), turn.subject(), turn.keepingBlanks(true));
+        Batch.Made kept = batch.refresh();
+        assertThat(kept.lines()).hasSize(9).contains("North|Feb|", "Mid|Mar|");
+        Sentence keeping = Sentences.of(kept.outcome()).stream()
+                .filter(Sentence::turns)
+                .findFirst()
+                .orElseThrow();
+        assertThat(keeping.keepsBlanks()).isTrue();
+        assertThat(keeping.names()).containsExactly("Month", "Amount");
+        assertThat(keeping.touched()).contains("blank cells are rows too");
+        batch.settle(turn.kind(), turn.subject(), keeping.keepingBlanks(false));
+        assertThat(batch.refresh().lines()).hasSize(7);
+    }
 }

@@ -397,6 +397,11 @@ public final class JobModel implements AutoCloseable {
         }
     }
 
+    /** Lets blank cells of columns that become rows be rows too, or leaves them out. */
+    public void keepBlanks(Sentence sentence, boolean keep) {
+        decide(sentence.kind(), sentence.subject(), sentence.keepingBlanks(keep));
+    }
+
     /** Gives other names to the columns that a sentence makes. */
     public void nameSentence(Sentence sentence, List<String> names) {
         if (names.equals(sentence.names()) || names.stream().anyMatch(String::isBlank)) {
