@@ -38,7 +38,7 @@ with_display() {
   need_packages "${window_packages[@]}"
   local ready
   ready="$(mktemp)"
-  Xvfb -displayfd 3 -screen 0 "${CUVEE_SCREEN:-1280x800}x24" -dpi 96 -nolisten tcp -noreset 3>"$ready" 2>/dev/null &
+  Xvfb -displayfd 3 -r -screen 0 "${CUVEE_SCREEN:-1280x800}x24" -dpi 96 -nolisten tcp -noreset 3>"$ready" 2>/dev/null &
   local server=$!
   # shellcheck disable=SC2064
   trap "kill $server 2>/dev/null || true; rm -f '$ready'" EXIT INT TERM HUP
