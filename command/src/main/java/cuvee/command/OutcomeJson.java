@@ -128,9 +128,7 @@ final class OutcomeJson {
             }
         }
         node.put("matched", matched);
-        long ruledOut = outcome.ruledOut().stream()
-                .mapToLong(rule -> rule.getOrDefault(table.id(), 0L))
-                .sum();
+        long ruledOut = outcome.ruledOut(table.id());
         if (ruledOut > 0) {
             node.put("ruledOut", ruledOut);
         }

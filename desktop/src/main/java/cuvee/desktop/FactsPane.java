@@ -173,29 +173,37 @@ final class FactsPane extends VBox {
         figures.setText("Counting the values of all rows.");
         alike.getChildren().clear();
         layouts.getChildren().clear();
-        boolean texts = data && grid.type() == Type.TEXT;
+        boolean own = data && outcome.proposal().hasCells(at);
+        boolean texts = own && grid.type() == Type.TEXT;
         spellings.setVisible(texts);
         spellings.setManaged(texts);
         filling = true;
         spelling.setValue(Tidying.of(outcome.job(), name));
         filling = false;
-        writing.setDisable(!data);
-        blank.setDisable(!data);
+        writing.setDisable(!own);
+        blank.setDisable(!own);
         values.setModel(grid);
         if (data) {
             tellLayouts(outcome, at, grid.type());
         }
-        grid.load(found -> {
+        grid.load(found -> counted(grid, found), why -> {
             if (shown == grid) {
-                figures.setText(said(found, grid.type()));
-                values.setModel(grid);
-                tellAlike(found.alike());
-                tellChosen();
-                if (!search.getText().isEmpty()) {
-                    grid.search(search.getText());
-                }
+                figures.setText(why);
             }
         });
+    }
+
+    private void counted(ValuesGrid grid, ValuesGrid.Found found) {
+        if (shown != grid) {
+            return;
+        }
+        figures.setText(said(found, grid.type()));
+        values.setModel(grid);
+        tellAlike(found.alike());
+        tellChosen();
+        if (!search.getText().isEmpty()) {
+            grid.search(search.getText());
+        }
     }
 
     /** The column that is shown; empty where none is. */

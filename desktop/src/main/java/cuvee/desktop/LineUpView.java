@@ -185,7 +185,7 @@ final class LineUpView extends VBox {
         } else if (event.getCode() == KeyCode.F2) {
             name.requestFocus();
             name.selectAll();
-        } else if (event.getCode() == KeyCode.DELETE) {
+        } else if (event.getCode() == KeyCode.DELETE && hands.isVisible()) {
             model.leaveOutColumn(chosen, true);
         } else {
             handled = false;
@@ -206,7 +206,8 @@ final class LineUpView extends VBox {
         String name = columns.get(at(from)).name();
         String target = columns.get(at(to)).name();
         Proposal proposal = made.get().proposal();
-        if (proposal.isTag(name) || proposal.isTag(target)) {
+        boolean beside = !proposal.hasCells(at(from)) || !proposal.hasCells(at(to));
+        if (beside || proposal.isTag(name) || proposal.isTag(target)) {
             return;
         }
         if (row < 0) {
@@ -308,19 +309,25 @@ final class LineUpView extends VBox {
         Optional<Proposal.ColumnReport> column = column();
         chosen = column.map(Proposal.ColumnReport::name).orElse("");
         boolean any = column.isPresent();
-        hands.setVisible(any);
-        hands.setManaged(any);
+        Optional<Proposal> proposal = model.outcomeProperty().get().map(Outcome::proposal);
+        boolean own = any
+                && proposal.filter(made -> made.hasCells(at(grid.selectedColumn())))
+                        .isPresent();
+        hands.setVisible(own);
+        hands.setManaged(own);
+        if (any && !own) {
+            about.setText(column.get().name() + ": " + column.get().typeWords());
+            facts.setText("It says the currency of each amount in the column before it: "
+                    + column.get().reason() + ".");
+            return;
+        }
         if (!any) {
             about.setText("Choose a column to name it, type it, move it, unite it with another or leave it out.");
             facts.setText("");
             return;
         }
         Proposal.ColumnReport it = column.get();
-        boolean data = !model.outcomeProperty()
-                .get()
-                .map(Outcome::proposal)
-                .orElseThrow()
-                .isTag(it.name());
+        boolean data = !proposal.orElseThrow().isTag(it.name());
         about.setText(it.name() + ": " + it.typeWords() + ", "
                 + Says.count(it.filled(), "filled cell")
                 + (it.misfits() > 0 ? ", " + Says.number(it.misfits()) + " do not fit" : "") + " in "
@@ -345,8 +352,8 @@ final class LineUpView extends VBox {
         others.setValue(null);
         filling = false;
         out.setText("Leave it out, " + Says.count(it.filled(), "filled cell"));
-        boolean own = header.map(Grids.BoardHeader::own).orElse(true);
-        split.setVisible(!own);
-        split.setManaged(!own);
+        boolean ownName = header.map(Grids.BoardHeader::own).orElse(true);
+        split.setVisible(!ownName);
+        split.setManaged(!ownName);
     }
 }

@@ -63,15 +63,16 @@ public record Job(
 
     /** The job with one more decision of the analyst, in place of an earlier one about the same. */
     public Job withSettled(Decision decision) {
-        Map<String, Decision> byId = new LinkedHashMap<>();
-        settled.forEach(old -> byId.put(old.id(), old));
-        byId.put(decision.id(), decision);
-        return new Job(id, name, places, columns, new ArrayList<>(byId.values()), assumed, deliveries, unknown);
+        List<Decision> all = new ArrayList<>(settled);
+        all.add(decision);
+        return withSettled(all);
     }
 
-    /** The job with these decisions of the analyst, in their order. */
+    /** The job with these decisions of the analyst in their order; of several about the same the last holds. */
     public Job withSettled(List<Decision> decisions) {
-        return new Job(id, name, places, columns, decisions, assumed, deliveries, unknown);
+        Map<String, Decision> byId = new LinkedHashMap<>();
+        decisions.forEach(decision -> byId.put(decision.id(), decision));
+        return new Job(id, name, places, columns, new ArrayList<>(byId.values()), assumed, deliveries, unknown);
     }
 
     /** The job without the analyst's decision about a subject. */

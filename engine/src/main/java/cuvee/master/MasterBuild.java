@@ -91,7 +91,7 @@ final class MasterBuild {
     private void setAside(Statement statement, boolean otherRows) throws SQLException {
         List<String> markings = new ArrayList<>();
         for (RowRule rule : plan.rules()) {
-            markings.add(RowRule.marking(rule, markings.size() + 1, plan));
+            markings.add(Marking.statement(rule, markings.size() + 1, plan));
         }
         String digest = markings.isEmpty() ? "" : digest(String.join("\n", markings));
         String before = "";

@@ -179,7 +179,7 @@ public final class MasterReader implements AutoCloseable {
                 .span(table.id(), skip, count);
     }
 
-    /** The records of a table that became several rows each: their row numbers, and how many rows came before each. */
+    /** The records of a table that came to several rows each or to none: their row numbers, and the rows before each. */
     private static final class Turned {
         private final int[] rows;
         private final long[] before;
@@ -191,20 +191,24 @@ public final class MasterReader implements AutoCloseable {
 
         static Turned read(DuckDBConnection connection, int table) {
             return Sql.ask("reading rows", () -> {
-                List<int[]> found = new ArrayList<>();
+                int[] numbers = new int[1024];
+                long[] before = new long[numbers.length + 1];
+                int found = 0;
                 try (Statement statement = connection.createStatement();
                         ResultSet rows = statement.executeQuery("SELECT row, count(*) FROM master WHERE tbl = " + table
                                 + " AND aside = 0 GROUP BY row ORDER BY row")) {
                     while (rows.next()) {
-                        found.add(new int[] {rows.getInt(1), rows.getInt(2)});
+                        if (found == numbers.length) {
+                            numbers = Arrays.copyOf(numbers, found * 2);
+                            before = Arrays.copyOf(before, found * 2 + 1);
+                        }
+                        numbers[found] = rows.getInt(1);
+                        before[found + 1] = before[found] + rows.getLong(2);
+                        found++;
                     }
                 }
-                int[] numbers = new int[found.size()];
-                long[] before = new long[found.size() + 1];
-                for (int i = 0; i < numbers.length; i++) {
-                    numbers[i] = found.get(i)[0];
-                    before[i + 1] = before[i] + found.get(i)[1];
-                }
+                numbers = Arrays.copyOf(numbers, found);
+                before = Arrays.copyOf(before, found + 1);
                 return new Turned(numbers, before);
             });
         }

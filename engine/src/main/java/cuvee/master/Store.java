@@ -455,6 +455,11 @@ public final class Store implements AutoCloseable {
         return new ValueList(Sql.ask("opening", connection::duplicate), plan, column);
     }
 
+    /** Values of a text column of the master that look like one spelled in several ways. */
+    public List<Spellings.Group> nearlyAlike(int column) {
+        return ValueList.nearlyAlike(connection, column);
+    }
+
     /**
      * Cells of one table in which texts can be counted.
      *

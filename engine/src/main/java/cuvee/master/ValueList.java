@@ -112,19 +112,35 @@ public final class ValueList implements AutoCloseable {
 
     /** Values that look like one value spelled in several ways; none where the column holds no categories. */
     public List<Spellings.Group> nearlyAlike() {
-        if (type != Type.TEXT || facts.different() > MOST_SPELLINGS || facts.different() < 2) {
-            return List.of();
-        }
+        return type == Type.TEXT && facts.different() <= MOST_SPELLINGS
+                ? alike(connection, "SELECT value, n FROM counted ORDER BY rowid")
+                : List.of();
+    }
+
+    /** The same for a text column of which nothing else is asked. */
+    static List<Spellings.Group> nearlyAlike(DuckDBConnection connection, int column) {
+        String cell = "m" + column;
+        return alike(
+                connection,
+                "SELECT " + cell + ", count(*) AS n FROM master WHERE aside = 0 AND " + cell + " IS NOT NULL GROUP BY "
+                        + cell + " ORDER BY n DESC, " + cell + " LIMIT " + (MOST_SPELLINGS + 1));
+    }
+
+    private static List<Spellings.Group> alike(DuckDBConnection connection, String counted) {
         return Sql.ask("comparing values", () -> {
             List<Counted> all = new ArrayList<>();
             try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT value, n FROM counted ORDER BY rowid")) {
+                    ResultSet rows = statement.executeQuery(counted)) {
                 while (rows.next()) {
                     all.add(new Counted(rows.getString(1), rows.getLong(2)));
                 }
             }
-            return Spellings.nearlyAlike(all);
+            return all.size() > MOST_SPELLINGS ? List.of() : Spellings.nearlyAlike(all);
         });
+    }
+
+    public boolean isClosed() {
+        return Sql.ask("asking", connection::isClosed);
     }
 
     @Override

@@ -24,12 +24,7 @@ public final class Board {
 
     private static final String BY_HAND = "put so by you";
     private static final Set<String> ABOUT_COLUMNS = Set.of(
-            ColumnTyping.TYPE,
-            ColumnTyping.MARK,
-            ColumnTyping.ORDER,
-            ColumnTyping.CURRENCY,
-            ColumnTyping.BLANK_SOURCE,
-            COLUMN);
+            ColumnTyping.TYPE, ColumnTyping.MARK, ColumnTyping.ORDER, Amounts.CURRENCY, BlankSources.KIND, COLUMN);
 
     private Board() {}
 

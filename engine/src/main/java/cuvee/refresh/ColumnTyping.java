@@ -19,10 +19,8 @@ import cuvee.value.Evidence;
 import cuvee.value.Form;
 import cuvee.value.Type;
 import cuvee.value.Typing;
-import cuvee.value.Units;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -39,14 +37,6 @@ final class ColumnTyping {
     static final String TYPE = "type";
     static final String MARK = "decimal-mark";
     static final String ORDER = "date-order";
-    static final String CURRENCY = "currency";
-    static final String BLANK_SOURCE = "blank-source";
-    private static final String APART = "apart";
-    private static final String AS_TEXT = "text";
-    private static final String AS_IT_IS = "so";
-    private static final String WAITING = "waiting";
-    private static final int ROWS_THAT_TELL = 3;
-    private static final double NEARLY_ALL = 0.95;
     /** Between a column and the source, layout or place of which something is said. */
     static final String IN = " in ";
 
@@ -55,6 +45,7 @@ final class ColumnTyping {
     private final Map<PlacedTable, LaidColumn[]> feeds;
     private final Map<PlacedTable, Layout> layoutOf = new HashMap<>();
     private final List<Question> questions;
+    private final Amounts amounts;
     private final boolean somethingSaid;
     private final ValueCells cells;
     private final Planner.Homes homes;
@@ -97,6 +88,7 @@ final class ColumnTyping {
             ValueCells cells,
             Planner.Homes homes,
             List<Question> questions) {
+        this.amounts = new Amounts(job, feeds);
         this.somethingSaid = job.settled().stream()
                 .anyMatch(
                         each -> FIRST.containsKey(each.kind()) && each.subject().contains(IN));
@@ -152,7 +144,7 @@ final class ColumnTyping {
             held.add(own.under(convention.mark()));
         }
         Evidence all = cells.replaced(index, name, held);
-        Typing.Verdict verdict = money(Typing.decide(all, clear), index);
+        Typing.Verdict verdict = amounts.typed(Typing.decide(all, clear), index);
         Type type =
                 job.decision(TYPE, name).flatMap(d -> Type.ofWord(d.answer())).orElse(verdict.type());
         boolean widened = false;
@@ -162,14 +154,15 @@ final class ColumnTyping {
             widened = true;
         }
         long misfits = type == Type.TEXT ? all.count(Form.CELL_ERROR) : all.filled() - Typing.fit(all, type);
-        Set<String> currencies = currencies(index, all);
-        boolean mixed = type == Type.MONEY && currencies.size() > 1;
-        if (mixed && apart(name, all, currencies).equals(AS_TEXT)) {
+        Set<String> currencies = amounts.currencies(index, all);
+        Type decided = type;
+        boolean mixed = type.isNumber() && currencies.size() > 1;
+        if (mixed && !amounts.keptApart(name, all, currencies, questions)) {
             type = Type.TEXT;
-            misfits = 0;
+            misfits = all.count(Form.CELL_ERROR);
             mixed = false;
         }
-        blankSources(index, name);
+        BlankSources.ask(job, feeds, index, name, questions);
         if (type.isNumber()) {
             ask(openMarks, name, MARK);
         } else if (type.isMoment()) {
@@ -178,7 +171,8 @@ final class ColumnTyping {
         if (!verdict.sure() || (misfits > 0 && type != verdict.type())) {
             askType(name, type, verdict, all, misfits);
         }
-        Decision decision = new Decision(TYPE, name, type.word(), verdict.reason(), Says.count(all.filled(), "value"));
+        Decision decision =
+                new Decision(TYPE, name, decided.word(), verdict.reason(), Says.count(all.filled(), "value"));
         boolean decideNow = widened || job.decision(TYPE, name).isEmpty();
         String currency = type == Type.MONEY && currencies.size() == 1
                 ? currencies.iterator().next()
@@ -199,108 +193,6 @@ final class ColumnTyping {
                 misfits,
                 decideNow ? Optional.of(decision) : Optional.empty(),
                 misfits > 0 ? Optional.of(misfitFinding(name, type, misfits, all)) : Optional.empty());
-    }
-
-    // ---- amounts ----
-
-    /** Numbers under headers that name a currency are amounts of money. */
-    private Typing.Verdict money(Typing.Verdict verdict, int index) {
-        Set<String> units = headerCurrencies(index);
-        boolean number = verdict.type() == Type.DECIMAL || verdict.type() == Type.WHOLE_NUMBER;
-        return number && !units.isEmpty()
-                ? new Typing.Verdict(
-                        Type.MONEY,
-                        "its header names " + Says.list(List.copyOf(units)) + "; " + verdict.reason(),
-                        verdict.misfits(),
-                        verdict.sure())
-                : verdict;
-    }
-
-    private Set<String> headerCurrencies(int index) {
-        Set<String> units = new LinkedHashSet<>();
-        feeds.values().forEach(fed -> {
-            if (fed[index] != null) {
-                Units.currency(fed[index].header()).ifPresent(units::add);
-            }
-        });
-        return units;
-    }
-
-    /** The currencies that headers and cells of a column name. */
-    private Set<String> currencies(int index, Evidence all) {
-        Set<String> currencies = headerCurrencies(index);
-        currencies.addAll(all.currencies().keySet());
-        currencies.remove("");
-        return currencies;
-    }
-
-    /** What is to be done with amounts of several currencies, which is asked until it is settled. */
-    private String apart(String name, Evidence all, Set<String> currencies) {
-        String assumed = job.decision(CURRENCY, name).map(Decision::answer).orElse(APART);
-        if (!job.isSettled(CURRENCY, name)) {
-            questions.add(Question.of(
-                    CURRENCY,
-                    name,
-                    Where.JOB,
-                    "The column " + Says.quoted(name) + " holds amounts of several currencies: "
-                            + Says.list(List.copyOf(currencies)) + ". They cannot be added up. How are they kept?",
-                    assumed,
-                    List.of(
-                            new Answer(APART, "as amounts, with the currency of each in a column beside them"),
-                            new Answer(AS_TEXT, "as text, each with its currency")),
-                    all.filled()));
-        }
-        return assumed;
-    }
-
-    // ---- sources that leave a column blank ----
-
-    /** A source that leaves a column blank in all its rows while the others fill it. */
-    private void blankSources(int index, String name) {
-        Map<String, long[]> bySource = new LinkedHashMap<>();
-        feeds.forEach((table, fed) -> {
-            if (fed[index] != null) {
-                long[] counts = bySource.computeIfAbsent(table.source(), source -> new long[2]);
-                counts[0] += (long) table.table().kept() * Math.max(1, table.turned());
-                counts[1] += fed[index].evidence().filled();
-            }
-        });
-        List<String> blank = bySource.keySet().stream()
-                .filter(source -> count(bySource, source, 1) == 0 && count(bySource, source, 0) >= ROWS_THAT_TELL)
-                .toList();
-        boolean othersFill = bySource.keySet().stream()
-                .filter(source -> !blank.contains(source))
-                .allMatch(source -> count(bySource, source, 1) >= count(bySource, source, 0) * NEARLY_ALL);
-        if (blank.isEmpty() || !othersFill || bySource.size() - blank.size() < Math.max(3, blank.size() * 2)) {
-            return;
-        }
-        for (String source : blank) {
-            String subject = scoped(name, source);
-            boolean so = job.isSettled(BLANK_SOURCE, subject)
-                    && job.decision(BLANK_SOURCE, subject)
-                            .map(Decision::answer)
-                            .filter(AS_IT_IS::equals)
-                            .isPresent();
-            if (!so) {
-                questions.add(Question.of(
-                        BLANK_SOURCE,
-                        subject,
-                        Where.source(source),
-                        "The column " + Says.quoted(name) + " is blank in all "
-                                + Says.count(count(bySource, source, 0), "row") + " of " + source
-                                + ", while the other files fill it. Is that so?",
-                        AS_IT_IS,
-                        List.of(
-                                new Answer(AS_IT_IS, "yes, it is blank there; do not ask again"),
-                                new Answer(WAITING, "no, the sender has to fill it; keep asking")),
-                        count(bySource, source, 0)));
-            }
-        }
-    }
-
-    private static long count(Map<String, long[]> counts, String source, int which) {
-        long[] found = counts.get(source);
-        return found == null ? 0 : found[which];
     }
 
     private static boolean widens(Type from, Type to) {

@@ -73,7 +73,9 @@ final class Doubles {
         Map<String, PlacedTable> first = new HashMap<>();
         for (PlacedTable table : tables) {
             Map<String, Double> sums = sums(table);
-            if (table.table().kept() < FEWEST_RECORDS || sums.values().stream().allMatch(sum -> sum == 0)) {
+            if (takenByYou(table.source())
+                    || table.table().kept() < FEWEST_RECORDS
+                    || sums.values().stream().allMatch(sum -> sum == 0)) {
                 continue;
             }
             StringBuilder content = new StringBuilder(table.signature());
@@ -92,6 +94,15 @@ final class Doubles {
                 reasons.put(table, "it holds the same records as " + where);
             }
         }
+    }
+
+    /** What the analyst has said of a whole file is not asked once more of its tables. */
+    private boolean takenByYou(String source) {
+        return job.isSettled(JobSession.FILE, source)
+                && job.decision(JobSession.FILE, source)
+                        .map(Decision::answer)
+                        .filter(TAKE::equals)
+                        .isPresent();
     }
 
     private void summaries(List<PlacedTable> tables) {

@@ -229,8 +229,9 @@ public final class JobSession implements AutoCloseable {
             Job job, List<PlacedTable> placed, Map<PlacedTable, String> ruledOut, Map<String, Source> sources) {
         Map<PlacedTable, String> out = new HashMap<>(SentAgain.aside(job, placed));
         out.putAll(ruledOut);
-        return Planner.propose(
-                job, placed, out, table -> home(table, sources), store::count, HeaderBookFile.read(workplace.state()));
+        Planner.Surroundings around = new Planner.Surroundings(
+                table -> home(table, sources), store::count, HeaderBookFile.read(workplace.state()));
+        return Planner.propose(job, placed, out, around);
     }
 
     private List<Decision> sentAgain(Proposal proposal, List<SourceFacts> sources) {
@@ -350,22 +351,19 @@ public final class JobSession implements AutoCloseable {
                 .sum();
         for (int i = 0; i < proposal.columns().size() && rows <= SPELLINGS_LOOKED_FOR; i++) {
             Proposal.ColumnReport column = proposal.columns().get(i);
-            if (column.type() != Type.TEXT) {
+            if (column.type() != Type.TEXT || !proposal.hasCells(i)) {
                 continue;
             }
-            try (ValueList values = store.values(proposal.plan(), i)) {
-                List<Spellings.Group> alike = values.nearlyAlike();
-                if (!alike.isEmpty()) {
-                    findings.add(new Finding(
-                            Severity.REMARK,
-                            "spelling",
-                            Where.JOB,
-                            "In the column " + Says.quoted(column.name()) + ", "
-                                    + Says.list(
-                                            alike.stream().map(JobSession::said).toList()) + ".",
-                            "They are kept as they are written.",
-                            "Bring them to one spelling in the column's facts, where they are the same."));
-                }
+            List<Spellings.Group> alike = store.nearlyAlike(i);
+            if (!alike.isEmpty()) {
+                findings.add(new Finding(
+                        Severity.REMARK,
+                        "spelling",
+                        Where.JOB,
+                        "In the column " + Says.quoted(column.name()) + ", "
+                                + Says.list(alike.stream().map(JobSession::said).toList()) + ".",
+                        "They are kept as they are written.",
+                        "Bring them to one spelling in the column's facts, where they are the same."));
             }
         }
         return findings;

@@ -75,6 +75,11 @@ public record Outcome(
                 millis);
     }
 
+    /** Rows of a table that rules set aside. */
+    public long ruledOut(int table) {
+        return ruledOut.stream().mapToLong(rule -> rule.getOrDefault(table, 0L)).sum();
+    }
+
     /** Rows that rules set aside. */
     public long rowsRuledOut() {
         return ruledOut.stream()

@@ -90,7 +90,7 @@ public record Phrase(List<Clause> clauses) {
                 .sorted(Comparator.comparingInt(String::length).reversed())
                 .toList();
         List<Clause> clauses = new ArrayList<>();
-        for (String part : split(words, ",", " and ")) {
+        for (String part : split(words, byLength, ",", " and ")) {
             Optional<Clause> clause = clause(part.strip(), byLength);
             if (clause.isEmpty()) {
                 return Optional.empty();
@@ -113,7 +113,7 @@ public record Phrase(List<Clause> clauses) {
                 }
                 String values = alone ? "" : behind(rest, word.getKey());
                 if (!values.isEmpty()) {
-                    List<String> each = split(values, " or ").stream()
+                    List<String> each = split(values, List.of(), " or ").stream()
                             .map(value -> unquoted(value.strip()))
                             .filter(value -> !value.isEmpty())
                             .toList();
@@ -132,13 +132,20 @@ public record Phrase(List<Clause> clauses) {
         return begins ? text.substring(word.length()).strip() : "";
     }
 
-    /** A text's parts between separators that stand outside quotation marks. */
-    private static List<String> split(String text, String... separators) {
+    /**
+     * A text's parts between separators that stand outside quotation marks.
+     *
+     * @param names what a part may begin with, separators included, the longest first: {@code Food and drink is blank}
+     */
+    private static List<String> split(String text, List<String> names, String... separators) {
         List<String> parts = new ArrayList<>();
         String lower = text.toLowerCase(Locale.ROOT);
         boolean quoted = false;
         int from = 0;
         for (int i = 0; i < text.length(); i++) {
+            if (text.substring(from, i).isBlank()) {
+                i += nameAt(text, i, names);
+            }
             char c = text.charAt(i);
             quoted = c == '“' || c == '"' && !quoted || quoted && c != '”' && c != '"';
             for (String separator : separators) {
@@ -156,12 +163,22 @@ public record Phrase(List<Clause> clauses) {
         return parts;
     }
 
+    /** The length of the name that a text has at a place, with a space behind it; 0 where it has none. */
+    private static int nameAt(String text, int at, List<String> names) {
+        return names.stream()
+                .filter(name -> text.regionMatches(true, at, name + " ", 0, name.length() + 1))
+                .mapToInt(String::length)
+                .findFirst()
+                .orElse(0);
+    }
+
     private static String quoted(String value) {
         String lower = value.toLowerCase(Locale.ROOT);
         boolean plain = LooseText.tidy(value).equals(value)
                 && !value.contains(",")
                 && !value.contains("\"")
                 && !value.contains("“")
+                && !value.contains("”")
                 && !lower.contains(" or ")
                 && !lower.contains(" and ")
                 && !lower.equals("blank")

@@ -46,51 +46,41 @@ final class Planner {
     private final Job job;
     private final List<PlacedTable> tables;
     private final Map<PlacedTable, String> ruledOut;
-    private final Homes homes;
-    private final HeaderBook book;
-    private final ValueCells.Counting counting;
+    private final Surroundings around;
     private final List<Question> questions = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
     private final List<Proposal.TagReport> tagReports = new ArrayList<>();
     private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
 
-    private Planner(
-            Job job,
-            List<PlacedTable> tables,
-            Map<PlacedTable, String> ruledOut,
-            Homes homes,
-            ValueCells.Counting counting,
-            HeaderBook book) {
-        this.counting = counting;
-        this.homes = homes;
-        this.book = book;
-        this.ruledOut = ruledOut;
+    private Planner(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Surroundings around) {
         this.job = job;
         this.tables = tables;
+        this.ruledOut = ruledOut;
+        this.around = around;
     }
 
     /**
      * Proposes a master from tables in the order of the master.
      *
-     * @param homes where tables come from
-     * @param counting counts texts in their cells
-     * @param book headers settled in other jobs
      * @param ruledOut tables that the analyst's rule about sheets does not take, with the reason
      */
-    static Proposal propose(
-            Job job,
-            List<PlacedTable> tables,
-            Map<PlacedTable, String> ruledOut,
-            Homes homes,
-            ValueCells.Counting counting,
-            HeaderBook book) {
-        return new Planner(job, tables, ruledOut, homes, counting, book).propose();
+    static Proposal propose(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Surroundings around) {
+        return new Planner(job, tables, ruledOut, around).propose();
     }
 
     /** Where tables come from. */
     interface Homes {
         Home of(PlacedTable table);
     }
+
+    /**
+     * What is known around the tables.
+     *
+     * @param homes where they come from
+     * @param counting counts texts in their cells
+     * @param book headers settled in other jobs
+     */
+    record Surroundings(Homes homes, ValueCells.Counting counting, HeaderBook book) {}
 
     private Proposal propose() {
         List<PlacedTable> withRecords = new ArrayList<>();
@@ -118,7 +108,7 @@ final class Planner {
         List<PlacedTable> laid = layings.lay(withRecords);
         List<Layout> layouts = withoutDoubles(mainFamily(Families.of(Layout.of(laid)), assumed), assumed);
         List<String> movedTags = movedTags(layouts);
-        LineUp everything = LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts, movedTags), book);
+        LineUp everything = LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts, movedTags), around.book());
         Map<String, String> columnOfHeader = new HashMap<>();
         everything
                 .columnOfHeader()
@@ -133,8 +123,8 @@ final class Planner {
                 movedTags,
                 everything.columns().stream().map(LineUp.Column::name).toList());
         List<LineUp.Column> all = inOrder(movedTags, withTags(lineUp, layouts, feeds, assumed), feeds);
-        ValueCells cells = new ValueCells(job, feeds, counting);
-        ColumnTyping typing = new ColumnTyping(job, layouts, feeds, cells, homes, questions);
+        ValueCells cells = new ValueCells(job, feeds, around.counting());
+        ColumnTyping typing = new ColumnTyping(job, layouts, feeds, cells, around.homes(), questions);
         List<MasterPlan.Column> columns = new ArrayList<>();
         List<Proposal.ColumnReport> reports = new ArrayList<>();
         assumed.addAll(lineUp.decisions());
@@ -428,7 +418,7 @@ final class Planner {
         for (PlacedTable table : tables) {
             PlacedTable here = laid.get(table);
             if (here != null) {
-                known.put(here, homes.of(here));
+                known.put(here, around.homes().of(here));
             }
         }
         List<LineUp.Column> columns = new ArrayList<>(lineUp.columns());

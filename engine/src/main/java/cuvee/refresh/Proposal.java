@@ -45,6 +45,11 @@ public record Proposal(
         findings = List.copyOf(findings);
     }
 
+    /** False for a column that only says the currencies of the amounts beside it, with which it comes and goes. */
+    public boolean hasCells(int column) {
+        return plan.columns().get(column).part() == MasterPlan.Column.Part.VALUE;
+    }
+
     /** True for a column that tags alone fill. */
     public boolean isTag(String column) {
         return !lineUp.containsValue(column)

@@ -14,6 +14,7 @@ import cuvee.value.ValueReader;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The analyst's rules about rows, in the order in which they were made: rows are kept or set aside by a phrase, and of rows
@@ -115,7 +116,7 @@ public final class RowRules {
             boolean asText = type == Type.TEXT || ofText(clause.test());
             List<String> values = new ArrayList<>();
             for (String value : clause.values()) {
-                String read = asText ? value : ValueReader.read(value, type, Convention.DEFAULT);
+                String read = asText ? value : read(value, type);
                 if (read == null) {
                     return lost(
                             decision, Says.quoted(value) + " is no " + type.word() + ", as " + clause.column() + " is");
@@ -126,6 +127,14 @@ public final class RowRules {
         }
         boolean keep = decision.answer().equals(KEEP);
         return new Stated(decision, Optional.of(new RowRule.Meeting(conditions, keep)), -1, "");
+    }
+
+    /** A value as a type has it; what whole numbers are compared with may have decimals. */
+    private static @Nullable String read(String value, Type type) {
+        String read = ValueReader.read(value, type, Convention.DEFAULT);
+        return read == null && type == Type.WHOLE_NUMBER
+                ? ValueReader.read(value, Type.DECIMAL, Convention.DEFAULT)
+                : read;
     }
 
     private static boolean ofText(RowRule.Test test) {

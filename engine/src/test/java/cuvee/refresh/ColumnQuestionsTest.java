@@ -24,8 +24,8 @@ class ColumnQuestionsTest extends BatchTest {
         assertThat(made.lines())
                 .containsExactly("2026-01-01|5.5|EUR", "2026-01-02|6|EUR", "2026-02-01|7|GBP", "2026-02-02|8.25|");
         assertThat(column(made, "Fare").typeWords()).isEqualTo("Money");
-        assertThat(made.question(ColumnTyping.CURRENCY).text()).contains("EUR and GBP");
-        batch.settle(made.question(ColumnTyping.CURRENCY), "text");
+        assertThat(made.question(Amounts.CURRENCY).text()).contains("EUR and GBP");
+        batch.settle(made.question(Amounts.CURRENCY), "text");
         Batch.Made text = batch.refresh();
         assertThat(text.columns()).containsExactly("Date", "Fare");
         assertThat(text.lines()).contains("2026-02-01|GBP 7.00");
@@ -55,12 +55,12 @@ class ColumnQuestionsTest extends BatchTest {
         batch.csv("Tarsk.csv", "Date,Pax,Fare,Remark", "2026-01-01,5,,", "2026-01-02,6,,", "2026-01-03,7,,");
         Batch.Made made = batch.refresh();
         assertThat(made.outcome().questions()).hasSize(1);
-        assertThat(made.question(ColumnTyping.BLANK_SOURCE).text())
+        assertThat(made.question(BlankSources.KIND).text())
                 .isEqualTo("The column “Fare” is blank in all 3 rows of Tarsk.csv, while the other files fill it."
                         + " Is that so?");
-        batch.settle(made.question(ColumnTyping.BLANK_SOURCE), "waiting");
+        batch.settle(made.question(BlankSources.KIND), "waiting");
         assertThat(batch.refresh().outcome().questions()).hasSize(1);
-        batch.settle(made.question(ColumnTyping.BLANK_SOURCE), "so");
+        batch.settle(made.question(BlankSources.KIND), "so");
         assertThat(batch.refresh().outcome().questions()).isEmpty();
     }
 
@@ -152,5 +152,22 @@ class ColumnQuestionsTest extends BatchTest {
         assertThat(batch.refresh().columns()).containsExactly("Day", "Port", "Pax", "Crew");
         batch.csv("b.csv", "Day,Port,Pax,Crew", "2026-02-01,Hollin,5,3", "2026-02-02,Tarsk,6,4");
         assertThat(batch.refresh().lines()).contains("2026-02-01|Hollin|5|3");
+    }
+
+    @Test
+    void aCurrencyThatAppearsLaterIsAskedAboutToo() {
+        batch.csv("a.csv", "Date,Fare", "2026-01-01,5.50", "2026-01-02,6.00");
+        assertThat(column(batch.refresh(), "Fare").type()).isEqualTo(Type.DECIMAL);
+        batch.csv("b.csv", "Date,Fare", "2026-02-01,EUR 7.00", "2026-02-02,GBP 8.25");
+        Batch.Made made = batch.refresh();
+        assertThat(made.question(Amounts.CURRENCY).assumed()).isEqualTo("apart");
+        assertThat(made.lines()).contains("2026-02-01|7|EUR", "2026-02-02|8.25|GBP", "2026-01-01|5.5|");
+        batch.settle(Amounts.CURRENCY, "Fare", "text");
+        assertThat(batch.refresh().lines()).contains("2026-02-02|GBP 8.25");
+        batch.settle(Amounts.CURRENCY, "Fare", "apart");
+        Batch.Made again = batch.refresh();
+        assertThat(again.lines()).as("the answer can be taken back").contains("2026-02-02|8.25|GBP");
+        assertThat(again.outcome().proposal().hasCells(1)).isTrue();
+        assertThat(again.outcome().proposal().hasCells(2)).isFalse();
     }
 }

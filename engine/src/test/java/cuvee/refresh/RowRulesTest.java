@@ -51,6 +51,9 @@ class RowRulesTest extends BatchTest {
                 "Pax at most 7;2",
                 "Pax over 1,000;1",
                 "Source file is b.csv;3",
+                "Pax over 7.5;3",
+                "Pax is 5 or 7 or 9;3",
+                "Pax over 123456789012345678901234567890;0",
                 "Port does not contain o;3"
             })
     void rowsThatAPhraseHoldsOf(String phrase, int rows) {
@@ -196,5 +199,42 @@ class RowRulesTest extends BatchTest {
         assertThat(Phrase.read("Ship is Petrel", columns)).isEmpty();
         assertThat(Phrase.read("Port", columns)).isEmpty();
         assertThat(Phrase.read("Port is", columns)).isEmpty();
+    }
+
+    @Test
+    void namesOfColumnsMayHoldWhatPartsClauses() {
+        batch.csv("a.csv", "Food and drink,\"Fare, net\",Port", "5,7,Hollin", "9,8,Tarsk");
+        assertThat(rows("Food and drink over 6 and Fare, net is 8, Port is Tarsk", true)
+                        .lines())
+                .containsExactly("9|8|Tarsk");
+        List<String> columns = List.of("Food and drink", "Fare, net", "Port");
+        Phrase phrase = Phrase.of("Fare, net", RowRule.Test.UNDER, List.of("8"));
+        assertThat(Phrase.read(phrase.said(), columns)).contains(phrase);
+    }
+
+    @Test
+    void wordsChangedIntoThoseOfAnotherRuleLeaveOneRule() {
+        ports();
+        batch.job(RowRules.byPhrase(RowRules.byPhrase(batch.job(), "Port is Oska", false), "Port is Tarsk", false));
+        batch.job(RowRules.reworded(batch.job(), RowRules.ROWS, "Port is Oska", "Port is Tarsk"));
+        Batch.Made made = batch.refresh();
+        assertThat(Sentences.of(made.outcome()))
+                .filteredOn(each -> each.kind().equals(RowRules.ROWS))
+                .hasSize(1);
+        assertThat(made.outcome().rows()).isEqualTo(5);
+    }
+
+    @Test
+    void percentsMoneyMomentsAndYesAndNoAreComparedAsPeopleWriteThem() {
+        batch.csv(
+                "a.csv",
+                "Share,Fare,At,Late",
+                "12 %,EUR 5.50,2026-03-01 08:30,yes",
+                "30 %,EUR 7.25,2026-03-02 09:00,no",
+                "45 %,EUR 9.00,2026-03-03 10:15,no");
+        assertThat(rows("Share over 20 %", true).lines()).hasSize(2);
+        assertThat(rows("Fare under 9", true).lines()).hasSize(1);
+        assertThat(rows("At after 2026-03-01", true).lines()).hasSize(1);
+        assertThat(rows("Late is no", true).lines()).hasSize(1);
     }
 }

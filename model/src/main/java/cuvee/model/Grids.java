@@ -35,6 +35,8 @@ import java.util.stream.Collectors;
 public final class Grids {
     /** Stands where a tag fills a column. */
     private static final String TAGGED = "tag";
+    /** Stands in a column that says the currencies of the one before it. */
+    private static final String BESIDE = "currency";
     /** A layout with more folders or files than these is called by the first. */
     private static final int MOST_NAMED = 3;
 
@@ -268,7 +270,8 @@ public final class Grids {
         for (int at = 0; at < columns.size(); at++) {
             String name = columns.get(at).name();
             boolean wanted = filter == BoardFilter.ALL
-                    || !outcome.proposal().isTag(name)
+                    || outcome.proposal().hasCells(at)
+                            && !outcome.proposal().isTag(name)
                             && outcome.proposal().layouts().stream()
                                     .map(layout -> spelled(outcome, layout, name))
                                     .anyMatch(cell -> matches(cell, filter));
@@ -303,21 +306,26 @@ public final class Grids {
                     subtitle,
                     Math.max(width, subtitle.length() * 6.6 + 24),
                     false,
-                    layout -> spelled(outcome, layout, column.name())));
+                    layout -> onBoard(outcome, layout, at)));
         }
         return new ListGrid<>(outcome.proposal().layouts(), columns, (layout, column) -> {
             if (column < 2) {
                 return Tone.PLAIN;
             }
-            String name =
-                    outcome.proposal().columns().get(shown.get(column - 2)).name();
-            String cell = spelled(outcome, layout, name);
+            String cell = onBoard(outcome, layout, shown.get(column - 2));
             return cell.isEmpty()
                     ? Tone.ABSENT
-                    : cell.equals("=") || cell.equals(TAGGED)
+                    : cell.equals("=") || cell.equals(TAGGED) || cell.equals(BESIDE)
                             ? Tone.QUIET
                             : cell.endsWith(ASSUMED) ? Tone.MARKED : Tone.PLAIN;
         });
+    }
+
+    private static String onBoard(Outcome outcome, Layout layout, int column) {
+        Proposal proposal = outcome.proposal();
+        return proposal.hasCells(column)
+                ? spelled(outcome, layout, proposal.columns().get(column).name())
+                : BESIDE;
     }
 
     /** A layout as the people of its folders call it. */
@@ -416,12 +424,24 @@ public final class Grids {
                 Column.number("Lines seen", 100, source -> Says.number(source.seen())),
                 Column.number("Set aside", 90, source -> Says.number(source.seen() - source.rows())),
                 Column.number("Kept", 90, source -> Says.number(source.rows()))));
-        if (outcome.rows() != outcome.kept()) {
+        boolean ruled = outcome.rowsRuledOut() > 0;
+        if (outcome.rows() + outcome.rowsRuledOut() != outcome.kept()) {
             columns.add(Column.number(
                     "Became rows",
                     100,
                     source -> Says.number(
                             fed.getOrDefault(source.path(), Fed.NONE).rows())));
+        }
+        if (ruled) {
+            columns.add(Column.number(
+                    "Aside by rules",
+                    110,
+                    source -> Says.number(
+                            fed.getOrDefault(source.path(), Fed.NONE).ruledOut())));
+            columns.add(Column.number("In the master", 110, source -> {
+                Fed made = fed.getOrDefault(source.path(), Fed.NONE);
+                return Says.number(made.rows() - made.ruledOut());
+            }));
         }
         columns.add(Column.number(
                 "Columns matched",
@@ -449,9 +469,11 @@ public final class Grids {
      *
      * @param missing columns that none of its tables has
      * @param extra columns that no other layout has
+     * @param rows what its records came to
+     * @param ruledOut how many of those rules set aside
      */
-    private record Fed(Set<String> matched, Set<String> missing, Set<String> extra, long rows) {
-        static final Fed NONE = new Fed(Set.of(), Set.of(), Set.of(), 0);
+    private record Fed(Set<String> matched, Set<String> missing, Set<String> extra, long rows, long ruledOut) {
+        static final Fed NONE = new Fed(Set.of(), Set.of(), Set.of(), 0, 0);
     }
 
     private static Map<String, Fed> fed(Outcome outcome) {
@@ -476,7 +498,13 @@ public final class Grids {
             missing.removeAll(matched);
             Outcome.Made made = outcome.made().get(table.id());
             bySource.put(
-                    table.source(), new Fed(matched, missing, extra, before.rows() + (made == null ? 0 : made.rows())));
+                    table.source(),
+                    new Fed(
+                            matched,
+                            missing,
+                            extra,
+                            before.rows() + (made == null ? 0 : made.rows()),
+                            before.ruledOut() + outcome.ruledOut(table.id())));
         }
         return bySource;
     }

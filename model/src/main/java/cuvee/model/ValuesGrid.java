@@ -1,5 +1,6 @@
 package cuvee.model;
 
+import cuvee.finding.CuveeException;
 import cuvee.master.ColumnFacts;
 import cuvee.master.ValueList;
 import cuvee.place.Says;
@@ -38,6 +39,7 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
     private List<Counted> misfits = List.of();
     private List<Counted> shownMisfits = List.of();
     private long size;
+    private boolean closed;
     private Runnable arrival = () -> {};
 
     /**
@@ -60,21 +62,36 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
         this.ui = ui;
     }
 
-    /** Counts; told on the interface thread when that is done. */
-    public void load(Consumer<Found> told) {
+    /**
+     * Counts; told on the interface thread when that is done.
+     *
+     * @param failed told why it could not be done
+     */
+    public void load(Consumer<Found> told, Consumer<String> failed) {
         worker.execute(() -> {
-            ValueList counted = session.values(outcome, column);
-            List<Counted> unfit = report().filter(it -> it.misfits() > 0).isPresent()
-                    ? session.misfitTexts(outcome, column)
-                    : List.of();
-            Found found = new Found(counted.facts(), unfit, counted.nearlyAlike());
-            ui.execute(() -> {
-                list = counted;
-                misfits = unfit;
-                shownMisfits = unfit;
-                show(counted, counted.size());
-                told.accept(found);
-            });
+            try {
+                count(told);
+            } catch (CuveeException why) {
+                ui.execute(() -> failed.accept(why.getMessage()));
+            }
+        });
+    }
+
+    private void count(Consumer<Found> told) {
+        ValueList counted = session.values(outcome, column);
+        List<Counted> unfit =
+                report().filter(it -> it.misfits() > 0).isPresent() ? session.misfitTexts(outcome, column) : List.of();
+        Found found = new Found(counted.facts(), unfit, counted.nearlyAlike());
+        ui.execute(() -> {
+            if (closed) {
+                counted.close();
+                return;
+            }
+            list = counted;
+            misfits = unfit;
+            shownMisfits = unfit;
+            show(counted, counted.size());
+            told.accept(found);
         });
     }
 
@@ -91,7 +108,7 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
 
     private static List<Counted> read(ValueList counted, long page) {
         synchronized (counted) {
-            return counted.page(page * Pages.ROWS, Pages.ROWS);
+            return counted.isClosed() ? List.of() : counted.page(page * Pages.ROWS, Pages.ROWS);
         }
     }
 
@@ -104,11 +121,17 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
         worker.execute(() -> {
             long matching;
             synchronized (counted) {
+                if (counted.isClosed()) {
+                    return;
+                }
                 counted.search(part);
                 matching = counted.size();
             }
             String lower = part.toLowerCase(Locale.ROOT);
             ui.execute(() -> {
+                if (closed) {
+                    return;
+                }
                 shownMisfits = misfits.stream()
                         .filter(value -> value.text().toLowerCase(Locale.ROOT).contains(lower))
                         .toList();
@@ -215,15 +238,18 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
 
     @Override
     public void close() {
+        closed = true;
+        ValueList counted = list;
         if (pages != null) {
             pages.close();
         }
-        worker.execute(() -> ui.execute(() -> {
-            ValueList counted = list;
-            if (counted != null) {
-                counted.close();
-            }
-        }));
+        if (counted != null) {
+            worker.execute(() -> {
+                synchronized (counted) {
+                    counted.close();
+                }
+            });
+        }
         worker.shutdown();
     }
 }

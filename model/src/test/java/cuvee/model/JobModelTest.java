@@ -367,7 +367,9 @@ class JobModelTest {
         ValuesGrid grid =
                 new ValuesGrid(model.session(), model.outcomeProperty().get().orElseThrow(), column, ui::add);
         found[0] = null;
-        grid.load(told -> found[0] = told);
+        grid.load(told -> found[0] = told, why -> {
+            throw new AssertionError(why);
+        });
         until(() -> found[0] != null);
         return grid;
     }

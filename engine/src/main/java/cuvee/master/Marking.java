@@ -1,0 +1,109 @@
+package cuvee.master;
+
+import cuvee.value.Type;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+
+/** Rules about rows as statements that mark in the master what they set aside. */
+final class Marking {
+    /** Decimals, and digits before them, that a number in a condition may have to be compared exactly. */
+    private static final int MOST_DECIMALS = 6;
+
+    private static final int MOST_DIGITS = 18;
+
+    private Marking() {}
+
+    /** The statement that marks the rows which a rule sets aside, among those that no earlier rule does. */
+    static String statement(RowRule rule, int number, MasterPlan plan) {
+        String set = "UPDATE master SET aside = " + number + " WHERE aside = 0 AND ";
+        if (rule instanceof RowRule.Meeting meeting) {
+            String all = meeting.conditions().stream()
+                    .map(condition -> "(" + condition(condition, plan) + ")")
+                    .collect(Collectors.joining(" AND "));
+            return set + (meeting.keep() ? "NOT " : "") + "coalesce(" + all + ", false)";
+        }
+        RowRule.Equal equal = (RowRule.Equal) rule;
+        List<String> keys = equal.columns().stream()
+                .map(column -> key(cell(column, plan), type(column, plan)))
+                .toList();
+        String order = equal.last() ? " DESC" : "";
+        String filled = keys.stream().map(key -> key + " IS NOT NULL").collect(Collectors.joining(" OR "));
+        return set
+                + "(tbl, row, turned) IN (SELECT (m.tbl, m.row, m.turned) FROM (SELECT tbl, row, turned, row_number() OVER"
+                + " (PARTITION BY " + String.join(", ", keys) + " ORDER BY ord" + order + ", row" + order + ", turned"
+                + order + ") AS copy FROM master JOIN part USING (tbl) WHERE aside = 0 AND (" + filled
+                + ")) m WHERE m.copy > 1)";
+    }
+
+    private static String condition(RowRule.Condition condition, MasterPlan plan) {
+        String cell = cell(condition.column(), plan);
+        Type type = type(condition.column(), plan);
+        String key = key(cell, type);
+        return switch (condition.test()) {
+            case BLANK -> key + " IS NULL";
+            case FILLED -> key + " IS NOT NULL";
+            case IS -> compared(condition, key, "=", plan);
+            case IS_NOT -> key + " IS NULL OR NOT (" + compared(condition, key, "=", plan) + ")";
+            case CONTAINS -> any(condition, value -> "contains(" + text(cell, type) + ", " + lower(value) + ")");
+            case DOES_NOT_CONTAIN ->
+                key + " IS NULL OR NOT ("
+                        + any(condition, value -> "contains(" + text(cell, type) + ", " + lower(value) + ")") + ")";
+            case BEGINS_WITH -> any(condition, value -> "starts_with(" + text(cell, type) + ", " + lower(value) + ")");
+            case ENDS_WITH -> any(condition, value -> "suffix(" + text(cell, type) + ", " + lower(value) + ")");
+            case OVER -> compared(condition, key, ">", plan);
+            case UNDER -> compared(condition, key, "<", plan);
+            case AT_LEAST -> compared(condition, key, ">=", plan);
+            case AT_MOST -> compared(condition, key, "<=", plan);
+        };
+    }
+
+    private static String any(RowRule.Condition condition, UnaryOperator<String> one) {
+        return condition.values().stream().map(one).collect(Collectors.joining(" OR "));
+    }
+
+    private static String cell(int column, MasterPlan plan) {
+        int columns = plan.columns().size();
+        return column < columns ? "m" + column : "t" + (column - columns);
+    }
+
+    private static Type type(int column, MasterPlan plan) {
+        return column < plan.columns().size() ? plan.columns().get(column).type() : Type.TEXT;
+    }
+
+    /** What is compared: texts without capitals and outer spaces, nothing where there is none. */
+    private static String key(String cell, Type type) {
+        return type == Type.TEXT ? "nullif(lower(trim(" + cell + ")), '')" : cell;
+    }
+
+    private static String text(String cell, Type type) {
+        return type == Type.TEXT ? "lower(" + cell + ")" : "lower(CAST(" + cell + " AS VARCHAR))";
+    }
+
+    private static String lower(String value) {
+        return "lower(" + Sql.literal(value) + ")";
+    }
+
+    /** A value beside what it is compared with, for each value that a condition names. */
+    private static String compared(RowRule.Condition condition, String key, String sign, MasterPlan plan) {
+        Type type = type(condition.column(), plan);
+        return any(condition, value -> {
+            if (type == Type.TEXT) {
+                return key + " " + sign + " lower(trim(" + Sql.literal(value) + "))";
+            }
+            String held = plan.columns().get(condition.column()).sqlType();
+            if (!type.isNumber()) {
+                return key + " " + sign + " CAST(" + Sql.literal(value) + " AS " + held + ")";
+            }
+            // Exact where both sides have room in one decimal of the store; numbers beyond that are compared roughly.
+            BigDecimal number = new BigDecimal(value);
+            boolean exact = !held.startsWith("DECIMAL(38")
+                    && number.scale() <= MOST_DECIMALS
+                    && number.precision() - number.scale() <= MOST_DIGITS;
+            String as = exact ? "DECIMAL(38," + MOST_DECIMALS + ")" : "DOUBLE";
+            return (exact ? key : "CAST(" + key + " AS DOUBLE)") + " " + sign + " CAST(" + Sql.literal(value) + " AS "
+                    + as + ")";
+        });
+    }
+}

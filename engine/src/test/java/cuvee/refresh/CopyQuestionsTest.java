@@ -1,0 +1,50 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.finding.Finding;
+import org.junit.jupiter.api.Test;
+
+/** An exact copy counts once; where its name speaks of something else, the analyst is asked. */
+class CopyQuestionsTest extends BatchTest {
+    private static final String[] LINES = {"Vessel,Pax", "MV Dunlin,5", "MV Petrel,6", "MV Fenwick,7"};
+
+    @Test
+    void aCopyUnderTheNameOfAnotherMonthIsAskedAboutAndCanBeTaken() {
+        batch.csv("Hollin 2026-01.csv", LINES);
+        batch.csv("Hollin 2026-02.csv", LINES);
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(3);
+        assertThat(made.question(JobSession.FILE).text())
+                .contains("exact copy", "its name speaks of something else", "Are its rows its own?");
+        batch.settle(made.question(JobSession.FILE), Doubles.TAKE);
+        Batch.Made taken = batch.refresh();
+        assertThat(taken.outcome().rows()).isEqualTo(6);
+        assertThat(taken.outcome().questions())
+                .as("what was said of the file is not asked once more of its table")
+                .isEmpty();
+    }
+
+    @Test
+    void aCopyUnderItsOwnNameIsANoticeOnly() {
+        batch.csv("Hollin 2026-01.csv", LINES);
+        batch.csv("Hollin 2026-01 (2).csv", LINES);
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(3);
+        assertThat(made.outcome().questions())
+                .noneMatch(question -> question.kind().equals(JobSession.FILE));
+        assertThat(made.outcome().sources())
+                .filteredOn(source -> source.state() == SourceReport.State.SET_ASIDE)
+                .singleElement()
+                .satisfies(source -> assertThat(source.reason()).contains("an exact copy of"));
+    }
+
+    @Test
+    void copiesThatAreLeftOutKeepTheTallyClosed() {
+        batch.csv("Hollin 2026-01.csv", LINES);
+        batch.csv("sub/Hollin 2026-01.csv", LINES);
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(made.outcome().kept()).isEqualTo(3);
+        assertThat(made.outcome().findings()).extracting(Finding::kind).doesNotContain("tally");
+    }
+}
