@@ -215,4 +215,37 @@ class CommandLineTest {
                 .contains("Turn the 3 columns “Jan” to “Mar” into rows: Month, Amount (2 rows became 5 in 1 table; 1"
                         + " blank cell left out)");
     }
+
+    @Test
+    void whatRulesSetAsideIsSaidInWordsAndInJson() throws IOException {
+        cuvee("draft", "data", "--out", "r.cuvee");
+        Path file = folder.resolve("r.cuvee");
+        String rule =
+                "\"settled\" : [ { \"kind\" : \"rows\", \"subject\" : \"Port is Hollin\", \"answer\" : \"set aside\" } ]";
+        String job = Files.readString(file);
+        Files.writeString(file, job.replaceFirst("\"settled\" : \\[ ?\\]", rule));
+        cuvee("show", "r.cuvee");
+        assertThat(said())
+                .contains("r: 1 row from 2 files")
+                .contains("Set aside rows where Port is Hollin (2 rows set aside from 1 table)");
+        cuvee("refresh", "r.cuvee", "--json", "--to", "out.csv");
+        JsonNode table = json().path("sources").get(0).path("tables").get(0);
+        assertThat(table.path("kept").asInt()).isEqualTo(2);
+        assertThat(table.path("ruledOut").asInt()).isEqualTo(2);
+        assertThat(json().path("rows").asInt()).isEqualTo(1);
+        assertThat(Files.readString(folder.resolve("out.csv")).lines()).hasSize(2);
+        assertThat(json().path("columns").get(0).has("currency")).isTrue();
+    }
+
+    @Test
+    void aRuleWithoutGroundIsAWarningWithItsOwnStatus() throws IOException {
+        cuvee("draft", "data", "--out", "r.cuvee");
+        Path file = folder.resolve("r.cuvee");
+        String rule =
+                "\"settled\" : [ { \"kind\" : \"rows\", \"subject\" : \"Ship is Dunlin\", \"answer\" : \"keep\" } ]";
+        Files.writeString(file, Files.readString(file).replaceFirst("\"settled\" : \\[ ?\\]", rule));
+        assertThat(cuvee("refresh", "r.cuvee")).isEqualTo(3);
+        assertThat(said() + warned())
+                .contains("The rule “keep Ship is Dunlin” cannot be followed", "It sets no row aside.");
+    }
 }

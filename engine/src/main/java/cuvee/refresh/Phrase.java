@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
@@ -17,6 +18,7 @@ import java.util.stream.Collectors;
  */
 public record Phrase(List<Clause> clauses) {
     private static final Map<String, Test> WORDS = words();
+    private static final Pattern DAY = Pattern.compile("\\d{4}-\\d{2}-\\d{2}");
 
     public Phrase {
         clauses = List.copyOf(clauses);
@@ -29,16 +31,27 @@ public record Phrase(List<Clause> clauses) {
         }
 
         private String said() {
-            String word = WORDS.entrySet().stream()
-                    .filter(entry -> entry.getValue() == test)
-                    .map(Map.Entry::getKey)
-                    .findFirst()
-                    .orElseThrow();
-            return column
-                    + " " + word
+            return column + " " + word()
                     + (values.isEmpty()
                             ? ""
                             : " " + values.stream().map(Phrase::quoted).collect(Collectors.joining(" or ")));
+        }
+
+        private String word() {
+            boolean days = !values.isEmpty()
+                    && values.stream().allMatch(value -> DAY.matcher(value).lookingAt());
+            return switch (test) {
+                case OVER -> days ? "after" : "over";
+                case UNDER -> days ? "before" : "under";
+                case AT_LEAST -> "at least";
+                case AT_MOST -> "at most";
+                default ->
+                    WORDS.entrySet().stream()
+                            .filter(entry -> entry.getValue() == test)
+                            .map(Map.Entry::getKey)
+                            .findFirst()
+                            .orElseThrow();
+            };
         }
     }
 

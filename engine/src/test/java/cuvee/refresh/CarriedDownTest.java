@@ -168,4 +168,50 @@ class CarriedDownTest extends BatchTest {
         assertThat(batch.refresh().lines()).contains("MV Petrel|6|", "MV Petrel|8|");
         assertThat(List.copyOf(batch.assumed(Layings.CARRY))).isEmpty();
     }
+
+    @Test
+    void blanksOfUnsureMeaningAreAskedAboutWithCarryingAssumed() {
+        batch.sheet(
+                "a.xlsx",
+                row("Region", "Vessel", "Trips"),
+                row("North", "MV Dunlin", 5),
+                row(null, "MV Petrel", 6),
+                row("South", "MV Dunlin", 7),
+                row(null, "MV Fenwick", 8),
+                row("West", "MV Petrel", 9),
+                row(null, "MV Skua", 4));
+        Batch.Made made = batch.refresh();
+        assertThat(made.question(Layings.CARRY).text())
+                .isEqualTo("The column “Region” is filled in some rows only, as if in the first of each block. Do the"
+                        + " 3 blank cells below stand for the value above them?");
+        assertThat(made.lines()).contains("North|MV Petrel|6", "West|MV Skua|4");
+        batch.settle(made.question(Layings.CARRY), Layings.LEAVE);
+        Batch.Made left = batch.refresh();
+        assertThat(left.lines()).contains("|MV Petrel|6", "|MV Skua|4");
+        assertThat(left.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void aTableOfTheLayoutThatIsBlankInAnotherWayIsPointedOut() {
+        for (String port : java.util.List.of("Hollin", "Tarsk")) {
+            batch.sheet(
+                    port + ".xlsx",
+                    row("Region", "Vessel", "Trips"),
+                    row("North", "MV Dunlin", port.length()),
+                    row(null, "MV Petrel", 6),
+                    row("South", "MV Dunlin", 7),
+                    row(null, "MV Fenwick", 8));
+        }
+        batch.sheet(
+                "Oska.xlsx",
+                row("Region", "Vessel", "Trips"),
+                row(null, "MV Dunlin", 1),
+                row("North", "MV Petrel", 2),
+                row("South", "MV Dunlin", 3),
+                row("South", "MV Fenwick", 4));
+        assertThat(batch.refresh().findings("not-carried")).singleElement().satisfies(finding -> {
+            assertThat(finding.where().source()).isEqualTo("Oska.xlsx");
+            assertThat(finding.what()).startsWith("1 cell of the column “Region” are blank here in another way");
+        });
+    }
 }

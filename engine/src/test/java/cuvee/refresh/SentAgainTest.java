@@ -68,4 +68,35 @@ class SentAgainTest extends BatchTest {
         assertThat(made.lines()).hasSize(6);
         assertThat(made.outcome().questions()).isEmpty();
     }
+
+    @Test
+    void ofThreeVersionsTheNewestIsTakenAndWhenItGoesTheNextIs() {
+        correct();
+        batch.csv("Hollin 2026-01 v3.csv", "Date,Vessel,Fare", "2026-01-01,MV Dunlin,51", "2026-01-02,MV Petrel,6")
+                .changed("Hollin 2026-01 v3.csv", "2026-02-20T10:00:00Z");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(4);
+        assertThat(made.lines()).contains("2026-01-01|MV Dunlin|51").doesNotContain("2026-01-01|MV Dunlin|5");
+        assertThat(made.question(SentAgain.KIND).answers()).hasSize(4);
+        batch.delete("Hollin 2026-01 v3.csv");
+        Batch.Made fewer = batch.refresh();
+        batch.settle(fewer.question("gone"), "remove");
+        assertThat(batch.refresh().lines())
+                .contains("2026-01-01|MV Dunlin|50")
+                .doesNotContain("2026-01-01|MV Dunlin|5", "2026-01-01|MV Dunlin|51");
+    }
+
+    @Test
+    void aFileThatSharesFewKeysIsAPartOfItsOwn() {
+        batch.csv(
+                        "Hollin 2026-01 v2.csv",
+                        "Date,Vessel,Fare",
+                        "2026-01-02,MV Petrel,6",
+                        "2026-01-03,MV Petrel,7",
+                        "2026-01-04,MV Petrel,8")
+                .changed("Hollin 2026-01 v2.csv", "2026-02-09T10:00:00Z");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(7);
+        assertThat(made.outcome().questions()).isEmpty();
+    }
 }

@@ -177,4 +177,44 @@ class TagColumnsTest extends BatchTest {
         assertThat(batch.job().columns()).containsExactly("Pax", "Vessel");
         assertThat(batch.refresh().columns()).containsExactly("Pax", "Vessel", "File part 1");
     }
+
+    @Test
+    void aTagWithTheNameOfAColumnThatAllTablesHaveIsSaidToFillNothing() {
+        batch.csv("Hollin.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
+        batch.csv("Tarsk.csv", "Vessel,Pax", "MV Petrel,7", "MV Petrel,8");
+        batch.settle(TagColumns.TAG, "file name part 1", "Vessel");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax");
+        assertThat(made.lines()).contains("MV Dunlin|5");
+        assertThat(made.findings("tag-hidden"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.done())
+                        .isEqualTo("The column holds what the rows say; the tag fills nothing."));
+    }
+
+    @Test
+    void periodsOfSeveralKindsAreToldAsTheyAreWritten() {
+        batch.csv("Hollin 2026-01.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
+        batch.csv("Hollin 2026-02.csv", "Vessel,Pax", "MV Dunlin,6", "MV Petrel,3");
+        batch.csv("Hollin Q2 2026.csv", "Vessel,Pax", "MV Dunlin,16", "MV Petrel,13");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Period");
+        assertThat(made.lines()).contains("MV Dunlin|5|2026-01", "MV Petrel|13|Q2 2026");
+    }
+
+    @Test
+    void aLabelThatFewTablesHaveIsNoTag() {
+        batch.csv("r1.csv", "Harbour master: Quill", "", "Vessel,Pax,Crew", "MV Dunlin,5,2", "MV Petrel,5,2");
+        for (int i = 2; i <= 5; i++) {
+            batch.csv("r" + i + ".csv", "Vessel,Pax,Crew", "MV Petrel," + i + ",2", "MV Dunlin,1,1");
+        }
+        assertThat(batch.refresh().columns()).containsExactly("Vessel", "Pax", "Crew");
+    }
+
+    @Test
+    void aTextThatYouGiveIsWrittenBesideEveryRow() {
+        batch.csv("r1.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
+        batch.settle(TagColumns.TAG, "fixed text Farsound", "Company");
+        assertThat(batch.refresh().lines()).containsExactly("MV Dunlin|5|Farsound", "MV Petrel|4|Farsound");
+    }
 }

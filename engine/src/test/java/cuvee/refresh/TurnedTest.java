@@ -299,4 +299,36 @@ class TurnedTest extends BatchTest {
         batch.settle(turn.kind(), turn.subject(), keeping.keepingBlanks(false));
         assertThat(batch.refresh().lines()).hasSize(7);
     }
+
+    @Test
+    void aSequenceOverValuesOfSeveralKindsStaysAndIsPointedOut() {
+        batch.csv(
+                "a.csv",
+                "Depot,Jan,Feb,Mar",
+                "North,10,open,2026-03-01",
+                "South,40,shut,2026-03-02",
+                "Mid,7,open,2026-03-03");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Depot", "Jan", "Feb", "Mar");
+        assertThat(made.findings("block-across"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.what())
+                        .isEqualTo(
+                                "The columns “Jan”, “Feb” and “Mar” run across like one sequence, but not all of them hold the"
+                                        + " same kind of value."));
+    }
+
+    @Test
+    void quartersAndYearsAcrossBecomeRowsToo() {
+        batch.csv("a.csv", "Depot,Q1 2025,Q2 2025,Q3 2025,Q4 2025", "North,10,20,30,40", "South,11,21,31,41");
+        assertThat(batch.refresh().columns()).containsExactly("Depot", "Quarter", "Amount");
+        assertThat(batch.refresh().lines()).hasSize(8).contains("South|Q3 2025|31");
+        batch.delete("a.csv");
+        batch.csv("b.csv", "Depot,Item,2023,2024,2025", "North,oil,1,2,3", "South,oil,4,5,6");
+        Batch other = new Batch(folder.resolve("other"));
+        other.csv("b.csv", "Depot,Item,2023,2024,2025", "North,oil,1,2,3", "South,oil,4,5,6");
+        Batch.Made years = other.refresh();
+        assertThat(years.columns()).containsExactly("Depot", "Item", "Year", "Amount");
+        assertThat(years.lines()).hasSize(6).contains("South|oil|2024|5");
+    }
 }

@@ -405,4 +405,73 @@ class JobModelTest {
         idle();
         assertThat(columns()).containsExactly("Date", "Pax", added);
     }
+
+    @Test
+    void theReconciliationSaysWhatRulesSetAsideOfEachFile() throws Exception {
+        write("data/plan.csv", "Date,Port,Passengers\n2026-03-01,Hollin,8\n2026-03-02,Oska,9\n");
+        refreshed();
+        model.ruleByPhrase("Port is Hollin", false);
+        idle();
+        Outcome outcome = model.outcomeProperty().get().orElseThrow();
+        ListGrid<?> lines = Grids.reconciliation(outcome);
+        assertThat(lines.title(4)).isEqualTo("Aside by rules");
+        assertThat(lines.title(5)).isEqualTo("In the master");
+        for (int row = 0; row < lines.rows(); row++) {
+            long kept = Long.parseLong(lines.text(row, 3));
+            assertThat(Long.parseLong(lines.text(row, 4)) + Long.parseLong(lines.text(row, 5)))
+                    .isEqualTo(kept);
+        }
+        assertThat(Ledger.of(
+                                Stage.REWORK,
+                                model.jobProperty().get(),
+                                model.outcomeProperty().get())
+                        .loss())
+                .isEqualTo("3 rows set aside");
+        model.ruleEqual(List.of("Port"), true);
+        idle();
+        assertThat(model.outcomeProperty().get().orElseThrow().rowsRuledOut()).isEqualTo(3);
+        model.undo();
+        idle();
+        model.undo();
+        idle();
+        assertThat(Grids.reconciliation(model.outcomeProperty().get().orElseThrow())
+                        .title(4))
+                .isEqualTo("Columns matched");
+    }
+
+    @Test
+    void whatIsSelectedSuggestsRules() throws Exception {
+        Outcome outcome = refreshed();
+        try (MasterGrid grid = new MasterGrid(model.session(), outcome, ui::add)) {
+            until(() -> grid.line(2).isPresent());
+            assertThat(grid.phrases(0, 0, 1)).containsExactly("Port is Hollin");
+            assertThat(grid.phrases(0, 2, 1)).containsExactly("Port is Hollin or Tarsk");
+            assertThat(grid.phrases(0, 0, 2))
+                    .containsExactly("Passengers is 5", "Passengers over 5", "Passengers under 5");
+            assertThat(grid.phrases(0, 0, 0))
+                    .containsExactly("Date is 2026-01-01", "Date after 2026-01-01", "Date before 2026-01-01");
+        }
+    }
+
+    @Test
+    void allNearEqualSpellingsAreWrittenInOneStep() throws Exception {
+        write("data/a.csv", "Port,Item\nHollin,Oil\nHollin,Oil\nHOLLIN,Oil\n");
+        write("data/b.csv", "Port,Item\nTarsk,Oil\nTarsk,OIL\ntarsk,Oil\n");
+        refreshed();
+        ValuesGrid.Found[] found = new ValuesGrid.Found[1];
+        try (ValuesGrid ports = values(0, found)) {
+            assertThat(ports.type()).isEqualTo(Type.TEXT);
+            assertThat(found[0].alike()).hasSize(2);
+        }
+        model.writeAlike("Port", found[0].alike());
+        idle();
+        try (ValuesGrid ports = values(0, found)) {
+            assertThat(ports.rows()).isEqualTo(2);
+            assertThat(found[0].alike()).isEmpty();
+        }
+        model.undo();
+        idle();
+        assertThat(model.outcomeProperty().get().orElseThrow().proposal().valueCells())
+                .isEmpty();
+    }
 }
