@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Test;
 class ArchitectureTest {
     private static final List<String> ORDER = List.of(
             "place", "finding", "job", "sheet", "value", "collect", "detect", "layout", "lineup", "tag", "master",
-            "deliver", "refresh");
+            "rework", "deliver", "refresh");
     private static final JavaClasses ENGINE = new ClassFileImporter()
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
             .importPackages("cuvee");

@@ -9,7 +9,7 @@ import cuvee.model.ValuesGrid;
 import cuvee.place.Says;
 import cuvee.refresh.LayoutFacts;
 import cuvee.refresh.Outcome;
-import cuvee.refresh.Tidying;
+import cuvee.rework.Tidying;
 import cuvee.value.Convention;
 import cuvee.value.Spellings;
 import cuvee.value.Spellings.Counted;

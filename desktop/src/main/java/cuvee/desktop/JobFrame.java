@@ -70,7 +70,7 @@ final class JobFrame extends BorderPane {
     JobFrame(JobModel model, Shell shell, Supplier<Choosers> choosers, Executor ui, ZoneId zone) {
         this.model = model;
         setId("frame");
-        master = new MasterView(model, ui, this::showTrail, this::openSheet, this::showFacts);
+        master = new MasterView(model, ui, this::showTrail, this::openSheet, this::showFacts, () -> go(Stage.REWORK));
         deliver = new DeliverView(model, choosers);
         drawer = new QuestionsDrawer(model::settle);
         facts = new FactsPane(model, ui, () -> showFacts(-1));

@@ -311,7 +311,8 @@ final class LineUpView extends VBox {
         boolean any = column.isPresent();
         Optional<Proposal> proposal = model.outcomeProperty().get().map(Outcome::proposal);
         boolean own = any
-                && proposal.filter(made -> made.hasCells(at(grid.selectedColumn())))
+                && proposal.filter(made ->
+                                made.hasCells(at(grid.selectedColumn())) || made.isMade(at(grid.selectedColumn())))
                         .isPresent();
         hands.setVisible(own);
         hands.setManaged(own);
@@ -327,11 +328,13 @@ final class LineUpView extends VBox {
             return;
         }
         Proposal.ColumnReport it = column.get();
-        boolean data = !proposal.orElseThrow().isTag(it.name());
+        boolean byRule = proposal.orElseThrow().isMade(at(grid.selectedColumn()));
+        boolean data = !byRule && !proposal.orElseThrow().isTag(it.name());
         about.setText(it.name() + ": " + it.typeWords() + ", "
                 + Says.count(it.filled(), "filled cell")
                 + (it.misfits() > 0 ? ", " + Says.number(it.misfits()) + " do not fit" : "") + " in "
-                + Says.count(it.layouts(), "layout") + (data ? "" : "; filled by a tag"));
+                + Says.count(it.layouts(), "layout")
+                + (data ? "" : byRule ? "; made by a rule, which stands in Rework" : "; filled by a tag"));
         Optional<Grids.BoardHeader> header = header();
         facts.setText(header.map(found -> "Here it is called " + Says.quoted(found.header())
                         + (found.samples().isEmpty()

@@ -2,6 +2,7 @@ package cuvee.desktop;
 
 import cuvee.master.MasterReader;
 import cuvee.model.JobModel;
+import cuvee.model.MadeFrom;
 import cuvee.model.MasterGrid;
 import cuvee.place.Says;
 import cuvee.place.Where;
@@ -48,6 +49,7 @@ final class MasterView extends VBox {
     private final Executor ui;
     private final Consumer<String> trail;
     private final Consumer<Where> open;
+    private final Runnable rules;
     private final ExecutorService trails = Executors.newSingleThreadExecutor(run -> {
         Thread thread = new Thread(run, "cuvee-trail");
         thread.setDaemon(true);
@@ -57,11 +59,18 @@ final class MasterView extends VBox {
     private @Nullable MasterGrid shownOfOne;
     private long asked;
 
-    MasterView(JobModel model, Executor ui, Consumer<String> trail, Consumer<Where> open, IntConsumer facts) {
+    MasterView(
+            JobModel model,
+            Executor ui,
+            Consumer<String> trail,
+            Consumer<Where> open,
+            IntConsumer facts,
+            Runnable rules) {
         this.model = model;
         this.ui = ui;
         this.trail = trail;
         this.open = open;
+        this.rules = rules;
         setId("master");
         grid.setEmptyWords("The master has no rows yet. Refresh, or look in Collect at why no file was taken.");
         grid.setOnSelect((row, column) -> selected(shown, row, column));
@@ -191,6 +200,12 @@ final class MasterView extends VBox {
             List<String> names = IntStream.rangeClosed(columns[0], columns[1])
                     .mapToObj(now::title)
                     .toList();
+            for (MadeFrom making : now.makings(rows[0], columns[0], columns[1])) {
+                offer("Make " + (making.columns().size() == 1 ? "a column: " : "columns: ") + making.words(), () -> {
+                    model.makeColumns(making);
+                    rules.run();
+                });
+            }
             offer("Of rows equal in " + Says.list(names) + " keep the first", () -> model.ruleEqual(names, false));
             offer("Of rows equal in " + Says.list(names) + " keep the last", () -> model.ruleEqual(names, true));
         }

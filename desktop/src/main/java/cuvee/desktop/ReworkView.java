@@ -6,13 +6,15 @@ import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.SheetReader;
 import cuvee.model.JobModel;
+import cuvee.model.RuleWords;
 import cuvee.place.Says;
 import cuvee.refresh.BeforeAndAfter;
 import cuvee.refresh.Outcome;
-import cuvee.refresh.RowRules;
 import cuvee.refresh.Sentence;
-import cuvee.refresh.Tidying;
-import cuvee.refresh.ValueRule;
+import cuvee.rework.MadeColumns;
+import cuvee.rework.RowRules;
+import cuvee.rework.Tidying;
+import cuvee.rework.ValueRule;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -109,7 +111,19 @@ final class ReworkView extends VBox {
         FlowPane words = new FlowPane(6, 4, text);
         words.setAlignment(Pos.CENTER_LEFT);
         List<TextField> fields = new ArrayList<>();
-        for (String name : sentence.names()) {
+        if (sentence.kind().equals(MadeColumns.KIND)) {
+            words.getChildren().addAll(madeName(id, sentence), new Label("from"));
+        }
+        if (RuleWords.has(sentence)) {
+            RuleField field = new RuleField(
+                    "name-" + id + "-0",
+                    sentence.names().get(0),
+                    new RuleWords(outcome, sentence),
+                    said -> reword(sentence, said));
+            field.setDisable(!sentence.on());
+            words.getChildren().add(field);
+        }
+        for (String name : RuleWords.has(sentence) ? List.<String>of() : sentence.names()) {
             TextField field = new TextField(name);
             field.setId("name-" + id + "-" + fields.size());
             field.setPrefColumnCount(Math.max(8, name.length()));
@@ -132,9 +146,10 @@ final class ReworkView extends VBox {
         Label why = new Label(sentence.yours() ? "Put so by you." : "Assumed: " + sentence.reason() + ".");
         why.getStyleClass().add(sentence.yours() ? "settled" : "hint");
         why.setWrapText(true);
-        VBox body = new VBox(4, first, touched, why);
         HBox hands = new HBox(6);
-        VBox card = new VBox(6, body, hands);
+        HBox last = new HBox(10, why, hands);
+        last.setAlignment(Pos.CENTER_LEFT);
+        VBox card = new VBox(4, first, touched, last);
         card.getStyleClass().add("sentence");
         boolean aboutRows =
                 sentence.kind().equals(RowRules.ROWS) || sentence.kind().equals(RowRules.EQUAL);
@@ -162,6 +177,7 @@ final class ReworkView extends VBox {
         }
         if (sentence.yours()) {
             boolean rule = aboutRows
+                    || sentence.kind().equals(MadeColumns.KIND)
                     || sentence.kind().equals(ValueRule.KIND)
                     || sentence.kind().equals(Tidying.KIND);
             Button undecide = new Button(rule ? "Remove" : "Let Cuvee decide");
@@ -175,14 +191,32 @@ final class ReworkView extends VBox {
         return card;
     }
 
+    private TextField madeName(String id, Sentence sentence) {
+        TextField field = new TextField(sentence.subject());
+        field.setId("made-" + id);
+        field.setPrefColumnCount(Math.max(8, sentence.subject().length()));
+        field.setDisable(!sentence.on());
+        Runnable take = () -> model.renameColumn(sentence.subject(), field.getText());
+        field.setOnAction(e -> take.run());
+        field.focusedProperty().addListener((o, before, now) -> {
+            if (!now) {
+                take.run();
+            }
+        });
+        return field;
+    }
+
     private void rename(Sentence sentence, List<TextField> fields) {
-        List<String> names =
-                fields.stream().map(field -> field.getText().strip()).toList();
+        model.nameSentence(
+                sentence, fields.stream().map(field -> field.getText().strip()).toList());
+    }
+
+    private void reword(Sentence sentence, String words) {
         boolean shown = open.contains(Decision.idOf(sentence.kind(), sentence.subject()));
         if (shown && sentence.kind().equals(RowRules.ROWS)) {
-            open.add(Decision.idOf(sentence.kind(), names.get(0)));
+            open.add(Decision.idOf(sentence.kind(), words));
         }
-        model.nameSentence(sentence, names);
+        model.nameSentence(sentence, List.of(words));
     }
 
     // ---- rows set aside ----
@@ -207,7 +241,7 @@ final class ReworkView extends VBox {
                 }
                 rows.add(cells);
             }
-            long all = outcome.ruledOut().get(RowRules.number(outcome, sentence)).values().stream()
+            long all = outcome.ruledOut().get(outcome.ruleNumber(sentence)).values().stream()
                     .mapToLong(Long::longValue)
                     .sum();
             strip.getChildren()

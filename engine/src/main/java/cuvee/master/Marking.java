@@ -37,7 +37,7 @@ final class Marking {
                 + ")) m WHERE m.copy > 1)";
     }
 
-    private static String condition(RowRule.Condition condition, MasterPlan plan) {
+    static String condition(RowRule.Condition condition, MasterPlan plan) {
         String cell = cell(condition.column(), plan);
         Type type = type(condition.column(), plan);
         String key = key(cell, type);
@@ -63,7 +63,7 @@ final class Marking {
         return condition.values().stream().map(one).collect(Collectors.joining(" OR "));
     }
 
-    private static String cell(int column, MasterPlan plan) {
+    static String cell(int column, MasterPlan plan) {
         int columns = plan.columns().size();
         return column < columns ? "m" + column : "t" + (column - columns);
     }

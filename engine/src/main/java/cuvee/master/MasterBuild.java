@@ -56,7 +56,8 @@ final class MasterBuild {
             shapes.put(table.id(), shape);
             parts.put(table.id(), digest(shape.key() + "\n" + told(table)));
         }
-        if (shapes.values().stream().anyMatch(shape -> Readings.needsFunction(shape.key()))) {
+        if (shapes.values().stream().anyMatch(shape -> Readings.needsFunction(shape.key()))
+                || computing("").stream().anyMatch(Readings::needsFunction)) {
             registering.register();
         }
         try (Statement statement = connection.createStatement()) {
@@ -77,6 +78,7 @@ final class MasterBuild {
                     statement.execute("DELETE FROM master WHERE tbl IN (" + ids + ")");
                 }
                 long made = insert(statement, shapes, parts, built);
+                compute(statement, fresh);
                 setAside(statement, made > 0 || !gone.isEmpty());
                 statement.execute("COMMIT");
                 return made;
@@ -87,26 +89,52 @@ final class MasterBuild {
         }
     }
 
-    /** Marks the rows that rules set aside, where rows or rules are others than before. */
+    private List<String> computing(String where) {
+        Computing computing = new Computing(plan);
+        return plan.makings().stream()
+                .map(making -> computing.statement(making, where))
+                .toList();
+    }
+
+    /** Fills the made columns: in all rows where a formula is another than before, else in those that are new. */
+    private void compute(Statement statement, boolean allNew) throws SQLException {
+        boolean others = !rememberedAs(statement, "makings", computing(""));
+        for (String filling :
+                computing(others || allNew ? "" : " WHERE tbl IN (SELECT tbl FROM todo WHERE grp >= 0)")) {
+            statement.execute(filling);
+        }
+    }
+
+    /** Remembers statements that were carried out; true where they are the same as the last. */
+    private static boolean rememberedAs(Statement statement, String name, List<String> statements) throws SQLException {
+        String digest = statements.isEmpty() ? "" : digest(String.join("\n", statements));
+        String before = "";
+        try (ResultSet kept = statement.executeQuery("SELECT content FROM meta WHERE name = " + Sql.literal(name))) {
+            before = kept.next() ? kept.getString(1) : before;
+        }
+        if (digest.equals(before)) {
+            return true;
+        }
+        statement.execute("DELETE FROM meta WHERE name = " + Sql.literal(name));
+        statement.execute("INSERT INTO meta VALUES (" + Sql.literal(name) + ", '" + digest + "')");
+        return false;
+    }
+
+    /** Marks the rows that rules set aside, where rows, what they hold or rules are others than before. */
     private void setAside(Statement statement, boolean otherRows) throws SQLException {
         List<String> markings = new ArrayList<>();
         for (RowRule rule : plan.rules()) {
             markings.add(Marking.statement(rule, markings.size() + 1, plan));
         }
-        String digest = markings.isEmpty() ? "" : digest(String.join("\n", markings));
-        String before = "";
-        try (ResultSet kept = statement.executeQuery("SELECT content FROM meta WHERE name = 'rules'")) {
-            before = kept.next() ? kept.getString(1) : before;
-        }
-        if (digest.equals(before) && !(otherRows && !markings.isEmpty())) {
+        List<String> all = new ArrayList<>(markings);
+        all.addAll(markings.isEmpty() ? List.of() : computing(""));
+        if (rememberedAs(statement, "rules", all) && !(otherRows && !markings.isEmpty())) {
             return;
         }
         statement.execute("UPDATE master SET aside = 0 WHERE aside <> 0");
         for (String marking : markings) {
             statement.execute(marking);
         }
-        statement.execute("DELETE FROM meta WHERE name = 'rules'");
-        statement.execute("INSERT INTO meta VALUES ('rules', '" + digest + "')");
     }
 
     /** What a part is made of in few characters, since the SQL of a table with many columns across is long. */

@@ -13,18 +13,21 @@ import org.jspecify.annotations.Nullable;
  * How the master is made from staging: its columns, and for each table which cell feeds which column and how it is read.
  *
  * @param tables in the order of the master
+ * @param makings what fills the columns that no cell does, each behind those that it needs
  * @param rules what sets rows aside, in the order in which it does
  */
-public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> tables, List<RowRule> rules) {
+public record MasterPlan(
+        List<Column> columns, List<Tag> tags, List<Table> tables, List<Making> makings, List<RowRule> rules) {
     /** A plan without rules. */
     public MasterPlan(List<Column> columns, List<Tag> tags, List<Table> tables) {
-        this(columns, tags, tables, List.of());
+        this(columns, tags, tables, List.of(), List.of());
     }
 
     public MasterPlan {
         columns = List.copyOf(columns);
         tags = List.copyOf(tags);
         tables = List.copyOf(tables);
+        makings = List.copyOf(makings);
         rules = List.copyOf(rules);
     }
 
@@ -51,7 +54,9 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
         public enum Part {
             VALUE,
             /** The currency beside an amount, where amounts of several stand in one column. */
-            CURRENCY
+            CURRENCY,
+            /** Nothing of cells: it is made from other columns. */
+            MADE
         }
 
         public Column {
@@ -75,9 +80,16 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
             };
         }
 
-        private String decimalType() {
+        /** The decimals that the store keeps of it, where it is a number. */
+        public int scale() {
             // Room to grow keeps next month's slightly larger numbers from rebuilding the master.
-            int scale = decimals <= 2 ? 2 : decimals <= 4 ? 4 : Math.min(decimals, 38 - Math.min(wholeDigits, 37));
+            return type == Type.WHOLE_NUMBER
+                    ? 0
+                    : decimals <= 2 ? 2 : decimals <= 4 ? 4 : Math.min(decimals, 38 - Math.min(wholeDigits, 37));
+        }
+
+        private String decimalType() {
+            int scale = scale();
             return wholeDigits + scale <= 18 ? "DECIMAL(18," + scale + ")" : "DECIMAL(38," + scale + ")";
         }
     }
@@ -115,6 +127,9 @@ public record MasterPlan(List<Column> columns, List<Tag> tags, List<Table> table
             };
         }
     }
+
+    /** A column and the formula that fills it. */
+    public record Making(int column, Formula formula) {}
 
     /** A tag column: its name and the value it has in each table, in the order of the tables. */
     public record Tag(String name, TagKind kind) {}

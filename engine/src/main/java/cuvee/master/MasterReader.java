@@ -324,10 +324,14 @@ public final class MasterReader implements AutoCloseable {
         return switch (column.type()) {
             case TEXT -> cell;
             case DATE_AND_TIME -> "replace(" + text + ", ' ', 'T')";
-            case DECIMAL, MONEY, PERCENT ->
-                "CASE WHEN contains(" + text + ", '.') THEN rtrim(rtrim(" + text + ", '0'), '.') ELSE " + text + " END";
+            case DECIMAL, MONEY, PERCENT -> shortestNumber(text);
             default -> text;
         };
+    }
+
+    /** The text of a decimal without the zeros that say nothing. */
+    static String shortestNumber(String text) {
+        return "CASE WHEN contains(" + text + ", '.') THEN rtrim(rtrim(" + text + ", '0'), '.') ELSE " + text + " END";
     }
 
     private int width() {
@@ -389,6 +393,24 @@ public final class MasterReader implements AutoCloseable {
     /** How many rows of a column hold a value, and their exact sum where it is a number. */
     public record Total(
             String column, long filled, @Nullable String sum) {}
+
+    /** For each made column, in how many rows its formula says nothing though all that it needs is there. */
+    public List<Long> unanswered() {
+        return Sql.ask("counting", () -> {
+            Computing computing = new Computing(plan);
+            List<Long> counts = new ArrayList<>();
+            try (Statement statement = connection.createStatement()) {
+                for (MasterPlan.Making making : plan.makings()) {
+                    try (ResultSet row = statement.executeQuery(
+                            "SELECT count(*) FROM master WHERE aside = 0 AND " + computing.unanswered(making))) {
+                        row.next();
+                        counts.add(row.getLong(1));
+                    }
+                }
+            }
+            return counts;
+        });
+    }
 
     /** Two tables of the master, the one with the smaller number first. */
     public record Pair(int table, int other) {

@@ -4,10 +4,15 @@ import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
+import cuvee.rework.MadeColumns;
+import cuvee.rework.RowRules;
+import cuvee.rework.Tidying;
+import cuvee.rework.ValueRule;
 import cuvee.tag.TagSource;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -24,7 +29,13 @@ public final class Board {
 
     private static final String BY_HAND = "put so by you";
     private static final Set<String> ABOUT_COLUMNS = Set.of(
-            ColumnTyping.TYPE, ColumnTyping.MARK, ColumnTyping.ORDER, Amounts.CURRENCY, BlankSources.KIND, COLUMN);
+            ColumnTyping.TYPE,
+            ColumnTyping.MARK,
+            ColumnTyping.ORDER,
+            Amounts.CURRENCY,
+            BlankSources.KIND,
+            COLUMN,
+            MadeColumns.KIND);
 
     private Board() {}
 
@@ -42,10 +53,9 @@ public final class Board {
         List<String> columns = new ArrayList<>(job.columns());
         Collections.replaceAll(columns, name, newName);
         Job renamed = headers(job, lineUp, name, newName).withAssumed(columns, about(job.assumed(), name, newName));
-        for (Decision decision : about(job.settled(), name, newName)) {
-            renamed = renamed.withSettled(decision);
-        }
+        renamed = renamed.withSettled(about(renamed.settled(), name, newName));
         Job moved = ValueRule.moved(tags(renamed, name, newName), name, newName);
+        moved = MadeColumns.renamed(moved, List.copyOf(names), name, newName);
         return RowRules.renamed(moved, List.copyOf(names), name, newName);
     }
 
@@ -106,8 +116,9 @@ public final class Board {
      */
     public static Job move(Job job, List<String> shown, String name, int by) {
         List<String> columns = new ArrayList<>(shown);
-        columns.removeIf(column ->
-                !job.columns().contains(column) && !TagColumns.names(job).contains(column));
+        Set<String> guests = new HashSet<>(TagColumns.names(job));
+        guests.addAll(MadeColumns.names(job));
+        columns.removeIf(column -> !job.columns().contains(column) && !guests.contains(column));
         int at = columns.indexOf(name);
         int to = Math.max(0, Math.min(columns.size() - 1, at + by));
         if (at < 0 || to == at) {
@@ -115,10 +126,9 @@ public final class Board {
         }
         columns.remove(at);
         columns.add(to, name);
-        Set<String> tags = TagColumns.names(job);
         for (int last = columns.size() - 1; last >= 0 && !columns.get(last).equals(name); last--) {
             String behind = columns.get(last);
-            if (!tags.contains(behind)) {
+            if (!guests.contains(behind)) {
                 break;
             }
             if (!job.columns().contains(behind)) {

@@ -12,6 +12,8 @@ import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.rework.Tidying;
+import cuvee.rework.ValueRule;
 import cuvee.value.Convention;
 import cuvee.value.Conventions;
 import cuvee.value.Conventions.Vote;

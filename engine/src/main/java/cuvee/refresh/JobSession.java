@@ -18,6 +18,7 @@ import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.SheetReader;
+import cuvee.master.SourceCells;
 import cuvee.master.Store;
 import cuvee.master.ValueList;
 import cuvee.place.Says;
@@ -198,13 +199,17 @@ public final class JobSession implements AutoCloseable {
         List<MasterReader.Total> totals;
         Map<Integer, Outcome.Made> made = new HashMap<>();
         List<Map<Integer, Long>> rowsAside;
+        List<Long> unanswered;
         try (MasterReader reader = store.reader(proposal.plan())) {
             closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
             rows = reader.rows();
             totals = reader.totals();
+            proposal = proposal.withFilled(totals);
+            unanswered = reader.unanswered();
             rowsAside = reader.setAside();
             reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
         }
+        findings.addAll(unanswered(proposal.plan(), unanswered));
         Changed changed = lastRefresh(reports, proposal, rows).since(LastRefresh.read(workplace.stateOf(jobId)));
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
@@ -230,7 +235,7 @@ public final class JobSession implements AutoCloseable {
         Map<PlacedTable, String> out = new HashMap<>(SentAgain.aside(job, placed));
         out.putAll(ruledOut);
         Planner.Surroundings around = new Planner.Surroundings(
-                table -> home(table, sources), store::count, HeaderBookFile.read(workplace.state()));
+                table -> home(table, sources), store.cells()::count, HeaderBookFile.read(workplace.state()));
         return Planner.propose(job, placed, out, around);
     }
 
@@ -327,7 +332,7 @@ public final class JobSession implements AutoCloseable {
         for (int i = 0; i < proposal.columns().size(); i++) {
             Proposal.ColumnReport column = proposal.columns().get(i);
             if (column.misfits() > 0) {
-                for (Store.Misfit misfit : store.misfits(proposal.plan(), i, MISFITS_LISTED)) {
+                for (SourceCells.Misfit misfit : store.cells().misfits(proposal.plan(), i, MISFITS_LISTED)) {
                     cells.add(new Finding(
                             Severity.REMARK,
                             "misfit-cell",
@@ -341,6 +346,26 @@ public final class JobSession implements AutoCloseable {
             }
         }
         return cells;
+    }
+
+    /** Made columns whose formula says nothing in some rows though all that it needs is there. */
+    private static List<Finding> unanswered(MasterPlan plan, List<Long> rows) {
+        List<Finding> findings = new ArrayList<>();
+        for (int i = 0; i < rows.size(); i++) {
+            if (rows.get(i) > 0) {
+                String name = plan.columns().get(plan.makings().get(i).column()).name();
+                findings.add(new Finding(
+                        Severity.REMARK,
+                        "no-result",
+                        Where.JOB,
+                        "In " + Says.count(rows.get(i), "row") + " the formula of " + Says.quoted(name)
+                                + " says nothing though all that it needs is there: by a division by 0, a part that is not"
+                                + " there, or no case that fits.",
+                        "The column is blank there.",
+                        "Change the formula in Rework if that is not meant."));
+            }
+        }
+        return findings;
     }
 
     /** Values that look like one spelled in several ways; in a large master they are looked for when a column is opened. */
@@ -537,8 +562,8 @@ public final class JobSession implements AutoCloseable {
     }
 
     /** Values of a column that did not fit its type, at most so many. */
-    public List<Store.Misfit> misfits(Outcome outcome, int column, int most) {
-        return store.misfits(outcome.proposal().plan(), column, most);
+    public List<SourceCells.Misfit> misfits(Outcome outcome, int column, int most) {
+        return store.cells().misfits(outcome.proposal().plan(), column, most);
     }
 
     /** The first rows that a rule about rows sets aside, by its position among those in force. */
@@ -555,7 +580,7 @@ public final class JobSession implements AutoCloseable {
 
     /** The different texts that do not fit a column's type, with how many rows hold each. */
     public List<Spellings.Counted> misfitTexts(Outcome outcome, int column) {
-        return store.misfitTexts(outcome.proposal().plan(), column);
+        return store.cells().misfitTexts(outcome.proposal().plan(), column);
     }
 
     @Override

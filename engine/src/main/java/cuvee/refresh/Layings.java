@@ -10,6 +10,7 @@ import cuvee.finding.Question.Answer;
 import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.job.Names;
 import cuvee.layout.Across;
 import cuvee.layout.Laying;
 import cuvee.layout.Layout;

@@ -5,6 +5,7 @@ import cuvee.finding.Question;
 import cuvee.finding.Severity;
 import cuvee.job.Job;
 import cuvee.master.MasterReader;
+import cuvee.rework.RowRules;
 import java.util.List;
 import java.util.Map;
 
@@ -73,6 +74,16 @@ public record Outcome(
         return new Outcome(
                 job, proposal, sources, sheets, questions, findings, changed, rows, totals, made, ruledOut, said,
                 millis);
+    }
+
+    /** The position among the rules in force of the one that a sentence states; below zero where it sets nothing aside. */
+    public int ruleNumber(Sentence sentence) {
+        return RowRules.of(job, proposal.plan()).stream()
+                .filter(rule -> rule.decision().kind().equals(sentence.kind())
+                        && rule.decision().subject().equals(sentence.subject()))
+                .mapToInt(RowRules.Stated::number)
+                .findFirst()
+                .orElse(-1);
     }
 
     /** Rows of a table that rules set aside. */

@@ -19,6 +19,8 @@ import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.rework.MadeColumns;
+import cuvee.rework.RowRules;
 import cuvee.tag.DefaultTags;
 import cuvee.tag.Home;
 import cuvee.value.LooseText;
@@ -51,6 +53,7 @@ final class Planner {
     private final List<Finding> findings = new ArrayList<>();
     private final List<Proposal.TagReport> tagReports = new ArrayList<>();
     private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
+    private final List<MadeColumns.Stated> made = new ArrayList<>();
 
     private Planner(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Surroundings around) {
         this.job = job;
@@ -122,7 +125,7 @@ final class Planner {
         List<String> dataNames = placed(
                 movedTags,
                 everything.columns().stream().map(LineUp.Column::name).toList());
-        List<LineUp.Column> all = inOrder(movedTags, withTags(lineUp, layouts, feeds, assumed), feeds);
+        List<LineUp.Column> all = inOrder(movedTags, withMade(withTags(lineUp, layouts, feeds, assumed), feeds), feeds);
         ValueCells cells = new ValueCells(job, feeds, around.counting());
         ColumnTyping typing = new ColumnTyping(job, layouts, feeds, cells, around.homes(), questions);
         List<MasterPlan.Column> columns = new ArrayList<>();
@@ -132,6 +135,13 @@ final class Planner {
         List<Integer> from = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
             LineUp.Column column = all.get(i);
+            if (isMade(column.name(), i, feeds)) {
+                names.add(column.name());
+                columns.add(MadeColumns.unknown(column.name()));
+                from.add(i);
+                reports.add(new Proposal.ColumnReport(column.name(), Type.TEXT, "", "", 0, 0, 0));
+                continue;
+            }
             ColumnTyping.Typed typed = typing.type(i, column.name());
             names.add(column.name());
             columns.add(typed.column());
@@ -176,6 +186,7 @@ final class Planner {
             }
         }
         MasterPlan plan = plan(columns, names, feeds, typing);
+        reportMade(plan, reports);
         Job decided = job.withAssumed(dataNames, assumed);
         questions.sort(Comparator.comparingLong(Question::stake).reversed());
         return new Proposal(
@@ -188,6 +199,7 @@ final class Planner {
                 reports,
                 tagReports,
                 cells.touched(),
+                made,
                 questions,
                 findings);
     }
@@ -203,16 +215,17 @@ final class Planner {
                 job.assumed());
     }
 
-    /** The columns of tags that stand among the job's columns since the analyst moved them, and that no header feeds. */
+    /** Columns of tags, and made ones, that the analyst put among the job's columns, and that no header feeds. */
     private List<String> movedTags(List<Layout> layouts) {
         Set<String> fed = new HashSet<>();
         layouts.forEach(layout -> fed.addAll(layout.keys()));
         job.settled().stream()
                 .filter(decision -> decision.kind().equals(LineUp.KIND))
                 .forEach(decision -> fed.add(LooseText.key(decision.answer())));
-        Set<String> tags = TagColumns.names(job);
+        Set<String> guests = new HashSet<>(TagColumns.names(job));
+        guests.addAll(MadeColumns.names(job));
         return job.columns().stream()
-                .filter(name -> tags.contains(name) && !fed.contains(LooseText.key(name)))
+                .filter(name -> guests.contains(name) && !fed.contains(LooseText.key(name)))
                 .toList();
     }
 
@@ -443,6 +456,35 @@ final class Planner {
         return columns;
     }
 
+    /** The columns with those behind them that rules make and nothing else fills. */
+    private List<LineUp.Column> withMade(List<LineUp.Column> columns, Map<PlacedTable, LaidColumn[]> feeds) {
+        List<LineUp.Column> all = new ArrayList<>(columns);
+        for (String name : MadeColumns.names(job)) {
+            if (!isNamed(name, all)) {
+                all.add(new LineUp.Column(name, 0));
+                feeds.replaceAll((table, fed) -> Arrays.copyOf(fed, fed.length + 1));
+            }
+        }
+        return all;
+    }
+
+    /** True for a column that a rule makes and that no cell feeds. */
+    private boolean isMade(String name, int index, Map<PlacedTable, LaidColumn[]> feeds) {
+        return MadeColumns.names(job).contains(name) && feeds.values().stream().allMatch(fed -> fed[index] == null);
+    }
+
+    private static void reportMade(MasterPlan plan, List<Proposal.ColumnReport> reports) {
+        for (int i = 0; i < plan.columns().size(); i++) {
+            MasterPlan.Column column = plan.columns().get(i);
+            if (column.part() == MasterPlan.Column.Part.MADE) {
+                reports.set(
+                        i,
+                        new Proposal.ColumnReport(
+                                column.name(), column.type(), column.currency(), "made by your rule", 0, 0, 0));
+            }
+        }
+    }
+
     /** The column that holds the currencies of another one's amounts. */
     private static MasterPlan.Column currencyBeside(String name, List<LineUp.Column> all) {
         String beside = name + " currency";
@@ -520,10 +562,18 @@ final class Planner {
         List<MasterPlan.Tag> tags = List.of(
                 new MasterPlan.Tag(DefaultTags.fileName(names), MasterPlan.TagKind.SOURCE_FILE),
                 new MasterPlan.Tag(DefaultTags.sheetName(names), MasterPlan.TagKind.SOURCE_SHEET));
-        MasterPlan plan = new MasterPlan(columns, tags, planned);
+        Map<String, Type> types = new HashMap<>();
+        job.settled().stream()
+                .filter(decision -> decision.kind().equals(ColumnTyping.TYPE))
+                .forEach(decision ->
+                        Type.ofWord(decision.answer()).ifPresent(type -> types.put(decision.subject(), type)));
+        MadeColumns.Resolved resolved = MadeColumns.resolve(job, columns, tags, types);
+        made.addAll(resolved.stated());
+        findings.addAll(MadeColumns.findings(made));
+        MasterPlan plan = new MasterPlan(resolved.columns(), tags, planned);
         List<RowRules.Stated> rules = RowRules.of(job, plan);
         findings.addAll(RowRules.findings(rules));
-        return new MasterPlan(columns, tags, planned, RowRules.inForce(rules));
+        return new MasterPlan(resolved.columns(), tags, planned, resolved.makings(), RowRules.inForce(rules));
     }
 
     private static List<MasterPlan.Line> lines(PlacedTable table) {

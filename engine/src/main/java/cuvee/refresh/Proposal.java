@@ -6,8 +6,11 @@ import cuvee.job.Job;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
+import cuvee.rework.MadeColumns;
 import cuvee.tag.TagSource;
 import cuvee.value.Type;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
@@ -18,6 +21,7 @@ import java.util.Map;
  * @param lineUp for each header's loose key the column that it feeds
  * @param leftOut columns that the analyst leaves out, with the cells that they would fill
  * @param valueCells for each rule about values, by its subject, how many cells it touches
+ * @param made columns that rules make from others
  * @param outside tables that are not in the master, each with the reason
  */
 public record Proposal(
@@ -30,6 +34,7 @@ public record Proposal(
         List<ColumnReport> columns,
         List<TagReport> tags,
         Map<String, Long> valueCells,
+        List<MadeColumns.Stated> made,
         List<Question> questions,
         List<Finding> findings) {
 
@@ -41,11 +46,39 @@ public record Proposal(
         columns = List.copyOf(columns);
         tags = List.copyOf(tags);
         valueCells = Map.copyOf(valueCells);
+        made = List.copyOf(made);
         questions = List.copyOf(questions);
         findings = List.copyOf(findings);
     }
 
-    /** False for a column that only says the currencies of the amounts beside it, with which it comes and goes. */
+    /** The proposal with what is known of made columns once the master is there. */
+    Proposal withFilled(List<MasterReader.Total> totals) {
+        List<ColumnReport> reports = new ArrayList<>(columns);
+        for (int i = 0; i < reports.size(); i++) {
+            if (isMade(i)) {
+                ColumnReport made = reports.get(i);
+                reports.set(
+                        i,
+                        new ColumnReport(
+                                made.name(),
+                                made.type(),
+                                made.currency(),
+                                made.reason(),
+                                totals.get(i).filled(),
+                                0,
+                                0));
+            }
+        }
+        return new Proposal(
+                job, plan, layouts, lineUp, leftOut, outside, reports, tags, valueCells, made, questions, findings);
+    }
+
+    /** True for a column that a rule makes from others. */
+    public boolean isMade(int column) {
+        return plan.columns().get(column).part() == MasterPlan.Column.Part.MADE;
+    }
+
+    /** False for a column that says the currencies of the amounts beside it, with which it comes and goes, and for made ones. */
     public boolean hasCells(int column) {
         return plan.columns().get(column).part() == MasterPlan.Column.Part.VALUE;
     }

@@ -4,6 +4,7 @@ import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.job.Names;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.Layout.Nature;
 import cuvee.layout.Origin;

@@ -1,5 +1,7 @@
 package cuvee.refresh;
 
+import cuvee.job.Names;
+import cuvee.rework.RowRules;
 import java.util.List;
 
 /**
@@ -40,6 +42,7 @@ public record Sentence(
     public enum Paragraph {
         TAGS("Tags: what names, folders and titles say"),
         SHAPE("Shape: which cells become rows and columns"),
+        COLUMNS("Columns: what is made from others"),
         VALUES("Values: what is written otherwise than in the sheets"),
         ROWS("Rows: which are kept and which are set aside");
 

@@ -4,11 +4,17 @@ import cuvee.detect.FoundTable;
 import cuvee.detect.TableColumn;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.job.Names;
 import cuvee.layout.Across;
 import cuvee.layout.Laying;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
+import cuvee.master.MasterPlan;
 import cuvee.place.Says;
+import cuvee.rework.MadeColumns;
+import cuvee.rework.RowRules;
+import cuvee.rework.Tidying;
+import cuvee.rework.ValueRule;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -35,6 +41,7 @@ public final class Sentences {
         Sentences all = new Sentences(outcome);
         outcome.proposal().layouts().forEach(all::shape);
         outcome.proposal().tags().forEach(all::tag);
+        all.made();
         all.spellings();
         all.values();
         all.rows();
@@ -297,6 +304,37 @@ public final class Sentences {
                     List.of(),
                     rule.switched(false).answer(),
                     List.of()));
+        }
+    }
+
+    /** Columns that are made from others. */
+    private void made() {
+        for (MadeColumns.Stated made : outcome.proposal().made()) {
+            long filled = outcome.proposal().columns().stream()
+                    .filter(column -> column.name().equals(made.name()))
+                    .mapToLong(Proposal.ColumnReport::filled)
+                    .sum();
+            sentences.add(new Sentence(
+                    MadeColumns.KIND,
+                    made.name(),
+                    Sentence.Paragraph.COLUMNS,
+                    "Make the column",
+                    !made.on()
+                            ? "Switched off."
+                            : made.problem().isEmpty()
+                                    ? Says.count(filled, "row") + " of " + Says.number(outcome.rows()) + " filled"
+                                    : "It cannot be made: " + made.problem() + ".",
+                    made.on(),
+                    true,
+                    "",
+                    "",
+                    List.of(made.words()),
+                    MadeColumns.off(made.words()),
+                    made.formula().isPresent()
+                            ? outcome.proposal().plan().tables().stream()
+                                    .map(MasterPlan.Table::id)
+                                    .toList()
+                            : List.of()));
         }
     }
 

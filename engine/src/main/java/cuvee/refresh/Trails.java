@@ -103,7 +103,7 @@ final class Trails {
                     }
                     List<Integer> fed = new ArrayList<>();
                     for (int i = 0; i < plan.columns().size(); i++) {
-                        if (each.feeds().get(i) != null) {
+                        if (each.feeds().get(i) != null || outcome.proposal().isMade(i)) {
                             fed.add(i);
                         }
                     }

@@ -5,7 +5,9 @@ import cuvee.layout.LaidColumn;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
-import cuvee.master.Store;
+import cuvee.master.SourceCells;
+import cuvee.rework.Tidying;
+import cuvee.rework.ValueRule;
 import cuvee.value.Evidence;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -25,7 +27,8 @@ final class ValueCells {
 
     /** Counts texts in the cells of tables. */
     interface Counting {
-        Map<String, Long> count(Collection<Store.Cells> cells, Collection<String> texts, MasterPlan.Spelling spelling);
+        Map<String, Long> count(
+                Collection<SourceCells.Cells> cells, Collection<String> texts, MasterPlan.Spelling spelling);
     }
 
     ValueCells(Job job, Map<PlacedTable, LaidColumn[]> feeds, Counting counting) {
@@ -64,7 +67,7 @@ final class ValueCells {
     }
 
     private Map<String, Long> counts(int index, Set<String> texts, MasterPlan.Spelling spelling) {
-        List<Store.Cells> cells = new ArrayList<>();
+        List<SourceCells.Cells> cells = new ArrayList<>();
         Map<String, Long> counts = new LinkedHashMap<>();
         feeds.forEach((table, fed) -> {
             LaidColumn column = fed[index];
@@ -81,7 +84,7 @@ final class ValueCells {
                 OptionalInt at = column.origin().column(turned);
                 boolean once = column.origin() instanceof Origin.Values || turned == 0;
                 if (at.isPresent() && once) {
-                    cells.add(new Store.Cells(
+                    cells.add(new SourceCells.Cells(
                             table.id(),
                             table.staged(),
                             table.width(),

@@ -10,6 +10,7 @@ import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.master.MasterReader;
+import cuvee.master.SourceCells;
 import cuvee.master.Store;
 import cuvee.testing.Workbooks;
 import java.io.IOException;
@@ -239,7 +240,7 @@ class JobSessionTest {
         try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
             Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
             assertThat(columns(outcome)).containsExactly("Date Date", "Pax Whole number");
-            Store.Misfit misfit = session.misfits(outcome, 1, 10).get(0);
+            SourceCells.Misfit misfit = session.misfits(outcome, 1, 10).get(0);
             assertThat(misfit.where().toString()).isEqualTo("b.csv, line 2");
             assertThat(misfit.text()).isEqualTo("unclear");
             assertThat(outcome.questions()).extracting(Question::kind).containsExactly("type");

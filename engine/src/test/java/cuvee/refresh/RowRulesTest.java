@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
+import cuvee.rework.Phrase;
+import cuvee.rework.RowRules;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -75,7 +77,7 @@ class RowRulesTest extends BatchTest {
         assertThat(sentence.names()).containsExactly("Port is Hollin");
         assertThat(sentence.touched()).isEqualTo("2 rows set aside from 2 tables");
         try (JobSession session = batch.open()) {
-            assertThat(session.setAside(made.outcome(), RowRules.number(made.outcome(), sentence), 10))
+            assertThat(session.setAside(made.outcome(), made.outcome().ruleNumber(sentence), 10))
                     .extracting(line -> line.values().get(0))
                     .containsExactly("2026-01-01", "2026-02-01");
         }

@@ -7,6 +7,8 @@ import cuvee.job.Job;
 import cuvee.master.ColumnFacts;
 import cuvee.master.MasterPlan;
 import cuvee.master.ValueList;
+import cuvee.rework.Tidying;
+import cuvee.rework.ValueRule;
 import cuvee.value.Spellings.Counted;
 import java.util.List;
 import java.util.Set;

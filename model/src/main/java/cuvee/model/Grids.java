@@ -37,6 +37,8 @@ public final class Grids {
     private static final String TAGGED = "tag";
     /** Stands in a column that says the currencies of the one before it. */
     private static final String BESIDE = "currency";
+    /** Stands in a column that a rule makes from others. */
+    private static final String MADE = "made";
     /** A layout with more folders or files than these is called by the first. */
     private static final int MOST_NAMED = 3;
 
@@ -315,7 +317,7 @@ public final class Grids {
             String cell = onBoard(outcome, layout, shown.get(column - 2));
             return cell.isEmpty()
                     ? Tone.ABSENT
-                    : cell.equals("=") || cell.equals(TAGGED) || cell.equals(BESIDE)
+                    : cell.equals("=") || cell.equals(TAGGED) || cell.equals(BESIDE) || cell.equals(MADE)
                             ? Tone.QUIET
                             : cell.endsWith(ASSUMED) ? Tone.MARKED : Tone.PLAIN;
         });
@@ -323,9 +325,12 @@ public final class Grids {
 
     private static String onBoard(Outcome outcome, Layout layout, int column) {
         Proposal proposal = outcome.proposal();
-        return proposal.hasCells(column)
-                ? spelled(outcome, layout, proposal.columns().get(column).name())
-                : BESIDE;
+        return proposal.isMade(column)
+                ? MADE
+                : proposal.hasCells(column)
+                        ? spelled(
+                                outcome, layout, proposal.columns().get(column).name())
+                        : BESIDE;
     }
 
     /** A layout as the people of its folders call it. */

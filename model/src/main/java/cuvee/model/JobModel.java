@@ -25,12 +25,13 @@ import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
-import cuvee.refresh.RowRules;
 import cuvee.refresh.Sentence;
 import cuvee.refresh.SheetRule;
 import cuvee.refresh.SourceReport;
-import cuvee.refresh.ValueRule;
 import cuvee.refresh.Workplace;
+import cuvee.rework.MadeColumns;
+import cuvee.rework.RowRules;
+import cuvee.rework.ValueRule;
 import cuvee.tag.TagSource;
 import cuvee.value.Spellings;
 import cuvee.value.Type;
@@ -39,6 +40,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
@@ -284,8 +286,14 @@ public final class JobModel implements AutoCloseable {
         take(Board.split(history.now(), key, header));
     }
 
-    /** Leaves a column out of the master, or takes it in again; a tag is then none any more. */
+    /** Leaves a column out of the master, or takes it in again; a tag is then none any more, and a made one not made. */
     public void leaveOutColumn(String name, boolean out) {
+        if (out && MadeColumns.names(history.now()).contains(name)) {
+            history.now()
+                    .decision(MadeColumns.KIND, name)
+                    .ifPresent(made -> decide(MadeColumns.KIND, name, MadeColumns.off(made.answer())));
+            return;
+        }
         Optional<Proposal> made = outcome.get().map(Outcome::proposal).filter(proposal -> out && proposal.isTag(name));
         Job next = made.isPresent() ? history.now() : Board.leaveOut(history.now(), name, out);
         for (Proposal.TagReport tag : made.map(Proposal::tags).orElse(List.of())) {
@@ -305,10 +313,40 @@ public final class JobModel implements AutoCloseable {
         take(RowRules.equal(history.now(), columns, last));
     }
 
+    /** Makes columns from others by formulas, under names that are free. */
+    public void makeColumns(MadeFrom from) {
+        Job next = history.now();
+        Set<String> names = columnNames();
+        for (Map.Entry<String, String> column : from.columns().entrySet()) {
+            String name = freeName(names, column.getKey());
+            names.add(name);
+            next = MadeColumns.make(next, name, column.getValue());
+        }
+        take(next);
+    }
+
+    private Set<String> columnNames() {
+        Set<String> names = new HashSet<>(history.now().columns());
+        outcome.get().ifPresent(made -> {
+            made.proposal().plan().columns().forEach(column -> names.add(column.name()));
+            made.proposal().plan().tags().forEach(tag -> names.add(tag.name()));
+            made.proposal().made().forEach(each -> names.add(each.name()));
+        });
+        return names;
+    }
+
+    private static String freeName(Set<String> names, String wanted) {
+        String name = wanted;
+        for (int copy = 2; names.contains(name); copy++) {
+            name = wanted + " " + copy;
+        }
+        return name;
+    }
+
     /** Reads the first rows that the rule of a sentence sets aside; told on the interface thread. */
     public void setAside(Sentence sentence, int rows, Consumer<List<MasterReader.Line>> told) {
         outcome.get().ifPresent(made -> {
-            int rule = RowRules.number(made, sentence);
+            int rule = made.ruleNumber(sentence);
             if (rule >= 0) {
                 worker.execute(() -> {
                     List<MasterReader.Line> lines = session.setAside(made, rule, rows);
@@ -320,12 +358,7 @@ public final class JobModel implements AutoCloseable {
 
     /** Adds a column that no source has so far, under a name that is free; answers the name. */
     public String addColumn() {
-        Set<String> names = new HashSet<>(history.now().columns());
-        outcome.get().ifPresent(made -> made.proposal().columns().forEach(column -> names.add(column.name())));
-        String name = "New column";
-        for (int copy = 2; names.contains(name); copy++) {
-            name = "New column " + copy;
-        }
+        String name = freeName(columnNames(), "New column");
         take(Board.add(history.now(), name));
         return name;
     }

@@ -6,8 +6,8 @@ import cuvee.master.RowRule;
 import cuvee.place.Says;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
-import cuvee.refresh.Phrase;
 import cuvee.refresh.Proposal;
+import cuvee.rework.Phrase;
 import cuvee.value.Type;
 import java.math.BigDecimal;
 import java.util.ArrayList;
@@ -155,7 +155,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     }
 
     /**
-     * What can be asked of rows by what is selected: phrases that {@link cuvee.refresh.Phrase} reads, of the values of some
+     * What can be asked of rows by what is selected: phrases that {@link cuvee.rework.Phrase} reads, of the values of some
      * rows in a column; empty where the values are still on their way or there are too many of them.
      */
     public List<String> phrases(long first, long last, int column) {
@@ -186,6 +186,18 @@ public final class MasterGrid implements GridModel, AutoCloseable {
             phrases.add(Phrase.of(name, RowRule.Test.BLANK, List.of()).said());
         }
         return phrases;
+    }
+
+    /** Columns that could be made from some columns, going by what they hold in a row. */
+    public List<MadeFrom> makings(long row, int first, int last) {
+        List<MadeFrom.Selected> selected = new ArrayList<>();
+        Optional<MasterReader.Line> line = line(row);
+        for (int column = first; column <= last; column++) {
+            int at = column;
+            String sample = line.map(found -> found.values().get(at)).orElse(null);
+            selected.add(new MadeFrom.Selected(title(column), type(column), sample));
+        }
+        return MadeFrom.of(selected);
     }
 
     /** The row with where it came from, if it is there already; otherwise it is sent for. */

@@ -1,4 +1,4 @@
-package cuvee.refresh;
+package cuvee.rework;
 
 import cuvee.job.Decision;
 import cuvee.job.Job;
@@ -21,15 +21,15 @@ public final class Tidying {
                 .orElse(Spelling.AS_WRITTEN);
     }
 
-    static boolean understood(Decision decision) {
+    public static boolean understood(Decision decision) {
         return read(wanted(decision.answer())).isPresent();
     }
 
-    static String wanted(String answer) {
+    public static String wanted(String answer) {
         return answer.startsWith(OFF) ? answer.substring(OFF.length()) : answer;
     }
 
-    static String off(String answer) {
+    public static String off(String answer) {
         return OFF + answer;
     }
 

@@ -1,4 +1,4 @@
-package cuvee.refresh;
+package cuvee.rework;
 
 import cuvee.job.Decision;
 import cuvee.job.Job;
@@ -41,7 +41,7 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
     }
 
     /** The rule that a decision states; empty where it states none. */
-    static Optional<ValueRule> read(Decision decision) {
+    public static Optional<ValueRule> read(Decision decision) {
         List<String> subject = split(decision.subject());
         boolean on = decision.answer().startsWith(FOR);
         if (!on && !decision.answer().startsWith(NOT_FOR) || subject.isEmpty()) {
@@ -54,7 +54,7 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
                         subject.get(0), subject.size() > 1 ? subject.get(1) : "", new LinkedHashSet<>(texts), on));
     }
 
-    Decision decision() {
+    public Decision decision() {
         return new Decision(KIND, subject(), answer(), BY_HAND, "");
     }
 
@@ -62,16 +62,16 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
         return join(to.isEmpty() ? List.of(column) : List.of(column, to));
     }
 
-    String answer() {
+    public String answer() {
         return (on ? FOR : NOT_FOR) + join(texts);
     }
 
-    ValueRule switched(boolean wanted) {
+    public ValueRule switched(boolean wanted) {
         return new ValueRule(column, to, texts, wanted);
     }
 
     /** For each text of a column that is replaced, what stands in its place. */
-    static Map<String, String> replacements(Job job, String column) {
+    public static Map<String, String> replacements(Job job, String column) {
         Map<String, String> replaced = new LinkedHashMap<>();
         for (ValueRule rule : of(job)) {
             if (rule.on() && rule.column().equals(column)) {
@@ -110,7 +110,7 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
     }
 
     /** The job with the rules of a column said of another. */
-    static Job moved(Job job, String column, String other) {
+    public static Job moved(Job job, String column, String other) {
         Job next = job;
         for (ValueRule rule : of(job)) {
             if (rule.column().equals(column)) {

@@ -1,19 +1,19 @@
-package cuvee.refresh;
+package cuvee.job;
 
 import java.util.List;
 import java.util.regex.Pattern;
 
 /** Several names in one text, as decisions have them: {@code Month | Amount}. */
-final class Names {
+public final class Names {
     private static final Pattern BAR = Pattern.compile(" \\| ");
 
     private Names() {}
 
-    static String join(List<String> names) {
+    public static String join(List<String> names) {
         return String.join(" | ", names);
     }
 
-    static List<String> split(String text) {
+    public static List<String> split(String text) {
         return BAR.splitAsStream(text).toList();
     }
 }

@@ -1,20 +1,17 @@
-package cuvee.refresh;
+package cuvee.rework;
 
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.job.Names;
 import cuvee.master.MasterPlan;
 import cuvee.master.RowRule;
 import cuvee.place.Says;
 import cuvee.place.Where;
-import cuvee.value.Convention;
-import cuvee.value.Type;
-import cuvee.value.ValueReader;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 
 /**
  * The analyst's rules about rows, in the order in which they were made: rows are kept or set aside by a phrase, and of rows
@@ -41,36 +38,37 @@ public final class RowRules {
      * @param number its position among the rules that are in force; below zero where it is not
      * @param problem why it cannot be followed; empty where it can
      */
-    record Stated(Decision decision, Optional<RowRule> rule, int number, String problem) {
-        boolean on() {
+    public record Stated(Decision decision, Optional<RowRule> rule, int number, String problem) {
+        public boolean on() {
             return !decision.answer().startsWith(OFF);
         }
 
         /** What it does when it is on. */
-        String verb() {
+        public String verb() {
             return on() ? decision.answer() : decision.answer().substring(OFF.length());
         }
     }
 
-    static boolean understood(Decision decision) {
+    public static boolean understood(Decision decision) {
         String verb = decision.answer().startsWith(OFF) ? decision.answer().substring(OFF.length()) : decision.answer();
         return decision.kind().equals(ROWS)
                 ? verb.equals(KEEP) || verb.equals(ASIDE)
                 : verb.equals(KEEP_FIRST) || verb.equals(KEEP_LAST);
     }
 
-    static String off(String verb) {
+    public static String off(String verb) {
         return OFF + verb;
     }
 
     /** The rules of a job over the columns of a plan. */
-    static List<Stated> of(Job job, MasterPlan plan) {
+    public static List<Stated> of(Job job, MasterPlan plan) {
+        Known known = Known.of(plan);
         List<Stated> stated = new ArrayList<>();
         int number = 0;
         for (Decision decision : job.settled()) {
             boolean ours = decision.kind().equals(ROWS) || decision.kind().equals(EQUAL);
             if (ours && understood(decision)) {
-                Stated read = decision.kind().equals(ROWS) ? byPhrase(decision, plan) : equal(decision, plan);
+                Stated read = decision.kind().equals(ROWS) ? byPhrase(decision, known) : equal(decision, known);
                 boolean inForce = read.on() && read.rule().isPresent();
                 stated.add(new Stated(decision, read.rule(), inForce ? number++ : -1, read.problem()));
             }
@@ -79,7 +77,7 @@ public final class RowRules {
     }
 
     /** The rules in force. */
-    static List<RowRule> inForce(List<Stated> rules) {
+    public static List<RowRule> inForce(List<Stated> rules) {
         return rules.stream()
                 .filter(rule -> rule.number() >= 0)
                 .flatMap(rule -> rule.rule().stream())
@@ -87,7 +85,7 @@ public final class RowRules {
     }
 
     /** Rules that have lost their ground. */
-    static List<Finding> findings(List<Stated> rules) {
+    public static List<Finding> findings(List<Stated> rules) {
         return rules.stream()
                 .filter(rule -> rule.on() && !rule.problem().isEmpty())
                 .map(rule -> new Finding(
@@ -103,51 +101,27 @@ public final class RowRules {
                 .toList();
     }
 
-    private static Stated byPhrase(Decision decision, MasterPlan plan) {
-        Optional<Phrase> phrase = Phrase.read(decision.subject(), names(plan));
+    private static Stated byPhrase(Decision decision, Known known) {
+        Optional<Phrase> phrase = Phrase.read(decision.subject(), known.names());
         if (phrase.isEmpty()) {
             return lost(decision, "its words name no column of the master, or nothing that can be asked of one");
         }
         List<RowRule.Condition> conditions = new ArrayList<>();
         for (Phrase.Clause clause : phrase.get().clauses()) {
-            int column = names(plan).indexOf(clause.column());
-            Type type =
-                    column < plan.columns().size() ? plan.columns().get(column).type() : Type.TEXT;
-            boolean asText = type == Type.TEXT || ofText(clause.test());
-            List<String> values = new ArrayList<>();
-            for (String value : clause.values()) {
-                String read = asText ? value : read(value, type);
-                if (read == null) {
-                    return lost(
-                            decision, Says.quoted(value) + " is no " + type.word() + ", as " + clause.column() + " is");
-                }
-                values.add(read);
+            Optional<RowRule.Condition> condition = known.condition(clause);
+            if (condition.isEmpty()) {
+                return lost(decision, known.problem(clause));
             }
-            conditions.add(new RowRule.Condition(column, clause.test(), values));
+            conditions.add(condition.get());
         }
         boolean keep = decision.answer().equals(KEEP);
         return new Stated(decision, Optional.of(new RowRule.Meeting(conditions, keep)), -1, "");
     }
 
-    /** A value as a type has it; what whole numbers are compared with may have decimals. */
-    private static @Nullable String read(String value, Type type) {
-        String read = ValueReader.read(value, type, Convention.DEFAULT);
-        return read == null && type == Type.WHOLE_NUMBER
-                ? ValueReader.read(value, Type.DECIMAL, Convention.DEFAULT)
-                : read;
-    }
-
-    private static boolean ofText(RowRule.Test test) {
-        return switch (test) {
-            case CONTAINS, DOES_NOT_CONTAIN, BEGINS_WITH, ENDS_WITH -> true;
-            default -> false;
-        };
-    }
-
-    private static Stated equal(Decision decision, MasterPlan plan) {
+    private static Stated equal(Decision decision, Known known) {
         List<Integer> columns = new ArrayList<>();
         for (String name : Names.split(decision.subject())) {
-            int column = names(plan).indexOf(name);
+            int column = known.at(name);
             if (column < 0) {
                 return lost(decision, "there is no column " + Says.quoted(name));
             }
@@ -159,23 +133,6 @@ public final class RowRules {
 
     private static Stated lost(Decision decision, String problem) {
         return new Stated(decision, Optional.empty(), -1, problem);
-    }
-
-    private static List<String> names(MasterPlan plan) {
-        List<String> names = new ArrayList<>();
-        plan.columns().forEach(column -> names.add(column.name()));
-        plan.tags().forEach(tag -> names.add(tag.name()));
-        return names;
-    }
-
-    /** The position among the rules in force of the one that a sentence states; below zero where it sets nothing aside. */
-    public static int number(Outcome outcome, Sentence sentence) {
-        return of(outcome.job(), outcome.proposal().plan()).stream()
-                .filter(rule -> rule.decision().kind().equals(sentence.kind())
-                        && rule.decision().subject().equals(sentence.subject()))
-                .mapToInt(Stated::number)
-                .findFirst()
-                .orElse(-1);
     }
 
     // ---- what the analyst does ----
@@ -203,7 +160,7 @@ public final class RowRules {
     }
 
     /** The rules follow a column that is called otherwise now. */
-    static Job renamed(Job job, List<String> columns, String name, String newName) {
+    public static Job renamed(Job job, List<String> columns, String name, String newName) {
         Job next = job;
         for (Decision decision : job.settled()) {
             if (decision.kind().equals(ROWS)) {

@@ -1,4 +1,4 @@
-package cuvee.refresh;
+package cuvee.rework;
 
 import cuvee.master.RowRule.Test;
 import cuvee.value.LooseText;
@@ -90,11 +90,19 @@ public record Phrase(List<Clause> clauses) {
     }
 
     /** The same of a column that is called otherwise now. */
-    Phrase renamed(String column, String newName) {
+    public Phrase renamed(String column, String newName) {
         return new Phrase(clauses.stream()
                 .map(clause ->
                         clause.column().equals(column) ? new Clause(newName, clause.test(), clause.values()) : clause)
                 .toList());
+    }
+
+    /** Columns and words that phrases are made of. */
+    public static List<String> vocabulary(Known known) {
+        List<String> vocabulary = new ArrayList<>(known.names());
+        vocabulary.addAll(WORDS.keySet());
+        vocabulary.addAll(List.of("or", "and"));
+        return vocabulary;
     }
 
     /** What words ask of columns; empty where they cannot be understood. */

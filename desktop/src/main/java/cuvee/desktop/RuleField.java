@@ -1,0 +1,133 @@
+package cuvee.desktop;
+
+import cuvee.model.RuleWords;
+import cuvee.rework.Completing;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.geometry.Bounds;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.VBox;
+import javafx.stage.Popup;
+
+/**
+ * A field for the words of a rule: what may come next is offered below it, what is wrong is said under it, and words that
+ * say nothing are not taken.
+ */
+final class RuleField extends VBox {
+    private static final double LINE = 26;
+    private static final int WIDE = 460;
+    private final TextField field = new TextField();
+    private final Label problem = new Label();
+    private final ListView<String> offered = new ListView<>();
+    private final Popup popup = new Popup();
+    private final RuleWords help;
+    private final String before;
+    private final Consumer<String> taken;
+
+    RuleField(String id, String words, RuleWords help, Consumer<String> taken) {
+        super(2);
+        this.help = help;
+        this.before = words;
+        this.taken = taken;
+        field.setId(id);
+        field.setText(words);
+        field.setPrefWidth(WIDE);
+        problem.setId(id + "-problem");
+        problem.getStyleClass().add("failing");
+        problem.setWrapText(true);
+        problem.setMaxWidth(WIDE);
+        getChildren().add(field);
+        offered.setFixedCellSize(LINE);
+        offered.setPrefWidth(240);
+        offered.setFocusTraversable(false);
+        offered.setOnMouseClicked(e -> complete());
+        popup.getContent().add(offered);
+        popup.setAutoHide(true);
+        popup.setHideOnEscape(false);
+        field.textProperty().addListener((o, was, now) -> {
+            tellProblem();
+            if (field.isFocused()) {
+                offer();
+            }
+        });
+        field.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        field.setOnAction(e -> take());
+        field.focusedProperty().addListener((o, was, now) -> {
+            if (!now) {
+                popup.hide();
+                take();
+            }
+        });
+    }
+
+    private void tellProblem() {
+        String said = help.problem(field.getText().strip());
+        problem.setText(said);
+        getChildren().remove(problem);
+        if (!said.isEmpty()) {
+            getChildren().add(problem);
+        }
+    }
+
+    private void take() {
+        String words = field.getText().strip();
+        if (!words.equals(before) && help.problem(words).isEmpty()) {
+            taken.accept(words);
+        }
+    }
+
+    private void key(KeyEvent event) {
+        boolean handled = true;
+        if (event.isShortcutDown() && event.getCode() == KeyCode.SPACE) {
+            offer();
+        } else if (!popup.isShowing()) {
+            handled = event.getCode() == KeyCode.ESCAPE && !field.getText().equals(before);
+            if (handled) {
+                field.setText(before);
+            }
+        } else if (event.getCode() == KeyCode.DOWN || event.getCode() == KeyCode.UP) {
+            int by = event.getCode() == KeyCode.DOWN ? 1 : -1;
+            int count = offered.getItems().size();
+            offered.getSelectionModel()
+                    .select(Math.floorMod(offered.getSelectionModel().getSelectedIndex() + by, count));
+        } else if (event.getCode() == KeyCode.ENTER || event.getCode() == KeyCode.TAB) {
+            complete();
+        } else if (event.getCode() == KeyCode.ESCAPE) {
+            popup.hide();
+        } else {
+            handled = false;
+        }
+        if (handled) {
+            event.consume();
+        }
+    }
+
+    private void offer() {
+        List<String> found = help.completions(field.getText(), field.getCaretPosition());
+        if (found.isEmpty() || field.getScene() == null) {
+            popup.hide();
+            return;
+        }
+        offered.getItems().setAll(found);
+        offered.getSelectionModel().selectFirst();
+        offered.setPrefHeight(found.size() * LINE + 2);
+        Bounds below = field.localToScreen(field.getBoundsInLocal());
+        popup.show(field, below.getMinX(), below.getMaxY());
+    }
+
+    private void complete() {
+        String whole = offered.getSelectionModel().getSelectedItem();
+        if (whole != null) {
+            String words = field.getText();
+            int place = field.getCaretPosition();
+            int behind = Completing.behind(words, place, whole);
+            field.setText(Completing.completed(words, place, whole));
+            field.positionCaret(behind);
+        }
+        popup.hide();
+    }
+}

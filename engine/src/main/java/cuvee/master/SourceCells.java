@@ -1,0 +1,187 @@
+package cuvee.master;
+
+import cuvee.place.Where;
+import cuvee.sheet.CellKind;
+import cuvee.value.Spellings;
+import cuvee.value.Type;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.stream.Collectors;
+import org.duckdb.DuckDBConnection;
+
+/** Staged cells that feed the master: how often texts stand in them, and those that do not fit their column's type. */
+public final class SourceCells {
+    /** So many different texts of one table that do not fit are told apart. */
+    private static final int MOST_TEXTS = 1000;
+
+    private final DuckDBConnection connection;
+
+    SourceCells(DuckDBConnection connection) {
+        this.connection = connection;
+    }
+
+    /**
+     * Cells of one table in which texts can be counted.
+     *
+     * @param column the sheet's column, from 0
+     */
+    public record Cells(int table, int staged, int width, int firstRow, int lastRow, boolean hasAside, int column) {}
+
+    /**
+     * How many records of tables hold each of some texts, as people see them; texts that none holds are left out.
+     *
+     * @param spelling how the texts of the column are spelled; a cell counts for what it says, else for what it is then
+     */
+    public Map<String, Long> count(Collection<Cells> cells, Collection<String> texts, MasterPlan.Spelling spelling) {
+        Map<List<Object>, List<Cells>> groups = new LinkedHashMap<>();
+        cells.forEach(each -> groups.computeIfAbsent(
+                        List.of(each.width(), each.column(), each.hasAside()), key -> new ArrayList<>())
+                .add(each));
+        String wanted = texts.stream().map(Sql::literal).collect(Collectors.joining(", "));
+        return Sql.ask("counting values", () -> {
+            Map<String, Long> counts = new LinkedHashMap<>();
+            try (Statement statement = connection.createStatement()) {
+                for (List<Cells> group : groups.values()) {
+                    Cells first = group.get(0);
+                    String tables = group.stream()
+                            .map(each -> "(" + each.table() + ", " + each.staged() + ", " + each.firstRow() + ", "
+                                    + each.lastRow() + ")")
+                            .collect(Collectors.joining(", "));
+                    String raw = Readings.raw("s.c" + first.column());
+                    String said = spelling == MasterPlan.Spelling.AS_WRITTEN
+                            ? raw
+                            : "CASE WHEN " + raw + " IN (" + wanted + ") THEN " + raw + " ELSE " + spelling.of(raw)
+                                    + " END";
+                    try (ResultSet rows = statement.executeQuery("SELECT " + said + ", count(*) FROM "
+                            + Store.staging(first.width()) + " s JOIN (VALUES " + tables
+                            + ") p(tbl, staged, first, last) ON s.tbl = p.staged AND s.row BETWEEN p.first AND p.last"
+                            + " WHERE " + said + " IN (" + wanted + ")"
+                            + (first.hasAside()
+                                    ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)"
+                                    : "")
+                            + " GROUP BY 1")) {
+                        while (rows.next()) {
+                            counts.merge(rows.getString(1), rows.getLong(2), Long::sum);
+                        }
+                    }
+                }
+            }
+            return counts;
+        });
+    }
+
+    /** Values of a master column that could not be read as its type, the first of them in the order of the master. */
+    public List<Misfit> misfits(MasterPlan plan, int index, int most) {
+        return Sql.ask("listing values that do not fit", () -> {
+            List<Misfit> misfits = new ArrayList<>();
+            try (Statement statement = connection.createStatement()) {
+                for (MasterPlan.Table table : plan.tables()) {
+                    for (Cell cell : unfitting(plan, table, index)) {
+                        if (misfits.size() < most) {
+                            misfits(statement, table, cell, most, misfits);
+                        }
+                    }
+                }
+            }
+            return misfits;
+        });
+    }
+
+    /** The different texts that do not fit a column's type, with how many rows hold each, the most frequent first. */
+    public List<Spellings.Counted> misfitTexts(MasterPlan plan, int index) {
+        return Sql.ask("counting values that do not fit", () -> {
+            Map<String, Long> counts = new HashMap<>();
+            try (Statement statement = connection.createStatement()) {
+                for (MasterPlan.Table table : plan.tables()) {
+                    for (Cell cell : unfitting(plan, table, index)) {
+                        try (ResultSet rows = statement.executeQuery("SELECT s.c" + cell.column() + ", count(*) AS n"
+                                + unfit(table, cell) + " GROUP BY 1 ORDER BY n DESC LIMIT " + MOST_TEXTS)) {
+                            while (rows.next()) {
+                                counts.merge(CellKind.textOf(rows.getString(1)), rows.getLong(2), Long::sum);
+                            }
+                        }
+                    }
+                }
+            }
+            return counts.entrySet().stream()
+                    .map(entry -> new Spellings.Counted(entry.getKey(), entry.getValue()))
+                    .sorted(Comparator.comparingLong(Spellings.Counted::rows)
+                            .reversed()
+                            .thenComparing(Spellings.Counted::text))
+                    .toList();
+        });
+    }
+
+    /** The cells of a table that feed a column and may hold something that does not fit it. */
+    private static List<Cell> unfitting(MasterPlan plan, MasterPlan.Table table, int index) {
+        MasterPlan.Feed fed = table.feeds().get(index);
+        List<Cell> cells = new ArrayList<>();
+        boolean currency = plan.columns().get(index).part() == MasterPlan.Column.Part.CURRENCY;
+        if (fed == null || currency || mayAllFit(fed, plan.columns().get(index).type())) {
+            return cells;
+        }
+        List<String> blanked = plan.columns().get(index).replaced().entrySet().stream()
+                .filter(entry -> entry.getValue().isEmpty())
+                .map(Map.Entry::getKey)
+                .toList();
+        for (int turned = 0; turned < Math.max(1, table.turned()); turned++) {
+            OptionalInt column = fed.origin().column(turned);
+            int mark = table.turned() == 0 ? 0 : turned + 1;
+            column.ifPresent(at -> cells.add(new Cell(at, mark, "m" + index, blanked)));
+        }
+        return cells;
+    }
+
+    /** A cell of each record: the sheet's column, which of the record's rows it went to, and the master's column. */
+    private record Cell(int column, int turned, String master, List<String> blanked) {}
+
+    /** Texts that the job takes for nothing are blank on purpose. */
+    private static String blanked(List<String> texts, String cell) {
+        return texts.isEmpty()
+                ? ""
+                : " AND " + Readings.raw(cell) + " NOT IN ("
+                        + texts.stream().map(Sql::literal).collect(Collectors.joining(", ")) + ")";
+    }
+
+    private static void misfits(Statement statement, MasterPlan.Table table, Cell cell, int most, List<Misfit> misfits)
+            throws SQLException {
+        try (ResultSet rows = statement.executeQuery("SELECT s.row, s.c" + cell.column() + unfit(table, cell)
+                + " ORDER BY s.row LIMIT " + (most - misfits.size()))) {
+            while (rows.next()) {
+                misfits.add(new Misfit(table, rows.getInt(1), cell.column(), rows.getString(2)));
+            }
+        }
+    }
+
+    /** Staged cells {@code s} of a table's records that are filled while the master has nothing. */
+    private static String unfit(MasterPlan.Table table, Cell cell) {
+        String raw = "s.c" + cell.column();
+        return " FROM " + Store.staging(table.width()) + " s JOIN master m ON m.tbl = " + table.id()
+                + " AND m.row = s.row AND m.turned = " + cell.turned() + " WHERE s.tbl = " + table.staged() + " AND m."
+                + cell.master() + " IS NULL AND NOT " + Readings.isBlank(raw) + blanked(cell.blanked(), raw);
+    }
+
+    private static boolean mayAllFit(MasterPlan.Feed feed, Type type) {
+        return cuvee.value.Typing.fit(feed.evidence(), type) >= feed.evidence().filled();
+    }
+
+    /** A value that did not fit: where it stands and what it says. */
+    public record Misfit(MasterPlan.Table table, int row, int column, String staged) {
+        public String text() {
+            return CellKind.textOf(staged);
+        }
+
+        public Where where() {
+            return Where.sheet(table.source(), table.sheet()).cell(row, column + 1);
+        }
+    }
+}

@@ -1,0 +1,112 @@
+package cuvee.rework;
+
+import cuvee.master.Formula;
+import cuvee.master.MasterPlan;
+import cuvee.master.RowRule;
+import cuvee.place.Says;
+import cuvee.value.Convention;
+import cuvee.value.Type;
+import cuvee.value.ValueReader;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** The columns that rules can speak of, tags behind the others. */
+public final class Known {
+    private final List<MasterPlan.Column> columns;
+    private final List<String> all = new ArrayList<>();
+    private final List<String> names;
+
+    /**
+     * Columns, and the names of the tags behind them.
+     *
+     * @param hidden columns that nothing is known of as yet
+     */
+    Known(List<MasterPlan.Column> columns, List<MasterPlan.Tag> tags, Set<String> hidden) {
+        this.columns = List.copyOf(columns);
+        columns.forEach(column -> all.add(column.name()));
+        tags.forEach(tag -> all.add(tag.name()));
+        names = all.stream().filter(name -> !hidden.contains(name)).toList();
+    }
+
+    /** The columns of a plan, those that are made included. */
+    public static Known of(MasterPlan plan) {
+        return new Known(plan.columns(), plan.tags(), Set.of());
+    }
+
+    /** The place of a column; below zero where there is none. */
+    int at(String name) {
+        return names.contains(name) ? all.indexOf(name) : -1;
+    }
+
+    public List<String> names() {
+        return names;
+    }
+
+    Type type(int column) {
+        return column < columns.size() ? columns.get(column).type() : Type.TEXT;
+    }
+
+    Formula column(String name) {
+        int at = all.indexOf(name);
+        int decimals =
+                at < columns.size() && type(at).isNumber() ? columns.get(at).scale() : 0;
+        return new Formula.Column(at, type(at), decimals);
+    }
+
+    /** The currencies of a column's amounts: none, the one of all, or several where another column says them. */
+    List<String> currencies(int column) {
+        if (column >= columns.size() || type(column) != Type.MONEY) {
+            return List.of();
+        }
+        MasterPlan.Column money = columns.get(column);
+        boolean beside =
+                column + 1 < columns.size() && columns.get(column + 1).part() == MasterPlan.Column.Part.CURRENCY;
+        return beside
+                ? List.of("those of " + Says.quoted(money.name()))
+                : money.currency().isEmpty() ? List.of() : List.of(money.currency());
+    }
+
+    /** What a clause asks, as the store can; empty where a value in it is none of the column's type. */
+    public Optional<RowRule.Condition> condition(Phrase.Clause clause) {
+        int column = all.indexOf(clause.column());
+        Type type = type(column);
+        boolean asText = type == Type.TEXT || ofText(clause.test());
+        List<String> values = new ArrayList<>();
+        for (String value : clause.values()) {
+            String read = asText ? value : read(value, type);
+            if (read == null) {
+                return Optional.empty();
+            }
+            values.add(read);
+        }
+        return Optional.of(new RowRule.Condition(column, clause.test(), values));
+    }
+
+    /** Why a clause asks nothing that the store can answer. */
+    public String problem(Phrase.Clause clause) {
+        Type type = type(all.indexOf(clause.column()));
+        return clause.values().stream()
+                .filter(value -> read(value, type) == null)
+                .findFirst()
+                .map(value -> Says.quoted(value) + " is no " + type.word() + ", as " + clause.column() + " is")
+                .orElse("");
+    }
+
+    /** A value as a type has it; what whole numbers are compared with may have decimals. */
+    private static @Nullable String read(String value, Type type) {
+        String read = ValueReader.read(value, type, Convention.DEFAULT);
+        return read == null && type == Type.WHOLE_NUMBER
+                ? ValueReader.read(value, Type.DECIMAL, Convention.DEFAULT)
+                : read;
+    }
+
+    private static boolean ofText(RowRule.Test test) {
+        return switch (test) {
+            case CONTAINS, DOES_NOT_CONTAIN, BEGINS_WITH, ENDS_WITH -> true;
+            default -> false;
+        };
+    }
+}

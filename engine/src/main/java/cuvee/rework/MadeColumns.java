@@ -1,0 +1,210 @@
+package cuvee.rework;
+
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.master.Formula;
+import cuvee.master.MasterPlan;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.value.Type;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Columns that the analyst makes from others, each by a formula. They are made before rules set rows aside, each behind those
+ * that it needs, so that it does not matter in which order they were put.
+ */
+public final class MadeColumns {
+    /** Decisions about made columns; the subject is the column's name, the answer its formula in words. */
+    public static final String KIND = "made";
+
+    private static final String OFF = "not now: ";
+    private static final String BY_HAND = "put so by you";
+    /** Room for the sums and products of what it is made from. */
+    private static final int WHOLE_DIGITS = 28;
+
+    private MadeColumns() {}
+
+    /**
+     * A made column as the job has it.
+     *
+     * @param words its formula
+     * @param problem why it cannot be made; empty where it can
+     */
+    public record Stated(Decision decision, String words, boolean on, Optional<Formula> formula, String problem) {
+        public String name() {
+            return decision.subject();
+        }
+    }
+
+    /**
+     * What made columns come to.
+     *
+     * @param columns all columns of the master, the made ones with their types
+     */
+    public record Resolved(List<MasterPlan.Column> columns, List<MasterPlan.Making> makings, List<Stated> stated) {}
+
+    /** The names of the columns that a job makes, those switched off left out. */
+    public static Set<String> names(Job job) {
+        Set<String> names = new LinkedHashSet<>();
+        job.settled().stream()
+                .filter(decision -> decision.kind().equals(KIND) && isOn(decision))
+                .forEach(decision -> names.add(decision.subject()));
+        return names;
+    }
+
+    private static boolean isOn(Decision decision) {
+        return !decision.answer().startsWith(OFF);
+    }
+
+    public static String words(String answer) {
+        return answer.startsWith(OFF) ? answer.substring(OFF.length()) : answer;
+    }
+
+    public static String off(String words) {
+        return OFF + words;
+    }
+
+    /** A column that is to be made, as long as nothing is known of it. */
+    public static MasterPlan.Column unknown(String name) {
+        return column(name, Type.TEXT, 0, "");
+    }
+
+    private static MasterPlan.Column column(String name, Type type, int decimals, String currency) {
+        return new MasterPlan.Column(
+                name,
+                type,
+                WHOLE_DIGITS,
+                decimals,
+                Map.of(),
+                MasterPlan.Column.Part.MADE,
+                currency,
+                MasterPlan.Spelling.AS_WRITTEN);
+    }
+
+    /**
+     * Reads the formulas of a job over the columns of a master.
+     *
+     * @param columns all columns in their order, those to be made {@link #unknown}
+     * @param types what the analyst says of the types of columns, by name
+     */
+    public static Resolved resolve(
+            Job job, List<MasterPlan.Column> columns, List<MasterPlan.Tag> tags, Map<String, Type> types) {
+        List<MasterPlan.Column> typed = new ArrayList<>(columns);
+        Map<String, Decision> open = new HashMap<>();
+        Map<String, Stated> stated = new HashMap<>();
+        Set<String> hidden = new LinkedHashSet<>();
+        for (MasterPlan.Column column : columns) {
+            if (column.part() == MasterPlan.Column.Part.MADE) {
+                hidden.add(column.name());
+            }
+        }
+        for (Decision decision : job.settled()) {
+            if (decision.kind().equals(KIND)) {
+                if (!isOn(decision)) {
+                    stated.put(
+                            decision.subject(),
+                            new Stated(decision, words(decision.answer()), false, Optional.empty(), ""));
+                } else if (hidden.contains(decision.subject())) {
+                    open.put(decision.subject(), decision);
+                } else {
+                    stated.put(
+                            decision.subject(),
+                            new Stated(
+                                    decision,
+                                    decision.answer(),
+                                    true,
+                                    Optional.empty(),
+                                    "the sheets have a column of that name"));
+                }
+            }
+        }
+        List<MasterPlan.Making> makings = new ArrayList<>();
+        boolean further = true;
+        while (further) {
+            further = false;
+            for (String name : List.copyOf(hidden)) {
+                Decision decision = open.get(name);
+                Known known = new Known(typed, tags, hidden);
+                FormulaReader.Read read = decision == null ? null : FormulaReader.read(decision.answer(), known);
+                if (decision != null && read != null && read.formula().isPresent()) {
+                    Formula formula = read.formula().get();
+                    int at = columns.stream()
+                            .map(MasterPlan.Column::name)
+                            .toList()
+                            .indexOf(name);
+                    Type type = types.getOrDefault(name, formula.type());
+                    int decimals = type == formula.type() ? formula.decimals() : type.isNumber() ? 6 : 0;
+                    typed.set(at, column(name, type, decimals, FormulaReader.currency(formula, known)));
+                    makings.add(new MasterPlan.Making(at, formula));
+                    stated.put(name, new Stated(decision, decision.answer(), true, read.formula(), ""));
+                    hidden.remove(name);
+                    further = true;
+                }
+            }
+        }
+        for (String name : hidden) {
+            Decision decision = open.get(name);
+            if (decision != null) {
+                String problem = FormulaReader.read(decision.answer(), new Known(typed, tags, hidden))
+                        .problem();
+                stated.put(name, new Stated(decision, decision.answer(), true, Optional.empty(), problem));
+            }
+        }
+        List<Stated> inOrder = job.settled().stream()
+                .filter(decision -> decision.kind().equals(KIND))
+                .flatMap(decision -> Optional.ofNullable(stated.get(decision.subject())).stream())
+                .toList();
+        return new Resolved(typed, makings, inOrder);
+    }
+
+    /** Formulas that have lost their ground. */
+    public static List<Finding> findings(List<Stated> stated) {
+        return stated.stream()
+                .filter(each -> !each.problem().isEmpty())
+                .map(each -> new Finding(
+                        Severity.WARNING,
+                        "rule-lost",
+                        Where.JOB,
+                        "The column " + Says.quoted(each.name()) + " cannot be made from " + Says.quoted(each.words())
+                                + ": " + each.problem() + ".",
+                        "It is empty in the master.",
+                        "Change its words in Rework, or switch it off."))
+                .toList();
+    }
+
+    // ---- what the analyst does ----
+
+    /** The job with a column made by a formula. */
+    public static Job make(Job job, String name, String words) {
+        return job.withSettled(new Decision(KIND, name, words, BY_HAND, ""));
+    }
+
+    /** The formulas follow a column that is called otherwise now. */
+    public static Job renamed(Job job, List<String> columns, String name, String newName) {
+        Job next = job;
+        for (Decision decision : job.settled()) {
+            if (decision.kind().equals(KIND)) {
+                String words = FormulaReader.renamed(words(decision.answer()), columns, name, newName);
+                next = next.withSettled(next.settled().stream()
+                        .map(each -> each.equals(decision)
+                                ? new Decision(
+                                        KIND,
+                                        decision.subject(),
+                                        isOn(decision) ? words : off(words),
+                                        decision.reason(),
+                                        decision.evidence())
+                                : each)
+                        .toList());
+            }
+        }
+        return next;
+    }
+}
