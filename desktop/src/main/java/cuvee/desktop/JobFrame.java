@@ -87,7 +87,7 @@ final class JobFrame extends BorderPane {
         TableView tally = new TableView(
                 "reconciliation",
                 model,
-                outcome -> "Every line seen is kept or set aside, file by file.",
+                Grids::reconciliationSays,
                 Grids::reconciliation,
                 "No source has been read yet.");
         check.grid().setOnOpen((row, column) -> openFinding(check, row));

@@ -45,6 +45,7 @@ final class MasterView extends VBox {
     private final VBox beside = new VBox(oneSays, one);
     private final ComboBox<String> sources = new ComboBox<>();
     private final MenuButton rule = new MenuButton("Rule from this");
+    private final CorrectionBar correction;
     private final JobModel model;
     private final Executor ui;
     private final Consumer<String> trail;
@@ -72,6 +73,7 @@ final class MasterView extends VBox {
         this.open = open;
         this.rules = rules;
         setId("master");
+        correction = new CorrectionBar(model, this::closeCorrection);
         grid.setEmptyWords("The master has no rows yet. Refresh, or look in Collect at why no file was taken.");
         grid.setOnSelect((row, column) -> selected(shown, row, column));
         grid.setOnOpen((row, column) -> opened(shown, row, column));
@@ -108,6 +110,11 @@ final class MasterView extends VBox {
         addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.isShortcutDown() && e.getCode() == KeyCode.R) {
                 rule.show();
+            }
+        });
+        addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.F2) {
+                correct();
             }
         });
         Label show = new Label("Beside it");
@@ -209,9 +216,49 @@ final class MasterView extends VBox {
             offer("Of rows equal in " + Says.list(names) + " keep the first", () -> model.ruleEqual(names, false));
             offer("Of rows equal in " + Says.list(names) + " keep the last", () -> model.ruleEqual(names, true));
         }
+        if (now != null && now.rows() > 0) {
+            offer("Correct this cell (F2)", this::correct);
+        }
         if (rule.getItems().isEmpty()) {
             offer("Select cells first", () -> {});
         }
+    }
+
+    /** Opens what corrects the selected cell, where it came from one. */
+    private void correct() {
+        MasterGrid now = one.isFocused() ? shownOfOne : shown;
+        GridView from = one.isFocused() ? one : grid;
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        int column = from.selectedColumn();
+        if (now == null || outcome.isEmpty() || now.rows() == 0) {
+            return;
+        }
+        now.line(from.selectedRow())
+                .ifPresent(line -> trails.execute(() -> {
+                    Trail found = model.session().trail(outcome.get(), line, column);
+                    ui.execute(() -> {
+                        boolean cell = found.where().column() > 0
+                                && column
+                                        < outcome.get()
+                                                .proposal()
+                                                .plan()
+                                                .columns()
+                                                .size();
+                        if (!cell) {
+                            trail.accept("This value stands in no cell of its row, so there is none to correct.");
+                            return;
+                        }
+                        if (!getChildren().contains(correction)) {
+                            getChildren().add(getChildren().size() - 1, correction);
+                        }
+                        correction.open(column, now.title(column), found);
+                    });
+                }));
+    }
+
+    private void closeCorrection() {
+        getChildren().remove(correction);
+        grid.requestFocus();
     }
 
     private void offer(String words, Runnable action) {
@@ -286,10 +333,14 @@ final class MasterView extends VBox {
         }
         said.append(", column ").append(Says.quoted(found.header())).append(": ");
         if (found.raw().isEmpty()) {
-            return said.append("blank").toString();
+            return said.append("blank")
+                    .append(found.corrected() == null ? "" : ", corrected by you to " + value)
+                    .toString();
         }
         said.append("text ").append(Says.quoted(found.raw()));
-        if (value.isEmpty()) {
+        if (found.corrected() != null) {
+            said.append(", corrected by you to ").append(value.isEmpty() ? "blank" : value);
+        } else if (value.isEmpty()) {
             said.append(" does not fit the column's type");
         } else if (!value.equals(found.raw())) {
             said.append(" read as ").append(value);

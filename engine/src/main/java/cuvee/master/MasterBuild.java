@@ -183,7 +183,7 @@ final class MasterBuild {
     /** What is told of a table besides its shape: its rows, its place and the texts that stand for all of it. */
     private static String told(MasterPlan.Table table) {
         return table.firstRow() + "-" + table.lastRow() + "\n" + table.source() + "\n" + table.sheet() + "\n"
-                + texts(table) + "\n" + table.lines().hashCode();
+                + texts(table) + "\n" + table.lines().hashCode() + "\n" + table.corrected();
     }
 
     /** The texts that stand for all rows of a table, in the order of the columns that they feed. */
@@ -269,6 +269,12 @@ final class MasterBuild {
         String rows = "SELECT s.*, p.tbl AS part, p.file, p.sheet" + told + " FROM " + Store.staging(table.width())
                 + " s JOIN todo p ON s.tbl = p.staged WHERE p.grp = GRP AND s.row BETWEEN p.first AND p.last ZONE"
                 + (table.hasAside() ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)" : "");
+        for (int column : correctedColumns(table)) {
+            rows = "SELECT s.* REPLACE (CASE WHEN k.row IS NULL THEN s.c" + column + " ELSE nullif(k.said, '') END AS c"
+                    + column + ") FROM (" + rows
+                    + ") s LEFT JOIN correction k ON k.tbl = s.part AND k.row = s.row AND k.col = "
+                    + column;
+        }
         String carried = carried(table);
         if (!carried.isEmpty()) {
             rows = "SELECT * REPLACE (" + carried + ") FROM (" + rows + ") s";
@@ -279,6 +285,12 @@ final class MasterBuild {
                     + ") l ON l.tbl = s.part AND l.row <= s.row";
         }
         return rows;
+    }
+
+    private static Set<Integer> correctedColumns(MasterPlan.Table table) {
+        Set<Integer> columns = new TreeSet<>();
+        table.corrected().forEach(cell -> columns.add(cell.column()));
+        return columns;
     }
 
     private static Set<Integer> levels(MasterPlan.Table table) {
@@ -347,6 +359,7 @@ final class MasterBuild {
             }
         }
         putLines();
+        putCorrections(statement);
         long made = 0;
         Map<Integer, Long> blanks = new HashMap<>();
         for (Map.Entry<Integer, Shape> group : shapeOf.entrySet()) {
@@ -354,6 +367,23 @@ final class MasterBuild {
         }
         keepParts(statement, parts, built, blanks);
         return made;
+    }
+
+    private void putCorrections(Statement statement) throws SQLException {
+        statement.execute(
+                "CREATE OR REPLACE TEMP TABLE correction(tbl INTEGER, row INTEGER, col INTEGER, said VARCHAR)");
+        try (var appender = connection.createAppender(DuckDBConnection.DEFAULT_SCHEMA, "correction")) {
+            for (MasterPlan.Table table : plan.tables()) {
+                for (MasterPlan.Corrected cell : table.corrected()) {
+                    appender.beginRow();
+                    appender.append(table.id());
+                    appender.append(cell.row());
+                    appender.append(cell.column());
+                    appender.append(cell.to());
+                    appender.endRow();
+                }
+            }
+        }
     }
 
     private void putLines() throws SQLException {

@@ -150,6 +150,7 @@ public record MasterPlan(
      * @param runs the row numbers of its records
      * @param turned how many rows each record becomes, blank ones included; 0 where it stays one
      * @param lines its section lines, where a column is made from them
+     * @param corrected single cells that are read as something else
      * @param feeds for each master column what feeds it; null where the table has nothing for it
      */
     public record Table(
@@ -164,10 +165,12 @@ public record MasterPlan(
             boolean hasAside,
             int turned,
             List<Line> lines,
+            List<Corrected> corrected,
             List<Feed> feeds) {
 
         public Table {
             lines = List.copyOf(lines);
+            corrected = List.copyOf(corrected);
             feeds = java.util.Collections.unmodifiableList(new ArrayList<>(feeds));
         }
 
@@ -181,6 +184,9 @@ public record MasterPlan(
             return runs.rowAt((int) position);
         }
     }
+
+    /** A cell, by the sheet's row and its column from 0, and what it is read as; empty for blank. */
+    public record Corrected(int row, int column, String to) {}
 
     /** A line that heads the rows below it, up to the next of its level. */
     public record Line(int row, int level, String text) {}

@@ -167,7 +167,17 @@ public final class SourceCells {
         String raw = "s.c" + cell.column();
         return " FROM " + Store.staging(table.width()) + " s JOIN master m ON m.tbl = " + table.id()
                 + " AND m.row = s.row AND m.turned = " + cell.turned() + " WHERE s.tbl = " + table.staged() + " AND m."
-                + cell.master() + " IS NULL AND NOT " + Readings.isBlank(raw) + blanked(cell.blanked(), raw);
+                + cell.master() + " IS NULL AND NOT " + Readings.isBlank(raw) + blanked(cell.blanked(), raw)
+                + corrected(table, cell);
+    }
+
+    /** Cells that the job corrects are read otherwise on purpose. */
+    private static String corrected(MasterPlan.Table table, Cell cell) {
+        String rows = table.corrected().stream()
+                .filter(each -> each.column() == cell.column())
+                .map(each -> String.valueOf(each.row()))
+                .collect(Collectors.joining(", "));
+        return rows.isEmpty() ? "" : " AND s.row NOT IN (" + rows + ")";
     }
 
     private static boolean mayAllFit(MasterPlan.Feed feed, Type type) {

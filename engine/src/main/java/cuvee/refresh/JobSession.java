@@ -235,7 +235,10 @@ public final class JobSession implements AutoCloseable {
         Map<PlacedTable, String> out = new HashMap<>(SentAgain.aside(job, placed));
         out.putAll(ruledOut);
         Planner.Surroundings around = new Planner.Surroundings(
-                table -> home(table, sources), store.cells()::count, HeaderBookFile.read(workplace.state()));
+                table -> home(table, sources),
+                store.cells()::count,
+                (table, row) -> store.stagedRow(table.staged(), table.width(), row),
+                HeaderBookFile.read(workplace.state()));
         return Planner.propose(job, placed, out, around);
     }
 

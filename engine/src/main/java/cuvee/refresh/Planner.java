@@ -81,9 +81,10 @@ final class Planner {
      *
      * @param homes where they come from
      * @param counting counts texts in their cells
+     * @param staged reads single cells
      * @param book headers settled in other jobs
      */
-    record Surroundings(Homes homes, ValueCells.Counting counting, HeaderBook book) {}
+    record Surroundings(Homes homes, ValueCells.Counting counting, Corrections.Staged staged, HeaderBook book) {}
 
     private Proposal propose() {
         List<PlacedTable> withRecords = new ArrayList<>();
@@ -126,6 +127,9 @@ final class Planner {
                 movedTags,
                 everything.columns().stream().map(LineUp.Column::name).toList());
         List<LineUp.Column> all = inOrder(movedTags, withMade(withTags(lineUp, layouts, feeds, assumed), feeds), feeds);
+        Corrections corrections =
+                Corrections.of(job, all.stream().map(LineUp.Column::name).toList(), feeds, around.staged());
+        findings.addAll(corrections.findings());
         ValueCells cells = new ValueCells(job, feeds, around.counting());
         ColumnTyping typing = new ColumnTyping(job, layouts, feeds, cells, around.homes(), questions);
         List<MasterPlan.Column> columns = new ArrayList<>();
@@ -185,7 +189,7 @@ final class Planner {
                 statedTotals(table);
             }
         }
-        MasterPlan plan = plan(columns, names, feeds, typing);
+        MasterPlan plan = plan(columns, names, feeds, typing, corrections);
         reportMade(plan, reports);
         Job decided = job.withAssumed(dataNames, assumed);
         questions.sort(Comparator.comparingLong(Question::stake).reversed());
@@ -200,6 +204,7 @@ final class Planner {
                 tagReports,
                 cells.touched(),
                 made,
+                corrections.reports(),
                 questions,
                 findings);
     }
@@ -524,7 +529,8 @@ final class Planner {
             List<MasterPlan.Column> columns,
             List<String> names,
             Map<PlacedTable, LaidColumn[]> feeds,
-            ColumnTyping typing) {
+            ColumnTyping typing,
+            Corrections corrections) {
         List<MasterPlan.Table> planned = new ArrayList<>();
         Map<PlacedTable, PlacedTable> laid = new HashMap<>();
         feeds.keySet().forEach(table -> laid.put(table, table));
@@ -557,6 +563,7 @@ final class Planner {
                     !table.table().aside().isEmpty(),
                     table.turned(),
                     lines(table),
+                    corrections.in(table),
                     cells));
         }
         List<MasterPlan.Tag> tags = List.of(

@@ -7,6 +7,7 @@ import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
 import cuvee.tag.TagSource;
 import cuvee.value.Type;
@@ -22,6 +23,7 @@ import java.util.Map;
  * @param leftOut columns that the analyst leaves out, with the cells that they would fill
  * @param valueCells for each rule about values, by its subject, how many cells it touches
  * @param made columns that rules make from others
+ * @param corrected the corrections of single cells
  * @param outside tables that are not in the master, each with the reason
  */
 public record Proposal(
@@ -35,6 +37,7 @@ public record Proposal(
         List<TagReport> tags,
         Map<String, Long> valueCells,
         List<MadeColumns.Stated> made,
+        List<Corrected> corrected,
         List<Question> questions,
         List<Finding> findings) {
 
@@ -47,6 +50,7 @@ public record Proposal(
         tags = List.copyOf(tags);
         valueCells = Map.copyOf(valueCells);
         made = List.copyOf(made);
+        corrected = List.copyOf(corrected);
         questions = List.copyOf(questions);
         findings = List.copyOf(findings);
     }
@@ -70,7 +74,19 @@ public record Proposal(
             }
         }
         return new Proposal(
-                job, plan, layouts, lineUp, leftOut, outside, reports, tags, valueCells, made, questions, findings);
+                job,
+                plan,
+                layouts,
+                lineUp,
+                leftOut,
+                outside,
+                reports,
+                tags,
+                valueCells,
+                made,
+                corrected,
+                questions,
+                findings);
     }
 
     /** True for a column that a rule makes from others. */
@@ -87,6 +103,18 @@ public record Proposal(
     public boolean isTag(String column) {
         return !lineUp.containsValue(column)
                 && tags.stream().anyMatch(tag -> tag.on() && tag.column().equals(column));
+    }
+
+    /**
+     * A correction of a single cell.
+     *
+     * @param column the master's column that the cell feeds
+     * @param problem why it is not in force though it is switched on; empty where it is
+     */
+    public record Corrected(Correction correction, String column, String problem) {
+        public boolean inForce() {
+            return correction.on() && problem.isEmpty();
+        }
     }
 
     /**

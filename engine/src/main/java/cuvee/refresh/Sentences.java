@@ -11,6 +11,7 @@ import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
+import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
 import cuvee.rework.Tidying;
@@ -44,6 +45,7 @@ public final class Sentences {
         all.made();
         all.spellings();
         all.values();
+        all.corrections();
         all.rows();
         all.sentAgain();
         all.doubles();
@@ -335,6 +337,31 @@ public final class Sentences {
                                     .map(MasterPlan.Table::id)
                                     .toList()
                             : List.of()));
+        }
+    }
+
+    /** Single cells that are read as something else. */
+    private void corrections() {
+        for (Proposal.Corrected corrected : outcome.proposal().corrected()) {
+            Correction correction = corrected.correction();
+            sentences.add(new Sentence(
+                    Correction.KIND,
+                    correction.subject(),
+                    Sentence.Paragraph.VALUES,
+                    "Read " + correction.where()
+                            + (corrected.column().isEmpty() ? "" : ", column " + Says.quoted(corrected.column()))
+                            + ", as " + Corrections.said(correction.to()) + ", not "
+                            + Corrections.said(correction.from()) + ".",
+                    (corrected.problem().isEmpty() ? "1 cell" : "Not in force: " + corrected.problem())
+                            + (correction.why().isEmpty() ? "" : "; because " + correction.why())
+                            + (correction.by().isEmpty() ? "" : "; " + correction.by()) + ".",
+                    correction.on(),
+                    true,
+                    "",
+                    correction.answer(true),
+                    List.of(),
+                    correction.answer(false),
+                    List.of()));
         }
     }
 

@@ -1,11 +1,18 @@
 package cuvee.refresh;
 
 import cuvee.place.Where;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Where a master cell came from.
  *
  * @param header the header over the cell; empty where the source has no such column, or for a tag
  * @param raw the text as the source has it; empty where the cell is blank
+ * @param corrected what a correction of the analyst reads instead; null where there is none
  */
-public record Trail(Where where, String header, String raw) {}
+public record Trail(
+        Where where, String header, String raw, @Nullable String corrected) {
+    Trail(Where where, String header, String raw) {
+        this(where, header, raw, null);
+    }
+}

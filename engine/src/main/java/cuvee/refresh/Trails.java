@@ -49,7 +49,14 @@ final class Trails {
         List<@Nullable String> cells = store.stagedRow(table.staged(), table.width(), row);
         String staged = cell < cells.size() ? cells.get(cell) : null;
         return new Trail(
-                sheet.cell(row, cell + 1), headerOf(table, cell), staged == null ? "" : CellKind.textOf(staged));
+                sheet.cell(row, cell + 1),
+                headerOf(table, cell),
+                staged == null ? "" : CellKind.textOf(staged),
+                table.corrected().stream()
+                        .filter(each -> each.row() == row && each.column() == cell)
+                        .map(MasterPlan.Corrected::to)
+                        .findFirst()
+                        .orElse(null));
     }
 
     /** The trail of a value that stands in no cell of its row: a section line, a header that ran across, a tag. */

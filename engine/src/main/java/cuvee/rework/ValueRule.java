@@ -2,7 +2,7 @@ package cuvee.rework;
 
 import cuvee.job.Decision;
 import cuvee.job.Job;
-import java.util.ArrayList;
+import cuvee.job.Names;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -10,8 +10,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 
 /**
  * A rule about the values of one column: these texts, as cells have them, are written as another, or count as blank.
@@ -25,7 +23,6 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
 
     private static final String FOR = "for ";
     private static final String NOT_FOR = "not for ";
-    private static final Pattern BAR = Pattern.compile(" \\| ");
     private static final String BY_HAND = "put so by you";
 
     public ValueRule {
@@ -42,12 +39,12 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
 
     /** The rule that a decision states; empty where it states none. */
     public static Optional<ValueRule> read(Decision decision) {
-        List<String> subject = split(decision.subject());
+        List<String> subject = Names.splitTexts(decision.subject());
         boolean on = decision.answer().startsWith(FOR);
         if (!on && !decision.answer().startsWith(NOT_FOR) || subject.isEmpty()) {
             return Optional.empty();
         }
-        List<String> texts = split(decision.answer().substring(on ? FOR.length() : NOT_FOR.length()));
+        List<String> texts = Names.splitTexts(decision.answer().substring(on ? FOR.length() : NOT_FOR.length()));
         return texts.isEmpty() || texts.stream().allMatch(String::isEmpty)
                 ? Optional.empty()
                 : Optional.of(new ValueRule(
@@ -59,11 +56,11 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
     }
 
     public String subject() {
-        return join(to.isEmpty() ? List.of(column) : List.of(column, to));
+        return Names.joinTexts(to.isEmpty() ? List.of(column) : List.of(column, to));
     }
 
     public String answer() {
-        return (on ? FOR : NOT_FOR) + join(texts);
+        return (on ? FOR : NOT_FOR) + Names.joinTexts(texts);
     }
 
     public ValueRule switched(boolean wanted) {
@@ -119,25 +116,5 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
             }
         }
         return next;
-    }
-
-    /** Texts in one, parted by bars; bars and backslashes within them are marked. */
-    private static String join(Collection<String> texts) {
-        return texts.stream()
-                .map(text -> text.replace("\\", "\\\\").replace("|", "\\|"))
-                .collect(Collectors.joining(" | "));
-    }
-
-    private static List<String> split(String joined) {
-        List<String> texts = new ArrayList<>();
-        for (String part : BAR.splitAsStream(joined).toList()) {
-            StringBuilder text = new StringBuilder();
-            for (int i = 0; i < part.length(); i++) {
-                boolean marked = part.charAt(i) == '\\' && i + 1 < part.length();
-                text.append(part.charAt(marked ? ++i : i));
-            }
-            texts.add(text.toString());
-        }
-        return texts;
     }
 }

@@ -90,6 +90,7 @@ class ReadingsTest {
                         false,
                         0,
                         List.of(),
+                        List.of(),
                         List.of(new MasterPlan.Feed(new Origin.Cell(0, false), convention, evidence))));
             }
             writer.flush();

@@ -46,6 +46,7 @@ class StoreTest {
                 false,
                 0,
                 List.of(),
+                List.of(),
                 List.of(new MasterPlan.Feed(new Origin.Cell(0, false), Convention.DEFAULT, evidence)));
     }
 
@@ -148,6 +149,7 @@ class StoreTest {
                     new MasterPlan.Runs(new int[] {1, 13}, new int[] {10, 48}),
                     true,
                     0,
+                    List.of(),
                     List.of(),
                     List.of(new MasterPlan.Feed(new Origin.Cell(0, false), Convention.DEFAULT, numbers(58)))));
             assertThat(store.build(plan)).isEqualTo(58);

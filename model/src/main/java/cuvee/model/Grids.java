@@ -465,6 +465,24 @@ public final class Grids {
         return new ListGrid<>(sources, columns, (source, column) -> column >= quiet ? Tone.QUIET : Tone.PLAIN);
     }
 
+    /** What stands over the reconciliation: that it closes, and what was corrected. */
+    public static String reconciliationSays(Outcome outcome) {
+        List<Proposal.Corrected> corrected = outcome.proposal().corrected().stream()
+                .filter(Proposal.Corrected::inForce)
+                .toList();
+        String all = "Every line seen is kept or set aside, file by file.";
+        if (corrected.isEmpty()) {
+            return all;
+        }
+        Map<String, Long> byColumn = corrected.stream()
+                .collect(Collectors.groupingBy(Proposal.Corrected::column, LinkedHashMap::new, Collectors.counting()));
+        return all + " You corrected "
+                + Says.list(byColumn.entrySet().stream()
+                        .map(entry -> Says.count(entry.getValue(), "cell") + " of " + entry.getKey())
+                        .toList())
+                + "; the sources say otherwise.";
+    }
+
     private static String names(Set<String> names) {
         return names.isEmpty() ? "" : Says.list(List.copyOf(names));
     }
@@ -499,7 +517,11 @@ public final class Grids {
                     }
                 }
             }
-            columns.forEach(column -> missing.add(column.name()));
+            for (int i = 0; i < columns.size(); i++) {
+                if (outcome.proposal().hasCells(i)) {
+                    missing.add(columns.get(i).name());
+                }
+            }
             missing.removeAll(matched);
             Outcome.Made made = outcome.made().get(table.id());
             bySource.put(

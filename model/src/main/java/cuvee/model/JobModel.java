@@ -28,14 +28,20 @@ import cuvee.refresh.ReadingDecisions;
 import cuvee.refresh.Sentence;
 import cuvee.refresh.SheetRule;
 import cuvee.refresh.SourceReport;
+import cuvee.refresh.Trail;
 import cuvee.refresh.Workplace;
+import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
 import cuvee.rework.ValueRule;
 import cuvee.tag.TagSource;
+import cuvee.value.Convention;
 import cuvee.value.Spellings;
 import cuvee.value.Type;
+import cuvee.value.ValueReader;
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
@@ -66,6 +72,7 @@ public final class JobModel implements AutoCloseable {
     private static final String TAKE = "take";
     private static final String ASIDE = "aside";
     private final Executor ui;
+    private final Workplace workplace;
     private final ExecutorService worker;
     private final JobSession session;
     private final History<Job> history;
@@ -93,6 +100,7 @@ public final class JobModel implements AutoCloseable {
 
     private JobModel(Workplace workplace, Executor ui, Job first, Path file, boolean saved) {
         this.ui = ui;
+        this.workplace = workplace;
         this.file = file;
         this.saved = saved;
         this.savedJob = first;
@@ -311,6 +319,36 @@ public final class JobModel implements AutoCloseable {
     /** Lets one of rows that are equal in some columns stay. */
     public void ruleEqual(List<String> columns, boolean last) {
         take(RowRules.equal(history.now(), columns, last));
+    }
+
+    /**
+     * Reads one cell of a source as something else, for as long as it says what it says now.
+     *
+     * @return what speaks against it; empty where it was done
+     */
+    public String correct(int column, Trail trail, String to, String why) {
+        Optional<Outcome> made = outcome.get();
+        if (made.isEmpty() || trail.where().column() < 1) {
+            return "This value stands in no cell of its row, so there is none to correct.";
+        }
+        Type type = made.get().proposal().plan().columns().get(column).type();
+        if (!to.isBlank() && ValueReader.read(to.strip(), type, Convention.DEFAULT) == null) {
+            return Says.quoted(to.strip()) + " is no " + type.word() + ", the type of the column.";
+        }
+        String by = "by " + System.getProperty("user.name", "you") + " on "
+                + LocalDate.now(workplace.clock().withZone(ZoneId.systemDefault()));
+        take(new Correction(
+                        trail.where().source(),
+                        trail.where().sheet(),
+                        trail.where().row(),
+                        trail.where().column() - 1,
+                        trail.raw(),
+                        to.strip(),
+                        why.strip(),
+                        by,
+                        true)
+                .put(history.now()));
+        return "";
     }
 
     /** Makes columns from others by formulas, under names that are free. */
