@@ -30,6 +30,9 @@ final class Computing {
         } else if (column.type() == Type.TEXT) {
             value = "nullif(" + value + ", '')";
         }
+        if (!column.replaced().isEmpty()) {
+            value = "nullif(coalesce(" + Readings.map(column.replaced()) + "[" + value + "], " + value + "), '')";
+        }
         return "UPDATE master SET m" + making.column() + " = TRY(CAST(" + value + " AS " + column.sqlType() + "))"
                 + where;
     }

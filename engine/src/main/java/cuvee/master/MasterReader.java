@@ -1,5 +1,6 @@
 package cuvee.master;
 
+import cuvee.value.Spellings;
 import cuvee.value.Type;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -393,6 +394,25 @@ public final class MasterReader implements AutoCloseable {
     /** How many rows of a column hold a value, and their exact sum where it is a number. */
     public record Total(
             String column, long filled, @Nullable String sum) {}
+
+    /** Values of a column other than some texts, with how many rows hold each, the most frequent first. */
+    public List<Spellings.Counted> others(int column, Collection<String> texts) {
+        return Sql.ask("counting", () -> {
+            List<Spellings.Counted> others = new ArrayList<>();
+            String value = "CAST(m" + column + " AS VARCHAR)";
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("SELECT " + value
+                            + ", count(*) AS n FROM master WHERE aside = 0"
+                            + " AND trim(" + value + ") <> '' AND " + value + " NOT IN ("
+                            + texts.stream().map(Sql::literal).collect(Collectors.joining(", ")) + ") GROUP BY 1"
+                            + " ORDER BY n DESC, 1")) {
+                while (rows.next()) {
+                    others.add(new Spellings.Counted(rows.getString(1), rows.getLong(2)));
+                }
+            }
+            return others;
+        });
+    }
 
     /** For each made column, in how many rows its formula says nothing though all that it needs is there. */
     public List<Long> unanswered() {

@@ -60,11 +60,7 @@ final class Readings {
                     .append(" THEN ")
                     .append(replacement(Sql.literal(to), to.isEmpty(), column)));
         } else {
-            String map = "MAP {"
-                    + column.replaced().entrySet().stream()
-                            .map(entry -> Sql.literal(entry.getKey()) + ": " + Sql.literal(entry.getValue()))
-                            .collect(Collectors.joining(", "))
-                    + "}";
+            String map = map(column.replaced());
             replaced.append(" WHEN map_contains(")
                     .append(map)
                     .append(", ")
@@ -77,6 +73,13 @@ final class Readings {
             }
         }
         return replaced.append(" ELSE ").append(read).append(" END").toString();
+    }
+
+    /** Texts by texts. */
+    static String map(Map<String, String> texts) {
+        return texts.entrySet().stream()
+                .map(entry -> Sql.literal(entry.getKey()) + ": " + Sql.literal(entry.getValue()))
+                .collect(Collectors.joining(", ", "MAP {", "}"));
     }
 
     /** The text of a staged cell as people see it, without the mark of its kind. */

@@ -4,6 +4,7 @@ import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
+import cuvee.rework.Codes;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
 import cuvee.rework.Tidying;
@@ -35,7 +36,8 @@ public final class Board {
             Amounts.CURRENCY,
             BlankSources.KIND,
             COLUMN,
-            MadeColumns.KIND);
+            MadeColumns.KIND,
+            Codes.KIND);
 
     private Board() {}
 

@@ -13,7 +13,6 @@ import cuvee.master.MasterPlan;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.rework.Tidying;
-import cuvee.rework.ValueRule;
 import cuvee.value.Convention;
 import cuvee.value.Conventions;
 import cuvee.value.Conventions.Vote;
@@ -185,7 +184,7 @@ final class ColumnTyping {
                         type,
                         all.wholeDigits(),
                         all.decimals(),
-                        ValueRule.replacements(job, name),
+                        cells.replacements(name),
                         MasterPlan.Column.Part.VALUE,
                         currency,
                         Tidying.of(job, name)),

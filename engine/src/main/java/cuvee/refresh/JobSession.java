@@ -165,14 +165,15 @@ public final class JobSession implements AutoCloseable {
         collected.sources().forEach(source -> sources.put(source.path(), source));
         List<PlacedTable> placed = placed(inOrder);
         Map<PlacedTable, String> ruledOut = ruledOut(job, inOrder, findings);
-        Proposal proposal = propose(job, placed, ruledOut, sources);
+        CodeTables codes = CodeTables.of(job, jobFolder, findings);
+        Proposal proposal = propose(job, placed, ruledOut, sources, codes);
         watch.lap("plan");
 
         progress.at(Progress.Stage.MAKING, 0, 0);
         store.build(proposal.plan());
         List<Decision> again = sentAgain(proposal, inOrder);
         if (!again.isEmpty()) {
-            proposal = propose(job.withMoreAssumed(again), placed, ruledOut, sources);
+            proposal = propose(job.withMoreAssumed(again), placed, ruledOut, sources, codes);
             store.build(proposal.plan());
         }
         questions.addAll(SentAgain.questions(proposal.job(), placed));
@@ -206,6 +207,7 @@ public final class JobSession implements AutoCloseable {
             totals = reader.totals();
             proposal = proposal.withFilled(totals);
             unanswered = reader.unanswered();
+            findings.addAll(codesWithoutNames(proposal.plan(), reader, codes));
             rowsAside = reader.setAside();
             reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
         }
@@ -231,12 +233,17 @@ public final class JobSession implements AutoCloseable {
     }
 
     private Proposal propose(
-            Job job, List<PlacedTable> placed, Map<PlacedTable, String> ruledOut, Map<String, Source> sources) {
+            Job job,
+            List<PlacedTable> placed,
+            Map<PlacedTable, String> ruledOut,
+            Map<String, Source> sources,
+            CodeTables codes) {
         Map<PlacedTable, String> out = new HashMap<>(SentAgain.aside(job, placed));
         out.putAll(ruledOut);
         Planner.Surroundings around = new Planner.Surroundings(
                 table -> home(table, sources),
                 store.cells()::count,
+                codes,
                 (table, row) -> store.stagedRow(table.staged(), table.width(), row),
                 HeaderBookFile.read(workplace.state()));
         return Planner.propose(job, placed, out, around);
@@ -349,6 +356,39 @@ public final class JobSession implements AutoCloseable {
             }
         }
         return cells;
+    }
+
+    /** Values of columns with codes that their tables know neither as codes nor as names. */
+    private static List<Finding> codesWithoutNames(MasterPlan plan, MasterReader reader, CodeTables codes) {
+        List<Finding> findings = new ArrayList<>();
+        List<String> names =
+                plan.columns().stream().map(MasterPlan.Column::name).toList();
+        for (CodeTables.Loaded loaded : codes.all()) {
+            int column = names.indexOf(loaded.codes().column());
+            if (!loaded.codes().on() || !loaded.problem().isEmpty() || column < 0) {
+                continue;
+            }
+            List<Spellings.Counted> others =
+                    reader.others(column, loaded.names().values());
+            if (!others.isEmpty()) {
+                long rows = others.stream().mapToLong(Spellings.Counted::rows).sum();
+                findings.add(new Finding(
+                        Severity.WARNING,
+                        "no-name",
+                        Where.JOB,
+                        Says.count(others.size(), "value") + " of " + Says.quoted(names.get(column)) + " in "
+                                + Says.count(rows, "row") + (others.size() == 1 ? " has" : " have")
+                                + " no name in the table of codes: "
+                                + Says.list(others.stream()
+                                        .limit(5)
+                                        .map(each -> Says.quoted(each.text()))
+                                        .toList())
+                                + (others.size() > 5 ? " and others" : "") + ".",
+                        "They stay as they are.",
+                        "Add them to the table, or write a name for them in the column's facts."));
+            }
+        }
+        return findings;
     }
 
     /** Made columns whose formula says nothing in some rows though all that it needs is there. */

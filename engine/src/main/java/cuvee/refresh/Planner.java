@@ -81,10 +81,12 @@ final class Planner {
      *
      * @param homes where they come from
      * @param counting counts texts in their cells
+     * @param codes names for codes
      * @param staged reads single cells
      * @param book headers settled in other jobs
      */
-    record Surroundings(Homes homes, ValueCells.Counting counting, Corrections.Staged staged, HeaderBook book) {}
+    record Surroundings(
+            Homes homes, ValueCells.Counting counting, CodeTables codes, Corrections.Staged staged, HeaderBook book) {}
 
     private Proposal propose() {
         List<PlacedTable> withRecords = new ArrayList<>();
@@ -130,7 +132,7 @@ final class Planner {
         Corrections corrections =
                 Corrections.of(job, all.stream().map(LineUp.Column::name).toList(), feeds, around.staged());
         findings.addAll(corrections.findings());
-        ValueCells cells = new ValueCells(job, feeds, around.counting());
+        ValueCells cells = new ValueCells(job, feeds, around.counting(), around.codes());
         ColumnTyping typing = new ColumnTyping(job, layouts, feeds, cells, around.homes(), questions);
         List<MasterPlan.Column> columns = new ArrayList<>();
         List<Proposal.ColumnReport> reports = new ArrayList<>();
@@ -189,7 +191,7 @@ final class Planner {
                 statedTotals(table);
             }
         }
-        MasterPlan plan = plan(columns, names, feeds, typing, corrections);
+        MasterPlan plan = plan(columns, names, feeds, typing, corrections, cells);
         reportMade(plan, reports);
         Job decided = job.withAssumed(dataNames, assumed);
         questions.sort(Comparator.comparingLong(Question::stake).reversed());
@@ -530,7 +532,8 @@ final class Planner {
             List<String> names,
             Map<PlacedTable, LaidColumn[]> feeds,
             ColumnTyping typing,
-            Corrections corrections) {
+            Corrections corrections,
+            ValueCells cells) {
         List<MasterPlan.Table> planned = new ArrayList<>();
         Map<PlacedTable, PlacedTable> laid = new HashMap<>();
         feeds.keySet().forEach(table -> laid.put(table, table));
@@ -540,9 +543,9 @@ final class Planner {
             if (fed == null) {
                 continue;
             }
-            List<MasterPlan.Feed> cells = new ArrayList<>();
+            List<MasterPlan.Feed> fromCells = new ArrayList<>();
             for (LaidColumn column : fed) {
-                cells.add(
+                fromCells.add(
                         column == null
                                 ? MasterPlan.Feed.ABSENT
                                 : new MasterPlan.Feed(
@@ -564,7 +567,7 @@ final class Planner {
                     table.turned(),
                     lines(table),
                     corrections.in(table),
-                    cells));
+                    fromCells));
         }
         List<MasterPlan.Tag> tags = List.of(
                 new MasterPlan.Tag(DefaultTags.fileName(names), MasterPlan.TagKind.SOURCE_FILE),
@@ -574,7 +577,7 @@ final class Planner {
                 .filter(decision -> decision.kind().equals(ColumnTyping.TYPE))
                 .forEach(decision ->
                         Type.ofWord(decision.answer()).ifPresent(type -> types.put(decision.subject(), type)));
-        MadeColumns.Resolved resolved = MadeColumns.resolve(job, columns, tags, types);
+        MadeColumns.Resolved resolved = MadeColumns.resolve(job, columns, tags, types, cells::replacements);
         made.addAll(resolved.stated());
         findings.addAll(MadeColumns.findings(made));
         MasterPlan plan = new MasterPlan(resolved.columns(), tags, planned);

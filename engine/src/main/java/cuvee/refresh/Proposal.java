@@ -89,6 +89,13 @@ public record Proposal(
                 findings);
     }
 
+    /** True for the name of a column that a rule makes from others. */
+    public boolean isMadeNamed(String name) {
+        return plan.columns().stream()
+                .anyMatch(column -> column.part() == MasterPlan.Column.Part.MADE
+                        && column.name().equals(name));
+    }
+
     /** True for a column that a rule makes from others. */
     public boolean isMade(int column) {
         return plan.columns().get(column).part() == MasterPlan.Column.Part.MADE;

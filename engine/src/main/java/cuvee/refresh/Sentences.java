@@ -11,6 +11,7 @@ import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
+import cuvee.rework.Codes;
 import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
@@ -44,6 +45,7 @@ public final class Sentences {
         outcome.proposal().tags().forEach(all::tag);
         all.made();
         all.spellings();
+        all.codes();
         all.values();
         all.corrections();
         all.rows();
@@ -337,6 +339,46 @@ public final class Sentences {
                                     .map(MasterPlan.Table::id)
                                     .toList()
                             : List.of()));
+        }
+    }
+
+    /** Names that are written for codes. */
+    private void codes() {
+        for (Codes codes : Codes.of(job)) {
+            long cells = outcome.proposal().valueCells().getOrDefault(ValueCells.CODED + codes.column(), 0L);
+            boolean there = outcome.proposal().columns().stream()
+                    .anyMatch(column -> column.name().equals(codes.column()));
+            boolean held = codes.file().isEmpty();
+            String some = Says.list(codes.held().entrySet().stream()
+                    .limit(3)
+                    .map(each -> Says.quoted(each.getValue()) + " for " + Says.quoted(each.getKey()))
+                    .toList());
+            sentences.add(new Sentence(
+                    Codes.KIND,
+                    codes.column(),
+                    Sentence.Paragraph.VALUES,
+                    "In " + Says.quoted(codes.column()) + ", write "
+                            + (held
+                                    ? some
+                                            + (codes.held().size() > 3
+                                                    ? " and so on for "
+                                                            + Says.count(
+                                                                    codes.held().size(), "code")
+                                                    : "")
+                                            + "."
+                                    : "for codes the names in " + codes.file() + "; codes and names stand there under"),
+                    !there
+                            ? "There is no such column now; it needs " + codes.column() + "."
+                            : outcome.proposal().isMadeNamed(codes.column())
+                                    ? "In a column that is made"
+                                    : Says.count(cells, "cell"),
+                    codes.on(),
+                    true,
+                    "",
+                    held ? codes.answer(true) : codes.lead(),
+                    held ? List.of() : List.of(codes.code(), codes.name()),
+                    codes.answer(false),
+                    List.of()));
         }
     }
 

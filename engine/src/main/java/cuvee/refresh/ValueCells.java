@@ -23,7 +23,11 @@ final class ValueCells {
     private final Job job;
     private final Map<PlacedTable, LaidColumn[]> feeds;
     private final Counting counting;
+    private final CodeTables codes;
     private final Map<String, Long> touched = new LinkedHashMap<>();
+
+    /** Before a column's name, the key of the cells that hold codes with names. */
+    static final String CODED = "codes of ";
 
     /** Counts texts in the cells of tables. */
     interface Counting {
@@ -31,10 +35,11 @@ final class ValueCells {
                 Collection<SourceCells.Cells> cells, Collection<String> texts, MasterPlan.Spelling spelling);
     }
 
-    ValueCells(Job job, Map<PlacedTable, LaidColumn[]> feeds, Counting counting) {
+    ValueCells(Job job, Map<PlacedTable, LaidColumn[]> feeds, Counting counting, CodeTables codes) {
         this.job = job;
         this.feeds = feeds;
         this.counting = counting;
+        this.codes = codes;
     }
 
     /** For each rule, by what it is about, how many cells it touches or would touch. */
@@ -42,18 +47,41 @@ final class ValueCells {
         return touched;
     }
 
+    /** For each text of a column that is replaced, what stands in its place: what single values are written as goes first. */
+    Map<String, String> replacements(String column) {
+        Map<String, String> replaced = new LinkedHashMap<>(codes.names(column));
+        replaced.putAll(ValueRule.replacements(job, column));
+        return replaced;
+    }
+
     /** What a column holds once its texts have been replaced. */
     Evidence replaced(int index, String column, Evidence held) {
         List<ValueRule> rules = ValueRule.of(job).stream()
                 .filter(rule -> rule.column().equals(column))
                 .toList();
-        if (rules.isEmpty()) {
+        Map<String, String> names =
+                codes.loaded(column).map(CodeTables.Loaded::names).orElse(Map.of());
+        if (rules.isEmpty() && names.isEmpty()) {
             return held;
         }
-        Set<String> texts = new LinkedHashSet<>();
+        Set<String> texts = new LinkedHashSet<>(names.keySet());
         rules.forEach(rule -> texts.addAll(rule.texts()));
         Map<String, Long> counts = counts(index, texts, Tidying.of(job, column));
         Evidence after = held;
+        Map<String, String> written = codes.names(column);
+        long coded = 0;
+        for (Map.Entry<String, String> code : names.entrySet()) {
+            long times = counts.getOrDefault(code.getKey(), 0L);
+            coded += times;
+            boolean other =
+                    rules.stream().anyMatch(rule -> rule.on() && rule.texts().contains(code.getKey()));
+            after = times > 0 && !other && written.containsKey(code.getKey())
+                    ? after.replaced(code.getKey(), code.getValue(), times)
+                    : after;
+        }
+        if (!names.isEmpty()) {
+            touched.put(CODED + column, coded);
+        }
         for (ValueRule rule : rules) {
             long cells = 0;
             for (String text : rule.texts()) {

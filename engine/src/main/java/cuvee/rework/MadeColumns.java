@@ -32,6 +32,11 @@ public final class MadeColumns {
 
     private MadeColumns() {}
 
+    /** For each text of a column that is replaced, what stands in its place. */
+    public interface Replacing {
+        Map<String, String> of(String column);
+    }
+
     /**
      * A made column as the job has it.
      *
@@ -74,16 +79,17 @@ public final class MadeColumns {
 
     /** A column that is to be made, as long as nothing is known of it. */
     public static MasterPlan.Column unknown(String name) {
-        return column(name, Type.TEXT, 0, "");
+        return column(name, Type.TEXT, 0, "", Map.of());
     }
 
-    private static MasterPlan.Column column(String name, Type type, int decimals, String currency) {
+    private static MasterPlan.Column column(
+            String name, Type type, int decimals, String currency, Map<String, String> replaced) {
         return new MasterPlan.Column(
                 name,
                 type,
                 WHOLE_DIGITS,
                 decimals,
-                Map.of(),
+                replaced,
                 MasterPlan.Column.Part.MADE,
                 currency,
                 MasterPlan.Spelling.AS_WRITTEN);
@@ -93,10 +99,15 @@ public final class MadeColumns {
      * Reads the formulas of a job over the columns of a master.
      *
      * @param columns all columns in their order, those to be made {@link #unknown}
+     * @param replacing what rules about values write in the place of texts
      * @param types what the analyst says of the types of columns, by name
      */
     public static Resolved resolve(
-            Job job, List<MasterPlan.Column> columns, List<MasterPlan.Tag> tags, Map<String, Type> types) {
+            Job job,
+            List<MasterPlan.Column> columns,
+            List<MasterPlan.Tag> tags,
+            Map<String, Type> types,
+            Replacing replacing) {
         List<MasterPlan.Column> typed = new ArrayList<>(columns);
         Map<String, Decision> open = new HashMap<>();
         Map<String, Stated> stated = new HashMap<>();
@@ -142,7 +153,14 @@ public final class MadeColumns {
                             .indexOf(name);
                     Type type = types.getOrDefault(name, formula.type());
                     int decimals = type == formula.type() ? formula.decimals() : type.isNumber() ? 6 : 0;
-                    typed.set(at, column(name, type, decimals, FormulaReader.currency(formula, known)));
+                    typed.set(
+                            at,
+                            column(
+                                    name,
+                                    type,
+                                    decimals,
+                                    FormulaReader.currency(formula, known),
+                                    type == Type.TEXT ? replacing.of(name) : Map.of()));
                     makings.add(new MasterPlan.Making(at, formula));
                     stated.put(name, new Stated(decision, decision.answer(), true, read.formula(), ""));
                     hidden.remove(name);
