@@ -9,6 +9,9 @@ interface Choosers {
 
     Optional<Path> job(String title);
 
+    /** A file to read from. */
+    Optional<Path> file(String title);
+
     /** A file to write to. */
     Optional<Path> target(String title, Path proposed, String... endings);
 

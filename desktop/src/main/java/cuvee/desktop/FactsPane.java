@@ -19,16 +19,21 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -55,6 +60,7 @@ final class FactsPane extends VBox {
     private final TextField to = new TextField();
     private final Button write = new Button("Write it");
     private final Button blank = new Button("Take for blank");
+    private final MenuButton codes = new MenuButton("Names for codes");
     private final HBox writing = new HBox(6, to, write);
     private final PauseTransition typing = new PauseTransition(Duration.millis(200));
     private final ComboBox<MasterPlan.Spelling> spelling = new ComboBox<>();
@@ -63,7 +69,7 @@ final class FactsPane extends VBox {
     private boolean filling;
     private String column = "";
 
-    FactsPane(JobModel model, Executor ui, Runnable close) {
+    FactsPane(JobModel model, Executor ui, Supplier<Choosers> choosers, Runnable close) {
         this.model = model;
         this.ui = ui;
         setId("facts");
@@ -128,7 +134,18 @@ final class FactsPane extends VBox {
         HBox.setHgrow(spelling, Priority.ALWAYS);
         spellings.getChildren().addAll(spelled, spelling);
         spellings.setAlignment(Pos.CENTER_LEFT);
-        VBox middle = new VBox(8, figures, spellings, search, values, chosen, writing, blank);
+        MenuItem fromFile = new MenuItem("from a table in a file");
+        fromFile.setOnAction(e -> choosers.get()
+                .file("The table with codes and names")
+                .ifPresent(file -> model.codesFromFile(column, file)));
+        MenuItem pasted = new MenuItem("as copied: codes and names beside them");
+        pasted.setOnAction(e -> model.codesPasted(
+                column,
+                Objects.requireNonNullElse(Clipboard.getSystemClipboard().getString(), "")));
+        codes.setId("facts-codes");
+        codes.getItems().addAll(fromFile, pasted);
+        FlowPane whole = new FlowPane(6, 6, blank, codes);
+        VBox middle = new VBox(8, figures, spellings, search, values, chosen, writing, whole);
         middle.getStyleClass().add("question");
         VBox.setVgrow(middle, Priority.ALWAYS);
         VBox more = new VBox(10, alike, layouts);
@@ -174,14 +191,16 @@ final class FactsPane extends VBox {
         alike.getChildren().clear();
         layouts.getChildren().clear();
         boolean own = data && outcome.proposal().hasCells(at);
+        boolean written = own || data && outcome.proposal().isMade(at);
         boolean texts = own && grid.type() == Type.TEXT;
         spellings.setVisible(texts);
         spellings.setManaged(texts);
         filling = true;
         spelling.setValue(Tidying.of(outcome.job(), name));
         filling = false;
-        writing.setDisable(!own);
-        blank.setDisable(!own);
+        writing.setDisable(!written);
+        codes.setDisable(!data);
+        blank.setDisable(!written);
         values.setModel(grid);
         if (data) {
             tellLayouts(outcome, at, grid.type());

@@ -73,7 +73,7 @@ final class JobFrame extends BorderPane {
         master = new MasterView(model, ui, this::showTrail, this::openSheet, this::showFacts, () -> go(Stage.REWORK));
         deliver = new DeliverView(model, choosers);
         drawer = new QuestionsDrawer(model::settle);
-        facts = new FactsPane(model, ui, () -> showFacts(-1));
+        facts = new FactsPane(model, ui, choosers, () -> showFacts(-1));
         CollectView collect = new CollectView(model, choosers, zone);
         read = new ReadView(model, ui);
         rework = new ReworkView(model);

@@ -11,6 +11,7 @@ import cuvee.place.Says;
 import cuvee.refresh.BeforeAndAfter;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Sentence;
+import cuvee.rework.Codes;
 import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
@@ -180,6 +181,7 @@ final class ReworkView extends VBox {
             boolean rule = aboutRows
                     || sentence.kind().equals(MadeColumns.KIND)
                     || sentence.kind().equals(Correction.KIND)
+                    || sentence.kind().equals(Codes.KIND)
                     || sentence.kind().equals(ValueRule.KIND)
                     || sentence.kind().equals(Tidying.KIND);
             Button undecide = new Button(rule ? "Remove" : "Let Cuvee decide");

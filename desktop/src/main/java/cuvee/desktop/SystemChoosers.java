@@ -38,6 +38,14 @@ final class SystemChoosers implements Choosers {
     }
 
     @Override
+    public Optional<Path> file(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.setInitialDirectory(new File(System.getProperty("user.home")));
+        return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+    }
+
+    @Override
     public Optional<Path> target(String title, Path proposed, String... endings) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(title);

@@ -59,6 +59,11 @@ class WindowTest {
         }
 
         @Override
+        public Optional<Path> file(String title) {
+            return target;
+        }
+
+        @Override
         public Optional<Path> target(String title, Path proposed, String... endings) {
             return target;
         }

@@ -16,9 +16,11 @@ import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.ValueList;
 import cuvee.place.Says;
 import cuvee.refresh.BeforeAndAfter;
 import cuvee.refresh.Board;
+import cuvee.refresh.CodeTables;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.NewColumns;
 import cuvee.refresh.Outcome;
@@ -27,9 +29,11 @@ import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
 import cuvee.refresh.Sentence;
 import cuvee.refresh.SheetRule;
+import cuvee.refresh.SmallTable;
 import cuvee.refresh.SourceReport;
 import cuvee.refresh.Trail;
 import cuvee.refresh.Workplace;
+import cuvee.rework.Codes;
 import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
@@ -45,6 +49,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -69,6 +74,7 @@ import org.slf4j.LoggerFactory;
 public final class JobModel implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(JobModel.class);
     private static final String BY_HAND = "put so by you";
+    private static final int VALUES_COMPARED = 2000;
     private static final String TAKE = "take";
     private static final String ASIDE = "aside";
     private final Executor ui;
@@ -349,6 +355,55 @@ public final class JobModel implements AutoCloseable {
                         true)
                 .put(history.now()));
         return "";
+    }
+
+    /** Writes names for the codes of a column by the table in a file, whose columns of codes and names are told by the values. */
+    public void codesFromFile(String column, Path from) {
+        Optional<Outcome> made = outcome.get();
+        int at = made.map(now -> now.proposal().columns().stream()
+                        .map(Proposal.ColumnReport::name)
+                        .toList()
+                        .indexOf(column))
+                .orElse(-1);
+        if (at < 0) {
+            return;
+        }
+        String path = JobDraft.relative(file.toAbsolutePath().getParent(), from);
+        worker.execute(() -> {
+            try (ValueList values = session.values(made.orElseThrow(), at)) {
+                SmallTable table = SmallTable.read(from);
+                List<String> texts = values.page(0, VALUES_COMPARED).stream()
+                        .map(Spellings.Counted::text)
+                        .toList();
+                Optional<Codes> codes = CodeTables.guess(column, path, table, texts);
+                ui.execute(() -> codes.ifPresentOrElse(
+                        found -> take(found.put(history.now())),
+                        () -> message.set(new Message(
+                                "None of the values of " + Says.quoted(column) + " stands in " + from.getFileName()
+                                        + ", which has the columns " + Says.list(table.headers())
+                                        + ". Nothing was changed.",
+                                true))));
+            } catch (CuveeException unreadable) {
+                ui.execute(() -> tell("Reading the table", unreadable));
+            }
+        });
+    }
+
+    /** Writes names for the codes of a column by lines of a code and a name each, parted by a tab, semicolon or comma. */
+    public void codesPasted(String column, String lines) {
+        Map<String, String> names = new LinkedHashMap<>();
+        for (String line : lines.lines().toList()) {
+            String[] cells = line.split(line.contains("\t") ? "\t" : line.contains(";") ? ";" : ",", 2);
+            if (cells.length == 2 && !cells[0].isBlank() && !cells[1].isBlank()) {
+                names.put(cells[0].strip(), cells[1].strip());
+            }
+        }
+        if (names.isEmpty()) {
+            message.set(new Message(
+                    "What was copied holds no codes with names: copy two columns, codes and names beside them.", true));
+        } else {
+            take(Codes.these(column, names).put(history.now()));
+        }
     }
 
     /** Makes columns from others by formulas, under names that are free. */
