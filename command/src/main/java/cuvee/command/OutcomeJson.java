@@ -32,7 +32,7 @@ final class OutcomeJson {
         root.put("job", outcome.job().name());
         root.put("rows", outcome.rows());
         ArrayNode columns = root.putArray("columns");
-        for (Proposal.ColumnReport column : outcome.proposal().columns()) {
+        for (Proposal.ColumnReport column : outcome.columns()) {
             ObjectNode node = columns.addObject();
             outcome.proposal().tags().stream()
                     .filter(tag -> tag.on() && tag.column().equals(column.name()))
@@ -46,7 +46,7 @@ final class OutcomeJson {
                     .put("layouts", column.layouts())
                     .put("reason", column.reason());
         }
-        for (MasterPlan.Tag tag : outcome.proposal().plan().tags()) {
+        for (MasterPlan.Tag tag : outcome.plan().tags()) {
             columns.addObject().put("name", tag.name()).put("type", "Text").put("tag", true);
         }
         ArrayNode sources = root.putArray("sources");
@@ -118,6 +118,9 @@ final class OutcomeJson {
         ArrayNode missing = node.putArray("missing");
         ArrayNode extra = node.putArray("extra");
         for (int i = 0; i < columns.size(); i++) {
+            if (!outcome.proposal().hasCells(i)) {
+                continue;
+            }
             if (table.feeds().get(i) == null) {
                 missing.add(columns.get(i).name());
             } else {

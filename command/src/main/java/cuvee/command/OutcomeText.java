@@ -24,7 +24,7 @@ final class OutcomeText {
         out.println(outcome.changed().sentence());
         out.println();
         out.println("Columns");
-        for (Proposal.ColumnReport column : outcome.proposal().columns()) {
+        for (Proposal.ColumnReport column : outcome.columns()) {
             out.println("  " + column.name() + ": " + column.typeWords() + ", "
                     + Says.count(column.filled(), "value")
                     + (column.misfits() > 0 ? ", " + Says.number(column.misfits()) + " do not fit" : ""));

@@ -82,8 +82,8 @@ final class DeliverView extends VBox {
         String would = outcome.map(made -> (Files.exists(target) ? "Replaces the file by " : "Writes a new file with ")
                         + Says.count(made.rows(), "row") + " and "
                         + Says.count(
-                                made.proposal().plan().columns().size()
-                                        + made.proposal().plan().tags().size(),
+                                made.plan().columns().size()
+                                        + made.plan().tags().size(),
                                 "column")
                         + ".")
                 .orElse("Refresh first.");

@@ -51,6 +51,7 @@ final class MasterView extends VBox {
     private final Consumer<String> trail;
     private final Consumer<Where> open;
     private final Runnable rules;
+    private final IntConsumer facts;
     private final ExecutorService trails = Executors.newSingleThreadExecutor(run -> {
         Thread thread = new Thread(run, "cuvee-trail");
         thread.setDaemon(true);
@@ -72,6 +73,7 @@ final class MasterView extends VBox {
         this.trail = trail;
         this.open = open;
         this.rules = rules;
+        this.facts = facts;
         setId("master");
         correction = new CorrectionBar(model, this::closeCorrection);
         grid.setEmptyWords("The master has no rows yet. Refresh, or look in Collect at why no file was taken.");
@@ -94,10 +96,10 @@ final class MasterView extends VBox {
         factsButton.setId("master-facts");
         factsButton.setMinWidth(Region.USE_PREF_SIZE);
         factsButton.setTooltip(new Tooltip("What the column of the selected cell holds, over all rows (F4)"));
-        factsButton.setOnAction(e -> facts.accept(grid.selectedColumn()));
+        factsButton.setOnAction(e -> showFacts());
         addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.getCode() == KeyCode.F4) {
-                facts.accept((one.isFocused() ? one : grid).selectedColumn());
+                showFacts();
             }
         });
         rule.setId("master-rule");
@@ -128,6 +130,19 @@ final class MasterView extends VBox {
         getChildren().addAll(grid, foot);
         model.outcomeProperty().addListener((o, before, now) -> show(now));
         show(model.outcomeProperty().get());
+    }
+
+    private void showFacts() {
+        MasterGrid now = one.isFocused() ? shownOfOne : shown;
+        if (now != null && now.columns() > 0) {
+            int column = now.before((one.isFocused() ? one : grid).selectedColumn());
+            if (column < 0) {
+                trail.accept(
+                        "This column is made by the rule about the shape of the master; open the facts of another.");
+            } else {
+                facts.accept(column);
+            }
+        }
     }
 
     GridView grid() {
@@ -217,10 +232,30 @@ final class MasterView extends VBox {
             offer("Of rows equal in " + Says.list(names) + " keep the last", () -> model.ruleEqual(names, true));
         }
         if (now != null && now.rows() > 0) {
+            offerShapes(now, from.selectedColumns());
             offer("Correct this cell (F2)", this::correct);
         }
         if (rule.getItems().isEmpty()) {
             offer("Select cells first", () -> {});
+        }
+    }
+
+    private void offerShapes(MasterGrid now, int[] columns) {
+        String first = now.title(columns[0]);
+        if (columns[1] - columns[0] == 1 && now.before(columns[0]) >= 0 && now.before(columns[1]) >= 0) {
+            String second = now.title(columns[1]);
+            boolean numbers = now.numeric(columns[1]);
+            offer(
+                    "Make columns of the values of " + first + ", holding the " + (numbers ? "sum of " : "first of ")
+                            + second,
+                    () -> {
+                        model.makeColumnsOf(first, second, numbers, now.keysBeside(columns[0], columns[1]));
+                        rules.run();
+                    });
+        } else if (columns[0] == columns[1]) {
+            offer("Order the rows by " + first, () -> model.sortBy(first, false));
+            offer("Order the rows by " + first + ", the greatest first", () -> model.sortBy(first, true));
+            offer("Number the rows", model::numberRows);
         }
     }
 
@@ -245,7 +280,8 @@ final class MasterView extends VBox {
                                                 .columns()
                                                 .size();
                         if (!cell) {
-                            trail.accept("This value stands in no cell of its row, so there is none to correct.");
+                            trail.accept(
+                                    "This value stands in no single cell of its row, so there is none to correct.");
                             return;
                         }
                         if (!getChildren().contains(correction)) {
@@ -286,7 +322,7 @@ final class MasterView extends VBox {
         long request = ++asked;
         String value = now.text(row, column);
         String title = now.title(column);
-        if (column >= outcome.get().proposal().columns().size()) {
+        if (column >= outcome.get().plan().columns().size()) {
             trails.execute(() -> {
                 String where = model.session()
                         .trail(outcome.get(), line.get(), column)
@@ -338,6 +374,14 @@ final class MasterView extends VBox {
                     .toString();
         }
         said.append("text ").append(Says.quoted(found.raw()));
+        if (found.met() > 1) {
+            return said.append("text ")
+                    .append(Says.quoted(found.raw()))
+                    .append(", the first of ")
+                    .append(Says.count(found.met(), "cell"))
+                    .append(" that met here")
+                    .toString();
+        }
         if (found.corrected() != null) {
             said.append(", corrected by you to ").append(value.isEmpty() ? "blank" : value);
         } else if (value.isEmpty()) {

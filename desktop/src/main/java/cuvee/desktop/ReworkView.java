@@ -15,6 +15,7 @@ import cuvee.rework.Codes;
 import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
+import cuvee.rework.Shapings;
 import cuvee.rework.Tidying;
 import cuvee.rework.ValueRule;
 import java.util.ArrayList;
@@ -125,7 +126,14 @@ final class ReworkView extends VBox {
             field.setDisable(!sentence.on());
             words.getChildren().add(field);
         }
-        for (String name : RuleWords.has(sentence) ? List.<String>of() : sentence.names()) {
+        if (ShapeWords.has(sentence)) {
+            words.getChildren()
+                    .setAll(new ShapeWords(id, outcome, sentence, chosen -> model.nameSentence(sentence, chosen))
+                            .nodes(sentence));
+            words.setDisable(!sentence.on());
+        }
+        boolean names = !RuleWords.has(sentence) && !ShapeWords.has(sentence);
+        for (String name : names ? sentence.names() : List.<String>of()) {
             TextField field = new TextField(name);
             field.setId("name-" + id + "-" + fields.size());
             field.setPrefColumnCount(Math.max(8, name.length()));
@@ -182,6 +190,7 @@ final class ReworkView extends VBox {
                     || sentence.kind().equals(MadeColumns.KIND)
                     || sentence.kind().equals(Correction.KIND)
                     || sentence.kind().equals(Codes.KIND)
+                    || sentence.subject().equals(Shapings.ROWS)
                     || sentence.kind().equals(ValueRule.KIND)
                     || sentence.kind().equals(Tidying.KIND);
             Button undecide = new Button(rule ? "Remove" : "Let Cuvee decide");

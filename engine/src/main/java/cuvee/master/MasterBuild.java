@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.duckdb.DuckDBConnection;
@@ -78,8 +79,12 @@ final class MasterBuild {
                     statement.execute("DELETE FROM master WHERE tbl IN (" + ids + ")");
                 }
                 long made = insert(statement, shapes, parts, built);
-                compute(statement, fresh);
-                setAside(statement, made > 0 || !gone.isEmpty());
+                boolean others = fresh || made > 0 || !gone.isEmpty();
+                boolean computed = compute(statement, fresh);
+                boolean marked = setAside(statement, others);
+                if (others || computed || marked) {
+                    Store.putMeta(connection, Store.VERSION, UUID.randomUUID().toString());
+                }
                 statement.execute("COMMIT");
                 return made;
             } catch (SQLException | RuntimeException failed) {
@@ -97,48 +102,45 @@ final class MasterBuild {
     }
 
     /** Fills the made columns: in all rows where a formula is another than before, else in those that are new. */
-    private void compute(Statement statement, boolean allNew) throws SQLException {
-        boolean others = !rememberedAs(statement, "makings", computing(""));
+    private boolean compute(Statement statement, boolean allNew) throws SQLException {
+        boolean others = !rememberedAs("makings", computing(""));
         for (String filling :
                 computing(others || allNew ? "" : " WHERE tbl IN (SELECT tbl FROM todo WHERE grp >= 0)")) {
             statement.execute(filling);
         }
+        return others;
     }
 
     /** Remembers statements that were carried out; true where they are the same as the last. */
-    private static boolean rememberedAs(Statement statement, String name, List<String> statements) throws SQLException {
+    private boolean rememberedAs(String name, List<String> statements) throws SQLException {
         String digest = statements.isEmpty() ? "" : digest(String.join("\n", statements));
-        String before = "";
-        try (ResultSet kept = statement.executeQuery("SELECT content FROM meta WHERE name = " + Sql.literal(name))) {
-            before = kept.next() ? kept.getString(1) : before;
-        }
-        if (digest.equals(before)) {
+        if (digest.equals(Store.meta(connection, name))) {
             return true;
         }
-        statement.execute("DELETE FROM meta WHERE name = " + Sql.literal(name));
-        statement.execute("INSERT INTO meta VALUES (" + Sql.literal(name) + ", '" + digest + "')");
+        Store.putMeta(connection, name, digest);
         return false;
     }
 
     /** Marks the rows that rules set aside, where rows, what they hold or rules are others than before. */
-    private void setAside(Statement statement, boolean otherRows) throws SQLException {
+    private boolean setAside(Statement statement, boolean otherRows) throws SQLException {
         List<String> markings = new ArrayList<>();
         for (RowRule rule : plan.rules()) {
             markings.add(Marking.statement(rule, markings.size() + 1, plan));
         }
         List<String> all = new ArrayList<>(markings);
         all.addAll(markings.isEmpty() ? List.of() : computing(""));
-        if (rememberedAs(statement, "rules", all) && !(otherRows && !markings.isEmpty())) {
-            return;
+        if (rememberedAs("rules", all) && !(otherRows && !markings.isEmpty())) {
+            return false;
         }
         statement.execute("UPDATE master SET aside = 0 WHERE aside <> 0");
         for (String marking : markings) {
             statement.execute(marking);
         }
+        return true;
     }
 
     /** What a part is made of in few characters, since the SQL of a table with many columns across is long. */
-    private static String digest(String made) {
+    static String digest(String made) {
         try {
             byte[] hash = MessageDigest.getInstance("SHA-256").digest(made.getBytes(StandardCharsets.UTF_8));
             return HexFormat.of().formatHex(hash);

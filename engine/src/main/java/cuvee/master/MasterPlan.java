@@ -15,12 +15,18 @@ import org.jspecify.annotations.Nullable;
  * @param tables in the order of the master
  * @param makings what fills the columns that no cell does, each behind those that it needs
  * @param rules what sets rows aside, in the order in which it does
+ * @param shaping what is done with the rows that are left
  */
 public record MasterPlan(
-        List<Column> columns, List<Tag> tags, List<Table> tables, List<Making> makings, List<RowRule> rules) {
+        List<Column> columns,
+        List<Tag> tags,
+        List<Table> tables,
+        List<Making> makings,
+        List<RowRule> rules,
+        Shaping shaping) {
     /** A plan without rules. */
     public MasterPlan(List<Column> columns, List<Tag> tags, List<Table> tables) {
-        this(columns, tags, tables, List.of(), List.of());
+        this(columns, tags, tables, List.of(), List.of(), Shaping.NONE);
     }
 
     public MasterPlan {
@@ -29,6 +35,11 @@ public record MasterPlan(
         tables = List.copyOf(tables);
         makings = List.copyOf(makings);
         rules = List.copyOf(rules);
+    }
+
+    /** True for the plan of a master that was shaped: its rows are those of one table, which is none of the sources'. */
+    boolean isShaped() {
+        return tables.size() == 1 && tables.get(0).id() == 0;
     }
 
     /**

@@ -29,6 +29,11 @@ public final class MasterReader implements AutoCloseable {
     private final DuckDBConnection connection;
     private final MasterPlan plan;
     private final String columns;
+    /** The store's table that is read. */
+    private final String master;
+    /** Where a row came from. */
+    private final String line;
+
     private final long[] starts;
     private final Map<Integer, Store.Part> parts;
     /** How many rows of each table no rule sets aside; empty where there are no rules. */
@@ -40,8 +45,10 @@ public final class MasterReader implements AutoCloseable {
         this.connection = connection;
         this.plan = plan;
         this.columns = columnList(plan);
+        this.master = plan.isShaped() ? "shown" : "master";
+        this.line = plan.isShaped() ? "from_tbl, from_row, from_turned" : "tbl, row, turned";
         this.starts = new long[plan.tables().size() + 1];
-        this.parts = Sql.ask("reading what is there", () -> Store.parts(connection));
+        this.parts = plan.isShaped() ? Map.of() : Sql.ask("reading what is there", () -> Store.parts(connection));
         this.kept = plan.rules().isEmpty() ? Map.of() : countByTable(" WHERE aside = 0");
         for (int i = 0; i < plan.tables().size(); i++) {
             starts[i + 1] = starts[i] + rows(plan.tables().get(i));
@@ -92,6 +99,15 @@ public final class MasterReader implements AutoCloseable {
 
     /** How many rows of the master come from a source. */
     public long rowsOf(String source) {
+        if (plan.isShaped()) {
+            return Sql.ask("counting", () -> {
+                try (Statement statement = connection.createStatement();
+                        ResultSet row = statement.executeQuery("SELECT count(*)" + ofSource(source))) {
+                    row.next();
+                    return row.getLong(1);
+                }
+            });
+        }
         return Arrays.stream(tablesOf(source))
                 .mapToLong(at -> starts[at + 1] - starts[at])
                 .sum();
@@ -99,10 +115,33 @@ public final class MasterReader implements AutoCloseable {
 
     /** Rows that come from a source, in the order of the master: from a position among them on, at most so many. */
     public List<Line> pageOf(String source, long from, int count) {
+        if (plan.isShaped()) {
+            return Sql.ask("reading rows", () -> {
+                List<Line> lines = new ArrayList<>();
+                try (Statement statement = connection.createStatement();
+                        ResultSet rows = statement.executeQuery("SELECT " + line + columns + ofSource(source)
+                                + " ORDER BY row LIMIT " + count + " OFFSET " + from)) {
+                    while (rows.next()) {
+                        lines.add(line(rows));
+                    }
+                }
+                return lines;
+            });
+        }
         int[] tables = tablesOf(source);
         return tables.length == 0
                 ? List.of()
                 : page(starts[tables[0]] + from, (int) Math.min(count, rowsOf(source) - from));
+    }
+
+    /** The rows of a shaped master that come from a source; rows that were gathered come from none. */
+    private String ofSource(String source) {
+        for (int i = 0; i < plan.tags().size(); i++) {
+            if (plan.tags().get(i).kind() == MasterPlan.TagKind.SOURCE_FILE) {
+                return " FROM shown WHERE t" + i + " = " + Sql.literal(source);
+            }
+        }
+        return " FROM shown WHERE false";
     }
 
     /** The positions of a source's tables, which stand one behind the other. */
@@ -147,7 +186,7 @@ public final class MasterReader implements AutoCloseable {
         }
         Span span = span(table, skip, count);
         String sql =
-                "SELECT tbl, row, turned" + columns + " FROM master WHERE " + span.where() + " ORDER BY row, turned";
+                "SELECT " + line + columns + " FROM " + master + " WHERE " + span.where() + " ORDER BY row, turned";
         try (Statement statement = connection.createStatement();
                 ResultSet rows = statement.executeQuery(sql)) {
             long before = span.before();
@@ -272,12 +311,12 @@ public final class MasterReader implements AutoCloseable {
         return slices;
     }
 
-    private static void addPieces(MasterPlan.Table table, List<Slice> slices) {
+    private void addPieces(MasterPlan.Table table, List<Slice> slices) {
         long records = Math.max(1, CHUNK_ROWS / Math.max(1, table.turned()));
         for (long skip = 0; skip < table.kept(); skip += records) {
             int firstRow = table.rowAt(skip);
             int lastRow = table.rowAt(Math.min(skip + records, table.kept()) - 1);
-            slices.add(new Slice(" FROM master m WHERE m.tbl = " + table.id() + " AND m.row BETWEEN " + firstRow
+            slices.add(new Slice(" FROM " + master + " m WHERE m.tbl = " + table.id() + " AND m.row BETWEEN " + firstRow
                     + " AND " + lastRow + " AND m.aside = 0 ORDER BY m.row, m.turned"));
         }
     }
@@ -379,7 +418,7 @@ public final class MasterReader implements AutoCloseable {
             }
             List<Total> totals = new ArrayList<>();
             try (Statement statement = connection.createStatement();
-                    ResultSet row = statement.executeQuery(sql + " FROM master WHERE aside = 0")) {
+                    ResultSet row = statement.executeQuery(sql + " FROM " + master + " WHERE aside = 0")) {
                 row.next();
                 for (int i = 0; i < plan.columns().size(); i++) {
                     String sum = row.getString(3 + i * 2);
@@ -394,6 +433,37 @@ public final class MasterReader implements AutoCloseable {
     /** How many rows of a column hold a value, and their exact sum where it is a number. */
     public record Total(
             String column, long filled, @Nullable String sum) {}
+
+    /**
+     * The rows that met in a cell of a gathered master, in the order of this one, at most so many.
+     *
+     * @param first any row of this master with the keys of the cell's row
+     * @param label the name of the cell's column
+     */
+    public List<Line> gathered(Line first, String label, int most) {
+        Shaping.Gathering gathering = plan.shaping().gathering().orElseThrow();
+        return Sql.ask("reading rows", () -> {
+            String same = gathering.keys().stream()
+                    .map(key -> Marking.cell(key, plan))
+                    .map(key -> " AND m." + key + " IS NOT DISTINCT FROM k." + key)
+                    .collect(Collectors.joining());
+            List<Line> lines = new ArrayList<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("SELECT * FROM (SELECT tbl, row, turned" + columns
+                            + ", ord, label, value FROM (SELECT m.*, p.ord, "
+                            + new Shaper(connection, plan).label(gathering.label(), "m.") + " AS label, m."
+                            + Marking.cell(gathering.value(), plan)
+                            + " AS value FROM master m JOIN part p ON m.tbl = p.tbl"
+                            + " JOIN master k ON k.tbl = " + first.table() + " AND k.row = " + first.row()
+                            + " AND k.turned = " + (first.turned() + 1) + same + " WHERE m.aside = 0)) WHERE label = "
+                            + Sql.literal(label) + " AND value IS NOT NULL ORDER BY ord, row, turned LIMIT " + most)) {
+                while (rows.next()) {
+                    lines.add(line(rows));
+                }
+            }
+            return lines;
+        });
+    }
 
     /** Values of a column other than some texts, with how many rows hold each, the most frequent first. */
     public List<Spellings.Counted> others(int column, Collection<String> texts) {
@@ -546,7 +616,11 @@ public final class MasterReader implements AutoCloseable {
             select.setLength(select.length() - 2);
             try (Statement statement = connection.createStatement()) {
                 statement.execute("COPY (" + select
-                        + " FROM master m JOIN part p ON m.tbl = p.tbl WHERE m.aside = 0 ORDER BY p.ord, m.row, m.turned) TO "
+                        + (plan.isShaped()
+                                ? " FROM shown m ORDER BY m.row"
+                                : " FROM master m JOIN part p ON m.tbl = p.tbl WHERE m.aside = 0 ORDER BY p.ord, m.row,"
+                                        + " m.turned")
+                        + ") TO "
                         + Sql.literal(file.toString()) + " (FORMAT PARQUET)");
             }
         });

@@ -38,6 +38,10 @@ import org.jspecify.annotations.Nullable;
  */
 public final class Store implements AutoCloseable {
     private static final String FORMAT = "5";
+
+    /** The note that changes with every change of the master. */
+    static final String VERSION = "version";
+
     private final DuckDBConnection connection;
     private final Set<Integer> stagingWidths = new HashSet<>();
     private @Nullable ArrowFeed feed;
@@ -160,26 +164,34 @@ public final class Store implements AutoCloseable {
 
     public Optional<String> meta(String name) {
         return Sql.ask("reading its notes", () -> {
-            try (PreparedStatement query = connection.prepareStatement("SELECT content FROM meta WHERE name = ?")) {
-                query.setString(1, name);
-                try (ResultSet rows = query.executeQuery()) {
-                    return rows.next() ? Optional.of(rows.getString(1)) : Optional.<String>empty();
-                }
-            }
+            String content = meta(connection, name);
+            return content.isEmpty() ? Optional.<String>empty() : Optional.of(content);
         });
     }
 
     public void putMeta(String name, String content) {
-        Sql.run("writing its notes", () -> {
-            try (PreparedStatement delete = connection.prepareStatement("DELETE FROM meta WHERE name = ?");
-                    PreparedStatement insert = connection.prepareStatement("INSERT INTO meta VALUES (?, ?)")) {
-                delete.setString(1, name);
-                delete.execute();
-                insert.setString(1, name);
-                insert.setString(2, content);
-                insert.execute();
+        Sql.run("writing its notes", () -> putMeta(connection, name, content));
+    }
+
+    /** A note; empty where there is none. */
+    static String meta(DuckDBConnection connection, String name) throws SQLException {
+        try (PreparedStatement query = connection.prepareStatement("SELECT content FROM meta WHERE name = ?")) {
+            query.setString(1, name);
+            try (ResultSet rows = query.executeQuery()) {
+                return rows.next() ? rows.getString(1) : "";
             }
-        });
+        }
+    }
+
+    static void putMeta(DuckDBConnection connection, String name, String content) throws SQLException {
+        try (PreparedStatement delete = connection.prepareStatement("DELETE FROM meta WHERE name = ?");
+                PreparedStatement insert = connection.prepareStatement("INSERT INTO meta VALUES (?, ?)")) {
+            delete.setString(1, name);
+            delete.execute();
+            insert.setString(1, name);
+            insert.setString(2, content);
+            insert.execute();
+        }
     }
 
     /** What was found in each source when it was last read, by its path. */
@@ -403,6 +415,15 @@ public final class Store implements AutoCloseable {
      */
     public long build(MasterPlan plan) {
         return Sql.ask("making the master", () -> new MasterBuild(connection, plan, this::registerFunction).run());
+    }
+
+    /** Brings the master of a plan that was built into the shape that the plan asks for; empty where it asks for none. */
+    public Optional<Shaped> shape(MasterPlan plan) {
+        return plan.shaping().isNone()
+                ? Optional.empty()
+                : Sql.ask(
+                        "shaping the master",
+                        () -> Optional.of(new Shaper(connection, plan).run(meta(connection, VERSION))));
     }
 
     private void registerFunction() throws SQLException {

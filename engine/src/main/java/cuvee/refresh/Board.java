@@ -7,6 +7,7 @@ import cuvee.master.MasterPlan;
 import cuvee.rework.Codes;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
+import cuvee.rework.Shapings;
 import cuvee.rework.Tidying;
 import cuvee.rework.ValueRule;
 import cuvee.tag.TagSource;
@@ -58,7 +59,7 @@ public final class Board {
         renamed = renamed.withSettled(about(renamed.settled(), name, newName));
         Job moved = ValueRule.moved(tags(renamed, name, newName), name, newName);
         moved = MadeColumns.renamed(moved, List.copyOf(names), name, newName);
-        return RowRules.renamed(moved, List.copyOf(names), name, newName);
+        return Shapings.renamed(RowRules.renamed(moved, List.copyOf(names), name, newName), name, newName);
     }
 
     /** Tags that fill a column fill another. */

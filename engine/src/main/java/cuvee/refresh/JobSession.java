@@ -17,6 +17,7 @@ import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.Shaped;
 import cuvee.master.SheetReader;
 import cuvee.master.SourceCells;
 import cuvee.master.Store;
@@ -201,6 +202,9 @@ public final class JobSession implements AutoCloseable {
         Map<Integer, Outcome.Made> made = new HashMap<>();
         List<Map<Integer, Long>> rowsAside;
         List<Long> unanswered;
+        Optional<Shaped> shaped = store.shape(proposal.plan());
+        shaped.ifPresent(it -> findings.addAll(shapeFindings(it)));
+        shaped = shaped.filter(it -> it.problem().isEmpty());
         try (MasterReader reader = store.reader(proposal.plan())) {
             closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
             rows = reader.rows();
@@ -212,7 +216,14 @@ public final class JobSession implements AutoCloseable {
             reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
         }
         findings.addAll(unanswered(proposal.plan(), unanswered));
-        Changed changed = lastRefresh(reports, proposal, rows).since(LastRefresh.read(workplace.stateOf(jobId)));
+        if (shaped.isPresent()) {
+            try (MasterReader reader = store.reader(shaped.get().plan())) {
+                rows = reader.rows();
+                totals = reader.totals();
+            }
+        }
+        Changed changed = lastRefresh(reports, shaped.map(Shaped::plan).orElse(proposal.plan()), rows)
+                .since(LastRefresh.read(workplace.stateOf(jobId)));
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
         Outcome outcome = new Outcome(
@@ -227,6 +238,7 @@ public final class JobSession implements AutoCloseable {
                 totals,
                 made,
                 rowsAside,
+                shaped,
                 List.of(),
                 watch.millis);
         return outcome.withSentences(Sentences.of(outcome));
@@ -356,6 +368,42 @@ public final class JobSession implements AutoCloseable {
             }
         }
         return cells;
+    }
+
+    /** What is to be said of the shape of the master. */
+    private static List<Finding> shapeFindings(Shaped shaped) {
+        List<Finding> findings = new ArrayList<>();
+        if (!shaped.problem().isEmpty()) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "rule-lost",
+                    Where.JOB,
+                    "The values that were to become columns did not: " + shaped.problem() + ".",
+                    "The rows stay as they are.",
+                    "Choose a column with fewer different values in Rework."));
+        }
+        if (!shaped.lost().isEmpty()) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "rule-lost",
+                    Where.JOB,
+                    "The rows cannot be ordered by "
+                            + Says.list(shaped.lost().stream().map(Says::quoted).toList())
+                            + ", which is no column of the master.",
+                    "They are ordered by the rest.",
+                    "Change the rule in Rework."));
+        }
+        if (shaped.clashes() > 0) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "values-meet",
+                    Where.JOB,
+                    "In " + Says.count(shaped.clashes(), "cell")
+                            + " several values meet, since rows have the same keys, and one of them is taken.",
+                    "The others are not in the master.",
+                    "Take the sum or another calculation, or one more column as a key, in Rework."));
+        }
+        return findings;
     }
 
     /** Values of columns with codes that their tables know neither as codes nor as names. */
@@ -549,7 +597,7 @@ public final class JobSession implements AutoCloseable {
     /** Makes an outcome the one that the next refresh is compared with. */
     public void conclude(Outcome outcome) {
         if (outcome.changed().first() || !outcome.changed().nothing()) {
-            lastRefresh(outcome.sources(), outcome.proposal(), outcome.rows())
+            lastRefresh(outcome.sources(), outcome.plan(), outcome.rows())
                     .append(workplace.stateOf(jobId), workplace.clock().instant());
         }
     }
@@ -557,21 +605,19 @@ public final class JobSession implements AutoCloseable {
     /** Writes the master of an outcome to a file, and remembers that the file is no source. */
     public long deliver(Outcome outcome, Path target) {
         try (MasterReader reader = reader(outcome)) {
-            long bytes = MasterFiles.write(reader, outcome.proposal().plan(), target);
+            long bytes = MasterFiles.write(reader, outcome.plan(), target);
             OwnFiles.add(workplace.stateOf(jobId), target);
             return bytes;
         }
     }
 
-    private static LastRefresh lastRefresh(List<SourceReport> reports, Proposal proposal, long rows) {
+    private static LastRefresh lastRefresh(List<SourceReport> reports, MasterPlan plan, long rows) {
         Map<String, String> files = new TreeMap<>();
         reports.stream()
                 .filter(report -> report.state() == SourceReport.State.TAKEN)
                 .forEach(report -> files.put(report.path(), report.size() + "@" + report.modified()));
         return new LastRefresh(
-                files,
-                proposal.plan().columns().stream().map(MasterPlan.Column::name).toList(),
-                rows);
+                files, plan.columns().stream().map(MasterPlan.Column::name).toList(), rows);
     }
 
     /** The count that must close: each table's records are in the master, each once. */
@@ -601,7 +647,7 @@ public final class JobSession implements AutoCloseable {
 
     /** A reader of the master as it was made for an outcome. */
     public MasterReader reader(Outcome outcome) {
-        return store.reader(outcome.proposal().plan());
+        return store.reader(outcome.plan());
     }
 
     /** Values of a column that did not fit its type, at most so many. */
@@ -611,7 +657,7 @@ public final class JobSession implements AutoCloseable {
 
     /** The first rows that a rule about rows sets aside, by its position among those in force. */
     public List<MasterReader.Line> setAside(Outcome outcome, int rule, int count) {
-        try (MasterReader reader = reader(outcome)) {
+        try (MasterReader reader = store.reader(outcome.proposal().plan())) {
             return reader.setAside(rule, count);
         }
     }

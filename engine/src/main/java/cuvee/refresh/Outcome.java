@@ -4,10 +4,15 @@ import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Severity;
 import cuvee.job.Job;
+import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.Shaped;
+import cuvee.master.Shaping;
 import cuvee.rework.RowRules;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * What a refresh came to.
@@ -17,6 +22,7 @@ import java.util.Map;
  * @param totals counts and sums of the master's columns
  * @param made what the records of each table came to, by table number
  * @param ruledOut for each rule about rows in force, how many it sets aside, by table number
+ * @param shaped the master as it is shown and delivered, where rules about its shape say how
  * @param sentences the decisions behind the master, as people read them
  * @param millis how long each stage took
  */
@@ -32,6 +38,7 @@ public record Outcome(
         List<MasterReader.Total> totals,
         Map<Integer, Made> made,
         List<Map<Integer, Long>> ruledOut,
+        Optional<Shaped> shaped,
         List<Sentence> sentences,
         Map<String, Long> millis) {
 
@@ -54,6 +61,59 @@ public record Outcome(
      */
     public record Made(long rows, long blanks) {}
 
+    /** The columns of the master as it is shown and delivered; its rows are read by this plan. */
+    public MasterPlan plan() {
+        return shaped.map(Shaped::plan).orElse(proposal.plan());
+    }
+
+    /** The column of the master before it was shaped that a column of {@link #plan} comes from; below zero for none. */
+    public int before(int column) {
+        int at = column - plan().columns().size();
+        return shaped.map(now -> at >= 0
+                        ? at + proposal.plan().columns().size()
+                        : now.from().get(column))
+                .orElse(column);
+    }
+
+    /** How many rows the master has before it is shaped. */
+    public long rowsBefore() {
+        return shaped.map(Shaped::before).orElse(rows);
+    }
+
+    /** How many columns of a gathered master hold its keys, the number of the row included. */
+    int keys() {
+        Shaping shaping = proposal.plan().shaping();
+        return shaping.gathering().map(gathering -> gathering.keys().size()).orElse(0)
+                + (shaping.numbered().isEmpty() ? 0 : 1);
+    }
+
+    /** What is to be said of the columns of {@link #plan}, tags left out. */
+    public List<Proposal.ColumnReport> columns() {
+        if (shaped.isEmpty()) {
+            return proposal.columns();
+        }
+        List<Proposal.ColumnReport> reports = new ArrayList<>();
+        for (int i = 0; i < plan().columns().size(); i++) {
+            MasterPlan.Column column = plan().columns().get(i);
+            int at = before(i);
+            boolean same = at >= 0
+                    && at < proposal.columns().size()
+                    && proposal.columns().get(at).name().equals(column.name());
+            reports.add(
+                    same && !shaped.get().isGathered()
+                            ? proposal.columns().get(at)
+                            : new Proposal.ColumnReport(
+                                    column.name(),
+                                    column.type(),
+                                    column.currency(),
+                                    "made by the rule about the shape of the master",
+                                    totals.get(i).filled(),
+                                    0,
+                                    0));
+        }
+        return reports;
+    }
+
     /** True where the analyst should look before relying on the master. */
     public boolean needsALook() {
         return !questions.isEmpty() || findings.stream().anyMatch(finding -> finding.atLeast(Severity.QUESTION));
@@ -72,8 +132,8 @@ public record Outcome(
 
     Outcome withSentences(List<Sentence> said) {
         return new Outcome(
-                job, proposal, sources, sheets, questions, findings, changed, rows, totals, made, ruledOut, said,
-                millis);
+                job, proposal, sources, sheets, questions, findings, changed, rows, totals, made, ruledOut, shaped,
+                said, millis);
     }
 
     /** The position among the rules in force of the one that a sentence states; below zero where it sets nothing aside. */

@@ -21,6 +21,7 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
+import cuvee.rework.Shapings;
 import cuvee.tag.DefaultTags;
 import cuvee.tag.Home;
 import cuvee.value.LooseText;
@@ -54,6 +55,7 @@ final class Planner {
     private final List<Proposal.TagReport> tagReports = new ArrayList<>();
     private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
     private final List<MadeColumns.Stated> made = new ArrayList<>();
+    private final List<Shapings.Stated> shaped = new ArrayList<>();
 
     private Planner(Job job, List<PlacedTable> tables, Map<PlacedTable, String> ruledOut, Surroundings around) {
         this.job = job;
@@ -207,6 +209,7 @@ final class Planner {
                 cells.touched(),
                 made,
                 corrections.reports(),
+                shaped,
                 questions,
                 findings);
     }
@@ -583,7 +586,11 @@ final class Planner {
         MasterPlan plan = new MasterPlan(resolved.columns(), tags, planned);
         List<RowRules.Stated> rules = RowRules.of(job, plan);
         findings.addAll(RowRules.findings(rules));
-        return new MasterPlan(resolved.columns(), tags, planned, resolved.makings(), RowRules.inForce(rules));
+        Shapings.Resolved shapings = Shapings.of(job, plan);
+        shaped.addAll(shapings.stated());
+        findings.addAll(Shapings.findings(shaped));
+        return new MasterPlan(
+                resolved.columns(), tags, planned, resolved.makings(), RowRules.inForce(rules), shapings.shaping());
     }
 
     private static List<MasterPlan.Line> lines(PlacedTable table) {

@@ -9,6 +9,7 @@ import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
+import cuvee.rework.Shapings;
 import cuvee.tag.TagSource;
 import cuvee.value.Type;
 import java.util.ArrayList;
@@ -24,6 +25,7 @@ import java.util.Map;
  * @param valueCells for each rule about values, by its subject, how many cells it touches
  * @param made columns that rules make from others
  * @param corrected the corrections of single cells
+ * @param shaped rules about the shape of the master
  * @param outside tables that are not in the master, each with the reason
  */
 public record Proposal(
@@ -38,6 +40,7 @@ public record Proposal(
         Map<String, Long> valueCells,
         List<MadeColumns.Stated> made,
         List<Corrected> corrected,
+        List<Shapings.Stated> shaped,
         List<Question> questions,
         List<Finding> findings) {
 
@@ -51,6 +54,7 @@ public record Proposal(
         valueCells = Map.copyOf(valueCells);
         made = List.copyOf(made);
         corrected = List.copyOf(corrected);
+        shaped = List.copyOf(shaped);
         questions = List.copyOf(questions);
         findings = List.copyOf(findings);
     }
@@ -85,6 +89,7 @@ public record Proposal(
                 valueCells,
                 made,
                 corrected,
+                shaped,
                 questions,
                 findings);
     }

@@ -44,7 +44,8 @@ public record Sentence(
         SHAPE("Shape: which cells become rows and columns"),
         COLUMNS("Columns: what is made from others"),
         VALUES("Values: what is written otherwise than in the sheets"),
-        ROWS("Rows: which are kept and which are set aside");
+        ROWS("Rows: which are kept and which are set aside"),
+        MASTER("The master as a whole: its order, and values that become columns");
 
         private final String title;
 

@@ -15,6 +15,7 @@ import cuvee.rework.Codes;
 import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
+import cuvee.rework.Shapings;
 import cuvee.rework.Tidying;
 import cuvee.rework.ValueRule;
 import cuvee.value.LooseText;
@@ -49,6 +50,7 @@ public final class Sentences {
         all.values();
         all.corrections();
         all.rows();
+        all.shapings();
         all.sentAgain();
         all.doubles();
         all.sentences.sort(Comparator.comparing(Sentence::paragraph));
@@ -326,7 +328,7 @@ public final class Sentences {
                     !made.on()
                             ? "Switched off."
                             : made.problem().isEmpty()
-                                    ? Says.count(filled, "row") + " of " + Says.number(outcome.rows()) + " filled"
+                                    ? Says.count(filled, "row") + " of " + Says.number(outcome.rowsBefore()) + " filled"
                                     : "It cannot be made: " + made.problem() + ".",
                     made.on(),
                     true,
@@ -438,6 +440,41 @@ public final class Sentences {
                     byPhrase ? List.of(rule.decision().subject()) : List.of(),
                     RowRules.off(rule.verb()),
                     tables));
+        }
+    }
+
+    /** Values that become columns, the order of the rows, their numbers. */
+    private void shapings() {
+        for (Shapings.Stated stated : outcome.proposal().shaped()) {
+            String kind = stated.decision().kind();
+            boolean gathers = kind.equals(Shapings.TO_COLUMNS);
+            String text = gathers
+                    ? "Make columns of the values of the first, holding the calculation of the third, one row for each of the"
+                            + " rest:"
+                    : kind.equals(Shapings.SORTED) ? "Order the rows by" : "Number the rows in a column named";
+            String touched = stated.problem().isEmpty()
+                    ? gathers
+                            ? outcome.shaped()
+                                    .map(shaped -> Says.count(shaped.before(), "row") + " gathered in "
+                                            + Says.number(shaped.rows()) + ", "
+                                            + Says.count(shaped.plan().columns().size() - outcome.keys(), "column")
+                                            + " made")
+                                    .orElse("")
+                            : Says.count(outcome.rows(), "row")
+                    : "It cannot be followed: " + stated.problem() + ".";
+            sentences.add(new Sentence(
+                    kind,
+                    stated.decision().subject(),
+                    Sentence.Paragraph.MASTER,
+                    text,
+                    stated.on() ? touched : "Switched off.",
+                    stated.on(),
+                    true,
+                    "",
+                    "",
+                    stated.words(),
+                    Shapings.off(stated.words()),
+                    List.of()));
         }
     }
 

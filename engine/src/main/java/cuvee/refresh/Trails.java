@@ -18,6 +18,9 @@ import org.jspecify.annotations.Nullable;
 
 /** Leads from rows and cells of the master back to the sheets that they came from. */
 final class Trails {
+    /** More cells than these are not counted. */
+    private static final int MOST_MET = 10_000;
+
     private final Store store;
     private final Map<String, SourceFacts> known;
 
@@ -27,14 +30,33 @@ final class Trails {
     }
 
     /** The trail of a cell of the master: its line and its column, tags behind the others. */
-    Trail trail(Outcome outcome, MasterReader.Line line, int column) {
+    Trail trail(Outcome outcome, MasterReader.Line line, int shown) {
+        int before = outcome.before(shown);
+        boolean met = shown < outcome.plan().columns().size()
+                && outcome.proposal().plan().shaping().gathering().isPresent()
+                && outcome.shaped().isPresent()
+                && shown >= outcome.keys();
+        if (!met) {
+            return of(outcome, line, before);
+        }
+        try (MasterReader reader = store.reader(outcome.proposal().plan())) {
+            List<MasterReader.Line> lines =
+                    reader.gathered(line, outcome.plan().columns().get(shown).name(), MOST_MET);
+            return lines.isEmpty()
+                    ? of(outcome, line, -1)
+                    : of(outcome, lines.get(0), before).withMet(lines.size());
+        }
+    }
+
+    private Trail of(Outcome outcome, MasterReader.Line line, int column) {
         MasterPlan plan = outcome.proposal().plan();
         MasterPlan.Table table = plan.tables().stream()
                 .filter(t -> t.id() == line.table())
                 .findFirst()
                 .orElseThrow();
         Where sheet = Where.sheet(table.source(), table.sheet());
-        MasterPlan.Feed feed = column < plan.columns().size() ? table.feeds().get(column) : null;
+        MasterPlan.Feed feed =
+                column >= 0 && column < plan.columns().size() ? table.feeds().get(column) : null;
         if (feed == null) {
             return new Trail(sheet.row(line.row()), "", "");
         }
@@ -56,7 +78,8 @@ final class Trails {
                         .filter(each -> each.row() == row && each.column() == cell)
                         .map(MasterPlan.Corrected::to)
                         .findFirst()
-                        .orElse(null));
+                        .orElse(null),
+                1);
     }
 
     /** The trail of a value that stands in no cell of its row: a section line, a header that ran across, a tag. */

@@ -43,7 +43,7 @@ final class Batch {
     /** What a refresh came to: its master as lines of cells parted by bars, tags for file and sheet left out. */
     record Made(Outcome outcome, List<String> lines) {
         List<String> columns() {
-            return outcome.proposal().plan().columns().stream()
+            return outcome.plan().columns().stream()
                     .map(MasterPlan.Column::name)
                     .toList();
         }
@@ -146,7 +146,7 @@ final class Batch {
 
     private static List<String> lines(JobSession session, Outcome outcome) {
         List<String> lines = new ArrayList<>();
-        int columns = outcome.proposal().plan().columns().size();
+        int columns = outcome.plan().columns().size();
         try (MasterReader reader = session.reader(outcome)) {
             reader.each(values -> {
                 List<String> cells = new ArrayList<>();

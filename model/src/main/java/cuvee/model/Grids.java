@@ -302,7 +302,7 @@ public final class Grids {
         for (int at : shown) {
             Proposal.ColumnReport column = outcome.proposal().columns().get(at);
             double width = Math.max(118, column.name().length() * 7.6 + 26);
-            String subtitle = column.typeWords() + ", " + MasterGrid.fullness(column.filled(), outcome.rows());
+            String subtitle = column.typeWords() + ", " + MasterGrid.fullness(column.filled(), outcome.rowsBefore());
             columns.add(new Column<>(
                     column.name(),
                     subtitle,
@@ -430,7 +430,7 @@ public final class Grids {
                 Column.number("Set aside", 90, source -> Says.number(source.seen() - source.rows())),
                 Column.number("Kept", 90, source -> Says.number(source.rows()))));
         boolean ruled = outcome.rowsRuledOut() > 0;
-        if (outcome.rows() + outcome.rowsRuledOut() != outcome.kept()) {
+        if (outcome.rowsBefore() + outcome.rowsRuledOut() != outcome.kept()) {
             columns.add(Column.number(
                     "Became rows",
                     100,
@@ -471,6 +471,11 @@ public final class Grids {
                 .filter(Proposal.Corrected::inForce)
                 .toList();
         String all = "Every line seen is kept or set aside, file by file.";
+        all += outcome.shaped()
+                .filter(shaped -> shaped.before() != shaped.rows())
+                .map(shaped -> " In the end " + Says.count(shaped.before(), "row") + " are gathered in "
+                        + Says.number(shaped.rows()) + ".")
+                .orElse("");
         if (corrected.isEmpty()) {
             return all;
         }

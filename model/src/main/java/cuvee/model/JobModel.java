@@ -16,6 +16,7 @@ import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.Shaping.How;
 import cuvee.master.ValueList;
 import cuvee.place.Says;
 import cuvee.refresh.BeforeAndAfter;
@@ -37,6 +38,7 @@ import cuvee.rework.Codes;
 import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
+import cuvee.rework.Shapings;
 import cuvee.rework.ValueRule;
 import cuvee.tag.TagSource;
 import cuvee.value.Convention;
@@ -337,7 +339,7 @@ public final class JobModel implements AutoCloseable {
         if (made.isEmpty() || trail.where().column() < 1) {
             return "This value stands in no cell of its row, so there is none to correct.";
         }
-        Type type = made.get().proposal().plan().columns().get(column).type();
+        Type type = made.get().plan().columns().get(column).type();
         if (!to.isBlank() && ValueReader.read(to.strip(), type, Convention.DEFAULT) == null) {
             return Says.quoted(to.strip()) + " is no " + type.word() + ", the type of the column.";
         }
@@ -434,6 +436,21 @@ public final class JobModel implements AutoCloseable {
             name = wanted + " " + copy;
         }
         return name;
+    }
+
+    /** Makes columns of the values of one, which hold the sum of another, or its first value where that is no number. */
+    public void makeColumnsOf(String label, String value, boolean numbers, List<String> keys) {
+        take(Shapings.toColumns(history.now(), label, numbers ? How.SUM : How.FIRST, value, keys));
+    }
+
+    /** Orders the rows of the master by a column first. */
+    public void sortBy(String column, boolean greatestFirst) {
+        take(Shapings.sortedBy(history.now(), column, greatestFirst));
+    }
+
+    /** Numbers the rows of the master. */
+    public void numberRows() {
+        take(Shapings.numbered(history.now(), freeName(columnNames(), "Number")));
     }
 
     /** Reads the first rows that the rule of a sentence sets aside; told on the interface thread. */

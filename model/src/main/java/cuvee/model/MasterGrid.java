@@ -52,13 +52,12 @@ public final class MasterGrid implements GridModel, AutoCloseable {
 
     @Override
     public int columns() {
-        return outcome.proposal().plan().columns().size()
-                + outcome.proposal().plan().tags().size();
+        return outcome.plan().columns().size() + outcome.plan().tags().size();
     }
 
     @Override
     public String title(int column) {
-        MasterPlan plan = outcome.proposal().plan();
+        MasterPlan plan = outcome.plan();
         return column < plan.columns().size()
                 ? plan.columns().get(column).name()
                 : plan.tags().get(column - plan.columns().size()).name();
@@ -66,7 +65,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
 
     @Override
     public String subtitle(int column) {
-        List<Proposal.ColumnReport> reports = outcome.proposal().columns();
+        List<Proposal.ColumnReport> reports = outcome.columns();
         if (column >= reports.size()) {
             return "tag";
         }
@@ -90,7 +89,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     @Override
     public double width(int column) {
         double byType = switch (type(column)) {
-            case TEXT -> column >= outcome.proposal().columns().size() ? 210 : 160;
+            case TEXT -> column >= outcome.columns().size() ? 210 : 160;
             case DATE_AND_TIME -> 160;
             case DATE -> 110;
             default -> 120;
@@ -100,7 +99,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     }
 
     private Type type(int column) {
-        List<Proposal.ColumnReport> reports = outcome.proposal().columns();
+        List<Proposal.ColumnReport> reports = outcome.columns();
         return column < reports.size() ? reports.get(column).type() : Type.TEXT;
     }
 
@@ -151,7 +150,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
 
     @Override
     public Tone tone(long row, int column) {
-        return column >= outcome.proposal().columns().size() ? Tone.QUIET : Tone.PLAIN;
+        return column >= outcome.columns().size() ? Tone.QUIET : Tone.PLAIN;
     }
 
     /**
@@ -159,6 +158,9 @@ public final class MasterGrid implements GridModel, AutoCloseable {
      * rows in a column; empty where the values are still on their way or there are too many of them.
      */
     public List<String> phrases(long first, long last, int column) {
+        if (!isBefore(column)) {
+            return List.of();
+        }
         Set<String> values = new LinkedHashSet<>();
         boolean blank = false;
         for (long row = first; row <= last && values.size() <= MOST_VALUES; row++) {
@@ -188,9 +190,52 @@ public final class MasterGrid implements GridModel, AutoCloseable {
         return phrases;
     }
 
+    /** The column of the master before it was shaped; below zero where a column comes from none. */
+    public int before(int column) {
+        return isBefore(column) ? outcome.before(column) : -1;
+    }
+
+    /** True for a column that the master has before it is shaped, too. */
+    private boolean isBefore(int column) {
+        int at = outcome.before(column);
+        MasterPlan plan = outcome.proposal().plan();
+        return at >= 0
+                && title(column)
+                        .equals(
+                                at < plan.columns().size()
+                                        ? plan.columns().get(at).name()
+                                        : plan.tags()
+                                                .get(at - plan.columns().size())
+                                                .name());
+    }
+
+    /** True where columns are made of the values of others. */
+    public boolean isGathered() {
+        return outcome.proposal().plan().shaping().gathering().isPresent()
+                && outcome.shaped().isPresent();
+    }
+
+    /**
+     * What would become of the values of a column as columns that hold those of another: the columns that stay are those
+     * that are no numbers.
+     */
+    public List<String> keysBeside(int label, int value) {
+        List<String> keys = new ArrayList<>();
+        for (int column = 0; column < outcome.columns().size(); column++) {
+            boolean tag = outcome.proposal().isTag(title(column));
+            if (column != label && column != value && !tag && !type(column).isNumber()) {
+                keys.add(title(column));
+            }
+        }
+        return keys;
+    }
+
     /** Columns that could be made from some columns, going by what they hold in a row. */
     public List<MadeFrom> makings(long row, int first, int last) {
         List<MadeFrom.Selected> selected = new ArrayList<>();
+        if (!isBefore(first) || !isBefore(last)) {
+            return List.of();
+        }
         Optional<MasterReader.Line> line = line(row);
         for (int column = first; column <= last; column++) {
             int at = column;
