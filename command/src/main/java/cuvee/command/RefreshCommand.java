@@ -80,11 +80,19 @@ final class RefreshCommand implements Callable<Integer> {
                 written.add(
                         waits
                                 ? entry(delivery.name(), target, "held", ": settle the open questions first")
-                                : write(session, outcome, delivery.name(), target));
+                                : deliver(session, outcome, delivery, target));
             }
             JobRun.print(machine, outcome, json, written);
             return Exit.of(outcome);
         }
+    }
+
+    private static Map<String, String> deliver(JobSession session, Outcome outcome, Delivery delivery, Path target) {
+        return entry(
+                delivery.name(),
+                target,
+                "written",
+                ", " + session.deliver(outcome, delivery).said().replaceFirst("[.]$", ""));
     }
 
     private List<Delivery> chosen(Job job) {

@@ -8,11 +8,18 @@ import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Control;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -20,6 +27,9 @@ import javafx.scene.layout.VBox;
 
 /** Where the master is written: one card for each delivery. */
 final class DeliverView extends VBox {
+    /** Stands for the names of columns as items. */
+    private static final String COLUMN_NAMES = "the names of columns";
+
     private final JobModel model;
     private final Supplier<Choosers> choosers;
     private final VBox cards = new VBox(12);
@@ -38,7 +48,12 @@ final class DeliverView extends VBox {
         add.setId("deliver-add");
         add.getStyleClass().add("chief");
         add.setOnAction(e -> addDelivery());
-        getChildren().addAll(says, cards, add);
+        Button prepare = new Button("Fill a prepared workbook");
+        prepare.setId("deliver-prepared");
+        prepare.setTooltip(new Tooltip("Keys stand down one column, items across one row; a copy of it is filled"));
+        prepare.setOnAction(e -> addPrepared());
+        HBox hands = new HBox(8, add, prepare);
+        getChildren().addAll(says, cards, hands);
         model.jobProperty().addListener((o, before, now) -> show(now));
         model.outcomeProperty()
                 .addListener((o, before, now) -> show(model.jobProperty().get()));
@@ -58,6 +73,70 @@ final class DeliverView extends VBox {
                             .reduce((a, b) -> b)
                             .ifPresent(model::deliver);
                 });
+    }
+
+    /** Chooses a prepared workbook and where the filled copy goes, and writes it. */
+    private void addPrepared() {
+        choosers.get()
+                .file("The prepared workbook")
+                .ifPresent(workbook -> choosers.get()
+                        .target(
+                                "The filled copy",
+                                model.file()
+                                        .resolveSibling(
+                                                model.jobProperty().get().name() + " filled.xlsx"),
+                                "xlsx")
+                        .ifPresent(target -> model.addPrepared(workbook, target, model::deliver)));
+    }
+
+    /** By which columns a prepared workbook is filled, to be chosen. */
+    private FlowPane filling(Delivery delivery, Delivery.Prepared prepared, Outcome made) {
+        List<String> names = new ArrayList<>();
+        made.plan().columns().forEach(column -> names.add(column.name()));
+        made.plan().tags().forEach(tag -> names.add(tag.name()));
+        List<String> items = new ArrayList<>(names);
+        items.add(0, COLUMN_NAMES);
+        ComboBox<String> key = choice("prepared-key", names, prepared.key());
+        ComboBox<String> item =
+                choice("prepared-item", items, prepared.item().isEmpty() ? COLUMN_NAMES : prepared.item());
+        ComboBox<String> value = choice("prepared-value", names, prepared.value());
+        Label holding = new Label("holding");
+        boolean wide = prepared.item().isEmpty();
+        for (Control each : List.of(holding, value)) {
+            each.setVisible(!wide);
+            each.setManaged(!wide);
+        }
+        Runnable take = () -> {
+            boolean names0 = COLUMN_NAMES.equals(item.getValue());
+            String held = value.getValue() == null || value.getValue().isEmpty() ? names.get(0) : value.getValue();
+            model.changePrepared(
+                    delivery,
+                    new Delivery.Prepared(
+                            prepared.workbook(),
+                            Objects.requireNonNullElse(key.getValue(), prepared.key()),
+                            names0 ? "" : Objects.requireNonNullElse(item.getValue(), ""),
+                            names0 ? "" : held));
+        };
+        List.of(key, item, value).forEach(each -> each.setOnAction(e -> take.run()));
+        FlowPane words = new FlowPane(
+                6,
+                4,
+                new Label("Fills a copy of " + prepared.workbook() + ": down it"),
+                key,
+                new Label("across it"),
+                item,
+                holding,
+                value);
+        words.setAlignment(Pos.CENTER_LEFT);
+        return words;
+    }
+
+    private static ComboBox<String> choice(String id, List<String> of, String chosen) {
+        ComboBox<String> choice = new ComboBox<>();
+        choice.setId(id);
+        choice.getItems().setAll(of);
+        choice.setValue(chosen);
+        return choice;
     }
 
     private void show(Job job) {
@@ -87,7 +166,13 @@ final class DeliverView extends VBox {
                                 "column")
                         + ".")
                 .orElse("Refresh first.");
-        VBox words = new VBox(2, name, where, new Label(would));
+        VBox words = new VBox(2, name, where);
+        if (delivery.prepared().isPresent() && outcome.isPresent()) {
+            words.getChildren().add(filling(delivery, delivery.prepared().get(), outcome.get()));
+        } else {
+            words.getChildren().add(new Label(would));
+        }
+        HBox.setHgrow(words, Priority.SOMETIMES);
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         Button write = new Button("Write now");

@@ -96,7 +96,7 @@ public final class MasterFiles {
         }
     }
 
-    private static void move(Path from, Path to) throws IOException {
+    static void move(Path from, Path to) throws IOException {
         try {
             Files.move(from, to, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         } catch (AtomicMoveNotSupportedException otherDrive) {
@@ -139,7 +139,7 @@ public final class MasterFiles {
         return String.valueOf(failed.getMessage());
     }
 
-    private static CuveeException failure(String kind, Path target, String why, String canDo) {
+    static CuveeException failure(String kind, Path target, String why, String canDo) {
         return new CuveeException(new Finding(
                 Severity.FAILURE,
                 kind,
@@ -149,7 +149,7 @@ public final class MasterFiles {
                 canDo));
     }
 
-    private static void deleteQuietly(Path file) {
+    static void deleteQuietly(Path file) {
         try {
             Files.deleteIfExists(file);
         } catch (IOException left) {

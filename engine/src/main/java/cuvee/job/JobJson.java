@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 
@@ -52,7 +53,14 @@ final class JobJson {
         writeDecisions(root.putArray("assumed"), job.assumed());
         ArrayNode deliveries = root.putArray("deliveries");
         for (Delivery delivery : job.deliveries()) {
-            deliveries.addObject().put("name", delivery.name()).put("target", delivery.target());
+            ObjectNode node =
+                    deliveries.addObject().put("name", delivery.name()).put("target", delivery.target());
+            delivery.prepared()
+                    .ifPresent(prepared -> node.putObject("prepared")
+                            .put("workbook", prepared.workbook())
+                            .put("key", prepared.key())
+                            .put("item", prepared.item())
+                            .put("value", prepared.value()));
         }
         job.unknown().forEach((name, json) -> root.set(name, parse(json)));
         return root.toPrettyString() + "\n";
@@ -114,8 +122,22 @@ final class JobJson {
                 list(root, "columns", JsonNode::asText),
                 list(root, "settled", node -> decision(node, named)),
                 list(root, "assumed", node -> decision(node, named)),
-                list(root, "deliveries", node -> new Delivery(text(node, "name", named), text(node, "target", named))),
+                list(root, "deliveries", node -> delivery(node, named)),
                 unknown);
+    }
+
+    private static Delivery delivery(JsonNode node, String named) {
+        JsonNode prepared = node.path("prepared");
+        return new Delivery(
+                text(node, "name", named),
+                text(node, "target", named),
+                prepared.isObject()
+                        ? Optional.of(new Delivery.Prepared(
+                                text(prepared, "workbook", named),
+                                text(prepared, "key", named),
+                                prepared.path("item").asText(""),
+                                prepared.path("value").asText("")))
+                        : Optional.empty());
     }
 
     private static Decision decision(JsonNode node, String named) {

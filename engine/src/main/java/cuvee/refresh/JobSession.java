@@ -3,6 +3,7 @@ package cuvee.refresh;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
 import cuvee.deliver.MasterFiles;
+import cuvee.deliver.PreparedWorkbook;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
 import cuvee.finding.CuveeException;
@@ -276,7 +277,10 @@ public final class JobSession implements AutoCloseable {
      */
     public Collector.Collected collect(Job job) {
         Set<Path> own = new HashSet<>();
-        job.deliveries().forEach(delivery -> own.add(targetOf(delivery)));
+        job.deliveries().forEach(delivery -> {
+            own.add(targetOf(delivery));
+            delivery.prepared().ifPresent(prepared -> own.add(workbookOf(prepared)));
+        });
         own.addAll(OwnFiles.read(workplace.stateOf(jobId)));
         Collector.Collected found =
                 new Collector(jobFolder, own, path -> fileDecision(job, path)).collect(job.places());
@@ -599,6 +603,40 @@ public final class JobSession implements AutoCloseable {
         if (outcome.changed().first() || !outcome.changed().nothing()) {
             lastRefresh(outcome.sources(), outcome.plan(), outcome.rows())
                     .append(workplace.stateOf(jobId), workplace.clock().instant());
+        }
+    }
+
+    /**
+     * What a delivery came to.
+     *
+     * @param said in words
+     */
+    public record Delivered(long bytes, String said) {}
+
+    /** Carries out a delivery. */
+    public Delivered deliver(Outcome outcome, Delivery delivery) {
+        Path target = targetOf(delivery);
+        if (delivery.prepared().isEmpty()) {
+            long bytes = deliver(outcome, target);
+            return new Delivered(bytes, Says.count(outcome.rows(), "row") + ", " + Says.size(bytes) + ".");
+        }
+        Delivery.Prepared prepared = delivery.prepared().get();
+        try (MasterReader reader = reader(outcome)) {
+            PreparedWorkbook.Report report =
+                    PreparedWorkbook.fill(reader, outcome.plan(), workbookOf(prepared), target, prepared);
+            OwnFiles.add(workplace.stateOf(jobId), target);
+            return new Delivered(report.bytes(), report.said());
+        }
+    }
+
+    private Path workbookOf(Delivery.Prepared prepared) {
+        return jobFolder.resolve(prepared.workbook()).toAbsolutePath().normalize();
+    }
+
+    /** By which columns a prepared workbook is to be filled; empty where nothing of the master stands in it. */
+    public Optional<Delivery.Prepared> prepared(Outcome outcome, Path workbook) {
+        try (MasterReader reader = reader(outcome)) {
+            return PreparedWorkbook.guess(reader, outcome.plan(), workbook);
         }
     }
 

@@ -751,26 +751,74 @@ public final class JobModel implements AutoCloseable {
             return;
         }
         Path target = session.targetOf(delivery);
-        work.set(Optional.of(Work.<Long>start(
+        work.set(Optional.of(Work.<JobSession.Delivered>start(
                 reporting -> {
                     reporting.at("writing " + target.getFileName(), 0, 0);
-                    return session.deliver(made.get(), target);
+                    return session.deliver(made.get(), delivery);
                 },
                 worker,
                 ui,
-                state -> delivered(target, made.get(), state))));
+                state -> delivered(target, state))));
     }
 
-    private void delivered(Path target, Outcome made, Work.State<Long> state) {
+    private void delivered(Path target, Work.State<JobSession.Delivered> state) {
         work.set(Optional.empty());
-        if (state instanceof Work.State.Done<Long> done) {
+        if (state instanceof Work.State.Done<JobSession.Delivered> done) {
             message.set(new Message(
-                    "Written: " + target.getFileName() + ", " + Says.count(made.rows(), "row") + ", "
-                            + Says.size(done.result()) + ".",
-                    false));
-        } else if (state instanceof Work.State.Failed<Long> failed) {
+                    "Written: " + target.getFileName() + ", " + done.result().said(), false));
+        } else if (state instanceof Work.State.Failed<JobSession.Delivered> failed) {
             tell("Writing", failed.why());
         }
+    }
+
+    /**
+     * Adds a delivery that fills a copy of a prepared workbook, by the columns whose values stand in it.
+     *
+     * @param added told on the interface thread once it is there
+     */
+    public void addPrepared(Path workbook, Path target, Consumer<Delivery> added) {
+        Optional<Outcome> made = outcome.get();
+        if (made.isEmpty()) {
+            return;
+        }
+        Path folder = file.toAbsolutePath().getParent();
+        worker.execute(() -> {
+            try {
+                Optional<Delivery.Prepared> guessed = session.prepared(made.get(), workbook)
+                        .map(prepared -> prepared.withWorkbook(JobDraft.relative(folder, workbook)));
+                ui.execute(() -> guessed.ifPresentOrElse(
+                        prepared -> {
+                            Delivery delivery = new Delivery(
+                                    target.getFileName().toString(),
+                                    JobDraft.relative(folder, target),
+                                    Optional.of(prepared));
+                            putDelivery(delivery);
+                            added.accept(delivery);
+                        },
+                        () -> message.set(new Message(
+                                "Nothing of the master stands in " + workbook.getFileName()
+                                        + ": no column's values down one column and across one row. Nothing was changed.",
+                                true))));
+            } catch (CuveeException failed) {
+                ui.execute(() -> tell("Reading the workbook", failed));
+            }
+        });
+    }
+
+    /** Changes by which columns a delivery fills its prepared workbook. */
+    public void changePrepared(Delivery delivery, Delivery.Prepared prepared) {
+        putDelivery(new Delivery(delivery.name(), delivery.target(), Optional.of(prepared)));
+    }
+
+    private void putDelivery(Delivery delivery) {
+        List<Delivery> deliveries = new ArrayList<>(history.now().deliveries());
+        int at = deliveries.stream().map(Delivery::target).toList().indexOf(delivery.target());
+        if (at < 0) {
+            deliveries.add(delivery);
+        } else {
+            deliveries.set(at, delivery);
+        }
+        step(history.now().withDeliveries(deliveries));
     }
 
     public void undo() {
