@@ -54,9 +54,7 @@ final class OutcomeText {
         out.println();
         out.println("Changes");
         for (Sentence sentence : inForce) {
-            String names = String.join(", ", sentence.names());
-            out.println(
-                    "  " + sentence.text() + (names.isEmpty() ? "" : " " + names) + " (" + sentence.touched() + ")");
+            out.println("  " + sentence.said() + " (" + sentence.touched() + ")");
         }
     }
 

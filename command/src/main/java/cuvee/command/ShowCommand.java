@@ -2,6 +2,7 @@ package cuvee.command;
 
 import cuvee.job.Job;
 import cuvee.job.JobFile;
+import cuvee.refresh.JobPage;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import java.nio.file.Path;
@@ -23,6 +24,9 @@ final class ShowCommand implements Callable<Integer> {
     @Option(names = "--json", description = "Print one JSON object.")
     private boolean json;
 
+    @Option(names = "--page", description = "Print the whole job as a page of sentences.")
+    private boolean page;
+
     ShowCommand(Machine machine) {
         this.machine = machine;
     }
@@ -33,7 +37,11 @@ final class ShowCommand implements Callable<Integer> {
         Job job = JobFile.open(path);
         try (JobSession session = JobSession.open(machine.workplace(), job.id(), JobRun.folderOf(path))) {
             Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
-            JobRun.print(machine, outcome, json, List.of());
+            if (page) {
+                machine.out().print(JobPage.of(outcome).text());
+            } else {
+                JobRun.print(machine, outcome, json, List.of());
+            }
             return Exit.of(outcome);
         }
     }

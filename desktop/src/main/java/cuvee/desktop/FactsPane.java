@@ -5,6 +5,7 @@ import cuvee.master.MasterPlan;
 import cuvee.model.Grids;
 import cuvee.model.JobModel;
 import cuvee.model.MasterGrid;
+import cuvee.model.Scope;
 import cuvee.model.ValuesGrid;
 import cuvee.place.Says;
 import cuvee.refresh.LayoutFacts;
@@ -59,6 +60,7 @@ final class FactsPane extends VBox {
     private final Label chosen = new Label();
     private final TextField to = new TextField();
     private final Button write = new Button("Write it");
+    private final ComboBox<Scope> scope = new ComboBox<>();
     private final Button blank = new Button("Take for blank");
     private final MenuButton codes = new MenuButton("Names for codes");
     private final HBox writing = new HBox(6, to, write);
@@ -134,6 +136,10 @@ final class FactsPane extends VBox {
         HBox.setHgrow(spelling, Priority.ALWAYS);
         spellings.getChildren().addAll(spelled, spelling);
         spellings.setAlignment(Pos.CENTER_LEFT);
+        scope.setId("facts-scope");
+        scope.setMaxWidth(Double.MAX_VALUE);
+        scope.setConverter(Choices.words(Scope::words));
+        scope.setAccessibleText("Where it is written so");
         MenuItem fromFile = new MenuItem("from a table in a file");
         fromFile.setOnAction(e -> choosers.get()
                 .file("The table with codes and names")
@@ -145,7 +151,7 @@ final class FactsPane extends VBox {
         codes.setId("facts-codes");
         codes.getItems().addAll(fromFile, pasted);
         FlowPane whole = new FlowPane(6, 6, blank, codes);
-        VBox middle = new VBox(8, figures, spellings, search, values, chosen, writing, whole);
+        VBox middle = new VBox(8, figures, spellings, search, values, chosen, writing, scope, whole);
         middle.getStyleClass().add("question");
         VBox.setVgrow(middle, Priority.ALWAYS);
         VBox more = new VBox(10, alike, layouts);
@@ -184,6 +190,8 @@ final class FactsPane extends VBox {
             to.setText("");
         }
         column = name;
+        scope.getItems().setAll(Scope.of(outcome));
+        scope.setValue(Scope.ALL);
         ValuesGrid grid = new ValuesGrid(model.session(), outcome, at, ui);
         shown = grid;
         title.setText(name + ": " + grid.type().word());
@@ -278,6 +286,8 @@ final class FactsPane extends VBox {
         boolean none = texts.isEmpty();
         writing.setVisible(!none);
         writing.setManaged(!none);
+        scope.setVisible(!none);
+        scope.setManaged(!none);
         blank.setVisible(!none);
         blank.setManaged(!none);
         if (none) {
@@ -294,7 +304,11 @@ final class FactsPane extends VBox {
         List<String> texts = chosenValues().stream().map(Counted::text).toList();
         if (!texts.isEmpty()) {
             to.setText("");
-            model.writeValues(column, texts, wanted);
+            model.writeValues(
+                    column,
+                    texts,
+                    wanted,
+                    scope.getValue() == null ? "" : scope.getValue().id());
         }
     }
 

@@ -76,7 +76,7 @@ final class JobFrame extends BorderPane {
         facts = new FactsPane(model, ui, choosers, () -> showFacts(-1));
         CollectView collect = new CollectView(model, choosers, zone);
         read = new ReadView(model, ui);
-        rework = new ReworkView(model);
+        rework = new ReworkView(model, choosers);
         LineUpView lineUp = new LineUpView(model, this::showFacts);
         TableView check = new TableView(
                 "findings",

@@ -8,6 +8,7 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Trail;
+import cuvee.rework.RowRules;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -228,8 +229,16 @@ final class MasterView extends VBox {
                     rules.run();
                 });
             }
-            offer("Of rows equal in " + Says.list(names) + " keep the first", () -> model.ruleEqual(names, false));
-            offer("Of rows equal in " + Says.list(names) + " keep the last", () -> model.ruleEqual(names, true));
+            offer(
+                    "Of rows equal in " + Says.list(names) + " keep the first",
+                    () -> model.ruleEqual(names, RowRules.KEEP_FIRST));
+            offer(
+                    "Of rows equal in " + Says.list(names) + " keep that of the newest file",
+                    () -> model.ruleEqual(names, RowRules.KEEP_NEWEST));
+            now.carriable(rows[0], columns[0])
+                    .ifPresent(subject -> offer(
+                            "Fill blank cells of " + names.get(0) + " from the cell above, in tables like this one",
+                            () -> model.carryDown(subject)));
         }
         if (now != null && now.rows() > 0) {
             offerShapes(now, from.selectedColumns());

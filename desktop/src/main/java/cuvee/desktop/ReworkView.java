@@ -9,6 +9,7 @@ import cuvee.model.JobModel;
 import cuvee.model.RuleWords;
 import cuvee.place.Says;
 import cuvee.refresh.BeforeAndAfter;
+import cuvee.refresh.JobPage;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Sentence;
 import cuvee.rework.Codes;
@@ -25,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -33,6 +35,9 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
@@ -51,23 +56,49 @@ final class ReworkView extends VBox {
     private final Label says = new Label();
     private final VBox page = new VBox(18);
     private final Set<String> open = new HashSet<>();
+    private final Button asPage = new Button("As a page");
+    private final Supplier<Choosers> choosers;
+    private boolean paged;
 
-    ReworkView(JobModel model) {
+    ReworkView(JobModel model, Supplier<Choosers> choosers) {
         this.model = model;
+        this.choosers = choosers;
         setId("rework");
         says.getStyleClass().add("view-says");
+        says.setMaxWidth(Double.MAX_VALUE);
+        says.setMinWidth(0);
+        HBox.setHgrow(says, Priority.ALWAYS);
+        asPage.setId("rework-page");
+        asPage.getStyleClass().add("plain");
+        asPage.setMinWidth(USE_PREF_SIZE);
+        asPage.setTooltip(new Tooltip("The whole job in sentences, to read, print, copy or save"));
+        asPage.setOnAction(e -> showPage(!paged));
+        HBox head = new HBox(8, says, asPage);
+        head.setAlignment(Pos.CENTER_LEFT);
         page.getStyleClass().add("document");
         ScrollPane scroll = new ScrollPane(page);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.getStyleClass().add("places");
         VBox.setVgrow(scroll, Priority.ALWAYS);
-        getChildren().addAll(says, scroll);
+        getChildren().addAll(head, scroll);
         model.outcomeProperty().addListener((o, before, now) -> show(now));
         show(model.outcomeProperty().get());
     }
 
+    /** Shows the whole job as a page in the place of the sentences, or those again. */
+    private void showPage(boolean wanted) {
+        paged = wanted;
+        asPage.setText(wanted ? "Back to the sentences" : "As a page");
+        show(model.outcomeProperty().get());
+    }
+
     private void show(Optional<Outcome> outcome) {
+        if (paged && outcome.isPresent()) {
+            says.setText("The whole job in sentences, as its last refresh has it.");
+            page.getChildren().setAll(new JobPageView(model, choosers, JobPage.of(outcome.get())));
+            return;
+        }
         String focused = getScene() == null || getScene().getFocusOwner() == null
                 ? ""
                 : String.valueOf(getScene().getFocusOwner().getId());
@@ -115,7 +146,18 @@ final class ReworkView extends VBox {
         words.setAlignment(Pos.CENTER_LEFT);
         List<TextField> fields = new ArrayList<>();
         if (sentence.kind().equals(MadeColumns.KIND)) {
-            words.getChildren().addAll(madeName(id, sentence), new Label("from"));
+            words.getChildren().setAll(new Label("Make the column"), madeName(id, sentence), new Label("from"));
+        }
+        if (sentence.kind().equals(RowRules.EQUAL)) {
+            ComboBox<String> stays = new ComboBox<>();
+            stays.setId("stays-" + id);
+            stays.getItems().setAll(RowRules.EQUAL_VERBS);
+            stays.setValue(sentence.lead());
+            stays.setDisable(!sentence.on());
+            stays.setOnAction(e -> model.decideEqual(sentence, stays.getValue()));
+            String said = sentence.text();
+            text.setText(said.substring(0, said.length() - sentence.lead().length() - 1));
+            words.getChildren().add(stays);
         }
         if (RuleWords.has(sentence)) {
             RuleField field = new RuleField(
@@ -185,12 +227,30 @@ final class ReworkView extends VBox {
             blanks.setOnAction(e -> model.keepBlanks(sentence, blanks.isSelected()));
             hands.getChildren().add(blanks);
         }
+        if (movable(sentence)) {
+            Button earlier = new Button("Earlier");
+            earlier.setTooltip(new Tooltip("Alt+Up"));
+            earlier.getStyleClass().add("plain");
+            earlier.setOnAction(e -> model.moveSentence(sentence, -1));
+            Button later = new Button("Later");
+            later.setTooltip(new Tooltip("Alt+Down"));
+            later.getStyleClass().add("plain");
+            later.setOnAction(e -> model.moveSentence(sentence, 1));
+            hands.getChildren().addAll(earlier, later);
+            card.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+                if (e.isAltDown() && (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN)) {
+                    model.moveSentence(sentence, e.getCode() == KeyCode.UP ? -1 : 1);
+                    e.consume();
+                }
+            });
+        }
         if (sentence.yours()) {
             boolean rule = aboutRows
                     || sentence.kind().equals(MadeColumns.KIND)
                     || sentence.kind().equals(Correction.KIND)
                     || sentence.kind().equals(Codes.KIND)
                     || sentence.subject().equals(Shapings.ROWS)
+                    || sentence.kind().equals(RowRules.PUT_BACK)
                     || sentence.kind().equals(ValueRule.KIND)
                     || sentence.kind().equals(Tidying.KIND);
             Button undecide = new Button(rule ? "Remove" : "Let Cuvee decide");
@@ -202,6 +262,11 @@ final class ReworkView extends VBox {
             card.getChildren().add(aboutRows ? asideStrip(outcome, sentence) : strip(outcome, sentence));
         }
         return card;
+    }
+
+    /** True for rules whose order counts, or is worth choosing. */
+    private static boolean movable(Sentence sentence) {
+        return List.of(RowRules.ROWS, RowRules.EQUAL, MadeColumns.KIND).contains(sentence.kind());
     }
 
     private TextField madeName(String id, Sentence sentence) {
@@ -257,14 +322,22 @@ final class ReworkView extends VBox {
             long all = outcome.ruledOut().get(outcome.ruleNumber(sentence)).values().stream()
                     .mapToLong(Long::longValue)
                     .sum();
-            strip.getChildren()
-                    .setAll(side(
-                            all > lines.size()
-                                    ? "The first " + Says.number(lines.size()) + " of " + Says.count(all, "row")
-                                            + " set aside"
-                                    : "Set aside",
-                            rows,
-                            true));
+            VBox shown = side(
+                    all > lines.size()
+                            ? "The first " + Says.number(lines.size()) + " of " + Says.count(all, "row") + " set aside"
+                            : "Set aside",
+                    rows,
+                    true);
+            FlowPane back = new FlowPane(6, 6, new Label("Put back:"));
+            back.setAlignment(Pos.CENTER_LEFT);
+            for (MasterReader.Line line : lines) {
+                Button one = new Button(sources.getOrDefault(line.table(), "") + ", " + line.row());
+                one.getStyleClass().add("plain");
+                one.setTooltip(new Tooltip("Keeps this row whatever the rules say"));
+                one.setOnAction(e -> model.putBack(line));
+                back.getChildren().add(one);
+            }
+            strip.getChildren().setAll(shown, back);
         });
         return strip;
     }

@@ -17,7 +17,7 @@ final class Marking {
 
     /** The statement that marks the rows which a rule sets aside, among those that no earlier rule does. */
     static String statement(RowRule rule, int number, MasterPlan plan) {
-        String set = "UPDATE master SET aside = " + number + " WHERE aside = 0 AND ";
+        String set = "UPDATE master SET aside = " + number + " WHERE aside = 0 AND " + notPutBack(plan);
         if (rule instanceof RowRule.Meeting meeting) {
             String all = meeting.conditions().stream()
                     .map(condition -> "(" + condition(condition, plan) + ")")
@@ -28,13 +28,37 @@ final class Marking {
         List<String> keys = equal.columns().stream()
                 .map(column -> key(cell(column, plan), type(column, plan)))
                 .toList();
-        String order = equal.last() ? " DESC" : "";
+        String order = equal.stays() == RowRule.Equal.Stays.LAST ? " DESC" : "";
+        String first = equal.stays() == RowRule.Equal.Stays.OF_THE_NEWEST_FILE
+                        && !equal.newest().isEmpty()
+                ? "list_position(["
+                        + equal.newest().stream().map(String::valueOf).collect(Collectors.joining(", ")) + "], tbl), "
+                : "";
         String filled = keys.stream().map(key -> key + " IS NOT NULL").collect(Collectors.joining(" OR "));
         return set
                 + "(tbl, row, turned) IN (SELECT (m.tbl, m.row, m.turned) FROM (SELECT tbl, row, turned, row_number() OVER"
-                + " (PARTITION BY " + String.join(", ", keys) + " ORDER BY ord" + order + ", row" + order + ", turned"
+                + " (PARTITION BY " + String.join(", ", keys) + " ORDER BY " + first + "ord" + order + ", row" + order
+                + ", turned"
                 + order + ") AS copy FROM master JOIN part USING (tbl) WHERE aside = 0 AND (" + filled
                 + ")) m WHERE m.copy > 1)";
+    }
+
+    /** Rows that the analyst put back, whatever rules say. */
+    private static String notPutBack(MasterPlan plan) {
+        StringBuilder rows = new StringBuilder();
+        for (MasterPlan.Table table : plan.tables()) {
+            if (!table.putBack().isEmpty()) {
+                rows.append("NOT (tbl = ")
+                        .append(table.id())
+                        .append(" AND row IN (")
+                        .append(table.putBack().stream()
+                                .sorted()
+                                .map(String::valueOf)
+                                .collect(Collectors.joining(", ")))
+                        .append(")) AND ");
+            }
+        }
+        return rows.toString();
     }
 
     static String condition(RowRule.Condition condition, MasterPlan plan) {

@@ -7,6 +7,7 @@ import cuvee.value.Type;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -47,7 +48,7 @@ public record MasterPlan(
      *
      * @param wholeDigits the most digits before the decimal mark, where it is a number
      * @param decimals the most digits behind it
-     * @param replaced texts of its cells that are read as others, or as nothing where those are empty
+     * @param replaced texts of a made column that are written as others, or as nothing where those are empty
      * @param part which part of its cells it holds
      * @param currency that of its amounts, where all have the same; else empty
      * @param spelling how its texts are spelled
@@ -162,6 +163,7 @@ public record MasterPlan(
      * @param turned how many rows each record becomes, blank ones included; 0 where it stays one
      * @param lines its section lines, where a column is made from them
      * @param corrected single cells that are read as something else
+     * @param putBack rows that no rule sets aside
      * @param feeds for each master column what feeds it; null where the table has nothing for it
      */
     public record Table(
@@ -177,11 +179,13 @@ public record MasterPlan(
             int turned,
             List<Line> lines,
             List<Corrected> corrected,
+            Set<Integer> putBack,
             List<Feed> feeds) {
 
         public Table {
             lines = List.copyOf(lines);
             corrected = List.copyOf(corrected);
+            putBack = Set.copyOf(putBack);
             feeds = java.util.Collections.unmodifiableList(new ArrayList<>(feeds));
         }
 
@@ -234,10 +238,13 @@ public record MasterPlan(
      * What feeds a column and how it is read; the evidence decides the quickest right way.
      *
      * @param currency that of amounts that name none themselves; empty where nothing says it
+     * @param replaced texts of its cells that are read as others, or as nothing where those are empty; shared by many
+     *     feeds, and not to be changed
      */
-    public record Feed(Origin origin, Convention convention, Evidence evidence, String currency) {
+    public record Feed(
+            Origin origin, Convention convention, Evidence evidence, String currency, Map<String, String> replaced) {
         public Feed(Origin origin, Convention convention, Evidence evidence) {
-            this(origin, convention, evidence, "");
+            this(origin, convention, evidence, "", Map.of());
         }
 
         /** Stands for a column that the table does not have. */

@@ -38,7 +38,7 @@ final class Readings {
                             + Sql.literal(feed.currency()) + ") END";
         }
         String read = read(cell, column, feed);
-        if (column.replaced().isEmpty()) {
+        if (feed.replaced().isEmpty()) {
             return read;
         }
         String raw = raw(cell);
@@ -46,7 +46,7 @@ final class Readings {
         boolean spelled = column.type() == Type.TEXT && column.spelling() != MasterPlan.Spelling.AS_WRITTEN;
         StringBuilder replaced = new StringBuilder("CASE");
         Map<String, List<String>> byReplacement = new LinkedHashMap<>();
-        column.replaced()
+        feed.replaced()
                 .forEach((text, to) -> byReplacement
                         .computeIfAbsent(to, key -> new ArrayList<>())
                         .add(Sql.literal(text)));
@@ -60,7 +60,7 @@ final class Readings {
                     .append(" THEN ")
                     .append(replacement(Sql.literal(to), to.isEmpty(), column)));
         } else {
-            String map = map(column.replaced());
+            String map = map(feed.replaced());
             replaced.append(" WHEN map_contains(")
                     .append(map)
                     .append(", ")

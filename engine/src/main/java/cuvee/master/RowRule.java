@@ -47,11 +47,19 @@ public sealed interface RowRule {
     /**
      * Of rows that are equal in some columns one stays; rows that are blank in all of them are left alone.
      *
-     * @param last true where the last of them stays, in the order of the master
+     * @param newest the numbers of tables, those of the newest files first, where what they hold stays
      */
-    record Equal(List<Integer> columns, boolean last) implements RowRule {
+    record Equal(List<Integer> columns, Stays stays, List<Integer> newest) implements RowRule {
         public Equal {
             columns = List.copyOf(columns);
+            newest = List.copyOf(newest);
+        }
+
+        /** Which of equal rows stays: by the order of the master, or the first of the newest file that has one. */
+        public enum Stays {
+            FIRST,
+            LAST,
+            OF_THE_NEWEST_FILE
         }
     }
 }

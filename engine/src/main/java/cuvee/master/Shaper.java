@@ -114,6 +114,7 @@ final class Shaper {
                 0,
                 List.of(),
                 List.of(),
+                Set.of(),
                 List.of());
     }
 

@@ -129,7 +129,7 @@ public final class SourceCells {
         if (fed == null || currency || mayAllFit(fed, plan.columns().get(index).type())) {
             return cells;
         }
-        List<String> blanked = plan.columns().get(index).replaced().entrySet().stream()
+        List<String> blanked = fed.replaced().entrySet().stream()
                 .filter(entry -> entry.getValue().isEmpty())
                 .map(Map.Entry::getKey)
                 .toList();

@@ -2,6 +2,9 @@ package cuvee.refresh;
 
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.layout.Across;
+import cuvee.layout.Layout;
+import cuvee.layout.Origin;
 import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
 import cuvee.rework.Codes;
@@ -17,6 +20,8 @@ import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 
 /** What the analyst does with columns and headers on the board: each answers the job as it is then. */
@@ -212,6 +217,35 @@ public final class Board {
         return words.isEmpty()
                 ? job.withoutSettled(kind, subject)
                 : job.withSettled(new Decision(kind, subject, words, BY_HAND, ""));
+    }
+
+    /** The subject of a decision that carries values of a column down in tables like one of the master; empty where no cell feeds it. */
+    public static Optional<String> carriable(Outcome outcome, int table, int column) {
+        MasterPlan plan = outcome.proposal().plan();
+        OptionalInt cell = plan.tables().stream()
+                .filter(each -> each.id() == table && column < plan.columns().size())
+                .map(each -> each.feeds().get(column))
+                .filter(feed -> feed != null && feed.origin() instanceof Origin.Cell own && !own.carried())
+                .mapToInt(feed -> feed.origin().column(0).orElse(-1))
+                .findFirst();
+        return cell.isEmpty()
+                ? Optional.empty()
+                : outcome.proposal().layouts().stream()
+                        .flatMap(layout -> layout.tables().stream()
+                                .filter(placed -> placed.id() == table)
+                                .flatMap(placed -> placed.table().columns().stream())
+                                .filter(found -> found.index() == cell.getAsInt())
+                                .map(found -> Across.of(layout.tables().get(0).table())
+                                                .map(block -> Layout.turnedSignature(
+                                                        layout.tables().get(0).table(), block))
+                                                .orElse(layout.signature())
+                                        + " > " + LooseText.key(found.header())))
+                        .findFirst();
+    }
+
+    /** Carries the values of a column down to the blank cells below them. */
+    public static Job carryDown(Job job, String subject) {
+        return job.withSettled(new Decision(Layings.CARRY, subject, Layings.CARRY_DOWN, BY_HAND, ""));
     }
 
     /** Says how the texts of a column are spelled. */

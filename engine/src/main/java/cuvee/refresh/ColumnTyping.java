@@ -184,7 +184,7 @@ final class ColumnTyping {
                         type,
                         all.wholeDigits(),
                         all.decimals(),
-                        cells.replacements(name),
+                        Map.of(),
                         MasterPlan.Column.Part.VALUE,
                         currency,
                         Tidying.of(job, name)),

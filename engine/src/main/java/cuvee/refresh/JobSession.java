@@ -163,19 +163,21 @@ public final class JobSession implements AutoCloseable {
             }
         });
         inOrder.addAll(gone.values());
+        Map<String, Long> modified = new HashMap<>();
+        inOrder.forEach(source -> modified.put(source.path(), source.modified()));
         Map<String, Source> sources = new HashMap<>();
         collected.sources().forEach(source -> sources.put(source.path(), source));
         List<PlacedTable> placed = placed(inOrder);
         Map<PlacedTable, String> ruledOut = ruledOut(job, inOrder, findings);
         CodeTables codes = CodeTables.of(job, jobFolder, findings);
-        Proposal proposal = propose(job, placed, ruledOut, sources, codes);
+        Proposal proposal = propose(job, placed, ruledOut, sources, modified, codes);
         watch.lap("plan");
 
         progress.at(Progress.Stage.MAKING, 0, 0);
         store.build(proposal.plan());
-        List<Decision> again = sentAgain(proposal, inOrder);
+        List<Decision> again = sentAgain(proposal, modified);
         if (!again.isEmpty()) {
-            proposal = propose(job.withMoreAssumed(again), placed, ruledOut, sources, codes);
+            proposal = propose(job.withMoreAssumed(again), placed, ruledOut, sources, modified, codes);
             store.build(proposal.plan());
         }
         questions.addAll(SentAgain.questions(proposal.job(), placed));
@@ -250,21 +252,21 @@ public final class JobSession implements AutoCloseable {
             List<PlacedTable> placed,
             Map<PlacedTable, String> ruledOut,
             Map<String, Source> sources,
+            Map<String, Long> modified,
             CodeTables codes) {
         Map<PlacedTable, String> out = new HashMap<>(SentAgain.aside(job, placed));
         out.putAll(ruledOut);
         Planner.Surroundings around = new Planner.Surroundings(
                 table -> home(table, sources),
                 store.cells()::count,
+                modified,
                 codes,
                 (table, row) -> store.stagedRow(table.staged(), table.width(), row),
                 HeaderBookFile.read(workplace.state()));
         return Planner.propose(job, placed, out, around);
     }
 
-    private List<Decision> sentAgain(Proposal proposal, List<SourceFacts> sources) {
-        Map<String, Long> modified = new HashMap<>();
-        sources.forEach(source -> modified.put(source.path(), source.modified()));
+    private List<Decision> sentAgain(Proposal proposal, Map<String, Long> modified) {
         try (MasterReader reader = store.reader(proposal.plan())) {
             return SentAgain.found(proposal.job(), proposal, reader, modified);
         }

@@ -36,6 +36,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 
 /**
  * Proposes the whole master from what was found: a function of the job and the tables. What the job has decided holds;
@@ -83,12 +84,18 @@ final class Planner {
      *
      * @param homes where they come from
      * @param counting counts texts in their cells
+     * @param modified when each source was modified
      * @param codes names for codes
      * @param staged reads single cells
      * @param book headers settled in other jobs
      */
     record Surroundings(
-            Homes homes, ValueCells.Counting counting, CodeTables codes, Corrections.Staged staged, HeaderBook book) {}
+            Homes homes,
+            ValueCells.Counting counting,
+            Map<String, Long> modified,
+            CodeTables codes,
+            Corrections.Staged staged,
+            HeaderBook book) {}
 
     private Proposal propose() {
         List<PlacedTable> withRecords = new ArrayList<>();
@@ -134,7 +141,7 @@ final class Planner {
         Corrections corrections =
                 Corrections.of(job, all.stream().map(LineUp.Column::name).toList(), feeds, around.staged());
         findings.addAll(corrections.findings());
-        ValueCells cells = new ValueCells(job, feeds, around.counting(), around.codes());
+        ValueCells cells = new ValueCells(job, feeds, around.counting(), around.codes(), scopes(layouts)::apply);
         ColumnTyping typing = new ColumnTyping(job, layouts, feeds, cells, around.homes(), questions);
         List<MasterPlan.Column> columns = new ArrayList<>();
         List<Proposal.ColumnReport> reports = new ArrayList<>();
@@ -466,6 +473,16 @@ final class Planner {
         return columns;
     }
 
+    /** What each table belongs to, where something can be said of some of the sources. */
+    private Function<PlacedTable, Set<String>> scopes(List<Layout> layouts) {
+        Map<PlacedTable, String> signatures = new HashMap<>();
+        layouts.forEach(layout -> layout.tables().forEach(table -> signatures.put(table, layout.signature())));
+        return table -> Set.copyOf(List.of(
+                table.source(),
+                signatures.getOrDefault(table, ""),
+                around.homes().of(table).place()));
+    }
+
     /** The columns with those behind them that rules make and nothing else fills. */
     private List<LineUp.Column> withMade(List<LineUp.Column> columns, Map<PlacedTable, LaidColumn[]> feeds) {
         List<LineUp.Column> all = new ArrayList<>(columns);
@@ -547,7 +564,8 @@ final class Planner {
                 continue;
             }
             List<MasterPlan.Feed> fromCells = new ArrayList<>();
-            for (LaidColumn column : fed) {
+            for (int i = 0; i < fed.length; i++) {
+                LaidColumn column = fed[i];
                 fromCells.add(
                         column == null
                                 ? MasterPlan.Feed.ABSENT
@@ -555,7 +573,8 @@ final class Planner {
                                         column.origin(),
                                         typing.convention(table, column),
                                         column.evidence(),
-                                        Units.currency(column.header()).orElse("")));
+                                        Units.currency(column.header()).orElse(""),
+                                        cells.replacements(names.get(i), table)));
             }
             planned.add(new MasterPlan.Table(
                     table.id(),
@@ -570,6 +589,7 @@ final class Planner {
                     table.turned(),
                     lines(table),
                     corrections.in(table),
+                    RowRules.putBack(job, table.source(), table.sheet()),
                     fromCells));
         }
         List<MasterPlan.Tag> tags = List.of(
@@ -584,7 +604,7 @@ final class Planner {
         made.addAll(resolved.stated());
         findings.addAll(MadeColumns.findings(made));
         MasterPlan plan = new MasterPlan(resolved.columns(), tags, planned);
-        List<RowRules.Stated> rules = RowRules.of(job, plan);
+        List<RowRules.Stated> rules = RowRules.of(job, plan, around.modified());
         findings.addAll(RowRules.findings(rules));
         Shapings.Resolved shapings = Shapings.of(job, plan);
         shaped.addAll(shapings.stated());

@@ -8,6 +8,8 @@ import cuvee.job.Job;
 import cuvee.job.Names;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.rework.Codes;
+import cuvee.rework.Correction;
 import cuvee.rework.RowRules;
 import cuvee.rework.Tidying;
 import cuvee.rework.ValueRule;
@@ -113,6 +115,8 @@ public final class ReadingDecisions {
             case RowRules.ROWS, RowRules.EQUAL -> RowRules.understood(decision);
             case NewColumns.KIND -> NewColumns.Policy.ofWords(decision.answer()).isPresent();
             case ValueRule.KIND -> ValueRule.read(decision).isPresent();
+            case Correction.KIND -> Correction.read(decision).isPresent();
+            case Codes.KIND -> Codes.read(decision).isPresent();
             case SentAgain.KIND ->
                 decision.answer().equals(SentAgain.ALL)
                         || Names.split(decision.subject()).contains(decision.answer());

@@ -58,6 +58,11 @@ public record Sentence(
         }
     }
 
+    /** The whole of it as people say it, its names included. */
+    public String said() {
+        return names.isEmpty() || text.endsWith(".") ? text : text + " " + String.join(", ", names) + ".";
+    }
+
     /** The answer that puts it in force with these names. */
     public String answer(List<String> newNames) {
         return lead + Names.join(newNames);

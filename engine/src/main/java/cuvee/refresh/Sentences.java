@@ -11,6 +11,7 @@ import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
+import cuvee.place.Where;
 import cuvee.rework.Codes;
 import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
@@ -50,6 +51,7 @@ public final class Sentences {
         all.values();
         all.corrections();
         all.rows();
+        all.putBack();
         all.shapings();
         all.sentAgain();
         all.doubles();
@@ -298,11 +300,16 @@ public final class Sentences {
                     ValueRule.KIND,
                     rule.subject(),
                     Sentence.Paragraph.VALUES,
-                    "In " + Says.quoted(rule.column()) + ", "
+                    "In " + Says.quoted(rule.column())
+                            + (rule.scope().isEmpty() ? "" : " of " + scope(rule.scope())) + ", "
                             + (rule.to().isEmpty()
                                     ? "take " + texts + " for blank."
                                     : "write " + Says.quoted(rule.to()) + " for " + texts + "."),
-                    there ? Says.count(cells, "cell") : "There is no such column now; it needs " + rule.column() + ".",
+                    !there
+                            ? "There is no such column now; it needs " + rule.column() + "."
+                            : outcome.proposal().isMadeNamed(rule.column())
+                                    ? "In a column that is made"
+                                    : Says.count(cells, "cell"),
                     rule.on(),
                     true,
                     "",
@@ -311,6 +318,16 @@ public final class Sentences {
                     rule.switched(false).answer(),
                     List.of()));
         }
+    }
+
+    /** A part of the sources, in words: a layout by the first of its tables. */
+    private String scope(String scope) {
+        return outcome.proposal().layouts().stream()
+                .filter(layout -> layout.signature().equals(scope))
+                .findFirst()
+                .map(layout -> "tables with headers like those of "
+                        + layout.tables().get(0).where())
+                .orElse(scope);
     }
 
     /** Columns that are made from others. */
@@ -324,7 +341,7 @@ public final class Sentences {
                     MadeColumns.KIND,
                     made.name(),
                     Sentence.Paragraph.COLUMNS,
-                    "Make the column",
+                    "Make the column " + Says.quoted(made.name()) + " from",
                     !made.on()
                             ? "Switched off."
                             : made.problem().isEmpty()
@@ -443,15 +460,46 @@ public final class Sentences {
         }
     }
 
+    /** Rows that are kept whatever rules say. */
+    private void putBack() {
+        for (Decision decision : job.settled()) {
+            List<String> row =
+                    decision.kind().equals(RowRules.PUT_BACK) ? Names.splitTexts(decision.subject()) : List.of();
+            if (row.size() == 3 && row.get(2).matches("\\d{1,9}")) {
+                sentences.add(new Sentence(
+                        RowRules.PUT_BACK,
+                        decision.subject(),
+                        Sentence.Paragraph.ROWS,
+                        "Keep " + Where.sheet(row.get(0), row.get(1)).row(Integer.parseInt(row.get(2)))
+                                + " whatever the rules say.",
+                        "1 record",
+                        decision.answer().equals(RowRules.KEEP),
+                        true,
+                        "",
+                        RowRules.KEEP,
+                        List.of(),
+                        RowRules.off(RowRules.KEEP),
+                        List.of()));
+            }
+        }
+    }
+
     /** Values that become columns, the order of the rows, their numbers. */
     private void shapings() {
         for (Shapings.Stated stated : outcome.proposal().shaped()) {
             String kind = stated.decision().kind();
             boolean gathers = kind.equals(Shapings.TO_COLUMNS);
-            String text = gathers
-                    ? "Make columns of the values of the first, holding the calculation of the third, one row for each of the"
-                            + " rest:"
-                    : kind.equals(Shapings.SORTED) ? "Order the rows by" : "Number the rows in a column named";
+            List<String> words = stated.words();
+            String text = gathers && words.size() > 2
+                    ? "Make columns of the values of " + words.get(0) + ", holding the " + words.get(1) + " of "
+                            + words.get(2)
+                            + (words.size() > 3
+                                    ? ", with one row for each " + Says.list(words.subList(3, words.size()))
+                                    : "")
+                            + "."
+                    : kind.equals(Shapings.SORTED)
+                            ? "Order the rows by " + String.join(", then by ", words) + "."
+                            : "Number the rows in a column named";
             String touched = stated.problem().isEmpty()
                     ? gathers
                             ? outcome.shaped()

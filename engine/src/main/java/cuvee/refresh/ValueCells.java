@@ -11,6 +11,8 @@ import cuvee.rework.ValueRule;
 import cuvee.value.Evidence;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -24,7 +26,15 @@ final class ValueCells {
     private final Map<PlacedTable, LaidColumn[]> feeds;
     private final Counting counting;
     private final CodeTables codes;
+    private final Scopes scopes;
+    private final List<ValueRule> rules;
+    private final Map<Stretch, Map<String, String>> replacements = new HashMap<>();
     private final Map<String, Long> touched = new LinkedHashMap<>();
+
+    /** What a table belongs to: its source, the signature of its layout, the name of its place. */
+    interface Scopes {
+        Set<String> of(PlacedTable table);
+    }
 
     /** Before a column's name, the key of the cells that hold codes with names. */
     static final String CODED = "codes of ";
@@ -35,11 +45,13 @@ final class ValueCells {
                 Collection<SourceCells.Cells> cells, Collection<String> texts, MasterPlan.Spelling spelling);
     }
 
-    ValueCells(Job job, Map<PlacedTable, LaidColumn[]> feeds, Counting counting, CodeTables codes) {
+    ValueCells(Job job, Map<PlacedTable, LaidColumn[]> feeds, Counting counting, CodeTables codes, Scopes scopes) {
         this.job = job;
+        this.rules = ValueRule.of(job);
         this.feeds = feeds;
         this.counting = counting;
         this.codes = codes;
+        this.scopes = scopes;
     }
 
     /** For each rule, by what it is about, how many cells it touches or would touch. */
@@ -47,60 +59,93 @@ final class ValueCells {
         return touched;
     }
 
-    /** For each text of a column that is replaced, what stands in its place: what single values are written as goes first. */
+    /** For each text of a column that is replaced everywhere, what stands in its place. */
     Map<String, String> replacements(String column) {
-        Map<String, String> replaced = new LinkedHashMap<>(codes.names(column));
-        replaced.putAll(ValueRule.replacements(job, column));
-        return replaced;
+        return replacements(column, Set.of());
+    }
+
+    /** The same in a table: what single values are written as goes before names for codes. */
+    Map<String, String> replacements(String column, PlacedTable table) {
+        return replacements(column, scopes(column, table));
+    }
+
+    private Map<String, String> replacements(String column, Set<String> scopesThere) {
+        return replacements.computeIfAbsent(new Stretch(column, scopesThere), key -> {
+            Map<String, String> replaced = new LinkedHashMap<>(codes.names(column));
+            replaced.putAll(ValueRule.replacements(rules, column, scopesThere));
+            return Collections.unmodifiableMap(replaced);
+        });
+    }
+
+    /** A column where some scopes hold. */
+    private record Stretch(String column, Set<String> scopes) {}
+
+    /** The scopes of rules about a column that hold in a table. */
+    private Set<String> scopes(String column, PlacedTable table) {
+        Set<String> there = new LinkedHashSet<>();
+        for (ValueRule rule : rules) {
+            if (rule.column().equals(column)
+                    && !rule.scope().isEmpty()
+                    && scopes.of(table).contains(rule.scope())) {
+                there.add(rule.scope());
+            }
+        }
+        return there;
     }
 
     /** What a column holds once its texts have been replaced. */
     Evidence replaced(int index, String column, Evidence held) {
-        List<ValueRule> rules = ValueRule.of(job).stream()
-                .filter(rule -> rule.column().equals(column))
-                .toList();
+        List<ValueRule> about =
+                rules.stream().filter(rule -> rule.column().equals(column)).toList();
         Map<String, String> names =
                 codes.loaded(column).map(CodeTables.Loaded::names).orElse(Map.of());
-        if (rules.isEmpty() && names.isEmpty()) {
+        if (about.isEmpty() && names.isEmpty()) {
             return held;
         }
         Set<String> texts = new LinkedHashSet<>(names.keySet());
-        rules.forEach(rule -> texts.addAll(rule.texts()));
-        Map<String, Long> counts = counts(index, texts, Tidying.of(job, column));
-        Evidence after = held;
-        Map<String, String> written = codes.names(column);
-        long coded = 0;
-        for (Map.Entry<String, String> code : names.entrySet()) {
-            long times = counts.getOrDefault(code.getKey(), 0L);
-            coded += times;
-            boolean other =
-                    rules.stream().anyMatch(rule -> rule.on() && rule.texts().contains(code.getKey()));
-            after = times > 0 && !other && written.containsKey(code.getKey())
-                    ? after.replaced(code.getKey(), code.getValue(), times)
-                    : after;
+        about.forEach(rule -> texts.addAll(rule.texts()));
+        Map<Set<String>, List<PlacedTable>> byScopes = new LinkedHashMap<>();
+        boolean everywhere = about.stream().allMatch(rule -> rule.scope().isEmpty());
+        for (PlacedTable table : feeds.keySet()) {
+            byScopes.computeIfAbsent(everywhere ? Set.of() : scopes(column, table), key -> new ArrayList<>())
+                    .add(table);
         }
+        about.forEach(rule -> touched.put(rule.subject(), 0L));
         if (!names.isEmpty()) {
-            touched.put(CODED + column, coded);
+            touched.put(CODED + column, 0L);
         }
-        for (ValueRule rule : rules) {
-            long cells = 0;
-            for (String text : rule.texts()) {
-                long times = counts.getOrDefault(text, 0L);
-                cells += times;
-                after = rule.on() && times > 0 ? after.replaced(text, rule.to(), times) : after;
+        Evidence after = held;
+        for (Map.Entry<Set<String>, List<PlacedTable>> group : byScopes.entrySet()) {
+            Map<String, Long> counts = counts(index, group.getValue(), texts, Tidying.of(job, column));
+            for (Map.Entry<String, String> written :
+                    replacements(column, group.getKey()).entrySet()) {
+                long times = counts.getOrDefault(written.getKey(), 0L);
+                after = times > 0 ? after.replaced(written.getKey(), written.getValue(), times) : after;
             }
-            touched.put(rule.subject(), cells);
+            for (ValueRule rule : about) {
+                boolean here = rule.scope().isEmpty() || group.getKey().contains(rule.scope());
+                touched.merge(rule.subject(), here ? sum(counts, rule.texts()) : 0, Long::sum);
+            }
+            if (!names.isEmpty()) {
+                touched.merge(CODED + column, sum(counts, names.keySet()), Long::sum);
+            }
         }
         return after;
     }
 
-    private Map<String, Long> counts(int index, Set<String> texts, MasterPlan.Spelling spelling) {
+    private static long sum(Map<String, Long> counts, Set<String> texts) {
+        return texts.stream().mapToLong(text -> counts.getOrDefault(text, 0L)).sum();
+    }
+
+    private Map<String, Long> counts(
+            int index, List<PlacedTable> tables, Set<String> texts, MasterPlan.Spelling spelling) {
         List<SourceCells.Cells> cells = new ArrayList<>();
         Map<String, Long> counts = new LinkedHashMap<>();
-        feeds.forEach((table, fed) -> {
-            LaidColumn column = fed[index];
+        for (PlacedTable table : tables) {
+            LaidColumn[] fed = feeds.get(table);
+            LaidColumn column = fed == null ? null : fed[index];
             if (column == null) {
-                return;
+                continue;
             }
             long rows = table.table().kept();
             if (column.origin() instanceof Origin.Told told) {
@@ -122,7 +167,7 @@ final class ValueCells {
                             at.getAsInt()));
                 }
             }
-        });
+        }
         if (!cells.isEmpty()) {
             counting.count(cells, texts, spelling).forEach((text, times) -> counts.merge(text, times, Long::sum));
         }

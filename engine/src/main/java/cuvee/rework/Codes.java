@@ -48,7 +48,7 @@ public record Codes(String column, String file, String code, String name, Map<St
                 .toList();
     }
 
-    private static Optional<Codes> read(Decision decision) {
+    public static Optional<Codes> read(Decision decision) {
         boolean on = !decision.answer().startsWith(OFF);
         List<String> words =
                 Names.splitTexts(on ? decision.answer() : decision.answer().substring(OFF.length()));

@@ -33,7 +33,7 @@ public record Correction(
                 .toList();
     }
 
-    static Optional<Correction> read(Decision decision) {
+    public static Optional<Correction> read(Decision decision) {
         boolean on = !decision.answer().startsWith(OFF);
         List<String> answer =
                 Names.splitTexts(on ? decision.answer() : decision.answer().substring(OFF.length()));

@@ -10,8 +10,14 @@ import cuvee.master.RowRule;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
 
 /**
  * The analyst's rules about rows, in the order in which they were made: rows are kept or set aside by a phrase, and of rows
@@ -27,6 +33,14 @@ public final class RowRules {
     public static final String ASIDE = "set aside";
     public static final String KEEP_FIRST = "keep the first";
     public static final String KEEP_LAST = "keep the last";
+    public static final String KEEP_NEWEST = "keep that of the newest file";
+
+    /** Decisions that keep a row whatever rules say; the subject is its source, sheet and row. */
+    public static final String PUT_BACK = "put-back";
+
+    /** What can be done with equal rows. */
+    public static final List<String> EQUAL_VERBS = List.of(KEEP_FIRST, KEEP_LAST, KEEP_NEWEST);
+
     private static final String OFF = "not now: ";
     private static final String BY_HAND = "put so by you";
 
@@ -51,9 +65,7 @@ public final class RowRules {
 
     public static boolean understood(Decision decision) {
         String verb = decision.answer().startsWith(OFF) ? decision.answer().substring(OFF.length()) : decision.answer();
-        return decision.kind().equals(ROWS)
-                ? verb.equals(KEEP) || verb.equals(ASIDE)
-                : verb.equals(KEEP_FIRST) || verb.equals(KEEP_LAST);
+        return decision.kind().equals(ROWS) ? verb.equals(KEEP) || verb.equals(ASIDE) : EQUAL_VERBS.contains(verb);
     }
 
     public static String off(String verb) {
@@ -62,13 +74,24 @@ public final class RowRules {
 
     /** The rules of a job over the columns of a plan. */
     public static List<Stated> of(Job job, MasterPlan plan) {
+        return of(job, plan, Map.of());
+    }
+
+    /**
+     * The same.
+     *
+     * @param modified when each source was modified, which says which of equal rows is the newest
+     */
+    public static List<Stated> of(Job job, MasterPlan plan, Map<String, Long> modified) {
         Known known = Known.of(plan);
         List<Stated> stated = new ArrayList<>();
         int number = 0;
         for (Decision decision : job.settled()) {
             boolean ours = decision.kind().equals(ROWS) || decision.kind().equals(EQUAL);
             if (ours && understood(decision)) {
-                Stated read = decision.kind().equals(ROWS) ? byPhrase(decision, known) : equal(decision, known);
+                Stated read = decision.kind().equals(ROWS)
+                        ? byPhrase(decision, known)
+                        : equal(decision, known, newest(plan, modified));
                 boolean inForce = read.on() && read.rule().isPresent();
                 stated.add(new Stated(decision, read.rule(), inForce ? number++ : -1, read.problem()));
             }
@@ -118,7 +141,15 @@ public final class RowRules {
         return new Stated(decision, Optional.of(new RowRule.Meeting(conditions, keep)), -1, "");
     }
 
-    private static Stated equal(Decision decision, Known known) {
+    private static List<Integer> newest(MasterPlan plan, Map<String, Long> modified) {
+        return plan.tables().stream()
+                .sorted(Comparator.comparingLong(
+                        (MasterPlan.Table table) -> -modified.getOrDefault(table.source(), 0L)))
+                .map(MasterPlan.Table::id)
+                .toList();
+    }
+
+    private static Stated equal(Decision decision, Known known, List<Integer> newest) {
         List<Integer> columns = new ArrayList<>();
         for (String name : Names.split(decision.subject())) {
             int column = known.at(name);
@@ -127,8 +158,12 @@ public final class RowRules {
             }
             columns.add(column);
         }
-        boolean last = decision.answer().equals(KEEP_LAST);
-        return new Stated(decision, Optional.of(new RowRule.Equal(columns, last)), -1, "");
+        RowRule.Equal.Stays stays = switch (decision.answer()) {
+            case KEEP_LAST -> RowRule.Equal.Stays.LAST;
+            case KEEP_NEWEST -> RowRule.Equal.Stays.OF_THE_NEWEST_FILE;
+            default -> RowRule.Equal.Stays.FIRST;
+        };
+        return new Stated(decision, Optional.of(new RowRule.Equal(columns, stays, newest)), -1, "");
     }
 
     private static Stated lost(Decision decision, String problem) {
@@ -144,10 +179,50 @@ public final class RowRules {
     }
 
     /** The job with a rule by which one of rows that are equal in some columns stays. */
-    public static Job equal(Job job, List<String> columns, boolean last) {
+    public static Job equal(Job job, List<String> columns, String verb) {
         String subject = Names.join(columns);
-        return job.withoutSettled(EQUAL, subject)
-                .withSettled(new Decision(EQUAL, subject, last ? KEEP_LAST : KEEP_FIRST, BY_HAND, ""));
+        return job.withoutSettled(EQUAL, subject).withSettled(new Decision(EQUAL, subject, verb, BY_HAND, ""));
+    }
+
+    /** The job that keeps a row whatever rules say. */
+    public static Job putBack(Job job, String source, String sheet, int row) {
+        String subject = Names.joinTexts(List.of(source, sheet, String.valueOf(row)));
+        return job.withSettled(new Decision(PUT_BACK, subject, KEEP, BY_HAND, ""));
+    }
+
+    /** The rows of a sheet that are kept whatever rules say. */
+    public static Set<Integer> putBack(Job job, String source, String sheet) {
+        Set<Integer> rows = new HashSet<>();
+        for (Decision decision : job.settled()) {
+            List<String> subject = decision.kind().equals(PUT_BACK) ? Names.splitTexts(decision.subject()) : List.of();
+            boolean here = subject.size() == 3
+                    && decision.answer().equals(KEEP)
+                    && subject.get(0).equals(source)
+                    && subject.get(1).equals(sheet);
+            if (here && subject.get(2).matches("\\d{1,9}")) {
+                rows.add(Integer.parseInt(subject.get(2)));
+            }
+        }
+        return rows;
+    }
+
+    /** The job with a rule so many places later among those of its kinds, or earlier where that is negative. */
+    public static Job moved(Job job, String kind, String subject, int by) {
+        Set<String> kinds = kind.equals(ROWS) || kind.equals(EQUAL) ? Set.of(ROWS, EQUAL) : Set.of(kind);
+        List<Decision> all = new ArrayList<>(job.settled());
+        List<Integer> places = IntStream.range(0, all.size())
+                .filter(at -> kinds.contains(all.get(at).kind()))
+                .boxed()
+                .toList();
+        for (int i = 0; i < places.size(); i++) {
+            Decision one = all.get(places.get(i));
+            int other = i + by;
+            if (one.kind().equals(kind) && one.subject().equals(subject) && other >= 0 && other < places.size()) {
+                Collections.swap(all, places.get(i), places.get(other));
+                return job.withSettled(all);
+            }
+        }
+        return job;
     }
 
     /** The job with other words for a rule, in its place among the others. */

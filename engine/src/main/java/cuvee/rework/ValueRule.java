@@ -16,8 +16,9 @@ import java.util.Set;
  *
  * @param to what is to stand in their place; empty for nothing
  * @param texts the texts that are replaced, in the order in which they were named
+ * @param scope where it holds: a source, the signature of a layout or the name of a place; empty for everywhere
  */
-public record ValueRule(String column, String to, Set<String> texts, boolean on) {
+public record ValueRule(String column, String to, Set<String> texts, boolean on, String scope) {
     /** Decisions about values; the subject is a column with what is to stand there, the answer the texts replaced. */
     public static final String KIND = "value";
 
@@ -27,6 +28,11 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
 
     public ValueRule {
         texts = java.util.Collections.unmodifiableSet(new LinkedHashSet<>(texts));
+    }
+
+    /** A rule that holds everywhere. */
+    public ValueRule(String column, String to, Set<String> texts, boolean on) {
+        this(column, to, texts, on, "");
     }
 
     /** All such rules of a job, in the order in which they were made. */
@@ -48,7 +54,11 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
         return texts.isEmpty() || texts.stream().allMatch(String::isEmpty)
                 ? Optional.empty()
                 : Optional.of(new ValueRule(
-                        subject.get(0), subject.size() > 1 ? subject.get(1) : "", new LinkedHashSet<>(texts), on));
+                        subject.get(0),
+                        subject.size() > 1 ? subject.get(1) : "",
+                        new LinkedHashSet<>(texts),
+                        on,
+                        subject.size() > 2 ? subject.get(2) : ""));
     }
 
     public Decision decision() {
@@ -56,7 +66,8 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
     }
 
     public String subject() {
-        return Names.joinTexts(to.isEmpty() ? List.of(column) : List.of(column, to));
+        return Names.joinTexts(
+                scope.isEmpty() ? to.isEmpty() ? List.of(column) : List.of(column, to) : List.of(column, to, scope));
     }
 
     public String answer() {
@@ -64,15 +75,23 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
     }
 
     public ValueRule switched(boolean wanted) {
-        return new ValueRule(column, to, texts, wanted);
+        return new ValueRule(column, to, texts, wanted, scope);
     }
 
-    /** For each text of a column that is replaced, what stands in its place. */
-    public static Map<String, String> replacements(Job job, String column) {
+    /**
+     * For each text of a column that is replaced, what stands in its place: what is said of some of the sources goes before
+     * what is said of all.
+     *
+     * @param scopes those that hold where the texts stand
+     */
+    public static Map<String, String> replacements(List<ValueRule> rules, String column, Set<String> scopes) {
         Map<String, String> replaced = new LinkedHashMap<>();
-        for (ValueRule rule : of(job)) {
-            if (rule.on() && rule.column().equals(column)) {
-                rule.texts().forEach(text -> replaced.put(text, rule.to()));
+        for (boolean everywhere : List.of(true, false)) {
+            for (ValueRule rule : rules) {
+                boolean here = everywhere ? rule.scope().isEmpty() : scopes.contains(rule.scope());
+                if (rule.on() && rule.column().equals(column) && here) {
+                    rule.texts().forEach(text -> replaced.put(text, rule.to()));
+                }
             }
         }
         return replaced;
@@ -83,10 +102,15 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
      * and what was written as one of the texts is written as the new one too.
      */
     public static Job write(Job job, String column, Collection<String> texts, String to) {
+        return write(job, column, texts, to, "");
+    }
+
+    /** The same where a scope says. */
+    public static Job write(Job job, String column, Collection<String> texts, String to, String scope) {
         Set<String> wanted = new LinkedHashSet<>();
         Job next = job;
         for (ValueRule rule : of(job)) {
-            if (!rule.column().equals(column)) {
+            if (!rule.column().equals(column) || !rule.scope().equals(scope)) {
                 continue;
             }
             Set<String> left = new LinkedHashSet<>(rule.texts());
@@ -99,11 +123,11 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
             next = next.withoutSettled(KIND, rule.subject());
             next = left.isEmpty()
                     ? next
-                    : next.withSettled(new ValueRule(column, rule.to(), left, rule.on()).decision());
+                    : next.withSettled(new ValueRule(column, rule.to(), left, rule.on(), scope).decision());
         }
         wanted.addAll(texts);
         wanted.remove(to);
-        return wanted.isEmpty() ? next : next.withSettled(new ValueRule(column, to, wanted, true).decision());
+        return wanted.isEmpty() ? next : next.withSettled(new ValueRule(column, to, wanted, true, scope).decision());
     }
 
     /** The job with the rules of a column said of another. */
@@ -112,7 +136,8 @@ public record ValueRule(String column, String to, Set<String> texts, boolean on)
         for (ValueRule rule : of(job)) {
             if (rule.column().equals(column)) {
                 next = next.withoutSettled(KIND, rule.subject());
-                next = next.withSettled(new ValueRule(other, rule.to(), rule.texts(), rule.on()).decision());
+                next = next.withSettled(
+                        new ValueRule(other, rule.to(), rule.texts(), rule.on(), rule.scope()).decision());
             }
         }
         return next;

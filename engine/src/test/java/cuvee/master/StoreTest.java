@@ -47,6 +47,7 @@ class StoreTest {
                 0,
                 List.of(),
                 List.of(),
+                java.util.Set.of(),
                 List.of(new MasterPlan.Feed(new Origin.Cell(0, false), Convention.DEFAULT, evidence)));
     }
 
@@ -151,6 +152,7 @@ class StoreTest {
                     0,
                     List.of(),
                     List.of(),
+                    java.util.Set.of(),
                     List.of(new MasterPlan.Feed(new Origin.Cell(0, false), Convention.DEFAULT, numbers(58)))));
             assertThat(store.build(plan)).isEqualTo(58);
             try (MasterReader reader = store.reader(plan)) {

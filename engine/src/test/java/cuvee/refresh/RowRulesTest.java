@@ -2,6 +2,8 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.job.Decision;
+import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
 import cuvee.rework.Phrase;
@@ -121,7 +123,7 @@ class RowRulesTest extends BatchTest {
     void ofEqualRowsOneStays() {
         batch.csv("a.csv", "Trip,Port,Pax", "T1,Hollin,5", "T2,Tarsk,6", "t1 ,Hollin,7");
         batch.csv("b.csv", "Trip,Port,Pax", "T2,Tarsk,8", "T3,Oska,9", ",Oska,1", ",Oska,2");
-        batch.job(RowRules.equal(batch.job(), List.of("Trip"), false));
+        batch.job(RowRules.equal(batch.job(), List.of("Trip"), RowRules.KEEP_FIRST));
         Batch.Made first = batch.refresh();
         assertThat(first.lines()).containsExactly("T1|Hollin|5", "T2|Tarsk|6", "T3|Oska|9", "|Oska|1", "|Oska|2");
         assertThat(sentence(first, RowRules.EQUAL).text()).isEqualTo("Of rows that are equal in Trip keep the first.");
@@ -238,5 +240,66 @@ class RowRulesTest extends BatchTest {
         assertThat(rows("Fare under 9", true).lines()).hasSize(1);
         assertThat(rows("At after 2026-03-01", true).lines()).hasSize(1);
         assertThat(rows("Late is no", true).lines()).hasSize(1);
+    }
+
+    @Test
+    void ofEqualRowsThatOfTheNewestFileStays() {
+        batch.csv("a.csv", "Trip,Pax", "T1,1", "T2,2").changed("a.csv", "2026-03-05T00:00:00Z");
+        batch.csv("b.csv", "Trip,Pax", "T1,10", "T3,3").changed("b.csv", "2026-01-05T00:00:00Z");
+        batch.csv("c.csv", "Trip,Pax", "T2,20", "T3,30").changed("c.csv", "2026-04-05T00:00:00Z");
+        batch.job(RowRules.equal(batch.job(), List.of("Trip"), RowRules.KEEP_NEWEST));
+        assertThat(batch.refresh().lines()).containsExactly("T1|1", "T2|20", "T3|30");
+        batch.changed("b.csv", "2026-05-05T00:00:00Z");
+        assertThat(batch.refresh().lines()).containsExactly("T1|10", "T3|3", "T2|20");
+        batch.job(RowRules.equal(batch.job(), List.of("Trip"), RowRules.KEEP_LAST));
+        assertThat(batch.refresh().lines()).containsExactly("T1|10", "T2|20", "T3|30");
+    }
+
+    @Test
+    void aRowIsPutBackWhateverTheRulesSay() {
+        ports();
+        Batch.Made without = rows("Port is Hollin", false);
+        assertThat(without.outcome().rowsRuledOut()).isEqualTo(2);
+        MasterReader.Line line;
+        try (JobSession session = batch.open()) {
+            line = session.setAside(without.outcome(), 0, 1).get(0);
+        }
+        MasterPlan.Table table = without.outcome().proposal().plan().tables().stream()
+                .filter(each -> each.id() == line.table())
+                .findFirst()
+                .orElseThrow();
+        batch.job(RowRules.putBack(batch.job(), table.source(), table.sheet(), line.row()));
+        Batch.Made back = batch.refresh();
+        assertThat(back.outcome().rowsRuledOut()).isEqualTo(1);
+        assertThat(back.outcome().rows()).isEqualTo(without.outcome().rows() + 1);
+        assertThat(back.outcome().sentences())
+                .filteredOn(sentence -> sentence.kind().equals(RowRules.PUT_BACK))
+                .extracting(Sentence::text)
+                .containsExactly("Keep " + table.source() + ", line " + line.row() + " whatever the rules say.");
+    }
+
+    @Test
+    void rulesAreMovedAmongThoseOfTheirKind() {
+        ports();
+        rows("Port is Hollin", false);
+        batch.settle("type", "Pax", "Decimal");
+        rows("Pax over 0", false);
+        List<Integer> first = byRule();
+        batch.job(RowRules.moved(batch.job(), RowRules.ROWS, "Pax over 0", -1));
+        assertThat(batch.job().settled())
+                .extracting(Decision::subject)
+                .containsExactly("Pax over 0", "Pax", "Port is Hollin");
+        List<Integer> second = byRule();
+        assertThat(second).isNotEqualTo(first);
+        assertThat(second.stream().mapToInt(Integer::intValue).sum())
+                .isEqualTo(first.stream().mapToInt(Integer::intValue).sum());
+        batch.job(RowRules.moved(batch.job(), RowRules.ROWS, "Pax over 0", -1));
+        assertThat(batch.job().settled().get(0).subject()).isEqualTo("Pax over 0");
+    }
+
+    private List<Integer> byRule() {
+        return batch.refresh().outcome().ruledOut().stream()
+                .map(rule -> rule.values().stream().mapToInt(Long::intValue).sum())
+                .toList();
     }
 }

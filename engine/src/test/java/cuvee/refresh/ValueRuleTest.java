@@ -10,6 +10,7 @@ import cuvee.master.ValueList;
 import cuvee.rework.Tidying;
 import cuvee.rework.ValueRule;
 import cuvee.value.Spellings.Counted;
+import cuvee.value.Type;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -160,7 +161,7 @@ class ValueRuleTest extends BatchTest {
                         new ValueRule("Vessel", "x | y", Set.of("a|b"), true),
                         new ValueRule("Vessel", "z", Set.of("c\\d"), true));
         job = ValueRule.write(job, "Vessel", List.of("z"), "Z");
-        assertThat(ValueRule.replacements(job, "Vessel"))
+        assertThat(ValueRule.replacements(ValueRule.of(job), "Vessel", Set.of()))
                 .as("what became z becomes Z now")
                 .containsEntry("c\\d", "Z")
                 .containsEntry("z", "Z");
@@ -238,5 +239,51 @@ class ValueRuleTest extends BatchTest {
         assertThat(batch.refresh().lines())
                 .as("as written, only the replaced text is another")
                 .contains("Petrel|5");
+    }
+
+    @Test
+    void oneOddSourceHasItsOwnRuleAndTheOthersAreLeftAlone() {
+        batch.csv("a.csv", "Port,Pax", "H,1", "T,2")
+                .csv("b.csv", "Port,Pax", "H,3", "T,4")
+                .csv("c.csv", "Port,Pax", "H,5");
+        batch.job(ValueRule.write(batch.job(), "Port", List.of("H"), "Hollin"));
+        batch.job(ValueRule.write(batch.job(), "Port", List.of("H"), "Heron Bay", "b.csv"));
+        batch.job(ValueRule.write(batch.job(), "Port", List.of("T"), "Tarsk", "b.csv"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).containsExactly("Hollin|1", "T|2", "Heron Bay|3", "Tarsk|4", "Hollin|5");
+        assertThat(made.outcome().sentences())
+                .filteredOn(sentence -> sentence.kind().equals(ValueRule.KIND))
+                .extracting(Sentence::text)
+                .containsExactly(
+                        "In “Port”, write “Hollin” for “H”.",
+                        "In “Port” of b.csv, write “Heron Bay” for “H”.",
+                        "In “Port” of b.csv, write “Tarsk” for “T”.");
+        assertThat(ValueRule.of(batch.job())).extracting(ValueRule::scope).containsExactly("", "b.csv", "b.csv");
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void aTypeThatOneSourceSpoiledIsRightOnceThatSourceHasItsRule() {
+        batch.csv("a.csv", "Port,Pax", "Hollin,1", "Tarsk,2").csv("b.csv", "Port,Pax", "Hollin,-", "Tarsk,none");
+        batch.job(ValueRule.write(batch.job(), "Pax", List.of("-", "none"), "0", "b.csv"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().proposal().columns().get(1).type()).isEqualTo(Type.WHOLE_NUMBER);
+        assertThat(made.outcome().proposal().columns().get(1).misfits()).isZero();
+        assertThat(made.lines()).containsExactly("Hollin|1", "Tarsk|2", "Hollin|0", "Tarsk|0");
+    }
+
+    @Test
+    void aLayoutMayHaveARuleOfItsOwn() {
+        batch.csv("a.csv", "Port,Pax", "H,1")
+                .csv("b.csv", "Port,Pax,Crew", "H,3,9")
+                .csv("c.csv", "Port,Pax,Crew", "H,5,9");
+        Batch.Made before = batch.refresh();
+        String signature = before.outcome().proposal().layouts().stream()
+                .filter(layout -> layout.headers().size() == 3)
+                .findFirst()
+                .orElseThrow()
+                .signature();
+        batch.job(ValueRule.write(batch.job(), "Port", List.of("H"), "Hollin", signature));
+        assertThat(batch.refresh().lines()).containsExactly("H|1|", "Hollin|3|9", "Hollin|5|9");
     }
 }

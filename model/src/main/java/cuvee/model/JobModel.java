@@ -325,8 +325,8 @@ public final class JobModel implements AutoCloseable {
     }
 
     /** Lets one of rows that are equal in some columns stay. */
-    public void ruleEqual(List<String> columns, boolean last) {
-        take(RowRules.equal(history.now(), columns, last));
+    public void ruleEqual(List<String> columns, String verb) {
+        take(RowRules.equal(history.now(), columns, verb));
     }
 
     /**
@@ -466,6 +466,35 @@ public final class JobModel implements AutoCloseable {
         });
     }
 
+    /** Carries values of a column down to the blank cells below them, in the tables of one layout. */
+    public void carryDown(String subject) {
+        take(Board.carryDown(history.now(), subject));
+    }
+
+    /** Keeps a row that rules set aside, whatever they say. */
+    public void putBack(MasterReader.Line line) {
+        outcome.get()
+                .flatMap(made -> made.proposal().plan().tables().stream()
+                        .filter(table -> table.id() == line.table())
+                        .findFirst())
+                .ifPresent(table -> take(RowRules.putBack(history.now(), table.source(), table.sheet(), line.row())));
+    }
+
+    /** Puts a rule earlier or later among those of its kind. */
+    public void moveSentence(Sentence sentence, int by) {
+        take(RowRules.moved(history.now(), sentence.kind(), sentence.subject(), by));
+    }
+
+    /** Says which of the rows that are equal stays. */
+    public void decideEqual(Sentence sentence, String verb) {
+        decide(sentence.kind(), sentence.subject(), verb);
+    }
+
+    /** A word to the analyst, under the ledger. */
+    public void say(String text, boolean failure) {
+        message.set(new Message(text, failure));
+    }
+
     /** Adds a column that no source has so far, under a name that is free; answers the name. */
     public String addColumn() {
         String name = freeName(columnNames(), "New column");
@@ -482,7 +511,12 @@ public final class JobModel implements AutoCloseable {
 
     /** Writes texts of a column as another, or takes them for blank where that is empty. */
     public void writeValues(String column, List<String> texts, String to) {
-        take(ValueRule.write(history.now(), column, texts, to));
+        writeValues(column, texts, to, "");
+    }
+
+    /** The same in some of the sources: a file, a place or the layout of a signature. */
+    public void writeValues(String column, List<String> texts, String to, String scope) {
+        take(ValueRule.write(history.now(), column, texts, to, scope));
     }
 
     /** Brings near-equal spellings of a column to the one that most rows have, group by group. */

@@ -4,6 +4,7 @@ import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
 import cuvee.place.Says;
+import cuvee.refresh.Board;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
@@ -228,6 +229,17 @@ public final class MasterGrid implements GridModel, AutoCloseable {
             }
         }
         return keys;
+    }
+
+    /**
+     * What a decision is about that carries values down to the blank cells below them, where a selected cell is blank and
+     * stands in a column of its sheet.
+     */
+    public Optional<String> carriable(long row, int column) {
+        int at = before(column);
+        return line(row)
+                .filter(line -> at >= 0 && !isGathered() && line.values().get(column) == null)
+                .flatMap(line -> Board.carriable(outcome, line.table(), at));
     }
 
     /** Columns that could be made from some columns, going by what they hold in a row. */

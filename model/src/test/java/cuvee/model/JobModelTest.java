@@ -427,7 +427,7 @@ class JobModelTest {
                                 model.outcomeProperty().get())
                         .loss())
                 .isEqualTo("3 rows set aside");
-        model.ruleEqual(List.of("Port"), true);
+        model.ruleEqual(List.of("Port"), "keep the last");
         idle();
         assertThat(model.outcomeProperty().get().orElseThrow().rowsRuledOut()).isEqualTo(3);
         model.undo();
