@@ -262,6 +262,12 @@ final class MasterView extends VBox {
                         rules.run();
                     });
         } else if (columns[0] == columns[1]) {
+            if (now.isText(columns[0])) {
+                offer("Change the texts of " + first + " where they stand", () -> {
+                    model.changeColumn(first, "tidy " + first);
+                    rules.run();
+                });
+            }
             offer("Order the rows by " + first, () -> model.sortBy(first, false));
             offer("Order the rows by " + first + ", the greatest first", () -> model.sortBy(first, true));
             offer("Number the rows", model::numberRows);

@@ -27,6 +27,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -75,6 +76,7 @@ final class ReworkView extends VBox {
         asPage.setOnAction(e -> showPage(!paged));
         HBox head = new HBox(8, says, asPage);
         head.setAlignment(Pos.CENTER_LEFT);
+        HBox.setMargin(asPage, new Insets(0, 12, 0, 0));
         page.getStyleClass().add("document");
         ScrollPane scroll = new ScrollPane(page);
         scroll.setFitToWidth(true);
@@ -145,7 +147,7 @@ final class ReworkView extends VBox {
         FlowPane words = new FlowPane(6, 4, text);
         words.setAlignment(Pos.CENTER_LEFT);
         List<TextField> fields = new ArrayList<>();
-        if (sentence.kind().equals(MadeColumns.KIND)) {
+        if (sentence.kind().equals(MadeColumns.KIND) && outcome.proposal().isMadeNamed(sentence.subject())) {
             words.getChildren().setAll(new Label("Make the column"), madeName(id, sentence), new Label("from"));
         }
         if (sentence.kind().equals(RowRules.EQUAL)) {
@@ -227,7 +229,9 @@ final class ReworkView extends VBox {
             blanks.setOnAction(e -> model.keepBlanks(sentence, blanks.isSelected()));
             hands.getChildren().add(blanks);
         }
-        if (movable(sentence)) {
+        boolean several =
+                outcome.sentences().stream().filter(ReworkView::movable).count() > 1;
+        if (several && movable(sentence)) {
             Button earlier = new Button("Earlier");
             earlier.setTooltip(new Tooltip("Alt+Up"));
             earlier.getStyleClass().add("plain");

@@ -52,13 +52,15 @@ final class MasterBuild {
     long run() throws SQLException {
         Map<Integer, Shape> shapes = new LinkedHashMap<>();
         Map<Integer, String> parts = new LinkedHashMap<>();
+        String changing = String.join("\n", computing("", true));
         for (MasterPlan.Table table : plan.tables()) {
             Shape shape = shape(table);
             shapes.put(table.id(), shape);
-            parts.put(table.id(), digest(shape.key() + "\n" + told(table)));
+            parts.put(table.id(), digest(shape.key() + "\n" + told(table) + changing));
         }
         if (shapes.values().stream().anyMatch(shape -> Readings.needsFunction(shape.key()))
-                || computing("").stream().anyMatch(Readings::needsFunction)) {
+                || Readings.needsFunction(changing)
+                || computing("", false).stream().anyMatch(Readings::needsFunction)) {
             registering.register();
         }
         try (Statement statement = connection.createStatement()) {
@@ -94,18 +96,23 @@ final class MasterBuild {
         }
     }
 
-    private List<String> computing(String where) {
+    private List<String> computing(String where, boolean inPlace) {
         Computing computing = new Computing(plan);
         return plan.makings().stream()
+                .filter(making -> making.inPlace() == inPlace)
                 .map(making -> computing.statement(making, where))
                 .toList();
     }
 
     /** Fills the made columns: in all rows where a formula is another than before, else in those that are new. */
     private boolean compute(Statement statement, boolean allNew) throws SQLException {
-        boolean others = !rememberedAs("makings", computing(""));
-        for (String filling :
-                computing(others || allNew ? "" : " WHERE tbl IN (SELECT tbl FROM todo WHERE grp >= 0)")) {
+        String fresh = " WHERE tbl IN (SELECT tbl FROM todo WHERE grp >= 0)";
+        for (String changing : computing(fresh, true)) {
+            // What cells hold is changed once; another formula makes all rows anew.
+            statement.execute(changing);
+        }
+        boolean others = !rememberedAs("makings", computing("", false));
+        for (String filling : computing(others || allNew ? "" : fresh, false)) {
             statement.execute(filling);
         }
         return others;
@@ -128,7 +135,7 @@ final class MasterBuild {
             markings.add(Marking.statement(rule, markings.size() + 1, plan));
         }
         List<String> all = new ArrayList<>(markings);
-        all.addAll(markings.isEmpty() ? List.of() : computing(""));
+        all.addAll(markings.isEmpty() ? List.of() : computing("", false));
         if (rememberedAs("rules", all) && !(otherRows && !markings.isEmpty())) {
             return false;
         }

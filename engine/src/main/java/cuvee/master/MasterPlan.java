@@ -140,8 +140,12 @@ public record MasterPlan(
         }
     }
 
-    /** A column and the formula that fills it. */
-    public record Making(int column, Formula formula) {}
+    /**
+     * A column and the formula that fills it.
+     *
+     * @param inPlace true where cells feed the column too, and the formula says what becomes of what they hold
+     */
+    public record Making(int column, Formula formula, boolean inPlace) {}
 
     /** A tag column: its name and the value it has in each table, in the order of the tables. */
     public record Tag(String name, TagKind kind) {}

@@ -491,6 +491,10 @@ public final class MasterReader implements AutoCloseable {
             List<Long> counts = new ArrayList<>();
             try (Statement statement = connection.createStatement()) {
                 for (MasterPlan.Making making : plan.makings()) {
+                    if (making.inPlace()) {
+                        counts.add(0L);
+                        continue;
+                    }
                     try (ResultSet row = statement.executeQuery(
                             "SELECT count(*) FROM master WHERE aside = 0 AND " + computing.unanswered(making))) {
                         row.next();

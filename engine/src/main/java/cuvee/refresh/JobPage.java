@@ -57,7 +57,7 @@ public record JobPage(String title, String under, List<Section> sections) {
         String why =
                 sentence.yours() || sentence.reason().isEmpty() ? "" : " Assumed, since " + sentence.reason() + ".";
         String touched = sentence.touched();
-        return sentence.said() + (touched.isEmpty() ? "" : " " + touched + (touched.endsWith(".") ? "" : ".")) + why;
+        return sentence.said() + (touched.isEmpty() ? "" : " " + ended(touched)) + why;
     }
 
     private static List<String> places(Outcome outcome) {
@@ -75,11 +75,15 @@ public record JobPage(String title, String under, List<Section> sections) {
                 + (aside == 0 ? "." : ", " + Says.number(aside) + " set aside:"));
         outcome.sources().stream()
                 .filter(source -> source.state() == SourceReport.State.SET_ASIDE)
-                .forEach(source -> said.add(source.path() + ": " + source.reason() + "."));
+                .forEach(source -> said.add(source.path() + ": " + ended(source.reason())));
         said.add(Says.count(outcome.seen(), "line") + " seen, " + Says.number(outcome.kept()) + " kept as records, "
                 + Says.number(outcome.seen() - outcome.kept())
                 + " set aside as titles, headers, blanks, totals and notes.");
         return said;
+    }
+
+    private static String ended(String text) {
+        return text.endsWith(".") ? text : text + ".";
     }
 
     private static List<String> columns(Outcome outcome) {

@@ -341,7 +341,11 @@ public final class Sentences {
                     MadeColumns.KIND,
                     made.name(),
                     Sentence.Paragraph.COLUMNS,
-                    "Make the column " + Says.quoted(made.name()) + " from",
+                    outcome.proposal().isMadeNamed(made.name())
+                                    || outcome.proposal().columns().stream()
+                                            .noneMatch(column -> column.name().equals(made.name()))
+                            ? "Make the column " + Says.quoted(made.name()) + " from"
+                            : "Change " + Says.quoted(made.name()) + " to",
                     !made.on()
                             ? "Switched off."
                             : made.problem().isEmpty()

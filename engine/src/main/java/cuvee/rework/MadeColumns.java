@@ -112,6 +112,7 @@ public final class MadeColumns {
         Map<String, Decision> open = new HashMap<>();
         Map<String, Stated> stated = new HashMap<>();
         Set<String> hidden = new LinkedHashSet<>();
+        List<Decision> changes = new ArrayList<>();
         for (MasterPlan.Column column : columns) {
             if (column.part() == MasterPlan.Column.Part.MADE) {
                 hidden.add(column.name());
@@ -126,18 +127,14 @@ public final class MadeColumns {
                 } else if (hidden.contains(decision.subject())) {
                     open.put(decision.subject(), decision);
                 } else {
-                    stated.put(
-                            decision.subject(),
-                            new Stated(
-                                    decision,
-                                    decision.answer(),
-                                    true,
-                                    Optional.empty(),
-                                    "the sheets have a column of that name"));
+                    changes.add(decision);
                 }
             }
         }
         List<MasterPlan.Making> makings = new ArrayList<>();
+        for (Decision decision : changes) {
+            stated.put(decision.subject(), change(decision, new Known(typed, tags, hidden), typed, makings));
+        }
         boolean further = true;
         while (further) {
             further = false;
@@ -161,7 +158,7 @@ public final class MadeColumns {
                                     decimals,
                                     FormulaReader.currency(formula, known),
                                     type == Type.TEXT ? replacing.of(name) : Map.of()));
-                    makings.add(new MasterPlan.Making(at, formula));
+                    makings.add(new MasterPlan.Making(at, formula, false));
                     stated.put(name, new Stated(decision, decision.answer(), true, read.formula(), ""));
                     hidden.remove(name);
                     further = true;
@@ -181,6 +178,30 @@ public final class MadeColumns {
                 .flatMap(decision -> Optional.ofNullable(stated.get(decision.subject())).stream())
                 .toList();
         return new Resolved(typed, makings, inOrder);
+    }
+
+    /** A column that cells feed, changed where it stands: what it holds may be told anew, but not be of another type. */
+    private static Stated change(
+            Decision decision, Known known, List<MasterPlan.Column> columns, List<MasterPlan.Making> makings) {
+        int at = known.at(decision.subject());
+        FormulaReader.Read read = FormulaReader.read(decision.answer(), known);
+        String problem = at < 0 || at >= columns.size()
+                ? "there is no such column"
+                : read.formula().isEmpty()
+                        ? read.problem()
+                        : fits(read.formula().get().type(), columns.get(at).type())
+                                ? ""
+                                : "it makes " + read.formula().get().type().word() + " of "
+                                        + columns.get(at).type().word() + "; make a column of another name from it";
+        if (problem.isEmpty()) {
+            makings.add(new MasterPlan.Making(at, read.formula().orElseThrow(), true));
+        }
+        return new Stated(
+                decision, decision.answer(), true, problem.isEmpty() ? read.formula() : Optional.empty(), problem);
+    }
+
+    private static boolean fits(Type made, Type held) {
+        return made == held || held == Type.TEXT || made == Type.WHOLE_NUMBER && held.isNumber();
     }
 
     /** Formulas that have lost their ground. */

@@ -196,12 +196,37 @@ class MadeColumnsTest {
     }
 
     @Test
-    void aColumnOfTheSheetsIsNotMadeOver() {
-        Made made = make("Vessel", "first 2 of Route");
-        assertThat(column(made, "Vessel")).contains("Kestrel");
+    void aColumnOfTheSheetsIsChangedWhereItStands() {
+        Made made = make("Vessel", "capitals of Vessel without \"E\"");
+        assertThat(column(made, "Vessel")).containsExactly("KSTRL", "HRON", "", "KSTRL");
+        assertThat(made.columns()).hasSize(5);
+        Made again = batch.refresh();
+        assertThat(again.lines()).isEqualTo(made.lines());
+        batch.csv("c.csv", "Date,Route,Vessel,Pax,Fare revenue", "2027-01-01,Tarsk-Marsay,Heron,3,10");
+        Made next = batch.refresh();
+        assertThat(column(next, "Vessel")).containsExactly("KSTRL", "HRON", "", "KSTRL", "HRON");
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(next.lines());
+        Made other = make("Vessel", "first 2 of Vessel");
+        assertThat(column(other, "Vessel")).containsExactly("Ke", "He", "", "Ke", "He");
+        batch.settle(MadeColumns.KIND, "Vessel", MadeColumns.off("first 2 of Vessel"));
+        assertThat(column(batch.refresh(), "Vessel")).containsExactly("Kestrel", "Heron", "", "Kestrel", "Heron");
+    }
+
+    @Test
+    void anotherTypeNeedsAnotherName() {
+        Made made = make("Date", "year of Date");
+        assertThat(column(made, "Date")).startsWith("2026-01-05");
         assertThat(made.findings("rule-lost"))
                 .singleElement()
-                .satisfies(finding -> assertThat(finding.text()).contains("the sheets have a column of that name"));
+                .satisfies(finding -> assertThat(finding.text())
+                        .contains("it makes Whole number of Date; make a column of another name from it"));
+    }
+
+    @Test
+    void whatIsMadeFromAChangedColumnSeesTheChange() {
+        make("Double", "Vessel then Vessel");
+        Made made = make("Vessel", "first 1 of Vessel");
+        assertThat(column(made, "Double")).containsExactly("KK", "HH", "", "KK");
     }
 
     @Test

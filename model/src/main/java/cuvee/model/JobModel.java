@@ -420,6 +420,11 @@ public final class JobModel implements AutoCloseable {
         take(next);
     }
 
+    /** Changes what a column holds where it stands, by a formula. */
+    public void changeColumn(String name, String words) {
+        take(MadeColumns.make(history.now(), name, words));
+    }
+
     private Set<String> columnNames() {
         Set<String> names = new HashSet<>(history.now().columns());
         outcome.get().ifPresent(made -> {

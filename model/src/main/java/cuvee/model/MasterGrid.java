@@ -242,6 +242,15 @@ public final class MasterGrid implements GridModel, AutoCloseable {
                 .flatMap(line -> Board.carriable(outcome, line.table(), at));
     }
 
+    /** True for a column of texts that cells feed. */
+    public boolean isText(int column) {
+        int at = before(column);
+        return at >= 0
+                && at < outcome.proposal().columns().size()
+                && type(column) == Type.TEXT
+                && outcome.proposal().hasCells(at);
+    }
+
     /** Columns that could be made from some columns, going by what they hold in a row. */
     public List<MadeFrom> makings(long row, int first, int last) {
         List<MadeFrom.Selected> selected = new ArrayList<>();
