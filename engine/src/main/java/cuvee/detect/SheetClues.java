@@ -4,21 +4,29 @@ import cuvee.sheet.CellRange;
 import cuvee.sheet.NamedRange;
 import cuvee.sheet.Row;
 import java.util.List;
+import java.util.Map;
 
 /**
  * What a workbook says of a sheet besides its cells: the rectangles it names, and cells joined into one. The latter are
  * known only behind the last row of some formats.
+ *
+ * @param currencies for columns, from 0, the mark of the one currency that their numbers are shown with
  */
-public record SheetClues(List<NamedRange> named, List<CellRange> merged) {
+public record SheetClues(List<NamedRange> named, List<CellRange> merged, Map<Integer, String> currencies) {
     public static final SheetClues NONE = new SheetClues(List.of(), List.of());
+
+    public SheetClues(List<NamedRange> named, List<CellRange> merged) {
+        this(named, merged, Map.of());
+    }
 
     public SheetClues {
         named = List.copyOf(named);
         merged = List.copyOf(merged);
+        currencies = Map.copyOf(currencies);
     }
 
     public SheetClues withMerged(List<CellRange> cells) {
-        return new SheetClues(named, cells);
+        return new SheetClues(named, cells, currencies);
     }
 
     /** True where the workbook itself says that a table's header is in this row. */

@@ -4,8 +4,11 @@ import cuvee.detect.FoundTable;
 import cuvee.detect.SheetClues;
 import cuvee.place.Where;
 import cuvee.sheet.NamedRange;
+import cuvee.value.Units;
 import java.util.List;
+import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * A found table with its place, laid out for the master.
@@ -59,6 +62,19 @@ public record PlacedTable(
 
     public Where where() {
         return Where.sheet(source, sheet);
+    }
+
+    /** The currency of a column's amounts, as its header names it or its cells are shown; empty where neither says it. */
+    public Optional<String> currency(LaidColumn column) {
+        Optional<String> named = Units.currency(column.header());
+        return named.isPresent() || clues.currencies().isEmpty()
+                ? named
+                : IntStream.range(0, Math.max(1, turned))
+                        .mapToObj(row -> column.origin().column(row))
+                        .flatMap(cell -> cell.stream().boxed())
+                        .flatMap(cell -> Optional.ofNullable(clues.currencies().get(cell)).stream())
+                        .findFirst()
+                        .flatMap(Units::ofMark);
     }
 
     /** The name that the workbook gives to a table that holds its header; empty where it gives none. */

@@ -11,7 +11,6 @@ import cuvee.place.Where;
 import cuvee.value.Evidence;
 import cuvee.value.Type;
 import cuvee.value.Typing;
-import cuvee.value.Units;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -39,7 +38,8 @@ final class Amounts {
         return number && !named.isEmpty()
                 ? new Typing.Verdict(
                         Type.MONEY,
-                        "its header names " + Says.list(List.copyOf(named)) + "; " + verdict.reason(),
+                        "its header or its cells are marked with " + Says.list(List.copyOf(named)) + "; "
+                                + verdict.reason(),
                         verdict.misfits(),
                         verdict.sure())
                 : verdict;
@@ -47,9 +47,9 @@ final class Amounts {
 
     private Set<String> ofHeaders(int index) {
         Set<String> named = new LinkedHashSet<>();
-        feeds.values().forEach(fed -> {
+        feeds.forEach((table, fed) -> {
             if (fed[index] != null) {
-                Units.currency(fed[index].header()).ifPresent(named::add);
+                table.currency(fed[index]).ifPresent(named::add);
             }
         });
         return named;

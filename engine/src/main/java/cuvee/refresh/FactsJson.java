@@ -23,6 +23,7 @@ import cuvee.value.Evidence;
 import cuvee.value.Form;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -191,7 +192,8 @@ final class FactsJson {
                                         NamedRange.Kind.valueOf(n.path("kind").asText()),
                                         range(n.path("range")),
                                         n.path("totals").asInt())),
-                        list(node.path("merged"), FactsJson::range)),
+                        list(node.path("merged"), FactsJson::range),
+                        marks(node.path("currencies"))),
                 node.path("lastRow").asInt(),
                 node.path("columns").asInt(),
                 node.path("hiddenRows").asInt(),
@@ -216,6 +218,18 @@ final class FactsJson {
                     .put("totals", named.totalRows());
         }
         clues.merged().forEach(range -> node.withArray("merged").add(range.toString()));
+        if (!clues.currencies().isEmpty()) {
+            ObjectNode marks = node.putObject("currencies");
+            clues.currencies().forEach((column, mark) -> marks.put(String.valueOf(column), mark));
+        }
+    }
+
+    private static Map<Integer, String> marks(JsonNode node) {
+        Map<Integer, String> marks = new HashMap<>();
+        node.properties()
+                .forEach(mark -> marks.put(
+                        Integer.valueOf(mark.getKey()), mark.getValue().asText()));
+        return marks;
     }
 
     private static CellRange range(JsonNode node) {

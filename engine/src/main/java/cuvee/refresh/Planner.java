@@ -26,7 +26,6 @@ import cuvee.tag.DefaultTags;
 import cuvee.tag.Home;
 import cuvee.value.LooseText;
 import cuvee.value.Type;
-import cuvee.value.Units;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -573,7 +572,7 @@ final class Planner {
                                         column.origin(),
                                         typing.convention(table, column),
                                         column.evidence(),
-                                        Units.currency(column.header()).orElse(""),
+                                        table.currency(column).orElse(""),
                                         cells.replacements(names.get(i), table)));
             }
             planned.add(new MasterPlan.Table(

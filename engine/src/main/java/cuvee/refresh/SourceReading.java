@@ -179,7 +179,7 @@ final class SourceReading {
                     sheet.name(),
                     sheet.form(),
                     hidden ? SourceFacts.HIDDEN : tables.isEmpty() ? SourceFacts.EMPTY : "",
-                    new SheetClues(sheet.named(), merged()),
+                    new SheetClues(sheet.named(), merged(), sight.currencies()),
                     lastRow,
                     columns,
                     sight.hiddenRows(),

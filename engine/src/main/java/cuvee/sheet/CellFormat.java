@@ -9,18 +9,22 @@ import org.jspecify.annotations.Nullable;
  * How a workbook shows the number in a cell, which says what the number is.
  *
  * @param codeWidth how many digits a code is shown with; 0 where it is none
+ * @param currency the mark of a currency that numbers are shown with; empty where there is none
  */
-record CellFormat(Sense sense, int codeWidth) {
-    static final CellFormat PLAIN = new CellFormat(Sense.PLAIN, 0);
+record CellFormat(Sense sense, int codeWidth, String currency) {
+    static final CellFormat PLAIN = new CellFormat(Sense.PLAIN, 0, "");
 
     /** The format of an id; codes holds those that the workbook defines itself. */
     static CellFormat of(int id, Map<Integer, String> codes) {
         String code = codes.get(id);
         if (code == null) {
-            return new CellFormat(NumberFormats.ofBuiltIn(id), 0);
+            return new CellFormat(NumberFormats.ofBuiltIn(id), 0, "");
         }
         Sense sense = NumberFormats.ofCode(code);
-        return new CellFormat(sense, sense == Sense.CODE ? NumberFormats.codeWidth(code) : 0);
+        return new CellFormat(
+                sense,
+                sense == Sense.CODE ? NumberFormats.codeWidth(code) : 0,
+                sense == Sense.PLAIN ? NumberFormats.currencyOf(code) : "");
     }
 
     /** Puts a stored number into a row as what it is. */

@@ -4,6 +4,8 @@ import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** What a workbook's number format says of a cell: a date, a percent, a code with leading zeros, or a plain number. */
@@ -11,6 +13,9 @@ public final class NumberFormats {
     private static final DateTimeFormatter WITH_SECONDS = DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm:ss");
     private static final DateTimeFormatter WITH_MILLIS = DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm:ss.SSS");
     private static final long DAY_MILLIS = 86_400_000L;
+    private static final Pattern MARKED = Pattern.compile("\\[\\$([^\\]-]+)(-[^\\]]*)?\\]");
+    private static final Pattern QUOTED_CODE = Pattern.compile("\"\\s*([A-Z]{3}|[€$£¥])\\s*\"");
+    private static final Pattern SIGN = Pattern.compile("[€$£¥]");
 
     private NumberFormats() {}
 
@@ -96,6 +101,23 @@ public final class NumberFormats {
             }
         }
         return bare.toString();
+    }
+
+    /**
+     * The mark of the currency that a format shows beside numbers, such as that of {@code #,##0.00 "EUR"}, {@code [$€-407]
+     * #,##0} or {@code £0}; empty where it shows none.
+     */
+    static String currencyOf(String code) {
+        Matcher marked = MARKED.matcher(code);
+        if (marked.find()) {
+            return marked.group(1).strip();
+        }
+        Matcher quoted = QUOTED_CODE.matcher(code);
+        if (quoted.find()) {
+            return quoted.group(1);
+        }
+        Matcher sign = SIGN.matcher(code);
+        return sign.find() ? sign.group() : "";
     }
 
     /** The width in digits of a code format such as {@code 00000}. */

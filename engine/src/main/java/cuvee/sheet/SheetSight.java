@@ -1,6 +1,7 @@
 package cuvee.sheet;
 
 import java.util.List;
+import java.util.Map;
 
 /**
  * What people see of a sheet besides its cells.
@@ -8,11 +9,17 @@ import java.util.List;
  * @param merged cells joined into one
  * @param hiddenRows how many rows with cells are hidden, by hand or by a filter
  * @param hiddenColumns how many columns are hidden
+ * @param currencies for columns, from 0, the mark of the one currency that their numbers are shown with
  */
-public record SheetSight(List<CellRange> merged, int hiddenRows, int hiddenColumns) {
+public record SheetSight(List<CellRange> merged, int hiddenRows, int hiddenColumns, Map<Integer, String> currencies) {
     public static final SheetSight PLAIN = new SheetSight(List.of(), 0, 0);
+
+    public SheetSight(List<CellRange> merged, int hiddenRows, int hiddenColumns) {
+        this(merged, hiddenRows, hiddenColumns, Map.of());
+    }
 
     public SheetSight {
         merged = List.copyOf(merged);
+        currencies = Map.copyOf(currencies);
     }
 }

@@ -264,6 +264,7 @@ final class XlsxReader {
         private boolean value;
         private boolean hidden;
         private int hiddenRows;
+        private final Map<Integer, String> currencies = new HashMap<>();
         private int hiddenColumns;
         private final List<CellRange> merged = new ArrayList<>();
 
@@ -320,8 +321,9 @@ final class XlsxReader {
         }
 
         void tellSight() {
-            if (!merged.isEmpty() || hiddenRows + hiddenColumns > 0) {
-                visitor.sight(new SheetSight(merged, hiddenRows, hiddenColumns));
+            currencies.values().removeIf(String::isEmpty);
+            if (!merged.isEmpty() || hiddenRows + hiddenColumns > 0 || !currencies.isEmpty()) {
+                visitor.sight(new SheetSight(merged, hiddenRows, hiddenColumns, currencies));
             }
         }
 
@@ -416,6 +418,9 @@ final class XlsxReader {
             }
             CellFormat format = style >= 0 && style < formats.size() ? formats.get(style) : CellFormat.PLAIN;
             format.put(row, column, text.toString(), dayCount);
+            if (!format.currency().isEmpty()) {
+                currencies.merge(column, format.currency(), (one, other) -> one.equals(other) ? one : "");
+            }
         }
     }
 }

@@ -51,6 +51,11 @@ public final class Units {
         return Currencies.ofUnit(LooseText.unit(header));
     }
 
+    /** The code of the currency with a mark such as {@code €} or {@code EUR}. */
+    public static Optional<String> ofMark(String mark) {
+        return Currencies.ofUnit(mark);
+    }
+
     /** True for {@code EUR}, {@code t}, {@code %}, {@code in km} and the like. */
     public static boolean isKnown(String text) {
         String unit = LooseText.tidy(text).toLowerCase(Locale.ROOT);

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.testing.Workbooks;
 import cuvee.value.Type;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -169,5 +170,40 @@ class ColumnQuestionsTest extends BatchTest {
         assertThat(again.lines()).as("the answer can be taken back").contains("2026-02-02|8.25|GBP");
         assertThat(again.outcome().proposal().hasCells(1)).isTrue();
         assertThat(again.outcome().proposal().hasCells(2)).isFalse();
+    }
+
+    private static Object marked(int style, String number) {
+        return new Workbooks.Raw("<c s=\"" + style + "\"><v>" + number + "</v></c>");
+    }
+
+    @Test
+    void theCurrencyThatAWorkbookShowsNumbersWithMakesThemMoney() {
+        batch.sheet(
+                "a.xlsx",
+                new Object[] {"Date", "Fare", "Pax"},
+                new Object[] {"2026-01-01", marked(6, "5.5"), 7},
+                new Object[] {"2026-01-02", marked(6, "6"), 8});
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Fare").typeWords()).isEqualTo("Money EUR");
+        assertThat(column(made, "Pax").type()).isEqualTo(Type.WHOLE_NUMBER);
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void amountsShownWithSeveralCurrenciesAreNeverAddedUpUnasked() {
+        batch.sheet(
+                        "a.xlsx",
+                        new Object[] {"Date", "Fare"},
+                        new Object[] {"2026-01-01", marked(6, "5.5")},
+                        new Object[] {"2026-01-02", marked(6, "6")})
+                .sheet(
+                        "b.xlsx",
+                        new Object[] {"Date", "Fare"},
+                        new Object[] {"2026-02-01", marked(7, "7")},
+                        new Object[] {"2026-02-02", marked(7, "8")});
+        Batch.Made made = batch.refresh();
+        assertThat(made.question(Amounts.CURRENCY).text()).contains("EUR and GBP");
+        assertThat(made.lines()).contains("2026-01-01|5.5|EUR", "2026-02-01|7|GBP");
     }
 }
