@@ -212,8 +212,40 @@ class CommandLineTest {
         cuvee("show", "plan.cuvee");
         assertThat(said())
                 .contains("plan: 5 rows from 1 file")
-                .contains("Turn the 3 columns “Jan” to “Mar” into rows: Month, Amount (2 rows became 5 in 1 table; 1"
+                .contains("Turn the 3 columns “Jan” to “Mar” into rows: Month, Amount. (2 rows became 5 in 1 table; 1"
                         + " blank cell left out)");
+    }
+
+    @Test
+    void theWholeJobIsAPageOfSentences() throws IOException {
+        write("plans/plan.csv", "Depot,Jan,Feb,Mar\nHollin,1,2,3\nTarsk,4,,6\n");
+        cuvee("draft", "plans", "--out", "plan.cuvee");
+        cuvee("show", "plan.cuvee", "--page");
+        assertThat(said())
+                .startsWith(
+                        "plan\n5 rows from 1 file.\n\nWhere the rows come from\n  From plans, with the folders in it.\n")
+                .contains("\nColumns\n  Depot: Text.\n  Month: Text.\n  Amount: Whole number.\n")
+                .contains("  Turn the 3 columns “Jan” to “Mar” into rows: Month, Amount. 2 rows became 5 in 1 table;")
+                .doesNotContain("..");
+    }
+
+    @Test
+    void aShapedMasterAndItsSumsAreInTheJson() throws IOException {
+        cuvee("draft", "data", "--out", "s.cuvee");
+        Path file = folder.resolve("s.cuvee");
+        Files.writeString(
+                file,
+                Files.readString(file)
+                        .replaceFirst(
+                                "\"settled\" : \\[ ?\\]",
+                                "\"settled\" : [ { \"kind\" : \"to-columns\", \"subject\" : \"rows\","
+                                        + " \"answer\" : \"Port | sum | Pax | Date\" } ]"));
+        cuvee("refresh", "s.cuvee", "--json", "--to", "out.csv");
+        assertThat(json().path("columns"))
+                .extracting(column -> column.path("name").asText())
+                .startsWith("Date", "Hollin");
+        assertThat(json().path("sums").has("Hollin")).isTrue();
+        assertThat(Files.readAllLines(folder.resolve("out.csv")).get(0)).startsWith("Date,Hollin");
     }
 
     @Test
@@ -227,7 +259,7 @@ class CommandLineTest {
         cuvee("show", "r.cuvee");
         assertThat(said())
                 .contains("r: 1 row from 2 files")
-                .contains("Set aside rows where Port is Hollin (2 rows set aside from 1 table)");
+                .contains("Set aside rows where Port is Hollin. (2 rows set aside from 1 table)");
         cuvee("refresh", "r.cuvee", "--json", "--to", "out.csv");
         JsonNode table = json().path("sources").get(0).path("tables").get(0);
         assertThat(table.path("kept").asInt()).isEqualTo(2);

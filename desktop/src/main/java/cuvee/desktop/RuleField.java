@@ -4,6 +4,7 @@ import cuvee.model.RuleWords;
 import cuvee.rework.Completing;
 import java.util.List;
 import java.util.function.Consumer;
+import javafx.application.Platform;
 import javafx.geometry.Bounds;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
@@ -51,7 +52,8 @@ final class RuleField extends VBox {
         field.textProperty().addListener((o, was, now) -> {
             tellProblem();
             if (field.isFocused()) {
-                offer();
+                // The caret follows once the text has changed.
+                Platform.runLater(this::offer);
             }
         });
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
@@ -108,7 +110,7 @@ final class RuleField extends VBox {
 
     private void offer() {
         List<String> found = help.completions(field.getText(), field.getCaretPosition());
-        if (found.isEmpty() || field.getScene() == null) {
+        if (found.isEmpty() || field.getScene() == null || !field.isFocused()) {
             popup.hide();
             return;
         }

@@ -2,147 +2,22 @@ package cuvee.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import cuvee.command.Machine;
-import cuvee.master.Store;
-import cuvee.model.JobModel;
 import cuvee.model.Stage;
-import cuvee.refresh.Workplace;
 import java.io.IOException;
-import java.io.PrintStream;
 import java.nio.file.Files;
-import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import org.testfx.api.FxRobot;
-import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The main paths in the real window, by mouse and by keys. */
-class WindowTest {
-    @TempDir
-    Path folder;
-
-    private final FxRobot robot = new FxRobot();
-    private CuveeApp app;
-    private final Chosen chosen = new Chosen();
-
-    /** A person who has made up their mind. */
-    private static final class Chosen implements Choosers {
-        Optional<Path> folder = Optional.empty();
-        Optional<Path> target = Optional.empty();
-        Leaving leaving = Leaving.LEAVE;
-        int asked;
-
-        @Override
-        public Optional<Path> folder(String title) {
-            return folder;
-        }
-
-        @Override
-        public Optional<Path> job(String title) {
-            return target;
-        }
-
-        @Override
-        public Optional<Path> file(String title) {
-            return target;
-        }
-
-        @Override
-        public Optional<Path> target(String title, Path proposed, String... endings) {
-            return target;
-        }
-
-        @Override
-        public Leaving leave(String jobName) {
-            asked++;
-            return leaving;
-        }
-    }
-
-    @BeforeEach
-    void open() throws Exception {
-        write("data/a.csv", "Date,Port,Passengers\n2026-01-01,Hollin,5\n2026-01-02,Hollin,6\n");
-        write("data/b.csv", "Date,Port,Heads\n2026-02-01,Tarsk,1204\n");
-        chosen.folder = Optional.of(folder.resolve("data"));
-        Workplace workplace = new Workplace(
-                folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
-        Machine machine = new Machine(
-                new PrintStream(PrintStream.nullOutputStream()),
-                new PrintStream(PrintStream.nullOutputStream()),
-                folder,
-                workplace);
-        FxToolkit.registerPrimaryStage();
-        app = (CuveeApp) FxToolkit.setupApplication(() -> new CuveeApp(machine));
-        app.use(chosen);
-    }
-
-    @AfterEach
-    void close() throws TimeoutException, InterruptedException {
-        Optional<JobModel> model = app.model();
-        FxToolkit.cleanupApplication(app);
-        FxToolkit.hideStage();
-        if (model.isPresent()) {
-            assertThat(model.get().awaitClosed(20_000)).isTrue();
-        }
-    }
-
-    private void write(String name, String text) throws IOException {
-        Path file = folder.resolve(name);
-        Files.createDirectories(file.getParent());
-        Files.writeString(file, text);
-    }
-
-    private void waitFor(String what, Callable<Boolean> so) {
-        try {
-            WaitForAsyncUtils.waitFor(
-                    30, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(so).get());
-        } catch (TimeoutException late) {
-            throw new AssertionError("waited in vain for " + what, late);
-        }
-        WaitForAsyncUtils.waitForFxEvents();
-    }
-
-    private JobModel model() {
-        return app.model().orElseThrow();
-    }
-
-    private void idle() {
-        waitFor(
-                "the refresh",
-                () -> app.model().isPresent()
-                        && model().workProperty().get().isEmpty()
-                        && model().outcomeProperty().get().isPresent());
-    }
-
-    private <T extends Node> T find(String id) {
-        return robot.lookup(id).query();
-    }
-
-    private String words(String id) {
-        return this.<Label>find(id).getText();
-    }
-
-    private void newJob() {
-        robot.clickOn("#start-folder");
-        idle();
-    }
-
+class WindowTest extends InAWindow {
     @Test
     void aFolderBecomesAMasterByMouse() throws IOException {
         newJob();
@@ -181,29 +56,6 @@ class WindowTest {
     }
 
     @Test
-    void monthsAcrossAreTurnedAndShownBeforeAndAfter() throws IOException {
-        write("data/a.csv", "Depot,Jan,Feb,Mar\nHollin,1,2,3\nTarsk,4,5,6\n");
-        Files.delete(folder.resolve("data/b.csv"));
-        newJob();
-        assertThat(columns()).containsExactly("Depot", "Month", "Amount");
-        goTo(KeyCode.DIGIT4);
-        waitFor("the keys", () -> app.frame().orElseThrow().getScene().getFocusOwner() instanceof CheckBox);
-        robot.clickOn("Before and after");
-        waitFor(
-                "the rows",
-                () -> robot.lookup(".few-rows .label").queryAllAs(Label.class).stream()
-                        .map(Label::getText)
-                        .toList()
-                        .containsAll(List.of("Jan", "Feb", "Mar", "Month", "Amount")));
-        robot.interact(() -> robot.lookup(".check-box").<CheckBox>query().requestFocus());
-        robot.push(KeyCode.SPACE);
-        waitFor("the months as columns", () -> columns().equals(List.of("Depot", "Jan", "Feb", "Mar")));
-        idle();
-        robot.push(KeyCode.CONTROL, KeyCode.Z);
-        waitFor("the months as rows", () -> columns().equals(List.of("Depot", "Month", "Amount")));
-    }
-
-    @Test
     void aColumnIsNamedMovedAndLeftOutOnTheBoardByKeys() {
         newJob();
         goTo(KeyCode.DIGIT3);
@@ -221,91 +73,6 @@ class WindowTest {
         idle();
         robot.clickOn("Put back Harbour, 3 filled cells");
         waitFor("the column back", () -> columns().equals(List.of("Harbour", "Date", "Passengers")));
-    }
-
-    @Test
-    void valuesAreBroughtToOneSpellingFromTheFactsOfTheirColumn() throws IOException {
-        write("data/a.csv", "Date,Port,Pax\n2026-01-01,Hollin,5\n2026-01-02,Hollin,6\n2026-01-03,Hollin,6\n");
-        write("data/b.csv", "Date,Port,Pax\n2026-02-01,HOLLIN,7\n2026-02-02,Tarsk,none\n2026-02-03,Tarsk,9\n");
-        newJob();
-        robot.push(KeyCode.ALT, KeyCode.DIGIT6);
-        robot.push(KeyCode.RIGHT).push(KeyCode.F4);
-        waitFor("the figures", () -> words("#facts-figures").contains("3 different values"));
-        assertThat(words("#facts-title")).isEqualTo("Port: Text");
-        robot.clickOn("#facts-alike-0");
-        waitFor("one spelling", () -> words("#facts-figures").contains("2 different values"));
-        idle();
-        robot.clickOn("#master-grid").push(KeyCode.CONTROL, KeyCode.HOME).push(KeyCode.END);
-        GridView grid = find("#master-grid");
-        robot.interact(() -> grid.select(0, 2));
-        robot.push(KeyCode.F4);
-        waitFor("what does not fit", () -> words("#facts-figures").contains("1 value does not fit"));
-        robot.clickOn("#facts-to").write("8").push(KeyCode.ENTER);
-        waitFor("the repair", () -> words("#facts-figures").contains("Filled in all 6 rows"));
-        idle();
-        robot.clickOn("#stage-rework");
-        waitFor(
-                "the sentences",
-                () -> robot.lookup("#rework .check-box").queryAll().size() == 2);
-        robot.push(KeyCode.ALT, KeyCode.DIGIT6);
-        robot.clickOn("#facts-close");
-        assertThat(robot.lookup("#questions").tryQuery()).isPresent();
-    }
-
-    @Test
-    void rowsAreSetAsideByWhatIsSelectedAndTheSentenceIsChangedWhereItStands() throws IOException {
-        write("data/a.csv", "Date,Port,Pax\n2026-01-01,Hollin,5\n2026-01-02,Tarsk,6\n2026-01-03,Oska,7\n");
-        write("data/b.csv", "Date,Port,Pax\n2026-02-01,Tarsk,8\n2026-02-02,Hollin,9\n");
-        newJob();
-        robot.push(KeyCode.ALT, KeyCode.DIGIT6);
-        robot.push(KeyCode.RIGHT);
-        waitFor("the rows", () -> words("#trail").contains("Hollin"));
-        robot.clickOn("#master-rule");
-        robot.clickOn("Set aside rows where Port is Hollin");
-        waitFor(
-                "the rows gone",
-                () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
-        idle();
-        robot.push(KeyCode.ALT, KeyCode.DIGIT4);
-        assertThat(robot.lookup("2 rows set aside from 2 tables").tryQuery()).isPresent();
-        robot.clickOn("Show the rows set aside");
-        waitFor("the rows", () -> robot.lookup("a.csv, 2").tryQuery().isPresent());
-        TextField phrase = robot.lookup("#rework .text-field").query();
-        robot.clickOn(phrase)
-                .push(KeyCode.CONTROL, KeyCode.A)
-                .write("Pax over 7")
-                .push(KeyCode.ENTER);
-        waitFor(
-                "the other rows gone",
-                () -> columnsAndRows().endsWith("3 rows")
-                        && robot.lookup("b.csv, 2").tryQuery().isPresent());
-        idle();
-        robot.clickOn("Remove");
-        waitFor(
-                "all rows back",
-                () -> model().outcomeProperty().get().orElseThrow().rows() == 5);
-    }
-
-    private String columnsAndRows() {
-        return columns() + ", " + model().outcomeProperty().get().orElseThrow().rows() + " rows";
-    }
-
-    @Test
-    void columnsBehindTheSelectedOneAreTurnedAndTheSentenceSaysSo() throws IOException {
-        write("data/a.csv", "Depot,Diesel,Oil\nHollin,1,2\nTarsk,4,5\n");
-        Files.delete(folder.resolve("data/b.csv"));
-        newJob();
-        goTo(KeyCode.DIGIT2);
-        GridView sheet = grid("#read-sheet");
-        robot.interact(() -> sheet.select(1, 0));
-        robot.clickOn("#read-turn");
-        waitFor("the rows", () -> columns().equals(List.of("Depot", "Item", "Amount")));
-        idle();
-        goTo(KeyCode.DIGIT4);
-        waitFor(
-                "the sentence",
-                () -> robot.lookup(".sentence .label").queryAllAs(Label.class).stream()
-                        .anyMatch(label -> label.getText().equals("Turn all but Depot into rows:")));
     }
 
     @Test
@@ -328,12 +95,6 @@ class WindowTest {
         idle();
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         waitFor("all columns", () -> columns().equals(List.of("Date", "Port", "Crew", "Passengers")));
-    }
-
-    private List<String> columns() {
-        return model().outcomeProperty().get().orElseThrow().proposal().columns().stream()
-                .map(column -> column.name())
-                .toList();
     }
 
     @Test
@@ -458,15 +219,6 @@ class WindowTest {
         }
         robot.push(KeyCode.CONTROL, KeyCode.J);
         assertThat(this.<QuestionsDrawer>find("#questions").isOpen()).isFalse();
-    }
-
-    private GridView grid(String id) {
-        return find(id);
-    }
-
-    private void goTo(KeyCode digit) {
-        robot.press(KeyCode.ALT).type(digit).release(KeyCode.ALT);
-        WaitForAsyncUtils.waitForFxEvents();
     }
 
     private String bracket(int row) {
