@@ -19,8 +19,32 @@ final class Computing {
         this.plan = plan;
     }
 
-    /** The statement that fills a made column in the rows of some tables, or in all rows where that says nothing. */
-    String statement(MasterPlan.Making making, String where) {
+    /**
+     * The statements that fill made columns, as many at once as do not need each other, in the rows of some tables or in all
+     * where that says nothing.
+     */
+    List<String> statements(List<MasterPlan.Making> makings, String where) {
+        List<String> statements = new ArrayList<>();
+        List<String> sets = new ArrayList<>();
+        Set<Integer> filled = new TreeSet<>();
+        for (MasterPlan.Making making : makings) {
+            Set<Integer> used = new TreeSet<>();
+            uses(making.formula(), used);
+            if (used.stream().anyMatch(filled::contains)) {
+                statements.add("UPDATE master SET " + String.join(", ", sets) + where);
+                sets.clear();
+                filled.clear();
+            }
+            sets.add(set(making));
+            filled.add(making.column());
+        }
+        if (!sets.isEmpty()) {
+            statements.add("UPDATE master SET " + String.join(", ", sets) + where);
+        }
+        return statements;
+    }
+
+    private String set(MasterPlan.Making making) {
         MasterPlan.Column column = plan.columns().get(making.column());
         String value = sql(making.formula());
         if (making.formula().type() != column.type()) {
@@ -33,8 +57,27 @@ final class Computing {
         if (!column.replaced().isEmpty()) {
             value = "nullif(coalesce(" + Readings.map(column.replaced()) + "[" + value + "], " + value + "), '')";
         }
-        return "UPDATE master SET m" + making.column() + " = TRY(CAST(" + value + " AS " + column.sqlType() + "))"
-                + where;
+        return "m" + making.column() + " = TRY(CAST(" + value + " AS " + column.sqlType() + "))";
+    }
+
+    /** All columns that a formula looks at. */
+    private static void uses(Formula formula, Set<Integer> columns) {
+        if (formula instanceof Formula.Choice choice) {
+            choice.cases().forEach(each -> {
+                uses(each.value(), columns);
+                each.where().forEach(condition -> columns.add(condition.column()));
+            });
+            choice.otherwise().ifPresent(other -> uses(other, columns));
+        } else if (formula instanceof Formula.Joined joined) {
+            joined.parts().forEach(part -> uses(part, columns));
+        } else if (formula instanceof Formula.Arithmetic both) {
+            uses(both.left(), columns);
+            uses(both.right(), columns);
+        } else if (formula instanceof Formula.Applied applied) {
+            applied.to().forEach(each -> uses(each, columns));
+        } else if (formula instanceof Formula.Column column) {
+            columns.add(column.column());
+        }
     }
 
     /** Holds in rows of which a formula says nothing though all that it needs is there. */

@@ -97,11 +97,12 @@ final class MasterBuild {
     }
 
     private List<String> computing(String where, boolean inPlace) {
-        Computing computing = new Computing(plan);
-        return plan.makings().stream()
-                .filter(making -> making.inPlace() == inPlace)
-                .map(making -> computing.statement(making, where))
-                .toList();
+        return new Computing(plan)
+                .statements(
+                        plan.makings().stream()
+                                .filter(making -> making.inPlace() == inPlace)
+                                .toList(),
+                        where);
     }
 
     /** Fills the made columns: in all rows where a formula is another than before, else in those that are new. */
