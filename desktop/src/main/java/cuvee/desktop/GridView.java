@@ -16,6 +16,7 @@ import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.ScrollBar;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyEvent;
@@ -53,6 +54,7 @@ final class GridView extends Region {
     private int anchorColumn;
     private final BracketMargin brackets = new BracketMargin();
     private final Carrying carrying = new Carrying();
+    private final Tooltip hint = new Tooltip();
     private int resizing = -1;
     private double resizeFrom;
     private String emptyWords = "";
@@ -83,6 +85,7 @@ final class GridView extends Region {
             draw();
         });
         addEventHandler(MouseEvent.MOUSE_MOVED, this::moved);
+        addEventHandler(MouseEvent.MOUSE_MOVED, this::hint);
         addEventHandler(KeyEvent.KEY_PRESSED, this::key);
     }
 
@@ -493,6 +496,28 @@ final class GridView extends Region {
             }
         }
         return -1;
+    }
+
+    /** Says in passing what more there is to say of the cell under the mouse. */
+    private void hint(MouseEvent e) {
+        GridModel shown = model;
+        long under = shown == null || e.getY() < headHeight()
+                ? -1
+                : firstVisibleRow() + (long) Math.floor((e.getY() - headHeight()) / ROW);
+        int at = columnAt(e.getX());
+        String said = shown == null || under < 0 || under >= shown.rows() || at < 0 || at >= shown.columns()
+                ? ""
+                : shown.hint(under, at);
+        if (said.equals(hint.getText())) {
+            return;
+        }
+        hint.setText(said);
+        hint.hide();
+        if (said.isEmpty()) {
+            Tooltip.uninstall(this, hint);
+        } else {
+            Tooltip.install(this, hint);
+        }
     }
 
     private void moved(MouseEvent e) {

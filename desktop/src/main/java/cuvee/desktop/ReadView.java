@@ -143,9 +143,19 @@ final class ReadView extends HBox {
         here.setOnAction(e -> current()
                 .ifPresent(each ->
                         model.decideSheetRule(each.source(), ruleText.getText().strip())));
+        Button folder = new Button("For its folder");
+        folder.setId("read-rule-folder");
+        folder.getStyleClass().add("plain");
+        folder.setTooltip(new Tooltip("Take it for all files in the folder of the one that is shown"));
+        folder.disableProperty().bind(use.disableProperty());
+        folder.setOnAction(e -> current()
+                .map(each -> each.source().substring(0, each.source().lastIndexOf('/') + 1))
+                .ifPresent(path -> model.decideSheetRule(
+                        path.isEmpty() ? JobSession.ALL_FILES : path,
+                        ruleText.getText().strip())));
         HBox line = new HBox(8, label, ruleText);
         label.setMinWidth(USE_PREF_SIZE);
-        HBox hands = new HBox(8, use, here);
+        HBox hands = new HBox(8, use, folder, here);
         hands.visibleProperty().bind(use.disableProperty().not());
         hands.managedProperty().bind(hands.visibleProperty());
         line.setAlignment(Pos.CENTER_LEFT);

@@ -44,8 +44,20 @@ public final class ReadingDecisions {
     /** The analyst's rule about which sheets of a source belong; empty where it is left to what they hold. */
     static Optional<SheetRule> sheetRule(Job job, String source) {
         return job.decision(SheetRule.KIND, source)
+                .or(() -> ofFolder(job, source))
                 .or(() -> job.decision(SheetRule.KIND, Gathering.ALL_FILES))
                 .flatMap(decision -> SheetRule.of(decision.answer()));
+    }
+
+    /** What is said of the innermost folder that holds a source and of which something is said. */
+    private static Optional<Decision> ofFolder(Job job, String source) {
+        for (int slash = source.lastIndexOf('/'); slash > 0; slash = source.lastIndexOf('/', slash - 1)) {
+            Optional<Decision> said = job.decision(SheetRule.KIND, source.substring(0, slash + 1));
+            if (said.isPresent()) {
+                return said;
+            }
+        }
+        return Optional.empty();
     }
 
     /** The reading of a sheet: what was decided about itself, else about the layouts of its tables. */

@@ -283,6 +283,19 @@ class ReadingDecisionsTest {
     }
 
     @Test
+    void aFolderHasARuleOfItsOwn() throws java.io.IOException {
+        java.nio.file.Files.createDirectories(folder.resolve("data/north/late"));
+        threeSheets("a.xlsx", "Returns", 10);
+        threeSheets("north/b.xlsx", "Returns", 20);
+        threeSheets("north/late/c.xlsx", "Returns", 30);
+        Job said = job.withSettled(new Decision(SheetRule.KIND, JobSession.ALL_FILES, "sheets named Returns", "", ""))
+                .withSettled(new Decision(SheetRule.KIND, "north/", "last sheet", "", ""));
+        assertThat(ports(refresh(said))).containsExactly("Hollin", "Oska", "Fenn", "Lorne", "Fenn", "Lorne");
+        Job nearer = said.withSettled(new Decision(SheetRule.KIND, "north/late/", "sheet 2", "", ""));
+        assertThat(ports(refresh(nearer))).containsExactly("Hollin", "Oska", "Fenn", "Lorne", "Tarsk");
+    }
+
+    @Test
     void aRuleThatFindsNothingInAFileSaysSoAndWhatItHas() {
         threeSheets("a.xlsx", "Returns", 10);
         threeSheets("b.xlsx", "Ruckgabe", 20);

@@ -286,4 +286,19 @@ class ValueRuleTest extends BatchTest {
         batch.job(ValueRule.write(batch.job(), "Port", List.of("H"), "Hollin", signature));
         assertThat(batch.refresh().lines()).containsExactly("H|1|", "Hollin|3|9", "Hollin|5|9");
     }
+
+    @Test
+    void whatIsSaidOfOneSourceAloneIsFoundByIt() {
+        batch.csv("a.csv", "Port,Pax", "H,1", "T,2").csv("b.csv", "Port,Pax", "H,3", "T,4");
+        batch.job(ValueRule.write(batch.job(), "Port", List.of("H"), "Hollin"));
+        batch.job(ValueRule.write(batch.job(), "Port", List.of("H"), "Heron Bay", "b.csv"));
+        batch.job(Board.convention(batch.job(), ColumnTyping.MARK, "Pax", "b.csv", "comma"));
+        batch.job(new cuvee.rework.Correction("b.csv", "", 2, 1, "3", "5", "", "", true).put(batch.job()));
+        batch.settle(SheetRule.KIND, "a.csv", "sheet 1");
+        assertThat(OwnDecisions.of(batch.job(), "b.csv"))
+                .extracting(decision -> decision.kind())
+                .containsExactly(ValueRule.KIND, ColumnTyping.MARK, cuvee.rework.Correction.KIND);
+        assertThat(OwnDecisions.of(batch.job(), "a.csv")).hasSize(1);
+        assertThat(OwnDecisions.of(batch.job(), "c.csv")).isEmpty();
+    }
 }

@@ -44,6 +44,11 @@ public interface GridModel {
         return Tone.PLAIN;
     }
 
+    /** What more there is to say of a cell when the mouse rests on it; empty for nothing. */
+    default String hint(long row, int column) {
+        return "";
+    }
+
     /** The number shown in front of a row. */
     default String rowLabel(long row) {
         return Long.toString(row + 1);

@@ -13,6 +13,7 @@ import cuvee.model.GridModel.Tone;
 import cuvee.model.ListGrid.Column;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.OwnDecisions;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.SourceReport;
@@ -111,7 +112,9 @@ public final class Grids {
                 Column.of(
                         "What was found, or why it was set aside",
                         340,
-                        line -> line.source().map(s -> foundOrWhy(s, forms)).orElse("")),
+                        line -> line.source()
+                                .map(s -> foundOrWhy(s, forms) + own(outcome, s))
+                                .orElse("")),
                 Column.number(
                         "Size",
                         70,
@@ -162,6 +165,12 @@ public final class Grids {
         String form = forms.getOrDefault(source.path(), "");
         String why = why(source);
         return found + (form.isEmpty() ? "" : "; " + form) + (why.isEmpty() ? "" : "; " + why);
+    }
+
+    /** How much is said of a source alone. */
+    private static String own(Outcome outcome, SourceReport source) {
+        int own = OwnDecisions.of(outcome.job(), source.path()).size();
+        return own == 0 ? "" : "; " + Says.count(own, "rule") + " of its own";
     }
 
     private static String why(SourceReport source) {
@@ -311,16 +320,26 @@ public final class Grids {
                     layout -> onBoard(outcome, layout, at)));
         }
         return new ListGrid<>(outcome.proposal().layouts(), columns, (layout, column) -> {
-            if (column < 2) {
-                return Tone.PLAIN;
-            }
-            String cell = onBoard(outcome, layout, shown.get(column - 2));
-            return cell.isEmpty()
-                    ? Tone.ABSENT
-                    : cell.equals("=") || cell.equals(TAGGED) || cell.equals(BESIDE) || cell.equals(MADE)
-                            ? Tone.QUIET
-                            : cell.endsWith(ASSUMED) ? Tone.MARKED : Tone.PLAIN;
-        });
+                    if (column < 2) {
+                        return Tone.PLAIN;
+                    }
+                    String cell = onBoard(outcome, layout, shown.get(column - 2));
+                    return cell.isEmpty()
+                            ? Tone.ABSENT
+                            : cell.equals("=") || cell.equals(TAGGED) || cell.equals(BESIDE) || cell.equals(MADE)
+                                    ? Tone.QUIET
+                                    : cell.endsWith(ASSUMED) ? Tone.MARKED : Tone.PLAIN;
+                })
+                .withHints((layout, column) -> column < 2 ? "" : samples(outcome, layout, shown.get(column - 2)));
+    }
+
+    /** What a header holds, for a look at it in passing. */
+    private static String samples(Outcome outcome, Layout layout, int column) {
+        return header(outcome, layout, outcome.proposal().columns().get(column).name())
+                .filter(header -> !header.samples().isEmpty())
+                .map(header -> header.header() + ": "
+                        + Says.list(header.samples().stream().map(Says::quoted).toList()))
+                .orElse("");
     }
 
     private static String onBoard(Outcome outcome, Layout layout, int column) {

@@ -8,6 +8,7 @@ public final class ListGrid<T> implements GridModel {
     private final List<T> items;
     private final List<Column<T>> columns;
     private final BiFunction<T, Integer, Tone> tones;
+    private BiFunction<T, Integer, String> hints = (item, column) -> "";
 
     /** A column: its title, its width and the text of an item. */
     public record Column<T>(
@@ -25,6 +26,18 @@ public final class ListGrid<T> implements GridModel {
         this.items = List.copyOf(items);
         this.columns = List.copyOf(columns);
         this.tones = tones;
+    }
+
+    /** The same with more to say of cells when the mouse rests on them. */
+    public ListGrid<T> withHints(BiFunction<T, Integer, String> newHints) {
+        ListGrid<T> grid = new ListGrid<>(items, columns, tones);
+        grid.hints = newHints;
+        return grid;
+    }
+
+    @Override
+    public String hint(long row, int column) {
+        return hints.apply(item(row), column);
     }
 
     public T item(long row) {
