@@ -177,7 +177,7 @@ final class MasterView extends VBox {
         String chosen = Objects.requireNonNullElse(sources.getValue(), NONE);
         List<String> names = new ArrayList<>(List.of(NONE));
         outcome.get().proposal().plan().tables().forEach(table -> {
-            if (!names.contains(table.source())) {
+            if (!now.isGathered() && !names.contains(table.source())) {
                 names.add(table.source());
             }
         });

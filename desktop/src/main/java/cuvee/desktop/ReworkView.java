@@ -208,6 +208,24 @@ final class ReworkView extends VBox {
         boolean aboutRows =
                 sentence.kind().equals(RowRules.ROWS) || sentence.kind().equals(RowRules.EQUAL);
         String show = aboutRows ? "Show the rows set aside" : "Before and after";
+        boolean cells = List.of(ValueRule.KIND, Codes.KIND, Correction.KIND).contains(sentence.kind());
+        if (cells && sentence.on()) {
+            Button look = new Button(open.contains(id) ? "Hide the cells" : "Show some of the cells");
+            look.setId("look-" + id);
+            look.getStyleClass().add("plain");
+            look.setOnAction(e -> {
+                boolean shown = open.remove(id) || !open.add(id);
+                look.setText(shown ? "Show some of the cells" : "Hide the cells");
+                card.getChildren().removeIf(node -> node.getStyleClass().contains("strip"));
+                if (!shown) {
+                    card.getChildren().add(cellStrip(sentence));
+                }
+            });
+            hands.getChildren().add(look);
+            if (open.contains(id)) {
+                card.getChildren().add(cellStrip(sentence));
+            }
+        }
         if (!sentence.tables().isEmpty()) {
             Button look = new Button(open.contains(id) ? "Hide the rows" : show);
             look.setId("look-" + id);
@@ -342,6 +360,24 @@ final class ReworkView extends VBox {
                 back.getChildren().add(one);
             }
             strip.getChildren().setAll(shown, back);
+        });
+        return strip;
+    }
+
+    // ---- cells that are read otherwise ----
+
+    private VBox cellStrip(Sentence sentence) {
+        VBox strip = new VBox(8);
+        strip.getStyleClass().add("strip");
+        model.changes(sentence, ASIDE_SHOWN, changes -> {
+            List<List<String>> rows = new ArrayList<>();
+            rows.add(List.of("Cell", "In the sheet", "In the master"));
+            changes.forEach(change -> rows.add(List.of(change.where().toString(), change.before(), change.after())));
+            strip.getChildren()
+                    .setAll(
+                            changes.isEmpty()
+                                    ? new Label("No cell says so now.")
+                                    : side("Before and after", rows, true));
         });
         return strip;
     }

@@ -15,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.duckdb.DuckDBConnection;
 
@@ -76,6 +77,39 @@ public final class SourceCells {
                 }
             }
             return counts;
+        });
+    }
+
+    /** Cells of some tables that feed a master column and hold one of some texts, the first in the order of the master. */
+    public List<Misfit> holding(
+            MasterPlan plan, int index, Collection<String> texts, Predicate<MasterPlan.Table> in, int most) {
+        if (texts.isEmpty()) {
+            return List.of();
+        }
+        String wanted = texts.stream().map(Sql::literal).collect(Collectors.joining(", "));
+        return Sql.ask("looking for values", () -> {
+            List<Misfit> cells = new ArrayList<>();
+            try (Statement statement = connection.createStatement()) {
+                for (MasterPlan.Table table : plan.tables()) {
+                    MasterPlan.Feed fed = in.test(table) ? table.feeds().get(index) : null;
+                    for (int turned = 0; fed != null && turned < Math.max(1, table.turned()); turned++) {
+                        int column = fed.origin().column(turned).orElse(-1);
+                        if (column < 0 || cells.size() >= most) {
+                            break;
+                        }
+                        try (ResultSet rows = statement.executeQuery("SELECT s.row, s.c" + column + " FROM "
+                                + Store.staging(table.width()) + " s WHERE s.tbl = " + table.staged()
+                                + " AND s.row BETWEEN " + table.firstRow() + " AND " + table.lastRow() + " AND "
+                                + Readings.raw("s.c" + column) + " IN (" + wanted + ") ORDER BY s.row LIMIT "
+                                + (most - cells.size()))) {
+                            while (rows.next()) {
+                                cells.add(new Misfit(table, rows.getInt(1), column, rows.getString(2)));
+                            }
+                        }
+                    }
+                }
+            }
+            return cells;
         });
     }
 
@@ -184,7 +218,7 @@ public final class SourceCells {
         return cuvee.value.Typing.fit(feed.evidence(), type) >= feed.evidence().filled();
     }
 
-    /** A value that did not fit: where it stands and what it says. */
+    /** A cell of a source that is worth a look, such as one whose value did not fit: where it stands and what it says. */
     public record Misfit(MasterPlan.Table table, int row, int column, String staged) {
         public String text() {
             return CellKind.textOf(staged);

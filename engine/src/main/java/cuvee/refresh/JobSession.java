@@ -25,6 +25,9 @@ import cuvee.master.Store;
 import cuvee.master.ValueList;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.rework.Codes;
+import cuvee.rework.Correction;
+import cuvee.rework.ValueRule;
 import cuvee.tag.Home;
 import cuvee.value.LooseText;
 import cuvee.value.Spellings;
@@ -44,6 +47,7 @@ import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -700,6 +704,58 @@ public final class JobSession implements AutoCloseable {
         try (MasterReader reader = store.reader(outcome.proposal().plan())) {
             return reader.setAside(rule, count);
         }
+    }
+
+    /**
+     * A cell before and after a rule about values.
+     *
+     * @param before what the cell says
+     * @param after what it is read as; empty for blank
+     */
+    public record CellChange(Where where, String before, String after) {}
+
+    /** Some of the cells that a rule about values, codes or a single cell touches. */
+    public List<CellChange> changes(Outcome outcome, Sentence sentence, int most) {
+        Job job = outcome.job();
+        List<CellChange> changes = new ArrayList<>();
+        Correction.of(job).stream()
+                .filter(each -> sentence.kind().equals(Correction.KIND)
+                        && each.subject().equals(sentence.subject()))
+                .forEach(each -> changes.add(new CellChange(each.where(), each.from(), each.to())));
+        for (ValueRule rule : ValueRule.of(job)) {
+            if (sentence.kind().equals(ValueRule.KIND) && rule.subject().equals(sentence.subject())) {
+                Map<String, String> to = new HashMap<>();
+                rule.texts().forEach(text -> to.put(text, rule.to()));
+                changes.addAll(changes(outcome, rule.column(), to, rule.scope(), most));
+            }
+        }
+        if (sentence.kind().equals(Codes.KIND)) {
+            CodeTables.of(job, jobFolder, new ArrayList<>())
+                    .loaded(sentence.subject())
+                    .ifPresent(
+                            loaded -> changes.addAll(changes(outcome, sentence.subject(), loaded.names(), "", most)));
+        }
+        return changes;
+    }
+
+    private List<CellChange> changes(Outcome outcome, String column, Map<String, String> to, String scope, int most) {
+        Set<Integer> ofLayout = new HashSet<>();
+        outcome.proposal().layouts().stream()
+                .filter(layout -> layout.signature().equals(scope))
+                .forEach(layout -> layout.tables().forEach(table -> ofLayout.add(table.id())));
+        Set<String> sources = new HashSet<>();
+        outcome.sources().forEach(source -> sources.add(source.path()));
+        boolean oneSource = sources.contains(scope);
+        Predicate<MasterPlan.Table> in =
+                table -> oneSource ? table.source().equals(scope) : ofLayout.isEmpty() || ofLayout.contains(table.id());
+        MasterPlan plan = outcome.proposal().plan();
+        int at = plan.columns().stream().map(MasterPlan.Column::name).toList().indexOf(column);
+        return at < 0
+                ? List.of()
+                : store.cells().holding(plan, at, to.keySet(), in, most).stream()
+                        .map(cell ->
+                                new CellChange(cell.where(), cell.text(), to.getOrDefault(cell.text(), cell.text())))
+                        .toList();
     }
 
     /** The different values of a column of the master, tags behind the others; whoever asks for it closes it. */

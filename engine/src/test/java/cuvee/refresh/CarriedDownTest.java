@@ -214,4 +214,24 @@ class CarriedDownTest extends BatchTest {
             assertThat(finding.what()).startsWith("1 cell of the column “Region” are blank here in another way");
         });
     }
+
+    @Test
+    void blankCellsAreFilledFromAboveWhereTheAnalystSaysSoOfOneOfThem() {
+        Batch batch = new Batch(folder)
+                .csv(
+                        "a.csv",
+                        "Depot,Fuel,Litres",
+                        "Hollin,Diesel,5",
+                        ",Petrol,6",
+                        "Tarsk,Diesel,7",
+                        "Marsay,Diesel,1",
+                        ",,2");
+        batch.settle(Layings.CARRY, "nothing", Layings.LEAVE);
+        Batch.Made made = batch.refresh();
+        int fuel = made.columns().indexOf("Fuel");
+        int table = made.outcome().proposal().plan().tables().get(0).id();
+        String subject = Board.carriable(made.outcome(), table, fuel).orElseThrow();
+        batch.job(Board.carryDown(batch.job(), subject));
+        assertThat(batch.refresh().lines()).last().asString().contains("|Diesel|2");
+    }
 }

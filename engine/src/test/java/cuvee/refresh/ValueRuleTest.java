@@ -301,4 +301,23 @@ class ValueRuleTest extends BatchTest {
         assertThat(OwnDecisions.of(batch.job(), "a.csv")).hasSize(1);
         assertThat(OwnDecisions.of(batch.job(), "c.csv")).isEmpty();
     }
+
+    @Test
+    void someOfTheCellsThatARuleTouchesAreShownBeforeAndAfter() {
+        batch.csv("a.csv", "Port,Pax", "H,1", "T,2", "H,3").csv("b.csv", "Port,Pax", "H,3", "T,4");
+        batch.job(ValueRule.write(batch.job(), "Port", List.of("H"), "Hollin"));
+        batch.job(ValueRule.write(batch.job(), "Port", List.of("T"), "Tarsk", "b.csv"));
+        Batch.Made made = batch.refresh();
+        List<Sentence> rules = made.outcome().sentences().stream()
+                .filter(sentence -> sentence.kind().equals(ValueRule.KIND))
+                .toList();
+        try (JobSession session = batch.open()) {
+            assertThat(session.changes(made.outcome(), rules.get(0), 2))
+                    .extracting(change -> change.where() + ": " + change.before() + " to " + change.after())
+                    .containsExactly("a.csv, line 2: H to Hollin", "a.csv, line 4: H to Hollin");
+            assertThat(session.changes(made.outcome(), rules.get(1), 9))
+                    .extracting(change -> change.where().toString())
+                    .containsExactly("b.csv, line 3");
+        }
+    }
 }

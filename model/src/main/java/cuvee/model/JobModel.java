@@ -60,6 +60,7 @@ import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -456,6 +457,15 @@ public final class JobModel implements AutoCloseable {
     /** Numbers the rows of the master. */
     public void numberRows() {
         take(Shapings.numbered(history.now(), freeName(columnNames(), "Number")));
+    }
+
+    /** Looks for some of the cells that the rule of a sentence touches; told on the interface thread. */
+    public void changes(Sentence sentence, int most, Consumer<List<JobSession.CellChange>> told) {
+        outcome.get()
+                .ifPresent(made -> worker.execute(() -> {
+                    List<JobSession.CellChange> changes = session.changes(made, sentence, most);
+                    ui.execute(() -> told.accept(changes));
+                }));
     }
 
     /** Reads the first rows that the rule of a sentence sets aside; told on the interface thread. */
@@ -894,9 +904,31 @@ public final class JobModel implements AutoCloseable {
             Path newFolder = target.toAbsolutePath().normalize().getParent();
             Job now = history.now();
             if (oldFolder != null && newFolder != null && !oldFolder.equals(newFolder)) {
+                UnaryOperator<String> moved = path ->
+                        JobDraft.relative(newFolder, oldFolder.resolve(path).normalize());
                 now = now.withPlaces(now.places().stream()
-                        .map(place -> place.withPath(JobDraft.relative(newFolder, oldFolder.resolve(place.path()))))
-                        .toList());
+                                .map(place -> place.withPath(moved.apply(place.path())))
+                                .toList())
+                        .withDeliveries(now.deliveries().stream()
+                                .map(delivery -> new Delivery(
+                                        delivery.name(),
+                                        moved.apply(delivery.target()),
+                                        delivery.prepared()
+                                                .map(prepared ->
+                                                        prepared.withWorkbook(moved.apply(prepared.workbook())))))
+                                .toList());
+                for (Codes codes : Codes.of(now)) {
+                    now = codes.file().isEmpty()
+                            ? now
+                            : new Codes(
+                                            codes.column(),
+                                            moved.apply(codes.file()),
+                                            codes.code(),
+                                            codes.name(),
+                                            codes.held(),
+                                            codes.on())
+                                    .put(now);
+                }
             }
             String name = target.getFileName().toString().replaceFirst("(?i)\\.cuvee$", "");
             if (!saved) {
