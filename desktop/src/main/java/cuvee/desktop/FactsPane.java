@@ -2,6 +2,7 @@ package cuvee.desktop;
 
 import cuvee.master.ColumnFacts;
 import cuvee.master.MasterPlan;
+import cuvee.master.RowRule;
 import cuvee.model.Grids;
 import cuvee.model.JobModel;
 import cuvee.model.MasterGrid;
@@ -10,6 +11,7 @@ import cuvee.model.ValuesGrid;
 import cuvee.place.Says;
 import cuvee.refresh.LayoutFacts;
 import cuvee.refresh.Outcome;
+import cuvee.rework.Phrase;
 import cuvee.rework.Tidying;
 import cuvee.value.Convention;
 import cuvee.value.Spellings;
@@ -23,9 +25,11 @@ import java.util.concurrent.Executor;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import javafx.animation.PauseTransition;
+import javafx.geometry.Bounds;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -58,6 +62,7 @@ final class FactsPane extends VBox {
     private final TextField search = new TextField();
     private final GridView values = new GridView("facts-values");
     private final Label chosen = new Label();
+    private static final int MOST_IN_A_RULE = 12;
     private final TextField to = new TextField();
     private final Button write = new Button("Write it");
     private final ComboBox<Scope> scope = new ComboBox<>();
@@ -105,6 +110,14 @@ final class FactsPane extends VBox {
         values.setMinHeight(130);
         values.setOnSelect((row, at) -> tellChosen());
         values.setOnOpen((row, at) -> to.requestFocus());
+        values.setOnContextMenuRequested(e -> offerRules(e.getScreenX(), e.getScreenY()));
+        values.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+            if (e.isShortcutDown() && e.getCode() == KeyCode.R) {
+                Bounds at = values.localToScreen(values.getBoundsInLocal());
+                offerRules(at.getMinX() + 40, at.getMinY() + 40);
+                e.consume();
+            }
+        });
         VBox.setVgrow(values, Priority.ALWAYS);
         chosen.setWrapText(true);
         chosen.getStyleClass().add("hint");
@@ -298,6 +311,24 @@ final class FactsPane extends VBox {
         chosen.setText("For "
                 + (texts.size() == 1 ? Says.quoted(texts.get(0).text()) : Says.count(texts.size(), "chosen value"))
                 + " in " + Says.count(rows, "row") + ":");
+    }
+
+    /** Rules about rows that the chosen values suggest. */
+    private void offerRules(double x, double y) {
+        ValuesGrid grid = shown;
+        long[] rows = values.selectedRows();
+        List<String> texts = grid == null || grid.rows() == 0 ? List.of() : grid.values(rows[0], rows[1]);
+        if (texts.isEmpty() || texts.size() > MOST_IN_A_RULE) {
+            return;
+        }
+        String phrase = Phrase.of(column, RowRule.Test.IS, texts).said();
+        MenuItem aside = new MenuItem("Set aside rows where " + phrase);
+        aside.setMnemonicParsing(false);
+        aside.setOnAction(e -> model.ruleByPhrase(phrase, false));
+        MenuItem keep = new MenuItem("Keep only rows where " + phrase);
+        keep.setMnemonicParsing(false);
+        keep.setOnAction(e -> model.ruleByPhrase(phrase, true));
+        new ContextMenu(aside, keep).show(values, x, y);
     }
 
     private void writeChosen(String wanted) {

@@ -474,6 +474,11 @@ final class GridView extends Region {
         return Math.max(0, Math.min(value, max));
     }
 
+    /** The column whose head is under a place; below zero where none is. */
+    int headAt(double x, double y) {
+        return y <= headHeight() && x > labelWidth() && widths.length > 0 ? columnAt(x) : -1;
+    }
+
     private int columnAt(double x) {
         double inside = x - labelWidth() + across.getValue();
         for (int c = 0; c < widths.length; c++) {

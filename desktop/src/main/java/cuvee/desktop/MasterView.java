@@ -108,7 +108,13 @@ final class MasterView extends VBox {
         rule.setTooltip(new Tooltip("Keep or set aside rows by what is selected (Ctrl+R)"));
         rule.setOnShowing(e -> offerRules());
         rule.getItems().add(new MenuItem(""));
-        grid.setOnContextMenuRequested(e -> rule.show());
+        grid.setOnContextMenuRequested(e -> {
+            int head = grid.headAt(e.getX(), e.getY());
+            if (head >= 0) {
+                grid.select(grid.selectedRow(), head);
+            }
+            rule.show();
+        });
         one.setOnContextMenuRequested(e -> rule.show());
         addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.isShortcutDown() && e.getCode() == KeyCode.R) {

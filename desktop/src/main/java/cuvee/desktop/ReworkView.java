@@ -51,6 +51,7 @@ import javafx.scene.layout.VBox;
  */
 final class ReworkView extends VBox {
     private static final int ROWS_SHOWN = 5;
+    private static final String HIDE = "Hide the rows";
     private static final int ASIDE_SHOWN = 12;
     private static final int COLUMNS_SHOWN = 9;
     private final JobModel model;
@@ -209,36 +210,18 @@ final class ReworkView extends VBox {
                 sentence.kind().equals(RowRules.ROWS) || sentence.kind().equals(RowRules.EQUAL);
         String show = aboutRows ? "Show the rows set aside" : "Before and after";
         boolean cells = List.of(ValueRule.KIND, Codes.KIND, Correction.KIND).contains(sentence.kind());
-        if (cells && sentence.on()) {
-            Button look = new Button(open.contains(id) ? "Hide the cells" : "Show some of the cells");
-            look.setId("look-" + id);
-            look.getStyleClass().add("plain");
-            look.setOnAction(e -> {
-                boolean shown = open.remove(id) || !open.add(id);
-                look.setText(shown ? "Show some of the cells" : "Hide the cells");
-                card.getChildren().removeIf(node -> node.getStyleClass().contains("strip"));
-                if (!shown) {
-                    card.getChildren().add(cellStrip(sentence));
-                }
-            });
-            hands.getChildren().add(look);
-            if (open.contains(id)) {
-                card.getChildren().add(cellStrip(sentence));
-            }
+        boolean shape =
+                sentence.subject().equals(Shapings.ROWS) && outcome.shaped().isPresent();
+        if (sentence.on() && (cells || shape)) {
+            strip(
+                    card,
+                    hands,
+                    id,
+                    cells ? "Show some of the cells" : "Before and after",
+                    () -> cells ? cellStrip(sentence) : shapeStrip());
         }
         if (!sentence.tables().isEmpty()) {
-            Button look = new Button(open.contains(id) ? "Hide the rows" : show);
-            look.setId("look-" + id);
-            look.getStyleClass().add("plain");
-            look.setOnAction(e -> {
-                boolean shown = open.remove(id) || !open.add(id);
-                look.setText(shown ? show : "Hide the rows");
-                card.getChildren().removeIf(node -> node.getStyleClass().contains("strip"));
-                if (!shown) {
-                    card.getChildren().add(aboutRows ? asideStrip(outcome, sentence) : strip(outcome, sentence));
-                }
-            });
-            hands.getChildren().add(look);
+            strip(card, hands, id, show, () -> aboutRows ? asideStrip(outcome, sentence) : strip(outcome, sentence));
         }
         if (sentence.turns() && sentence.on()) {
             CheckBox blanks = new CheckBox("Blank cells are rows too");
@@ -279,9 +262,6 @@ final class ReworkView extends VBox {
             undecide.getStyleClass().add("plain");
             undecide.setOnAction(e -> model.undecideSentence(sentence));
             hands.getChildren().add(undecide);
-        }
-        if (open.contains(id) && !sentence.tables().isEmpty()) {
-            card.getChildren().add(aboutRows ? asideStrip(outcome, sentence) : strip(outcome, sentence));
         }
         return card;
     }
@@ -361,6 +341,35 @@ final class ReworkView extends VBox {
             }
             strip.getChildren().setAll(shown, back);
         });
+        return strip;
+    }
+
+    /** A button that opens a strip of rows under a sentence, and closes it. */
+    private void strip(VBox card, HBox hands, String id, String words, Supplier<VBox> strip) {
+        Button look = new Button(open.contains(id) ? HIDE : words);
+        look.setId("look-" + id);
+        look.getStyleClass().add("plain");
+        look.setOnAction(e -> {
+            boolean shown = open.remove(id) || !open.add(id);
+            look.setText(shown ? words : HIDE);
+            card.getChildren().removeIf(node -> node.getStyleClass().contains("strip"));
+            if (!shown) {
+                card.getChildren().add(strip.get());
+            }
+        });
+        hands.getChildren().add(look);
+        if (open.contains(id)) {
+            card.getChildren().add(strip.get());
+        }
+    }
+
+    private VBox shapeStrip() {
+        VBox strip = new VBox(12);
+        strip.getStyleClass().add("strip");
+        model.shapedRows(
+                ROWS_SHOWN,
+                both -> strip.getChildren()
+                        .setAll(side("Before", both.get(0), false), side("In the master", both.get(1), false)));
         return strip;
     }
 

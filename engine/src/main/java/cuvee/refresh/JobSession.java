@@ -706,6 +706,24 @@ public final class JobSession implements AutoCloseable {
         }
     }
 
+    /** The first rows of the master before and after it is shaped, with the names of its columns above each. */
+    public List<List<List<String>>> shapedRows(Outcome outcome, int rows) {
+        List<List<List<String>>> both = new ArrayList<>();
+        for (MasterPlan plan : List.of(outcome.proposal().plan(), outcome.plan())) {
+            List<List<String>> lines = new ArrayList<>();
+            lines.add(plan.columns().stream().map(MasterPlan.Column::name).toList());
+            try (MasterReader reader = store.reader(plan)) {
+                reader.page(0, rows)
+                        .forEach(line -> lines.add(
+                                line.values().subList(0, plan.columns().size()).stream()
+                                        .map(value -> value == null ? "" : value)
+                                        .toList()));
+            }
+            both.add(lines);
+        }
+        return both;
+    }
+
     /**
      * A cell before and after a rule about values.
      *

@@ -459,6 +459,15 @@ public final class JobModel implements AutoCloseable {
         take(Shapings.numbered(history.now(), freeName(columnNames(), "Number")));
     }
 
+    /** Reads the first rows of the master before and after it is shaped; told on the interface thread. */
+    public void shapedRows(int rows, Consumer<List<List<List<String>>>> told) {
+        outcome.get()
+                .ifPresent(made -> worker.execute(() -> {
+                    List<List<List<String>>> both = session.shapedRows(made, rows);
+                    ui.execute(() -> told.accept(both));
+                }));
+    }
+
     /** Looks for some of the cells that the rule of a sentence touches; told on the interface thread. */
     public void changes(Sentence sentence, int most, Consumer<List<JobSession.CellChange>> told) {
         outcome.get()

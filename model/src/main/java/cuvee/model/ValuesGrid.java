@@ -179,6 +179,20 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
         return texts;
     }
 
+    /** The values of some rows that the master holds, as a phrase about rows names them. */
+    public List<String> values(long first, long last) {
+        List<String> texts = new ArrayList<>();
+        for (long row = first; row <= last && row < rows(); row++) {
+            if (!isMisfit(row)) {
+                value(row)
+                        .map(Counted::text)
+                        .map(text -> type() == Type.YES_NO ? MasterGrid.shownAs(text, type()) : text)
+                        .ifPresent(texts::add);
+            }
+        }
+        return texts;
+    }
+
     @Override
     public long rows() {
         return shownMisfits.size() + size;
