@@ -2,13 +2,11 @@ package cuvee.desktop;
 
 import cuvee.master.MasterReader;
 import cuvee.model.JobModel;
-import cuvee.model.MadeFrom;
 import cuvee.model.MasterGrid;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Trail;
-import cuvee.rework.RowRules;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -19,7 +17,6 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
-import java.util.stream.IntStream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -218,66 +215,12 @@ final class MasterView extends VBox {
     private void offerRules() {
         MasterGrid now = one.isFocused() ? shownOfOne : shown;
         GridView from = one.isFocused() ? one : grid;
-        rule.getItems().clear();
-        if (now != null && now.rows() > 0) {
-            long[] rows = from.selectedRows();
-            int[] columns = from.selectedColumns();
-            for (String phrase : now.phrases(rows[0], rows[1], columns[0])) {
-                offer("Set aside rows where " + phrase, () -> model.ruleByPhrase(phrase, false));
-                offer("Keep only rows where " + phrase, () -> model.ruleByPhrase(phrase, true));
-            }
-            List<String> names = IntStream.rangeClosed(columns[0], columns[1])
-                    .mapToObj(now::title)
-                    .toList();
-            for (MadeFrom making : now.makings(rows[0], columns[0], columns[1])) {
-                offer("Make " + (making.columns().size() == 1 ? "a column: " : "columns: ") + making.words(), () -> {
-                    model.makeColumns(making);
-                    rules.run();
-                });
-            }
-            offer(
-                    "Of rows equal in " + Says.list(names) + " keep the first",
-                    () -> model.ruleEqual(names, RowRules.KEEP_FIRST));
-            offer(
-                    "Of rows equal in " + Says.list(names) + " keep that of the newest file",
-                    () -> model.ruleEqual(names, RowRules.KEEP_NEWEST));
-            now.carriable(rows[0], columns[0])
-                    .ifPresent(subject -> offer(
-                            "Fill blank cells of " + names.get(0) + " from the cell above, in tables like this one",
-                            () -> model.carryDown(subject)));
-        }
-        if (now != null && now.rows() > 0) {
-            offerShapes(now, from.selectedColumns());
-            offer("Correct this cell (F2)", this::correct);
-        }
-        if (rule.getItems().isEmpty()) {
-            offer("Select cells first", () -> {});
-        }
-    }
-
-    private void offerShapes(MasterGrid now, int[] columns) {
-        String first = now.title(columns[0]);
-        if (columns[1] - columns[0] == 1 && now.before(columns[0]) >= 0 && now.before(columns[1]) >= 0) {
-            String second = now.title(columns[1]);
-            boolean numbers = now.numeric(columns[1]);
-            offer(
-                    "Make columns of the values of " + first + ", holding the " + (numbers ? "sum of " : "first of ")
-                            + second,
-                    () -> {
-                        model.makeColumnsOf(first, second, numbers, now.keysBeside(columns[0], columns[1]));
-                        rules.run();
-                    });
-        } else if (columns[0] == columns[1]) {
-            if (now.isText(columns[0])) {
-                offer("Change the texts of " + first + " where they stand", () -> {
-                    model.changeColumn(first, "tidy " + first);
-                    rules.run();
-                });
-            }
-            offer("Order the rows by " + first, () -> model.sortBy(first, false));
-            offer("Order the rows by " + first + ", the greatest first", () -> model.sortBy(first, true));
-            offer("Number the rows", model::numberRows);
-        }
+        rule.getItems()
+                .setAll(
+                        now == null || now.rows() == 0
+                                ? List.of(new MenuItem("Select cells first"))
+                                : new RuleOffers(model, now, from.selectedRows(), from.selectedColumns(), rules)
+                                        .items(this::correct));
     }
 
     /** Opens what corrects the selected cell, where it came from one. */
@@ -316,13 +259,6 @@ final class MasterView extends VBox {
     private void closeCorrection() {
         getChildren().remove(correction);
         grid.requestFocus();
-    }
-
-    private void offer(String words, Runnable action) {
-        MenuItem item = new MenuItem(words);
-        item.setMnemonicParsing(false);
-        item.setOnAction(e -> action.run());
-        rule.getItems().add(item);
     }
 
     /** Tells the trail of the selected cell again. */

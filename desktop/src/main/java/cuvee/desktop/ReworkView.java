@@ -29,6 +29,7 @@ import java.util.Set;
 import java.util.function.Supplier;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.geometry.VPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -147,6 +148,7 @@ final class ReworkView extends VBox {
         text.setMinWidth(0);
         FlowPane words = new FlowPane(6, 4, text);
         words.setAlignment(Pos.CENTER_LEFT);
+        words.setRowValignment(VPos.BASELINE);
         List<TextField> fields = new ArrayList<>();
         if (sentence.kind().equals(MadeColumns.KIND) && outcome.proposal().isMadeNamed(sentence.subject())) {
             words.getChildren().setAll(new Label("Make the column"), madeName(id, sentence), new Label("from"));

@@ -59,7 +59,7 @@ public record MadeFrom(String words, Map<String, String> columns) {
             found.add(single("the year of " + name, "Year of " + name, "year of " + name));
             found.add(single("the start of month of " + name, "Month of " + name, "start of month of " + name));
             found.add(single("the weekday of " + name, "Weekday of " + name, "weekday of " + name));
-        } else if (column.type().isNumber()) {
+        } else if (column.type().isNumber() && column.type() != Type.WHOLE_NUMBER) {
             found.add(single(name + " rounded", name + " rounded", name + " rounded to 0"));
         } else if (column.type() == Type.TEXT && column.sample() != null) {
             String sample = column.sample();

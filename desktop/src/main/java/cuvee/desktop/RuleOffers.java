@@ -1,0 +1,106 @@
+package cuvee.desktop;
+
+import cuvee.model.JobModel;
+import cuvee.model.MadeFrom;
+import cuvee.model.MasterGrid;
+import cuvee.place.Says;
+import cuvee.rework.RowRules;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.IntStream;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+
+/** The rules that selected cells of the master suggest: about rows, about columns, about the whole, about the cell. */
+final class RuleOffers {
+    private final JobModel model;
+    private final MasterGrid grid;
+    private final long[] rows;
+    private final int[] columns;
+    private final Runnable seeRules;
+    private final List<MenuItem> items = new ArrayList<>();
+
+    /**
+     * Offers for a selection.
+     *
+     * @param seeRules goes to where the words of a new rule can be changed
+     */
+    RuleOffers(JobModel model, MasterGrid grid, long[] rows, int[] columns, Runnable seeRules) {
+        this.model = model;
+        this.grid = grid;
+        this.rows = rows;
+        this.columns = columns;
+        this.seeRules = seeRules;
+    }
+
+    List<MenuItem> items(Runnable correct) {
+        List<String> names = IntStream.rangeClosed(columns[0], columns[1])
+                .mapToObj(grid::title)
+                .toList();
+        boolean ruled = IntStream.rangeClosed(columns[0], columns[1]).allMatch(column -> grid.before(column) >= 0);
+        if (ruled) {
+            aboutRows(names);
+            items.add(new SeparatorMenuItem());
+            aboutColumns(names.get(0));
+            items.add(new SeparatorMenuItem());
+        }
+        aboutTheWhole(names, ruled);
+        items.add(new SeparatorMenuItem());
+        offer("Correct this cell (F2)", correct);
+        return items;
+    }
+
+    private void aboutRows(List<String> names) {
+        for (String phrase : grid.phrases(rows[0], rows[1], columns[0])) {
+            offer("Set aside rows where " + phrase, () -> model.ruleByPhrase(phrase, false));
+            offer("Keep only rows where " + phrase, () -> model.ruleByPhrase(phrase, true));
+        }
+        String equal = "Of rows equal in " + Says.list(names);
+        offer(equal + " keep the first", () -> model.ruleEqual(names, RowRules.KEEP_FIRST));
+        offer(equal + " keep that of the newest file", () -> model.ruleEqual(names, RowRules.KEEP_NEWEST));
+    }
+
+    private void aboutColumns(String first) {
+        for (MadeFrom making : grid.makings(rows[0], columns[0], columns[1])) {
+            offer("Make " + (making.columns().size() == 1 ? "a column: " : "columns: ") + making.words(), () -> {
+                model.makeColumns(making);
+                seeRules.run();
+            });
+        }
+        if (columns[0] == columns[1] && grid.isText(columns[0])) {
+            offer("Change the texts of " + first + " where they stand", () -> {
+                model.changeColumn(first, "tidy " + first);
+                seeRules.run();
+            });
+        }
+        grid.carriable(rows[0], columns[0])
+                .ifPresent(subject -> offer(
+                        "Fill blank cells of " + first + " from the cell above, in tables like this one",
+                        () -> model.carryDown(subject)));
+    }
+
+    private void aboutTheWhole(List<String> names, boolean ruled) {
+        String first = names.get(0);
+        if (ruled && names.size() == 2) {
+            String second = names.get(1);
+            boolean numbers = grid.numeric(columns[1]);
+            String words = "Make columns of the values of " + first + ", holding the "
+                    + (numbers ? "sum of " : "first of ") + second;
+            offer(words, () -> {
+                model.makeColumnsOf(first, second, numbers, grid.keysBeside(columns[0], columns[1]));
+                seeRules.run();
+            });
+        } else if (names.size() == 1) {
+            offer("Order the rows by " + first, () -> model.sortBy(first, false));
+            offer("Order the rows by " + first + ", the greatest first", () -> model.sortBy(first, true));
+            offer("Number the rows", model::numberRows);
+        }
+    }
+
+    private void offer(String words, Runnable action) {
+        MenuItem item = new MenuItem(words);
+        item.setMnemonicParsing(false);
+        item.setOnAction(e -> action.run());
+        items.add(item);
+    }
+}
