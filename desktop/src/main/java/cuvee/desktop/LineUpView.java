@@ -332,8 +332,8 @@ final class LineUpView extends VBox {
         boolean data = !byRule && !proposal.orElseThrow().isTag(it.name());
         about.setText(it.name() + ": " + it.typeWords() + ", "
                 + Says.count(it.filled(), "filled cell")
-                + (it.misfits() > 0 ? ", " + Says.number(it.misfits()) + " do not fit" : "") + " in "
-                + Says.count(it.layouts(), "layout")
+                + (it.misfits() > 0 ? ", " + Says.number(it.misfits()) + " do not fit" : "")
+                + (byRule ? "" : " in " + Says.count(it.layouts(), "layout"))
                 + (data ? "" : byRule ? "; made by a rule, which stands in Rework" : "; filled by a tag"));
         Optional<Grids.BoardHeader> header = header();
         facts.setText(header.map(found -> "Here it is called " + Says.quoted(found.header())
@@ -344,7 +344,10 @@ final class LineUpView extends VBox {
                                                 .map(Says::quoted)
                                                 .toList())
                                         + "."))
-                .orElse(data ? "This layout has no such column." : it.reason() + "."));
+                .orElse(
+                        data
+                                ? "This layout has no such column."
+                                : byRule ? "Its formula is changed there." : it.reason() + "."));
         filling = true;
         name.setText(it.name());
         type.setValue(it.type().word());

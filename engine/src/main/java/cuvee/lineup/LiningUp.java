@@ -437,7 +437,9 @@ final class LiningUp {
                                 + (words(own, name) >= LIKE_WORDS
                                         ? "is like " + Says.quoted(name)
                                         : "stands where others have " + Says.quoted(name))
-                                + ", with values of the same nature. Is it the same column?",
+                                + ", with values of the same nature"
+                                + (unitsDiffer(own, name) ? ", but names another unit" : "")
+                                + ". Is it the same column?",
                         name,
                         answers,
                         layout.rows()));

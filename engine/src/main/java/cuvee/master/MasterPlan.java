@@ -244,11 +244,17 @@ public record MasterPlan(
      * @param currency that of amounts that name none themselves; empty where nothing says it
      * @param replaced texts of its cells that are read as others, or as nothing where those are empty; shared by many
      *     feeds, and not to be changed
+     * @param turned true where numbers are read with the other sign
      */
     public record Feed(
-            Origin origin, Convention convention, Evidence evidence, String currency, Map<String, String> replaced) {
+            Origin origin,
+            Convention convention,
+            Evidence evidence,
+            String currency,
+            Map<String, String> replaced,
+            boolean turned) {
         public Feed(Origin origin, Convention convention, Evidence evidence) {
-            this(origin, convention, evidence, "", Map.of());
+            this(origin, convention, evidence, "", Map.of(), false);
         }
 
         /** Stands for a column that the table does not have. */

@@ -106,7 +106,7 @@ final class Readings {
         if (column.type() == Type.TEXT) {
             return column.spelling().of(plain);
         }
-        return "TRY_CAST(" + plain + " AS " + type + ")";
+        return (feed.turned() ? "-" : "") + "TRY_CAST(" + plain + " AS " + type + ")";
     }
 
     /** True for staged cells that are empty or hold nothing but white space. */

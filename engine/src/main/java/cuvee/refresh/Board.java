@@ -40,6 +40,7 @@ public final class Board {
             ColumnTyping.MARK,
             ColumnTyping.ORDER,
             Amounts.CURRENCY,
+            Signs.KIND,
             BlankSources.KIND,
             COLUMN,
             MadeColumns.KIND,

@@ -165,6 +165,7 @@ final class ColumnTyping {
         }
         BlankSources.ask(job, feeds, index, name, questions);
         if (type.isNumber()) {
+            Signs.ask(job, feeds, index, name, questions);
             ask(openMarks, name, MARK);
         } else if (type.isMoment()) {
             ask(openOrders, name, ORDER);

@@ -573,7 +573,8 @@ final class Planner {
                                         typing.convention(table, column),
                                         column.evidence(),
                                         table.currency(column).orElse(""),
-                                        cells.replacements(names.get(i), table)));
+                                        cells.replacements(names.get(i), table),
+                                        columns.get(i).type().isNumber() && Signs.turned(job, names.get(i), column)));
             }
             planned.add(new MasterPlan.Table(
                     table.id(),

@@ -33,6 +33,7 @@ public final class Evidence {
     private long insideOpen;
     private long oddlySigned;
     private long oddlyDated;
+    private long belowZero;
     private long yesWords;
     private long noWords;
     private long dates;
@@ -135,6 +136,7 @@ public final class Evidence {
             }
         }
         oddlySigned += odd ? 1 : 0;
+        belowZero += end > start && (chars[start] == '-' || chars[start] == '(' || chars[end - 1] == '-') ? 1 : 0;
         // Where the mark may be grouping or decimal, room is kept for both readings.
         if (form == Form.EXPONENT || form == Form.PERCENT_TEXT) {
             wholeDigits = Math.max(wholeDigits, form == Form.EXPONENT ? 15 : digits);
@@ -178,6 +180,7 @@ public final class Evidence {
         insideOpen += other.insideOpen;
         oddlySigned += other.oddlySigned;
         oddlyDated += other.oddlyDated;
+        belowZero += other.belowZero;
         yesWords += other.yesWords;
         noWords += other.noWords;
     }
@@ -200,6 +203,7 @@ public final class Evidence {
         more.insideOpen *= times;
         more.oddlySigned *= times;
         more.oddlyDated *= times;
+        more.belowZero *= times;
         more.yesWords *= times;
         more.noWords *= times;
         return more;
@@ -398,7 +402,13 @@ public final class Evidence {
                 oddlySigned,
                 oddlyDated,
                 yesWords,
-                noWords);
+                noWords,
+                belowZero);
+    }
+
+    /** How many of its numbers are written with a sign that puts them below zero. */
+    public long belowZero() {
+        return belowZero;
     }
 
     /** Evidence as it was kept. */
@@ -424,6 +434,7 @@ public final class Evidence {
         evidence.oddlyDated = kept.get(10);
         evidence.yesWords = kept.get(11);
         evidence.noWords = kept.get(12);
+        evidence.belowZero = kept.get(13);
         evidence.oddities.putAll(oddities);
         evidence.currencies.putAll(currencies);
         evidence.someDates.addAll(someDates);

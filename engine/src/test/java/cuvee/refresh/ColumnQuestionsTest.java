@@ -206,4 +206,32 @@ class ColumnQuestionsTest extends BatchTest {
         assertThat(made.question(Amounts.CURRENCY).text()).contains("EUR and GBP");
         assertThat(made.lines()).contains("2026-01-01|5.5|EUR", "2026-02-01|7|GBP");
     }
+
+    @Test
+    void signsThatAreOneWayHereAndTheOtherThereAreAskedAbout() {
+        batch.csv("a.csv", "Day,Refund", "2026-01-01,-5", "2026-01-02,-6.50", "2026-01-03,-7")
+                .csv("b.csv", "Day,Refund", "2026-02-01,5", "2026-02-02,6", "2026-02-03,7")
+                .csv("c.csv", "Day,Refund", "2026-03-01,1", "2026-03-02,2", "2026-03-03,3");
+        Batch.Made made = batch.refresh();
+        assertThat(made.question(Signs.KIND).text())
+                .startsWith("All numbers of “Refund” are below 0 in 1 file (a.csv), and none is in the other 2 files.");
+        assertThat(made.lines()).contains("2026-01-02|-6.5");
+        batch.settle(made.question(Signs.KIND), Signs.TURN_BELOW);
+        Batch.Made turned = batch.refresh();
+        assertThat(turned.outcome().questions()).isEmpty();
+        assertThat(turned.lines()).contains("2026-01-02|6.5", "2026-02-01|5");
+        batch.csv("d.csv", "Day,Refund", "2026-04-01,-1", "2026-04-02,-2", "2026-04-03,-3");
+        assertThat(batch.refresh().lines()).contains("2026-04-03|3");
+        batch.settle(Signs.KIND, "Refund", Signs.AS_THEY_ARE);
+        Batch.Made back = batch.refresh();
+        assertThat(back.lines()).contains("2026-01-02|-6.5", "2026-04-03|-3");
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(back.lines());
+    }
+
+    @Test
+    void columnsWithBothSignsInOneFileAreLeftAlone() {
+        batch.csv("a.csv", "Day,Profit", "2026-01-01,-5", "2026-01-02,-6", "2026-01-03,-7")
+                .csv("b.csv", "Day,Profit", "2026-02-01,5", "2026-02-02,-6", "2026-02-03,7");
+        assertThat(batch.refresh().outcome().questions()).isEmpty();
+    }
 }
