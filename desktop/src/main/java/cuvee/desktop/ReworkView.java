@@ -309,6 +309,27 @@ final class ReworkView extends VBox {
         MasterPlan plan = outcome.proposal().plan();
         Map<Integer, String> sources = new HashMap<>();
         plan.tables().forEach(table -> sources.put(table.id(), table.source()));
+        if (sentence.kind().equals(RowRules.EQUAL)) {
+            model.groups(sentence, ASIDE_SHOWN, groups -> {
+                List<List<String>> rows = new ArrayList<>();
+                List<String> head = new ArrayList<>(List.of("File and row", "What becomes of it"));
+                plan.columns().forEach(column -> head.add(column.name()));
+                rows.add(head);
+                for (MasterReader.Equal row : groups) {
+                    List<String> cells = new ArrayList<>(List.of(
+                            sources.getOrDefault(row.line().table(), "") + ", "
+                                    + row.line().row(),
+                            row.stays() ? "stays" : "set aside"));
+                    for (int i = 0; i < plan.columns().size(); i++) {
+                        String value = row.line().values().get(i);
+                        cells.add(value == null ? "" : value);
+                    }
+                    rows.add(cells);
+                }
+                strip.getChildren().setAll(side("Equal rows, group by group", rows, true));
+            });
+            return strip;
+        }
         model.setAside(sentence, ASIDE_SHOWN, lines -> {
             List<List<String>> rows = new ArrayList<>();
             List<String> head = new ArrayList<>(List.of("File and row"));

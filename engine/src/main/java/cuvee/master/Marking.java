@@ -92,12 +92,12 @@ final class Marking {
         return column < columns ? "m" + column : "t" + (column - columns);
     }
 
-    private static Type type(int column, MasterPlan plan) {
+    static Type type(int column, MasterPlan plan) {
         return column < plan.columns().size() ? plan.columns().get(column).type() : Type.TEXT;
     }
 
     /** What is compared: texts without capitals and outer spaces, nothing where there is none. */
-    private static String key(String cell, Type type) {
+    static String key(String cell, Type type) {
         return type == Type.TEXT ? "nullif(lower(trim(" + cell + ")), '')" : cell;
     }
 

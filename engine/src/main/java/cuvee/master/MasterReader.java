@@ -577,6 +577,41 @@ public final class MasterReader implements AutoCloseable {
         });
     }
 
+    /**
+     * A row among those equal to it.
+     *
+     * @param stays true for the one that no rule sets aside
+     */
+    public record Equal(Line line, boolean stays) {}
+
+    /** The first rows that a rule about equal rows sets aside, each group behind the row of it that stays, at most so many. */
+    public List<Equal> groups(int rule, int count) {
+        List<Integer> keys = ((RowRule.Equal) plan.rules().get(rule)).columns();
+        List<String> here = new ArrayList<>();
+        List<String> same = new ArrayList<>();
+        for (int i = 0; i < keys.size(); i++) {
+            String cell = Marking.cell(keys.get(i), plan);
+            Type type = Marking.type(keys.get(i), plan);
+            here.add(Marking.key(cell, type) + " AS k" + i);
+            same.add(Marking.key("m." + cell, type) + " IS NOT DISTINCT FROM k.k" + i);
+        }
+        return Sql.ask("reading rows", () -> {
+            List<Equal> rows = new ArrayList<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet found = statement.executeQuery("SELECT m.tbl, m.row, m.turned" + columns
+                            + ", m.aside FROM master m JOIN part p ON m.tbl = p.tbl JOIN (SELECT "
+                            + String.join(", ", here) + ", min((tbl, row, turned)) AS first FROM master WHERE aside = "
+                            + (rule + 1) + " GROUP BY ALL ORDER BY first LIMIT " + count + ") k ON "
+                            + String.join(" AND ", same) + " WHERE m.aside IN (0, " + (rule + 1)
+                            + ") ORDER BY k.first, m.aside, p.ord, m.row, m.turned LIMIT " + count)) {
+                while (found.next()) {
+                    rows.add(new Equal(line(found), found.getInt(width() + 4) == 0));
+                }
+            }
+            return rows;
+        });
+    }
+
     private Line line(ResultSet rows) throws SQLException {
         List<@Nullable String> values = new ArrayList<>(width());
         for (int i = 0; i < width(); i++) {

@@ -706,6 +706,13 @@ public final class JobSession implements AutoCloseable {
         }
     }
 
+    /** The first groups of rows that a rule about equal rows finds, by its position among those in force. */
+    public List<MasterReader.Equal> groups(Outcome outcome, int rule, int count) {
+        try (MasterReader reader = store.reader(outcome.proposal().plan())) {
+            return reader.groups(rule, count);
+        }
+    }
+
     /** The first rows of the master before and after it is shaped, with the names of its columns above each. */
     public List<List<List<String>>> shapedRows(Outcome outcome, int rows) {
         List<List<List<String>>> both = new ArrayList<>();

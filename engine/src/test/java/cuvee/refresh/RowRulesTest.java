@@ -302,4 +302,17 @@ class RowRulesTest extends BatchTest {
                 .map(rule -> rule.values().stream().mapToInt(Long::intValue).sum())
                 .toList();
     }
+
+    @Test
+    void equalRowsAreShownGroupByGroupWithTheOneThatStays() {
+        batch.csv("a.csv", "Trip,Pax", "T1,1", "T2,2", "T9,9").csv("b.csv", "Trip,Pax", "t1,10", "T3,3", "T2,20");
+        batch.job(RowRules.equal(batch.job(), List.of("Trip"), RowRules.KEEP_LAST));
+        Batch.Made made = batch.refresh();
+        try (JobSession session = batch.open()) {
+            assertThat(session.groups(made.outcome(), 0, 10))
+                    .extracting(row -> row.line().values().get(0) + " "
+                            + row.line().values().get(1) + (row.stays() ? " stays" : ""))
+                    .containsExactly("t1 10 stays", "T1 1", "T2 20 stays", "T2 2");
+        }
+    }
 }

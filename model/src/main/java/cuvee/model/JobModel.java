@@ -468,6 +468,19 @@ public final class JobModel implements AutoCloseable {
                 }));
     }
 
+    /** Reads the first groups of rows that the rule of a sentence finds equal; told on the interface thread. */
+    public void groups(Sentence sentence, int rows, Consumer<List<MasterReader.Equal>> told) {
+        outcome.get().ifPresent(made -> {
+            int rule = made.ruleNumber(sentence);
+            if (rule >= 0) {
+                worker.execute(() -> {
+                    List<MasterReader.Equal> groups = session.groups(made, rule, rows);
+                    ui.execute(() -> told.accept(groups));
+                });
+            }
+        });
+    }
+
     /** Looks for some of the cells that the rule of a sentence touches; told on the interface thread. */
     public void changes(Sentence sentence, int most, Consumer<List<JobSession.CellChange>> told) {
         outcome.get()
