@@ -3,7 +3,6 @@ package cuvee.desktop;
 import cuvee.model.JobModel;
 import cuvee.place.Says;
 import cuvee.refresh.Trail;
-import java.util.Objects;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -62,13 +61,14 @@ final class CorrectionBar extends VBox {
     }
 
     /** Opens it for a cell of the master. */
-    void open(int masterColumn, String title, Trail found) {
+    void open(int masterColumn, String title, String value, Trail found) {
         column = masterColumn;
         trail = found;
         about.setText(Says.quoted(title) + " in " + found.where() + " says "
                 + (found.raw().isEmpty() ? "nothing" : Says.quoted(found.raw()))
                 + ". The file stays as it is; the correction holds for as long as the cell says so.");
-        to.setText(Objects.requireNonNullElse(found.corrected(), found.raw()));
+        // The value as the master shows it, since the file may write numbers and dates in another way.
+        to.setText(value.isEmpty() ? found.raw() : value);
         why.clear();
         problem.setText("");
         to.requestFocus();
@@ -78,7 +78,7 @@ final class CorrectionBar extends VBox {
     private void take() {
         Trail found = trail;
         if (found != null) {
-            String against = model.correct(column, found, to.getText(), why.getText());
+            String against = model.rules().correct(column, found, to.getText(), why.getText());
             problem.setText(against);
             if (against.isEmpty()) {
                 closed.run();

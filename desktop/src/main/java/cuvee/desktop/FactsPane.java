@@ -140,7 +140,7 @@ final class FactsPane extends VBox {
         spelling.setAccessibleText("How all texts of this column are spelled");
         spelling.setOnAction(e -> {
             if (!filling && spelling.getValue() != null) {
-                model.decideSpelling(column, spelling.getValue());
+                model.rules().decideSpelling(column, spelling.getValue());
             }
         });
         Label spelled = new Label("Spelling");
@@ -156,11 +156,13 @@ final class FactsPane extends VBox {
         MenuItem fromFile = new MenuItem("from a table in a file");
         fromFile.setOnAction(e -> choosers.get()
                 .file("The table with codes and names")
-                .ifPresent(file -> model.codesFromFile(column, file)));
+                .ifPresent(file -> model.rules().codesFromFile(column, file)));
         MenuItem pasted = new MenuItem("as copied: codes and names beside them");
-        pasted.setOnAction(e -> model.codesPasted(
-                column,
-                Objects.requireNonNullElse(Clipboard.getSystemClipboard().getString(), "")));
+        pasted.setOnAction(e -> model.rules()
+                .codesPasted(
+                        column,
+                        Objects.requireNonNullElse(
+                                Clipboard.getSystemClipboard().getString(), "")));
         codes.setId("facts-codes");
         codes.getItems().addAll(fromFile, pasted);
         FlowPane whole = new FlowPane(6, 6, blank, codes);
@@ -324,10 +326,10 @@ final class FactsPane extends VBox {
         String phrase = Phrase.of(column, RowRule.Test.IS, texts).said();
         MenuItem aside = new MenuItem("Set aside rows where " + phrase);
         aside.setMnemonicParsing(false);
-        aside.setOnAction(e -> model.ruleByPhrase(phrase, false));
+        aside.setOnAction(e -> model.rules().ruleByPhrase(phrase, false));
         MenuItem keep = new MenuItem("Keep only rows where " + phrase);
         keep.setMnemonicParsing(false);
-        keep.setOnAction(e -> model.ruleByPhrase(phrase, true));
+        keep.setOnAction(e -> model.rules().ruleByPhrase(phrase, true));
         new ContextMenu(aside, keep).show(values, x, y);
     }
 
@@ -335,11 +337,12 @@ final class FactsPane extends VBox {
         List<String> texts = chosenValues().stream().map(Counted::text).toList();
         if (!texts.isEmpty()) {
             to.setText("");
-            model.writeValues(
-                    column,
-                    texts,
-                    wanted,
-                    scope.getValue() == null ? "" : scope.getValue().id());
+            model.rules()
+                    .writeValues(
+                            column,
+                            texts,
+                            wanted,
+                            scope.getValue() == null ? "" : scope.getValue().id());
         }
     }
 
@@ -354,7 +357,7 @@ final class FactsPane extends VBox {
         if (groups.size() > 1) {
             Button all = new Button("Write all " + Says.number(groups.size()) + " as proposed");
             all.setId("facts-alike-all");
-            all.setOnAction(e -> model.writeAlike(column, groups));
+            all.setOnAction(e -> model.rules().writeAlike(column, groups));
             alike.getChildren().add(all);
         }
         int at = 0;
@@ -367,10 +370,11 @@ final class FactsPane extends VBox {
             Button one = new Button(
                     "Write “" + group.to().text() + "” for " + (group.others().size() == 1 ? "it" : "them"));
             one.setId("facts-alike-" + at++);
-            one.setOnAction(e -> model.writeValues(
-                    column,
-                    group.others().stream().map(Counted::text).toList(),
-                    group.to().text()));
+            one.setOnAction(e -> model.rules()
+                    .writeValues(
+                            column,
+                            group.others().stream().map(Counted::text).toList(),
+                            group.to().text()));
             alike.getChildren().addAll(others, one);
         }
         if (groups.size() > GROUPS_SHOWN) {

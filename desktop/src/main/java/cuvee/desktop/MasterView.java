@@ -119,7 +119,7 @@ final class MasterView extends VBox {
             }
         });
         addEventHandler(KeyEvent.KEY_PRESSED, e -> {
-            if (e.getCode() == KeyCode.F2) {
+            if (e.getCode() == KeyCode.C && !e.isShortcutDown() && !correction.isFocusWithin()) {
                 correct();
             }
         });
@@ -232,6 +232,7 @@ final class MasterView extends VBox {
         if (now == null || outcome.isEmpty() || now.rows() == 0) {
             return;
         }
+        String value = now.text(from.selectedRow(), column);
         now.line(from.selectedRow())
                 .ifPresent(line -> trails.execute(() -> {
                     Trail found = model.session().trail(outcome.get(), line, column);
@@ -251,7 +252,7 @@ final class MasterView extends VBox {
                         if (!getChildren().contains(correction)) {
                             getChildren().add(getChildren().size() - 1, correction);
                         }
-                        correction.open(column, now.title(column), found);
+                        correction.open(column, now.title(column), Objects.requireNonNullElse(value, ""), found);
                     });
                 }));
     }

@@ -210,7 +210,7 @@ final class ReadView extends HBox {
         turn.setId("read-turn");
         turn.getStyleClass().add("plain");
         turn.setTooltip(new Tooltip("The column that is selected and those before it stay; so do they next month"));
-        turn.setOnAction(e -> tableToTurn().ifPresent(table -> model.turnAfter(table, sheet.selectedColumn())));
+        turn.setOnAction(e -> tableToTurn().ifPresent(table -> model.rules().turnAfter(table, sheet.selectedColumn())));
         rows.getChildren()
                 .addAll(
                         selection,
@@ -379,7 +379,7 @@ final class ReadView extends HBox {
                 on.setId("shape-" + Decision.idOf(sentence.kind(), sentence.subject()));
                 on.setSelected(sentence.on());
                 on.setTooltip(new Tooltip(sentence.touched() + "; for all tables of this layout"));
-                on.setOnAction(e -> model.decideSentence(sentence, on.isSelected()));
+                on.setOnAction(e -> model.rules().decideSentence(sentence, on.isSelected()));
                 shape.getChildren().add(on);
             }
         }

@@ -4,6 +4,7 @@ import cuvee.job.Decision;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.RuleRows;
 import cuvee.master.SheetReader;
 import cuvee.model.JobModel;
 import cuvee.model.RuleWords;
@@ -142,7 +143,7 @@ final class ReworkView extends VBox {
         on.setId("sentence-" + id);
         on.setSelected(sentence.on());
         on.setAccessibleText(sentence.text());
-        on.setOnAction(e -> model.decideSentence(sentence, on.isSelected()));
+        on.setOnAction(e -> model.rules().decideSentence(sentence, on.isSelected()));
         Label text = new Label(sentence.text());
         text.setWrapText(true);
         text.setMinWidth(0);
@@ -159,7 +160,7 @@ final class ReworkView extends VBox {
             stays.getItems().setAll(RowRules.EQUAL_VERBS);
             stays.setValue(sentence.lead());
             stays.setDisable(!sentence.on());
-            stays.setOnAction(e -> model.decideEqual(sentence, stays.getValue()));
+            stays.setOnAction(e -> model.rules().decideEqual(sentence, stays.getValue()));
             String said = sentence.text();
             text.setText(said.substring(0, said.length() - sentence.lead().length() - 1));
             words.getChildren().add(stays);
@@ -175,7 +176,11 @@ final class ReworkView extends VBox {
         }
         if (ShapeWords.has(sentence)) {
             words.getChildren()
-                    .setAll(new ShapeWords(id, outcome, sentence, chosen -> model.nameSentence(sentence, chosen))
+                    .setAll(new ShapeWords(
+                                    id,
+                                    outcome,
+                                    sentence,
+                                    chosen -> model.rules().nameSentence(sentence, chosen))
                             .nodes(sentence));
             words.setDisable(!sentence.on());
         }
@@ -229,7 +234,7 @@ final class ReworkView extends VBox {
             CheckBox blanks = new CheckBox("Blank cells are rows too");
             blanks.setId("blanks-" + id);
             blanks.setSelected(sentence.keepsBlanks());
-            blanks.setOnAction(e -> model.keepBlanks(sentence, blanks.isSelected()));
+            blanks.setOnAction(e -> model.rules().keepBlanks(sentence, blanks.isSelected()));
             hands.getChildren().add(blanks);
         }
         boolean several =
@@ -238,15 +243,15 @@ final class ReworkView extends VBox {
             Button earlier = new Button("Earlier");
             earlier.setTooltip(new Tooltip("Alt+Up"));
             earlier.getStyleClass().add("plain");
-            earlier.setOnAction(e -> model.moveSentence(sentence, -1));
+            earlier.setOnAction(e -> model.rules().moveSentence(sentence, -1));
             Button later = new Button("Later");
             later.setTooltip(new Tooltip("Alt+Down"));
             later.getStyleClass().add("plain");
-            later.setOnAction(e -> model.moveSentence(sentence, 1));
+            later.setOnAction(e -> model.rules().moveSentence(sentence, 1));
             hands.getChildren().addAll(earlier, later);
             card.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
                 if (e.isAltDown() && (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN)) {
-                    model.moveSentence(sentence, e.getCode() == KeyCode.UP ? -1 : 1);
+                    model.rules().moveSentence(sentence, e.getCode() == KeyCode.UP ? -1 : 1);
                     e.consume();
                 }
             });
@@ -262,7 +267,7 @@ final class ReworkView extends VBox {
                     || sentence.kind().equals(Tidying.KIND);
             Button undecide = new Button(rule ? "Remove" : "Let Cuvee decide");
             undecide.getStyleClass().add("plain");
-            undecide.setOnAction(e -> model.undecideSentence(sentence));
+            undecide.setOnAction(e -> model.rules().undecideSentence(sentence));
             hands.getChildren().add(undecide);
         }
         return card;
@@ -289,8 +294,10 @@ final class ReworkView extends VBox {
     }
 
     private void rename(Sentence sentence, List<TextField> fields) {
-        model.nameSentence(
-                sentence, fields.stream().map(field -> field.getText().strip()).toList());
+        model.rules()
+                .nameSentence(
+                        sentence,
+                        fields.stream().map(field -> field.getText().strip()).toList());
     }
 
     private void reword(Sentence sentence, String words) {
@@ -298,7 +305,7 @@ final class ReworkView extends VBox {
         if (shown && sentence.kind().equals(RowRules.ROWS)) {
             open.add(Decision.idOf(sentence.kind(), words));
         }
-        model.nameSentence(sentence, List.of(words));
+        model.rules().nameSentence(sentence, List.of(words));
     }
 
     // ---- rows set aside ----
@@ -310,12 +317,12 @@ final class ReworkView extends VBox {
         Map<Integer, String> sources = new HashMap<>();
         plan.tables().forEach(table -> sources.put(table.id(), table.source()));
         if (sentence.kind().equals(RowRules.EQUAL)) {
-            model.groups(sentence, ASIDE_SHOWN, groups -> {
+            model.rules().groups(sentence, ASIDE_SHOWN, groups -> {
                 List<List<String>> rows = new ArrayList<>();
                 List<String> head = new ArrayList<>(List.of("File and row", "What becomes of it"));
                 plan.columns().forEach(column -> head.add(column.name()));
                 rows.add(head);
-                for (MasterReader.Equal row : groups) {
+                for (RuleRows.Equal row : groups) {
                     List<String> cells = new ArrayList<>(List.of(
                             sources.getOrDefault(row.line().table(), "") + ", "
                                     + row.line().row(),
@@ -330,7 +337,7 @@ final class ReworkView extends VBox {
             });
             return strip;
         }
-        model.setAside(sentence, ASIDE_SHOWN, lines -> {
+        model.rules().setAside(sentence, ASIDE_SHOWN, lines -> {
             List<List<String>> rows = new ArrayList<>();
             List<String> head = new ArrayList<>(List.of("File and row"));
             plan.columns().forEach(column -> head.add(column.name()));
@@ -359,7 +366,7 @@ final class ReworkView extends VBox {
                 Button one = new Button(sources.getOrDefault(line.table(), "") + ", " + line.row());
                 one.getStyleClass().add("plain");
                 one.setTooltip(new Tooltip("Keeps this row whatever the rules say"));
-                one.setOnAction(e -> model.putBack(line));
+                one.setOnAction(e -> model.rules().putBack(line));
                 back.getChildren().add(one);
             }
             strip.getChildren().setAll(shown, back);
@@ -389,10 +396,11 @@ final class ReworkView extends VBox {
     private VBox shapeStrip() {
         VBox strip = new VBox(12);
         strip.getStyleClass().add("strip");
-        model.shapedRows(
-                ROWS_SHOWN,
-                both -> strip.getChildren()
-                        .setAll(side("Before", both.get(0), false), side("In the master", both.get(1), false)));
+        model.rules()
+                .shapedRows(
+                        ROWS_SHOWN,
+                        both -> strip.getChildren()
+                                .setAll(side("Before", both.get(0), false), side("In the master", both.get(1), false)));
         return strip;
     }
 
@@ -401,7 +409,7 @@ final class ReworkView extends VBox {
     private VBox cellStrip(Sentence sentence) {
         VBox strip = new VBox(8);
         strip.getStyleClass().add("strip");
-        model.changes(sentence, ASIDE_SHOWN, changes -> {
+        model.rules().changes(sentence, ASIDE_SHOWN, changes -> {
             List<List<String>> rows = new ArrayList<>();
             rows.add(List.of("Cell", "In the sheet", "In the master"));
             changes.forEach(change -> rows.add(List.of(change.where().toString(), change.before(), change.after())));
@@ -435,7 +443,7 @@ final class ReworkView extends VBox {
         Runnable load = () -> {
             int at = which.getSelectionModel().getSelectedIndex();
             if (at >= 0) {
-                model.beforeAndAfter(tables.get(at).id(), ROWS_SHOWN, found -> fill(both, found));
+                model.rules().beforeAndAfter(tables.get(at).id(), ROWS_SHOWN, found -> fill(both, found));
             }
         };
         which.setOnAction(e -> load.run());

@@ -46,37 +46,37 @@ final class RuleOffers {
         }
         aboutTheWhole(names, ruled);
         items.add(new SeparatorMenuItem());
-        offer("Correct this cell (F2)", correct);
+        offer("Correct this cell (C)", correct);
         return items;
     }
 
     private void aboutRows(List<String> names) {
         for (String phrase : grid.phrases(rows[0], rows[1], columns[0])) {
-            offer("Set aside rows where " + phrase, () -> model.ruleByPhrase(phrase, false));
-            offer("Keep only rows where " + phrase, () -> model.ruleByPhrase(phrase, true));
+            offer("Set aside rows where " + phrase, () -> model.rules().ruleByPhrase(phrase, false));
+            offer("Keep only rows where " + phrase, () -> model.rules().ruleByPhrase(phrase, true));
         }
         String equal = "Of rows equal in " + Says.list(names);
-        offer(equal + " keep the first", () -> model.ruleEqual(names, RowRules.KEEP_FIRST));
-        offer(equal + " keep that of the newest file", () -> model.ruleEqual(names, RowRules.KEEP_NEWEST));
+        offer(equal + " keep the first", () -> model.rules().ruleEqual(names, RowRules.KEEP_FIRST));
+        offer(equal + " keep that of the newest file", () -> model.rules().ruleEqual(names, RowRules.KEEP_NEWEST));
     }
 
     private void aboutColumns(String first) {
         for (MadeFrom making : grid.makings(rows[0], columns[0], columns[1])) {
             offer("Make " + (making.columns().size() == 1 ? "a column: " : "columns: ") + making.words(), () -> {
-                model.makeColumns(making);
+                model.rules().makeColumns(making);
                 seeRules.run();
             });
         }
         if (columns[0] == columns[1] && grid.isText(columns[0])) {
             offer("Change the texts of " + first + " where they stand", () -> {
-                model.changeColumn(first, "tidy " + first);
+                model.rules().changeColumn(first, "tidy " + first);
                 seeRules.run();
             });
         }
         grid.carriable(rows[0], columns[0])
                 .ifPresent(subject -> offer(
                         "Fill blank cells of " + first + " from the cell above, in tables like this one",
-                        () -> model.carryDown(subject)));
+                        () -> model.rules().carryDown(subject)));
     }
 
     private void aboutTheWhole(List<String> names, boolean ruled) {
@@ -87,13 +87,15 @@ final class RuleOffers {
             String words = "Make columns of the values of " + first + ", holding the "
                     + (numbers ? "sum of " : "first of ") + second;
             offer(words, () -> {
-                model.makeColumnsOf(first, second, numbers, grid.keysBeside(columns[0], columns[1]));
+                model.rules().makeColumnsOf(first, second, numbers, grid.keysBeside(columns[0], columns[1]));
                 seeRules.run();
             });
         } else if (names.size() == 1) {
-            offer("Order the rows by " + first, () -> model.sortBy(first, false));
-            offer("Order the rows by " + first + ", the greatest first", () -> model.sortBy(first, true));
-            offer("Number the rows", model::numberRows);
+            offer("Order the rows by " + first, () -> model.rules().sortBy(first, false));
+            offer(
+                    "Order the rows by " + first + ", the greatest first",
+                    () -> model.rules().sortBy(first, true));
+            offer("Number the rows", model.rules()::numberRows);
         }
     }
 

@@ -30,18 +30,19 @@ final class SystemChoosers implements Choosers {
 
     @Override
     public Optional<Path> job(String title) {
-        FileChooser chooser = new FileChooser();
-        chooser.setTitle(title);
-        chooser.setInitialDirectory(new File(System.getProperty("user.home")));
-        chooser.getExtensionFilters().add(new ExtensionFilter("Cuvee jobs", "*.cuvee"));
-        return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
+        return opened(title, new ExtensionFilter("Cuvee jobs", "*.cuvee"));
     }
 
     @Override
     public Optional<Path> file(String title) {
+        return opened(title);
+    }
+
+    private Optional<Path> opened(String title, ExtensionFilter... filters) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(title);
         chooser.setInitialDirectory(new File(System.getProperty("user.home")));
+        chooser.getExtensionFilters().addAll(filters);
         return Optional.ofNullable(chooser.showOpenDialog(owner)).map(File::toPath);
     }
 

@@ -180,7 +180,7 @@ class ReworkWindowTest extends InAWindow {
         master();
         robot.push(KeyCode.RIGHT).push(KeyCode.RIGHT);
         waitFor("the trail", () -> words("#trail").contains("“Passengers”: text “5”"));
-        robot.push(KeyCode.F2);
+        robot.push(KeyCode.C);
         waitFor("the bar", () -> robot.lookup("#correction-to").tryQuery().isPresent());
         robot.write("many").push(KeyCode.ENTER);
         waitFor(

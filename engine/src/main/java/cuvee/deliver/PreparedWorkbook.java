@@ -5,11 +5,13 @@ import cuvee.job.Delivery.Prepared;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.place.Says;
+import cuvee.sheet.SheetFiles;
 import cuvee.value.Convention;
 import cuvee.value.LooseText;
 import cuvee.value.Type;
 import cuvee.value.ValueReader;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.math.BigDecimal;
@@ -167,6 +169,15 @@ public final class PreparedWorkbook {
                     "it is the prepared workbook itself, which stays as it is",
                     "Name another file.");
         }
+        for (Path each : List.of(workbook, target)) {
+            if (!SheetFiles.ending(String.valueOf(each.getFileName())).equals("xlsx")) {
+                throw MasterFiles.failure(
+                        "no-xlsx",
+                        target,
+                        each.getFileName() + " is no .xlsx workbook, and only such are filled",
+                        "Save the prepared workbook as .xlsx, and name the copy so.");
+            }
+        }
         Side key = need(plan, prepared.key(), target);
         boolean wide = prepared.item().isEmpty();
         Map<String, Map<String, String>> values = new LinkedHashMap<>();
@@ -207,7 +218,7 @@ public final class PreparedWorkbook {
                         itemKey,
                         before == null
                                 ? value
-                                : side.type().isNumber()
+                                : side.type().isNumber() && !MasterPlan.isMixed(plan.columns(), side.at())
                                         ? plain(new BigDecimal(before).add(new BigDecimal(value)))
                                         : before);
             }
@@ -275,8 +286,8 @@ public final class PreparedWorkbook {
     }
 
     private static Workbook open(Path workbook) throws IOException {
-        try {
-            return new XSSFWorkbook(Files.newInputStream(workbook));
+        try (InputStream in = Files.newInputStream(workbook)) {
+            return new XSSFWorkbook(in);
         } catch (EncryptedDocumentException | OpenXML4JRuntimeException | IllegalArgumentException broken) {
             throw new IOException("the prepared workbook " + workbook.getFileName() + " cannot be read", broken);
         } catch (IOException gone) {

@@ -84,6 +84,7 @@ final class Computing {
     String unanswered(MasterPlan.Making making) {
         Set<Integer> needed = new TreeSet<>();
         needs(making.formula(), needed);
+        needed.remove(making.column());
         return "m" + making.column() + " IS NULL"
                 + needed.stream()
                         .map(column -> " AND " + Marking.cell(column, plan) + " IS NOT NULL")

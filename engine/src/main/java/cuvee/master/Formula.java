@@ -6,6 +6,9 @@ import java.util.Optional;
 
 /** What a made column holds, from the other columns of its row. A formula without what it needs has no value. */
 public sealed interface Formula {
+    /** No formula keeps more decimals than these; what it is made of is rounded to them. */
+    int MOST_DECIMALS = 12;
+
     /** The type of its values. */
     Type type();
 

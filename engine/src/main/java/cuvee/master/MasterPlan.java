@@ -38,6 +38,16 @@ public record MasterPlan(
         rules = List.copyOf(rules);
     }
 
+    /** True for a column with amounts of several currencies, which the column beside it says; they are never added up. */
+    public static boolean isMixed(List<Column> columns, int column) {
+        return column + 1 < columns.size() && columns.get(column + 1).part() == Column.Part.CURRENCY;
+    }
+
+    /** True for a column whose values can be added up. */
+    boolean addsUp(int column) {
+        return columns.get(column).type().isNumber() && !isMixed(columns, column);
+    }
+
     /** True for the plan of a master that was shaped: its rows are those of one table, which is none of the sources'. */
     boolean isShaped() {
         return tables.size() == 1 && tables.get(0).id() == 0;
@@ -204,7 +214,7 @@ public record MasterPlan(
         }
     }
 
-    /** A cell, by the sheet's row and its column from 0, and what it is read as; empty for blank. */
+    /** A cell, by the sheet's row and its column from 0, and the staged cell that it is read as; empty for blank. */
     public record Corrected(int row, int column, String to) {}
 
     /** A line that heads the rows below it, up to the next of its level. */
@@ -245,6 +255,7 @@ public record MasterPlan(
      * @param replaced texts of its cells that are read as others, or as nothing where those are empty; shared by many
      *     feeds, and not to be changed
      * @param turned true where numbers are read with the other sign
+     * @param corrected true where some of its cells are corrected, which the evidence of the others says nothing of
      */
     public record Feed(
             Origin origin,
@@ -252,9 +263,10 @@ public record MasterPlan(
             Evidence evidence,
             String currency,
             Map<String, String> replaced,
-            boolean turned) {
+            boolean turned,
+            boolean corrected) {
         public Feed(Origin origin, Convention convention, Evidence evidence) {
-            this(origin, convention, evidence, "", Map.of(), false);
+            this(origin, convention, evidence, "", Map.of(), false, false);
         }
 
         /** Stands for a column that the table does not have. */

@@ -1,6 +1,5 @@
 package cuvee.master;
 
-import cuvee.value.Spellings;
 import cuvee.value.Type;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -397,7 +396,7 @@ public final class MasterReader implements AutoCloseable {
         return shortest.equals("-0") ? "0" : shortest;
     }
 
-    private static String columnList(MasterPlan plan) {
+    static String columnList(MasterPlan plan) {
         StringBuilder list = new StringBuilder();
         for (int i = 0; i < plan.columns().size(); i++) {
             list.append(", ").append(canonical("m" + i, plan.columns().get(i)));
@@ -414,7 +413,7 @@ public final class MasterReader implements AutoCloseable {
             StringBuilder sql = new StringBuilder("SELECT count(*)");
             for (int i = 0; i < plan.columns().size(); i++) {
                 sql.append(", count(m").append(i).append(")");
-                sql.append(plan.columns().get(i).type().isNumber() ? ", CAST(sum(m" + i + ") AS VARCHAR)" : ", NULL");
+                sql.append(plan.addsUp(i) ? ", CAST(sum(m" + i + ") AS VARCHAR)" : ", NULL");
             }
             List<Total> totals = new ArrayList<>();
             try (Statement statement = connection.createStatement();
@@ -433,78 +432,6 @@ public final class MasterReader implements AutoCloseable {
     /** How many rows of a column hold a value, and their exact sum where it is a number. */
     public record Total(
             String column, long filled, @Nullable String sum) {}
-
-    /**
-     * The rows that met in a cell of a gathered master, in the order of this one, at most so many.
-     *
-     * @param first any row of this master with the keys of the cell's row
-     * @param label the name of the cell's column
-     */
-    public List<Line> gathered(Line first, String label, int most) {
-        Shaping.Gathering gathering = plan.shaping().gathering().orElseThrow();
-        return Sql.ask("reading rows", () -> {
-            String same = gathering.keys().stream()
-                    .map(key -> Marking.cell(key, plan))
-                    .map(key -> " AND m." + key + " IS NOT DISTINCT FROM k." + key)
-                    .collect(Collectors.joining());
-            List<Line> lines = new ArrayList<>();
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT * FROM (SELECT tbl, row, turned" + columns
-                            + ", ord, label, value FROM (SELECT m.*, p.ord, "
-                            + new Shaper(connection, plan).label(gathering.label(), "m.") + " AS label, m."
-                            + Marking.cell(gathering.value(), plan)
-                            + " AS value FROM master m JOIN part p ON m.tbl = p.tbl"
-                            + " JOIN master k ON k.tbl = " + first.table() + " AND k.row = " + first.row()
-                            + " AND k.turned = " + (first.turned() + 1) + same + " WHERE m.aside = 0)) WHERE label = "
-                            + Sql.literal(label) + " AND value IS NOT NULL ORDER BY ord, row, turned LIMIT " + most)) {
-                while (rows.next()) {
-                    lines.add(line(rows));
-                }
-            }
-            return lines;
-        });
-    }
-
-    /** Values of a column other than some texts, with how many rows hold each, the most frequent first. */
-    public List<Spellings.Counted> others(int column, Collection<String> texts) {
-        return Sql.ask("counting", () -> {
-            List<Spellings.Counted> others = new ArrayList<>();
-            String value = "CAST(m" + column + " AS VARCHAR)";
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT " + value
-                            + ", count(*) AS n FROM master WHERE aside = 0"
-                            + " AND trim(" + value + ") <> '' AND " + value + " NOT IN ("
-                            + texts.stream().map(Sql::literal).collect(Collectors.joining(", ")) + ") GROUP BY 1"
-                            + " ORDER BY n DESC, 1")) {
-                while (rows.next()) {
-                    others.add(new Spellings.Counted(rows.getString(1), rows.getLong(2)));
-                }
-            }
-            return others;
-        });
-    }
-
-    /** For each made column, in how many rows its formula says nothing though all that it needs is there. */
-    public List<Long> unanswered() {
-        return Sql.ask("counting", () -> {
-            Computing computing = new Computing(plan);
-            List<Long> counts = new ArrayList<>();
-            try (Statement statement = connection.createStatement()) {
-                for (MasterPlan.Making making : plan.makings()) {
-                    if (making.inPlace()) {
-                        counts.add(0L);
-                        continue;
-                    }
-                    try (ResultSet row = statement.executeQuery(
-                            "SELECT count(*) FROM master WHERE aside = 0 AND " + computing.unanswered(making))) {
-                        row.next();
-                        counts.add(row.getLong(1));
-                    }
-                }
-            }
-            return counts;
-        });
-    }
 
     /** Two tables of the master, the one with the smaller number first. */
     public record Pair(int table, int other) {
@@ -561,61 +488,15 @@ public final class MasterReader implements AutoCloseable {
         return byRule;
     }
 
-    /** The first rows that a rule sets aside, at most so many, in the order of the master. */
-    public List<Line> setAside(int rule, int count) {
-        return Sql.ask("reading rows", () -> {
-            List<Line> lines = new ArrayList<>();
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT m.tbl, m.row, m.turned" + columns
-                            + " FROM master m JOIN part p ON m.tbl = p.tbl WHERE m.aside = " + (rule + 1)
-                            + " ORDER BY p.ord, m.row, m.turned LIMIT " + count)) {
-                while (rows.next()) {
-                    lines.add(line(rows));
-                }
-            }
-            return lines;
-        });
-    }
-
-    /**
-     * A row among those equal to it.
-     *
-     * @param stays true for the one that no rule sets aside
-     */
-    public record Equal(Line line, boolean stays) {}
-
-    /** The first rows that a rule about equal rows sets aside, each group behind the row of it that stays, at most so many. */
-    public List<Equal> groups(int rule, int count) {
-        List<Integer> keys = ((RowRule.Equal) plan.rules().get(rule)).columns();
-        List<String> here = new ArrayList<>();
-        List<String> same = new ArrayList<>();
-        for (int i = 0; i < keys.size(); i++) {
-            String cell = Marking.cell(keys.get(i), plan);
-            Type type = Marking.type(keys.get(i), plan);
-            here.add(Marking.key(cell, type) + " AS k" + i);
-            same.add(Marking.key("m." + cell, type) + " IS NOT DISTINCT FROM k.k" + i);
-        }
-        return Sql.ask("reading rows", () -> {
-            List<Equal> rows = new ArrayList<>();
-            try (Statement statement = connection.createStatement();
-                    ResultSet found = statement.executeQuery("SELECT m.tbl, m.row, m.turned" + columns
-                            + ", m.aside FROM master m JOIN part p ON m.tbl = p.tbl JOIN (SELECT "
-                            + String.join(", ", here) + ", min((tbl, row, turned)) AS first FROM master WHERE aside = "
-                            + (rule + 1) + " GROUP BY ALL ORDER BY first LIMIT " + count + ") k ON "
-                            + String.join(" AND ", same) + " WHERE m.aside IN (0, " + (rule + 1)
-                            + ") ORDER BY k.first, m.aside, p.ord, m.row, m.turned LIMIT " + count)) {
-                while (found.next()) {
-                    rows.add(new Equal(line(found), found.getInt(width() + 4) == 0));
-                }
-            }
-            return rows;
-        });
-    }
-
     private Line line(ResultSet rows) throws SQLException {
-        List<@Nullable String> values = new ArrayList<>(width());
-        for (int i = 0; i < width(); i++) {
-            values.add(value(rows, i));
+        return line(rows, width());
+    }
+
+    /** A row of so many values, behind where it came from. */
+    static Line line(ResultSet rows, int width) throws SQLException {
+        List<@Nullable String> values = new ArrayList<>(width);
+        for (int i = 0; i < width; i++) {
+            values.add(rows.getString(i + 4));
         }
         return new Line(rows.getInt(1), rows.getInt(2), rows.getInt(3) - 1, values);
     }

@@ -102,7 +102,9 @@ final class Readings {
     private static String read(String cell, MasterPlan.Column column, MasterPlan.Feed feed) {
         Evidence e = feed.evidence();
         String type = column.sqlType();
-        String plain = plain(cell, column.type(), feed.convention(), e);
+        String plain = feed.corrected()
+                ? general(cell, column.type(), feed.convention())
+                : plain(cell, column.type(), feed.convention(), e);
         if (column.type() == Type.TEXT) {
             return column.spelling().of(plain);
         }
@@ -177,6 +179,11 @@ final class Readings {
                 }
             }
         }
+        return general(cell, type, convention);
+    }
+
+    /** Reads whatever a cell may hold. */
+    private static String general(String cell, Type type, Convention convention) {
         return FUNCTION + "(" + cell + ", " + Sql.literal(type.name()) + ", " + Sql.literal(convention.code()) + ")";
     }
 }

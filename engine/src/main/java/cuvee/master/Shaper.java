@@ -66,7 +66,7 @@ final class Shaper {
                 all.append(", row_number() OVER (ORDER BY ")
                         .append(String.join(", ", order))
                         .append(") AS m0");
-                columns.add(0, new MasterPlan.Column(shaping.numbered(), Type.WHOLE_NUMBER, 12, 0));
+                columns.add(0, new MasterPlan.Column(free(shaping.numbered(), columns), Type.WHOLE_NUMBER, 12, 0));
                 from.add(0, -1);
                 shift = 1;
             }
@@ -96,6 +96,16 @@ final class Shaper {
                     "",
                     clashes(statement));
         }
+    }
+
+    /** A name that no column has: values that became columns may be called like the numbers of the rows. */
+    private static String free(String wanted, List<MasterPlan.Column> columns) {
+        Set<String> names = columns.stream().map(MasterPlan.Column::name).collect(Collectors.toSet());
+        String name = wanted;
+        for (int copy = 2; names.contains(name); copy++) {
+            name = wanted + " (" + copy + ")";
+        }
+        return name;
     }
 
     /** All rows of the table as those of one. */

@@ -100,7 +100,12 @@ public final class SourceCells {
                         try (ResultSet rows = statement.executeQuery("SELECT s.row, s.c" + column + " FROM "
                                 + Store.staging(table.width()) + " s WHERE s.tbl = " + table.staged()
                                 + " AND s.row BETWEEN " + table.firstRow() + " AND " + table.lastRow() + " AND "
-                                + Readings.raw("s.c" + column) + " IN (" + wanted + ") ORDER BY s.row LIMIT "
+                                + Readings.raw("s.c" + column) + " IN (" + wanted + ")"
+                                + (table.hasAside()
+                                        ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = " + table.id()
+                                                + " AND a.row = s.row)"
+                                        : "")
+                                + " ORDER BY s.row LIMIT "
                                 + (most - cells.size()))) {
                             while (rows.next()) {
                                 cells.add(new Misfit(table, rows.getInt(1), column, rows.getString(2)));

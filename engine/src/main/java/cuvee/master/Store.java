@@ -465,6 +465,11 @@ public final class Store implements AutoCloseable {
         return new MasterReader(Sql.ask("opening", connection::duplicate), plan);
     }
 
+    /** The rows and values that the rules of a plan touch; many may be made. */
+    public RuleRows ruleRows(MasterPlan plan) {
+        return new RuleRows(Sql.ask("opening", connection::duplicate), plan);
+    }
+
     /** The different values of a column of the master, tags behind the others; whoever asks for it closes it. */
     public ValueList values(MasterPlan plan, int column) {
         return new ValueList(Sql.ask("opening", connection::duplicate), plan, column);

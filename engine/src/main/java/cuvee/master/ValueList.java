@@ -38,7 +38,8 @@ public final class ValueList implements AutoCloseable {
                 boolean number = type.isNumber();
                 String median = number || type.isMoment() ? "quantile_disc(" + cell + ", 0.5)" : "NULL";
                 try (ResultSet row = statement.executeQuery("SELECT count(*), count(" + cell + "), min(" + cell
-                        + "), max(" + cell + "), " + (number ? "sum(" + cell + ")" : "NULL") + ", " + median
+                        + "), max(" + cell + "), " + (!tag && plan.addsUp(column) ? "sum(" + cell + ")" : "NULL") + ", "
+                        + median
                         + ", (SELECT count(*) FROM counted) FROM master WHERE aside = 0")) {
                     row.next();
                     return new ColumnFacts(

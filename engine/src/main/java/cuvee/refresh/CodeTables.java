@@ -43,7 +43,7 @@ public final class CodeTables {
         Map<String, Loaded> byColumn = new LinkedHashMap<>();
         for (Codes codes : Codes.of(job)) {
             Loaded loaded = codes.file().isEmpty()
-                    ? new Loaded(codes, codes.held(), "")
+                    ? new Loaded(codes, codes.held(), codes.held().isEmpty() ? "it holds no codes with names" : "")
                     : load(codes, jobFolder.resolve(codes.file()).normalize(), findings);
             byColumn.put(codes.column(), loaded);
             if (codes.on() && !loaded.problem().isEmpty()) {

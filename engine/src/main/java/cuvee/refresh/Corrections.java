@@ -9,6 +9,10 @@ import cuvee.master.MasterPlan;
 import cuvee.place.Says;
 import cuvee.rework.Correction;
 import cuvee.sheet.CellKind;
+import cuvee.value.Convention;
+import cuvee.value.Type;
+import cuvee.value.Typing;
+import cuvee.value.ValueReader;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -19,7 +23,7 @@ import org.jspecify.annotations.Nullable;
 /** The corrections of single cells over the tables of the master: each holds while its cell says what it said. */
 final class Corrections {
     private final List<Proposal.Corrected> reports = new ArrayList<>();
-    private final Map<PlacedTable, List<MasterPlan.Corrected>> byTable = new HashMap<>();
+    private final Map<PlacedTable, List<Taken>> byTable = new HashMap<>();
 
     /** Reads single cells as they were staged. */
     interface Staged {
@@ -42,9 +46,47 @@ final class Corrections {
         return reports;
     }
 
-    List<MasterPlan.Corrected> in(PlacedTable table) {
-        return byTable.getOrDefault(table, List.of());
+    /** The corrected cells of a table, each as a cell of the type of its column that no convention can misread. */
+    List<MasterPlan.Corrected> in(PlacedTable table, List<MasterPlan.Column> columns) {
+        return byTable.getOrDefault(table, List.of()).stream()
+                .map(taken -> new MasterPlan.Corrected(
+                        taken.correction().row(),
+                        taken.correction().column(),
+                        staged(taken.correction().to(), typeOf(taken.column(), columns))))
+                .toList();
     }
+
+    /** True for a column of the master with corrected cells in a table. */
+    boolean touches(PlacedTable table, String column) {
+        return byTable.getOrDefault(table, List.of()).stream()
+                .anyMatch(taken -> taken.column().equals(column));
+    }
+
+    private static Type typeOf(String name, List<MasterPlan.Column> columns) {
+        return columns.stream()
+                .filter(column -> column.name().equals(name))
+                .map(MasterPlan.Column::type)
+                .findFirst()
+                .orElse(Type.TEXT);
+    }
+
+    /** What the analyst wrote, as a workbook would hold it in a cell of a type; as a text where it is none of the type. */
+    private static String staged(String written, Type type) {
+        String read = ValueReader.read(written, type, Convention.DEFAULT);
+        if (read == null || ValueReader.currency(written) != null) {
+            return written;
+        }
+        return switch (type) {
+            case TEXT -> written;
+            case WHOLE_NUMBER, DECIMAL, MONEY -> CellKind.NUMBER.mark() + read;
+            case PERCENT -> CellKind.PERCENT.mark() + read;
+            case DATE, DATE_AND_TIME, TIME -> CellKind.DATE.mark() + read;
+            case YES_NO -> CellKind.YES_NO.mark() + read;
+        };
+    }
+
+    /** A correction in force, and the master's column that its cell feeds. */
+    private record Taken(String column, Correction correction) {}
 
     /** Corrections that have lost their ground. */
     List<Finding> findings() {
@@ -86,10 +128,16 @@ final class Corrections {
                 fed[at] = new LaidColumn(
                         column.header(),
                         column.origin(),
-                        column.evidence().replaced(cell == null ? "" : cell, correction.to(), 1),
+                        column.evidence()
+                                .replaced(
+                                        cell == null ? "" : cell,
+                                        staged(
+                                                correction.to(),
+                                                Typing.decide(column.evidence(), true)
+                                                        .type()),
+                                        1),
                         column.sum());
-                byTable.computeIfAbsent(table, key -> new ArrayList<>())
-                        .add(new MasterPlan.Corrected(correction.row(), correction.column(), correction.to()));
+                byTable.computeIfAbsent(table, key -> new ArrayList<>()).add(new Taken(names.get(at), correction));
             }
             return new Proposal.Corrected(correction, names.get(at), "");
         }
@@ -100,8 +148,9 @@ final class Corrections {
     private static int fedBy(Correction correction, PlacedTable table, @Nullable LaidColumn[] fed) {
         boolean here = table.source().equals(correction.source())
                 && table.sheet().equals(correction.sheet())
-                && correction.row() >= table.table().firstRow()
-                && correction.row() <= table.table().lastRow();
+                && table.table().runs().stream()
+                        .anyMatch(
+                                run -> correction.row() >= run.first() && correction.row() < run.first() + run.count());
         for (int at = 0; here && at < fed.length; at++) {
             for (int turned = 0; fed[at] != null && turned < Math.max(1, table.turned()); turned++) {
                 OptionalInt column = fed[at].origin().column(turned);

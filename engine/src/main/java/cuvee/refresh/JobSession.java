@@ -25,13 +25,9 @@ import cuvee.master.Store;
 import cuvee.master.ValueList;
 import cuvee.place.Says;
 import cuvee.place.Where;
-import cuvee.rework.Codes;
-import cuvee.rework.Correction;
-import cuvee.rework.ValueRule;
 import cuvee.tag.Home;
 import cuvee.value.LooseText;
 import cuvee.value.Spellings;
-import cuvee.value.Type;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -47,7 +43,6 @@ import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicInteger;
-import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -84,8 +79,6 @@ public final class JobSession implements AutoCloseable {
     /** The answer that makes a tag no column. */
     public static final String NO_TAG = TagColumns.LEFT_OUT;
 
-    private static final int MISFITS_LISTED = 50;
-    private static final long SPELLINGS_LOOKED_FOR = 300_000;
     private final Workplace workplace;
     private final Path jobFolder;
     private final Store store;
@@ -191,8 +184,6 @@ public final class JobSession implements AutoCloseable {
         TextFormQuestion.of(job, inOrder).ifPresent(questions::add);
         questions.addAll(CopyQuestions.of(job, collected.sources()));
         findings.addAll(proposal.findings());
-        findings.addAll(misfitCells(proposal));
-        findings.addAll(spellings(proposal));
         if (proposal.plan().tables().isEmpty()) {
             findings.add(new Finding(
                     Severity.WARNING,
@@ -208,21 +199,17 @@ public final class JobSession implements AutoCloseable {
         List<MasterReader.Total> totals;
         Map<Integer, Outcome.Made> made = new HashMap<>();
         List<Map<Integer, Long>> rowsAside;
-        List<Long> unanswered;
         Optional<Shaped> shaped = store.shape(proposal.plan());
-        shaped.ifPresent(it -> findings.addAll(shapeFindings(it)));
-        shaped = shaped.filter(it -> it.problem().isEmpty());
         try (MasterReader reader = store.reader(proposal.plan())) {
             closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
             rows = reader.rows();
             totals = reader.totals();
             proposal = proposal.withFilled(totals);
-            unanswered = reader.unanswered();
-            findings.addAll(codesWithoutNames(proposal.plan(), reader, codes));
             rowsAside = reader.setAside();
             reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
         }
-        findings.addAll(unanswered(proposal.plan(), unanswered));
+        findings.addAll(new MasterFindings(store, proposal).all(codes, shaped));
+        shaped = shaped.filter(it -> it.problem().isEmpty());
         if (shaped.isPresent()) {
             try (MasterReader reader = store.reader(shaped.get().plan())) {
                 rows = reader.rows();
@@ -356,149 +343,6 @@ public final class JobSession implements AutoCloseable {
                 .findFirst()
                 .map(each -> look.tryOut(each, reading))
                 .orElse(List.of());
-    }
-
-    /** Each value that does not fit its column's type, with its cell, as far as a list of them can be read. */
-    private List<Finding> misfitCells(Proposal proposal) {
-        List<Finding> cells = new ArrayList<>();
-        for (int i = 0; i < proposal.columns().size(); i++) {
-            Proposal.ColumnReport column = proposal.columns().get(i);
-            if (column.misfits() > 0) {
-                for (SourceCells.Misfit misfit : store.cells().misfits(proposal.plan(), i, MISFITS_LISTED)) {
-                    cells.add(new Finding(
-                            Severity.REMARK,
-                            "misfit-cell",
-                            misfit.where(),
-                            Says.quoted(misfit.text()) + " does not fit "
-                                    + column.type().word() + ", the type of the column " + Says.quoted(column.name())
-                                    + ".",
-                            "It is blank in the master.",
-                            ""));
-                }
-            }
-        }
-        return cells;
-    }
-
-    /** What is to be said of the shape of the master. */
-    private static List<Finding> shapeFindings(Shaped shaped) {
-        List<Finding> findings = new ArrayList<>();
-        if (!shaped.problem().isEmpty()) {
-            findings.add(new Finding(
-                    Severity.WARNING,
-                    "rule-lost",
-                    Where.JOB,
-                    "The values that were to become columns did not: " + shaped.problem() + ".",
-                    "The rows stay as they are.",
-                    "Choose a column with fewer different values in Rework."));
-        }
-        if (!shaped.lost().isEmpty()) {
-            findings.add(new Finding(
-                    Severity.WARNING,
-                    "rule-lost",
-                    Where.JOB,
-                    "The rows cannot be ordered by "
-                            + Says.list(shaped.lost().stream().map(Says::quoted).toList())
-                            + ", which is no column of the master.",
-                    "They are ordered by the rest.",
-                    "Change the rule in Rework."));
-        }
-        if (shaped.clashes() > 0) {
-            findings.add(new Finding(
-                    Severity.WARNING,
-                    "values-meet",
-                    Where.JOB,
-                    "In " + Says.count(shaped.clashes(), "cell")
-                            + " several values meet, since rows have the same keys, and one of them is taken.",
-                    "The others are not in the master.",
-                    "Take the sum or another calculation, or one more column as a key, in Rework."));
-        }
-        return findings;
-    }
-
-    /** Values of columns with codes that their tables know neither as codes nor as names. */
-    private static List<Finding> codesWithoutNames(MasterPlan plan, MasterReader reader, CodeTables codes) {
-        List<Finding> findings = new ArrayList<>();
-        List<String> names =
-                plan.columns().stream().map(MasterPlan.Column::name).toList();
-        for (CodeTables.Loaded loaded : codes.all()) {
-            int column = names.indexOf(loaded.codes().column());
-            if (!loaded.codes().on() || !loaded.problem().isEmpty() || column < 0) {
-                continue;
-            }
-            List<Spellings.Counted> others =
-                    reader.others(column, loaded.names().values());
-            if (!others.isEmpty()) {
-                long rows = others.stream().mapToLong(Spellings.Counted::rows).sum();
-                findings.add(new Finding(
-                        Severity.WARNING,
-                        "no-name",
-                        Where.JOB,
-                        Says.count(others.size(), "value") + " of " + Says.quoted(names.get(column)) + " in "
-                                + Says.count(rows, "row") + (others.size() == 1 ? " has" : " have")
-                                + " no name in the table of codes: "
-                                + Says.list(others.stream()
-                                        .limit(5)
-                                        .map(each -> Says.quoted(each.text()))
-                                        .toList())
-                                + (others.size() > 5 ? " and others" : "") + ".",
-                        "They stay as they are.",
-                        "Add them to the table, or write a name for them in the column's facts."));
-            }
-        }
-        return findings;
-    }
-
-    /** Made columns whose formula says nothing in some rows though all that it needs is there. */
-    private static List<Finding> unanswered(MasterPlan plan, List<Long> rows) {
-        List<Finding> findings = new ArrayList<>();
-        for (int i = 0; i < rows.size(); i++) {
-            if (rows.get(i) > 0) {
-                String name = plan.columns().get(plan.makings().get(i).column()).name();
-                findings.add(new Finding(
-                        Severity.REMARK,
-                        "no-result",
-                        Where.JOB,
-                        "In " + Says.count(rows.get(i), "row") + " the formula of " + Says.quoted(name)
-                                + " says nothing though all that it needs is there: by a division by 0, a part that is not"
-                                + " there, or no case that fits.",
-                        "The column is blank there.",
-                        "Change the formula in Rework if that is not meant."));
-            }
-        }
-        return findings;
-    }
-
-    /** Values that look like one spelled in several ways; in a large master they are looked for when a column is opened. */
-    private List<Finding> spellings(Proposal proposal) {
-        List<Finding> findings = new ArrayList<>();
-        long rows = proposal.plan().tables().stream()
-                .mapToLong(MasterPlan.Table::kept)
-                .sum();
-        for (int i = 0; i < proposal.columns().size() && rows <= SPELLINGS_LOOKED_FOR; i++) {
-            Proposal.ColumnReport column = proposal.columns().get(i);
-            if (column.type() != Type.TEXT || !proposal.hasCells(i)) {
-                continue;
-            }
-            List<Spellings.Group> alike = store.nearlyAlike(i);
-            if (!alike.isEmpty()) {
-                findings.add(new Finding(
-                        Severity.REMARK,
-                        "spelling",
-                        Where.JOB,
-                        "In the column " + Says.quoted(column.name()) + ", "
-                                + Says.list(alike.stream().map(JobSession::said).toList()) + ".",
-                        "They are kept as they are written.",
-                        "Bring them to one spelling in the column's facts, where they are the same."));
-            }
-        }
-        return findings;
-    }
-
-    private static String said(Spellings.Group group) {
-        Spellings.Counted other = group.others().get(0);
-        return Says.quoted(other.text()) + " (" + Says.count(other.rows(), "row") + ") looks like "
-                + Says.quoted(group.to().text()) + " (" + Says.count(group.to().rows(), "row") + ")";
     }
 
     /** Keeps what the analyst settled about a header in the header book, to be offered in other jobs. */
@@ -699,88 +543,9 @@ public final class JobSession implements AutoCloseable {
         return store.cells().misfits(outcome.proposal().plan(), column, most);
     }
 
-    /** The first rows that a rule about rows sets aside, by its position among those in force. */
-    public List<MasterReader.Line> setAside(Outcome outcome, int rule, int count) {
-        try (MasterReader reader = store.reader(outcome.proposal().plan())) {
-            return reader.setAside(rule, count);
-        }
-    }
-
-    /** The first groups of rows that a rule about equal rows finds, by its position among those in force. */
-    public List<MasterReader.Equal> groups(Outcome outcome, int rule, int count) {
-        try (MasterReader reader = store.reader(outcome.proposal().plan())) {
-            return reader.groups(rule, count);
-        }
-    }
-
-    /** The first rows of the master before and after it is shaped, with the names of its columns above each. */
-    public List<List<List<String>>> shapedRows(Outcome outcome, int rows) {
-        List<List<List<String>>> both = new ArrayList<>();
-        for (MasterPlan plan : List.of(outcome.proposal().plan(), outcome.plan())) {
-            List<List<String>> lines = new ArrayList<>();
-            lines.add(plan.columns().stream().map(MasterPlan.Column::name).toList());
-            try (MasterReader reader = store.reader(plan)) {
-                reader.page(0, rows)
-                        .forEach(line -> lines.add(
-                                line.values().subList(0, plan.columns().size()).stream()
-                                        .map(value -> value == null ? "" : value)
-                                        .toList()));
-            }
-            both.add(lines);
-        }
-        return both;
-    }
-
-    /**
-     * A cell before and after a rule about values.
-     *
-     * @param before what the cell says
-     * @param after what it is read as; empty for blank
-     */
-    public record CellChange(Where where, String before, String after) {}
-
-    /** Some of the cells that a rule about values, codes or a single cell touches. */
-    public List<CellChange> changes(Outcome outcome, Sentence sentence, int most) {
-        Job job = outcome.job();
-        List<CellChange> changes = new ArrayList<>();
-        Correction.of(job).stream()
-                .filter(each -> sentence.kind().equals(Correction.KIND)
-                        && each.subject().equals(sentence.subject()))
-                .forEach(each -> changes.add(new CellChange(each.where(), each.from(), each.to())));
-        for (ValueRule rule : ValueRule.of(job)) {
-            if (sentence.kind().equals(ValueRule.KIND) && rule.subject().equals(sentence.subject())) {
-                Map<String, String> to = new HashMap<>();
-                rule.texts().forEach(text -> to.put(text, rule.to()));
-                changes.addAll(changes(outcome, rule.column(), to, rule.scope(), most));
-            }
-        }
-        if (sentence.kind().equals(Codes.KIND)) {
-            CodeTables.of(job, jobFolder, new ArrayList<>())
-                    .loaded(sentence.subject())
-                    .ifPresent(
-                            loaded -> changes.addAll(changes(outcome, sentence.subject(), loaded.names(), "", most)));
-        }
-        return changes;
-    }
-
-    private List<CellChange> changes(Outcome outcome, String column, Map<String, String> to, String scope, int most) {
-        Set<Integer> ofLayout = new HashSet<>();
-        outcome.proposal().layouts().stream()
-                .filter(layout -> layout.signature().equals(scope))
-                .forEach(layout -> layout.tables().forEach(table -> ofLayout.add(table.id())));
-        Set<String> sources = new HashSet<>();
-        outcome.sources().forEach(source -> sources.add(source.path()));
-        boolean oneSource = sources.contains(scope);
-        Predicate<MasterPlan.Table> in =
-                table -> oneSource ? table.source().equals(scope) : ofLayout.isEmpty() || ofLayout.contains(table.id());
-        MasterPlan plan = outcome.proposal().plan();
-        int at = plan.columns().stream().map(MasterPlan.Column::name).toList().indexOf(column);
-        return at < 0
-                ? List.of()
-                : store.cells().holding(plan, at, to.keySet(), in, most).stream()
-                        .map(cell ->
-                                new CellChange(cell.where(), cell.text(), to.getOrDefault(cell.text(), cell.text())))
-                        .toList();
+    /** A look at what rules do to rows and cells. */
+    public RuleLooks looks() {
+        return new RuleLooks(store, jobFolder);
     }
 
     /** The different values of a column of the master, tags behind the others; whoever asks for it closes it. */

@@ -33,7 +33,10 @@ public final class OwnDecisions {
                         .isPresent();
             case SheetRule.KIND, Gathering.TEXT_FORM -> decision.subject().equals(source);
             case ReadingDecisions.KIND ->
-                decision.subject().equals(source) || decision.subject().startsWith(source + ", sheet ");
+                decision.subject().equals(source)
+                        || decision.subject()
+                                .startsWith(
+                                        ReadingDecisions.subject(source, " ").stripTrailing());
             case ColumnTyping.MARK, ColumnTyping.ORDER -> decision.subject().endsWith(ColumnTyping.IN + source);
             default -> false;
         };

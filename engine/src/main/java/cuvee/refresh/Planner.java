@@ -574,7 +574,8 @@ final class Planner {
                                         column.evidence(),
                                         table.currency(column).orElse(""),
                                         cells.replacements(names.get(i), table),
-                                        columns.get(i).type().isNumber() && Signs.turned(job, names.get(i), column)));
+                                        columns.get(i).type().isNumber() && Signs.turned(job, names.get(i), column),
+                                        corrections.touches(table, names.get(i))));
             }
             planned.add(new MasterPlan.Table(
                     table.id(),
@@ -588,7 +589,7 @@ final class Planner {
                     !table.table().aside().isEmpty(),
                     table.turned(),
                     lines(table),
-                    corrections.in(table),
+                    corrections.in(table, columns),
                     RowRules.putBack(job, table.source(), table.sheet()),
                     fromCells));
         }

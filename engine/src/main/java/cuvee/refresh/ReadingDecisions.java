@@ -129,6 +129,8 @@ public final class ReadingDecisions {
             case ValueRule.KIND -> ValueRule.read(decision).isPresent();
             case Correction.KIND -> Correction.read(decision).isPresent();
             case Codes.KIND -> Codes.read(decision).isPresent();
+            case RowRules.PUT_BACK -> RowRules.row(decision).isPresent();
+            case Signs.KIND -> Signs.ANSWERS.contains(decision.answer());
             case SentAgain.KIND ->
                 decision.answer().equals(SentAgain.ALL)
                         || Names.split(decision.subject()).contains(decision.answer());

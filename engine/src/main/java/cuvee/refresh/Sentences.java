@@ -467,24 +467,21 @@ public final class Sentences {
     /** Rows that are kept whatever rules say. */
     private void putBack() {
         for (Decision decision : job.settled()) {
-            List<String> row =
-                    decision.kind().equals(RowRules.PUT_BACK) ? Names.splitTexts(decision.subject()) : List.of();
-            if (row.size() == 3 && row.get(2).matches("\\d{1,9}")) {
-                sentences.add(new Sentence(
-                        RowRules.PUT_BACK,
-                        decision.subject(),
-                        Sentence.Paragraph.ROWS,
-                        "Keep " + Where.sheet(row.get(0), row.get(1)).row(Integer.parseInt(row.get(2)))
-                                + " whatever the rules say.",
-                        "1 record",
-                        decision.answer().equals(RowRules.KEEP),
-                        true,
-                        "",
-                        RowRules.KEEP,
-                        List.of(),
-                        RowRules.off(RowRules.KEEP),
-                        List.of()));
-            }
+            boolean ours = decision.kind().equals(RowRules.PUT_BACK);
+            (ours ? RowRules.row(decision) : Optional.<Where>empty())
+                    .ifPresent(row -> sentences.add(new Sentence(
+                            RowRules.PUT_BACK,
+                            decision.subject(),
+                            Sentence.Paragraph.ROWS,
+                            "Keep " + row + " whatever the rules say.",
+                            "1 record",
+                            decision.answer().equals(RowRules.KEEP),
+                            true,
+                            "",
+                            RowRules.KEEP,
+                            List.of(),
+                            RowRules.off(RowRules.KEEP),
+                            List.of())));
         }
     }
 

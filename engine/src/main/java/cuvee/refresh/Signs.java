@@ -22,6 +22,7 @@ final class Signs {
     static final String AS_THEY_ARE = "as they are";
     static final String TURN_BELOW = "turn those below 0";
     static final String TURN_ABOVE = "turn those above 0";
+    static final List<String> ANSWERS = List.of(AS_THEY_ARE, TURN_BELOW, TURN_ABOVE);
     private static final int NUMBERS_THAT_TELL = 3;
 
     private Signs() {}

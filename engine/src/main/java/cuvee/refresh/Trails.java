@@ -4,6 +4,7 @@ import cuvee.detect.TableColumn;
 import cuvee.layout.Origin;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.RuleRows;
 import cuvee.master.SheetReader;
 import cuvee.master.Store;
 import cuvee.place.Where;
@@ -39,9 +40,9 @@ final class Trails {
         if (!met) {
             return of(outcome, line, before);
         }
-        try (MasterReader reader = store.reader(outcome.proposal().plan())) {
+        try (RuleRows rows = store.ruleRows(outcome.proposal().plan())) {
             List<MasterReader.Line> lines =
-                    reader.gathered(line, outcome.plan().columns().get(shown).name(), MOST_MET);
+                    rows.gathered(line, outcome.plan().columns().get(shown).name(), MOST_MET);
             return lines.isEmpty()
                     ? of(outcome, line, -1)
                     : of(outcome, lines.get(0), before).withMet(lines.size());
@@ -76,7 +77,7 @@ final class Trails {
                 staged == null ? "" : CellKind.textOf(staged),
                 table.corrected().stream()
                         .filter(each -> each.row() == row && each.column() == cell)
-                        .map(MasterPlan.Corrected::to)
+                        .map(each -> CellKind.textOf(each.to()))
                         .findFirst()
                         .orElse(null),
                 1);

@@ -25,7 +25,10 @@ public final class FormulaReader {
     /** The decimals of quotients, and of numbers found in texts. */
     private static final int DECIMALS = 6;
 
-    private static final int MOST_DECIMALS = 12;
+    /** Longer words are no formula that a person writes. */
+    private static final int LONGEST = 2000;
+
+    private static final int MOST_DIGITS = 20;
 
     /** What stands before a value, with what it takes from it. */
     private static final Map<String, Function> BEFORE = before();
@@ -103,6 +106,9 @@ public final class FormulaReader {
 
     /** What words ask of some columns. */
     public static Read read(String words, Known known) {
+        if (words.length() > LONGEST) {
+            return new Read(Optional.empty(), "it is longer than " + Says.number(LONGEST) + " characters", LONGEST);
+        }
         FormulaReader reader = new FormulaReader(words, known);
         try {
             Formula formula = reader.choice();
@@ -178,6 +184,7 @@ public final class FormulaReader {
         List<Formula> values = new ArrayList<>();
         cases.forEach(each -> values.add(each.value()));
         otherwise.ifPresent(values::add);
+        oneCurrency(values, start);
         return new Formula.Choice(cases, otherwise, common(values, start), decimals(values));
     }
 
@@ -274,7 +281,7 @@ public final class FormulaReader {
             return new Formula.Arithmetic(sign, left, right, Type.WHOLE_NUMBER, 0);
         }
         numbers(left, right, place);
-        oneCurrency(left, right, place);
+        oneCurrency(List.of(left, right), place);
         Type type = left.type() == right.type()
                 ? left.type()
                 : left.type() == Type.MONEY || right.type() == Type.MONEY ? Type.MONEY : Type.DECIMAL;
@@ -295,7 +302,7 @@ public final class FormulaReader {
                         left,
                         right,
                         money ? Type.MONEY : whole ? Type.WHOLE_NUMBER : Type.DECIMAL,
-                        Math.min(MOST_DECIMALS, left.decimals() + right.decimals()));
+                        Math.min(Formula.MOST_DECIMALS, left.decimals() + right.decimals()));
             } else if (symbol("/", "÷")) {
                 Formula right = behind();
                 numbers(left, right, sign);
@@ -320,34 +327,39 @@ public final class FormulaReader {
         }
     }
 
-    private void oneCurrency(Formula left, Formula right, int place) {
+    /** Amounts that are added up, compared or chosen from must be of one currency. */
+    private void oneCurrency(List<Formula> amounts, int place) {
         Set<String> currencies = new LinkedHashSet<>();
-        currencies(left, currencies);
-        currencies(right, currencies);
+        amounts.forEach(amount -> currencies(amount, known, currencies));
         if (currencies.size() > 1) {
             throw new Wrong(
                     place, "amounts of several currencies are not added up: " + Says.list(List.copyOf(currencies)));
         }
     }
 
-    /** The currencies of the amounts that a formula adds up. */
-    private void currencies(Formula formula, Set<String> found) {
-        if (formula instanceof Formula.Column column) {
-            found.addAll(known.currencies(column.column()));
-        } else if (formula instanceof Formula.Arithmetic both && both.type() == Type.MONEY) {
-            currencies(both.left(), found);
-            currencies(both.right(), found);
-        } else if (formula instanceof Formula.Applied applied && applied.type() == Type.MONEY) {
-            applied.to().forEach(each -> currencies(each, found));
+    /** The currencies of the amounts that make up those of a formula. */
+    private static void currencies(Formula formula, Known known, Set<String> found) {
+        if (formula.type() != Type.MONEY) {
+            return;
+        }
+        if (formula instanceof Formula.Column column
+                && !known.currency(column.column()).isEmpty()) {
+            found.add(known.currency(column.column()));
+        } else if (formula instanceof Formula.Arithmetic both) {
+            currencies(both.left(), known, found);
+            currencies(both.right(), known, found);
+        } else if (formula instanceof Formula.Applied applied) {
+            applied.to().forEach(each -> currencies(each, known, found));
+        } else if (formula instanceof Formula.Choice choice) {
+            choice.cases().forEach(each -> currencies(each.value(), known, found));
+            choice.otherwise().ifPresent(other -> currencies(other, known, found));
         }
     }
 
     /** The currency of a formula's amounts, where they have one. */
     static String currency(Formula formula, Known known) {
         Set<String> found = new LinkedHashSet<>();
-        if (formula.type() == Type.MONEY) {
-            new FormulaReader("", known).currencies(formula, found);
-        }
+        currencies(formula, known, found);
         return found.size() == 1 ? found.iterator().next() : "";
     }
 
@@ -390,6 +402,11 @@ public final class FormulaReader {
         String function = functionAt();
         if (!name.isEmpty() && name.length() >= function.length()) {
             at += name.length();
+            if (known.isMixed(known.at(name))) {
+                throw new Wrong(
+                        start,
+                        Says.quoted(name) + " holds amounts of several currencies, and what is made of it would too");
+            }
             return known.column(name);
         }
         if (!function.isEmpty()) {
@@ -437,7 +454,7 @@ public final class FormulaReader {
         for (String counted : COUNTED) {
             if (isWordAt(counted, at)) {
                 java.util.regex.Matcher matcher = java.util.regex.Pattern.compile(
-                                "(?i)" + counted + "\\s+\\d+\\s+of(?=\\s|$)")
+                                "(?i)" + counted + "\\s+\\d{1,4}\\s+of(?=\\s|$)")
                         .matcher(words);
                 if (matcher.find(at) && matcher.start() == at) {
                     found = matcher.group();
@@ -491,9 +508,7 @@ public final class FormulaReader {
                 Formula other = behindless();
                 List<Formula> both = List.of(of, other);
                 Type type = common(both, start);
-                if (type == Type.MONEY) {
-                    oneCurrency(of, other, start);
-                }
+                oneCurrency(both, start);
                 yield new Formula.Applied(function, both, type, decimals(both));
             }
             case NUMBER_IN -> new Formula.Applied(function, List.of(of), Type.DECIMAL, DECIMALS);
@@ -565,6 +580,9 @@ public final class FormulaReader {
             number = new java.math.BigDecimal(plain);
         } catch (NumberFormatException none) {
             throw new Wrong(start, Says.quoted(plain) + " is no number");
+        }
+        if (number.precision() - number.scale() > MOST_DIGITS || number.scale() > Formula.MOST_DECIMALS - 2) {
+            throw new Wrong(start, Says.quoted(plain) + " has too many digits to be reckoned with exactly");
         }
         boolean percent = symbol("%");
         number = percent ? number.movePointLeft(2) : number;

@@ -53,20 +53,19 @@ public final class Known {
         int at = all.indexOf(name);
         int decimals =
                 at < columns.size() && type(at).isNumber() ? columns.get(at).scale() : 0;
-        return new Formula.Column(at, type(at), decimals);
+        return new Formula.Column(at, type(at), Math.min(Formula.MOST_DECIMALS, decimals));
     }
 
-    /** The currencies of a column's amounts: none, the one of all, or several where another column says them. */
-    List<String> currencies(int column) {
-        if (column >= columns.size() || type(column) != Type.MONEY) {
-            return List.of();
-        }
-        MasterPlan.Column money = columns.get(column);
-        boolean beside =
-                column + 1 < columns.size() && columns.get(column + 1).part() == MasterPlan.Column.Part.CURRENCY;
-        return beside
-                ? List.of("those of " + Says.quoted(money.name()))
-                : money.currency().isEmpty() ? List.of() : List.of(money.currency());
+    /** The currency of a column's amounts; empty where nothing says it, or a column beside says that of each. */
+    String currency(int column) {
+        return column < columns.size() && type(column) == Type.MONEY
+                ? columns.get(column).currency()
+                : "";
+    }
+
+    /** True for a column with amounts of several currencies, which are never added up. */
+    boolean isMixed(int column) {
+        return MasterPlan.isMixed(columns, column);
     }
 
     /** What a clause asks, as the store can; empty where a value in it is none of the column's type. */

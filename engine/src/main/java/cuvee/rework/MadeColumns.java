@@ -28,7 +28,7 @@ public final class MadeColumns {
     private static final String OFF = "not now: ";
     private static final String BY_HAND = "put so by you";
     /** Room for the sums and products of what it is made from. */
-    private static final int WHOLE_DIGITS = 28;
+    private static final int WHOLE_DIGITS = 38 - Formula.MOST_DECIMALS;
 
     private MadeColumns() {}
 

@@ -12,11 +12,11 @@ import cuvee.place.Where;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /**
@@ -190,20 +190,23 @@ public final class RowRules {
         return job.withSettled(new Decision(PUT_BACK, subject, KEEP, BY_HAND, ""));
     }
 
+    /** The row that a decision keeps whatever rules say; empty where it names none. */
+    public static Optional<Where> row(Decision decision) {
+        List<String> subject = Names.splitTexts(decision.subject());
+        return subject.size() == 3 && subject.get(2).matches("\\d{1,9}")
+                ? Optional.of(Where.sheet(subject.get(0), subject.get(1)).row(Integer.parseInt(subject.get(2))))
+                : Optional.empty();
+    }
+
     /** The rows of a sheet that are kept whatever rules say. */
     public static Set<Integer> putBack(Job job, String source, String sheet) {
-        Set<Integer> rows = new HashSet<>();
-        for (Decision decision : job.settled()) {
-            List<String> subject = decision.kind().equals(PUT_BACK) ? Names.splitTexts(decision.subject()) : List.of();
-            boolean here = subject.size() == 3
-                    && decision.answer().equals(KEEP)
-                    && subject.get(0).equals(source)
-                    && subject.get(1).equals(sheet);
-            if (here && subject.get(2).matches("\\d{1,9}")) {
-                rows.add(Integer.parseInt(subject.get(2)));
-            }
-        }
-        return rows;
+        return job.settled().stream()
+                .filter(decision ->
+                        decision.kind().equals(PUT_BACK) && decision.answer().equals(KEEP))
+                .flatMap(decision -> row(decision).stream())
+                .filter(row -> row.source().equals(source) && row.sheet().equals(sheet))
+                .map(Where::row)
+                .collect(Collectors.toSet());
     }
 
     /** The job with a rule so many places later among those of its kinds, or earlier where that is negative. */

@@ -117,6 +117,9 @@ public final class Shapings {
         if (missing.isPresent()) {
             return "there is no column " + Says.quoted(missing.get());
         }
+        if (how.get().needsNumbers() && known.isMixed(known.at(words.get(2)))) {
+            return Says.quoted(words.get(2)) + " holds amounts of several currencies, which are not added up";
+        }
         boolean numbers = known.type(known.at(words.get(2))).isNumber();
         return how.get().needsNumbers() && !numbers
                 ? "a " + how.get().word() + " needs numbers, and " + Says.quoted(words.get(2)) + " is "

@@ -211,10 +211,14 @@ public final class Evidence {
 
     /** The evidence of a text that stands in so many cells. */
     public static Evidence of(String text, long times) {
+        return of(CellKind.TEXT, text, times);
+    }
+
+    private static Evidence of(CellKind kind, String text, long times) {
         Evidence one = new Evidence();
         Row row = new Row();
         row.begin(1, 0);
-        row.set(0, CellKind.TEXT, text);
+        row.set(0, kind, text);
         one.add(row, 0);
         return one.times(times);
     }
@@ -234,7 +238,7 @@ public final class Evidence {
             changed.yesWords = Math.max(0, yesWords - (said ? times : 0));
             changed.noWords = Math.max(0, noWords - (said ? 0 : times));
         });
-        changed.add(of(other, times));
+        changed.add(of(CellKind.ofStaged(other), CellKind.textOf(other), times));
         return changed;
     }
 

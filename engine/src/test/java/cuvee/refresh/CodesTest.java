@@ -159,4 +159,35 @@ class CodesTest {
         assertThat(CodeTables.guess("Vessel", "vessels.csv", table, List.of("nothing")))
                 .isEmpty();
     }
+
+    @Test
+    void aTableWithoutCodesIsSaid() {
+        batch.settle(Codes.KIND, "Vessel", "these");
+        Made none = batch.refresh();
+        assertThat(none.findings("rule-lost"))
+                .singleElement()
+                .extracting(Finding::what)
+                .isEqualTo("The names for the codes of “Vessel” cannot be read: it holds no codes with names.");
+        batch.settle(Codes.KIND, "Vessel", "some words");
+        assertThat(batch.refresh().findings("not-followed")).hasSize(1);
+        Workbooks.text(folder.resolve("vessels.csv"), "nothing but words\n");
+        assertThat(with(Codes.from("Vessel", "vessels.csv", "Code", "Name")).findings("rule-lost"))
+                .singleElement()
+                .extracting(Finding::what)
+                .isEqualTo("The names for the codes of “Vessel” cannot be read: It holds no table with headers.");
+    }
+
+    @Test
+    void cellsWithCodesAreShownBeforeAndAfter() {
+        Made made = with(Codes.these("Vessel", Map.of("K07", "MV Kestrel")));
+        Sentence sentence = made.outcome().sentences().stream()
+                .filter(each -> each.kind().equals(Codes.KIND))
+                .findFirst()
+                .orElseThrow();
+        try (JobSession session = batch.open()) {
+            assertThat(session.looks().changes(made.outcome(), sentence, 5))
+                    .extracting(change -> change.where() + ": " + change.before() + " to " + change.after())
+                    .containsExactly("a.csv, line 2: K07 to MV Kestrel");
+        }
+    }
 }

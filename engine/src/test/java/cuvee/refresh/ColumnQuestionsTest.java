@@ -234,4 +234,11 @@ class ColumnQuestionsTest extends BatchTest {
                 .csv("b.csv", "Day,Profit", "2026-02-01,5", "2026-02-02,-6", "2026-02-03,7");
         assertThat(batch.refresh().outcome().questions()).isEmpty();
     }
+
+    @Test
+    void anAnswerAboutSignsThatIsNoneIsSaid() {
+        batch.csv("a.csv", "Day,Refund", "2026-01-01,-5", "2026-01-02,-6", "2026-01-03,-7");
+        batch.settle(Signs.KIND, "Refund", "whatever");
+        assertThat(batch.refresh().findings("not-followed")).hasSize(1);
+    }
 }

@@ -122,4 +122,80 @@ class CorrectionsTest {
         Made made = batch.refresh();
         assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
     }
+
+    private Batch germanFiles() {
+        return new Batch(folder.resolve("german"))
+                .csv(
+                        "h.csv",
+                        "Datum;Menge;Satz;Ausfall;Code",
+                        "25.03.2026;1.204;12,5 %;ja;007",
+                        "26.03.2026;2.099,75;1,5 %;nein;012",
+                        "27.03.2026;5,25;3 %;nein;100");
+    }
+
+    private static String corrected(Batch batch, int row, int column, String from, String to) {
+        batch.job(of("h.csv", "", row, column, from, to).put(batch.job()));
+        return batch.refresh().lines().get(row - 2).split("\\|", -1)[column];
+    }
+
+    @Test
+    void whatIsWrittenIsReadAsTheMasterShowsItHoweverTheFileWritesIt() {
+        Batch batch = germanFiles();
+        assertThat(batch.refresh().lines())
+                .startsWith("2026-03-25|1204|0.125|true|007", "2026-03-26|2099.75|0.015|false|012");
+        assertThat(corrected(batch, 2, 1, "1.204", "1,205")).as("thousands").isEqualTo("1205");
+        assertThat(corrected(batch, 2, 1, "1.204", "1.205"))
+                .as("a point is a decimal point")
+                .isEqualTo("1.205");
+        assertThat(corrected(batch, 3, 1, "2.099,75", "2,099.80")).isEqualTo("2099.8");
+        assertThat(corrected(batch, 2, 0, "25.03.2026", "2026-03-24")).isEqualTo("2026-03-24");
+        assertThat(corrected(batch, 2, 2, "12,5 %", "13.5 %")).isEqualTo("0.135");
+        assertThat(corrected(batch, 2, 3, "ja", "no")).isEqualTo("false");
+        assertThat(corrected(batch, 2, 4, "007", "008"))
+                .as("a code stays a text")
+                .isEqualTo("008");
+        Made made = batch.refresh();
+        assertThat(made.lines())
+                .containsExactly(
+                        "2026-03-24|1.205|0.135|false|008",
+                        "2026-03-26|2099.8|0.015|false|012",
+                        "2026-03-27|5.25|0.03|false|100");
+        assertThat(made.outcome().questions())
+                .as("no convention is in doubt for it")
+                .isEmpty();
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void cellsOfColumnsThatRunAcrossAreCorrectedToo() {
+        Batch plan = new Batch(folder.resolve("plan"))
+                .csv("p.csv", "Depot,Jan,Feb,Mar", "Hollin,1,2,3", "Tarsk,4,,6", "Marsay,7,8,9");
+        plan.refresh();
+        plan.job(of("p.csv", "", 3, 2, "", "5").put(plan.job()));
+        Made made = plan.refresh();
+        assertThat(made.lines())
+                .contains("Tarsk|Jan|4", "Tarsk|Feb|5", "Tarsk|Mar|6")
+                .hasSize(9);
+        plan.job(of("p.csv", "", 2, 3, "3", "").put(plan.job()));
+        assertThat(plan.refresh().lines()).doesNotContain("Hollin|Mar|3").hasSize(8);
+    }
+
+    @Test
+    void aCellThatFeedsNothingCannotBeCorrected() {
+        Made made = with(of("a.csv", "", 1, 1, "Port", "Harbour"));
+        assertThat(made.findings("correction-lost"))
+                .singleElement()
+                .extracting(Finding::what)
+                .asString()
+                .endsWith("is not in force: no column of the master is fed by it now.");
+        Made gone = with(of("none.csv", "", 2, 1, "x", "y"));
+        assertThat(gone.findings("correction-lost")).hasSize(2);
+        assertThat(gone.lines()).hasSize(5);
+    }
+
+    @Test
+    void aDecisionThatNamesNoCellIsSaid() {
+        batch.settle(Correction.KIND, "a.csv |  | nowhere", "1 | 2");
+        assertThat(batch.refresh().findings("not-followed")).hasSize(1);
+    }
 }

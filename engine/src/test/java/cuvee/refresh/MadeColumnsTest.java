@@ -242,4 +242,107 @@ class MadeColumnsTest {
                 .singleElement()
                 .satisfies(sentence -> assertThat(sentence.on()).isFalse());
     }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '~',
+            value = {
+                "Pax + 999999999999999999999 ~ “999999999999999999999” has too many digits to be reckoned with exactly",
+                "Pax * 0.12345678901 ~ “0.12345678901” has too many digits to be reckoned with exactly",
+                "first 99999 of Route ~ “first” is no column; texts stand in quotation marks",
+                "Pax rounded to 100 ~ so many decimals there cannot be",
+                "\"open ~ a text in quotation marks is missing",
+                "larger of Pax ~ “and” is missing",
+                "hour of Date ~ “hour of” needs a time, and this is Date",
+                "capitals of Pax ~ “capitals of” needs a text, and this is Whole number",
+                "1 where Pax over 5, else 2 where Pax over 1 ~ what stands behind “else” holds for all other rows; leave “else” out",
+            })
+    void whatTheStoreCouldNotDoIsRefusedBeforeItIsAsked(String words, String problem) {
+        assertThat(make("Made", words).outcome().proposal().made())
+                .extracting(MadeColumns.Stated::problem)
+                .containsExactly(problem);
+    }
+
+    @Test
+    void aFormulaWithoutEndIsRefused() {
+        Made made = make("Made", "(".repeat(3000) + "Pax");
+        assertThat(made.outcome().proposal().made())
+                .extracting(MadeColumns.Stated::problem)
+                .containsExactly("it is longer than 2,000 characters");
+    }
+
+    @Test
+    void numbersWithManyDecimalsAreReckonedWithToTwelve() {
+        batch.csv("d.csv", "Rate,Share", "0.123456789012345,0.98765432109876", "12345.6789012345,1.5", "1,2");
+        batch.delete("a.csv");
+        batch.delete("b.csv");
+        Made made = make("Product", "Rate * Share * 2");
+        assertThat(column(made, "Product")).containsExactly("0.243865262274", "37037.0367037035", "4");
+        assertThat(column(make("Sum", "Rate + Share"), "Sum")).startsWith("1.111111110111");
+    }
+
+    @Test
+    void daysTooFarAwayAreBlankAndSaid() {
+        Made made = make("Later", "Date + 99999999999");
+        assertThat(column(made, "Later")).containsOnly("");
+        assertThat(made.findings("no-result")).hasSize(1);
+    }
+
+    @Test
+    void aChangeThatLeavesNothingOfValuesIsSaid() {
+        Made made = make("Route", "part 2 of Route by \"-\"");
+        assertThat(column(made, "Route")).containsExactly("Tarsk", "Hollin", "Marsay", "");
+        assertThat(made.findings("no-result"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.what())
+                        .isEqualTo("In 1 row the formula of “Route” leaves nothing of the value that the sheet has."));
+        assertThat(make("Route", "tidy Route").findings("no-result")).isEmpty();
+    }
+
+    @Test
+    void amountsOfSeveralCurrenciesAreNeverBroughtTogether() {
+        batch.csv("a.csv", "Day,Fare (EUR),Dues (GBP),Pax", "2026-01-01,5.50,1,3", "2026-01-02,6,2,4")
+                .changed("a.csv", "2026-05-01T00:00:00Z");
+        batch.delete("b.csv");
+        for (String words : List.of(
+                "Fare (EUR) + Dues (GBP)",
+                "Fare (EUR) where Pax over 3, else Dues (GBP)",
+                "larger of Fare (EUR) and Dues (GBP)")) {
+            assertThat(make("Made", words).outcome().proposal().made())
+                    .as(words)
+                    .extracting(MadeColumns.Stated::problem)
+                    .containsExactly("amounts of several currencies are not added up: EUR and GBP");
+        }
+        Made each = make("Made", "Fare (EUR) / Pax");
+        assertThat(each.outcome().proposal().columns())
+                .filteredOn(column -> column.name().equals("Made"))
+                .extracting(column -> column.typeWords())
+                .containsExactly("Money EUR");
+        assertThat(make("Made", "Fare (EUR) / Dues (GBP)")
+                        .outcome()
+                        .proposal()
+                        .made()
+                        .get(0)
+                        .problem())
+                .isEmpty();
+    }
+
+    @Test
+    void ofAColumnWithSeveralCurrenciesNothingIsMadeAndNothingIsAddedUp() {
+        batch.csv("a.csv", "Day,Fare,Pax", "2026-01-01,EUR 5.50,3", "2026-01-02,GBP 6.00,4")
+                .changed("a.csv", "2026-05-01T00:00:00Z");
+        batch.delete("b.csv");
+        Made made = make("Made", "Fare * 2");
+        assertThat(made.outcome().proposal().made().get(0).problem())
+                .isEqualTo("“Fare” holds amounts of several currencies, and what is made of it would too");
+        assertThat(made.outcome().totals())
+                .filteredOn(total -> total.column().equals("Fare"))
+                .singleElement()
+                .satisfies(total -> assertThat(total.sum()).isNull());
+        batch.job(cuvee.rework.Shapings.toColumns(
+                batch.job(), "Day", cuvee.master.Shaping.How.SUM, "Fare", List.of("Pax")));
+        assertThat(batch.refresh().findings("rule-lost"))
+                .anySatisfy(finding -> assertThat(finding.text())
+                        .contains("“Fare” holds amounts of several currencies, which are not added up"));
+    }
 }

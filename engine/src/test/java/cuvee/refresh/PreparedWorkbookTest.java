@@ -229,4 +229,29 @@ class PreparedWorkbookTest {
         }
         assertThat(guessed(outcome())).isEmpty();
     }
+
+    @Test
+    void onlyPlainWorkbooksAreFilled() {
+        Outcome outcome = outcome();
+        Prepared prepared = new Prepared(template.toString(), "Date", "Item", "Amount");
+        assertThatThrownBy(() -> fill(
+                        outcome,
+                        prepared.withWorkbook(folder.resolve("Month.xlsm").toString())))
+                .hasMessageContaining("Month.xlsm is no .xlsx workbook, and only such are filled");
+        target = folder.resolve("March.csv");
+        assertThatThrownBy(() -> fill(outcome, prepared)).hasMessageContaining("March.csv is no .xlsx workbook");
+    }
+
+    @Test
+    void whatIsFilledInIsReadBackTheSame() throws Exception {
+        Outcome outcome = outcome();
+        fill(outcome, guessed(outcome).orElseThrow());
+        Batch back = new Batch(folder.resolve("back"));
+        Files.copy(target, back.file("March.xlsx"));
+        List<String> lines = back.refresh().lines();
+        for (int day = 1; day <= 5; day++) {
+            String start = "2026-03-0" + day + "|" + day * 100 + ".5|" + (10 + day) + "|" + day;
+            assertThat(lines).anySatisfy(line -> assertThat(line).startsWith(start));
+        }
+    }
 }

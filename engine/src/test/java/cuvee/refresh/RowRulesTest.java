@@ -79,7 +79,7 @@ class RowRulesTest extends BatchTest {
         assertThat(sentence.names()).containsExactly("Port is Hollin");
         assertThat(sentence.touched()).isEqualTo("2 rows set aside from 2 tables");
         try (JobSession session = batch.open()) {
-            assertThat(session.setAside(made.outcome(), made.outcome().ruleNumber(sentence), 10))
+            assertThat(session.looks().setAside(made.outcome(), made.outcome().ruleNumber(sentence), 10))
                     .extracting(line -> line.values().get(0))
                     .containsExactly("2026-01-01", "2026-02-01");
         }
@@ -262,7 +262,7 @@ class RowRulesTest extends BatchTest {
         assertThat(without.outcome().rowsRuledOut()).isEqualTo(2);
         MasterReader.Line line;
         try (JobSession session = batch.open()) {
-            line = session.setAside(without.outcome(), 0, 1).get(0);
+            line = session.looks().setAside(without.outcome(), 0, 1).get(0);
         }
         MasterPlan.Table table = without.outcome().proposal().plan().tables().stream()
                 .filter(each -> each.id() == line.table())
@@ -309,7 +309,7 @@ class RowRulesTest extends BatchTest {
         batch.job(RowRules.equal(batch.job(), List.of("Trip"), RowRules.KEEP_LAST));
         Batch.Made made = batch.refresh();
         try (JobSession session = batch.open()) {
-            assertThat(session.groups(made.outcome(), 0, 10))
+            assertThat(session.looks().groups(made.outcome(), 0, 10))
                     .extracting(row -> row.line().values().get(0) + " "
                             + row.line().values().get(1) + (row.stays() ? " stays" : ""))
                     .containsExactly("t1 10 stays", "T1 1", "T2 20 stays", "T2 2");

@@ -220,4 +220,57 @@ class ShapingsTest {
             assertThat(made.lines()).extracting(line -> line.split("\\|")[0]).doesNotHaveDuplicates();
         }
     }
+
+    @Test
+    void aValueMayBeCalledLikeTheNumbersOfTheRows() {
+        batch.csv("c.csv", "Date,Port,Item,Amount", "2026-03-01,Tarsk,No,3");
+        batch.job(Shapings.numbered(batch.job(), "No"));
+        Made made = toColumns(How.SUM, "Port");
+        assertThat(made.columns()).containsExactly("No (2)", "Port", "Fuel", "Crew", "Dues", "(blank)", "No");
+        assertThat(made.lines()).endsWith("2|Tarsk||7||||3".replace("||||3", "|||3"));
+    }
+
+    @Test
+    void namesThatAreTakenNumberNothing() {
+        batch.job(Shapings.numbered(batch.job(), "Port"));
+        Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Date", "Port", "Item", "Amount");
+        assertThat(made.findings("rule-lost"))
+                .singleElement()
+                .extracting(Finding::what)
+                .asString()
+                .contains("there is a column of that name");
+    }
+
+    @Test
+    void firstRowsBeforeAndAfterAreLookedAt() {
+        Made made = toColumns(How.SUM, "Port");
+        try (JobSession session = batch.open()) {
+            List<List<List<String>>> both = session.looks().shapedRows(made.outcome(), 1);
+            assertThat(both.get(0))
+                    .containsExactly(
+                            List.of("Date", "Port", "Item", "Amount"), List.of("2026-01-05", "Hollin", "Fuel", "10.5"));
+            assertThat(both.get(1))
+                    .containsExactly(
+                            List.of("Port", "Fuel", "Crew", "Dues", "(blank)"),
+                            List.of("Hollin", "15", "20", "9", "1"));
+        }
+    }
+
+    @Test
+    void tooManyColumnsAreRefusedAndTheRowsStay() {
+        List<String> lines = new ArrayList<>(List.of("Key,Item,Amount"));
+        for (int row = 0; row < 600; row++) {
+            lines.add("K" + row % 7 + ",item " + row + "," + row);
+        }
+        Batch many = new Batch(folder.resolve("many")).csv("x.csv", lines.toArray(String[]::new));
+        many.job(Shapings.toColumns(many.job(), "Item", How.SUM, "Amount", List.of("Key")));
+        Made made = many.refresh();
+        assertThat(made.lines()).hasSize(600);
+        assertThat(made.findings("rule-lost"))
+                .singleElement()
+                .extracting(Finding::what)
+                .asString()
+                .contains("there would be more than 500 columns");
+    }
 }

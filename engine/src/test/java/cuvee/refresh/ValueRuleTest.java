@@ -312,12 +312,21 @@ class ValueRuleTest extends BatchTest {
                 .filter(sentence -> sentence.kind().equals(ValueRule.KIND))
                 .toList();
         try (JobSession session = batch.open()) {
-            assertThat(session.changes(made.outcome(), rules.get(0), 2))
+            assertThat(session.looks().changes(made.outcome(), rules.get(0), 2))
                     .extracting(change -> change.where() + ": " + change.before() + " to " + change.after())
                     .containsExactly("a.csv, line 2: H to Hollin", "a.csv, line 4: H to Hollin");
-            assertThat(session.changes(made.outcome(), rules.get(1), 9))
+            assertThat(session.looks().changes(made.outcome(), rules.get(1), 9))
                     .extracting(change -> change.where().toString())
                     .containsExactly("b.csv, line 3");
         }
+    }
+
+    @Test
+    void readingsOfASheetAreItsFilesOwn() {
+        batch.settle(ReadingDecisions.KIND, "b.xlsx / March", "header 2");
+        batch.settle(ReadingDecisions.KIND, "b.csv", "header 1");
+        assertThat(OwnDecisions.of(batch.job(), "b.xlsx")).hasSize(1);
+        assertThat(OwnDecisions.of(batch.job(), "b.csv")).hasSize(1);
+        assertThat(OwnDecisions.of(batch.job(), "b.xls")).isEmpty();
     }
 }

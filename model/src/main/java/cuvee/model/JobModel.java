@@ -3,7 +3,6 @@ package cuvee.model;
 import cuvee.collect.Collector;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
-import cuvee.detect.TableColumn;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
 import cuvee.job.Decision;
@@ -14,52 +13,33 @@ import cuvee.job.JobFile;
 import cuvee.job.Place;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
-import cuvee.master.MasterPlan;
-import cuvee.master.MasterReader;
-import cuvee.master.Shaping.How;
-import cuvee.master.ValueList;
-import cuvee.place.Says;
-import cuvee.refresh.BeforeAndAfter;
 import cuvee.refresh.Board;
-import cuvee.refresh.CodeTables;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.NewColumns;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
-import cuvee.refresh.Sentence;
 import cuvee.refresh.SheetRule;
-import cuvee.refresh.SmallTable;
 import cuvee.refresh.SourceReport;
-import cuvee.refresh.Trail;
 import cuvee.refresh.Workplace;
 import cuvee.rework.Codes;
-import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
-import cuvee.rework.RowRules;
-import cuvee.rework.Shapings;
-import cuvee.rework.ValueRule;
 import cuvee.tag.TagSource;
-import cuvee.value.Convention;
-import cuvee.value.Spellings;
 import cuvee.value.Type;
-import cuvee.value.ValueReader;
 import java.nio.file.Path;
-import java.time.LocalDate;
-import java.time.ZoneId;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -77,13 +57,13 @@ import org.slf4j.LoggerFactory;
 public final class JobModel implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(JobModel.class);
     private static final String BY_HAND = "put so by you";
-    private static final int VALUES_COMPARED = 2000;
     private static final String TAKE = "take";
     private static final String ASIDE = "aside";
     private final Executor ui;
     private final Workplace workplace;
     private final ExecutorService worker;
     private final JobSession session;
+    private final RuleModel rules = new RuleModel(this);
     private final History<Job> history;
     private final RecentJobs recent;
     private Path file;
@@ -188,6 +168,37 @@ public final class JobModel implements AutoCloseable {
         return saved;
     }
 
+    /** The rules of the job. */
+    public RuleModel rules() {
+        return rules;
+    }
+
+    Job now() {
+        return history.now();
+    }
+
+    Clock clock() {
+        return workplace.clock();
+    }
+
+    /** A path as the job says it. */
+    String relative(Path path) {
+        return JobDraft.relative(file.toAbsolutePath().getParent(), path);
+    }
+
+    /** Asks the engine something about the last refresh; told on the interface thread, as is why it has no answer. */
+    <T> void ask(Function<Outcome, T> asked, Consumer<T> told) {
+        outcome.get()
+                .ifPresent(made -> worker.execute(() -> {
+                    try {
+                        T answer = asked.apply(made);
+                        ui.execute(() -> told.accept(answer));
+                    } catch (CuveeException failed) {
+                        ui.execute(() -> tell("Looking", failed));
+                    }
+                }));
+    }
+
     public JobSession session() {
         return session;
     }
@@ -253,7 +264,7 @@ public final class JobModel implements AutoCloseable {
     }
 
     /** Keeps an answer of the analyst's, or with empty words leaves it to Cuvee again; the master follows. */
-    private void decide(String kind, String subject, String words) {
+    void decide(String kind, String subject, String words) {
         Job now = history.now();
         step(
                 words.isEmpty()
@@ -320,113 +331,7 @@ public final class JobModel implements AutoCloseable {
         take(next);
     }
 
-    /** Keeps or sets aside the rows of which a phrase holds. */
-    public void ruleByPhrase(String phrase, boolean keep) {
-        take(RowRules.byPhrase(history.now(), phrase, keep));
-    }
-
-    /** Lets one of rows that are equal in some columns stay. */
-    public void ruleEqual(List<String> columns, String verb) {
-        take(RowRules.equal(history.now(), columns, verb));
-    }
-
-    /**
-     * Reads one cell of a source as something else, for as long as it says what it says now.
-     *
-     * @return what speaks against it; empty where it was done
-     */
-    public String correct(int column, Trail trail, String to, String why) {
-        Optional<Outcome> made = outcome.get();
-        if (made.isEmpty() || trail.where().column() < 1) {
-            return "This value stands in no cell of its row, so there is none to correct.";
-        }
-        Type type = made.get().plan().columns().get(column).type();
-        if (!to.isBlank() && ValueReader.read(to.strip(), type, Convention.DEFAULT) == null) {
-            return Says.quoted(to.strip()) + " is no " + type.word() + ", the type of the column.";
-        }
-        String by = "by " + System.getProperty("user.name", "you") + " on "
-                + LocalDate.now(workplace.clock().withZone(ZoneId.systemDefault()));
-        take(new Correction(
-                        trail.where().source(),
-                        trail.where().sheet(),
-                        trail.where().row(),
-                        trail.where().column() - 1,
-                        trail.raw(),
-                        to.strip(),
-                        why.strip(),
-                        by,
-                        true)
-                .put(history.now()));
-        return "";
-    }
-
-    /** Writes names for the codes of a column by the table in a file, whose columns of codes and names are told by the values. */
-    public void codesFromFile(String column, Path from) {
-        Optional<Outcome> made = outcome.get();
-        int at = made.map(now -> now.proposal().columns().stream()
-                        .map(Proposal.ColumnReport::name)
-                        .toList()
-                        .indexOf(column))
-                .orElse(-1);
-        if (at < 0) {
-            return;
-        }
-        String path = JobDraft.relative(file.toAbsolutePath().getParent(), from);
-        worker.execute(() -> {
-            try (ValueList values = session.values(made.orElseThrow(), at)) {
-                SmallTable table = SmallTable.read(from);
-                List<String> texts = values.page(0, VALUES_COMPARED).stream()
-                        .map(Spellings.Counted::text)
-                        .toList();
-                Optional<Codes> codes = CodeTables.guess(column, path, table, texts);
-                ui.execute(() -> codes.ifPresentOrElse(
-                        found -> take(found.put(history.now())),
-                        () -> message.set(new Message(
-                                "None of the values of " + Says.quoted(column) + " stands in " + from.getFileName()
-                                        + ", which has the columns " + Says.list(table.headers())
-                                        + ". Nothing was changed.",
-                                true))));
-            } catch (CuveeException unreadable) {
-                ui.execute(() -> tell("Reading the table", unreadable));
-            }
-        });
-    }
-
-    /** Writes names for the codes of a column by lines of a code and a name each, parted by a tab, semicolon or comma. */
-    public void codesPasted(String column, String lines) {
-        Map<String, String> names = new LinkedHashMap<>();
-        for (String line : lines.lines().toList()) {
-            String[] cells = line.split(line.contains("\t") ? "\t" : line.contains(";") ? ";" : ",", 2);
-            if (cells.length == 2 && !cells[0].isBlank() && !cells[1].isBlank()) {
-                names.put(cells[0].strip(), cells[1].strip());
-            }
-        }
-        if (names.isEmpty()) {
-            message.set(new Message(
-                    "What was copied holds no codes with names: copy two columns, codes and names beside them.", true));
-        } else {
-            take(Codes.these(column, names).put(history.now()));
-        }
-    }
-
-    /** Makes columns from others by formulas, under names that are free. */
-    public void makeColumns(MadeFrom from) {
-        Job next = history.now();
-        Set<String> names = columnNames();
-        for (Map.Entry<String, String> column : from.columns().entrySet()) {
-            String name = freeName(names, column.getKey());
-            names.add(name);
-            next = MadeColumns.make(next, name, column.getValue());
-        }
-        take(next);
-    }
-
-    /** Changes what a column holds where it stands, by a formula. */
-    public void changeColumn(String name, String words) {
-        take(MadeColumns.make(history.now(), name, words));
-    }
-
-    private Set<String> columnNames() {
+    Set<String> columnNames() {
         Set<String> names = new HashSet<>(history.now().columns());
         outcome.get().ifPresent(made -> {
             made.proposal().plan().columns().forEach(column -> names.add(column.name()));
@@ -436,95 +341,12 @@ public final class JobModel implements AutoCloseable {
         return names;
     }
 
-    private static String freeName(Set<String> names, String wanted) {
+    static String freeName(Set<String> names, String wanted) {
         String name = wanted;
         for (int copy = 2; names.contains(name); copy++) {
             name = wanted + " " + copy;
         }
         return name;
-    }
-
-    /** Makes columns of the values of one, which hold the sum of another, or its first value where that is no number. */
-    public void makeColumnsOf(String label, String value, boolean numbers, List<String> keys) {
-        take(Shapings.toColumns(history.now(), label, numbers ? How.SUM : How.FIRST, value, keys));
-    }
-
-    /** Orders the rows of the master by a column first. */
-    public void sortBy(String column, boolean greatestFirst) {
-        take(Shapings.sortedBy(history.now(), column, greatestFirst));
-    }
-
-    /** Numbers the rows of the master. */
-    public void numberRows() {
-        take(Shapings.numbered(history.now(), freeName(columnNames(), "Number")));
-    }
-
-    /** Reads the first rows of the master before and after it is shaped; told on the interface thread. */
-    public void shapedRows(int rows, Consumer<List<List<List<String>>>> told) {
-        outcome.get()
-                .ifPresent(made -> worker.execute(() -> {
-                    List<List<List<String>>> both = session.shapedRows(made, rows);
-                    ui.execute(() -> told.accept(both));
-                }));
-    }
-
-    /** Reads the first groups of rows that the rule of a sentence finds equal; told on the interface thread. */
-    public void groups(Sentence sentence, int rows, Consumer<List<MasterReader.Equal>> told) {
-        outcome.get().ifPresent(made -> {
-            int rule = made.ruleNumber(sentence);
-            if (rule >= 0) {
-                worker.execute(() -> {
-                    List<MasterReader.Equal> groups = session.groups(made, rule, rows);
-                    ui.execute(() -> told.accept(groups));
-                });
-            }
-        });
-    }
-
-    /** Looks for some of the cells that the rule of a sentence touches; told on the interface thread. */
-    public void changes(Sentence sentence, int most, Consumer<List<JobSession.CellChange>> told) {
-        outcome.get()
-                .ifPresent(made -> worker.execute(() -> {
-                    List<JobSession.CellChange> changes = session.changes(made, sentence, most);
-                    ui.execute(() -> told.accept(changes));
-                }));
-    }
-
-    /** Reads the first rows that the rule of a sentence sets aside; told on the interface thread. */
-    public void setAside(Sentence sentence, int rows, Consumer<List<MasterReader.Line>> told) {
-        outcome.get().ifPresent(made -> {
-            int rule = made.ruleNumber(sentence);
-            if (rule >= 0) {
-                worker.execute(() -> {
-                    List<MasterReader.Line> lines = session.setAside(made, rule, rows);
-                    ui.execute(() -> told.accept(lines));
-                });
-            }
-        });
-    }
-
-    /** Carries values of a column down to the blank cells below them, in the tables of one layout. */
-    public void carryDown(String subject) {
-        take(Board.carryDown(history.now(), subject));
-    }
-
-    /** Keeps a row that rules set aside, whatever they say. */
-    public void putBack(MasterReader.Line line) {
-        outcome.get()
-                .flatMap(made -> made.proposal().plan().tables().stream()
-                        .filter(table -> table.id() == line.table())
-                        .findFirst())
-                .ifPresent(table -> take(RowRules.putBack(history.now(), table.source(), table.sheet(), line.row())));
-    }
-
-    /** Puts a rule earlier or later among those of its kind. */
-    public void moveSentence(Sentence sentence, int by) {
-        take(RowRules.moved(history.now(), sentence.kind(), sentence.subject(), by));
-    }
-
-    /** Says which of the rows that are equal stays. */
-    public void decideEqual(Sentence sentence, String verb) {
-        decide(sentence.kind(), sentence.subject(), verb);
     }
 
     /** A word to the analyst, under the ledger. */
@@ -546,34 +368,6 @@ public final class JobModel implements AutoCloseable {
         }
     }
 
-    /** Writes texts of a column as another, or takes them for blank where that is empty. */
-    public void writeValues(String column, List<String> texts, String to) {
-        writeValues(column, texts, to, "");
-    }
-
-    /** The same in some of the sources: a file, a place or the layout of a signature. */
-    public void writeValues(String column, List<String> texts, String to, String scope) {
-        take(ValueRule.write(history.now(), column, texts, to, scope));
-    }
-
-    /** Brings near-equal spellings of a column to the one that most rows have, group by group. */
-    public void writeAlike(String column, List<Spellings.Group> groups) {
-        Job next = history.now();
-        for (Spellings.Group group : groups) {
-            next = ValueRule.write(
-                    next,
-                    column,
-                    group.others().stream().map(Spellings.Counted::text).toList(),
-                    group.to().text());
-        }
-        take(next);
-    }
-
-    /** Says how the texts of a column are spelled. */
-    public void decideSpelling(String column, MasterPlan.Spelling spelling) {
-        take(Board.spelling(history.now(), column, spelling));
-    }
-
     /** Says how a column's numbers or dates are written in some of the sources; empty words leave it to the evidence. */
     public void decideConvention(String kind, String column, String scope, String words) {
         take(Board.convention(history.now(), kind, column, scope, words));
@@ -583,52 +377,14 @@ public final class JobModel implements AutoCloseable {
         take(Board.type(history.now(), column, type.word()));
     }
 
-    private void take(Job next) {
+    void take(Job next) {
         if (!next.equals(history.now())) {
             step(next);
             refresh();
         }
     }
 
-    /** Turns the columns of a table's layout behind one of them into rows; that one and those before it stay. */
-    public void turnAfter(PlacedTable table, int lastColumn) {
-        List<String> stays = table.table().columns().stream()
-                .filter(column -> column.index() <= lastColumn)
-                .map(TableColumn::header)
-                .toList();
-        decide(
-                JobSession.ACROSS,
-                table.signature(),
-                "turn all but " + String.join(" | ", stays) + " into Item | Amount");
-    }
-
-    /** Switches what a sentence says on or off. */
-    public void decideSentence(Sentence sentence, boolean on) {
-        if (!on && sentence.kind().equals(JobSession.TAG)) {
-            leaveOutTag(sentence.subject());
-        } else {
-            decide(sentence.kind(), sentence.subject(), sentence.answer(on));
-        }
-    }
-
-    /** Lets blank cells of columns that become rows be rows too, or leaves them out. */
-    public void keepBlanks(Sentence sentence, boolean keep) {
-        decide(sentence.kind(), sentence.subject(), sentence.keepingBlanks(keep));
-    }
-
-    /** Gives other names to the columns that a sentence makes. */
-    public void nameSentence(Sentence sentence, List<String> names) {
-        if (names.equals(sentence.names()) || names.stream().anyMatch(String::isBlank)) {
-            return;
-        }
-        if (sentence.kind().equals(RowRules.ROWS)) {
-            take(RowRules.reworded(history.now(), sentence.kind(), sentence.subject(), names.get(0)));
-        } else {
-            decide(sentence.kind(), sentence.subject(), sentence.answer(names));
-        }
-    }
-
-    private void leaveOutTag(String source) {
+    void leaveOutTag(String source) {
         boolean alone = outcome.get()
                 .map(Outcome::proposal)
                 .filter(made -> made.tags().stream()
@@ -644,18 +400,6 @@ public final class JobModel implements AutoCloseable {
         } else {
             decide(JobSession.TAG, source.words(), name);
         }
-    }
-
-    /** Leaves to Cuvee again what a sentence says. */
-    public void undecideSentence(Sentence sentence) {
-        decide(sentence.kind(), sentence.subject(), "");
-    }
-
-    /** Reads the first rows of a table as its sheet and as the master has them; told on the interface thread. */
-    public void beforeAndAfter(int table, int rows, Consumer<BeforeAndAfter> told) {
-        outcome.get()
-                .ifPresent(made -> worker.execute(() -> session.beforeAndAfter(made, table, rows)
-                        .ifPresent(found -> ui.execute(() -> told.accept(found)))));
     }
 
     /** Tries a reading out: what would be found is told on the interface thread, and nothing is kept of it. */

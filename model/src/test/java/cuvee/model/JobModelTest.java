@@ -340,8 +340,8 @@ class JobModelTest {
                     .as("values that fit are left alone")
                     .hasSize(1);
         }
-        model.writeValues("Passengers", List.of("many"), "100");
-        model.writeValues("Port", List.of("HOLLIN"), "Hollin");
+        model.rules().writeValues("Passengers", List.of("many"), "100");
+        model.rules().writeValues("Port", List.of("HOLLIN"), "Hollin");
         idle();
         until(() -> model.outcomeProperty()
                         .get()
@@ -410,7 +410,7 @@ class JobModelTest {
     void theReconciliationSaysWhatRulesSetAsideOfEachFile() throws Exception {
         write("data/plan.csv", "Date,Port,Passengers\n2026-03-01,Hollin,8\n2026-03-02,Oska,9\n");
         refreshed();
-        model.ruleByPhrase("Port is Hollin", false);
+        model.rules().ruleByPhrase("Port is Hollin", false);
         idle();
         Outcome outcome = model.outcomeProperty().get().orElseThrow();
         ListGrid<?> lines = Grids.reconciliation(outcome);
@@ -427,7 +427,7 @@ class JobModelTest {
                                 model.outcomeProperty().get())
                         .loss())
                 .isEqualTo("3 rows set aside");
-        model.ruleEqual(List.of("Port"), "keep the last");
+        model.rules().ruleEqual(List.of("Port"), "keep the last");
         idle();
         assertThat(model.outcomeProperty().get().orElseThrow().rowsRuledOut()).isEqualTo(3);
         model.undo();
@@ -463,7 +463,7 @@ class JobModelTest {
             assertThat(ports.type()).isEqualTo(Type.TEXT);
             assertThat(found[0].alike()).hasSize(2);
         }
-        model.writeAlike("Port", found[0].alike());
+        model.rules().writeAlike("Port", found[0].alike());
         idle();
         try (ValuesGrid ports = values(0, found)) {
             assertThat(ports.rows()).isEqualTo(2);
