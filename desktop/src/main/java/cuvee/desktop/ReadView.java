@@ -3,7 +3,6 @@ package cuvee.desktop;
 import cuvee.detect.RowClass;
 import cuvee.detect.TableColumn;
 import cuvee.job.Decision;
-import cuvee.job.Job;
 import cuvee.layout.PlacedTable;
 import cuvee.model.Grids;
 import cuvee.model.JobModel;
@@ -12,23 +11,19 @@ import cuvee.model.ReadingEdit;
 import cuvee.model.SheetGrid;
 import cuvee.place.Says;
 import cuvee.place.Where;
-import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
 import cuvee.refresh.Sentence;
 import cuvee.refresh.Sentences;
-import cuvee.refresh.SheetRule;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.stream.Collectors;
-import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -52,8 +47,7 @@ final class ReadView extends HBox {
     private final Label why = new Label();
     private final Label effect = new Label();
     private final Label selection = new Label();
-    private final TextField ruleText = new TextField();
-    private final Label ruleEffect = new Label();
+    private final SheetRuleBar rule;
     private final Button take = new Button("Take it for this sheet");
     private final Button takeForLayout = new Button("Take it for its layout");
     private final Button leave = new Button("Leave it");
@@ -72,6 +66,7 @@ final class ReadView extends HBox {
     ReadView(JobModel model, Executor ui) {
         this.model = model;
         this.ui = ui;
+        rule = new SheetRuleBar(model);
         setId("read");
         list.setEmptyWords("No table has been found yet.");
         list.setOnSelect((row, column) -> choose(row));
@@ -80,7 +75,7 @@ final class ReadView extends HBox {
         list.setMaxWidth(LIST_WIDTH);
         says.getStyleClass().addAll("hint", "view-says");
         says.setWrapText(true);
-        VBox left = new VBox(says, rule(), list);
+        VBox left = new VBox(says, rule, list);
         VBox.setVgrow(list, Priority.ALWAYS);
         left.setMinWidth(LIST_WIDTH);
         left.setMaxWidth(LIST_WIDTH);
@@ -117,90 +112,6 @@ final class ReadView extends HBox {
 
     GridView sheet() {
         return sheet;
-    }
-
-    /** Which sheets belong: left to what they hold, or said by a rule that is tried on all files before it is taken. */
-    private VBox rule() {
-        ruleText.setId("read-rule");
-        ruleText.setPromptText("by what they hold");
-        ruleText.setTooltip(new Tooltip("For instance " + SheetRule.EXAMPLES));
-        Label label = new Label("Sheets");
-        label.setLabelFor(ruleText);
-        HBox.setHgrow(ruleText, Priority.ALWAYS);
-        Button use = new Button("Take it for all files");
-        use.setId("read-rule-take");
-        use.setOnAction(e -> takeRule());
-        use.disableProperty()
-                .bind(Bindings.createBooleanBinding(
-                        () -> !ruleCanBeTaken(), ruleText.textProperty(), model.jobProperty()));
-        ruleText.setOnAction(e -> takeRule());
-        ruleText.textProperty().addListener((o, before, now) -> tellRule());
-        Button here = new Button("For this file");
-        here.setId("read-rule-here");
-        here.getStyleClass().add("plain");
-        here.setTooltip(new Tooltip("Take it for the file that is shown, and for no other"));
-        here.disableProperty().bind(use.disableProperty());
-        here.setOnAction(e -> current()
-                .ifPresent(each ->
-                        model.decideSheetRule(each.source(), ruleText.getText().strip())));
-        Button folder = new Button("For its folder");
-        folder.setId("read-rule-folder");
-        folder.getStyleClass().add("plain");
-        folder.setTooltip(new Tooltip("Take it for all files in the folder of the one that is shown"));
-        folder.disableProperty().bind(use.disableProperty());
-        folder.setOnAction(e -> current()
-                .map(each -> each.source().substring(0, each.source().lastIndexOf('/') + 1))
-                .ifPresent(path -> model.decideSheetRule(
-                        path.isEmpty() ? JobSession.ALL_FILES : path,
-                        ruleText.getText().strip())));
-        HBox line = new HBox(8, label, ruleText);
-        label.setMinWidth(USE_PREF_SIZE);
-        HBox hands = new HBox(8, use, folder, here);
-        hands.visibleProperty().bind(use.disableProperty().not());
-        hands.managedProperty().bind(hands.visibleProperty());
-        line.setAlignment(Pos.CENTER_LEFT);
-        ruleEffect.setId("read-rule-effect");
-        ruleEffect.getStyleClass().add("hint");
-        ruleEffect.setWrapText(true);
-        VBox box = new VBox(4, line, ruleEffect, hands);
-        box.getStyleClass().add("view-head");
-        model.jobProperty().addListener((o, before, now) -> ruleText.setText(ruleInForce(now)));
-        ruleText.setText(ruleInForce(model.jobProperty().get()));
-        tellRule();
-        return box;
-    }
-
-    private static String ruleInForce(Job job) {
-        return job.decision(SheetRule.KIND, JobSession.ALL_FILES)
-                .map(Decision::answer)
-                .orElse("");
-    }
-
-    private boolean ruleCanBeTaken() {
-        String words = ruleText.getText().strip();
-        return !words.equals(ruleInForce(model.jobProperty().get()))
-                && (words.isEmpty() || SheetRule.of(words).isPresent());
-    }
-
-    private void takeRule() {
-        if (ruleCanBeTaken()) {
-            model.decideSheetRule(JobSession.ALL_FILES, ruleText.getText().strip());
-        }
-    }
-
-    private void tellRule() {
-        String words = ruleText.getText().strip();
-        String effect = words.isEmpty()
-                ? ""
-                : SheetRule.of(words)
-                        .map(rule -> rule.effect(model.outcomeProperty()
-                                .get()
-                                .map(Outcome::sheets)
-                                .orElse(List.of())))
-                        .orElse("Write " + SheetRule.EXAMPLES + ".");
-        ruleEffect.setText(effect);
-        ruleEffect.setVisible(!effect.isEmpty());
-        ruleEffect.setManaged(!effect.isEmpty());
     }
 
     private VBox foot() {
@@ -292,7 +203,6 @@ final class ReadView extends HBox {
     private void show(Optional<Outcome> outcome) {
         outcome.ifPresent(made -> {
             says.setText(Says.number(made.seen()) + " lines seen, " + Says.number(made.kept()) + " kept as records.");
-            tellRule();
             ListGrid<Grids.ReadLine> now = Grids.read(made);
             Optional<String> before = current().map(ReadSheet::subject);
             lines = now;
@@ -359,6 +269,7 @@ final class ReadView extends HBox {
                         : ", sheet " + chosen.get().name()));
         why.setText(why(chosen.get()));
         showShape(chosen.get());
+        rule.around(chosen);
         asFound.setDisable(chosen.get().reading().words().isEmpty());
         inOrOut.setText(chosen.get().reason().isEmpty() ? "Leave the sheet out" : "Take the sheet in");
         inOrOut.setDisable(chosen.get().tables().isEmpty());

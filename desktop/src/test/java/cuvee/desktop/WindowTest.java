@@ -2,6 +2,7 @@ package cuvee.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.model.SheetScope;
 import cuvee.model.Stage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -10,6 +11,7 @@ import java.util.Optional;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
@@ -320,6 +322,11 @@ class WindowTest extends InAWindow {
                 () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
     }
 
+    @SuppressWarnings("unchecked")
+    private ComboBox<SheetScope> scopes() {
+        return (ComboBox<SheetScope>) find("#read-rule-for");
+    }
+
     @Test
     void aRuleAboutSheetsIsTriedOnAllFilesBeforeItIsTaken() {
         newJob();
@@ -337,9 +344,14 @@ class WindowTest extends InAWindow {
         waitFor(
                 "the master as before",
                 () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
-        robot.doubleClickOn("#read-rule");
-        robot.press(KeyCode.CONTROL).type(KeyCode.A).release(KeyCode.CONTROL).write("cells A1:C2");
-        robot.clickOn("#read-rule-here");
+        robot.interact(() ->
+                scopes().setValue(scopes().getItems().get(scopes().getItems().size() - 1)));
+        assertThat(scopes().getItems())
+                .extracting(SheetScope::words)
+                .containsExactly("all files", "sheets with these headers", "this file");
+        robot.clickOn("#read-rule").write("cells A1:C2");
+        waitFor("the effect on this file", () -> words("#read-rule-effect").equals("Found in 1 of 1 file."));
+        robot.clickOn("#read-rule-take");
         waitFor("the file alone to follow", () -> model().jobProperty().get().isSettled("sheets", "a.csv"));
         waitFor("its rows", () -> model().outcomeProperty().get().orElseThrow().rows() == 2);
     }

@@ -27,6 +27,7 @@ import java.util.Optional;
 import java.util.Properties;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.duckdb.DuckDBConnection;
 import org.duckdb.DuckDBFunctions;
@@ -43,6 +44,7 @@ public final class Store implements AutoCloseable {
     static final String VERSION = "version";
 
     private final DuckDBConnection connection;
+    private final Means means;
     private final Set<Integer> stagingWidths = new HashSet<>();
     private @Nullable ArrowFeed feed;
     /** A connection of its own for single rows, which are asked for while the store is at work. */
@@ -59,8 +61,9 @@ public final class Store implements AutoCloseable {
         public static final Means DEFAULT = new Means(320, 2);
     }
 
-    private Store(DuckDBConnection connection) {
+    private Store(DuckDBConnection connection, Means means) {
         this.connection = connection;
+        this.means = means;
     }
 
     /** Opens the store of a cache folder, making it where there is none; one that cannot be opened is made anew. */
@@ -72,7 +75,7 @@ public final class Store implements AutoCloseable {
             throw noCache(cacheFolder, failed);
         }
         try {
-            Store store = new Store(connect(file, cacheFolder, means));
+            Store store = new Store(connect(file, cacheFolder, means), means);
             if (store.prepare()) {
                 return store;
             }
@@ -89,7 +92,7 @@ public final class Store implements AutoCloseable {
             throw noCache(cacheFolder, failed);
         }
         return Sql.ask("opening", () -> {
-            Store store = new Store(connect(file, cacheFolder, means));
+            Store store = new Store(connect(file, cacheFolder, means), means);
             store.prepare();
             return store;
         });
@@ -244,6 +247,20 @@ public final class Store implements AutoCloseable {
         return Math.max(8, Integer.highestOneBit(Math.max(1, cells - 1)) * 2);
     }
 
+    /**
+     * Does work in which several writers stage rows. The store's own threads rest meanwhile: every writer brings one, and
+     * more would only get in each other's way (docs/decisions.md).
+     */
+    public <T> T staging(Supplier<T> work) {
+        execute("SET threads = 1");
+        try {
+            return work.get();
+        } finally {
+            execute("SET threads = " + means.threads());
+        }
+    }
+
+    /** A writer for one thread, to be used while {@link #staging}. */
     public StageWriter stageWriter() {
         return Sql.ask("opening", () -> new StageWriter(this, connection.duplicate()));
     }

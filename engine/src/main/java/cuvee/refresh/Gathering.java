@@ -79,12 +79,12 @@ final class Gathering {
             }
         }
         if (!toRead.isEmpty()) {
-            facts.putAll(readAll(job, toRead, progress));
+            facts.putAll(store.staging(() -> readAll(job, toRead, progress)));
         }
         Set<String> read = new HashSet<>();
         toRead.forEach(source -> read.add(source.path()));
         replaced.addAll(read);
-        lookAgain(job, read);
+        lookAgain(job, sources, read);
     }
 
     /** What is said about how a file is to be read: for itself, else for all. */
@@ -96,8 +96,8 @@ final class Gathering {
                 .withPasswords(passwords);
     }
 
-    private void lookAgain(Job job, Set<String> read) {
-        SecondLook look = new SecondLook(store, job, nextId, facts.values());
+    private void lookAgain(Job job, List<Source> sources, Set<String> read) {
+        SecondLook look = new SecondLook(store, job, SheetRules.of(job, sources), nextId, facts.values());
         Map<Integer, Map<Integer, String>> aside = new TreeMap<>();
         for (Map.Entry<String, SourceFacts> entry : facts.entrySet()) {
             look.of(entry.getValue()).ifPresent(looked -> {

@@ -165,7 +165,8 @@ public final class JobSession implements AutoCloseable {
         Map<String, Source> sources = new HashMap<>();
         collected.sources().forEach(source -> sources.put(source.path(), source));
         List<PlacedTable> placed = placed(inOrder);
-        Map<PlacedTable, String> ruledOut = ruledOut(job, inOrder, findings);
+        SheetRules rules = SheetRules.of(job, collected.sources());
+        Map<PlacedTable, String> ruledOut = ruledOut(rules, inOrder, findings);
         CodeTables codes = CodeTables.of(job, jobFolder, findings);
         Proposal proposal = propose(job, placed, ruledOut, sources, modified, codes);
         watch.lap("plan");
@@ -193,7 +194,7 @@ public final class JobSession implements AutoCloseable {
                     "The master is empty.",
                     "Look at the reasons given for each file."));
         }
-        List<ReadSheet> sheets = sheets(inOrder, proposal.outside());
+        List<ReadSheet> sheets = sheets(inOrder, rules, proposal.outside());
         findings.addAll(ReadingDecisions.notFollowed(job, sheets));
         long rows;
         List<MasterReader.Total> totals;
@@ -286,7 +287,8 @@ public final class JobSession implements AutoCloseable {
         return job.decision(FILE, path).map(decision -> decision.answer().equals(Doubles.TAKE));
     }
 
-    private static List<ReadSheet> sheets(List<SourceFacts> sources, Map<PlacedTable, String> outside) {
+    private static List<ReadSheet> sheets(
+            List<SourceFacts> sources, SheetRules rules, Map<PlacedTable, String> outside) {
         List<ReadSheet> sheets = new ArrayList<>();
         for (SourceFacts source : sources) {
             for (SourceFacts.SheetFacts sheet : source.sheets()) {
@@ -301,6 +303,7 @@ public final class JobSession implements AutoCloseable {
                 }
                 sheets.add(new ReadSheet(
                         source.path(),
+                        rules.place(source.path()),
                         sheet.name(),
                         sheet.form(),
                         sheet.staged(),
@@ -337,7 +340,7 @@ public final class JobSession implements AutoCloseable {
         if (facts == null) {
             return List.of();
         }
-        SecondLook look = new SecondLook(store, job, nextId, known.values());
+        SecondLook look = new SecondLook(store, job, new SheetRules(job, path -> ""), nextId, known.values());
         return facts.sheets().stream()
                 .filter(each -> each.name().equals(sheet.name()))
                 .findFirst()
@@ -364,36 +367,13 @@ public final class JobSession implements AutoCloseable {
         return jobFolder.resolve(delivery.target()).toAbsolutePath().normalize();
     }
 
-    /** The tables of sheets that the analyst's rule does not take, with the reason; what it takes nothing of is said. */
-    private static Map<PlacedTable, String> ruledOut(Job job, List<SourceFacts> sources, List<Finding> findings) {
+    /** The tables of sheets that the analyst's rules do not take, with the reason. */
+    private static Map<PlacedTable, String> ruledOut(
+            SheetRules rules, List<SourceFacts> sources, List<Finding> findings) {
         Map<PlacedTable, String> out = new HashMap<>();
-        for (SourceFacts source : sources) {
-            Optional<SheetRule> rule = ReadingDecisions.sheetRule(job, source.path());
-            if (rule.isEmpty() || !source.readable()) {
-                continue;
-            }
-            List<ReadSheet> sheets = sheets(List.of(source), Map.of());
-            List<Integer> taken = rule.get().takenOf(sheets);
-            for (int i = 0; i < sheets.size(); i++) {
-                if (!taken.contains(i)) {
-                    sheets.get(i)
-                            .tables()
-                            .forEach(table -> out.put(table, "it is none of the sheets that your rule takes"));
-                }
-            }
-            if (taken.isEmpty()) {
-                findings.add(new Finding(
-                        Severity.WARNING,
-                        "no-sheet",
-                        Where.source(source.path()),
-                        "Your rule finds no sheet in it. It has "
-                                + Says.list(sheets.stream()
-                                        .map(sheet -> Says.quoted(sheet.name()))
-                                        .toList()) + ".",
-                        "Nothing was taken from it.",
-                        "Change the rule in Read, or say for this file alone which sheets belong."));
-            }
-        }
+        sources.stream()
+                .filter(SourceFacts::readable)
+                .forEach(source -> out.putAll(rules.leftOut(sheets(List.of(source), rules, Map.of()), findings)));
         return out;
     }
 

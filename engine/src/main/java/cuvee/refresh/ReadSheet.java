@@ -9,6 +9,7 @@ import java.util.List;
 /**
  * A sheet as it was read, for those who look at it.
  *
+ * @param place what the place of its source is called; empty where the source is gone
  * @param form how its text is written, for text files; empty for workbooks
  * @param staged where its rows lie
  * @param lastRow the last row that holds anything; 0 where its rows were not read
@@ -21,6 +22,7 @@ import java.util.List;
  */
 public record ReadSheet(
         String source,
+        String place,
         String name,
         String form,
         SheetReader.Staged staged,

@@ -13,7 +13,6 @@ import cuvee.rework.Correction;
 import cuvee.rework.RowRules;
 import cuvee.rework.Tidying;
 import cuvee.rework.ValueRule;
-import cuvee.sheet.NamedRange;
 import cuvee.sheet.ReadAs;
 import cuvee.tag.TagSource;
 import cuvee.value.Type;
@@ -41,35 +40,8 @@ public final class ReadingDecisions {
         return sheet.isEmpty() ? source : source + " / " + sheet;
     }
 
-    /** The analyst's rule about which sheets of a source belong; empty where it is left to what they hold. */
-    static Optional<SheetRule> sheetRule(Job job, String source) {
-        return job.decision(SheetRule.KIND, source)
-                .or(() -> ofFolder(job, source))
-                .or(() -> job.decision(SheetRule.KIND, Gathering.ALL_FILES))
-                .flatMap(decision -> SheetRule.of(decision.answer()));
-    }
-
-    /** What is said of the innermost folder that holds a source and of which something is said. */
-    private static Optional<Decision> ofFolder(Job job, String source) {
-        for (int slash = source.lastIndexOf('/'); slash > 0; slash = source.lastIndexOf('/', slash - 1)) {
-            Optional<Decision> said = job.decision(SheetRule.KIND, source.substring(0, slash + 1));
-            if (said.isPresent()) {
-                return said;
-            }
-        }
-        return Optional.empty();
-    }
-
     /** The reading of a sheet: what was decided about itself, else about the layouts of its tables. */
-    static Reading of(Job job, String source, String sheet, List<NamedRange> named, List<String> signatures) {
-        Reading reading = decided(job, source, sheet, signatures);
-        return sheetRule(job, source)
-                .flatMap(rule -> rule.cellsOf(named))
-                .map(reading::withCells)
-                .orElse(reading);
-    }
-
-    private static Reading decided(Job job, String source, String sheet, List<String> signatures) {
+    static Reading of(Job job, String source, String sheet, List<String> signatures) {
         Optional<Decision> own = job.decision(KIND, subject(source, sheet));
         if (own.isPresent()) {
             return Reading.of(own.get().answer()).orElse(Reading.DEFAULT);

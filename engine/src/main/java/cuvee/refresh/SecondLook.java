@@ -32,12 +32,14 @@ final class SecondLook {
 
     private final Store store;
     private final Job job;
+    private final SheetRules rules;
     private final AtomicInteger nextId;
     private final HeaderHints hints;
     private final String hintsMark;
     private final Map<Integer, Map<Integer, String>> aside = new TreeMap<>();
 
-    SecondLook(Store store, Job job, AtomicInteger nextId, Iterable<SourceFacts> batch) {
+    SecondLook(Store store, Job job, SheetRules rules, AtomicInteger nextId, Iterable<SourceFacts> batch) {
+        this.rules = rules;
         this.store = store;
         this.job = job;
         this.nextId = nextId;
@@ -90,8 +92,11 @@ final class SecondLook {
                     .map(Layout::signatureOf)
                     .toList();
         }
-        Reading reading =
-                ReadingDecisions.of(job, source, sheet.name(), sheet.clues().named(), signatures);
+        Reading reading = rules.confine(
+                ReadingDecisions.of(job, source, sheet.name(), signatures),
+                source,
+                signatures,
+                sheet.clues().named());
         String under = by + "; " + reading.words();
         String before = sheet.under().equals(PLAIN) ? PLAIN + "; " : sheet.under();
         if (before.equals(under)) {

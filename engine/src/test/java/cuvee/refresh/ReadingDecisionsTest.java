@@ -296,6 +296,41 @@ class ReadingDecisionsTest {
     }
 
     @Test
+    void aPlaceHasARuleOfItsOwnAndAFolderInItGoesBefore() throws IOException {
+        Path other = Files.createDirectories(folder.resolve("other"));
+        Files.createDirectories(other.resolve("late"));
+        threeSheets("a.xlsx", "Returns", 10);
+        threeSheets("../other/b.xlsx", "Returns", 20);
+        threeSheets("../other/late/c.xlsx", "Returns", 30);
+        Job two = job.withPlaces(
+                        List.of(job.places().get(0), Place.of(other.toString()).withLabel("North")))
+                .withSettled(new Decision(SheetRule.KIND, JobSession.ALL_FILES, "sheets named Returns", "", ""))
+                .withSettled(new Decision(SheetRule.KIND, "North", "last sheet", "", ""));
+        assertThat(ports(refresh(two))).containsExactly("Hollin", "Oska", "Fenn", "Lorne", "Fenn", "Lorne");
+        Outcome nearer = refresh(two.withSettled(new Decision(SheetRule.KIND, "late/", "sheet 2", "", "")));
+        assertThat(ports(nearer)).containsExactly("Hollin", "Oska", "Fenn", "Lorne", "Tarsk");
+        equalsFull(nearer);
+    }
+
+    @Test
+    void aRuleSaidOfALayoutLeavesOtherLayoutsAlone() {
+        threeSheets("a.xlsx", "Returns", 10);
+        threeSheets("b.xlsx", "Returns", 20);
+        Outcome found = refresh(job);
+        String late = found.sheets().stream()
+                .filter(sheet -> sheet.name().equals("Late"))
+                .findFirst()
+                .orElseThrow()
+                .signatures()
+                .get(0);
+        Outcome cells = refresh(job.withSettled(new Decision(SheetRule.KIND, late, "cells A2:C3", "", "")));
+        assertThat(ports(cells)).containsExactly("Hollin", "Oska", "Tarsk", "Fenn", "Hollin", "Oska", "Tarsk", "Fenn");
+        equalsFull(cells);
+        Outcome without = refresh(job.withSettled(new Decision(SheetRule.KIND, late, "sheets named Early", "", "")));
+        assertThat(ports(without)).containsExactly("Hollin", "Oska", "Tarsk", "Hollin", "Oska", "Tarsk");
+    }
+
+    @Test
     void aRuleThatFindsNothingInAFileSaysSoAndWhatItHas() {
         threeSheets("a.xlsx", "Returns", 10);
         threeSheets("b.xlsx", "Ruckgabe", 20);

@@ -276,7 +276,7 @@ public final class JobModel implements AutoCloseable {
     /**
      * Says by a rule which sheets belong; empty words leave it to what they hold, or to what is said of all files.
      *
-     * @param subject a source's path, or {@link JobSession#ALL_FILES}
+     * @param subject that of a {@link SheetScope}
      */
     public void decideSheetRule(String subject, String words) {
         decide(SheetRule.KIND, subject, words);
