@@ -48,7 +48,7 @@ public record Reading(
 
     /** True for the first row of a header that has been told. */
     boolean beginsHeader(int row) {
-        return headerRows.contains(row) && !headerRows.contains(row - 1);
+        return fixed() && headerRows.contains(row) && !headerRows.contains(row - 1);
     }
 
     /** The same with one more header. */

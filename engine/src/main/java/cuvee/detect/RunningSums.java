@@ -17,7 +17,8 @@ final class RunningSums {
     private int recordsSinceTotal;
     private int records;
 
-    void add(Row row, Form[] forms, Evidence[] evidence) {
+    /** Takes in a record that its columns have looked at. */
+    void add(Row row, TableColumns columns) {
         recordsSinceTotal++;
         records++;
         if (row.width() > all.length) {
@@ -25,7 +26,7 @@ final class RunningSums {
             all = Arrays.copyOf(all, row.width() * 2);
         }
         for (int column = 0; column < row.width(); column++) {
-            double value = value(row, column, forms[column], evidence);
+            double value = columns.value(row, column);
             if (!Double.isNaN(value)) {
                 sinceTotal[column] += value;
                 all[column] += value;

@@ -3,11 +3,10 @@ package cuvee.detect;
 import cuvee.detect.FoundTable.Doubt;
 import cuvee.place.Says;
 import cuvee.place.Where;
-import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
-import cuvee.value.Forms;
+import cuvee.value.Look;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -32,7 +31,10 @@ final class TableColumns {
     private final int namedColumns;
     private Evidence[] evidence;
     private int[] longest;
+    private final Look look = new Look();
     private Form[] forms;
+    private int[] sizes;
+    private double[] values;
     private boolean[] filledFirst;
     private boolean[] filledBefore;
     private int[] adjacent;
@@ -59,6 +61,8 @@ final class TableColumns {
         evidence = new Evidence[columns];
         longest = new int[columns];
         forms = new Form[columns];
+        sizes = new int[columns];
+        values = new double[columns];
         filledFirst = new boolean[columns];
         filledBefore = new boolean[columns];
         adjacent = new int[columns];
@@ -70,8 +74,10 @@ final class TableColumns {
         grow(row.width());
         int count = 0;
         for (int column = 0; column < row.width(); column++) {
-            Form form = Forms.of(row, column);
+            Form form = look.at(row, column);
             forms[column] = form;
+            sizes[column] = look.size();
+            values[column] = look.value();
             count += form == Form.BLANK ? 0 : 1;
         }
         filled = count;
@@ -90,6 +96,8 @@ final class TableColumns {
         evidence = Arrays.copyOf(evidence, columns);
         longest = Arrays.copyOf(longest, columns);
         forms = Arrays.copyOf(forms, columns);
+        sizes = Arrays.copyOf(sizes, columns);
+        values = Arrays.copyOf(values, columns);
         filledFirst = Arrays.copyOf(filledFirst, columns);
         filledBefore = Arrays.copyOf(filledBefore, columns);
         adjacent = Arrays.copyOf(adjacent, columns);
@@ -102,8 +110,9 @@ final class TableColumns {
         return forms[column];
     }
 
-    Form[] forms() {
-        return forms;
+    /** The number in a cell of the row that was looked at, or NaN. */
+    double value(Row row, int column) {
+        return sizes[column] == Look.NO_SIZE ? RunningSums.value(row, column, forms[column], evidence) : values[column];
     }
 
     Evidence[] evidence() {
@@ -211,15 +220,25 @@ final class TableColumns {
 
     /** Takes in a record that has been looked at. */
     void keep(Row row) {
+        long length = 0;
         for (int column = 0; column < row.width(); column++) {
-            evidence[column].add(row, column, forms[column]);
-            int length = row.kind(column) == CellKind.EMPTY ? 0 : row.end(column) - row.start(column);
-            longest[column] = Math.max(longest[column], length);
-            letters += length;
-            boolean now = forms[column] != Form.BLANK;
-            filledFirst[column] |= now && records == 0;
-            adjacent[column] += now && filledBefore[column] ? 1 : 0;
+            Form form = forms[column];
+            evidence[column].add(row, column, form, sizes[column]);
+            boolean now = form != Form.BLANK;
+            if (now) {
+                int here = row.end(column) - row.start(column);
+                longest[column] = Math.max(longest[column], here);
+                length += here;
+                adjacent[column] += filledBefore[column] ? 1 : 0;
+            }
             filledBefore[column] = now;
+        }
+        if (row.width() < filledBefore.length) {
+            Arrays.fill(filledBefore, row.width(), filledBefore.length, false);
+        }
+        letters += length;
+        if (records == 0) {
+            filledFirst = filledBefore.clone();
         }
         if (records++ < REMEMBERED) {
             remember(row);
@@ -243,7 +262,7 @@ final class TableColumns {
         for (Evidence column : evidence) {
             long numbers = 0;
             for (Form form : Form.values()) {
-                numbers += form.isCellNumber() || form.isTextNumber() ? column.count(form) : 0;
+                numbers += form.isNumber() ? column.count(form) : 0;
             }
             keys += column.filled() > 0 && numbers * 2 < column.filled() ? 1 : 0;
         }

@@ -33,13 +33,11 @@ final class TotalColumn {
         if (column < 0 || differs || row.blank(column)) {
             return;
         }
-        double total = RunningSums.value(row, column, columns.form(column), columns.evidence());
+        double total = columns.value(row, column);
         double sum = 0;
         int first = column;
         while (first > 0) {
-            double value = row.blank(first - 1)
-                    ? 0
-                    : RunningSums.value(row, first - 1, columns.form(first - 1), columns.evidence());
+            double value = row.blank(first - 1) ? 0 : columns.value(row, first - 1);
             if (Double.isNaN(value)) {
                 break;
             }

@@ -37,7 +37,7 @@ final class TotalRows {
 
     /** Takes in a record that has been looked at. */
     void keep(Row row) {
-        sums.add(row, columns.forms(), columns.evidence());
+        sums.add(row, columns);
     }
 
     /** Takes in a row as a total, whatever it looks like. */
@@ -69,7 +69,7 @@ final class TotalRows {
             if (form == Form.BLANK) {
                 continue;
             }
-            if (form.isCellNumber() || form.isTextNumber()) {
+            if (form.isNumber()) {
                 numbers++;
                 continue;
             }
@@ -128,7 +128,7 @@ final class TotalRows {
 
     private boolean allAgree(Row row) {
         for (int column = 0; column < row.width(); column++) {
-            double value = RunningSums.value(row, column, columns.form(column), columns.evidence());
+            double value = columns.value(row, column);
             if (!Double.isNaN(value) && !agrees(value, column)) {
                 return false;
             }
@@ -143,7 +143,7 @@ final class TotalRows {
 
     private void note(Row row) {
         for (int column = 0; column < row.width(); column++) {
-            double value = RunningSums.value(row, column, columns.form(column), columns.evidence());
+            double value = columns.value(row, column);
             if (Double.isNaN(value)) {
                 continue;
             }

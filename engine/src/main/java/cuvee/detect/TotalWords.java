@@ -15,6 +15,7 @@ public final class TotalWords {
     private TotalWords() {}
 
     private static final String STARTS = "to su gr ru ge zw in so ra ce yh ös ит вс";
+    private static final boolean[] FIRST = firstLetters();
 
     /** How surely a text names a total. */
     public enum Sureness {
@@ -33,19 +34,34 @@ public final class TotalWords {
         boolean wordStart = true;
         for (int i = start; i + 1 < end; i++) {
             char c = chars[i];
-            boolean letter = Character.isLetter(c);
-            if (letter && wordStart) {
-                char first = Character.toLowerCase(c);
-                char second = Character.toLowerCase(chars[i + 1]);
-                for (int s = 0; s < STARTS.length(); s += 3) {
-                    if (STARTS.charAt(s) == first && STARTS.charAt(s + 1) == second) {
-                        return true;
-                    }
-                }
+            boolean letter = c < 128 ? (c | 0x20) >= 'a' && (c | 0x20) <= 'z' : Character.isLetter(c);
+            if (letter && wordStart && (c >= 128 || FIRST[c | 0x20]) && begins(c, chars[i + 1])) {
+                return true;
             }
             wordStart = !letter;
         }
         return false;
+    }
+
+    private static boolean begins(char c, char next) {
+        char first = Character.toLowerCase(c);
+        char second = Character.toLowerCase(next);
+        for (int s = 0; s < STARTS.length(); s += 3) {
+            if (STARTS.charAt(s) == first && STARTS.charAt(s + 1) == second) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean[] firstLetters() {
+        boolean[] first = new boolean[128];
+        for (int s = 0; s < STARTS.length(); s += 3) {
+            if (STARTS.charAt(s) < 128) {
+                first[STARTS.charAt(s)] = true;
+            }
+        }
+        return first;
     }
 
     /** How surely a text names a total. */

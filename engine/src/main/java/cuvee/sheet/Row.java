@@ -162,13 +162,11 @@ public final class Row {
 
     /** White space as people see it, non-breaking and zero-width kinds and the byte order mark included. */
     public static boolean isSpace(char c) {
-        return c <= ' '
-                || c == 0xA0
-                || c == 0x2007
-                || c == 0x202F
-                || (c >= 0x200B && c <= 0x200D)
-                || c == 0xFEFF
-                || c == 0x3000;
+        return c <= ' ' || c >= 0xA0 && isWideSpace(c);
+    }
+
+    private static boolean isWideSpace(char c) {
+        return c == 0xA0 || c == 0x2007 || c == 0x202F || (c >= 0x200B && c <= 0x200D) || c == 0xFEFF || c == 0x3000;
     }
 
     private void place(int column, CellKind kind, int length) {

@@ -5,6 +5,7 @@ import cuvee.value.Convention.Order;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.time.YearMonth;
 import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -66,6 +67,9 @@ final class Dates {
 
     /** The form of a date, moment or time of day; null for anything else. */
     static @Nullable Form form(char[] chars, int start, int end) {
+        if (end - start == 10 && chars[start + 4] == '-' && isIsoDay(chars, start)) {
+            return Form.YEAR_FIRST_DATE;
+        }
         char first = chars[start];
         boolean letter = Character.isLetter(first);
         if (end - start < 4 || (!letter && (first < '0' || first > '9'))) {
@@ -129,6 +133,24 @@ final class Dates {
     static @Nullable String clock(String text) {
         LocalTime time = time(text.strip());
         return time == null ? null : NumberFormats.timeText(time);
+    }
+
+    /** True for a day that exists, as ISO has it: the way that programs write most. */
+    private static boolean isIsoDay(char[] chars, int start) {
+        int packed = 0;
+        for (int i = start; i < start + 10; i++) {
+            int digit = chars[i] - '0';
+            if (i == start + 4 || i == start + 7) {
+                if (chars[i] != '-') {
+                    return false;
+                }
+            } else if (digit < 0 || digit > 9) {
+                return false;
+            } else {
+                packed = packed * 10 + digit;
+            }
+        }
+        return exists(packed / 10_000, packed / 100 % 100, packed % 100);
     }
 
     /** True for digits with points, dashes or slashes between them, the most common way by far. */
@@ -284,7 +306,7 @@ final class Dates {
                 && month <= 12
                 && day >= 1
                 && year >= 1
-                && day <= java.time.YearMonth.of(year, month).lengthOfMonth();
+                && (day <= 28 || day <= YearMonth.of(year, month).lengthOfMonth());
     }
 
     private static @Nullable LocalTime time(String text) {

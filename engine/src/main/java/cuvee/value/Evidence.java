@@ -45,29 +45,50 @@ public final class Evidence {
         add(row, column, Forms.of(row, column));
     }
 
-    /** Takes in the cell of a record whose form is known. */
-    public void add(Row row, int column, Form form) {
-        counts[form.ordinal()]++;
-        if (form.holdsDay() && Long.bitCount(++dates) == 1) {
-            someDates.add(row.text(column));
+    /** Takes in the cell of a record whose form is known, and its size where a {@link Look} found one. */
+    public void add(Row row, int column, Form form, int size) {
+        if (size == Look.NO_SIZE) {
+            add(row, column, form);
+            return;
         }
-        if (form == Form.YEAR_FIRST_DATE) {
-            oddlyDated += isIsoDate(row.chars(), row.start(column), row.end(column)) ? 0 : 1;
-        } else if (form.isCellNumber() || form.isTextNumber()) {
-            measure(row.chars(), row.start(column), row.end(column), form);
-            if (form == Form.MONEY_TEXT || form == Form.PERCENT_TEXT) {
-                inside(row.text(column), form);
+        counts[form.ordinal()]++;
+        wholeDigits = Math.max(wholeDigits, Look.wholeDigits(size));
+        decimals = Math.max(decimals, Look.decimals(size));
+        belowZero += Look.belowZero(size) ? 1 : 0;
+    }
+
+    private void add(Row row, int column, Form form) {
+        counts[form.ordinal()]++;
+        switch (form.nature()) {
+            case TEXT_NUMBER, CELL_NUMBER -> {
+                measure(row.chars(), row.start(column), row.end(column), form);
+                if (form == Form.MONEY_TEXT || form == Form.PERCENT_TEXT) {
+                    inside(row.text(column), form);
+                }
             }
-        } else if (form == Form.NOTHING_WORD
-                || form == Form.WORDS
-                || form == Form.WORDS_AND_DIGITS
-                || form == Form.CELL_ERROR) {
-            odd(row, column);
-            if (form == Form.WORDS && YesNo.possible(row.end(column) - row.start(column))) {
-                yesOrNo(row.text(column).strip());
+            case DATE -> {
+                sampleDay(row, column);
+                if (form == Form.YEAR_FIRST_DATE) {
+                    oddlyDated += isIsoDate(row.chars(), row.start(column), row.end(column)) ? 0 : 1;
+                }
             }
-        } else if (form.isMoment()) {
-            moment(row.text(column), form);
+            case MOMENT -> {
+                sampleDay(row, column);
+                moment(row.text(column), form);
+            }
+            case WORDS -> {
+                odd(row, column);
+                if (form == Form.WORDS && YesNo.possible(row.chars(), row.start(column), row.end(column))) {
+                    yesOrNo(row.text(column).strip());
+                }
+            }
+            case OTHER -> {}
+        }
+    }
+
+    private void sampleDay(Row row, int column) {
+        if (Long.bitCount(++dates) == 1) {
+            someDates.add(row.text(column));
         }
     }
 

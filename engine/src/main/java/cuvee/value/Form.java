@@ -3,114 +3,125 @@ package cuvee.value;
 /** The ways in which a value can be written. What a column holds is told by counting its values by form. */
 public enum Form {
     /** Nothing, or white space only. */
-    BLANK,
+    BLANK(Nature.OTHER),
     /** Text cells: digits only, at most 15, no leading zero. */
-    DIGITS,
+    DIGITS(Nature.TEXT_NUMBER),
     /** Digits with a leading zero: a code. */
-    ZERO_LED,
+    ZERO_LED(Nature.OTHER),
     /** More than 15 digits: an account or article number, or an exact whole number. */
-    LONG_DIGITS,
+    LONG_DIGITS(Nature.TEXT_NUMBER),
     /** {@code 12.5}: the point can only be decimal. */
-    POINT,
+    POINT(Nature.TEXT_NUMBER),
     /** {@code 12,5}: the comma can only be decimal. */
-    COMMA,
+    COMMA(Nature.TEXT_NUMBER),
     /** {@code 1.204}: a grouping or a decimal point. */
-    POINT_OR_GROUP,
+    POINT_OR_GROUP(Nature.TEXT_NUMBER),
     /** {@code 1,204}: a grouping or a decimal comma. */
-    COMMA_OR_GROUP,
+    COMMA_OR_GROUP(Nature.TEXT_NUMBER),
     /** {@code 1.204,50} or {@code 1.204.500}: the comma is decimal. */
-    GROUPED_COMMA,
+    GROUPED_COMMA(Nature.TEXT_NUMBER),
     /** {@code 1,204.50} or {@code 1,204,500}: the point is decimal. */
-    GROUPED_POINT,
+    GROUPED_POINT(Nature.TEXT_NUMBER),
     /** {@code 1 204} or {@code 1'204}: grouped by spaces or apostrophes, without decimals. */
-    SPACED,
+    SPACED(Nature.TEXT_NUMBER),
     /** {@code 1 204.50}. */
-    SPACED_POINT,
+    SPACED_POINT(Nature.TEXT_NUMBER),
     /** {@code 1 204,50}. */
-    SPACED_COMMA,
+    SPACED_COMMA(Nature.TEXT_NUMBER),
     /** {@code 1.5E+03}. */
-    EXPONENT,
+    EXPONENT(Nature.TEXT_NUMBER),
     /** {@code 12,5 %}. */
-    PERCENT_TEXT,
+    PERCENT_TEXT(Nature.TEXT_NUMBER),
     /** {@code EUR 1.204,50}. */
-    MONEY_TEXT,
+    MONEY_TEXT(Nature.TEXT_NUMBER),
     /** {@code 2026-03-31}, also with slashes or points, year first. */
-    YEAR_FIRST_DATE,
+    YEAR_FIRST_DATE(Nature.DATE),
     /** {@code 2026-03-31 14:05:00}. */
-    YEAR_FIRST_MOMENT,
+    YEAR_FIRST_MOMENT(Nature.MOMENT),
     /** {@code 25/03/2026}: the day can only be first. */
-    DAY_FIRST_DATE,
+    DAY_FIRST_DATE(Nature.DATE),
     /** {@code 03/25/2026}: the month can only be first. */
-    MONTH_FIRST_DATE,
+    MONTH_FIRST_DATE(Nature.DATE),
     /** {@code 03/04/2026}: day or month first. */
-    DAY_OR_MONTH_DATE,
+    DAY_OR_MONTH_DATE(Nature.DATE),
     /** {@code 03.04.2026}: parted by points, which is written day first. */
-    POINTED_DATE,
+    POINTED_DATE(Nature.DATE),
     /** {@code 31 March 2026}, {@code 31-Mar-26}, {@code Mar 31, 2026}. */
-    NAMED_DATE,
+    NAMED_DATE(Nature.DATE),
     /** {@code 25/03/2026 14:05}, in any order of day and month. */
-    OTHER_MOMENT,
+    OTHER_MOMENT(Nature.MOMENT),
     /** {@code 14:05} or {@code 14:05:30}. */
-    CLOCK,
+    CLOCK(Nature.OTHER),
     /** {@code true} or {@code false}. */
-    TRUE_FALSE,
+    TRUE_FALSE(Nature.OTHER),
     /** {@code n/a}, {@code -}, {@code null}: a word for nothing. */
-    NOTHING_WORD,
+    NOTHING_WORD(Nature.WORDS),
     /** Text without a digit. */
-    WORDS,
+    WORDS(Nature.WORDS),
     /** Text with a digit in it. */
-    WORDS_AND_DIGITS,
+    WORDS_AND_DIGITS(Nature.WORDS),
     /** A workbook's number without decimals. */
-    NUMBER_WHOLE,
+    NUMBER_WHOLE(Nature.CELL_NUMBER),
     /** A workbook's number with decimals. */
-    NUMBER_FRACTION,
+    NUMBER_FRACTION(Nature.CELL_NUMBER),
     /** A workbook's number that no exact decimal of 38 digits holds. */
-    NUMBER_HUGE,
+    NUMBER_HUGE(Nature.OTHER),
     /** A workbook's number shown as a percent. */
-    NUMBER_PERCENT,
+    NUMBER_PERCENT(Nature.CELL_NUMBER),
     /** A workbook's date. */
-    CELL_DATE,
+    CELL_DATE(Nature.DATE),
     /** A workbook's date and time. */
-    CELL_MOMENT,
+    CELL_MOMENT(Nature.MOMENT),
     /** A workbook's time of day. */
-    CELL_CLOCK,
+    CELL_CLOCK(Nature.OTHER),
     /** A workbook's true or false. */
-    CELL_TRUE_FALSE,
+    CELL_TRUE_FALSE(Nature.OTHER),
     /** A workbook's error. */
-    CELL_ERROR;
+    CELL_ERROR(Nature.WORDS);
 
     static final Form[] FORMS = values();
-    private static final boolean[] DAYS = days();
 
-    private static boolean[] days() {
-        boolean[] days = new boolean[FORMS.length];
-        for (Form form : FORMS) {
-            days[form.ordinal()] = form.isDate() || form.isMoment();
-        }
-        return days;
+    /** What the forms have in common that matters to those who count values. */
+    enum Nature {
+        TEXT_NUMBER,
+        CELL_NUMBER,
+        DATE,
+        MOMENT,
+        /** Words, and what stands for none. */
+        WORDS,
+        OTHER
     }
 
-    /** True for numbers and codes typed as text. */
+    private final Nature nature;
+
+    Form(Nature nature) {
+        this.nature = nature;
+    }
+
+    Nature nature() {
+        return nature;
+    }
+
+    /** True for numbers typed as text; a code with a leading zero is none. */
     public boolean isTextNumber() {
-        return compareTo(DIGITS) >= 0 && compareTo(MONEY_TEXT) <= 0 && this != ZERO_LED;
+        return nature == Nature.TEXT_NUMBER;
     }
 
     /** True for the numbers of workbooks. */
     public boolean isCellNumber() {
-        return this == NUMBER_WHOLE || this == NUMBER_FRACTION || this == NUMBER_PERCENT;
+        return nature == Nature.CELL_NUMBER;
+    }
+
+    /** True for numbers of workbooks and those typed as text. */
+    public boolean isNumber() {
+        return nature == Nature.TEXT_NUMBER || nature == Nature.CELL_NUMBER;
     }
 
     public boolean isDate() {
-        return this == CELL_DATE
-                || (compareTo(YEAR_FIRST_DATE) >= 0 && compareTo(NAMED_DATE) <= 0 && this != YEAR_FIRST_MOMENT);
-    }
-
-    /** True for dates and moments. */
-    boolean holdsDay() {
-        return DAYS[ordinal()];
+        return nature == Nature.DATE;
     }
 
     public boolean isMoment() {
-        return this == CELL_MOMENT || this == YEAR_FIRST_MOMENT || this == OTHER_MOMENT;
+        return nature == Nature.MOMENT;
     }
 }

@@ -13,8 +13,6 @@ public final class Forms {
     private static final Set<String> NOTHING = Set.of(
             "n/a", "na", "n.a.", "null", "nil", "none", "-", "--", "–", "—", "?", "#n/a", "k.a.", "...", "tbd", "tba",
             ".");
-    /** How the words for nothing, and true and false, begin. */
-    private static final String PAIRS = "n/ na n. nu ni no tb tr fa k. -- .. #n ";
 
     private static final int MOST_DIGITS = 15;
 
@@ -88,10 +86,16 @@ public final class Forms {
             return word == null ? words(chars, start, end) : word;
         }
         Form number = number(chars, start, end);
-        if (number != null) {
-            return number;
+        return number == null ? other(chars, start, end) : number;
+    }
+
+    /** The form of digits with a mark among them, or none where that is the end. */
+    static Form ofPlain(char[] chars, int start, int mark, int end) {
+        if (mark < end) {
+            return marked(chars, start, end, mark, chars[mark] == '.');
         }
-        return other(chars, start, end);
+        boolean zeroLed = chars[start] == '0' && end - start > 1;
+        return zeroLed ? Form.ZERO_LED : end - start > MOST_DIGITS ? Form.LONG_DIGITS : Form.DIGITS;
     }
 
     /** Plain and grouped numbers with an optional sign. */
@@ -139,8 +143,7 @@ public final class Forms {
             return null;
         }
         if (points + commas + spaces == 0) {
-            boolean zeroLed = chars[start] == '0' && digits > 1;
-            return zeroLed ? Form.ZERO_LED : digits > MOST_DIGITS ? Form.LONG_DIGITS : Form.DIGITS;
+            return ofPlain(chars, start, end, end);
         }
         return marked(chars, start, end, points, commas, spaces, lastPoint, lastComma);
     }
@@ -167,8 +170,13 @@ public final class Forms {
         if (commas > 1) {
             return grouped(chars, start, end, ',') ? Form.GROUPED_POINT : null;
         }
+        return marked(chars, start, end, decimal, points == 1);
+    }
+
+    /** A number with a single mark in it. */
+    private static Form marked(char[] chars, int start, int end, int decimal, boolean point) {
         boolean couldGroup = end - decimal == 4 && decimal - start >= 1 && decimal - start <= 3 && chars[start] != '0';
-        if (points == 1) {
+        if (point) {
             return couldGroup ? Form.POINT_OR_GROUP : Form.POINT;
         }
         return couldGroup ? Form.COMMA_OR_GROUP : Form.COMMA;
@@ -232,15 +240,12 @@ public final class Forms {
     }
 
     private static boolean isLetter(char c) {
-        return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c >= 0xC0 && Character.isLetter(c));
+        return c < 128 ? (c | 0x20) >= 'a' && (c | 0x20) <= 'z' : c >= 0xC0 && Character.isLetter(c);
     }
 
     /** The few words that are not just words. */
     private static @org.jspecify.annotations.Nullable Form shortWord(char[] chars, int start, int end) {
-        if (end - start > 5 || "nNtTfFkK-–—?#.".indexOf(chars[start]) < 0) {
-            return null;
-        }
-        if (end - start > 1 && !startsShortWord(chars[start], chars[start + 1])) {
+        if (end - start > 5 || !startsShortWord(chars[start], end - start > 1 ? chars[start + 1] : ' ')) {
             return null;
         }
         String word = new String(chars, start, end - start).toLowerCase(Locale.ROOT);
@@ -252,14 +257,16 @@ public final class Forms {
 
     /** True for the first two characters of one of the few words: a look that spares most names a longer one. */
     private static boolean startsShortWord(char first, char second) {
-        char a = Character.toLowerCase(first);
-        char b = Character.toLowerCase(second);
-        for (int i = 0; i < PAIRS.length(); i += 3) {
-            if (PAIRS.charAt(i) == a && PAIRS.charAt(i + 1) == b) {
-                return true;
-            }
-        }
-        return false;
+        return switch (first) {
+            case 'n', 'N' -> "/a.uio".indexOf(Character.toLowerCase(second)) >= 0;
+            case 't', 'T' -> "br".indexOf(Character.toLowerCase(second)) >= 0;
+            case 'f', 'F' -> second == 'a' || second == 'A';
+            case 'k', 'K' -> second == '.';
+            case '-', '.' -> second == first || second == ' ';
+            case '#' -> second == 'n' || second == 'N';
+            case '–', '—', '?' -> second == ' ';
+            default -> false;
+        };
     }
 
     private static Form words(char[] chars, int start, int end) {

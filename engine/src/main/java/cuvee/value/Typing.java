@@ -118,7 +118,7 @@ public final class Typing {
         return switch (type) {
             case TEXT -> form != Form.BLANK && form != Form.CELL_ERROR;
             case WHOLE_NUMBER -> form == Form.DIGITS || form == Form.NUMBER_WHOLE || form == Form.SPACED;
-            case DECIMAL, MONEY, PERCENT -> form.isTextNumber() || form.isCellNumber();
+            case DECIMAL, MONEY, PERCENT -> form.isNumber();
             case DATE -> form.isDate();
             case DATE_AND_TIME -> form.isDate() || form.isMoment();
             case TIME -> form == Form.CLOCK || form == Form.CELL_CLOCK;

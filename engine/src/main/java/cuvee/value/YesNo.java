@@ -1,8 +1,13 @@
 package cuvee.value;
 
+import cuvee.sheet.Row;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** The words by which people say yes and no, in several languages. */
 final class YesNo {
@@ -24,6 +29,7 @@ final class YesNo {
             "falso",
             "onwaar");
     private static final int LONGEST = 6;
+    private static final List<String> FIRST_LETTERS = firstLetters();
 
     private YesNo() {}
 
@@ -36,8 +42,30 @@ final class YesNo {
         return YES.contains(word) ? Optional.of(true) : NO.contains(word) ? Optional.of(false) : Optional.empty();
     }
 
-    /** True where so many characters could say yes or no: a cheap first look. */
-    static boolean possible(int length) {
-        return length <= LONGEST;
+    /** True where a text could say yes or no, by its length and first letter: a look that makes no string. */
+    static boolean possible(char[] chars, int start, int end) {
+        int from = start;
+        int to = end;
+        while (from < to && Row.isSpace(chars[from])) {
+            from++;
+        }
+        while (to > from && Row.isSpace(chars[to - 1])) {
+            to--;
+        }
+        return from < to && to - from <= LONGEST && FIRST_LETTERS.get(to - from).indexOf(chars[from] | 0x20) >= 0;
+    }
+
+    /** The small first letters of the words of each length. */
+    private static List<String> firstLetters() {
+        List<String> letters = new ArrayList<>();
+        for (int length = 0; length <= LONGEST; length++) {
+            int wanted = length;
+            letters.add(Stream.concat(YES.stream(), NO.stream())
+                    .filter(word -> word.length() == wanted)
+                    .map(word -> word.substring(0, 1))
+                    .distinct()
+                    .collect(Collectors.joining()));
+        }
+        return letters;
     }
 }
