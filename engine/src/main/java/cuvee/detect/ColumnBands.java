@@ -3,6 +3,7 @@ package cuvee.detect;
 import cuvee.sheet.CellRange;
 import cuvee.sheet.NamedRange;
 import cuvee.sheet.Row;
+import cuvee.value.Forms;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -120,14 +121,21 @@ final class ColumnBands {
         Set<String> shared = new HashSet<>(a.headers());
         shared.retainAll(b.headers());
         int fewer = Math.min(a.headers().size(), b.headers().size());
-        if (shared.size() >= 2 && shared.size() * 10 >= fewer * 6) {
+        // The same names again without anything to go by are groups of one table: 2025 and 2026 side by side.
+        boolean groups = a.keyed() && !b.keyed() && a.headerRow() == b.headerRow();
+        if (shared.size() >= 2 && shared.size() * 10 >= fewer * 6 && !groups) {
             return true;
         }
         if (a.headerRow() != b.headerRow() && a.records() >= 2 && b.records() >= 2) {
             return true;
         }
-        boolean oneKnown = a.known() >= 0.6 && b.known() < 0.3 || b.known() >= 0.6 && a.known() < 0.3;
         boolean whole = a.gapless() && b.gapless();
+        boolean titled =
+                a.titleRow() > 0 && a.titleRow() == b.titleRow() && !a.title().equals(b.title());
+        if (whole && titled && b.keyed()) {
+            return true;
+        }
+        boolean oneKnown = a.known() >= 0.6 && b.known() < 0.3 || b.known() >= 0.6 && a.known() < 0.3;
         return whole && a.records() != b.records() || oneKnown && a.records() != b.records();
     }
 
@@ -136,8 +144,19 @@ final class ColumnBands {
      *
      * @param known the share of its headers that are known from elsewhere
      * @param gapless true where its records follow each other without a blank row
+     * @param title a lone word above its first header; empty where there is none
+     * @param titleRow where that stands; 0 where there is none
+     * @param keyed true where its first column holds words or dates, by which its records go
      */
-    private record Side(int headerRow, Set<String> headers, int records, double known, boolean gapless) {}
+    private record Side(
+            int headerRow,
+            Set<String> headers,
+            int records,
+            double known,
+            boolean gapless,
+            String title,
+            int titleRow,
+            boolean keyed) {}
 
     private @Nullable Side side(List<Row> part) {
         if (part.size() < 2) {
@@ -151,15 +170,17 @@ final class ColumnBands {
         if (header.filled() < 2) {
             return null;
         }
-        Set<String> keys = new HashSet<>();
+        Set<String> names = new HashSet<>();
         int known = 0;
         for (int c = 0; c < header.width(); c++) {
             if (!header.blank(c)) {
-                keys.add(LooseText.key(header.text(c)));
+                names.add(LooseText.key(header.text(c)));
                 known += hints.knows(header.text(c)) ? 1 : 0;
             }
         }
+        int first = firstFilled(header);
         int records = 0;
+        int keys = 0;
         boolean gapless = true;
         boolean ended = false;
         for (Row row : part.subList(choice.bottom() + 1, part.size())) {
@@ -167,8 +188,27 @@ final class ColumnBands {
             if (row.filled() * 2 >= header.filled()) {
                 records++;
                 gapless &= !ended;
+                keys += !row.blank(first) && !Forms.of(row, first).isNumber() ? 1 : 0;
             }
         }
-        return new Side(header.number(), keys, records, known / (double) header.filled(), gapless);
+        Row above = choice.top() > 0 ? part.get(choice.top() - 1) : header;
+        boolean titled = above.filled() == 1 && firstFilled(above) == first;
+        return new Side(
+                header.number(),
+                names,
+                records,
+                known / (double) header.filled(),
+                gapless,
+                titled ? LooseText.key(above.text(first)) : "",
+                titled ? above.number() : 0,
+                keys * 2 > records);
+    }
+
+    private static int firstFilled(Row row) {
+        int column = 0;
+        while (row.blank(column)) {
+            column++;
+        }
+        return column;
     }
 }

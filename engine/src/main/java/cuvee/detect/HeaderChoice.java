@@ -34,6 +34,7 @@ final class HeaderChoice {
     private final List<Row> rows;
     private final HeaderHints hints;
     private final SheetClues clues;
+    private final Set<Integer> labels;
     private int width;
 
     HeaderChoice(List<Row> rows, HeaderHints hints, SheetClues clues) {
@@ -41,6 +42,7 @@ final class HeaderChoice {
         this.hints = hints;
         this.clues = clues;
         this.width = usualWidth(rows);
+        this.labels = LabelRows.of(rows, width);
     }
 
     /**
@@ -326,7 +328,8 @@ final class HeaderChoice {
             return false;
         }
         boolean namesTwice = different(lower) < lower.filled();
-        boolean noRecord = lower.filled() * 2 <= upper.filled() || contrast(next, bottom) * 2 >= 1;
+        boolean few = lower.filled() * 2 <= upper.filled() && (lower.filled() == 1 || mostlyOverValues(lower, bottom));
+        boolean noRecord = few || contrast(next, bottom) * 2 >= 1;
         return over > 0
                 && (namesTwice && upper.filled() < lower.filled()
                         || onlyAbove > 0 && noRecord
@@ -367,6 +370,14 @@ final class HeaderChoice {
             }
         }
         return true;
+    }
+
+    private boolean mostlyOverValues(Row row, int bottom) {
+        int over = 0;
+        for (int c = 0; c < row.width(); c++) {
+            over += !row.blank(c) && valuesBelow(bottom, c) ? 1 : 0;
+        }
+        return over * 2 >= row.filled();
     }
 
     private static boolean isUnits(Row row) {
@@ -451,7 +462,7 @@ final class HeaderChoice {
         if (columns == 0 || (width >= 2 && columns < Math.max(2, (width + 1) / 2))) {
             return 0;
         }
-        double named = named(bottom);
+        double named = named(top, bottom);
         double known = hintShare(top, bottom);
         if (named < 0) {
             return 0;
@@ -466,7 +477,7 @@ final class HeaderChoice {
         double unique = different / (double) columns;
         double early = 1.0 / (1 + top * 0.15);
         double body = bottom == rows.size() - 1 && rows.size() > 1 ? 0.3 : 1;
-        double said = clues.headerRow(rows.get(bottom).number()) ? 12 : 0;
+        double said = clues.headerRow(rows.get(bottom).number()) ? 12 : datesAcross(bottom) ? 2 : 0;
         double taller = top == bottom ? 0 : isUnits(rows.get(bottom)) ? 1.5 : 0.6;
         double fits =
                 3 * followed(joined, bottom) - 1.5 * recurring(top, bottom) - (precededByLike(joined, top) ? 1.5 : 0);
@@ -482,9 +493,9 @@ final class HeaderChoice {
                 * body;
     }
 
-    /** The share of cells that are words or members of a sequence; -1 where the row cannot be a header. */
-    private double named(int index) {
-        Row row = rows.get(index);
+    /** The share of cells in the last row of a header that are words or members of a sequence; -1 where it can be none. */
+    private double named(int top, int bottom) {
+        Row row = rows.get(bottom);
         int words = 0;
         int members = 0;
         int years = 0;
@@ -504,10 +515,32 @@ final class HeaderChoice {
                 years += isYear(form, text) ? 1 : 0;
             }
         }
-        double weight = runsAcross(index) ? 1 : years == members ? 0.9 : 0.3;
+        boolean runs = runsAcross(bottom);
+        double weight = runs ? 1 : years == members ? 0.9 : 0.3;
         double named = (words + weight * members) / Math.max(1, row.filled());
-        boolean none = words == 0 && !isUnits(row) && hintShare(index, index) < 0.5;
-        return none || named < 0.6 ? -1 : named;
+        boolean known = hintShare(bottom, bottom) >= 0.5;
+        // Years alone name columns below words that head several of them, or beside a corner left blank.
+        boolean headed = years == members && (top < bottom || runs && isBlankCorner(bottom));
+        boolean none = words == 0 && !isUnits(row) && !headed && !known;
+        boolean label = labels.contains(bottom) && !known && !clues.headerRow(row.number());
+        return none || label || named < 0.6 ? -1 : named;
+    }
+
+    /** True where the first columns have no name but hold words: what they are is plain from the rows. */
+    private boolean isBlankCorner(int index) {
+        Row row = rows.get(index);
+        int first = 0;
+        while (first < row.width() && row.blank(first)) {
+            first++;
+        }
+        int words = 0;
+        int looked = 0;
+        for (Row below : rows.subList(index + 1, Math.min(rows.size(), index + 1 + LOOK_BELOW))) {
+            Form form = first == 0 ? Form.BLANK : Forms.of(below, first - 1);
+            words += form == Form.WORDS || form == Form.WORDS_AND_DIGITS ? 1 : 0;
+            looked++;
+        }
+        return words > 0 && words * 2 > looked;
     }
 
     /** True for a row whose values head columns, unless it is a record of small numbers below a row of words. */
@@ -530,6 +563,16 @@ final class HeaderChoice {
             }
         }
         return true;
+    }
+
+    /** True where most cells of a row are dates or years that go up by the same step. */
+    private boolean datesAcross(int index) {
+        Row row = rows.get(index);
+        int dates = 0;
+        for (int c = 0; c < row.width(); c++) {
+            dates += !row.blank(c) && isYear(Forms.of(row, c), row.text(c)) ? 1 : 0;
+        }
+        return dates > Sequence.FEWEST && dates * 10 >= row.filled() * 6 && Sequence.runsAcross(row);
     }
 
     private static boolean covers(Row upper, Row lower) {

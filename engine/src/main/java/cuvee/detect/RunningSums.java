@@ -12,48 +12,126 @@ import java.util.Arrays;
  * approximate on purpose: they tell totals from records; what the master holds is added up exactly elsewhere.
  */
 final class RunningSums {
-    private double[] sinceTotal = new double[16];
-    private double[] all = new double[16];
-    private int recordsSinceTotal;
-    private int records;
+    private Group sinceTotal = new Group();
+    /** The rows before the last total, while no record has come since. */
+    private Group before = new Group();
+
+    private final Group all = new Group();
+
+    /** What some records come to, column by column. */
+    static final class Group {
+        private double[] sums = new double[16];
+        private int[] counts = new int[16];
+        private double[] least = new double[16];
+        private double[] most = new double[16];
+        private int records;
+
+        private void add(int column, double value) {
+            if (column >= sums.length) {
+                int size = column * 2;
+                sums = Arrays.copyOf(sums, size);
+                counts = Arrays.copyOf(counts, size);
+                least = Arrays.copyOf(least, size);
+                most = Arrays.copyOf(most, size);
+            }
+            least[column] = counts[column] == 0 ? value : Math.min(least[column], value);
+            most[column] = counts[column] == 0 ? value : Math.max(most[column], value);
+            sums[column] += value;
+            counts[column]++;
+        }
+
+        int records() {
+            return records;
+        }
+
+        double sum(int column) {
+            return column < sums.length ? sums[column] : 0;
+        }
+
+        /** True where a value is a figure of these records in a column, as far as it can be told from what is kept. */
+        boolean agrees(TotalWords.Figure figure, double value, int column) {
+            if (column >= counts.length || counts[column] == 0) {
+                return false;
+            }
+            double mean = sums[column] / counts[column];
+            return switch (figure) {
+                case MEAN -> rounded(value, mean);
+                case MOST -> rounded(value, most[column]);
+                case LEAST -> rounded(value, least[column]);
+                case MIDDLE -> value >= least[column] && value <= most[column];
+                case COUNT -> value == counts[column] || value == records;
+                case SPREAD -> value >= 0 && value <= most[column] - least[column];
+            };
+        }
+
+        /** True where a value is another one rounded, to as few as whole numbers. */
+        private static boolean rounded(double value, double exact) {
+            for (double unit : new double[] {1e-9, 1e-4, 1e-3, 0.01, 0.1, 1}) {
+                boolean multiple = Math.abs(value / unit - Math.rint(value / unit)) < 1e-6;
+                if (multiple && Math.abs(value - exact) <= unit * 0.5000001 + 1e-9 * Math.abs(exact)) {
+                    return true;
+                }
+            }
+            return Math.abs(value - exact) <= 1e-9 * Math.abs(exact);
+        }
+    }
 
     /** Takes in a record that its columns have looked at. */
     void add(Row row, TableColumns columns) {
-        recordsSinceTotal++;
-        records++;
-        if (row.width() > all.length) {
-            sinceTotal = Arrays.copyOf(sinceTotal, row.width() * 2);
-            all = Arrays.copyOf(all, row.width() * 2);
-        }
+        sinceTotal.records++;
+        all.records++;
         for (int column = 0; column < row.width(); column++) {
             double value = columns.value(row, column);
             if (!Double.isNaN(value)) {
-                sinceTotal[column] += value;
-                all[column] += value;
+                sinceTotal.add(column, value);
+                all.add(column, value);
+            }
+        }
+    }
+
+    /** Takes a row out of the sums of all records again; the least and the most stay what they were. */
+    void remove(Row row, TableColumns columns) {
+        all.records--;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value)) {
+                all.sums[column] -= value;
+                all.counts[column]--;
             }
         }
     }
 
     /** A total has gone by; the next one of its level adds up from here. */
     void restart() {
-        Arrays.fill(sinceTotal, 0);
-        recordsSinceTotal = 0;
+        if (sinceTotal.records > 0) {
+            before = sinceTotal;
+            sinceTotal = new Group();
+        }
     }
 
-    double sinceTotal(int column) {
-        return column < sinceTotal.length ? sinceTotal[column] : 0;
+    Group sinceTotal() {
+        return sinceTotal;
+    }
+
+    Group all() {
+        return all;
+    }
+
+    /** The rows that a figure below a total may be about. */
+    Group lastGroup() {
+        return sinceTotal.records == 0 ? before : sinceTotal;
     }
 
     double all(int column) {
-        return column < all.length ? all[column] : 0;
+        return all.sum(column);
     }
 
     int recordsSinceTotal() {
-        return recordsSinceTotal;
+        return sinceTotal.records;
     }
 
     int records() {
-        return records;
+        return all.records;
     }
 
     /** True where two sums are the same but for rounding of the addends. */

@@ -9,6 +9,7 @@ import cuvee.value.Form;
 import cuvee.value.Forms;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -25,6 +26,10 @@ final class TableBody {
                     + "|signature|checked by|approved|unterschrift|geprüft|\\().*",
             Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
 
+    private static final Pattern PAGE = Pattern.compile(
+            "\\b(page|pages|seite|blatt|pagina|página|p\\.|s\\.)\\s*\\d+(\\s*(of|von|de|di|van|/)\\s*\\d+)?",
+            Pattern.CASE_INSENSITIVE);
+
     private final HeaderHints hints;
     private final SheetClues clues;
     private final Reading reading;
@@ -36,6 +41,7 @@ final class TableBody {
     private final String reason;
     private final int width;
     private final int headRows;
+    private final boolean numbered;
     private final int leastFilled;
     private final List<Aside> aside = new ArrayList<>();
     private final List<Run> runs = new ArrayList<>();
@@ -45,6 +51,9 @@ final class TableBody {
     private final List<Row> lines = new ArrayList<>();
     private boolean loneWordsAreLines;
     private final Set<Integer> loneWords = new HashSet<>();
+    /** A row right below the header that may add up all the others. */
+    private @Nullable Row above;
+
     private final int firstRow;
     private int lastRow;
     private int blanks;
@@ -72,7 +81,8 @@ final class TableBody {
         this.rival =
                 choice.sure() || !choice.found() ? 0 : rows.get(choice.rival()).number();
         this.width = width;
-        this.headRows = choice.bottom() + 1;
+        this.headRows = choice.bottom() + (numbersColumns(rows, choice, reading) ? 2 : 1);
+        this.numbered = headRows > choice.bottom() + 1;
         this.firstRow = rows.get(0).number();
         this.lastRow = firstRow - 1;
         List<Row> header = choice.found() ? rows.subList(choice.top(), choice.bottom() + 1) : List.of();
@@ -81,8 +91,12 @@ final class TableBody {
                 names, header, rows.stream().mapToInt(Row::width).max().orElse(0));
         this.totalColumn = new TotalColumn(names);
         this.totalRows = new TotalRows(columns, clues, reading, doubts);
-        for (int i = 0; i < headRows; i++) {
+        for (int i = 0; i <= choice.bottom(); i++) {
             head(rows.get(i), i > 0, i >= choice.top());
+        }
+        if (numbered) {
+            aside.add(new Aside(rows.get(headRows - 1).number(), RowClass.HEADER));
+            lastRow = rows.get(headRows - 1).number();
         }
         List<Row> below = rows.subList(headRows, rows.size());
         this.leastFilled = leastFilled(below);
@@ -98,6 +112,17 @@ final class TableBody {
         HeaderChoice choosing = new HeaderChoice(rows, hints, clues);
         HeaderChoice.Choice choice = told(choosing.choose(), rows, reading);
         return new TableBody(rows, choice, choosing.width(), hints, clues, reading);
+    }
+
+    /** True where the row right below the header numbers the columns, or names their days. */
+    private static boolean numbersColumns(List<Row> rows, HeaderChoice.Choice choice, Reading reading) {
+        int next = choice.bottom() + 1;
+        return choice.found()
+                && next + 1 < rows.size()
+                && rows.get(next).blanksBefore() == 0
+                && !reading.rows().containsKey(rows.get(next).number())
+                && !reading.headerRows().contains(rows.get(next).number())
+                && UnderHeader.isIn(rows.get(next), rows.get(choice.bottom()), rows.subList(next + 1, rows.size()));
     }
 
     /** The header as it has been decided, where it has. */
@@ -176,7 +201,7 @@ final class TableBody {
         int lone = 0;
         for (Row row : below) {
             if (row.filled() == 1) {
-                int column = onlyColumn(row);
+                int column = firstColumn(row);
                 String key = LooseText.key(row.text(column));
                 boolean elsewhere = below.stream()
                         .anyMatch(other -> other.filled() > 1
@@ -188,7 +213,7 @@ final class TableBody {
         return lone;
     }
 
-    private static int onlyColumn(Row row) {
+    private static int firstColumn(Row row) {
         int column = 0;
         while (row.blank(column)) {
             column++;
@@ -266,7 +291,7 @@ final class TableBody {
         int wordsOverValues = 0;
         for (int column = 0; column < header.width(); column++) {
             if (!header.blank(column)) {
-                known += hints.knows(header.text(column)) ? 1 : 0;
+                known += hints.knows(header.text(column)) || columns.names(header.text(column)) ? 1 : 0;
                 wordsOverValues += columns.odd(column, Forms.of(header, column)) ? 1 : 0;
             }
         }
@@ -290,7 +315,7 @@ final class TableBody {
     /** True for labels with what they label ("Prepared by: | Ida"), which are notes below a table. */
     private static boolean labelled(List<Row> rows, int from) {
         return rows.subList(from, rows.size()).stream()
-                .allMatch(row -> row.text(onlyColumn(row)).strip().endsWith(":"));
+                .allMatch(row -> row.text(firstColumn(row)).strip().endsWith(":"));
     }
 
     /** The header again: with other titles above it another table, else a page of the same. */
@@ -301,7 +326,14 @@ final class TableBody {
         if (above.isEmpty() || !plainTitles) {
             return Next.SAME;
         }
-        return titles.containsAll(above) ? new Next(false, at) : new Next(true, 0);
+        List<String> before = titles.stream().map(TableBody::withoutPage).toList();
+        boolean same = above.stream().map(TableBody::withoutPage).allMatch(before::contains);
+        return same ? new Next(false, at) : new Next(true, 0);
+    }
+
+    /** A title without the number of the page, which is another one on each. */
+    private static String withoutPage(String title) {
+        return PAGE.matcher(title).replaceAll("");
     }
 
     /** A title above the header where it is repeated on another page. */
@@ -317,6 +349,13 @@ final class TableBody {
 
     void row(Row row, int blanksBefore) {
         columns.look(row);
+        if (mayAddUpBelow(row)) {
+            blanks += blanksBefore;
+            above = row.copy();
+            totalRows.hold(row);
+            lastRow = row.number();
+            return;
+        }
         RowClass what = told(row, blanksBefore);
         if (what == null) {
             if (!lines.isEmpty()) {
@@ -340,6 +379,37 @@ final class TableBody {
         lastRow = row.number();
     }
 
+    /** True for a row right below the header that is held back until all rows behind it can be added up. */
+    private boolean mayAddUpBelow(Row row) {
+        return above == null
+                && totalRows.sums().records() == 0
+                && lines.isEmpty()
+                && !reading.rows().containsKey(row.number())
+                && totalRows.mayAddUpBelow(row);
+    }
+
+    private void releaseAbove() {
+        Row row = above;
+        if (row == null) {
+            return;
+        }
+        above = null;
+        columns.look(row);
+        if (totalRows.isTotalOfBelow(row)) {
+            aside.add(new Aside(row.number(), RowClass.TOTAL));
+            aside.sort(Comparator.comparingInt(Aside::row));
+            return;
+        }
+        columns.keep(row);
+        totalRows.keep(row);
+        Run next = runs.isEmpty() ? new Run(0, 0) : runs.get(0);
+        if (next.first() == row.number() + 1) {
+            runs.set(0, new Run(row.number(), next.count() + 1));
+        } else {
+            runs.add(0, new Run(row.number(), 1));
+        }
+    }
+
     /** What a row is, null for a record: as it has been decided, else by the evidence. */
     private @Nullable RowClass told(Row row, int blanksBefore) {
         Optional<RowClass> decided =
@@ -357,7 +427,8 @@ final class TableBody {
     }
 
     private @Nullable RowClass classify(Row row, int blanksBefore) {
-        if (columns.repeats(row)) {
+        if (columns.repeats(row)
+                || numbered && UnderHeader.isAgain(row, columns.names().size())) {
             return RowClass.REPEAT;
         }
         if (totalRows.isTotal(row)) {
@@ -372,9 +443,9 @@ final class TableBody {
         if (filled > 1) {
             return isWideLine(row, blanksBefore, filled);
         }
-        int column = onlyColumn(row);
+        int column = firstColumn(row);
         Form form = Forms.of(row, column);
-        boolean dated = form.isDate() && leastFilled >= 3;
+        boolean dated = form.isDate() && leastFilled >= 3 && !columns.holdsDates(column);
         if (form != Form.WORDS && form != Form.WORDS_AND_DIGITS && !dated) {
             return false;
         }
@@ -409,12 +480,20 @@ final class TableBody {
     /** Several cells below a gap that do not go with the columns: labels, signatures, a legend. */
     private boolean isWideLine(Row row, int blanksBefore, int filled) {
         boolean apart = blanksBefore > 0 || !lines.isEmpty();
+        if (width >= 4 && apart && LabelRows.isPaired(row)) {
+            return true;
+        }
         if (width < 4 || filled > Math.max(2, width / 2)) {
             return false;
         }
-        String first = row.text(onlyColumn(row)).strip();
+        int column = firstColumn(row);
+        String first = row.text(column).strip();
         boolean label = first.endsWith(":");
         boolean note = NOTE_START.matcher(first.toLowerCase(Locale.ROOT)).matches();
+        // A word among numbers in a row without any key, as "VAT" below the last item of an order.
+        if (!HeaderChoice.isValue(columns.form(column)) && columns.odd(column, Form.WORDS) && columns.lacksKeys(row)) {
+            return true;
+        }
         if (filled >= leastFilled) {
             return false;
         }
@@ -453,7 +532,7 @@ final class TableBody {
         List<Row> held = new ArrayList<>(lines);
         lines.clear();
         for (Row line : held) {
-            String first = line.text(onlyColumn(line)).strip();
+            String first = line.text(firstColumn(line)).strip();
             boolean record = line.filled() > 1 && !first.endsWith(":") && strange(line) == 0
                     || before == null && loneWords.contains(line.number());
             if (record) {
@@ -498,6 +577,8 @@ final class TableBody {
     Optional<FoundTable> end() {
         asideNotes();
         closeRun();
+        releaseAbove();
+        totalRows.doubtFirst();
         if (isText()) {
             return Optional.empty();
         }

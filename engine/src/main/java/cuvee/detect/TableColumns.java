@@ -123,6 +123,12 @@ final class TableColumns {
         return Arrays.stream(headers).filter(name -> !name.isEmpty()).toList();
     }
 
+    /** True for a word that is the name of some column, or of a part of one. */
+    boolean names(String text) {
+        String key = LooseText.key(text);
+        return spellings.stream().anyMatch(keys -> keys.contains(key));
+    }
+
     boolean headed(int column) {
         return column < headers.length && !headers[column].isEmpty();
     }
@@ -162,9 +168,16 @@ final class TableColumns {
         }
         Evidence e = evidence[column];
         boolean names = e.filled() >= 2 && e.count(Form.WORDS) * 10 >= e.filled() * 8;
-        boolean dates = e.filled() >= 2 && datesOf(e) * 10 >= e.filled() * 8;
+        boolean dates = holdsDates(column);
         boolean date = form.isDate() || form.isMoment();
         return names && HeaderChoice.isValue(form) || dates && !date;
+    }
+
+    /** True where nearly all values of a column are dates. */
+    boolean holdsDates(int column) {
+        return column < evidence.length
+                && evidence[column].filled() >= 2
+                && datesOf(evidence[column]) * 10 >= evidence[column].filled() * 8;
     }
 
     private static long datesOf(Evidence e) {
@@ -260,13 +273,31 @@ final class TableColumns {
     int keyColumns() {
         int keys = 0;
         for (Evidence column : evidence) {
-            long numbers = 0;
-            for (Form form : Form.values()) {
-                numbers += form.isNumber() ? column.count(form) : 0;
-            }
-            keys += column.filled() > 0 && numbers * 2 < column.filled() ? 1 : 0;
+            keys += isKey(column) ? 1 : 0;
         }
         return keys;
+    }
+
+    private static boolean isKey(Evidence column) {
+        long numbers = 0;
+        for (Form form : Form.values()) {
+            numbers += form.isNumber() ? column.count(form) : 0;
+        }
+        return column.filled() > 0 && numbers * 2 < column.filled();
+    }
+
+    /** True where a row has none of the words, codes or dates that every record so far has had. */
+    boolean lacksKeys(Row row) {
+        int keys = 0;
+        for (int column = 0; column < evidence.length; column++) {
+            if (isKey(evidence[column]) && evidence[column].filled() == records) {
+                if (!row.blank(column)) {
+                    return false;
+                }
+                keys++;
+            }
+        }
+        return keys > 0 && records >= FEW_RECORDS;
     }
 
     /** True where all values are words, and as long as sentences rather than names. */

@@ -2,23 +2,31 @@ package cuvee.detect;
 
 import cuvee.detect.FoundTable.Doubt;
 import cuvee.detect.FoundTable.StatedTotal;
+import cuvee.detect.TotalWords.Figure;
 import cuvee.place.Says;
 import cuvee.sheet.Row;
 import cuvee.value.Form;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Tells totals from records, by word and by arithmetic, and keeps what they state. Word and arithmetic together, or a
  * word where a record would have its keys, make a total; arithmetic alone makes a record to be asked about.
  */
 final class TotalRows {
+    /** Fewer records than these add up by chance. */
+    private static final int ENOUGH = 3;
+
     private final TableColumns columns;
     private final SheetClues clues;
     private final Reading reading;
     private final List<Doubt> doubts;
     private final List<StatedTotal> stated = new ArrayList<>();
     private final RunningSums sums = new RunningSums();
+    private @Nullable Row first;
+    private boolean heldCounts;
 
     TotalRows(TableColumns columns, SheetClues clues, Reading reading, List<Doubt> doubts) {
         this.columns = columns;
@@ -37,7 +45,90 @@ final class TotalRows {
 
     /** Takes in a record that has been looked at. */
     void keep(Row row) {
+        if (sums.records() == 0) {
+            first = row.copy();
+        }
         sums.add(row, columns);
+    }
+
+    /**
+     * True where a row right below the header, which has been looked at, may add up those that follow: by its word, or
+     * because rows without one may be totals too.
+     */
+    boolean mayAddUpBelow(Row row) {
+        int numbers = 0;
+        int texts = 0;
+        for (int column = 0; column < row.width(); column++) {
+            Form form = columns.form(column);
+            numbers += form.isNumber() ? 1 : 0;
+            texts += form == Form.WORDS || form == Form.WORDS_AND_DIGITS ? 1 : 0;
+        }
+        return numbers > 0 && texts <= 1 && (namesWhole(row) || reading.unnamedTotals());
+    }
+
+    private boolean namesWhole(Row row) {
+        for (int column = 0; column < row.width(); column++) {
+            if (columns.form(column) == Form.WORDS && TotalWords.namesWhole(row.text(column))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Holds a row back that may add up those below; without a word for it, it counts as a record until that is told. */
+    void hold(Row row) {
+        heldCounts = !namesWhole(row);
+        if (heldCounts) {
+            sums.add(row, columns);
+        }
+    }
+
+    /** True where the row that was held back, and has been looked at again, is the total of all rows behind it. */
+    boolean isTotalOfBelow(Row row) {
+        if (heldCounts) {
+            sums.remove(row, columns);
+        }
+        boolean named = false;
+        for (int column = 0; column < row.width(); column++) {
+            named |=
+                    columns.form(column) == Form.WORDS && TotalWords.of(row.text(column)) == TotalWords.Sureness.WHOLLY;
+        }
+        boolean total = sums.records() > 0 && (named || addsUp(row, 0));
+        if (total) {
+            note(row);
+        }
+        return total;
+    }
+
+    /** Says of a first record that it adds up all others, which nothing names. */
+    void doubtFirst() {
+        Row row = first;
+        if (row == null || sums.records() <= ENOUGH) {
+            return;
+        }
+        columns.look(row);
+        if (addsUp(row, 1)) {
+            doubts.add(new Doubt(
+                    "total-row",
+                    row.number(),
+                    "Row " + row.number() + " adds up all rows below it but names nothing; it is kept as a record.",
+                    1));
+        }
+    }
+
+    /** True where the numbers of a row are the sums of all records, without what it adds to them itself. */
+    private boolean addsUp(Row row, int times) {
+        int agreed = 0;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value)) {
+                if (!RunningSums.close(value, sums.all(column) - times * value, sums.records())) {
+                    return false;
+                }
+                agreed++;
+            }
+        }
+        return agreed > 0;
     }
 
     /** Takes in a row as a total, whatever it looks like. */
@@ -61,6 +152,7 @@ final class TotalRows {
     /** True where a row that has been looked at is a total; it is taken in. */
     boolean isTotal(Row row) {
         TotalWords.Sureness word = TotalWords.Sureness.NO;
+        Optional<Figure> figure = Optional.empty();
         String label = "";
         int texts = 0;
         int numbers = 0;
@@ -76,12 +168,17 @@ final class TotalRows {
             texts++;
             boolean words = form == Form.WORDS || form == Form.WORDS_AND_DIGITS;
             if (words && TotalWords.possible(row.chars(), row.start(column), row.end(column))) {
-                TotalWords.Sureness here = TotalWords.of(row.text(column));
+                String text = row.text(column);
+                TotalWords.Sureness here = TotalWords.of(text);
+                figure = figure.isPresent() ? figure : TotalWords.figure(text);
                 if (here.compareTo(word) > 0) {
                     word = here;
-                    label = row.text(column);
+                    label = text;
                 }
             }
+        }
+        if (word == TotalWords.Sureness.NO && figure.isPresent() && texts == 1 && numbers > 0) {
+            return isFigure(row, figure.get(), numbers);
         }
         boolean told = clues.totalRow(row.number());
         if (word == TotalWords.Sureness.NO && texts > 0 && !told) {
@@ -95,6 +192,25 @@ final class TotalRows {
             take(row);
         }
         return total;
+    }
+
+    /** True where a row says an average or another figure over the rows above; it states no total. */
+    private boolean isFigure(Row row, Figure figure, int numbers) {
+        boolean bareKeys = columns.keyColumns() > 1;
+        boolean sure = bareKeys || numbers > 1 || !figure.ambiguous();
+        return sums.records() > 1
+                && sure
+                && (figureOf(row, figure, sums.all()) || figureOf(row, figure, sums.lastGroup()));
+    }
+
+    private boolean figureOf(Row row, Figure figure, RunningSums.Group group) {
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value) && !group.agrees(figure, value, column)) {
+                return false;
+            }
+        }
+        return group.records() > 1;
     }
 
     private boolean byNumbers(Row row, TotalWords.Sureness word, String label, int texts) {
@@ -137,7 +253,7 @@ final class TotalRows {
     }
 
     private boolean agrees(double value, int column) {
-        return RunningSums.close(value, sums.sinceTotal(column), sums.recordsSinceTotal())
+        return RunningSums.close(value, sums.sinceTotal().sum(column), sums.recordsSinceTotal())
                 || RunningSums.close(value, sums.all(column), sums.records());
     }
 
@@ -152,7 +268,7 @@ final class TotalRows {
                     row.number(),
                     column,
                     value,
-                    grand ? sums.all(column) : sums.sinceTotal(column),
+                    grand ? sums.all(column) : sums.sinceTotal().sum(column),
                     grand ? sums.records() : sums.recordsSinceTotal()));
         }
     }

@@ -1,21 +1,106 @@
 package cuvee.detect;
 
+import cuvee.value.LooseText;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
-/** The words by which people mark a line of totals, in several languages. */
+/** The words by which people mark lines of totals, and of other figures over the rows above, in several languages. */
 public final class TotalWords {
-    private static final String WORD =
-            "(grand |sub|sub-|sub |running )?(total|totals|sum|summe|gesamt|gesamtsumme|zwischensumme|insgesamt"
-                    + "|somme|totale|totaal|subtotaal|suma|razem|celkem|totalt|yhteensä|összesen|итого|всего)";
+    private static final List<String> WORDS = List.of(
+            "total",
+            "totals",
+            "sum",
+            "summe",
+            "gesamt",
+            "gesamtsumme",
+            "gesamtbetrag",
+            "endsumme",
+            "zwischensumme",
+            "teilsumme",
+            "insgesamt",
+            "somme",
+            "totale",
+            "totales",
+            "totaux",
+            "totaal",
+            "subtotaal",
+            "sous-total",
+            "suma",
+            "summa",
+            "razem",
+            "celkem",
+            "totalt",
+            "yhteensä",
+            "összesen",
+            "ukupno",
+            "skupaj",
+            "toplam",
+            "итого",
+            "всего",
+            "разом",
+            "σύνολο",
+            "σ",
+            "∑",
+            "合計",
+            "小計",
+            "总计",
+            "合计",
+            "小计",
+            "총계",
+            "합계");
+    private static final List<String> BEFORE =
+            List.of("grand ", "sub", "sub-", "sub ", "running ", "overall ", "genel ");
+    private static final String WORD = "(" + String.join("|", BEFORE) + ")?(" + String.join("|", WORDS) + ")";
     private static final Pattern EXACT = Pattern.compile(WORD + "( général| general| generale)?[:.]?");
-    private static final Pattern LEADS = Pattern.compile(WORD + "[:.]?[ :\\-–].*");
+    private static final Pattern LEADS = Pattern.compile(WORD + "[:.,]?[ :(\\-–].*");
     private static final Pattern ENDS = Pattern.compile(".*[ \\-–]" + WORD + "[:.]?");
+    /** Words over everything, where no total word is used. */
+    private static final Pattern WHOLE =
+            Pattern.compile("(all|whole|entire|overall|alle|tous|todos|todas|tutti)( .*)?");
+
+    private static final Map<Figure, Set<String>> FIGURES = Map.of(
+            Figure.MEAN,
+            Set.of(
+                    "average",
+                    "avg",
+                    "avg.",
+                    "mean",
+                    "ø",
+                    "durchschnitt",
+                    "mittelwert",
+                    "moyenne",
+                    "media",
+                    "promedio",
+                    "gemiddelde",
+                    "średnia",
+                    "genomsnitt",
+                    "keskiarvo",
+                    "average value",
+                    "arithmetic mean"),
+            Figure.MOST,
+            Set.of("max", "max.", "maximum", "highest", "máximo", "massimo", "höchstwert"),
+            Figure.LEAST,
+            Set.of("min", "min.", "minimum", "lowest", "mínimo", "minimo", "tiefstwert"),
+            Figure.MIDDLE,
+            Set.of("median", "médiane", "mediana"),
+            Figure.COUNT,
+            Set.of("count", "anzahl", "number of records", "number of rows", "no. of records"),
+            Figure.SPREAD,
+            Set.of("standard deviation", "std dev", "std. dev.", "stdev", "standardabweichung", "variance"));
+
+    private static final int LONGEST = 60;
+    /** The first characters of all the words, before and after a space too. */
+    private static final Set<String> STARTS = starts();
+
+    private static final boolean[] FIRST = firstLetters();
 
     private TotalWords() {}
-
-    private static final String STARTS = "to su gr ru ge zw in so ra ce yh ös ит вс";
-    private static final boolean[] FIRST = firstLetters();
 
     /** How surely a text names a total. */
     public enum Sureness {
@@ -26,16 +111,53 @@ public final class TotalWords {
         WHOLLY
     }
 
-    /** True where some word of a text begins like a total word: a cheap first look, since most cells do not. */
+    /** A figure over the rows above that is no total. */
+    enum Figure {
+        MEAN,
+        MOST,
+        LEAST,
+        MIDDLE,
+        COUNT,
+        SPREAD;
+
+        /** True where the word is the name of a person or a thing as well. */
+        boolean ambiguous() {
+            return this == MOST || this == LEAST || this == COUNT;
+        }
+    }
+
+    private static Set<String> starts() {
+        Set<String> starts = new TreeSet<>();
+        Stream.of(
+                        WORDS.stream(),
+                        BEFORE.stream(),
+                        FIGURES.values().stream().flatMap(Set::stream),
+                        Stream.of("all", "whole", "entire", "alle", "tous", "todos", "tutti"))
+                .flatMap(words -> words)
+                .forEach(word -> starts.add(word.substring(0, Math.min(2, word.length()))));
+        return starts;
+    }
+
+    private static boolean[] firstLetters() {
+        boolean[] first = new boolean[128];
+        STARTS.forEach(start -> {
+            if (start.charAt(0) < 128) {
+                first[start.charAt(0)] = true;
+            }
+        });
+        return first;
+    }
+
+    /** True where some word of a text begins like one of the words: a cheap first look, since most cells do not. */
     static boolean possible(char[] chars, int start, int end) {
-        if (end - start < 3 || end - start > 60) {
+        if (end - start > LONGEST) {
             return false;
         }
         boolean wordStart = true;
-        for (int i = start; i + 1 < end; i++) {
+        for (int i = start; i < end; i++) {
             char c = chars[i];
-            boolean letter = c < 128 ? (c | 0x20) >= 'a' && (c | 0x20) <= 'z' : Character.isLetter(c);
-            if (letter && wordStart && (c >= 128 || FIRST[c | 0x20]) && begins(c, chars[i + 1])) {
+            boolean letter = c < 128 ? (c | 0x20) >= 'a' && (c | 0x20) <= 'z' : c == '∑' || Character.isLetter(c);
+            if (letter && wordStart && (c >= 128 || FIRST[c | 0x20]) && begins(chars, i, end)) {
                 return true;
             }
             wordStart = !letter;
@@ -43,36 +165,40 @@ public final class TotalWords {
         return false;
     }
 
-    private static boolean begins(char c, char next) {
-        char first = Character.toLowerCase(c);
-        char second = Character.toLowerCase(next);
-        for (int s = 0; s < STARTS.length(); s += 3) {
-            if (STARTS.charAt(s) == first && STARTS.charAt(s + 1) == second) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    private static boolean[] firstLetters() {
-        boolean[] first = new boolean[128];
-        for (int s = 0; s < STARTS.length(); s += 3) {
-            if (STARTS.charAt(s) < 128) {
-                first[STARTS.charAt(s)] = true;
-            }
-        }
-        return first;
+    private static boolean begins(char[] chars, int at, int end) {
+        String two = new String(chars, at, Math.min(2, end - at)).toLowerCase(Locale.ROOT);
+        return STARTS.contains(two) || STARTS.contains(two.substring(0, 1));
     }
 
     /** How surely a text names a total. */
     public static Sureness of(String text) {
-        if (text.length() < 3 || text.length() > 60) {
+        if (text.length() > LONGEST) {
             return Sureness.NO;
         }
-        String lower = cuvee.value.LooseText.tidy(text).toLowerCase(Locale.ROOT);
+        String lower = lower(text);
         if (EXACT.matcher(lower).matches()) {
             return Sureness.WHOLLY;
         }
         return LEADS.matcher(lower).matches() || ENDS.matcher(lower).matches() ? Sureness.PARTLY : Sureness.NO;
+    }
+
+    /** The figure that a text names, and nothing else. */
+    static Optional<Figure> figure(String text) {
+        String lower = lower(text);
+        String bare = lower.endsWith(":") ? lower.substring(0, lower.length() - 1) : lower;
+        return FIGURES.entrySet().stream()
+                .filter(figure -> figure.getValue().contains(bare))
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
+    /** True for {@code All regions}: what may add up the rows below it. */
+    static boolean namesWhole(String text) {
+        return of(text) != Sureness.NO
+                || text.length() <= LONGEST && WHOLE.matcher(lower(text)).matches();
+    }
+
+    private static String lower(String text) {
+        return LooseText.tidy(text).toLowerCase(Locale.ROOT);
     }
 }

@@ -38,7 +38,7 @@ import org.jspecify.annotations.Nullable;
  * staging by a {@link MasterPlan} and kept in step with it table by table. One process has it open at a time.
  */
 public final class Store implements AutoCloseable {
-    private static final String FORMAT = "6";
+    private static final String FORMAT = "7";
 
     /** The note that changes with every change of the master. */
     static final String VERSION = "version";

@@ -58,6 +58,9 @@ public final class JobSession implements AutoCloseable {
     /** Decisions about what parts the cells of text files, and how they are encoded; the subject is a path or all files. */
     public static final String TEXT_FORM = Gathering.TEXT_FORM;
 
+    /** Why the tables of a hidden sheet are not in the master, unless the analyst takes the sheet in. */
+    static final String HIDDEN_SHEET = "the sheet is hidden";
+
     /** The subject of decisions that hold for all files. */
     public static final String ALL_FILES = Gathering.ALL_FILES;
 
@@ -166,7 +169,7 @@ public final class JobSession implements AutoCloseable {
         collected.sources().forEach(source -> sources.put(source.path(), source));
         List<PlacedTable> placed = placed(inOrder);
         SheetRules rules = SheetRules.of(job, collected.sources());
-        Map<PlacedTable, String> ruledOut = ruledOut(rules, inOrder, findings);
+        Map<PlacedTable, String> ruledOut = ruledOut(job, rules, inOrder, findings);
         CodeTables codes = CodeTables.of(job, jobFolder, findings);
         Proposal proposal = propose(job, placed, ruledOut, sources, modified, codes);
         watch.lap("plan");
@@ -294,9 +297,7 @@ public final class JobSession implements AutoCloseable {
             for (SourceFacts.SheetFacts sheet : source.sheets()) {
                 List<PlacedTable> tables = sheet.placed(source.path());
                 String reason = "";
-                if (sheet.asideKind().equals(SourceFacts.HIDDEN)) {
-                    reason = "the sheet is hidden";
-                } else if (tables.isEmpty()) {
+                if (tables.isEmpty()) {
                     reason = "it holds no table";
                 } else if (tables.stream().allMatch(outside::containsKey)) {
                     reason = outside.getOrDefault(tables.get(0), "");
@@ -312,7 +313,7 @@ public final class JobSession implements AutoCloseable {
                         tables,
                         sheet.signatures(),
                         sheet.clues().named(),
-                        sheet.asideKind().equals(SourceFacts.HIDDEN),
+                        sheet.hidden(),
                         reason));
             }
         }
@@ -367,14 +368,32 @@ public final class JobSession implements AutoCloseable {
         return jobFolder.resolve(delivery.target()).toAbsolutePath().normalize();
     }
 
-    /** The tables of sheets that the analyst's rules do not take, with the reason. */
+    /** The tables of sheets that the analyst's rules do not take, or that are hidden, with the reason. */
     private static Map<PlacedTable, String> ruledOut(
-            SheetRules rules, List<SourceFacts> sources, List<Finding> findings) {
+            Job job, SheetRules rules, List<SourceFacts> sources, List<Finding> findings) {
         Map<PlacedTable, String> out = new HashMap<>();
-        sources.stream()
-                .filter(SourceFacts::readable)
-                .forEach(source -> out.putAll(rules.leftOut(sheets(List.of(source), rules, Map.of()), findings)));
+        for (SourceFacts source : sources) {
+            if (source.readable()) {
+                List<ReadSheet> sheets = sheets(List.of(source), rules, Map.of());
+                out.putAll(rules.leftOut(sheets, findings));
+                sheets.stream()
+                        .filter(ReadSheet::hidden)
+                        .forEach(sheet -> sheet.tables().forEach(table -> {
+                            if (takesSheet(job, sheet)) {
+                                out.remove(table);
+                            } else {
+                                out.put(table, HIDDEN_SHEET);
+                            }
+                        }));
+            }
+        }
         return out;
+    }
+
+    private static boolean takesSheet(Job job, ReadSheet sheet) {
+        return job.decision(SHEET, sheet.subject())
+                .filter(decision -> decision.answer().equals(Doubles.TAKE))
+                .isPresent();
     }
 
     private static Home home(PlacedTable table, Map<String, Source> sources) {

@@ -86,23 +86,33 @@ final class Reports {
         List<PlacedTable> in = new ArrayList<>();
         List<SourceReport.Outside> out = new ArrayList<>();
         for (SheetFacts sheet : facts.sheets()) {
-            if (!sheet.asideKind().isEmpty()) {
-                boolean hidden = sheet.asideKind().equals("hidden-sheet");
+            List<PlacedTable> tables = sheet.placed(facts.path());
+            boolean hidden = sheet.hidden() && tables.stream().allMatch(proposal.outside()::containsKey);
+            if (hidden) {
                 findings.add(new Finding(
-                        hidden ? Severity.WARNING : Severity.NOTICE,
+                        Severity.WARNING,
                         sheet.asideKind(),
                         Where.sheet(facts.path(), sheet.name()),
-                        hidden ? "The sheet is hidden." : "The sheet holds no table.",
+                        "The sheet is hidden.",
                         "It is set aside.",
-                        hidden ? "Unhide it in the workbook if its rows belong to the master." : ""));
-                out.add(new SourceReport.Outside(
-                        sheet.name(), Optional.empty(), hidden ? "the sheet is hidden" : "it holds no table"));
+                        "Take it in, in Read, if its rows belong to the master."));
+            } else if (tables.isEmpty()) {
+                findings.add(new Finding(
+                        Severity.NOTICE,
+                        sheet.asideKind(),
+                        Where.sheet(facts.path(), sheet.name()),
+                        "The sheet holds no table.",
+                        "It is set aside.",
+                        ""));
             }
-            if (sheet.hiddenRows() + sheet.hiddenColumns() > 0
-                    && sheet.asideKind().isEmpty()) {
+            if (tables.isEmpty()) {
+                out.add(new SourceReport.Outside(
+                        sheet.name(), Optional.empty(), hidden ? JobSession.HIDDEN_SHEET : "it holds no table"));
+            }
+            if (sheet.hiddenRows() + sheet.hiddenColumns() > 0 && !hidden && !tables.isEmpty()) {
                 findings.add(hidden(facts.path(), sheet));
             }
-            for (PlacedTable placed : sheet.placed(facts.path())) {
+            for (PlacedTable placed : tables) {
                 String reason = proposal.outside().get(placed);
                 if (reason == null) {
                     in.add(placed);

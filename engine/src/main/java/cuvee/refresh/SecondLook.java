@@ -52,10 +52,10 @@ final class SecondLook {
     /** Headers that more than one table of the batch has. */
     private static Set<String> shared(Iterable<SourceFacts> batch) {
         Map<String, Integer> tablesByKey = new HashMap<>();
-        batch.forEach(source -> source.sheets()
-                .forEach(sheet -> sheet.plain()
-                        .forEach(table ->
-                                new HashSet<>(table.keys()).forEach(key -> tablesByKey.merge(key, 1, Integer::sum)))));
+        batch.forEach(source -> source.sheets().stream()
+                .filter(sheet -> !sheet.hidden())
+                .flatMap(sheet -> sheet.plain().stream())
+                .forEach(table -> new HashSet<>(table.keys()).forEach(key -> tablesByKey.merge(key, 1, Integer::sum))));
         Set<String> shared = new HashSet<>();
         tablesByKey.forEach((key, tables) -> {
             if (tables > 1) {
@@ -75,8 +75,7 @@ final class SecondLook {
         List<SheetFacts> sheets = new ArrayList<>();
         boolean changed = false;
         for (SheetFacts sheet : facts.sheets()) {
-            Optional<SheetFacts> looked =
-                    sheet.asideKind().equals(SourceFacts.HIDDEN) ? Optional.empty() : look(facts.path(), sheet);
+            Optional<SheetFacts> looked = look(facts.path(), sheet);
             changed |= looked.isPresent();
             sheets.add(looked.orElse(sheet));
         }

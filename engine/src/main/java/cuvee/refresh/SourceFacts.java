@@ -91,6 +91,11 @@ record SourceFacts(
                     newTables);
         }
 
+        /** True for a sheet that people do not see. */
+        boolean hidden() {
+            return asideKind.equals(HIDDEN);
+        }
+
         /** Its tables with their numbers and place. */
         List<PlacedTable> placed(String source) {
             List<PlacedTable> placed = new ArrayList<>();

@@ -141,7 +141,7 @@ final class SourceReading {
             lastRow = 0;
             columns = 0;
             writer.begin(nextId.getAndIncrement());
-            return info.visibility() == Visibility.VISIBLE ? Wanted.ROWS : Wanted.NOTHING;
+            return Wanted.ROWS;
         }
 
         @Override
@@ -170,7 +170,7 @@ final class SourceReading {
         @Override
         public void endSheet() {
             boolean hidden = sheet.visibility() == Visibility.HIDDEN;
-            List<FoundTable> tables = hidden ? List.of() : finder.end();
+            List<FoundTable> tables = finder.end();
             List<SourceFacts.Plain> plain =
                     tables.stream().map(SourceFacts.Plain::of).toList();
             sheets.add(new SheetFacts(

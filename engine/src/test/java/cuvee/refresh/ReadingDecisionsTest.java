@@ -331,6 +331,29 @@ class ReadingDecisionsTest {
     }
 
     @Test
+    void aHiddenSheetIsSetAsideWithItsRowsReadAndCanBeTakenIn() {
+        Workbooks.workbook()
+                .sheet("Now", new Object[] {"Port", "Pax"}, new Object[] {"Hollin", 10}, new Object[] {"Oska", 9})
+                .sheet("Before", new Object[] {"Port", "Pax"}, new Object[] {"Tarsk", 7}, new Object[] {"Fenn", 8})
+                .hidden("Before")
+                .save(folder.resolve("data/a.xlsx"));
+        Outcome without = refresh(job);
+        assertThat(ports(without)).containsExactly("Hollin", "Oska");
+        assertThat(without.findings())
+                .filteredOn(finding -> finding.kind().equals("hidden-sheet"))
+                .singleElement()
+                .satisfies(
+                        finding -> assertThat(finding.text()).contains("Before").contains("is hidden"));
+        ReadSheet hidden = without.sheets().get(1);
+        assertThat(hidden.reason()).isEqualTo("the sheet is hidden");
+        assertThat(hidden.tables().get(0).table().kept()).isEqualTo(2);
+        Outcome taken = refresh(job.withSettled(new Decision(JobSession.SHEET, hidden.subject(), "take", "", "")));
+        assertThat(ports(taken)).containsExactly("Hollin", "Oska", "Tarsk", "Fenn");
+        assertThat(taken.findings()).noneMatch(finding -> finding.kind().equals("hidden-sheet"));
+        equalsFull(taken);
+    }
+
+    @Test
     void aRuleThatFindsNothingInAFileSaysSoAndWhatItHas() {
         threeSheets("a.xlsx", "Returns", 10);
         threeSheets("b.xlsx", "Ruckgabe", 20);

@@ -1,0 +1,91 @@
+package cuvee.detect;
+
+import cuvee.sheet.Row;
+import cuvee.value.DayNames;
+import cuvee.value.Form;
+import cuvee.value.Forms;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Rows right below a header that only say again what stands where: the numbers of the columns ({@code 1 2 3}, {@code (1) (2)
+ * (3)}, {@code A B 1 2}), or the days of the week below dates.
+ */
+final class UnderHeader {
+    private static final int FEWEST = 3;
+    private static final Pattern NUMBER = Pattern.compile("[(\\[]?(\\d{1,2})[)\\].]*(\\s*=.*)?");
+    private static final Pattern LETTER = Pattern.compile("[(\\[]?([A-Za-z])[)\\].]*");
+
+    private UnderHeader() {}
+
+    /** True where a row numbers the columns that a header names, and is no record of small numbers, or names their days. */
+    static boolean isIn(Row row, Row header, List<Row> below) {
+        return isAgain(row, header.filled())
+                && (heads(row, below) || isWeekdays(row))
+                && (!isWeekdays(row) || isDates(header));
+    }
+
+    /** True where a row says so again of columns of which a row before it has. */
+    static boolean isAgain(Row row, int columns) {
+        return row.filled() >= FEWEST && row.filled() * 10 >= columns * 8 && (goesUp(row) || isWeekdays(row));
+    }
+
+    private static boolean isWeekdays(Row row) {
+        for (int c = 0; c < row.width(); c++) {
+            if (!row.blank(c) && !DayNames.isDay(row.text(c))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean isDates(Row header) {
+        int dates = 0;
+        for (int c = 0; c < header.width(); c++) {
+            dates += Forms.of(header, c).isDate() ? 1 : 0;
+        }
+        return dates >= FEWEST;
+    }
+
+    /** True for numbers from 1, or letters from A, that go up by one from cell to cell; letters may come first. */
+    private static boolean goesUp(Row row) {
+        int nextNumber = 1;
+        int nextLetter = 'a';
+        for (int c = 0; c < row.width(); c++) {
+            if (row.blank(c)) {
+                continue;
+            }
+            String text = row.text(c).strip();
+            Matcher number = NUMBER.matcher(text);
+            Matcher letter = LETTER.matcher(text);
+            if (number.matches() && Integer.parseInt(number.group(1)) == nextNumber) {
+                nextNumber++;
+            } else if (nextNumber == 1
+                    && letter.matches()
+                    && Character.toLowerCase(text.charAt(letter.start(1))) == nextLetter) {
+                nextLetter++;
+            } else {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** True where some column holds words or dates further down: there its number is none of the values. */
+    private static boolean heads(Row row, List<Row> below) {
+        for (int c = 0; c < row.width(); c++) {
+            int filled = 0;
+            int other = 0;
+            for (Row each : below) {
+                Form form = Forms.of(each, c);
+                filled += form == Form.BLANK ? 0 : 1;
+                other += form == Form.BLANK || form.isNumber() ? 0 : 1;
+            }
+            if (!row.blank(c) && filled > 0 && other * 2 > filled) {
+                return true;
+            }
+        }
+        return false;
+    }
+}
