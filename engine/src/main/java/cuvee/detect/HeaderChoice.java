@@ -572,7 +572,7 @@ final class HeaderChoice {
         for (int c = 0; c < row.width(); c++) {
             dates += !row.blank(c) && isYear(Forms.of(row, c), row.text(c)) ? 1 : 0;
         }
-        return dates > Sequence.FEWEST && dates * 10 >= row.filled() * 6 && Sequence.runsAcross(row);
+        return dates >= Sequence.FEWEST && dates * 10 >= row.filled() * 6 && Sequence.runsAcross(row);
     }
 
     private static boolean covers(Row upper, Row lower) {

@@ -59,8 +59,8 @@ final class HeaderNames {
         if (above.isEmpty() || key(above).equals(key(own))) {
             return own;
         }
-        if (HeaderChoice.isUnit(own)) {
-            boolean enclosed = own.startsWith("(") || own.startsWith("[");
+        boolean enclosed = own.startsWith("(") || own.startsWith("[");
+        if (HeaderChoice.isUnit(own) && (enclosed || !groups)) {
             return above + (enclosed ? " " + own : " (" + own + ")");
         }
         return above + (groups ? " / " : " ") + own;

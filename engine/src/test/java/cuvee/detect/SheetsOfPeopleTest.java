@@ -1,0 +1,359 @@
+package cuvee.detect;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.testing.DrawnSheet;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Sheets as people make them for people, drawn with what each row is; found without any other table of the batch. */
+class SheetsOfPeopleTest {
+    private static List<FoundTable> readAsDrawn(String drawing) {
+        DrawnSheet sheet = new DrawnSheet(drawing);
+        List<FoundTable> tables = sheet.find();
+        assertThat(sheet.found(tables)).isEqualTo(sheet.meant());
+        for (FoundTable table : tables) {
+            assertThat(table.seen()).isEqualTo(table.lastRow() - table.firstRow() + 1);
+        }
+        return tables;
+    }
+
+    private static List<String> names(FoundTable table) {
+        return table.columns().stream().map(TableColumn::header).toList();
+    }
+
+    @Test
+    void labelsInPairsAboveAnOrderAreNoHeader() {
+        readAsDrawn("""
+                t| PURCHASE ORDER
+
+                t| Supplier: | Bolts & Co  | | Order date: | 2026-05-02
+                t| Address:  | Mill Lane 4 | | Order no.:  | 63838
+                t| Contact:  | Eva Stone   | | Terms:      | 30 days
+
+                h| Sales rep | Item | Qty | Unit price | Amount
+                r| Ivo Brandt | Washers | 164 | 33.89 | 5557.96
+                r| Gil Oakes | Screws | 428 | 77.45 | 33148.6
+                r| Hana Voss | Filters | 296 | 4.81 | 1423.76
+                r| Cora Lind | Lamps | 80 | 85.1 | 6808
+                """);
+    }
+
+    @Test
+    void pairsWithoutColonsOverAWiderTableAreItsTitles() {
+        readAsDrawn("""
+                t| Report | Monthly returns
+                t| Prepared by | Ivo Brandt
+                t| Date | 2026-09-24
+                t| Currency | EUR
+
+                h| Region | 2024 | 2025
+                r| Hexley | 47165 | 48259
+                r| Glenbar | 12441 | 73472
+                r| Dunvale | 58464 | 72933
+                r| Quill | 52311 | 86391
+                """);
+    }
+
+    @Test
+    void linesOfAnOrderBelowItsItemsAreNoRecords() {
+        readAsDrawn("""
+                h| Item | Place | Qty | Unit price | Amount
+                r| Washers | Hollin | 2 | 10 | 20
+                r| Screws | Tarsk | 3 | 5 | 15
+                r| Lamps | Tarsk | 1 | 65 | 65
+                s| | | | Net | 100
+                s| | | | VAT 19 % | 19
+                T| | | | Total | 119
+                """);
+    }
+
+    @Test
+    void aRowThatNumbersTheColumnsBelongsToTheHeader() {
+        FoundTable table = readAsDrawn("""
+                t| Form 7: stocks
+
+                h| Item | Place | Pieces | Value
+                h| (1) | (2) | (3) | (4)
+                r| Bolts | Hollin | 12 | 3.5
+                r| Hoses | Tarsk | 7 | 12.25
+                r| Lamps | Hollin | 3 | 8
+                """)
+                .get(0);
+        assertThat(names(table)).containsExactly("Item", "Place", "Pieces", "Value");
+        assertThat(table.headerRows()).containsExactly(3);
+    }
+
+    @Test
+    void lettersAndNumbersOfColumnsComeAgainOnEveryPage() {
+        readAsDrawn("""
+                h| Item | Place | Pieces | Value
+                h| A | B | 1 | 2
+                r| Bolts | Hollin | 12 | 3.5
+                r| Hoses | Tarsk | 7 | 12.25
+                p| Item | Place | Pieces | Value
+                p| A | B | 1 | 2
+                r| Lamps | Hollin | 3 | 8
+                r| Ropes | Hollin | 4 | 9
+                """);
+    }
+
+    @Test
+    void smallNumbersAmongNumbersAreARecord() {
+        readAsDrawn("""
+                h| x | y | z
+                r| 1 | 2 | 3
+                r| 4 | 5 | 6
+                r| 7 | 8 | 10
+                """);
+    }
+
+    @Test
+    void daysOfTheWeekBelowDatesBelongToTheHeader() {
+        readAsDrawn("""
+                t| Rota week 12
+
+                h| Name | 2026-03-16 | 2026-03-17 | 2026-03-18 | 2026-03-19 | 2026-03-20
+                h|      | Mon | Tue | Wed | Thu | Fri
+                r| Ada Finch | early | late | off | early | late
+                r| Ben Hollow | late | | late | off | early
+                r| Cora Lind | off | early | early | late | off
+                """);
+    }
+
+    @Test
+    void datesAcrossHeadARotaOfWords() {
+        readAsDrawn("""
+                t| Rota week 12
+
+                h| Name | 2026-03-16 | 2026-03-17 | 2026-03-18 | 2026-03-19 | 2026-03-20 | 2026-03-21
+                r| Ada Finch | | early | off | | off |
+                r| Ben Hollow | early | | late | | | late
+                r| Cora Lind | early | off | | early | off |
+                r| Dan Marsh | late | | | | off | early
+                r| Eva Stone | early | late | early | off | late | late
+                """);
+    }
+
+    @Test
+    void averagesAndExtremesBelowTheRecordsAreNone() {
+        FoundTable table = readAsDrawn("""
+                h| City | Hours | Amount
+                r| Ardmoor | 10 | 4.5
+                r| Belcot | 20 | 6.5
+                r| Carrow | 40 | 1
+                T| Total | 70 | 12
+                T| Average | 23.33 | 4
+                T| Maximum | 40 | 6.5
+                T| Min | 10 | 1
+                T| Median | 20 | 4.5
+                """)
+                .get(0);
+        assertThat(table.totals()).hasSize(2).allMatch(FoundTable.StatedTotal::agrees);
+    }
+
+    @Test
+    void peopleCalledMaxAndMeanValuesThatAreNoneStayRecords() {
+        readAsDrawn("""
+                h| Name | Hours | Amount
+                r| Ada | 10 | 4.5
+                r| Max | 20 | 6.5
+                r| Mean | 41 | 1
+                r| Min | 12 | 3
+                """);
+    }
+
+    @Test
+    void aTotalAboveWhatItAddsUpIsComparedWithIt() {
+        FoundTable table = readAsDrawn("""
+                h| Region | Homes | Persons
+                T| Total, all areas | 60 | 600
+                r| Elsby | 10 | 100
+                r| Marten | 20 | 200
+                r| Rosslyn | 30 | 300
+                """)
+                .get(0);
+        assertThat(table.totals()).allMatch(FoundTable.StatedTotal::agrees).hasSize(2);
+    }
+
+    @Test
+    void aFirstRecordOfAllThatAddsUpNothingStaysARecord() {
+        readAsDrawn("""
+                h| Item | Homes | Persons
+                r| All weather coat | 60 | 601
+                r| Boots | 10 | 100
+                r| Caps | 20 | 200
+                r| Gloves | 30 | 300
+                """);
+    }
+
+    @Test
+    void aFirstRowThatAddsUpAllOthersWithoutAWordIsAskedAbout() {
+        String drawing = """
+                h| Region | Homes | Persons
+                r| Farland | 100 | 900
+                r| Elsby | 10 | 100
+                r| Marten | 20 | 200
+                r| Rosslyn | 30 | 300
+                r| Tarn | 40 | 300
+                """;
+        FoundTable table = readAsDrawn(drawing).get(0);
+        assertThat(table.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("total-row");
+        FoundTable told = new DrawnSheet(drawing)
+                .find(Reading.DEFAULT.withUnnamedTotals(true))
+                .get(0);
+        assertThat(told.setAside()).containsEntry(RowClass.TOTAL, 1);
+        assertThat(told.kept()).isEqualTo(4);
+        assertThat(told.runs()).containsExactly(new FoundTable.Run(3, 4));
+    }
+
+    @Test
+    void totalsOfManyLanguagesAndSigns() {
+        for (String word : List.of("Σ", "Gesamt", "Totaux", "合計", "Итого", "Sous-total", "Total general", "SUMME:")) {
+            readAsDrawn("""
+                    h| Place | Pieces
+                    r| Hollin | 12
+                    r| Tarsk | 7
+                    r| Marsay | 3
+                    T| %s | 22
+                    """.formatted(word));
+        }
+    }
+
+    @Test
+    void yearsAloneHeadColumnsBesideABlankCorner() {
+        FoundTable table = readAsDrawn("""
+                t| Homes by place
+
+                h|        | 2023 | 2024 | 2025
+                r| Hollin | 12 | 13 | 14
+                r| Tarsk  | 22 | 23 | 27
+                r| Marsay | 32 | 33 | 31
+                """)
+                .get(0);
+        assertThat(names(table)).containsExactly("Column A", "2023", "2024", "2025");
+    }
+
+    @Test
+    void groupsPartedByBlankColumnsAreOneTable() {
+        FoundTable table = readAsDrawn("""
+                t| Household survey
+
+                h|      | | 2025 |       | | 2026 |
+                h| Area | | Persons | Homes | | Persons | Homes
+                r| Hollin | | 120 | 12 | | 130 | 13
+                r| Tarsk  | | 220 | 22 | | 230 | 23
+                r| Marsay | | 320 | 32 | | 330 | 33
+                """)
+                .get(0);
+        assertThat(names(table))
+                .containsExactly("Area", "2025 / Persons", "2025 / Homes", "2026 / Persons", "2026 / Homes");
+    }
+
+    @Test
+    void twoTablesUnderTitlesOfTheirOwnStandSideBySide() {
+        List<FoundTable> tables = new DrawnSheet("""
+                t| Inbound | | | | Outbound
+                h| Item | Hours | Price | | Place | Amount | Price
+                r| Bolts | 8 | 21.5 | | Hollin | 5560.4 | 39.62
+                r| Valves | 148 | 25.59 | | Tarsk | 717.74 | 23.57
+                r| Washers | 12 | 66.46 | | Marsay | 7091.29 | 64.9
+                """)
+                .find();
+        assertThat(tables).extracting(SheetsOfPeopleTest::names).containsExactly(
+                List.of("Item", "Hours", "Price"), List.of("Place", "Amount", "Price"));
+        assertThat(tables).allMatch(table -> table.kept() == 3 && table.headerRows().equals(List.of(2)));
+    }
+
+    @Test
+    void pagesWithNumbersInTheirTitlesAreOneTable() {
+        assertThat(readAsDrawn("""
+                t| Ledger of stores | | | Page 1 of 2
+
+                h| Date | Item | Qty | Amount
+                r| 2026-03-01 | Bolts | 3 | 4.5
+                r| 2026-03-02 | Hoses | 2 | 7.5
+                r| 2026-03-03 | Lamps | 8 | 1.5
+
+                t| Ledger of stores | | | Page 2 of 2
+
+                p| Date | Item | Qty | Amount
+                r| 2026-03-04 | Ropes | 3 | 4.5
+                r| 2026-03-05 | Bolts | 1 | 9.5
+                """))
+                .hasSize(1);
+    }
+
+    @Test
+    void aNarrowerTableBelowSharesWordsWithTheOneAbove() {
+        assertThat(readAsDrawn("""
+                t| Table A: inbound
+
+                h| Region | City | Item | Weight | Amount | Price
+                r| West | Tarn | Lamps | 24.5 | 4880.04 | 2.92
+                r| North | Lorne | Hoses | 34.5 | 880.04 | 12.92
+                r| East | Nairn | Nails | 4.5 | 480.04 | 22.92
+
+                t| Table B: outbound
+                h| Item | Sales rep | Amount | Weight
+                r| Cable | Gil Oakes | 7385.12 | 42.3
+                r| Screws | Eva Stone | 1951.42 | 54.7
+                r| Hoses | Ada Finch | 3852.08 | 19.2
+                """))
+                .hasSize(2);
+    }
+
+    @Test
+    void aRecordWithNothingButItsDateIsNoSection() {
+        readAsDrawn("""
+                h| Date | Price | Qty
+                r| 2026-05-27 | 26.89 | 319
+                r| 2026-08-07 | 71.21 | 234
+                r| 2026-10-21 | 12.84 | 126
+                r| 2026-01-22 | |
+                r| 2026-08-09 | 33.09 | 210
+                """);
+    }
+
+    @Test
+    void aSparseFirstRecordIsNoSecondRowOfTheHeader() {
+        readAsDrawn("""
+                h| Item | Order no. | City | Weight | Qty
+                r| Cable | | Glenbar | |
+                r| Washers | SO-76010 | Ingle | 26.2 | 342
+                r| Valves | SO-67643 | Orley | 80.3 | 248
+                r| Cable | SO-48575 | Rosslyn | 58.1 | 268
+                r| Nails | SO-89575 | Elsby | 89.5 | 323
+                """);
+    }
+
+    @Test
+    void signaturesInPairsBelowATotalAreNotes() {
+        readAsDrawn("""
+                h| Item | Place | Pieces | Value
+                r| Bolts | Hollin | 12 | 3.5
+                r| Hoses | Tarsk | 7 | 12.25
+                r| Lamps | Hollin | 3 | 8
+                T| | Total | 22 | 23.75
+
+                n| Prepared by: | Ida | Approved: | Ben
+                n| Date: | 2026-03-31
+
+                n| ________________
+                n| Signature
+                """);
+    }
+
+    @Test
+    void theAnalystCanSayThatARowOfNumbersIsARecord() {
+        DrawnSheet sheet = new DrawnSheet("""
+                h| Item | Place | Pieces | Value
+                h| 1 | 2 | 3 | 4
+                r| Bolts | Hollin | 12 | 3.5
+                r| Hoses | Tarsk | 7 | 12.25
+                """);
+        assertThat(sheet.found(sheet.find())).isEqualTo(sheet.meant());
+        Reading said = Reading.of("row 2 record").orElseThrow();
+        assertThat(sheet.find(said).get(0).kept()).isEqualTo(3);
+    }
+}
