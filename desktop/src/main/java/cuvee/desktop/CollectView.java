@@ -39,20 +39,6 @@ import org.jspecify.annotations.Nullable;
 /** Where the sources come from, and what became of each file; any of them can be put back or left out. */
 final class CollectView extends HBox {
     private static final double PLACES = 276;
-    private static final String AS_FOUND = "as found";
-    private static final List<String> FORMS = List.of(
-            AS_FOUND,
-            "commas, UTF-8",
-            "semicolons, UTF-8",
-            "tabs, UTF-8",
-            "upright bars, UTF-8",
-            "commas, windows-1252",
-            "semicolons, windows-1252",
-            "tabs, windows-1252",
-            "commas, UTF-16LE",
-            "tabs, UTF-16LE",
-            "commas, IBM850",
-            "semicolons, IBM850");
     private static final Map<String, TagSource.From> OTHER_TAGS = new LinkedHashMap<>();
 
     static {
@@ -79,16 +65,14 @@ final class CollectView extends HBox {
     private final Button byName = new Button("Order by name");
     private final FlowPane parts = new FlowPane(6, 6);
     private final HBox another = another();
-    private final Label formLabel = new Label("Read as");
-    private final ComboBox<String> form = new ComboBox<>();
-    private final Button formForAll = new Button("for all text files");
+    private final TextFormBar form;
     private final PasswordField password = new PasswordField();
     private final Button unlock = new Button("Try the password");
     private @Nullable ListGrid<Grids.FileLine> lines;
-    private boolean filling;
 
     CollectView(JobModel model, Supplier<Choosers> choosers, ZoneId zone) {
         this.model = model;
+        this.form = new TextFormBar(model);
         this.choosers = choosers;
         this.zone = zone;
         setId("collect");
@@ -137,17 +121,6 @@ final class CollectView extends HBox {
         undecide.setId("file-undecide");
         undecide.getStyleClass().add("plain");
         undecide.setOnAction(e -> model.undecideFiles(paths()));
-        form.setId("file-form");
-        form.getItems().setAll(FORMS);
-        form.setOnAction(e -> {
-            if (!filling) {
-                chosen().ifPresent(file -> model.decideTextForm(file.path(), formWords()));
-            }
-        });
-        formLabel.setLabelFor(form);
-        formForAll.setId("file-form-all");
-        formForAll.getStyleClass().add("plain");
-        formForAll.setOnAction(e -> model.decideTextForm(JobSession.ALL_FILES, formWords()));
         password.setId("file-password");
         password.setPrefColumnCount(16);
         password.setPromptText("password, for this run only");
@@ -162,19 +135,13 @@ final class CollectView extends HBox {
         byName.setId("file-by-name");
         byName.getStyleClass().add("plain");
         byName.setOnAction(e -> model.orderByName());
-        FlowPane hands = new FlowPane(
-                6, 6, aside, take, undecide, earlier, later, byName, formLabel, form, formForAll, password, unlock);
+        FlowPane hands = new FlowPane(6, 6, aside, take, undecide, earlier, later, byName, form, password, unlock);
         hands.setAlignment(Pos.CENTER_LEFT);
         parts.setId("file-parts");
         parts.setAlignment(Pos.CENTER_LEFT);
         VBox foot = new VBox(6, about, parts, hands);
         foot.getStyleClass().add("view-foot");
         return foot;
-    }
-
-    private String formWords() {
-        String words = Objects.requireNonNullElse(form.getValue(), AS_FOUND);
-        return words.equals(AS_FOUND) ? "" : words;
     }
 
     private void tryPassword() {
@@ -305,22 +272,12 @@ final class CollectView extends HBox {
         boolean moved = job.isSettled(JobSession.ORDER, JobSession.ALL_FILES);
         byName.setVisible(moved);
         byName.setManaged(moved);
-        boolean text = chosen().filter(file -> isText(file.path())).isPresent();
-        for (javafx.scene.Node node : List.of(formLabel, form, formForAll)) {
-            node.setVisible(text);
-            node.setManaged(text);
-        }
+        form.show(chosen().map(SourceReport::path).filter(this::isText), job);
         boolean locked = selected.stream().anyMatch(file -> file.kind().equals("encrypted"));
         for (javafx.scene.Node node : List.of(password, unlock)) {
             node.setVisible(locked);
             node.setManaged(locked);
         }
-        filling = true;
-        form.setValue(chosen().flatMap(file -> job.decision(JobSession.TEXT_FORM, file.path())
-                        .or(() -> job.decision(JobSession.TEXT_FORM, JobSession.ALL_FILES)))
-                .map(cuvee.job.Decision::answer)
-                .orElse(AS_FOUND));
-        filling = false;
     }
 
     /** A tag from something that Cuvee does not propose by itself. */

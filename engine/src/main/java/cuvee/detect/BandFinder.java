@@ -36,16 +36,7 @@ final class BandFinder {
     List<Row> begin(List<Row> rows) {
         TableBody begun = TableBody.begin(rows, hints, clues, reading);
         body = begun;
-        int next = begun.headRows();
-        for (int i = next; i < rows.size(); i++) {
-            List<Row> another = row(rows.get(i), rows.get(i).blanksBefore());
-            if (!another.isEmpty()) {
-                List<Row> rest = new ArrayList<>(another);
-                rest.addAll(rows.subList(i + 1, rows.size()));
-                return rest;
-            }
-        }
-        return List.of();
+        return rows(rows, begun.headRows());
     }
 
     /** The next row of a sheet without anything side by side; answers rows that begin another table. */
@@ -83,11 +74,23 @@ final class BandFinder {
         if (next.another()) {
             return rows;
         }
-        for (int i = 0; i < rows.size(); i++) {
-            if (i < next.titles()) {
-                current.title(rows.get(i), rows.get(i).blanksBefore());
-            } else {
-                current.row(rows.get(i), rows.get(i).blanksBefore());
+        for (Row title : rows.subList(0, next.titles())) {
+            current.title(title, title.blanksBefore());
+        }
+        Row told = rows.get(next.titles());
+        current.row(told, told.blanksBefore());
+        // Behind it another table may begin again, or another page.
+        return rows(rows, next.titles() + 1);
+    }
+
+    /** The rows from a place on, one after the other; answers those from which on another table begins. */
+    private List<Row> rows(List<Row> rows, int from) {
+        for (int i = from; i < rows.size(); i++) {
+            List<Row> another = row(rows.get(i), rows.get(i).blanksBefore());
+            if (!another.isEmpty()) {
+                List<Row> rest = new ArrayList<>(another);
+                rest.addAll(rows.subList(i + 1, rows.size()));
+                return rest;
             }
         }
         return List.of();
@@ -135,22 +138,29 @@ final class BandFinder {
 
     /** Ends what is under way; answers rows that begin another table. */
     List<Row> end(List<FoundTable> into) {
-        TableBody current = body;
-        List<Row> another = current == null || held.isEmpty() ? List.of() : decide(current);
+        List<Row> another = decideAll();
         if (columns.equals(Band.ALL)) {
             finishBody(into);
             return another;
         }
-        restart(another);
-        // Rows held back by the last restart are decided by what is there.
-        TableBody last = body;
-        while (last != null && !held.isEmpty()) {
-            restart(decide(last));
-            last = body;
+        while (!another.isEmpty()) {
+            restart(another);
+            // Rows held back by the last restart are decided by what is there.
+            another = decideAll();
         }
         finishBody(into);
         into.addAll(done);
         return List.of();
+    }
+
+    /** Decides about all rows held back; answers those from which on another table begins. */
+    private List<Row> decideAll() {
+        List<Row> another = List.of();
+        TableBody current = body;
+        while (current != null && !held.isEmpty() && another.isEmpty()) {
+            another = decide(current);
+        }
+        return another;
     }
 
     private void finishBody(List<FoundTable> into) {

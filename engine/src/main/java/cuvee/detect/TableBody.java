@@ -604,7 +604,11 @@ final class TableBody {
         totalColumn
                 .said(headerRows.isEmpty() ? 0 : headerRows.get(headerRows.size() - 1))
                 .ifPresent(doubts::add);
-        List<TableColumn> named = columns.named(headerRows, totalRows.sums(), doubts);
+        List<TableColumn> named = columns.named(
+                headerRows,
+                totalRows.sums(),
+                doubts,
+                headerRows.isEmpty() || reading.cells().isPresent());
         return Optional.of(new FoundTable(
                 firstRow,
                 headerRows,

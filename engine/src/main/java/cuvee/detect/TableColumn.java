@@ -1,6 +1,8 @@
 package cuvee.detect;
 
+import cuvee.place.Where;
 import cuvee.value.Evidence;
+import java.util.regex.Pattern;
 
 /**
  * A column of a found table.
@@ -12,6 +14,17 @@ import cuvee.value.Evidence;
  * @param gaps how its filled cells and its blank ones follow each other
  */
 public record TableColumn(int index, String header, boolean named, Evidence evidence, double sum, Gaps gaps) {
+    private static final Pattern UNNAMED = Pattern.compile("Column [A-Z]{1,3}( \\(\\d+\\))?");
+
+    /** What a column without a header is called, by its letters. */
+    static String unnamed(int index) {
+        return "Column " + Where.columnLetters(index + 1);
+    }
+
+    /** True for a name made up from a column's letters. */
+    public static boolean isUnnamed(String header) {
+        return UNNAMED.matcher(header).matches();
+    }
 
     /**
      * How filled and blank cells follow each other from record to record.

@@ -22,6 +22,8 @@ final class TableColumns {
     private static final int SENTENCE = 20;
     /** The words of so many records are remembered, to tell a line from a record of a single word. */
     private static final int REMEMBERED = 200;
+    /** So few cells under no header, behind a blank column, are none of the table's. */
+    private static final int STRAY = 3;
 
     private final String[] headers;
     /** For each column the loose keys of its name and of the header cells that make it up. */
@@ -231,6 +233,19 @@ final class TableColumns {
         return !plain || initials.indexOf(Character.toLowerCase(chars[from])) >= 0;
     }
 
+    private Doubt beside(int from, List<Integer> headerRows) {
+        long values = 0;
+        for (int i = from; i < evidence.length; i++) {
+            values += evidence[i].filled();
+        }
+        return new Doubt(
+                "beside",
+                headerRows.get(headerRows.size() - 1),
+                Says.count(values, "cell") + (values == 1 ? " stands" : " stand") + " beside the table, from column "
+                        + Where.columnLetters(from + 1) + " on, under no header; left out.",
+                (int) values);
+    }
+
     /** Takes in a record that has been looked at. */
     void keep(Row row) {
         long length = 0;
@@ -311,16 +326,42 @@ final class TableColumns {
         return filled == words && letters > filled * SENTENCE;
     }
 
-    /** The columns that have a name or a value, each with a name of its own. */
-    List<TableColumn> named(List<Integer> headerRows, RunningSums sums, List<Doubt> doubts) {
+    /** Where stray cells behind a blank column begin: a rate, a remark. Where there are none, the end of all columns. */
+    private int beside() {
+        int last = evidence.length - 1;
+        while (last >= 0 && !headed(last)) {
+            last--;
+        }
+        int from = last + 2;
+        if (last < 0 || from >= evidence.length || evidence[from - 1].filled() > 0) {
+            return evidence.length;
+        }
+        long most = 0;
+        for (int i = from; i < evidence.length; i++) {
+            most = Math.max(most, evidence[i].filled());
+        }
+        boolean few = most <= STRAY || most * 20 <= records;
+        return few && most * 3 <= records ? from : evidence.length;
+    }
+
+    /**
+     * The columns that have a name or a value, each with a name of its own.
+     *
+     * @param all true where cells beside the table belong to it too
+     */
+    List<TableColumn> named(List<Integer> headerRows, RunningSums sums, List<Doubt> doubts, boolean all) {
         List<TableColumn> columns = new ArrayList<>();
         Set<String> taken = new HashSet<>();
-        for (int i = 0; i < evidence.length; i++) {
+        int until = all ? evidence.length : beside();
+        if (until < evidence.length) {
+            doubts.add(beside(until, headerRows));
+        }
+        for (int i = 0; i < until; i++) {
             boolean named = headed(i);
             if (!named && evidence[i].filled() == 0) {
                 continue;
             }
-            String header = named ? headers[i] : "Column " + Where.columnLetters(i + 1);
+            String header = named ? headers[i] : TableColumn.unnamed(i);
             String unique = header;
             for (int copy = 2; !taken.add(LooseText.key(unique)); copy++) {
                 unique = header + " (" + copy + ")";

@@ -1,5 +1,6 @@
 package cuvee.lineup;
 
+import cuvee.detect.TableColumn;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
@@ -522,6 +523,8 @@ final class LiningUp {
         int first = firstWith(name);
         return first >= 0
                 && first < firstWith(own)
+                && !TableColumn.isUnnamed(own)
+                && !TableColumn.isUnnamed(name)
                 && apart(key, name)
                 && factsOf(key).sameNature(factsOfColumn(name))
                 && !HeaderWords.opposed(own, name)

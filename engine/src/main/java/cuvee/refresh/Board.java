@@ -214,7 +214,30 @@ public final class Board {
      * @param scope a source, the signature of a layout, or the name of a place
      */
     public static Job convention(Job job, String kind, String column, String scope, String words) {
-        String subject = ColumnTyping.scoped(column, scope);
+        return convention(job, kind, ColumnTyping.scoped(column, scope), words);
+    }
+
+    /**
+     * The job with what is said of the decimal sign in all columns of a file; empty words leave it to the values.
+     *
+     * @param source the path of a file, or {@link JobSession#ALL_FILES}
+     */
+    public static Job decimalSign(Job job, String source, String words) {
+        return convention(job, ColumnTyping.MARK, signSubject(source), words);
+    }
+
+    /** What is said of the decimal sign in all columns of a file, or of all files; empty where nothing is. */
+    public static Optional<String> decimalSign(Job job, String source) {
+        return job.decision(ColumnTyping.MARK, signSubject(source)).map(Decision::answer);
+    }
+
+    private static String signSubject(String source) {
+        return source.equals(JobSession.ALL_FILES)
+                ? ColumnTyping.ALL_COLUMNS
+                : ColumnTyping.scoped(ColumnTyping.ALL_COLUMNS, source);
+    }
+
+    private static Job convention(Job job, String kind, String subject, String words) {
         return words.isEmpty()
                 ? job.withoutSettled(kind, subject)
                 : job.withSettled(new Decision(kind, subject, words, BY_HAND, ""));

@@ -8,6 +8,7 @@ import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.Layout;
+import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
@@ -40,6 +41,8 @@ final class ColumnTyping {
     static final String ORDER = "date-order";
     /** Between a column and the source, layout or place of which something is said. */
     static final String IN = " in ";
+    /** Stands for the column where something is said of all columns of some sources. */
+    static final String ALL_COLUMNS = "all columns";
 
     private static final Map<String, String> FIRST = Map.of(MARK, "point", ORDER, "day");
     private final Job job;
@@ -91,8 +94,8 @@ final class ColumnTyping {
             List<Question> questions) {
         this.amounts = new Amounts(job, feeds);
         this.somethingSaid = job.settled().stream()
-                .anyMatch(
-                        each -> FIRST.containsKey(each.kind()) && each.subject().contains(IN));
+                .anyMatch(each -> FIRST.containsKey(each.kind())
+                        && (each.subject().contains(IN) || each.subject().equals(ALL_COLUMNS)));
         this.cells = cells;
         this.homes = homes;
         this.job = job;
@@ -170,7 +173,12 @@ final class ColumnTyping {
         } else if (type.isMoment()) {
             ask(openOrders, name, ORDER);
         }
-        if (!verdict.sure() || (misfits > 0 && type != verdict.type())) {
+        boolean told = feeds.values().stream()
+                .map(fed -> fed[index])
+                .allMatch(fed -> fed == null || fed.origin() instanceof Origin.Told);
+        // A tag that is text in one name and a number in another loses nothing as text.
+        boolean harmless = told && type == Type.TEXT;
+        if (!harmless && (!verdict.sure() || (misfits > 0 && type != verdict.type()))) {
             askType(name, type, verdict, all, misfits);
         }
         Decision decision =
@@ -234,7 +242,10 @@ final class ColumnTyping {
         return Vote.OPEN;
     }
 
-    /** What the analyst says of a table's source, its layout or its place, the nearest first. */
+    /**
+     * What the analyst says of the column in a table's source, its layout or its place, the nearest first; else of all
+     * columns there, or in all files.
+     */
     private Optional<Vote> said(String kind, String name, PlacedTable table) {
         if (!somethingSaid) {
             return Optional.empty();
@@ -245,8 +256,12 @@ final class ColumnTyping {
             scopes.add(layout.signature());
         }
         scopes.add(homes.of(table).place());
-        return scopes.stream()
-                .map(scope -> job.decision(kind, scoped(name, scope)))
+        List<String> subjects = new ArrayList<>();
+        scopes.forEach(scope -> subjects.add(scoped(name, scope)));
+        scopes.forEach(scope -> subjects.add(scoped(ALL_COLUMNS, scope)));
+        subjects.add(ALL_COLUMNS);
+        return subjects.stream()
+                .map(subject -> job.decision(kind, subject))
                 .flatMap(Optional::stream)
                 .findFirst()
                 .map(decision -> decision.answer().equals(FIRST.get(kind)) ? Vote.FIRST : Vote.SECOND);

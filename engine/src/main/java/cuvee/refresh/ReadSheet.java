@@ -4,6 +4,8 @@ import cuvee.detect.Reading;
 import cuvee.layout.PlacedTable;
 import cuvee.master.SheetReader;
 import cuvee.sheet.NamedRange;
+import cuvee.value.Conventions;
+import cuvee.value.Evidence;
 import java.util.List;
 
 /**
@@ -43,6 +45,17 @@ public record ReadSheet(
     /** What decisions about its reading are about. */
     public String subject() {
         return ReadingDecisions.subject(source, name);
+    }
+
+    /** The decimal sign that its values show, {@code point} or {@code comma}; empty where none decides. */
+    public String decimalSign() {
+        Evidence all = new Evidence();
+        tables.forEach(table -> table.table().columns().forEach(column -> all.add(column.evidence())));
+        return switch (Conventions.mark(all)) {
+            case FIRST -> "point";
+            case SECOND -> "comma";
+            default -> "";
+        };
     }
 
     /** What has been decided about its reading, by itself or by its layouts. */

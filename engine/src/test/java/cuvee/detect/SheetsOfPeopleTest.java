@@ -78,8 +78,7 @@ class SheetsOfPeopleTest {
                 r| Bolts | Hollin | 12 | 3.5
                 r| Hoses | Tarsk | 7 | 12.25
                 r| Lamps | Hollin | 3 | 8
-                """)
-                .get(0);
+                """).get(0);
         assertThat(names(table)).containsExactly("Item", "Place", "Pieces", "Value");
         assertThat(table.headerRows()).containsExactly(3);
     }
@@ -147,8 +146,7 @@ class SheetsOfPeopleTest {
                 T| Maximum | 40 | 6.5
                 T| Min | 10 | 1
                 T| Median | 20 | 4.5
-                """)
-                .get(0);
+                """).get(0);
         assertThat(table.totals()).hasSize(2).allMatch(FoundTable.StatedTotal::agrees);
     }
 
@@ -171,8 +169,7 @@ class SheetsOfPeopleTest {
                 r| Elsby | 10 | 100
                 r| Marten | 20 | 200
                 r| Rosslyn | 30 | 300
-                """)
-                .get(0);
+                """).get(0);
         assertThat(table.totals()).allMatch(FoundTable.StatedTotal::agrees).hasSize(2);
     }
 
@@ -229,8 +226,7 @@ class SheetsOfPeopleTest {
                 r| Hollin | 12 | 13 | 14
                 r| Tarsk  | 22 | 23 | 27
                 r| Marsay | 32 | 33 | 31
-                """)
-                .get(0);
+                """).get(0);
         assertThat(names(table)).containsExactly("Column A", "2023", "2024", "2025");
     }
 
@@ -244,8 +240,7 @@ class SheetsOfPeopleTest {
                 r| Hollin | | 120 | 12 | | 130 | 13
                 r| Tarsk  | | 220 | 22 | | 230 | 23
                 r| Marsay | | 320 | 32 | | 330 | 33
-                """)
-                .get(0);
+                """).get(0);
         assertThat(names(table))
                 .containsExactly("Area", "2025 / Persons", "2025 / Homes", "2026 / Persons", "2026 / Homes");
     }
@@ -258,11 +253,12 @@ class SheetsOfPeopleTest {
                 r| Bolts | 8 | 21.5 | | Hollin | 5560.4 | 39.62
                 r| Valves | 148 | 25.59 | | Tarsk | 717.74 | 23.57
                 r| Washers | 12 | 66.46 | | Marsay | 7091.29 | 64.9
-                """)
-                .find();
-        assertThat(tables).extracting(SheetsOfPeopleTest::names).containsExactly(
-                List.of("Item", "Hours", "Price"), List.of("Place", "Amount", "Price"));
-        assertThat(tables).allMatch(table -> table.kept() == 3 && table.headerRows().equals(List.of(2)));
+                """).find();
+        assertThat(tables)
+                .extracting(SheetsOfPeopleTest::names)
+                .containsExactly(List.of("Item", "Hours", "Price"), List.of("Place", "Amount", "Price"));
+        assertThat(tables)
+                .allMatch(table -> table.kept() == 3 && table.headerRows().equals(List.of(2)));
     }
 
     @Test
@@ -280,8 +276,7 @@ class SheetsOfPeopleTest {
                 p| Date | Item | Qty | Amount
                 r| 2026-03-04 | Ropes | 3 | 4.5
                 r| 2026-03-05 | Bolts | 1 | 9.5
-                """))
-                .hasSize(1);
+                """)).hasSize(1);
     }
 
     @Test
@@ -299,8 +294,7 @@ class SheetsOfPeopleTest {
                 r| Cable | Gil Oakes | 7385.12 | 42.3
                 r| Screws | Eva Stone | 1951.42 | 54.7
                 r| Hoses | Ada Finch | 3852.08 | 19.2
-                """))
-                .hasSize(2);
+                """)).hasSize(2);
     }
 
     @Test

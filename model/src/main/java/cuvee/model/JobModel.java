@@ -527,6 +527,11 @@ public final class JobModel implements AutoCloseable {
         decide(JobSession.TEXT_FORM, subject, words);
     }
 
+    /** Says which sign is decimal in a text file, or in all; empty words leave it to the values. */
+    public void decideDecimalSign(String source, String words) {
+        take(Board.decimalSign(history.now(), source, words));
+    }
+
     /** Tries a password on locked workbooks for as long as the job is open. */
     public void tryPassword(String password) {
         session.tryPassword(password);
