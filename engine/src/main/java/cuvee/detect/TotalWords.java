@@ -1,12 +1,12 @@
 package cuvee.detect;
 
 import cuvee.value.LooseText;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
@@ -95,10 +95,9 @@ public final class TotalWords {
             Set.of("standard deviation", "std dev", "std. dev.", "stdev", "standardabweichung", "variance"));
 
     private static final int LONGEST = 60;
-    /** The first characters of all the words, before and after a space too. */
-    private static final Set<String> STARTS = starts();
-
-    private static final boolean[] FIRST = firstLetters();
+    private static final Set<String> FIRST_WORDS = firstWords();
+    private static final int LETTERS = 26;
+    private static final boolean[] PAIRS = letterPairs();
 
     private TotalWords() {}
 
@@ -126,29 +125,32 @@ public final class TotalWords {
         }
     }
 
-    private static Set<String> starts() {
-        Set<String> starts = new TreeSet<>();
-        Stream.of(
-                        WORDS.stream(),
-                        BEFORE.stream(),
-                        FIGURES.values().stream().flatMap(Set::stream),
-                        Stream.of("all", "whole", "entire", "alle", "tous", "todos", "tutti"))
+    /** The first words of all that is looked for, with what may stand right before them. */
+    private static Set<String> firstWords() {
+        Set<String> first = new HashSet<>(Set.of("all", "whole", "entire", "alle", "tous", "todos", "todas", "tutti"));
+        Stream.of(WORDS.stream(), BEFORE.stream(), FIGURES.values().stream().flatMap(Set::stream))
                 .flatMap(words -> words)
-                .forEach(word -> starts.add(word.substring(0, Math.min(2, word.length()))));
-        return starts;
-    }
-
-    private static boolean[] firstLetters() {
-        boolean[] first = new boolean[128];
-        STARTS.forEach(start -> {
-            if (start.charAt(0) < 128) {
-                first[start.charAt(0)] = true;
-            }
-        });
+                .forEach(word -> first.add(word.split("[ .-]", -1)[0]));
+        BEFORE.stream().filter(before -> !before.endsWith(" ")).forEach(before -> WORDS.forEach(word -> first.add(before + word)));
         return first;
     }
 
-    /** True where some word of a text begins like one of the words: a cheap first look, since most cells do not. */
+    /** For each two small letters whether such a word begins with them. */
+    private static boolean[] letterPairs() {
+        boolean[] pairs = new boolean[LETTERS * LETTERS];
+        for (String word : FIRST_WORDS) {
+            if (word.length() > 1 && isPlain(word.charAt(0)) && isPlain(word.charAt(1))) {
+                pairs[(word.charAt(0) - 'a') * LETTERS + word.charAt(1) - 'a'] = true;
+            }
+        }
+        return pairs;
+    }
+
+    private static boolean isPlain(int letter) {
+        return letter >= 'a' && letter <= 'z';
+    }
+
+    /** True where some word of a text is the first of one of these: a cheap first look, since most cells have none. */
     static boolean possible(char[] chars, int start, int end) {
         if (end - start > LONGEST) {
             return false;
@@ -156,8 +158,8 @@ public final class TotalWords {
         boolean wordStart = true;
         for (int i = start; i < end; i++) {
             char c = chars[i];
-            boolean letter = c < 128 ? (c | 0x20) >= 'a' && (c | 0x20) <= 'z' : c == '∑' || Character.isLetter(c);
-            if (letter && wordStart && (c >= 128 || FIRST[c | 0x20]) && begins(chars, i, end)) {
+            boolean letter = c < 128 ? isPlain(c | 0x20) : c == '∑' || Character.isLetter(c);
+            if (letter && wordStart && begins(chars, i, end)) {
                 return true;
             }
             wordStart = !letter;
@@ -166,8 +168,17 @@ public final class TotalWords {
     }
 
     private static boolean begins(char[] chars, int at, int end) {
-        String two = new String(chars, at, Math.min(2, end - at)).toLowerCase(Locale.ROOT);
-        return STARTS.contains(two) || STARTS.contains(two.substring(0, 1));
+        int first = chars[at] | 0x20;
+        int second = at + 1 < end ? chars[at + 1] | 0x20 : ' ';
+        boolean plain = chars[at] < 128 && second < 128;
+        if (plain && (!isPlain(second) || !PAIRS[(first - 'a') * LETTERS + second - 'a'])) {
+            return false;
+        }
+        int wordEnd = at + 1;
+        while (wordEnd < end && Character.isLetter(chars[wordEnd])) {
+            wordEnd++;
+        }
+        return FIRST_WORDS.contains(new String(chars, at, wordEnd - at).toLowerCase(Locale.ROOT));
     }
 
     /** How surely a text names a total. */

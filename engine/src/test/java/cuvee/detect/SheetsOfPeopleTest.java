@@ -350,4 +350,32 @@ class SheetsOfPeopleTest {
         Reading said = Reading.of("row 2 record").orElseThrow();
         assertThat(sheet.find(said).get(0).kept()).isEqualTo(3);
     }
+
+    @Test
+    void aSideCalculationBesideTheTableIsLeftOutAndSaid() {
+        FoundTable table = readAsDrawn("""
+                h| Item | Place | Pieces | Value | |
+                r| Bolts | Hollin | 12 | 3.5 | | Rate | 1.09
+                r| Hoses | Tarsk | 7 | 12.25 | |
+                r| Lamps | Hollin | 3 | 8 | |
+                r| Ropes | Tarsk | 9 | 8.25 | |
+                """)
+                .get(0);
+        assertThat(names(table)).containsExactly("Item", "Place", "Pieces", "Value");
+        assertThat(table.doubts()).extracting(FoundTable.Doubt::text).containsExactly(
+                "2 cells stand beside the table, from column F on, under no header; left out.");
+    }
+
+    @Test
+    void aColumnWithoutAHeaderThatIsFilledStaysAColumn() {
+        FoundTable table = readAsDrawn("""
+                h| Item | Place | Pieces | |
+                r| Bolts | Hollin | 12 | | checked
+                r| Hoses | Tarsk | 7 | | checked
+                r| Lamps | Hollin | 3 | | open
+                r| Ropes | Tarsk | 9 | | open
+                """)
+                .get(0);
+        assertThat(names(table)).containsExactly("Item", "Place", "Pieces", "Column E");
+    }
 }

@@ -44,6 +44,24 @@ class ColumnQuestionsTest extends BatchTest {
     }
 
     @Test
+    void theDecimalSignOfAFileIsShownAndCanBeSaidForAllItsColumns() {
+        batch.csv("a.csv", "Port;Fare;Dues", "Hollin;1.204;2.305", "Tarsk;3.500;4.100");
+        batch.csv("b.csv", "Port;Fare;Dues", "Hollin;1,5;2,25", "Tarsk;3,5;4,5");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().sheets()).extracting(ReadSheet::decimalSign).containsExactly("", "comma");
+        assertThat(made.lines()).contains("Hollin|1204|2305", "Hollin|1.5|2.25");
+        batch.job(Board.decimalSign(made.outcome().job(), "a.csv", "point"));
+        Batch.Made said = batch.refresh();
+        assertThat(said.lines()).contains("Hollin|1.204|2.305", "Hollin|1.5|2.25");
+        assertThat(Board.decimalSign(said.outcome().job(), "a.csv")).contains("point");
+        batch.job(Board.decimalSign(made.outcome().job(), JobSession.ALL_FILES, "point"));
+        Batch.Made all = batch.refresh();
+        assertThat(all.lines()).contains("Hollin|1.204|2.305");
+        batch.job(Board.decimalSign(all.outcome().job(), JobSession.ALL_FILES, ""));
+        assertThat(batch.refresh().lines()).contains("Hollin|1204|2305");
+    }
+
+    @Test
     void aColumnThatOneFileLeavesBlankWhileAllOthersFillItIsAskedAbout() {
         for (String port : List.of("Brannock", "Hollin", "Tarskby")) {
             batch.csv(
