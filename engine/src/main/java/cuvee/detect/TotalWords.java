@@ -131,7 +131,9 @@ public final class TotalWords {
         Stream.of(WORDS.stream(), BEFORE.stream(), FIGURES.values().stream().flatMap(Set::stream))
                 .flatMap(words -> words)
                 .forEach(word -> first.add(word.split("[ .-]", -1)[0]));
-        BEFORE.stream().filter(before -> !before.endsWith(" ")).forEach(before -> WORDS.forEach(word -> first.add(before + word)));
+        BEFORE.stream()
+                .filter(before -> !before.endsWith(" "))
+                .forEach(before -> WORDS.forEach(word -> first.add(before + word)));
         return first;
     }
 

@@ -27,6 +27,11 @@ record CellFormat(Sense sense, int codeWidth, String currency) {
                 sense == Sense.PLAIN ? NumberFormats.currencyOf(code) : "");
     }
 
+    /** True where a number is shown as nothing but a number. */
+    boolean isPlain() {
+        return sense == Sense.PLAIN;
+    }
+
     /** Puts a stored number into a row as what it is. */
     void put(Row row, int column, String stored, DayCount dayCount) {
         switch (sense) {

@@ -8,6 +8,8 @@ import java.math.RoundingMode;
 public final class NumberText {
     private static final MathContext SHOWN = new MathContext(15, RoundingMode.HALF_UP);
 
+    private static final int SHORT = 16;
+
     private NumberText() {}
 
     /**
@@ -35,26 +37,30 @@ public final class NumberText {
     }
 
     private static boolean isShortPlain(String stored) {
-        int length = stored.length();
-        if (length == 0 || length > 16) {
+        return stored.length() <= SHORT && isShortPlain(stored.toCharArray(), stored.length());
+    }
+
+    /** True for a number that is written already as {@link #plain} would write it. */
+    static boolean isShortPlain(char[] stored, int length) {
+        if (length == 0 || length > SHORT) {
             return false;
         }
-        int digits = 0;
-        boolean point = false;
-        for (int i = 0; i < length; i++) {
-            char c = stored.charAt(i);
-            if (c >= '0' && c <= '9') {
-                digits++;
-            } else if (c == '.' && !point && i > 0) {
-                point = true;
-            } else if (c != '-' || i > 0) {
+        int start = stored[0] == '-' ? 1 : 0;
+        int point = -1;
+        for (int i = start; i < length; i++) {
+            char c = stored[i];
+            if (c == '.' && point < 0 && i > start) {
+                point = i;
+            } else if (c < '0' || c > '9') {
                 return false;
             }
         }
-        char last = stored.charAt(length - 1);
-        boolean trimmed = !point || (last != '0' && last != '.');
-        char first = stored.charAt(0) == '-' && length > 1 ? stored.charAt(1) : stored.charAt(0);
-        boolean zeroLed = first == '0' && digits > 1 && !stored.startsWith("0.") && !stored.startsWith("-0.");
-        return digits > 0 && digits <= 15 && trimmed && !zeroLed && !stored.equals("-0") && first != '.';
+        int whole = (point < 0 ? length : point) - start;
+        int digits = length - start - (point < 0 ? 0 : 1);
+        char last = stored[length - 1];
+        boolean trimmed = point < 0 || last != '0' && last != '.';
+        boolean zeroLed = whole > 1 && stored[start] == '0';
+        boolean minusZero = start == 1 && digits == 1 && last == '0';
+        return whole > 0 && digits <= 15 && trimmed && !zeroLed && !minusZero;
     }
 }

@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
@@ -57,12 +58,17 @@ final class WorkbookParts implements AutoCloseable {
 
     /** Runs a reading over the XML of a part; answers false where the workbook has no such part. */
     boolean read(String name, XmlReading reading) throws IOException {
+        return read(name, in -> in, reading);
+    }
+
+    /** The same where something else reads along before the XML parser does. */
+    boolean read(String name, UnaryOperator<InputStream> along, XmlReading reading) throws IOException {
         ZipEntry entry = entry(name);
         if (entry == null) {
             return false;
         }
         try (InputStream in = new Guarded(zip.getInputStream(entry), entry)) {
-            XMLStreamReader xml = XML.createXMLStreamReader(in);
+            XMLStreamReader xml = XML.createXMLStreamReader(along.apply(in));
             try {
                 reading.read(xml);
                 while (xml.hasNext()) {

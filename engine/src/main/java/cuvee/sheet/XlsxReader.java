@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
@@ -48,11 +49,15 @@ final class XlsxReader {
             SheetInfo info =
                     new SheetInfo(sheet.name(), i, sheet.visibility(), "", names.of(parts, sheet.name(), sheet.part()));
             if (visitor.sheet(info) == SheetVisitor.Wanted.ROWS) {
-                SheetXml reading = new SheetXml(visitor, where.row(0), sheet.name());
-                if (!parts.read(sheet.part(), reading)) {
+                SheetCells cells = new SheetCells(
+                        visitor,
+                        Where.sheet(where.source(), sheet.name()),
+                        limits,
+                        new SheetCells.Shared(strings, formats, dayCount));
+                if (!parts.read(sheet.part(), in -> new RegularRows(in, cells), new SheetXml(cells))) {
                     throw Unreadable.broken(where, "its sheet " + sheet.name() + " is missing");
                 }
-                reading.tellSight();
+                cells.tellSight();
             }
             visitor.endSheet();
         }
@@ -161,16 +166,17 @@ final class XlsxReader {
                 int event = xml.next();
                 if (event == XMLStreamConstants.START_ELEMENT
                         && xml.getLocalName().equals("si")) {
-                    richText(xml, "si", text);
-                    strings.add(unescape(text));
+                    text.setLength(0);
+                    richText(xml, "si", run -> append(run, text));
+                    strings.add(SheetCells.unescape(text));
                 }
             }
         });
     }
 
     /** Gathers the text of all runs up to the end of an element, without the readings given for pronunciation. */
-    private void richText(XMLStreamReader xml, String element, StringBuilder text) throws XMLStreamException {
-        text.setLength(0);
+    private static void richText(XMLStreamReader xml, String element, Consumer<XMLStreamReader> run)
+            throws XMLStreamException {
         boolean inText = false;
         boolean inReading = false;
         while (xml.hasNext()) {
@@ -189,7 +195,7 @@ final class XlsxReader {
                     }
                 }
             } else if (inText && !inReading && isText(event)) {
-                append(xml, text);
+                run.accept(xml);
             }
         }
     }
@@ -199,28 +205,6 @@ final class XlsxReader {
         if (text.length() > limits.cellLength()) {
             throw Unreadable.limit(where, "A cell holds more than " + limits.cellLength() + " characters.");
         }
-    }
-
-    /** Control characters are written as _x000D_ and the like. */
-    private static String unescape(CharSequence written) {
-        String text = written.toString();
-        int at = text.indexOf("_x");
-        if (at < 0) {
-            return text;
-        }
-        StringBuilder plain = new StringBuilder(text.length());
-        int from = 0;
-        while (at >= 0) {
-            boolean escape = at + 7 <= text.length()
-                    && text.charAt(at + 6) == '_'
-                    && text.substring(at + 2, at + 6).matches("[0-9A-Fa-f]{4}");
-            if (escape) {
-                plain.append(text, from, at).append((char) Integer.parseInt(text.substring(at + 2, at + 6), 16));
-                from = at + 7;
-            }
-            at = text.indexOf("_x", escape ? from : at + 1);
-        }
-        return plain.append(text, from, text.length()).toString();
     }
 
     private static boolean isText(int event) {
@@ -250,27 +234,12 @@ final class XlsxReader {
         }
     }
 
-    /** The one ugly loop: the cells of one sheet. */
+    /** What the parser tells of one sheet; most rows are taken before it sees them. */
     private final class SheetXml implements WorkbookParts.XmlReading {
-        private final SheetVisitor visitor;
-        private final Where place;
-        private final Row row = new Row();
-        private final StringBuilder text = new StringBuilder();
-        private int rowNumber;
-        private int column;
-        private int style;
-        private String type = "";
-        private boolean formula;
-        private boolean value;
-        private boolean hidden;
-        private int hiddenRows;
-        private final Map<Integer, String> currencies = new HashMap<>();
-        private int hiddenColumns;
-        private final List<CellRange> merged = new ArrayList<>();
+        private final SheetCells cells;
 
-        SheetXml(SheetVisitor visitor, Where source, String sheet) {
-            this.visitor = visitor;
-            this.place = Where.sheet(source.source(), sheet);
+        SheetXml(SheetCells cells) {
+            this.cells = cells;
         }
 
         @Override
@@ -280,89 +249,71 @@ final class XlsxReader {
                 int event = xml.next();
                 if (event == XMLStreamConstants.START_ELEMENT) {
                     switch (xml.getLocalName()) {
-                        case "row" -> beginRow(xml);
+                        case "row" ->
+                            cells.beginRow(
+                                    number(WorkbookParts.attribute(xml, "r")),
+                                    isTrue(WorkbookParts.attribute(xml, "hidden")));
                         case "c" -> beginCell(xml);
                         case "v" -> {
                             inValue = true;
-                            value = true;
+                            cells.value();
                         }
-                        case "f" -> formula = true;
+                        case "f" -> cells.formula();
                         case "col" -> column(xml);
                         case "mergeCell" ->
-                            CellRange.of(WorkbookParts.attribute(xml, "ref")).ifPresent(merged::add);
+                            CellRange.of(WorkbookParts.attribute(xml, "ref")).ifPresent(cells::merged);
                         case "is" -> {
-                            richText(xml, "is", text);
-                            value = true;
+                            richText(xml, "is", this::append);
+                            cells.value();
                         }
                         default -> {}
                     }
                 } else if (event == XMLStreamConstants.END_ELEMENT) {
                     switch (xml.getLocalName()) {
                         case "v" -> inValue = false;
-                        case "c" -> endCell();
-                        case "row" -> {
-                            hiddenRows += hidden && row.width() > 0 ? 1 : 0;
-                            visitor.row(row);
-                        }
+                        case "c" -> cells.endCell();
+                        case "row" -> cells.endRow();
                         default -> {}
                     }
                 } else if (inValue && isText(event)) {
-                    append(xml, text);
+                    append(xml);
                 }
             }
+        }
+
+        private void append(XMLStreamReader xml) {
+            cells.append(xml.getTextCharacters(), xml.getTextStart(), xml.getTextLength());
         }
 
         private void column(XMLStreamReader xml) {
             if (isTrue(WorkbookParts.attribute(xml, "hidden"))) {
                 int first = number(WorkbookParts.attribute(xml, "min"));
                 int last = Math.min(number(WorkbookParts.attribute(xml, "max")), limits.columns());
-                hiddenColumns += Math.max(0, last - first + 1);
+                cells.hiddenColumns(Math.max(0, last - first + 1));
             }
         }
 
-        void tellSight() {
-            currencies.values().removeIf(String::isEmpty);
-            if (!merged.isEmpty() || hiddenRows + hiddenColumns > 0 || !currencies.isEmpty()) {
-                visitor.sight(new SheetSight(merged, hiddenRows, hiddenColumns, currencies));
+        private void beginCell(XMLStreamReader xml) {
+            int column = -1;
+            int style = 0;
+            SheetCells.Kind kind = SheetCells.Kind.NUMBER;
+            for (int i = 0; i < xml.getAttributeCount(); i++) {
+                switch (xml.getAttributeLocalName(i)) {
+                    case "r" -> column = columnOf(xml.getAttributeValue(i));
+                    case "s" -> style = number(xml.getAttributeValue(i));
+                    case "t" -> kind = SheetCells.Kind.of(xml.getAttributeValue(i));
+                    default -> {}
+                }
             }
+            cells.beginCell(column, style, kind);
         }
 
         private static boolean isTrue(String written) {
             return written.equals("1") || written.equals("true");
         }
 
-        private void beginRow(XMLStreamReader xml) {
-            hidden = isTrue(WorkbookParts.attribute(xml, "hidden"));
-            int given = number(WorkbookParts.attribute(xml, "r"));
-            int next = given > 0 ? given : rowNumber + 1;
-            row.begin(next, Math.max(0, next - rowNumber - 1));
-            rowNumber = next;
-            column = -1;
-        }
-
-        private void beginCell(XMLStreamReader xml) {
-            text.setLength(0);
-            style = 0;
-            type = "n";
-            formula = false;
-            value = false;
-            int at = column + 1;
-            for (int i = 0; i < xml.getAttributeCount(); i++) {
-                switch (xml.getAttributeLocalName(i)) {
-                    case "r" -> at = columnOf(xml.getAttributeValue(i), at);
-                    case "s" -> style = number(xml.getAttributeValue(i));
-                    case "t" -> type = xml.getAttributeValue(i);
-                    default -> {}
-                }
-            }
-            column = at;
-            if (column >= limits.columns()) {
-                throw Unreadable.limit(
-                        place, "The sheet has more than " + limits.columns() + " columns, which is the limit.");
-            }
-        }
-
-        private static int columnOf(String reference, int otherwise) {
+        /** The column of a reference such as AB12, from 0; below 0 where it names none. */
+        private static int columnOf(String reference) {
             int at = 0;
             for (int i = 0; i < reference.length(); i++) {
                 char c = Character.toUpperCase(reference.charAt(i));
@@ -371,56 +322,7 @@ final class XlsxReader {
                 }
                 at = Math.min(at * 26 + c - 'A' + 1, 1 << 20);
             }
-            return at == 0 ? otherwise : at - 1;
-        }
-
-        private void endCell() {
-            if (!value) {
-                if (formula) {
-                    row.set(column, CellKind.ERROR, "formula without a stored result");
-                }
-                return;
-            }
-            switch (type) {
-                case "s" -> sharedString();
-                case "str", "inlineStr" -> row.set(column, CellKind.TEXT, unescape(text));
-                case "b" ->
-                    row.set(
-                            column,
-                            CellKind.YES_NO,
-                            text.toString().trim().equals("1")
-                                            || text.toString().trim().equals("true")
-                                    ? "true"
-                                    : "false");
-                case "e" -> row.set(column, CellKind.ERROR, text);
-                case "d" -> isoDate();
-                default -> numberCell();
-            }
-        }
-
-        private void sharedString() {
-            int index = number(text.toString());
-            if (index < 0 || index >= strings.size()) {
-                row.set(column, CellKind.ERROR, "text number " + text + " is missing in the workbook");
-            } else {
-                row.set(column, CellKind.TEXT, strings.get(index));
-            }
-        }
-
-        private void isoDate() {
-            String iso = text.toString().trim().replaceFirst("Z$", "");
-            row.set(column, CellKind.DATE, iso.endsWith("T00:00:00") ? iso.substring(0, iso.length() - 9) : iso);
-        }
-
-        private void numberCell() {
-            if (text.length() == 0) {
-                return;
-            }
-            CellFormat format = style >= 0 && style < formats.size() ? formats.get(style) : CellFormat.PLAIN;
-            format.put(row, column, text.toString(), dayCount);
-            if (!format.currency().isEmpty()) {
-                currencies.merge(column, format.currency(), (one, other) -> one.equals(other) ? one : "");
-            }
+            return at - 1;
         }
     }
 }

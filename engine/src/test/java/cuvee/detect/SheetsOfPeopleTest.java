@@ -359,11 +359,11 @@ class SheetsOfPeopleTest {
                 r| Hoses | Tarsk | 7 | 12.25 | |
                 r| Lamps | Hollin | 3 | 8 | |
                 r| Ropes | Tarsk | 9 | 8.25 | |
-                """)
-                .get(0);
+                """).get(0);
         assertThat(names(table)).containsExactly("Item", "Place", "Pieces", "Value");
-        assertThat(table.doubts()).extracting(FoundTable.Doubt::text).containsExactly(
-                "2 cells stand beside the table, from column F on, under no header; left out.");
+        assertThat(table.doubts())
+                .extracting(FoundTable.Doubt::text)
+                .containsExactly("2 cells stand beside the table, from column F on, under no header; left out.");
     }
 
     @Test
@@ -374,8 +374,7 @@ class SheetsOfPeopleTest {
                 r| Hoses | Tarsk | 7 | | checked
                 r| Lamps | Hollin | 3 | | open
                 r| Ropes | Tarsk | 9 | | open
-                """)
-                .get(0);
+                """).get(0);
         assertThat(names(table)).containsExactly("Item", "Place", "Pieces", "Column E");
     }
 }
