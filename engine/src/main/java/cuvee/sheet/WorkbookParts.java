@@ -1,6 +1,8 @@
 package cuvee.sheet;
 
+import com.fasterxml.aalto.UncheckedStreamException;
 import com.fasterxml.aalto.stax.InputFactoryImpl;
+import cuvee.finding.CuveeException;
 import cuvee.place.Where;
 import java.io.FilterInputStream;
 import java.io.IOException;
@@ -82,7 +84,10 @@ final class WorkbookParts implements AutoCloseable {
             if (badXml.getNestedException() instanceof IOException io) {
                 throw io;
             }
-            throw Unreadable.broken(where, "its part " + name + " is damaged (" + firstLine(badXml) + ")");
+            throw damaged(name, badXml);
+        } catch (UncheckedStreamException badText) {
+            // The parser looks at texts only when they are asked for, and then cannot say it in the usual way.
+            throw damaged(name, badText);
         } catch (ZipException damaged) {
             throw Unreadable.broken(where, "its part " + name + " is damaged (" + damaged.getMessage() + ")");
         }
@@ -119,7 +124,11 @@ final class WorkbookParts implements AutoCloseable {
         } while (read >= 0);
     }
 
-    private static String firstLine(XMLStreamException e) {
+    private CuveeException damaged(String part, Exception badXml) {
+        return Unreadable.broken(where, "its part " + part + " is damaged (" + firstLine(badXml) + ")");
+    }
+
+    private static String firstLine(Exception e) {
         return String.valueOf(e.getMessage()).lines().findFirst().orElse("no reason given");
     }
 
