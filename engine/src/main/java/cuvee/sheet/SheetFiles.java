@@ -12,12 +12,17 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Set;
+import java.util.concurrent.CancellationException;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** The package's entry: reads any file Cuvee knows, told by what it holds rather than by its ending. */
 public final class SheetFiles {
     private static final Set<String> TEXT_ENDINGS = Set.of("csv", "tsv", "txt", "tab", "psv");
     private static final Set<String> WORKBOOK_ENDINGS = Set.of("xlsx", "xlsm", "xltx", "xls", "xlsb", "ods", "fods");
+
+    private static final Logger LOG = LoggerFactory.getLogger(SheetFiles.class);
 
     private SheetFiles() {}
 
@@ -62,6 +67,12 @@ public final class SheetFiles {
             throw Unreadable.noAccess(where, "you may not read it");
         } catch (IOException failed) {
             throw Unreadable.broken(where, String.valueOf(failed.getMessage()));
+        } catch (CuveeException | CancellationException told) {
+            throw told;
+        } catch (RuntimeException unforeseen) {
+            // Damaged files make the libraries fail in ways that nobody lists; one file must never stop the others.
+            LOG.warn("reading {} failed", where, unforeseen);
+            throw Unreadable.broken(where, "it is damaged (" + unforeseen.getMessage() + ")");
         }
     }
 
