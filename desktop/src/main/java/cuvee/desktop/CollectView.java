@@ -121,6 +121,12 @@ final class CollectView extends HBox {
         undecide.setId("file-undecide");
         undecide.getStyleClass().add("plain");
         undecide.setOnAction(e -> model.undecideFiles(paths()));
+        form.setVisible(false);
+        form.setManaged(false);
+        for (javafx.scene.Node node : List.of(password, unlock)) {
+            node.setVisible(false);
+            node.setManaged(false);
+        }
         password.setId("file-password");
         password.setPrefColumnCount(16);
         password.setPromptText("password, for this run only");

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.BiConsumer;
+import java.util.stream.IntStream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.geometry.Orientation;
@@ -113,9 +114,16 @@ final class GridView extends Region {
         onOpen = listener;
     }
 
+    /** True where columns that were made wider or narrower by hand can stay so. */
+    private static boolean sameColumns(GridModel one, GridModel other) {
+        return one.columns() == other.columns()
+                && IntStream.range(0, one.columns())
+                        .allMatch(column -> one.title(column).equals(other.title(column)));
+    }
+
     /** Shows another model; the selection stays where it was as far as there are such cells. */
     void setModel(GridModel newModel) {
-        boolean sameColumns = model != null && model.columns() == newModel.columns();
+        boolean sameColumns = model != null && sameColumns(model, newModel);
         model = newModel;
         newModel.onArrival(() -> {
             draw();

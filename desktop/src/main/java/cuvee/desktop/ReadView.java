@@ -67,6 +67,7 @@ final class ReadView extends HBox {
         this.model = model;
         this.ui = ui;
         rule = new SheetRuleBar(model);
+        rule.setOnTrial(this::showTrial);
         setId("read");
         list.setEmptyWords("No table has been found yet.");
         list.setOnSelect((row, column) -> choose(row));
@@ -203,13 +204,24 @@ final class ReadView extends HBox {
     private void show(Optional<Outcome> outcome) {
         outcome.ifPresent(made -> {
             says.setText(Says.number(made.seen()) + " lines seen, " + Says.number(made.kept()) + " kept as records.");
-            ListGrid<Grids.ReadLine> now = Grids.read(made);
             Optional<String> before = current().map(ReadSheet::subject);
-            lines = now;
             shownSubject(Optional.empty());
-            list.setModel(now);
-            list.select(rowOf(now, before), 0);
+            list(Grids.read(made), before);
         });
+    }
+
+    private void list(ListGrid<Grids.ReadLine> now, Optional<String> subject) {
+        lines = now;
+        list.setModel(now);
+        list.select(rowOf(now, subject), 0);
+    }
+
+    /** While a rule about sheets is tried out the list tells what it finds in each file. */
+    private void showTrial(Optional<ListGrid<Grids.ReadLine>> finds) {
+        model.outcomeProperty()
+                .get()
+                .ifPresent(made ->
+                        list(finds.orElseGet(() -> Grids.read(made)), current().map(ReadSheet::subject)));
     }
 
     private static long rowOf(ListGrid<Grids.ReadLine> lines, Optional<String> subject) {

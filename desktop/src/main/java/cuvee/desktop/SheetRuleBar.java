@@ -1,13 +1,16 @@
 package cuvee.desktop;
 
 import cuvee.job.Decision;
+import cuvee.model.Grids;
 import cuvee.model.JobModel;
+import cuvee.model.ListGrid;
 import cuvee.model.SheetScope;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.SheetRule;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -26,6 +29,9 @@ final class SheetRuleBar extends VBox {
     private final Button take = new Button("Take it");
     private final HBox hands = new HBox(8);
     private final JobModel model;
+    private Consumer<Optional<ListGrid<Grids.ReadLine>>> trial = shown -> {};
+    private boolean trying;
+    private boolean offering;
 
     SheetRuleBar(JobModel model) {
         super(4);
@@ -46,7 +52,11 @@ final class SheetRuleBar extends VBox {
         scope.setConverter(Choices.words(SheetScope::words));
         scope.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(scope, Priority.ALWAYS);
-        scope.valueProperty().addListener((o, before, now) -> show());
+        scope.valueProperty().addListener((o, before, now) -> {
+            if (!offering) {
+                show();
+            }
+        });
         take.setId("read-rule-take");
         take.setMinWidth(USE_PREF_SIZE);
         take.setOnAction(e -> take());
@@ -58,29 +68,37 @@ final class SheetRuleBar extends VBox {
         effect.setId("read-rule-effect");
         effect.getStyleClass().add("hint");
         effect.setWrapText(true);
+        effect.setMinHeight(USE_PREF_SIZE);
         getChildren().addAll(line, hands, effect);
         getStyleClass().add("view-head");
         model.jobProperty().addListener((o, before, now) -> show());
         around(Optional.empty());
+        show();
+    }
+
+    /** What to do with the finds of a rule in each file while it is tried out, and with nothing once it no longer is. */
+    void setOnTrial(Consumer<Optional<ListGrid<Grids.ReadLine>>> show) {
+        trial = show;
     }
 
     /** Offers what takes in the sheet that is shown; what was chosen stays chosen where it still is among that. */
     void around(Optional<ReadSheet> shown) {
         String before = chosen().subject();
-        String draft = words.getText();
-        boolean drafted = !draft.equals(inForce());
         List<SheetScope> scopes = shown.flatMap(
                         sheet -> model.outcomeProperty().get().map(outcome -> SheetScope.around(outcome, sheet)))
                 .orElse(List.of(SheetScope.ALL));
+        offering = true;
         scope.getItems().setAll(scopes);
         scope.setValue(scopes.stream()
                 .filter(each -> each.subject().equals(before))
                 .findFirst()
                 .orElse(SheetScope.ALL));
-        if (drafted) {
-            words.setText(draft);
+        offering = false;
+        if (!chosen().subject().equals(before)) {
+            show();
         }
-        tell();
+        hands.setVisible(scopes.size() > 1);
+        hands.setManaged(scopes.size() > 1);
     }
 
     private SheetScope chosen() {
@@ -124,8 +142,12 @@ final class SheetRuleBar extends VBox {
         effect.setVisible(!found.isEmpty());
         effect.setManaged(!found.isEmpty());
         take.setDisable(!canBeTaken());
-        boolean ofNote = scope.getItems().size() > 1;
-        hands.setVisible(ofNote || canBeTaken());
-        hands.setManaged(hands.isVisible());
+        Optional<ListGrid<Grids.ReadLine>> finds = canBeTaken()
+                ? SheetRule.of(said).flatMap(rule -> outcome.map(made -> Grids.readUnder(made, rule, chosen())))
+                : Optional.empty();
+        if (trying || finds.isPresent()) {
+            trying = finds.isPresent();
+            trial.accept(finds);
+        }
     }
 }

@@ -336,6 +336,11 @@ class WindowTest extends InAWindow {
         assertThat(find("#read-rule-take").isDisabled()).isTrue();
         robot.write("C2");
         waitFor("the effect", () -> words("#read-rule-effect").equals("Found in 2 of 2 files."));
+        waitFor(
+                "what it finds in each file",
+                () -> "Sheets found".equals(grid("#read-list").model().title(1)));
+        assertThat(grid("#read-list").model().text(1, 0)).isEqualTo("b.csv");
+        assertThat(grid("#read-list").model().text(1, 1)).isEqualTo("found");
         robot.clickOn("#read-rule-take");
         waitFor(
                 "the master",
@@ -352,6 +357,9 @@ class WindowTest extends InAWindow {
         robot.clickOn("#read-rule").write("cells A1:C2");
         waitFor("the effect on this file", () -> words("#read-rule-effect").equals("Found in 1 of 1 file."));
         robot.clickOn("#read-rule-take");
+        waitFor(
+                "the list of what was read again",
+                () -> "Kept".equals(grid("#read-list").model().title(1)));
         waitFor("the file alone to follow", () -> model().jobProperty().get().isSettled("sheets", "a.csv"));
         waitFor("its rows", () -> model().outcomeProperty().get().orElseThrow().rows() == 2);
     }

@@ -3,6 +3,7 @@ package cuvee.model;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
 import cuvee.detect.FoundTable;
+import cuvee.detect.RowClass;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.layout.Layout;
@@ -16,6 +17,7 @@ import cuvee.refresh.Outcome;
 import cuvee.refresh.OwnDecisions;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.ReadSheet;
+import cuvee.refresh.SheetRule;
 import cuvee.refresh.SourceReport;
 import cuvee.value.LooseText;
 import java.time.Instant;
@@ -232,6 +234,40 @@ public final class Grids {
                 (line, column) -> line.sheet().isEmpty() ? Tone.HEADING : column == 1 ? Tone.QUIET : Tone.PLAIN);
     }
 
+    /** What a rule about sheets that is tried out finds in each of the files that it would be said of. */
+    public static ListGrid<ReadLine> readUnder(Outcome outcome, SheetRule rule, SheetScope scope) {
+        Map<String, List<ReadSheet>> bySource = new LinkedHashMap<>();
+        scope.files(outcome)
+                .forEach(sheet -> bySource.computeIfAbsent(sheet.source(), source -> new ArrayList<>())
+                        .add(sheet));
+        List<ReadLine> lines = new ArrayList<>();
+        for (List<ReadSheet> sheets : bySource.values()) {
+            List<ReadSheet> taken =
+                    rule.takenOf(sheets).stream().map(sheets::get).toList();
+            String found = taken.isEmpty()
+                    ? NOT_FOUND
+                    : taken.get(0).name().isEmpty()
+                            ? "found"
+                            : Says.list(taken.stream().map(ReadSheet::name).toList());
+            lines.add(new ReadLine("", Optional.of(taken.isEmpty() ? sheets.get(0) : taken.get(0)), found));
+        }
+        List<Column<ReadLine>> columns = List.of(
+                Column.of(
+                        "File",
+                        176,
+                        line -> line.sheet()
+                                .map(ReadSheet::source)
+                                .map(Grids::fileName)
+                                .orElse("")),
+                Column.of("Sheets found", 144, ReadLine::figure));
+        return new ListGrid<>(
+                lines,
+                columns,
+                (line, column) -> column == 1 && line.figure().equals(NOT_FOUND) ? Tone.MARKED : Tone.PLAIN);
+    }
+
+    private static final String NOT_FOUND = "not found";
+
     private static String fileName(String path) {
         return path.substring(path.lastIndexOf('/') + 1);
     }
@@ -249,9 +285,17 @@ public final class Grids {
     /** The rows of a table that are no records, counted by what they are. */
     public static String aside(FoundTable table) {
         return table.setAside().entrySet().stream()
-                .map(entry ->
-                        Says.number(entry.getValue()) + " " + entry.getKey().word())
+                .map(entry -> Says.count(entry.getValue(), noun(entry.getKey())))
                 .collect(Collectors.joining(", "));
+    }
+
+    private static String noun(RowClass what) {
+        return switch (what) {
+            case BLANK -> "blank row";
+            case REPEAT -> "repeated header";
+            case OUTSIDE -> "row outside";
+            case TITLE, HEADER, TOTAL, SECTION, NOTE -> what.word();
+        };
     }
 
     // ---- Line up ----
