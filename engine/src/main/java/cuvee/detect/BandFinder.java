@@ -64,13 +64,14 @@ final class BandFinder {
 
     private boolean mayBeginAnother(TableBody current, Row row, int blanks) {
         boolean apart = blanks > 0 || current.afterLine();
-        return apart && current.records() > 0 && !current.goesOn(row);
+        return apart && current.records() > 0 && !current.afterGap().goesOn(row);
     }
 
     private List<Row> decide(TableBody current) {
         List<Row> rows = new ArrayList<>(held);
         held.clear();
-        TableBody.Next next = reading.fixed() ? TableBody.Next.SAME : current.next(rows);
+        AfterGap.Next next =
+                reading.fixed() ? AfterGap.Next.SAME : current.afterGap().next(rows);
         if (next.another()) {
             return rows;
         }

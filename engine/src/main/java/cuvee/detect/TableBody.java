@@ -26,10 +26,6 @@ final class TableBody {
                     + "|signature|checked by|approved|unterschrift|geprüft|\\().*",
             Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
 
-    private static final Pattern PAGE = Pattern.compile(
-            "\\b(page|pages|seite|blatt|pagina|página|p\\.|s\\.)\\s*\\d+(\\s*(of|von|de|di|van|/)\\s*\\d+)?",
-            Pattern.CASE_INSENSITIVE);
-
     private final HeaderHints hints;
     private final SheetClues clues;
     private final Reading reading;
@@ -43,6 +39,7 @@ final class TableBody {
     private final int headRows;
     private final boolean numbered;
     private final int leastFilled;
+    private final AfterGap afterGap;
     private final List<Aside> aside = new ArrayList<>();
     private final List<Run> runs = new ArrayList<>();
     private final List<String> titles = new ArrayList<>();
@@ -101,6 +98,7 @@ final class TableBody {
         List<Row> below = rows.subList(headRows, rows.size());
         this.leastFilled = leastFilled(below);
         this.loneWordsAreLines = loneWords(below) >= 2;
+        this.afterGap = new AfterGap(columns, totalRows, titles, leastFilled, hints, clues);
         if (!choice.found()) {
             doubts.add(new Doubt(
                     "no-header", firstRow, "No row looks like a header; the columns go by their letters.", 1));
@@ -213,7 +211,7 @@ final class TableBody {
         return lone;
     }
 
-    private static int firstColumn(Row row) {
+    static int firstColumn(Row row) {
         int column = 0;
         while (row.blank(column)) {
             column++;
@@ -221,7 +219,7 @@ final class TableBody {
         return column;
     }
 
-    private static String textOf(Row row) {
+    static String textOf(Row row) {
         List<String> texts = new ArrayList<>();
         for (int column = 0; column < row.width(); column++) {
             if (!row.blank(column)) {
@@ -231,109 +229,9 @@ final class TableBody {
         return String.join(" | ", texts);
     }
 
-    // ---- what follows a gap ----
-
-    /** True where a row fills about as many cells as records do, with values of the same nature. */
-    private boolean looksLikeRecord(Row row) {
-        int filled = row.filled();
-        return filled * 2 > leastFilled && filled > 1 && strange(row) * 3 < filled && !columns.repeats(row);
-    }
-
-    /** True where nothing about a row behind a gap is out of the ordinary for this table. */
-    boolean goesOn(Row row) {
-        boolean record = row.filled() * 2 > leastFilled && row.filled() > 1 && strange(row) == 0;
-        return !isKnownHeader(row) && (record || totalRows.named(row));
-    }
-
-    private int strange(Row row) {
-        int strange = 0;
-        for (int column = 0; column < row.width(); column++) {
-            strange += !row.blank(column) && columns.strange(column, Forms.of(row, column)) ? 1 : 0;
-        }
-        return strange;
-    }
-
-    /** True where most words of a row are headers of other tables. */
-    private boolean isKnownHeader(Row row) {
-        int known = 0;
-        for (int column = 0; column < row.width(); column++) {
-            known += !row.blank(column) && hints.knows(row.text(column)) ? 1 : 0;
-        }
-        return known >= 2 && known * 2 > row.filled();
-    }
-
-    /**
-     * What rows behind a gap turn out to be.
-     *
-     * @param titles how many of them are titles over the header repeated
-     */
-    record Next(boolean another, int titles) {
-        static final Next SAME = new Next(false, 0);
-    }
-
-    /** Tells whether rows behind a gap begin another table. */
-    Next next(List<Row> rows) {
-        HeaderChoice choosing = new HeaderChoice(rows, hints, clues);
-        HeaderChoice.Choice choice = choosing.choose();
-        if (!choice.found()) {
-            return Next.SAME;
-        }
-        Row header = rows.get(choice.bottom());
-        if (columns.repeats(header)) {
-            return repeated(rows, choice.bottom());
-        }
-        for (int i = 0; i <= choice.bottom(); i++) {
-            if (goesOn(rows.get(i))) {
-                return Next.SAME;
-            }
-        }
-        int known = 0;
-        int wordsOverValues = 0;
-        for (int column = 0; column < header.width(); column++) {
-            if (!header.blank(column)) {
-                known += hints.knows(header.text(column)) || columns.names(header.text(column)) ? 1 : 0;
-                wordsOverValues += columns.odd(column, Forms.of(header, column)) ? 1 : 0;
-            }
-        }
-        int filled = header.filled();
-        if (filled >= 2 && known * 2 > filled) {
-            return new Next(true, 0);
-        }
-        List<Row> below = rows.subList(choice.bottom() + 1, rows.size());
-        long tabular = below.stream().filter(row -> row.filled() * 2 > filled).count();
-        if (filled < 2 || tabular < 1 || filled == 2 && tabular < 2) {
-            return Next.SAME;
-        }
-        long fitting = below.stream().filter(this::looksLikeRecord).count();
-        boolean contrast = choosing.contrast(choice) > 0;
-        boolean another = wordsOverValues * 3 >= filled && contrast
-                || wordsOverValues * 2 >= filled && fitting < tabular
-                || fitting * 2 < tabular;
-        return another && !labelled(rows, choice.bottom()) ? new Next(true, 0) : Next.SAME;
-    }
-
-    /** True for labels with what they label ("Prepared by: | Ida"), which are notes below a table. */
-    private static boolean labelled(List<Row> rows, int from) {
-        return rows.subList(from, rows.size()).stream()
-                .allMatch(row -> row.text(firstColumn(row)).strip().endsWith(":"));
-    }
-
-    /** The header again: with other titles above it another table, else a page of the same. */
-    private Next repeated(List<Row> rows, int at) {
-        List<String> above = rows.subList(0, at).stream().map(TableBody::textOf).toList();
-        boolean plainTitles = rows.subList(0, at).stream().noneMatch(this::looksLikeRecord)
-                && rows.subList(0, at).stream().noneMatch(row -> totalRows.named(row));
-        if (above.isEmpty() || !plainTitles) {
-            return Next.SAME;
-        }
-        List<String> before = titles.stream().map(TableBody::withoutPage).toList();
-        boolean same = above.stream().map(TableBody::withoutPage).allMatch(before::contains);
-        return same ? new Next(false, at) : new Next(true, 0);
-    }
-
-    /** A title without the number of the page, which is another one on each. */
-    private static String withoutPage(String title) {
-        return PAGE.matcher(title).replaceAll("");
+    /** What rows behind a gap turn out to be. */
+    AfterGap afterGap() {
+        return afterGap;
     }
 
     /** A title above the header where it is repeated on another page. */
@@ -498,7 +396,7 @@ final class TableBody {
             return false;
         }
         return label && filled == 2
-                || apart && (label || note || strange(row) * 2 >= filled || filled * 2 <= leastFilled);
+                || apart && (label || note || afterGap.strange(row) * 2 >= filled || filled * 2 <= leastFilled);
     }
 
     private void keep(Row row) {
@@ -533,7 +431,7 @@ final class TableBody {
         lines.clear();
         for (Row line : held) {
             String first = line.text(firstColumn(line)).strip();
-            boolean record = line.filled() > 1 && !first.endsWith(":") && strange(line) == 0
+            boolean record = line.filled() > 1 && !first.endsWith(":") && afterGap.strange(line) == 0
                     || before == null && loneWords.contains(line.number());
             if (record) {
                 noteSparse(line.number());

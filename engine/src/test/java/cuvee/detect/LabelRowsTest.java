@@ -1,0 +1,81 @@
+package cuvee.detect;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.sheet.Row;
+import cuvee.testing.Rows;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Rows that say something in pairs, and rows that number columns. */
+class LabelRowsTest {
+    private static Row row(String cells) {
+        Object[] parts = cells.split("\\|", -1);
+        for (int i = 0; i < parts.length; i++) {
+            parts[i] = parts[i].toString().strip();
+        }
+        return Rows.row(1, parts);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '#',
+            value = {
+                "Supplier: | Bolts & Co | | Date: | 3 May # true",
+                "Prepared by: | Ida # true",
+                "Date: | # false",
+                "Name: | Town: | Phone: # false",
+                "Item | Qty # false",
+                "Remark | see: | below # false",
+                "Total: | 5 | 6 # false"
+            })
+    void aRowIsPairedWhereEachTextStandsBehindALabel(String cells, boolean paired) {
+        assertThat(LabelRows.isPaired(row(cells))).isEqualTo(paired);
+    }
+
+    @Test
+    void pairsOverAGapAreLabelsWhereWhatFollowsIsWider() {
+        List<Row> rows = new ArrayList<>(List.of(row("Report | Monthly"), row("Currency | EUR")));
+        Row header = row("Region | 2024 | 2025");
+        header.afterBlanks(1);
+        rows.add(header);
+        rows.add(row("Hollin | 5 | 6"));
+        assertThat(LabelRows.of(rows, 3)).containsExactly(0, 1);
+        assertThat(LabelRows.of(rows, 2)).as("a table as narrow as they are").isEmpty();
+        header.afterBlanks(0);
+        assertThat(LabelRows.of(rows, 3)).as("without a gap").isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '#',
+            value = {
+                "1 | 2 | 3 | 4 # true",
+                "(1) | (2) | (3) | (4) # true",
+                "A | B | 1 | 2 # true",
+                "1 | 2 | 3 | 4=2+3 # true",
+                "a) | b) | c) | d) # true",
+                "1 | 2 | 4 | 5 # false",
+                "2 | 3 | 4 | 5 # false",
+                "1 | A | 2 | B # false",
+                "Mon | Tue | Wed | Thu # true",
+                "Mon | Hollin | Wed | Thu # false",
+                "1 | 2 | | # false"
+            })
+    void aRowNumbersTheColumnsWhereItsNumbersOrLettersGoUpByOne(String cells, boolean numbers) {
+        assertThat(UnderHeader.isAgain(row(cells), 4)).isEqualTo(numbers);
+    }
+
+    @Test
+    void smallNumbersAreARecordWhereAllColumnsHoldNumbers() {
+        Row numbers = row("1 | 2 | 3");
+        Row header = row("Item | Place | Pieces");
+        assertThat(UnderHeader.isIn(numbers, header, List.of(row("Bolts | Hollin | 5"), row("Hoses | Tarsk | 7"))))
+                .isTrue();
+        assertThat(UnderHeader.isIn(numbers, header, List.of(row("4 | 5 | 6"), row("7 | 8 | 9"))))
+                .isFalse();
+    }
+}
