@@ -129,12 +129,12 @@ final class ColumnBands {
         if (a.headerRow() != b.headerRow() && a.records() >= 2 && b.records() >= 2) {
             return true;
         }
-        boolean whole = a.gapless() && b.gapless();
         boolean titled =
                 a.titleRow() > 0 && a.titleRow() == b.titleRow() && !a.title().equals(b.title());
-        if (whole && titled && b.keyed()) {
+        if (titled && b.keyed() && a.records() >= 2 && b.records() >= 2) {
             return true;
         }
+        boolean whole = a.gapless() && b.gapless();
         boolean oneKnown = a.known() >= 0.6 && b.known() < 0.3 || b.known() >= 0.6 && a.known() < 0.3;
         return whole && a.records() != b.records() || oneKnown && a.records() != b.records();
     }

@@ -328,10 +328,12 @@ final class HeaderChoice {
             return false;
         }
         boolean namesTwice = different(lower) < lower.filled();
+        boolean broken = over == upper.filled() && over == lower.filled() && contrast(next, bottom) * 2 >= 1;
         boolean few = lower.filled() * 2 <= upper.filled() && (lower.filled() == 1 || mostlyOverValues(lower, bottom));
         boolean noRecord = few || contrast(next, bottom) * 2 >= 1;
         return over > 0
-                && (namesTwice && upper.filled() < lower.filled()
+                && (broken
+                        || namesTwice && upper.filled() < lower.filled()
                         || onlyAbove > 0 && noRecord
                         || spans >= 2 && spans == over);
     }
@@ -476,7 +478,7 @@ final class HeaderChoice {
         double coverage = Math.min(1, columns / (double) Math.max(1, width));
         double unique = different / (double) columns;
         double early = 1.0 / (1 + top * 0.15);
-        double body = bottom == rows.size() - 1 && rows.size() > 1 ? 0.3 : 1;
+        double body = bottom == rows.size() - 1 && rows.size() > 1 ? 0.3 : standsOverHeader(bottom, columns) ? 0.6 : 1;
         double said = clues.headerRow(rows.get(bottom).number()) ? 12 : datesAcross(bottom) ? 2 : 0;
         double taller = top == bottom ? 0 : isUnits(rows.get(bottom)) ? 1.5 : 0.6;
         double fits =
@@ -491,6 +493,16 @@ final class HeaderChoice {
                         + said
                         + taller)
                 * body;
+    }
+
+    /** True where right behind a gap stands another row of words, as wide, over values: what is above are titles. */
+    private boolean standsOverHeader(int bottom, int columns) {
+        int next = bottom + 1;
+        return next + 1 < rows.size()
+                && rows.get(next).blanksBefore() > 0
+                && rows.get(next).filled() >= Math.min(columns, width)
+                && wordsOnly(rows.get(next))
+                && contrast(next, next) >= CLEAR_CONTRAST;
     }
 
     /** The share of cells in the last row of a header that are words or members of a sequence; -1 where it can be none. */

@@ -33,6 +33,7 @@ final class HeaderNames {
     private static String[] under(Row upper, String[] lower, SheetClues clues) {
         String[] names = new String[lower.length];
         boolean groups = spans(upper, lower) || clues.joinedAcross(upper.number());
+        boolean units = !groups && allUnits(upper, lower);
         Set<String> twice = twice(lower);
         String group = "";
         int end = -1;
@@ -46,12 +47,12 @@ final class HeaderNames {
             boolean inGroup = !group.isEmpty()
                     && c <= end
                     && (!here.isEmpty() || twice.isEmpty() || end < Integer.MAX_VALUE || twice.contains(key(lower[c])));
-            names[c] = join(here, inGroup ? group : "", lower[c], groups);
+            names[c] = join(here, inGroup ? group : "", lower[c], groups, units);
         }
         return names;
     }
 
-    private static String join(String here, String group, String own, boolean groups) {
+    private static String join(String here, String group, String own, boolean groups, boolean units) {
         if (own.isEmpty()) {
             return here;
         }
@@ -60,10 +61,20 @@ final class HeaderNames {
             return own;
         }
         boolean enclosed = own.startsWith("(") || own.startsWith("[");
-        if (HeaderChoice.isUnit(own) && (enclosed || !groups)) {
+        if (HeaderChoice.isUnit(own) && (enclosed || units)) {
             return above + (enclosed ? " " + own : " (" + own + ")");
         }
         return above + (groups ? " / " : " ") + own;
+    }
+
+    /** True where all that stands below names are units: "number" below "Order" is the rest of the name otherwise. */
+    private static boolean allUnits(Row upper, String[] lower) {
+        for (int c = 0; c < lower.length; c++) {
+            if (!lower[c].isEmpty() && !upper.blank(c) && !HeaderChoice.isUnit(lower[c])) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** True where some word of the upper row stands over more than one name of the lower. */

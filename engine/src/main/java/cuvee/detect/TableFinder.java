@@ -22,6 +22,8 @@ public final class TableFinder {
     private final List<BandFinder> bands = new ArrayList<>();
     private final List<FoundTable> tables = new ArrayList<>();
     private int pendingBlanks;
+    /** True where nothing but single words has stood side by side since the last gap. */
+    private boolean titlesSinceGap;
 
     public TableFinder(HeaderHints hints) {
         this(hints, SheetClues.NONE, Reading.DEFAULT);
@@ -81,10 +83,11 @@ public final class TableFinder {
                 finish();
                 head.addAll(another);
             }
-        } else if (blanks > 0 && crosses(row)) {
+        } else if (crosses(row) && (blanks > 0 || titlesSinceGap)) {
             finish();
             take(row, blanks);
         } else {
+            titlesSinceGap = (blanks > 0 || titlesSinceGap) && row.filled() == 1;
             bands.forEach(band -> band.part(row, blanks));
         }
     }
@@ -110,10 +113,8 @@ public final class TableFinder {
             }
             return;
         }
-        int until = 1;
-        while (until < rows.size() && !(rows.get(until).blanksBefore() > 0 && crosses(rows.get(until)))) {
-            until++;
-        }
+        int until = oneTableBelow(rows);
+        titlesSinceGap = false;
         for (BandFinder band : bands) {
             band.beginPart(rows.subList(0, until));
         }
@@ -121,6 +122,20 @@ public final class TableFinder {
             finish();
             head.addAll(rows.subList(until, rows.size()));
         }
+    }
+
+    /** Where, behind a gap, a table begins that runs on over the columns between the bands; its titles come with it. */
+    private int oneTableBelow(List<Row> rows) {
+        int gap = rows.size();
+        for (int i = 1; i < rows.size(); i++) {
+            boolean apart = rows.get(i).blanksBefore() > 0;
+            gap = apart ? i : gap;
+            if (gap < rows.size() && crosses(rows.get(i))) {
+                return gap;
+            }
+            gap = rows.get(i).filled() == 1 ? gap : rows.size();
+        }
+        return rows.size();
     }
 
     /** Ends the tables under way; rows that belong to none of them begin anew. */

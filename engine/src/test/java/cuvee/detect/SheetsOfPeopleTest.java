@@ -377,4 +377,70 @@ class SheetsOfPeopleTest {
                 """).get(0);
         assertThat(names(table)).containsExactly("Item", "Place", "Pieces", "Column E");
     }
+
+    @Test
+    void namesBrokenOverTwoRowsAreOneHeader() {
+        FoundTable table = readAsDrawn("""
+                h| Order  | Delivery | Name of  | Net    | Gross
+                h| number | date     | customer | weight | weight
+                r| SO-17 | 2026-03-01 | Ada Finch | 12.5 | 13.1
+                r| SO-18 | 2026-03-02 | Ben Hollow | 2.5 | 3.1
+                r| SO-19 | 2026-03-02 | Cora Lind | 72.5 | 73.9
+                """).get(0);
+        assertThat(names(table))
+                .containsExactly("Order number", "Delivery date", "Name of customer", "Net weight", "Gross weight");
+    }
+
+    @Test
+    void titlesInManyCellsOverAGapAreNoHeader() {
+        readAsDrawn("""
+                t| Farland Ltd | | Stock list | | March 2026
+                t| Store | Main | Keeper | Ida | Phone
+
+                h| Item | Place | Pieces | Value | Weight
+                r| Bolts | Hollin | 12 | 3.5 | 1
+                r| Hoses | Tarsk | 7 | 12.25 | 2
+                r| Lamps | Hollin | 3 | 8 | 4
+                """);
+    }
+
+    @Test
+    void aTableBelowTwoThatStandSideBySideRunsOnOverBoth() {
+        List<FoundTable> tables = new DrawnSheet("""
+                t| Inbound | | | | Outbound
+                h| Item | Hours | Price | | Place | Amount | Cost
+                r| Bolts | 8 | 21.5 | | Hollin | 5560.4 | 39.62
+                r| Valves | 148 | 25.59 | | Tarsk | 717.74 | 23.57
+                r| Hoses | 18 | 5.59 | | Fenn | 7.74 | 3.57
+
+                t| All movements
+                h| Item | Place | Date | Hours | Amount
+                r| Bolts | Hollin | 2026-03-01 | 8 | 7
+                r| Hoses | Tarsk | 2026-03-02 | 9 | 6
+                """).find();
+        assertThat(tables)
+                .extracting(SheetsOfPeopleTest::names)
+                .containsExactly(
+                        List.of("Item", "Hours", "Price"),
+                        List.of("Place", "Amount", "Cost"),
+                        List.of("Item", "Place", "Date", "Hours", "Amount"));
+        assertThat(tables.get(2).titles()).containsExactly("All movements");
+        assertThat(tables).extracting(FoundTable::kept).containsExactly(3, 3, 2);
+    }
+
+    @Test
+    void headersRepeatedAtOtherHeightsStandSideBySide() {
+        List<FoundTable> tables = new DrawnSheet("""
+                t| Inbound | | | | Outbound
+                h| Item | Hours | Price | | Place | Amount | Cost
+                r| Bolts | 8 | 21.5 | | Hollin | 5560.4 | 39.62
+                r| Valves | 148 | 25.59 | | Tarsk | 717.74 | 23.57
+                r| Hoses | 18 | 5.59 | | |
+                p|      | | | | Place | Amount | Cost
+                p| Item | Hours | Price | | Oska | 8.74 | 4.57
+                r| Ropes | 48 | 2.59 | | Fenn | 7.74 | 3.57
+                """).find();
+        assertThat(tables).extracting(FoundTable::kept).containsExactly(4, 4);
+        assertThat(tables).allMatch(table -> table.setAside().getOrDefault(RowClass.REPEAT, 0) == 1);
+    }
 }
