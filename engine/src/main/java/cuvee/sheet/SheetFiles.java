@@ -51,7 +51,8 @@ public final class SheetFiles {
      *
      * @throws CuveeException where the file cannot be read, with the reason and what can be done
      */
-    public static void read(Path file, Where where, ReadLimits limits, ReadAs said, SheetVisitor visitor) {
+    public static void read(Path file, Where where, ReadLimits limits, ReadAs said, SheetVisitor given) {
+        SheetVisitor visitor = new InOrder(given, where);
         try {
             switch (kindOf(file, where)) {
                 case ZIPPED -> readZipped(file, where, limits, visitor);

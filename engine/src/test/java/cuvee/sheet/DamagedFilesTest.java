@@ -1,6 +1,7 @@
 package cuvee.sheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.fail;
 
 import cuvee.finding.CuveeException;
@@ -17,6 +18,7 @@ import java.util.Random;
 import org.apache.poi.hssf.usermodel.HSSFWorkbook;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.Sheet;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -88,5 +90,22 @@ class DamagedFilesTest {
             }
         }
         assertThat(reasons).isNotEmpty().allMatch(reason -> reason.length() > 20);
+    }
+
+    @Test
+    void rowsThatGoBackOrComeTwiceAreNeverCountedTwice() {
+        for (String second : List.of("2", "3")) {
+            Path file = Workbooks.workbook()
+                    .sheet("One", new Object[][] {
+                        {
+                            new Workbooks.Raw("<c><v>1</v></c></row><row r=\"3\"><c><v>2</v></c></row><row r=\""
+                                    + second + "\"><c><v>3</v></c>")
+                        }
+                    })
+                    .save(folder.resolve("twice.xlsx"));
+            assertThatThrownBy(() -> Rows.of(file))
+                    .isInstanceOf(CuveeException.class)
+                    .hasMessageContaining("row " + second + " comes behind row 3");
+        }
     }
 }
