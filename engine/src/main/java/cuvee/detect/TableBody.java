@@ -283,6 +283,7 @@ final class TableBody {
                 && totalRows.sums().records() == 0
                 && lines.isEmpty()
                 && !reading.rows().containsKey(row.number())
+                && !columns.repeats(row)
                 && totalRows.mayAddUpBelow(row);
     }
 

@@ -117,10 +117,6 @@ final class TableColumns {
         return sizes[column] == Look.NO_SIZE ? RunningSums.value(row, column, forms[column], evidence) : values[column];
     }
 
-    Evidence[] evidence() {
-        return evidence;
-    }
-
     List<String> names() {
         return Arrays.stream(headers).filter(name -> !name.isEmpty()).toList();
     }

@@ -19,6 +19,9 @@ final class TotalRows {
     /** Fewer records than these add up by chance. */
     private static final int ENOUGH = 3;
 
+    /** The numbers of a single column add up by chance where there are fewer. */
+    private static final int MANY = 8;
+
     private final TableColumns columns;
     private final SheetClues clues;
     private final Reading reading;
@@ -125,10 +128,11 @@ final class TotalRows {
                 if (!RunningSums.close(value, sums.all(column) - times * value, sums.records())) {
                     return false;
                 }
-                agreed++;
+                // Nothing added up is nothing, and says nothing.
+                agreed += value == 0 ? 0 : 1;
             }
         }
-        return agreed > 0;
+        return agreed > 1 || agreed == 1 && (times == 0 || sums.records() > MANY);
     }
 
     /** Takes in a row as a total, whatever it looks like. */

@@ -73,8 +73,13 @@ public final class SheetFiles {
         } catch (RuntimeException unforeseen) {
             // Damaged files make the libraries fail in ways that nobody lists; one file must never stop the others.
             LOG.warn("reading {} failed", where, unforeseen);
-            throw Unreadable.broken(where, "it is damaged (" + unforeseen.getMessage() + ")");
+            throw Unreadable.broken(where, "it is damaged (" + reason(unforeseen) + ")");
         }
+    }
+
+    private static String reason(RuntimeException unforeseen) {
+        String said = unforeseen.getMessage();
+        return said == null ? unforeseen.getClass().getSimpleName() : said;
     }
 
     private static void readZipped(Path file, Where where, ReadLimits limits, SheetVisitor visitor) throws IOException {

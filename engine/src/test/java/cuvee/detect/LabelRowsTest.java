@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** Rows that say something in pairs, and rows that number columns. */
+/** Rows that say something in pairs. */
 class LabelRowsTest {
     private static Row row(String cells) {
         Object[] parts = cells.split("\\|", -1);
@@ -47,35 +47,5 @@ class LabelRowsTest {
         assertThat(LabelRows.of(rows, 2)).as("a table as narrow as they are").isEmpty();
         header.afterBlanks(0);
         assertThat(LabelRows.of(rows, 3)).as("without a gap").isEmpty();
-    }
-
-    @ParameterizedTest
-    @CsvSource(
-            delimiter = '#',
-            value = {
-                "1 | 2 | 3 | 4 # true",
-                "(1) | (2) | (3) | (4) # true",
-                "A | B | 1 | 2 # true",
-                "1 | 2 | 3 | 4=2+3 # true",
-                "a) | b) | c) | d) # true",
-                "1 | 2 | 4 | 5 # false",
-                "2 | 3 | 4 | 5 # false",
-                "1 | A | 2 | B # false",
-                "Mon | Tue | Wed | Thu # true",
-                "Mon | Hollin | Wed | Thu # false",
-                "1 | 2 | | # false"
-            })
-    void aRowNumbersTheColumnsWhereItsNumbersOrLettersGoUpByOne(String cells, boolean numbers) {
-        assertThat(UnderHeader.isAgain(row(cells), 4)).isEqualTo(numbers);
-    }
-
-    @Test
-    void smallNumbersAreARecordWhereAllColumnsHoldNumbers() {
-        Row numbers = row("1 | 2 | 3");
-        Row header = row("Item | Place | Pieces");
-        assertThat(UnderHeader.isIn(numbers, header, List.of(row("Bolts | Hollin | 5"), row("Hoses | Tarsk | 7"))))
-                .isTrue();
-        assertThat(UnderHeader.isIn(numbers, header, List.of(row("4 | 5 | 6"), row("7 | 8 | 9"))))
-                .isFalse();
     }
 }

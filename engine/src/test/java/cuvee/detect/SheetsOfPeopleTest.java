@@ -443,4 +443,20 @@ class SheetsOfPeopleTest {
         assertThat(tables).extracting(FoundTable::kept).containsExactly(4, 4);
         assertThat(tables).allMatch(table -> table.setAside().getOrDefault(RowClass.REPEAT, 0) == 1);
     }
+
+    @Test
+    void recordsOfNothingAndAFewSmallNumbersAddUpByChance() {
+        for (String numbers : List.of("0 0 0 0 0", "6 1 2 3 0")) {
+            String[] each = numbers.split(" ", -1);
+            FoundTable table = readAsDrawn("""
+                    h| Port | Pax
+                    r| Hollin | %s
+                    r| Tarsk | %s
+                    r| Marsay | %s
+                    r| Fenn | %s
+                    r| Oska | %s
+                    """.formatted((Object[]) each)).get(0);
+            assertThat(table.doubts()).isEmpty();
+        }
+    }
 }
