@@ -19,6 +19,8 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -169,21 +171,23 @@ public final class StoreProof {
                         .append(") % 9973)::VARCHAR AS c")
                         .append(month);
             }
-            store.createStaging(16);
-            double stage =
-                    seconds(() -> store.execute("INSERT INTO staging_16 BY NAME SELECT 1 AS tbl, i::INTEGER AS row, "
-                            + columns + " FROM range(1, " + (rows + 1) + ") r(i)"));
+            store.execute("CREATE TABLE plan_lines(tbl INTEGER, row INTEGER, c0 VARCHAR"
+                    + IntStream.rangeClosed(1, 12)
+                            .mapToObj(i -> ", c" + i + " VARCHAR")
+                            .collect(Collectors.joining()) + ")");
+            double stage = seconds(() -> store.execute("INSERT INTO plan_lines SELECT 1 AS tbl, i::INTEGER AS row, "
+                    + columns + " FROM range(1, " + (rows + 1) + ") r(i)"));
             say("stage a plan of " + rows + " lines, months across", stage, "");
             StringBuilder turned = new StringBuilder();
             for (int month = 1; month <= 12; month++) {
                 turned.append(month == 1 ? "" : ", ").append('c').append(month);
             }
             double turn = seconds(() -> store.execute("CREATE TABLE turned AS SELECT tbl, row, col, c0 AS depot,"
-                    + " TRY_CAST(substr(raw, 2) AS BIGINT) AS amount FROM (UNPIVOT staging_16 ON " + turned
+                    + " TRY_CAST(substr(raw, 2) AS BIGINT) AS amount FROM (UNPIVOT plan_lines ON " + turned
                     + " INTO NAME col VALUE raw)"));
             say("turn twelve month columns into " + rows * 12L + " rows", turn, "with table, row and column of each");
             double found = seconds(() ->
-                    store.execute("SELECT count(*) FROM turned t JOIN staging_16 s ON s.tbl = t.tbl AND s.row = t.row"
+                    store.execute("SELECT count(*) FROM turned t JOIN plan_lines s ON s.tbl = t.tbl AND s.row = t.row"
                             + " WHERE t.row = " + rows / 2 + " AND TRY_CAST(substr(s.c7, 2) AS BIGINT) = t.amount"));
             say("the trail of a turned row", found, "");
         }

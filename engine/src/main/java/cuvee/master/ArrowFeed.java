@@ -72,12 +72,19 @@ final class ArrowFeed implements AutoCloseable {
             List<FieldVector> vectors = getVectorSchemaRoot().getFieldVectors();
             load(vectors.get(0), List.of(allOnes(), ints(batch.tables(), batch.count())), 0);
             load(vectors.get(1), List.of(allOnes(), ints(batch.rows(), batch.count())), 0);
+            byte[] present = new byte[(batch.count() + 7) / 8];
+            int[] offsets = new int[batch.count() + 1];
             for (int i = 0; i < batch.columns(); i++) {
-                StageBatch.Cells cells = batch.column(i);
-                ArrowBuf present = bytes(cells.present(), (batch.count() + 7) / 8);
-                ArrowBuf offsets = ints(cells.offsets(), batch.count() + 1);
-                ArrowBuf data = bytes(cells.data(), cells.length());
-                load(vectors.get(i + 2), List.of(present, offsets, data), cells.nulls());
+                int cells = batch.present(i, present);
+                byte[] data = new byte[batch.length(i)];
+                batch.put(i, data, offsets);
+                load(
+                        vectors.get(i + 2),
+                        List.of(
+                                bytes(present, present.length),
+                                ints(offsets, offsets.length),
+                                bytes(data, data.length)),
+                        batch.count() - cells);
             }
             getVectorSchemaRoot().setRowCount(batch.count());
             return true;

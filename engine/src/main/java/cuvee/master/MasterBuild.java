@@ -276,7 +276,7 @@ final class MasterBuild {
     private static String from(MasterPlan.Table table) {
         int texts = texts(table).size();
         String told = IntStream.range(0, texts).mapToObj(i -> ", p.g" + i).collect(Collectors.joining());
-        String rows = "SELECT s.*, p.tbl AS part, p.file, p.sheet" + told + " FROM " + Store.staging(table.width())
+        String rows = "SELECT s.*, p.tbl AS part, p.file, p.sheet" + told + " FROM " + Staging.of(table.width())
                 + " s JOIN todo p ON s.tbl = p.staged WHERE p.grp = GRP AND s.row BETWEEN p.first AND p.last ZONE"
                 + (table.hasAside() ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)" : "");
         for (int column : correctedColumns(table)) {

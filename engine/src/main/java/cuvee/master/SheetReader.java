@@ -52,7 +52,7 @@ public final class SheetReader implements AutoCloseable {
             return;
         }
         try (Statement statement = by.createStatement();
-                ResultSet rows = statement.executeQuery("SELECT * FROM " + Store.staging(sheet.width())
+                ResultSet rows = statement.executeQuery("SELECT * FROM " + Staging.of(sheet.width())
                         + " WHERE tbl = " + sheet.id() + " AND row BETWEEN " + firstRow + " AND " + lastRow
                         + " ORDER BY row")) {
             Row row = new Row();

@@ -63,7 +63,7 @@ public final class SourceCells {
                             : "CASE WHEN " + raw + " IN (" + wanted + ") THEN " + raw + " ELSE " + spelling.of(raw)
                                     + " END";
                     try (ResultSet rows = statement.executeQuery("SELECT " + said + ", count(*) FROM "
-                            + Store.staging(first.width()) + " s JOIN (VALUES " + tables
+                            + Staging.of(first.width()) + " s JOIN (VALUES " + tables
                             + ") p(tbl, staged, first, last) ON s.tbl = p.staged AND s.row BETWEEN p.first AND p.last"
                             + " WHERE " + said + " IN (" + wanted + ")"
                             + (first.hasAside()
@@ -98,7 +98,7 @@ public final class SourceCells {
                             break;
                         }
                         try (ResultSet rows = statement.executeQuery("SELECT s.row, s.c" + column + " FROM "
-                                + Store.staging(table.width()) + " s WHERE s.tbl = " + table.staged()
+                                + Staging.of(table.width()) + " s WHERE s.tbl = " + table.staged()
                                 + " AND s.row BETWEEN " + table.firstRow() + " AND " + table.lastRow() + " AND "
                                 + Readings.raw("s.c" + column) + " IN (" + wanted + ")"
                                 + (table.hasAside()
@@ -204,7 +204,7 @@ public final class SourceCells {
     /** Staged cells {@code s} of a table's records that are filled while the master has nothing. */
     private static String unfit(MasterPlan.Table table, Cell cell) {
         String raw = "s.c" + cell.column();
-        return " FROM " + Store.staging(table.width()) + " s JOIN master m ON m.tbl = " + table.id()
+        return " FROM " + Staging.of(table.width()) + " s JOIN master m ON m.tbl = " + table.id()
                 + " AND m.row = s.row AND m.turned = " + cell.turned() + " WHERE s.tbl = " + table.staged() + " AND m."
                 + cell.master() + " IS NULL AND NOT " + Readings.isBlank(raw) + blanked(cell.blanked(), raw)
                 + corrected(table, cell);

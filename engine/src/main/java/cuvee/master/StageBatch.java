@@ -4,23 +4,35 @@ import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
 import java.util.Arrays;
 
-/** Staged rows of one width, column by column, as UTF-8: what the store takes in fastest. */
+/**
+ * Staged rows of one width. The cells of a row lie one behind the other as UTF-8, as its reader had them, so that most
+ * rows are taken in at one stroke; columns are gathered when the batch is written.
+ */
 final class StageBatch {
-    /** The store's own unit of rows. */
-    static final int MOST_ROWS = 122_880;
+    /** So many rows at most; a multiple of eight. */
+    static final int MOST_ROWS = 15_360;
 
-    private static final long MOST_BYTES = 24L << 20;
+    private static final int MOST_BYTES = 8 << 20;
+    /** There is no cell. */
+    private static final byte NONE = 0;
+    /** A cell without a mark. */
+    private static final byte UNMARKED = 127;
+
     private final int columns;
     private int[] tables = new int[256];
     private int[] rows = new int[256];
-    private final Cells[] cells;
+    private byte[] marks;
+    private int[] starts;
+    private int[] ends;
+    private byte[] bytes = new byte[1 << 16];
     private int count;
-    private long bytes;
+    private int length;
 
     StageBatch(int columns) {
         this.columns = columns;
-        this.cells = new Cells[columns];
-        Arrays.setAll(cells, i -> new Cells());
+        marks = new byte[256 * columns];
+        starts = new int[256 * columns];
+        ends = new int[256 * columns];
     }
 
     int columns() {
@@ -39,119 +51,156 @@ final class StageBatch {
         return rows;
     }
 
-    Cells column(int column) {
-        return cells[column];
+    boolean full() {
+        return count >= MOST_ROWS || length >= MOST_BYTES;
     }
 
-    boolean full() {
-        return count >= MOST_ROWS || bytes >= MOST_BYTES;
+    void clear() {
+        count = 0;
+        length = 0;
     }
 
     void add(int table, Row row) {
         if (count == tables.length) {
             tables = Arrays.copyOf(tables, count * 2);
             rows = Arrays.copyOf(rows, count * 2);
+            marks = Arrays.copyOf(marks, count * 2 * columns);
+            starts = Arrays.copyOf(starts, count * 2 * columns);
+            ends = Arrays.copyOf(ends, count * 2 * columns);
         }
         tables[count] = table;
         rows[count] = row.number();
-        for (int column = 0; column < columns; column++) {
-            bytes += cells[column].add(count, row, column);
+        int most = length + row.length() * 3;
+        if (most > bytes.length) {
+            bytes = Arrays.copyOf(bytes, Math.max(most, bytes.length * 2));
+        }
+        boolean ascii = row.putAscii(bytes, length);
+        int cell = count * columns;
+        int width = row.width();
+        for (int column = 0; column < width; column++, cell++) {
+            if (row.kind(column) == CellKind.EMPTY) {
+                marks[cell] = NONE;
+            } else {
+                marks[cell] = row.marked(column) ? (byte) row.kind(column).mark() : UNMARKED;
+                if (ascii) {
+                    starts[cell] = length + row.start(column);
+                    ends[cell] = length + row.end(column);
+                }
+            }
+        }
+        Arrays.fill(marks, cell, (count + 1) * columns, NONE);
+        if (ascii) {
+            length += row.length();
+        } else {
+            putCells(row);
         }
         count++;
     }
 
-    void clear() {
-        count = 0;
-        bytes = 0;
-        for (Cells column : cells) {
-            column.clear();
+    private void putCells(Row row) {
+        int cell = count * columns;
+        for (int column = 0; column < row.width(); column++, cell++) {
+            if (marks[cell] != NONE) {
+                starts[cell] = length;
+                put(row.chars(), row.start(column), row.end(column));
+                ends[cell] = length;
+            }
         }
     }
 
-    /** The cells of one column: their bytes one after the other, where each ends, and which are there. */
-    static final class Cells {
-        private byte[] data = new byte[1024];
-        private int[] ends = new int[257];
-        private byte[] present = new byte[32];
-        private int length;
-        private int nulls;
-
-        byte[] data() {
-            return data;
-        }
-
-        /** Where each cell begins; one more for the end of the last. */
-        int[] offsets() {
-            return ends;
-        }
-
-        /** One bit for each row, lowest first: set where there is a cell. */
-        byte[] present() {
-            return present;
-        }
-
-        int length() {
-            return length;
-        }
-
-        int nulls() {
-            return nulls;
-        }
-
-        void clear() {
-            length = 0;
-            nulls = 0;
-            Arrays.fill(present, (byte) 0);
-        }
-
-        int add(int index, Row row, int column) {
-            if (index + 1 >= ends.length) {
-                ends = Arrays.copyOf(ends, ends.length * 2);
-                present = Arrays.copyOf(present, ends.length / 8 + 1);
-            }
-            int before = length;
-            if (row.kind(column) == CellKind.EMPTY) {
-                nulls++;
+    private void put(char[] chars, int from, int to) {
+        for (int i = from; i < to; i++) {
+            char c = chars[i];
+            if (c < 0x80) {
+                // The store's text ends at no character, but a zero byte is no text in any file.
+                bytes[length++] = c == 0 ? (byte) ' ' : (byte) c;
+            } else if (c < 0x800) {
+                bytes[length++] = (byte) (0xC0 | c >> 6);
+                bytes[length++] = (byte) (0x80 | c & 0x3F);
+            } else if (Character.isHighSurrogate(c) && i + 1 < to && Character.isLowSurrogate(chars[i + 1])) {
+                int point = Character.toCodePoint(c, chars[++i]);
+                bytes[length++] = (byte) (0xF0 | point >> 18);
+                bytes[length++] = (byte) (0x80 | point >> 12 & 0x3F);
+                bytes[length++] = (byte) (0x80 | point >> 6 & 0x3F);
+                bytes[length++] = (byte) (0x80 | point & 0x3F);
             } else {
-                present[index >> 3] |= (byte) (1 << (index & 7));
-                put(row, column);
+                char whole = Character.isSurrogate(c) ? '\uFFFD' : c;
+                bytes[length++] = (byte) (0xE0 | whole >> 12);
+                bytes[length++] = (byte) (0x80 | whole >> 6 & 0x3F);
+                bytes[length++] = (byte) (0x80 | whole & 0x3F);
             }
-            ends[index + 1] = length;
-            return length - before;
         }
+    }
 
-        private void put(Row row, int column) {
-            int from = row.start(column);
-            int to = row.end(column);
-            int most = length + (to - from) * 3 + 1;
-            if (most > data.length) {
-                data = Arrays.copyOf(data, Math.max(most, data.length * 2));
+    // ---- a column ----
+
+    /**
+     * Tells which rows have a cell in a column, one bit for each row, the lowest first.
+     *
+     * @return how many have one
+     */
+    int present(int column, byte[] bits) {
+        Arrays.fill(bits, 0, (count + 7) / 8, (byte) 0);
+        int present = 0;
+        for (int row = 0, cell = column; row < count; row++, cell += columns) {
+            if (marks[cell] != NONE) {
+                bits[row >> 3] |= (byte) (1 << (row & 7));
+                present++;
             }
-            if (row.marked(column)) {
-                data[length++] = (byte) row.kind(column).mark();
-            }
-            char[] chars = row.chars();
-            for (int i = from; i < to; i++) {
-                char c = chars[i];
-                if (c < 0x80) {
-                    // The store's text ends at no character, but a zero byte is no text in any file.
-                    data[length++] = c == 0 ? (byte) ' ' : (byte) c;
-                } else if (c < 0x800) {
-                    data[length++] = (byte) (0xC0 | c >> 6);
-                    data[length++] = (byte) (0x80 | c & 0x3F);
-                } else if (Character.isHighSurrogate(c) && i + 1 < to && Character.isLowSurrogate(chars[i + 1])) {
-                    int point = Character.toCodePoint(c, chars[++i]);
-                    data[length++] = (byte) (0xF0 | point >> 18);
-                    data[length++] = (byte) (0x80 | point >> 12 & 0x3F);
-                    data[length++] = (byte) (0x80 | point >> 6 & 0x3F);
-                    data[length++] = (byte) (0x80 | point & 0x3F);
-                } else {
-                    char whole = Character.isSurrogate(c) ? '\uFFFD' : c;
-                    data[length++] = (byte) (0xE0 | whole >> 12);
-                    data[length++] = (byte) (0x80 | whole >> 6 & 0x3F);
-                    data[length++] = (byte) (0x80 | whole & 0x3F);
+        }
+        return present;
+    }
+
+    /** How many bytes a column's cells take, their marks included. */
+    int length(int column) {
+        int sum = 0;
+        for (int row = 0, cell = column; row < count; row++, cell += columns) {
+            sum += marks[cell] == NONE ? 0 : ends[cell] - starts[cell] + (marks[cell] == UNMARKED ? 0 : 1);
+        }
+        return sum;
+    }
+
+    /**
+     * Puts a column's cells one behind the other, with the length of each in front, four bytes and the lowest first.
+     *
+     * @return where they end
+     */
+    int putWithLengths(int column, byte[] into, int from) {
+        int at = from;
+        for (int row = 0, cell = column; row < count; row++, cell += columns) {
+            byte mark = marks[cell];
+            if (mark != NONE) {
+                int length = ends[cell] - starts[cell];
+                int staged = mark == UNMARKED ? length : length + 1;
+                into[at] = (byte) staged;
+                into[at + 1] = (byte) (staged >> 8);
+                into[at + 2] = (byte) (staged >> 16);
+                into[at + 3] = (byte) (staged >> 24);
+                at += 4;
+                if (mark != UNMARKED) {
+                    into[at++] = mark;
                 }
+                System.arraycopy(bytes, starts[cell], into, at, length);
+                at += length;
             }
+        }
+        return at;
+    }
+
+    /** Puts a column's cells one behind the other, and where each row's cell ends, behind a zero. */
+    void put(int column, byte[] into, int[] offsets) {
+        int at = 0;
+        offsets[0] = 0;
+        for (int row = 0, cell = column; row < count; row++, cell += columns) {
+            byte mark = marks[cell];
+            if (mark != NONE) {
+                if (mark != UNMARKED) {
+                    into[at++] = mark;
+                }
+                System.arraycopy(bytes, starts[cell], into, at, ends[cell] - starts[cell]);
+                at += ends[cell] - starts[cell];
+            }
+            offsets[row + 1] = at;
         }
     }
 }

@@ -1,6 +1,8 @@
 package cuvee.master;
 
 import cuvee.sheet.Row;
+import java.io.IOException;
+import java.nio.file.Files;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -11,27 +13,39 @@ import java.util.TreeMap;
 import org.duckdb.DuckDBConnection;
 
 /**
- * Stages rows as found. One writer belongs to one thread; rows of many small tables share a batch. Whoever opens it
- * closes it; what was not flushed is lost, so {@link #flush} ends the work.
+ * Stages rows as found. One writer belongs to one thread; rows of many small tables share a batch. A few rows are taken
+ * into the store, many are written to a file beside it. Whoever opens it closes it; what was not flushed is lost, so
+ * {@link #flush} ends the work.
  */
 public final class StageWriter implements AutoCloseable {
     private static final int HEAD_ROWS = 64;
-    private final Store store;
+    /** No sheet begins in a file that has so many rows, so that a file is seldom needed for a part of them only. */
+    private static final int ENOUGH_ROWS = 500_000;
+
+    private final Staging staging;
+    private final ArrowFeed feed;
     private final DuckDBConnection connection;
     private final Map<Integer, StageBatch> batches = new TreeMap<>();
+    private final Map<Integer, StagedFile> files = new TreeMap<>();
     private final List<Row> head = new ArrayList<>();
     private final Set<Integer> visible = new HashSet<>();
     private int table;
     private int width;
 
-    StageWriter(Store store, DuckDBConnection connection) {
-        this.store = store;
+    StageWriter(Staging staging, ArrowFeed feed, DuckDBConnection connection) {
+        this.staging = staging;
+        this.feed = feed;
         this.connection = connection;
     }
 
     /** Begins a sheet whose rows get this table number. */
     public void begin(int tableId) {
         settleHead();
+        for (StagedFile file : List.copyOf(files.values())) {
+            if (file.rows() >= ENOUGH_ROWS) {
+                Sql.run("staging rows", () -> end(file.columns()));
+            }
+        }
         table = tableId;
         width = 0;
     }
@@ -55,16 +69,31 @@ public final class StageWriter implements AutoCloseable {
     /** Brings everything into the store. */
     public void flush() {
         settleHead();
-        batches.values().forEach(this::flush);
-        Sql.run("staging rows", this::commit);
+        Sql.run("staging rows", () -> {
+            for (int each : batches.keySet()) {
+                end(each);
+            }
+            commit();
+        });
     }
 
     @Override
     public void close() {
-        Sql.run("closing", connection::close);
+        Sql.run("closing", () -> {
+            try {
+                for (StagedFile unfinished : files.values()) {
+                    unfinished.close();
+                    Files.deleteIfExists(unfinished.file());
+                }
+            } catch (IOException failed) {
+                throw new SQLException(failed);
+            } finally {
+                connection.close();
+            }
+        });
     }
 
-    /** The width of the staging table that holds the sheet's rows; valid after its last row. */
+    /** The width under which the sheet's rows are staged; valid after its last row. */
     public int width() {
         settleHead();
         return width;
@@ -74,7 +103,7 @@ public final class StageWriter implements AutoCloseable {
         if (head.isEmpty()) {
             return;
         }
-        width = Store.widthFor(head.stream().mapToInt(Row::width).max().orElse(1));
+        width = Staging.widthFor(head.stream().mapToInt(Row::width).max().orElse(1));
         List<Row> rows = new ArrayList<>(head);
         head.clear();
         rows.forEach(this::write);
@@ -82,33 +111,59 @@ public final class StageWriter implements AutoCloseable {
 
     private void write(Row row) {
         if (row.width() > width) {
-            widen(Store.widthFor(row.width()));
+            widen(Staging.widthFor(row.width()));
         }
         StageBatch batch = batches.computeIfAbsent(width, StageBatch::new);
         batch.add(table, row);
         if (batch.full()) {
-            flush(batch);
+            Sql.run("staging rows", () -> toFile(batch));
         }
     }
 
-    /** A later row is wider than all before: the sheet's rows move to a wider table. */
+    /** A later row is wider than all before: the sheet's rows move to a greater width. */
     private void widen(int wider) {
-        StageBatch batch = batches.get(width);
-        if (batch != null) {
-            flush(batch);
-        }
         Sql.run("moving rows", () -> {
+            end(width);
             commit();
-            store.moveStaged(connection, table, width, wider);
+            staging.move(connection, table, width, wider);
         });
         width = wider;
     }
 
-    private void flush(StageBatch batch) {
-        if (batch.count() == 0) {
+    /** Brings all rows of a width into the store. */
+    private void end(int ofWidth) throws SQLException {
+        StageBatch batch = batches.get(ofWidth);
+        if (batch == null) {
             return;
         }
-        Sql.run("staging rows", () -> insert(batch));
+        StagedFile file = files.remove(ofWidth);
+        if (file != null) {
+            try (file) {
+                if (batch.count() > 0) {
+                    file.add(batch);
+                    batch.clear();
+                }
+                file.finish();
+                staging.keep(file);
+            } catch (IOException failed) {
+                throw new SQLException(failed);
+            }
+        } else if (batch.count() > 0) {
+            toTable(batch);
+        }
+    }
+
+    private void toFile(StageBatch batch) throws SQLException {
+        try {
+            StagedFile file = files.get(batch.columns());
+            if (file == null) {
+                file = staging.file(batch.columns());
+                files.put(batch.columns(), file);
+            }
+            file.add(batch);
+        } catch (IOException failed) {
+            throw new SQLException(failed);
+        }
         batch.clear();
     }
 
@@ -116,17 +171,18 @@ public final class StageWriter implements AutoCloseable {
      * All batches of a writer are one transaction: the store then writes whole row groups as they come, rather than
      * every batch twice, to its log and at the next checkpoint (docs/decisions.md).
      */
-    private void insert(StageBatch batch) throws SQLException {
+    private void toTable(StageBatch batch) throws SQLException {
         if (!visible.contains(batch.columns())) {
             // A table made after the transaction began, by this writer or another, would not be seen by it.
             commit();
-            store.createStaging(batch.columns());
+            staging.create(batch.columns());
             visible.add(batch.columns());
         }
         if (connection.getAutoCommit()) {
             connection.setAutoCommit(false);
         }
-        store.feed().insert(connection, Store.staging(batch.columns()), batch);
+        staging.add(connection, feed, batch);
+        batch.clear();
     }
 
     private void commit() throws SQLException {

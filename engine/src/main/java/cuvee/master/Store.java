@@ -38,14 +38,14 @@ import org.jspecify.annotations.Nullable;
  * staging by a {@link MasterPlan} and kept in step with it table by table. One process has it open at a time.
  */
 public final class Store implements AutoCloseable {
-    private static final String FORMAT = "7";
+    private static final String FORMAT = "8";
 
     /** The note that changes with every change of the master. */
     static final String VERSION = "version";
 
     private final DuckDBConnection connection;
     private final Means means;
-    private final Set<Integer> stagingWidths = new HashSet<>();
+    private final Staging staging;
     private @Nullable ArrowFeed feed;
     /** A connection of its own for single rows, which are asked for while the store is at work. */
     private @Nullable DuckDBConnection looking;
@@ -61,8 +61,9 @@ public final class Store implements AutoCloseable {
         public static final Means DEFAULT = new Means(320, 2);
     }
 
-    private Store(DuckDBConnection connection, Means means) {
+    private Store(DuckDBConnection connection, Path cacheFolder, Means means) {
         this.connection = connection;
+        this.staging = new Staging(connection, cacheFolder.resolve("staged"));
         this.means = means;
     }
 
@@ -75,7 +76,7 @@ public final class Store implements AutoCloseable {
             throw noCache(cacheFolder, failed);
         }
         try {
-            Store store = new Store(connect(file, cacheFolder, means), means);
+            Store store = new Store(connect(file, cacheFolder, means), cacheFolder, means);
             if (store.prepare()) {
                 return store;
             }
@@ -92,7 +93,7 @@ public final class Store implements AutoCloseable {
             throw noCache(cacheFolder, failed);
         }
         return Sql.ask("opening", () -> {
-            Store store = new Store(connect(file, cacheFolder, means), means);
+            Store store = new Store(connect(file, cacheFolder, means), cacheFolder, means);
             store.prepare();
             return store;
         });
@@ -153,13 +154,11 @@ public final class Store implements AutoCloseable {
                         "CREATE TABLE part(tbl INTEGER, ord INTEGER, shape VARCHAR, made BIGINT, blanks BIGINT)");
                 putMeta("format", FORMAT);
             }
-            try (ResultSet tables = statement.executeQuery(
-                    "SELECT table_name FROM duckdb_tables() WHERE table_name LIKE 'staging_%'")) {
-                while (tables.next()) {
-                    stagingWidths.add(Integer.parseInt(tables.getString(1).substring(8)));
-                }
+            try {
+                return staging.open();
+            } catch (IOException failed) {
+                throw new SQLException(failed);
             }
-            return true;
         }
     }
 
@@ -238,15 +237,6 @@ public final class Store implements AutoCloseable {
 
     // ---- staging ----
 
-    static String staging(int width) {
-        return "staging_" + width;
-    }
-
-    /** The width of the staging table for rows of so many cells: the next power of two from 8. */
-    static int widthFor(int cells) {
-        return Math.max(8, Integer.highestOneBit(Math.max(1, cells - 1)) * 2);
-    }
-
     /**
      * Does work in which several writers stage rows. The store's own threads rest meanwhile: every writer brings one, and
      * more would only get in each other's way (docs/decisions.md).
@@ -262,7 +252,7 @@ public final class Store implements AutoCloseable {
 
     /** A writer for one thread, to be used while {@link #staging}. */
     public StageWriter stageWriter() {
-        return Sql.ask("opening", () -> new StageWriter(this, connection.duplicate()));
+        return Sql.ask("opening", () -> new StageWriter(staging, feed(), connection.duplicate()));
     }
 
     synchronized ArrowFeed feed() {
@@ -272,42 +262,12 @@ public final class Store implements AutoCloseable {
         return feed;
     }
 
-    synchronized void createStaging(int width) throws SQLException {
-        if (stagingWidths.contains(width)) {
-            return;
-        }
-        StringBuilder ddl =
-                new StringBuilder("CREATE TABLE IF NOT EXISTS " + staging(width) + "(tbl INTEGER, row INTEGER");
-        for (int i = 0; i < width; i++) {
-            ddl.append(", c").append(i).append(" VARCHAR");
-        }
-        try (Statement statement = connection.createStatement()) {
-            statement.execute(ddl.append(')').toString());
-        }
-        stagingWidths.add(width);
-    }
-
-    void moveStaged(DuckDBConnection by, int table, int from, int to) throws SQLException {
-        createStaging(from);
-        createStaging(to);
-        String columns = java.util.stream.IntStream.range(0, from)
-                .mapToObj(i -> ", c" + i)
-                .collect(Collectors.joining());
-        try (Statement statement = by.createStatement()) {
-            statement.execute("INSERT INTO " + staging(to) + " (tbl, row" + columns + ") SELECT tbl, row" + columns
-                    + " FROM " + staging(from) + " WHERE tbl = " + table);
-            statement.execute("DELETE FROM " + staging(from) + " WHERE tbl = " + table);
-        }
-    }
-
     /** A table number that nothing in the store bears. */
     public int nextTable() {
         return Sql.ask("opening", () -> {
-            int most = 0;
+            int most = staging.lastSheet();
             try (Statement statement = connection.createStatement()) {
-                List<String> tables = new ArrayList<>(List.of("part", "aside"));
-                stagingWidths.forEach(width -> tables.add(staging(width)));
-                for (String table : tables) {
+                for (String table : List.of("part", "aside")) {
                     try (ResultSet max = statement.executeQuery("SELECT coalesce(max(tbl), 0) FROM " + table)) {
                         max.next();
                         most = Math.max(most, max.getInt(1));
@@ -321,20 +281,8 @@ public final class Store implements AutoCloseable {
     /** Removes what was staged for sheets, and set aside for tables, that no source has any more. */
     public void keepOnly(Set<Integer> liveSheets, Set<Integer> liveTables) {
         Sql.run("clearing away", () -> {
+            staging.keepOnly(liveSheets);
             try (Statement statement = connection.createStatement()) {
-                for (int width : stagingWidths) {
-                    List<Integer> dead = new ArrayList<>();
-                    try (ResultSet ids = statement.executeQuery("SELECT DISTINCT tbl FROM " + staging(width))) {
-                        while (ids.next()) {
-                            if (!liveSheets.contains(ids.getInt(1))) {
-                                dead.add(ids.getInt(1));
-                            }
-                        }
-                    }
-                    if (!dead.isEmpty()) {
-                        statement.execute("DELETE FROM " + staging(width) + " WHERE tbl IN (" + join(dead) + ")");
-                    }
-                }
                 List<Integer> dead = new ArrayList<>();
                 try (ResultSet ids = statement.executeQuery("SELECT DISTINCT tbl FROM aside")) {
                     while (ids.next()) {
@@ -386,9 +334,10 @@ public final class Store implements AutoCloseable {
         return Sql.ask("reading a row", () -> {
             String cell = "c" + column;
             try (Statement statement = looking().createStatement();
-                    ResultSet found = statement.executeQuery("SELECT max(row) FROM " + staging(width) + " WHERE tbl = "
-                            + table + " AND row BETWEEN " + firstRow + " AND " + row + " AND NOT "
-                            + Readings.isBlank(cell))) {
+                    ResultSet found =
+                            statement.executeQuery("SELECT max(row) FROM " + Staging.of(width) + " WHERE tbl = "
+                                    + table + " AND row BETWEEN " + firstRow + " AND " + row + " AND NOT "
+                                    + Readings.isBlank(cell))) {
                 found.next();
                 int filled = found.getInt(1);
                 return filled == 0 ? row : filled;
@@ -402,7 +351,7 @@ public final class Store implements AutoCloseable {
             List<@Nullable String> cells = new ArrayList<>();
             try (Statement statement = looking().createStatement();
                     ResultSet found = statement.executeQuery(
-                            "SELECT * FROM " + staging(width) + " WHERE tbl = " + table + " AND row = " + row)) {
+                            "SELECT * FROM " + Staging.of(width) + " WHERE tbl = " + table + " AND row = " + row)) {
                 if (found.next()) {
                     for (int i = 0; i < width; i++) {
                         cells.add(found.getString(i + 3));

@@ -37,13 +37,18 @@ public final class NumberText {
     }
 
     private static boolean isShortPlain(String stored) {
-        return stored.length() <= SHORT && isShortPlain(stored.toCharArray(), stored.length());
+        return stored.length() <= SHORT && plainLength(stored.toCharArray(), stored.length()) == stored.length();
     }
 
-    /** True for a number that is written already as {@link #plain} would write it. */
-    static boolean isShortPlain(char[] stored, int length) {
+    /**
+     * How many of a number's first characters are what {@link #plain} would write; all of them for most numbers, fewer
+     * for one as 12.50.
+     *
+     * @return -1 where it has to be looked at more closely
+     */
+    static int plainLength(char[] stored, int length) {
         if (length == 0 || length > SHORT) {
-            return false;
+            return -1;
         }
         int start = stored[0] == '-' ? 1 : 0;
         int point = -1;
@@ -52,15 +57,20 @@ public final class NumberText {
             if (c == '.' && point < 0 && i > start) {
                 point = i;
             } else if (c < '0' || c > '9') {
-                return false;
+                return -1;
             }
         }
-        int whole = (point < 0 ? length : point) - start;
-        int digits = length - start - (point < 0 ? 0 : 1);
-        char last = stored[length - 1];
-        boolean trimmed = point < 0 || last != '0' && last != '.';
+        int end = length;
+        if (point >= 0) {
+            while (stored[end - 1] == '0') {
+                end--;
+            }
+            end = end - 1 == point ? point : end;
+        }
+        int whole = (point < 0 ? end : point) - start;
+        int digits = end - start - (point < 0 || end == point ? 0 : 1);
         boolean zeroLed = whole > 1 && stored[start] == '0';
-        boolean minusZero = start == 1 && digits == 1 && last == '0';
-        return whole > 0 && digits <= 15 && trimmed && !zeroLed && !minusZero;
+        boolean minusZero = start == 1 && digits == 1 && stored[1] == '0';
+        return whole > 0 && digits <= 15 && !zeroLed && !minusZero ? end : -1;
     }
 }

@@ -19,6 +19,8 @@ final class RegularRows extends InputStream {
     private static final byte[] INLINE_SPACED = bytes("<is><t xml:space=\"preserve\">");
     private static final byte[] INLINE_END = bytes("</is>");
     private static final int MOST = 1 << 22;
+    /** So many bytes behind the last that was read may be looked at; they are nothing that belongs there. */
+    private static final int SLACK = 64;
     /** Answers for a place where something is out of the ordinary. */
     private static final int ODD = -1;
 
@@ -29,6 +31,8 @@ final class RegularRows extends InputStream {
     private int to;
     /** Up to here the bytes may be handed over. */
     private int until;
+    /** Up to here the bytes are whole rows. */
+    private int whole;
 
     private State state = State.BEFORE;
 
@@ -96,35 +100,30 @@ final class RegularRows extends InputStream {
     /** Takes all rows up to the first that is out of the ordinary. */
     private void takeRows() throws IOException {
         state = State.REST;
-        int end = rowEnd();
-        while (end > 0 && row(end)) {
-            from = end;
-            end = rowEnd();
+        boolean taken = true;
+        while (taken) {
+            from = space(from);
+            if (from >= whole && !moreRows()) {
+                break;
+            }
+            int end = isAt(ROW, from) ? row() : ODD;
+            taken = end != ODD;
+            from = taken ? end : from;
         }
         until = to;
     }
 
-    /** Where the row that begins next ends, all of it in the buffer; {@link #ODD} where none does. */
-    private int rowEnd() throws IOException {
-        int searched = 0;
-        while (true) {
-            from = space(from);
-            int tag = to - from < ROW.length + 1 ? -1 : isAt(ROW, from) ? indexOf('>', from) : -2;
-            if (tag == -2) {
-                return ODD;
-            }
-            if (tag >= 0 && buffer[tag - 1] == '/') {
-                return tag + 1;
-            }
-            int end = tag < 0 ? -1 : indexOf(ROW_END, Math.max(tag, from + searched), to);
-            if (end >= 0) {
-                return end + ROW_END.length;
-            }
-            searched = Math.max(0, to - from - ROW_END.length);
-            if (to - from >= MOST || !more()) {
-                return ODD;
-            }
+    /** Reads on until the buffer holds whole rows. Answers false where there are none, or one is too long. */
+    private boolean moreRows() throws IOException {
+        int end = lastIndexOf(ROW_END, from);
+        int searched = to - from;
+        while (end < 0 && to - from < MOST && more()) {
+            end = lastIndexOf(ROW_END, from + Math.max(0, searched - ROW_END.length));
+            searched = to - from;
         }
+        whole = end < 0 ? from : end + ROW_END.length;
+        from = space(from);
+        return from < whole;
     }
 
     private int space(int at) {
@@ -142,10 +141,10 @@ final class RegularRows extends InputStream {
             to -= from;
             from = 0;
         }
-        if (to == buffer.length) {
+        if (to + SLACK >= buffer.length) {
             buffer = Arrays.copyOf(buffer, buffer.length * 2);
         }
-        int read = in.read(buffer, to, buffer.length - to);
+        int read = in.read(buffer, to, buffer.length - SLACK - to);
         to += Math.max(0, read);
         return read > 0;
     }
@@ -180,10 +179,19 @@ final class RegularRows extends InputStream {
         return -1;
     }
 
-    // ---- one row, all of which lies in the buffer ----
+    private int lastIndexOf(byte[] word, int start) {
+        for (int i = to - word.length; i >= start; i--) {
+            if (buffer[i] == word[0] && isAt(word, i)) {
+                return i;
+            }
+        }
+        return -1;
+    }
 
-    /** Takes the row that begins here; answers false where something about it is out of the ordinary. */
-    private boolean row(int end) {
+    // ---- one row, with the end of some row behind it in the buffer ----
+
+    /** Takes the row that begins here; answers where it ends, {@link #ODD} where it is out of the ordinary. */
+    private int row() {
         int given = 0;
         boolean hidden = false;
         int at = from + ROW.length;
@@ -191,8 +199,8 @@ final class RegularRows extends InputStream {
             int name = space(at);
             int quote = quote(name);
             int close = quote == ODD ? ODD : valueEnd(quote);
-            if (close == ODD || close >= end || name == at) {
-                return false;
+            if (close == ODD || name == at) {
+                return ODD;
             }
             if (isName('r', name)) {
                 given = number(quote + 1, close);
@@ -203,23 +211,25 @@ final class RegularRows extends InputStream {
         }
         cells.beginRow(given, hidden);
         if (buffer[at] == '/') {
-            boolean ends = at + 2 == end && buffer[at + 1] == '>';
+            boolean ends = buffer[at + 1] == '>';
             if (ends) {
                 cells.endRow();
             }
-            return ends;
+            return ends ? at + 2 : ODD;
         }
         at = space(at + 1);
-        int last = end - ROW_END.length;
-        while (at < last) {
-            at = cell(at, last);
+        while (buffer[at] == '<' && buffer[at + 1] == 'c') {
+            at = cell(at);
             if (at == ODD) {
-                return false;
+                return ODD;
             }
             at = space(at);
         }
+        if (!isAt(ROW_END, at)) {
+            return ODD;
+        }
         cells.endRow();
-        return true;
+        return at + ROW_END.length;
     }
 
     /** Blanks before the end of a tag do not begin another attribute. */
@@ -267,7 +277,7 @@ final class RegularRows extends InputStream {
     }
 
     /** Takes a cell; answers where it ends. */
-    private int cell(int start, int last) {
+    private int cell(int start) {
         byte behind = buffer[start + 2];
         if (buffer[start] != '<' || buffer[start + 1] != 'c' || behind != ' ' && behind != '>' && behind != '/') {
             return ODD;
@@ -280,7 +290,7 @@ final class RegularRows extends InputStream {
             int name = space(at);
             int quote = quote(name);
             int close = quote == ODD ? ODD : valueEnd(quote);
-            if (close == ODD || close >= last || name == at) {
+            if (close == ODD || name == at) {
                 return ODD;
             }
             if (isName('r', name)) {
@@ -300,7 +310,7 @@ final class RegularRows extends InputStream {
             cells.endCell();
             return buffer[at + 1] == '>' ? at + 2 : ODD;
         }
-        return inside(at + 1, last);
+        return inside(at + 1);
     }
 
     /** Letters and digits as in AB12; below 0 for anything else. */
@@ -315,12 +325,9 @@ final class RegularRows extends InputStream {
     }
 
     /** What stands between the tags of a cell; answers where the cell ends. */
-    private int inside(int start, int last) {
+    private int inside(int start) {
         int at = space(start);
-        while (at < last) {
-            if (buffer[at] != '<') {
-                return ODD;
-            }
+        while (buffer[at] == '<') {
             byte name = buffer[at + 1];
             if (name == '/') {
                 cells.endCell();

@@ -154,6 +154,26 @@ public final class Row {
         return kind.mark() + plain;
     }
 
+    /** How many characters the cells have together. */
+    public int length() {
+        return used;
+    }
+
+    /**
+     * Writes the characters of all cells as bytes, as they lie in {@link #chars}.
+     *
+     * @return false where they are not all ASCII other than zero, so that what was written is of no use
+     */
+    public boolean putAscii(byte[] into, int at) {
+        int all = 0;
+        for (int i = 0; i < used; i++) {
+            int c = text[i];
+            all |= c | c - 1;
+            into[at + i] = (byte) c;
+        }
+        return all >>> 7 == 0;
+    }
+
     /** True where the staged form bears a mark. */
     public boolean marked(int column) {
         return kinds[column] != CellKind.TEXT.ordinal()

@@ -190,8 +190,9 @@ final class SheetCells {
         }
         CellFormat format =
                 style >= 0 && style < shared.formats().size() ? shared.formats().get(style) : CellFormat.PLAIN;
-        if (format.isPlain() && NumberText.isShortPlain(text, length)) {
-            row.set(column, CellKind.NUMBER, text, 0, length);
+        int plain = format.isPlain() ? NumberText.plainLength(text, length) : -1;
+        if (plain > 0) {
+            row.set(column, CellKind.NUMBER, text, 0, plain);
         } else {
             format.put(row, column, told(), shared.dayCount());
         }

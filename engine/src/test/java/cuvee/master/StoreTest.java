@@ -107,7 +107,7 @@ class StoreTest {
     @ParameterizedTest
     @CsvSource({"1,8", "8,8", "9,16", "16,16", "17,32", "1000,1024"})
     void stagingTablesComeInWidths(int cells, int width) {
-        assertThat(Store.widthFor(cells)).isEqualTo(width);
+        assertThat(Staging.widthFor(cells)).isEqualTo(width);
     }
 
     @Test

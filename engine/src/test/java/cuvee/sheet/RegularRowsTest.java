@@ -44,6 +44,9 @@ class RegularRowsTest {
             "<c r=\"N@\" t=\"str\"><v>a_x000D_b</v></c>",
             "<c r=\"O@\" t=\"str\"><v></v></c>",
             "<c r=\"O@\">\n  <v>3</v>\n</c>",
+            "<c r=\"T@\"><v>5230.0</v></c>",
+            "<c r=\"U@\"><v>-0.0</v></c>",
+            "<c r=\"V@\"><v>12.50</v></c>",
             // From here on the parser has to help.
             "<c r=\"P@\" t=\"str\"><v>&#8364; \uD83D\uDE00</v></c>",
             "<c r=\"P@\" t=\"inlineStr\"><is><r><t>rich</t></r><r><t> text</t></r></is></c>",
@@ -52,7 +55,7 @@ class RegularRowsTest {
             "<c r=\"R@\"><v>9</v><extLst><ext/></extLst></c>",
             "<c r=\"S@\" t=\"str\"><v>line\r\nline</v></c>");
 
-    private static final int USUAL = 19;
+    private static final int USUAL = 22;
 
     @TempDir
     Path folder;
