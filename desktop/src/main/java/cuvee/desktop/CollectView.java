@@ -141,11 +141,11 @@ final class CollectView extends HBox {
         byName.setId("file-by-name");
         byName.getStyleClass().add("plain");
         byName.setOnAction(e -> model.orderByName());
-        FlowPane hands = new FlowPane(6, 6, aside, take, undecide, earlier, later, byName, form, password, unlock);
+        FlowPane hands = new FlowPane(6, 6, aside, take, undecide, earlier, later, byName, password, unlock);
         hands.setAlignment(Pos.CENTER_LEFT);
         parts.setId("file-parts");
         parts.setAlignment(Pos.CENTER_LEFT);
-        VBox foot = new VBox(6, about, parts, hands);
+        VBox foot = new VBox(6, about, parts, hands, form);
         foot.getStyleClass().add("view-foot");
         return foot;
     }

@@ -328,6 +328,32 @@ class WindowTest extends InAWindow {
     }
 
     @Test
+    void whatQuotesMeanIsSaidForAFileAndTakenBackAgain() throws IOException {
+        write("data/b.csv", "Date,Port,Passengers\n2026-02-01,'Tarsk',1204\n");
+        newJob();
+        goTo(KeyCode.DIGIT1);
+        GridView files = grid("#files-grid");
+        robot.interact(() -> files.select(1, 0));
+        javafx.scene.control.ComboBox<String> quotes = find("#file-quotes");
+        waitFor("the file's form", quotes::isVisible);
+        robot.interact(quotes::requestFocus);
+        robot.type(KeyCode.DOWN).type(KeyCode.DOWN);
+        waitFor("single quotes", () -> "single quotes".equals(quotes.getValue()));
+        idle();
+        waitFor("the port without them", () -> form("b.csv").equals("commas, UTF-8, single quotes"));
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor("as it was", () -> !form("b.csv").endsWith("single quotes"));
+    }
+
+    private String form(String source) {
+        return model().outcomeProperty().get().orElseThrow().sheets().stream()
+                .filter(sheet -> sheet.source().equals(source))
+                .findFirst()
+                .orElseThrow()
+                .form();
+    }
+
+    @Test
     void aRuleAboutSheetsIsTriedOnAllFilesBeforeItIsTaken() {
         newJob();
         goTo(KeyCode.DIGIT2);

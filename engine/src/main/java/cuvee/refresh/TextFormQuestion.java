@@ -8,6 +8,7 @@ import cuvee.job.Job;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.refresh.SourceFacts.SheetFacts;
+import cuvee.sheet.ReadAs;
 import java.nio.charset.Charset;
 import java.util.ArrayList;
 import java.util.List;
@@ -30,8 +31,7 @@ final class TextFormQuestion {
         String example = "";
         String form = "";
         for (SourceFacts source : sources) {
-            boolean said = job.isSettled(Gathering.TEXT_FORM, source.path())
-                    || job.isSettled(Gathering.TEXT_FORM, Gathering.ALL_FILES);
+            boolean said = saysEncoding(job, source.path()) || saysEncoding(job, Gathering.ALL_FILES);
             Optional<String> broken = said ? Optional.empty() : broken(source);
             if (broken.isPresent()) {
                 example = paths.isEmpty() ? broken.get() : example;
@@ -42,7 +42,7 @@ final class TextFormQuestion {
         if (paths.isEmpty()) {
             return Optional.empty();
         }
-        String now = form.substring(form.lastIndexOf(' ') + 1);
+        String now = form.split(", ")[1];
         List<Answer> answers = new ArrayList<>(List.of(new Answer(now, now + ", as it was read")));
         CANDIDATES.stream()
                 .filter(name -> !name.equals(now) && Charset.isSupported(name))
@@ -59,6 +59,13 @@ final class TextFormQuestion {
                 now,
                 answers,
                 paths.size()));
+    }
+
+    private static boolean saysEncoding(Job job, String subject) {
+        return job.decision(Gathering.TEXT_FORM, subject)
+                .flatMap(decision -> ReadAs.of(decision.answer()))
+                .filter(as -> as.charset().isPresent())
+                .isPresent();
     }
 
     /** A word of a text file that no language has; empty where there is none. */

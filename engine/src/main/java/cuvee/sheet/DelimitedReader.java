@@ -35,6 +35,7 @@ final class DelimitedReader {
             try (Reader text = open(file, form);
                     CsvReader<Row> lines = CsvReader.builder()
                             .fieldSeparator(form.separator())
+                            .quoteCharacter(form.quoting().sign())
                             .skipEmptyLines(false)
                             .extraFieldStrategy(FieldMismatchStrategy.IGNORE)
                             .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
@@ -47,7 +48,7 @@ final class DelimitedReader {
                     }
                 }
             } catch (CsvParseException torn) {
-                throw Unreadable.broken(where, reason(torn));
+                throw Unreadable.torn(where, reason(torn));
             }
         }
         visitor.endSheet();

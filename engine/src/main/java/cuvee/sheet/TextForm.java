@@ -16,9 +16,11 @@ import org.mozilla.universalchardet.UniversalDetector;
  * How a text file is written, told from its content.
  *
  * @param separator what parts the cells of a line
+ * @param quoting what cells are quoted with
+ * @param quoted true where cells are seen to be quoted so, or it has been said
  * @param markBytes how many bytes at the start say how the text is encoded
  */
-record TextForm(Charset charset, char separator, int markBytes) {
+record TextForm(Charset charset, char separator, Quoting quoting, boolean quoted, int markBytes) {
     private static final List<Character> SEPARATORS = List.of(';', '\t', ',', '|');
     private static final int SAMPLE = 1 << 16;
     private static final int SAMPLE_LINES = 200;
@@ -35,10 +37,16 @@ record TextForm(Charset charset, char separator, int markBytes) {
                 : said.charset().isPresent() ? said.charset().get() : charsetOf(file, head);
         String sample =
                 charset.decode(ByteBuffer.wrap(head, mark, head.length - mark)).toString();
-        return new TextForm(charset, said.separator().orElseGet(() -> separatorOf(sample)), mark);
+        Quoting quoting = said.quoting().orElseGet(() -> Quoting.told(sample));
+        return new TextForm(
+                charset,
+                said.separator().orElseGet(() -> separatorOf(sample, quoting.sign())),
+                quoting,
+                quoting == Quoting.NONE || said.quoting().isPresent() || quoting.isIn(sample),
+                mark);
     }
 
-    /** In words: {@code semicolons, UTF-8}. */
+    /** In words: {@code semicolons, UTF-8}, and how cells are quoted where some are. */
     @Override
     public String toString() {
         String parted = switch (separator) {
@@ -47,7 +55,7 @@ record TextForm(Charset charset, char separator, int markBytes) {
             case '|' -> "upright bars";
             default -> "commas";
         };
-        return parted + ", " + charset.displayName();
+        return parted + ", " + charset.displayName() + (quoted ? ", " + quoting.words() : "");
     }
 
     private static int markBytes(byte[] head) {
@@ -97,11 +105,11 @@ record TextForm(Charset charset, char separator, int markBytes) {
      * The separator that cuts most lines into the same number of cells. A line counts for a separator by how many cells
      * it makes, so that decimal commas in a file of semicolons do not win.
      */
-    private static char separatorOf(String sample) {
+    private static char separatorOf(String sample, char quote) {
         char best = ',';
         double bestScore = 0;
         for (char separator : SEPARATORS) {
-            double score = score(sample, separator);
+            double score = score(sample, separator, quote);
             if (score > bestScore) {
                 best = separator;
                 bestScore = score;
@@ -110,14 +118,14 @@ record TextForm(Charset charset, char separator, int markBytes) {
         return best;
     }
 
-    private static double score(String sample, char separator) {
+    private static double score(String sample, char separator, char quote) {
         Map<Integer, Integer> linesByCells = new HashMap<>();
         int cells = 1;
         int lines = 0;
         boolean quoted = false;
         for (int i = 0; i < sample.length() && lines < SAMPLE_LINES; i++) {
             char c = sample.charAt(i);
-            if (c == '"') {
+            if (c == quote) {
                 quoted = !quoted;
             } else if (c == separator && !quoted) {
                 cells++;

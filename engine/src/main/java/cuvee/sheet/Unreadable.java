@@ -13,6 +13,15 @@ final class Unreadable {
         return because("broken", where, "The file cannot be read: " + reason + ".", "Ask the sender for it again.");
     }
 
+    /** A text file whose quotes do not match. */
+    static CuveeException torn(Where where, String reason) {
+        return because(
+                "broken",
+                where,
+                "The file cannot be read: " + reason + ".",
+                "Where its quotes are text like any other, read it with no quotes; else ask the sender for it again.");
+    }
+
     static CuveeException encrypted(Where where) {
         return because(
                 "encrypted",
