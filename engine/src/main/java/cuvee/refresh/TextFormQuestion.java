@@ -42,7 +42,10 @@ final class TextFormQuestion {
         if (paths.isEmpty()) {
             return Optional.empty();
         }
-        String now = form.split(", ")[1];
+        String now = ReadAs.of(form)
+                .flatMap(ReadAs::charset)
+                .map(Charset::displayName)
+                .orElse("");
         List<Answer> answers = new ArrayList<>(List.of(new Answer(now, now + ", as it was read")));
         CANDIDATES.stream()
                 .filter(name -> !name.equals(now) && Charset.isSupported(name))

@@ -57,7 +57,7 @@ public enum Quoting {
         boolean singly = doubled.whole() == 0
                 && single.torn() == 0
                 && single.whole() >= SOME
-                && single.lines() * 2 >= sample.lines().count() - 1;
+                && single.lines() * 2L >= sample.lines().count() - 1;
         return singly ? SINGLE : DOUBLE;
     }
 
