@@ -16,7 +16,8 @@ final class RunningSums {
     /** The rows before the last total, while no record has come since. */
     private Group before = new Group();
 
-    private final Group all = new Group();
+    /** All up to the last total. */
+    private final Group earlier = new Group();
 
     /** What some records come to, column by column. */
     static final class Group {
@@ -28,16 +29,40 @@ final class RunningSums {
 
         private void add(int column, double value) {
             if (column >= sums.length) {
-                int size = column * 2;
-                sums = Arrays.copyOf(sums, size);
-                counts = Arrays.copyOf(counts, size);
-                least = Arrays.copyOf(least, size);
-                most = Arrays.copyOf(most, size);
+                room(column * 2);
             }
-            least[column] = counts[column] == 0 ? value : Math.min(least[column], value);
-            most[column] = counts[column] == 0 ? value : Math.max(most[column], value);
+            boolean first = counts[column]++ == 0;
+            if (first || value < least[column]) {
+                least[column] = value;
+            }
+            if (first || value > most[column]) {
+                most[column] = value;
+            }
             sums[column] += value;
-            counts[column]++;
+        }
+
+        /** Takes in what others come to. */
+        private void add(Group others) {
+            records += others.records;
+            if (others.sums.length > sums.length) {
+                room(others.sums.length);
+            }
+            for (int column = 0; column < others.sums.length; column++) {
+                if (others.counts[column] > 0) {
+                    boolean first = counts[column] <= 0;
+                    least[column] = first ? others.least[column] : Math.min(least[column], others.least[column]);
+                    most[column] = first ? others.most[column] : Math.max(most[column], others.most[column]);
+                }
+                sums[column] += others.sums[column];
+                counts[column] += others.counts[column];
+            }
+        }
+
+        private void room(int size) {
+            sums = Arrays.copyOf(sums, size);
+            counts = Arrays.copyOf(counts, size);
+            least = Arrays.copyOf(least, size);
+            most = Arrays.copyOf(most, size);
         }
 
         int records() {
@@ -79,24 +104,25 @@ final class RunningSums {
     /** Takes in a record that its columns have looked at. */
     void add(Row row, TableColumns columns) {
         sinceTotal.records++;
-        all.records++;
         for (int column = 0; column < row.width(); column++) {
             double value = columns.value(row, column);
             if (!Double.isNaN(value)) {
                 sinceTotal.add(column, value);
-                all.add(column, value);
             }
         }
     }
 
     /** Takes a row out of the sums of all records again; the least and the most stay what they were. */
     void remove(Row row, TableColumns columns) {
-        all.records--;
+        earlier.records--;
         for (int column = 0; column < row.width(); column++) {
             double value = columns.value(row, column);
             if (!Double.isNaN(value)) {
-                all.sums[column] -= value;
-                all.counts[column]--;
+                if (column >= earlier.sums.length) {
+                    earlier.room(column * 2);
+                }
+                earlier.sums[column] -= value;
+                earlier.counts[column]--;
             }
         }
     }
@@ -104,6 +130,7 @@ final class RunningSums {
     /** A total has gone by; the next one of its level adds up from here. */
     void restart() {
         if (sinceTotal.records > 0) {
+            earlier.add(sinceTotal);
             before = sinceTotal;
             sinceTotal = new Group();
         }
@@ -114,6 +141,9 @@ final class RunningSums {
     }
 
     Group all() {
+        Group all = new Group();
+        all.add(earlier);
+        all.add(sinceTotal);
         return all;
     }
 
@@ -123,7 +153,7 @@ final class RunningSums {
     }
 
     double all(int column) {
-        return all.sum(column);
+        return earlier.sum(column) + sinceTotal.sum(column);
     }
 
     int recordsSinceTotal() {
@@ -131,7 +161,7 @@ final class RunningSums {
     }
 
     int records() {
-        return all.records;
+        return earlier.records + sinceTotal.records;
     }
 
     /** True where two sums are the same but for rounding of the addends. */

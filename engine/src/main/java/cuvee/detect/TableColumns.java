@@ -37,6 +37,8 @@ final class TableColumns {
     private Form[] forms;
     private int[] sizes;
     private double[] values;
+    private boolean[] mayNameTotal;
+    private LateTexts[] late;
     private boolean[] filledFirst;
     private boolean[] filledBefore;
     private int[] adjacent;
@@ -65,6 +67,9 @@ final class TableColumns {
         forms = new Form[columns];
         sizes = new int[columns];
         values = new double[columns];
+        mayNameTotal = new boolean[columns];
+        late = new LateTexts[columns];
+        Arrays.setAll(late, i -> new LateTexts());
         filledFirst = new boolean[columns];
         filledBefore = new boolean[columns];
         adjacent = new int[columns];
@@ -76,10 +81,17 @@ final class TableColumns {
         grow(row.width());
         int count = 0;
         for (int column = 0; column < row.width(); column++) {
-            Form form = look.at(row, column);
-            forms[column] = form;
+            Form form = look.plain(row, column);
             sizes[column] = look.size();
             values[column] = look.value();
+            if (form == null) {
+                LateTexts texts = late[column];
+                form = texts.look(row, column);
+                mayNameTotal[column] = texts.mayNameTotal();
+            } else {
+                mayNameTotal[column] = false;
+            }
+            forms[column] = form;
             count += form == Form.BLANK ? 0 : 1;
         }
         filled = count;
@@ -100,16 +112,24 @@ final class TableColumns {
         forms = Arrays.copyOf(forms, columns);
         sizes = Arrays.copyOf(sizes, columns);
         values = Arrays.copyOf(values, columns);
+        mayNameTotal = Arrays.copyOf(mayNameTotal, columns);
+        late = Arrays.copyOf(late, columns);
         filledFirst = Arrays.copyOf(filledFirst, columns);
         filledBefore = Arrays.copyOf(filledBefore, columns);
         adjacent = Arrays.copyOf(adjacent, columns);
         for (int i = before; i < columns; i++) {
             evidence[i] = new Evidence();
+            late[i] = new LateTexts();
         }
     }
 
     Form form(int column) {
         return forms[column];
+    }
+
+    /** True where a cell of the row that was looked at holds words, and one that may name a total is among them. */
+    boolean mayNameTotal(int column) {
+        return mayNameTotal[column];
     }
 
     /** The number in a cell of the row that was looked at, or NaN. */

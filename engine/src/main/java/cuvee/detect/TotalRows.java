@@ -170,8 +170,7 @@ final class TotalRows {
                 continue;
             }
             texts++;
-            boolean words = form == Form.WORDS || form == Form.WORDS_AND_DIGITS;
-            if (words && TotalWords.possible(row.chars(), row.start(column), row.end(column))) {
+            if (columns.mayNameTotal(column)) {
                 String text = row.text(column);
                 TotalWords.Sureness here = TotalWords.of(text);
                 figure = figure.isPresent() ? figure : TotalWords.figure(text);

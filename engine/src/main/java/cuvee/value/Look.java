@@ -1,6 +1,5 @@
 package cuvee.value;
 
-import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
 import org.jspecify.annotations.Nullable;
 
@@ -24,22 +23,20 @@ public final class Look {
 
     /** The form of a cell; what else was seen stands in {@link #size} and {@link #value}. */
     public Form at(Row row, int column) {
+        Form plain = plain(row, column);
+        return plain == null ? Forms.of(row, column) : plain;
+    }
+
+    /** The same for blank cells and plain numbers only; null for anything else. */
+    public @Nullable Form plain(Row row, int column) {
         size = NO_SIZE;
         value = Double.NaN;
-        CellKind kind = row.kind(column);
-        if (kind == CellKind.EMPTY) {
-            return Form.BLANK;
-        }
-        char[] chars = row.chars();
-        int start = row.start(column);
-        int end = row.end(column);
-        if (kind == CellKind.TEXT || kind == CellKind.NUMBER) {
-            Form plain = plain(chars, start, end, kind == CellKind.NUMBER);
-            if (plain != null) {
-                return plain;
-            }
-        }
-        return Forms.of(kind, chars, start, end);
+        return switch (row.kind(column)) {
+            case EMPTY -> Form.BLANK;
+            case TEXT -> plain(row.chars(), row.start(column), row.end(column), false);
+            case NUMBER -> plain(row.chars(), row.start(column), row.end(column), true);
+            default -> null;
+        };
     }
 
     /** How large a plain number is, to be unpacked by the others; {@link #NO_SIZE} for anything else. */
