@@ -90,7 +90,16 @@ final class AfterGap {
         if (columns.repeats(header)) {
             return repeated(rows, choice.bottom());
         }
-        for (int i = 0; i <= choice.bottom(); i++) {
+        List<Row> below = rows.subList(choice.bottom() + 1, rows.size());
+        int filled = header.filled();
+        long tabular = below.stream().filter(row -> row.filled() * 2 > filled).count();
+        long fitting = below.stream().filter(this::looksLikeRecord).count();
+        boolean contrast = choosing.contrast(choice) > 0;
+        boolean titled = choice.top() > 0
+                && rows.subList(0, choice.top()).stream().allMatch(row -> row.filled() == 1)
+                && onlyWords(header);
+        boolean heads = titled && contrast && fitting * 2 < tabular;
+        for (int i = 0; i < (heads ? choice.top() : choice.bottom() + 1); i++) {
             if (goesOn(rows.get(i))) {
                 return Next.SAME;
             }
@@ -103,21 +112,26 @@ final class AfterGap {
                 wordsOverValues += columns.odd(column, Forms.of(header, column)) ? 1 : 0;
             }
         }
-        int filled = header.filled();
         if (filled >= 2 && known * 2 > filled) {
             return new Next(true, 0);
         }
-        List<Row> below = rows.subList(choice.bottom() + 1, rows.size());
-        long tabular = below.stream().filter(row -> row.filled() * 2 > filled).count();
         if (filled < 2 || tabular < 1 || filled == 2 && tabular < 2) {
             return Next.SAME;
         }
-        long fitting = below.stream().filter(this::looksLikeRecord).count();
-        boolean contrast = choosing.contrast(choice) > 0;
-        boolean another = wordsOverValues * 3 >= filled && contrast
+        boolean another = titled && contrast && wordsOverValues > 0
+                || wordsOverValues * 3 >= filled && contrast
                 || wordsOverValues * 2 >= filled && fitting < tabular
                 || fitting * 2 < tabular;
         return another && !labelled(rows, choice.bottom()) ? new Next(true, 0) : Next.SAME;
+    }
+
+    private static boolean onlyWords(Row row) {
+        for (int column = 0; column < row.width(); column++) {
+            if (!row.blank(column) && HeaderChoice.isValue(Forms.of(row, column))) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** True for labels with what they label ("Prepared by: | Ida"), which are notes below a table. */

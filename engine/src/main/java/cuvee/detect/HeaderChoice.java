@@ -7,6 +7,7 @@ import cuvee.value.Forms;
 import cuvee.value.LooseText;
 import cuvee.value.Units;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -83,6 +84,7 @@ final class HeaderChoice {
         int bottom = -1;
         double bestScore = 0;
         Map<Integer, Double> scores = new TreeMap<>();
+        Map<Integer, Integer> tops = new HashMap<>();
         for (int b = from; b < until; b++) {
             double here = 0;
             int hereTop = b;
@@ -97,6 +99,7 @@ final class HeaderChoice {
                 }
             }
             scores.put(b, here);
+            tops.put(b, hereTop);
             if (here > bestScore) {
                 bestScore = here;
                 bottom = b;
@@ -105,6 +108,13 @@ final class HeaderChoice {
         }
         if (bottom < 0) {
             return new Choice(-1, -1, -1, "No row looks like a header, so the columns go by their letters.");
+        }
+        // The same words further up are the header; these are it once more.
+        for (int b = from; b < top; b++) {
+            if (scores.getOrDefault(b, 0.0) > 0 && rows.get(b).filled() > 1 && sameWords(b, bottom)) {
+                bottom = b;
+                top = tops.getOrDefault(b, b);
+            }
         }
         return new Choice(top, bottom, rival(top, bottom, scores), reason(top, bottom));
     }

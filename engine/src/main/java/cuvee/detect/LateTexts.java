@@ -17,7 +17,7 @@ final class LateTexts {
     /** The first few are not worth remembering, as most tables are small. */
     private static final int FEW = 100;
     /** After so many looks it is told whether it is worth the while. */
-    private static final int TRIED = 2_000;
+    private static final int TRIED = 400;
 
     private char[][] texts = new char[0][];
     private Form[] forms = new Form[0];

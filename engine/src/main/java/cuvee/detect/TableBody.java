@@ -358,7 +358,8 @@ final class TableBody {
         if (line) {
             return true;
         }
-        boolean newWord = !reading.lines() && leastFilled >= 3 && !columns.holds(column, text);
+        boolean known = columns.holds(column, text) || columns.holdsAlike(column, text);
+        boolean newWord = !reading.lines() && leastFilled >= 3 && !known;
         if (newWord && !(dated || loneWordsAreLines || sections > 0 || styledAsLine(text))) {
             // What comes next tells: a record before other records, a line above the header repeated.
             loneWords.add(row.number());

@@ -13,6 +13,7 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** The columns of a table under way: their names, and what its records hold in them so far. */
 final class TableColumns {
@@ -24,6 +25,8 @@ final class TableColumns {
     private static final int REMEMBERED = 200;
     /** So few cells under no header, behind a blank column, are none of the table's. */
     private static final int STRAY = 3;
+
+    private static final Pattern DIGITS = Pattern.compile("[0-9]+");
 
     private final String[] headers;
     /** For each column the loose keys of its name and of the header cells that make it up. */
@@ -43,6 +46,9 @@ final class TableColumns {
     private boolean[] filledBefore;
     private int[] adjacent;
     private final List<Set<String>> words = new ArrayList<>();
+    /** Those with digits in them, with 9 for every run of digits. */
+    private final List<Set<String>> codes = new ArrayList<>();
+
     private int records;
     private int filled;
     private long letters;
@@ -211,6 +217,15 @@ final class TableColumns {
         return column < words.size() && words.get(column).contains(LooseText.key(text));
     }
 
+    /** True where an earlier record holds a code in the column that differs in its digits only. */
+    boolean holdsAlike(int column, String text) {
+        return column < codes.size() && codes.get(column).contains(codeOf(text));
+    }
+
+    private static String codeOf(String text) {
+        return DIGITS.matcher(text.strip()).replaceAll("9");
+    }
+
     /** True where a row is the header again. */
     boolean repeats(Row row) {
         int same = 0;
@@ -292,10 +307,15 @@ final class TableColumns {
     private void remember(Row row) {
         while (words.size() < row.width()) {
             words.add(new HashSet<>());
+            codes.add(new HashSet<>());
         }
         for (int column = 0; column < row.width(); column++) {
             if (forms[column] == Form.WORDS || forms[column] == Form.WORDS_AND_DIGITS) {
-                words.get(column).add(LooseText.key(row.text(column)));
+                String text = row.text(column);
+                words.get(column).add(LooseText.key(text));
+                if (forms[column] == Form.WORDS_AND_DIGITS) {
+                    codes.get(column).add(codeOf(text));
+                }
             }
         }
     }

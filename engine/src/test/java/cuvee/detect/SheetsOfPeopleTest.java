@@ -459,4 +459,90 @@ class SheetsOfPeopleTest {
             assertThat(table.doubts()).isEmpty();
         }
     }
+
+    @Test
+    void aRecordThatHasItsCodeAloneIsNoSectionLine() {
+        List<FoundTable> tables = readAsDrawn("""
+                t| Export of stores
+
+                h| Order no. | Amount | Net weight | Qty
+                r| SO-41623 | 413.05 | 52.6 | 4
+                r| SO-44673 | 88.1 | 27.2 | 1
+                r| SO-47311 | 727.46 | 7.3 | 9
+                r| SO-56232
+                r| SO-57009 | 7702.8 | 26.9 | 3
+                s| North
+                r| SO-03966 | 2207.4 | 41.6 | 7
+                r| SO-64677 | 792.03 | 33.2 | 2
+                """);
+        assertThat(tables).hasSize(1);
+    }
+
+    @Test
+    void aTitleAndWordsOverNumbersBeginAnotherTableThoughItsWordsWouldFit() {
+        assertThat(readAsDrawn("""
+                        t| Table A: inbound
+
+                        h| Region | Department | Order no. | Hours | Weight
+                        r| Highlands | Sales | SO-88716 | 10 | 69.3
+                        r| Valley | Logistics | SO-56949 | 125 | 75
+                        r| Harbour | Logistics | SO-70065 | 33 | 48.4
+                        r| South | Sales | SO-83876 | 101 | 2.4
+
+                        t| Table B: outbound
+                        h| Region | City | Qty | Amount
+                        r| West | Glenbar | 415 | 5886.21
+                        r| Islands | Ardmoor | 122 | 8946.79
+                        r| North | Ingle | 14 | 7980.04
+                        r| North | Perth Green | 9 | 5283.05
+                        """)).hasSize(2);
+        assertThat(readAsDrawn("""
+                        t| Table A: inbound
+                        h| Order no. | City | Region | Amount
+                        r| SO-21994 | Belcot | West | 8223.23
+                        r| SO-40704 | Elsby | North | 5780.18
+                        r| SO-22442 | Elsby | South | 1822.31
+                        r| SO-38324 | Ardmoor | North | 1749.28
+
+                        t| Table B: outbound
+                        h| City | Amount | Unit price
+                        r| Dunvale | 4346.71 | 27.77
+                        r| Ardmoor | 4356.63 | 19.1
+                        r| Dunvale | 351.06 | 93.13
+                        """)).hasSize(2);
+    }
+
+    @Test
+    void theFirstOfSeveralEqualHeadersIsTheHeader() {
+        readAsDrawn("""
+                t| Stock movements, all stores
+                t| Period: January to March 2026
+
+                h| Order no. | Hours | Qty
+                r| SO-83927 | 155 | 421
+                r| SO-52760 | 153 | 134
+                r| SO-26044 | 80 | 6
+                r| SO-80679 | 43 | 20
+                p| Order no. | Hours | Qty
+                r| SO-53533 | 10 | 468
+                r| SO-52214 | 113 | 416
+                r| SO-58098 | 79 | 250
+                r| SO-82794 | 66 | 413
+                """);
+    }
+
+    @Test
+    void labelsLeftOfAndAboveATableStandBesideNothing() {
+        assertThat(readAsDrawn("""
+                        t| Report | Monthly returns
+                        t| Prepared by | Ivo Brandt
+                        t| Currency | EUR
+
+                        h| | | Item | | Region | Amount
+                        r| | | Ropes | | West | 8765.52
+                        r| | | Bolts | | Coast | 3720.15
+                        r| | | Lamps | | Islands | 7264.37
+                        r| | | Filters | | Highlands | 238.59
+                        """)).hasSize(1);
+    }
 }
