@@ -17,14 +17,14 @@ final class LateTexts {
     /** The first few are not worth remembering, as most tables are small. */
     private static final int FEW = 100;
     /** After so many looks it is told whether it is worth the while. */
-    private static final int TRIED = 400;
+    private static final int TRIED = 256;
 
     private char[][] texts = new char[0][];
     private Form[] forms = new Form[0];
     private boolean[] naming = new boolean[0];
     private int seen;
-    private int looks;
-    private int met;
+    private long looks;
+    private long met;
     private boolean mayNameTotal;
 
     /** The form of a cell; what else was seen stands in {@link #mayNameTotal}. */
@@ -61,12 +61,8 @@ final class LateTexts {
             forms = new Form[PLACES];
             naming = new boolean[PLACES];
         }
-        if (looks == TRIED) {
-            if (met < TRIED / 2) {
-                return false;
-            }
-            looks = 0;
-            met = 0;
+        if (looks >= TRIED && met < looks / 4) {
+            return false;
         }
         looks++;
         return true;

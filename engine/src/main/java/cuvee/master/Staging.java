@@ -27,6 +27,9 @@ import org.duckdb.DuckDBConnection;
  * removed when the store is next opened, as somebody may still be reading it.
  */
 final class Staging {
+    private static final int SMALL_ROWS = 60_000;
+    private static final int MOST_SMALL = 16;
+
     private final DuckDBConnection connection;
     private final Path folder;
     private final Set<Integer> widths = new TreeSet<>();
@@ -161,21 +164,18 @@ final class Staging {
         create(file.columns());
         String name = file.file().getFileName().toString();
         Kept kept = new Kept(file.columns(), Files.size(file.file()), file.rows(), new HashMap<>(file.rowsBySheet()));
+        inOneStep(statement -> write(statement, name, kept));
         files.put(name, kept);
-        write(name, kept);
         view(file.columns());
     }
 
-    private void write(String name, Kept kept) throws SQLException {
-        try (Statement statement = connection.createStatement()) {
-            statement.execute("INSERT INTO file VALUES (" + Sql.literal(name) + ", " + kept.width() + ", "
-                    + kept.bytes() + ", " + kept.rows() + ")");
-            statement.execute("INSERT INTO file_sheet VALUES "
-                    + kept.needed().entrySet().stream()
-                            .map(sheet ->
-                                    "(" + Sql.literal(name) + ", " + sheet.getKey() + ", " + sheet.getValue() + ")")
-                            .collect(Collectors.joining(", ")));
-        }
+    private static void write(Statement statement, String name, Kept kept) throws SQLException {
+        statement.execute("INSERT INTO file VALUES (" + Sql.literal(name) + ", " + kept.width() + ", " + kept.bytes()
+                + ", " + kept.rows() + ")");
+        statement.execute("INSERT INTO file_sheet VALUES "
+                + kept.needed().entrySet().stream()
+                        .map(sheet -> "(" + Sql.literal(name) + ", " + sheet.getKey() + ", " + sheet.getValue() + ")")
+                        .collect(Collectors.joining(", ")));
     }
 
     /** Moves the rows of a sheet to a greater width. */
@@ -228,6 +228,9 @@ final class Staging {
             }
         }
         forget(sheet -> !sheets.contains(sheet), Set.copyOf(widths));
+        for (int width : widths) {
+            gatherSmall(width);
+        }
     }
 
     /** Some sheets are needed no longer: what is left of a file that is mostly for nothing becomes rows of the table. */
@@ -238,27 +241,66 @@ final class Staging {
             if (!ofWidths.contains(kept.width()) || !kept.needed().keySet().removeIf(sheets::test)) {
                 continue;
             }
-            try (Statement statement = connection.createStatement()) {
-                String is = " WHERE name = " + Sql.literal(entry.getKey());
-                statement.execute("BEGIN");
-                statement.execute("DELETE FROM file_sheet" + is);
-                statement.execute("DELETE FROM file" + is);
-                if (kept.mostlyNeeded()) {
-                    write(entry.getKey(), kept);
-                } else {
-                    files.remove(entry.getKey());
-                    changed.add(kept.width());
-                    if (!kept.needed().isEmpty()) {
-                        statement.execute("INSERT INTO " + table(kept.width()) + " FROM read_parquet("
-                                + Sql.literal(folder.resolve(entry.getKey()).toString()) + ") WHERE tbl IN ("
-                                + join(kept.needed().keySet()) + ")");
-                    }
-                }
-                statement.execute("COMMIT");
+            if (kept.mostlyNeeded()) {
+                inOneStep(statement -> {
+                    erase(statement, entry.getKey());
+                    write(statement, entry.getKey(), kept);
+                });
+            } else {
+                giveUp(entry.getKey(), kept);
+                changed.add(kept.width());
             }
         }
         for (int width : changed) {
             view(width);
+        }
+    }
+
+    /** Many small files would have to be opened whenever a row is asked for: their rows become rows of the table. */
+    private void gatherSmall(int width) throws SQLException {
+        Map<String, Kept> small = new LinkedHashMap<>(files);
+        small.values().removeIf(kept -> kept.width() != width || kept.rows() >= SMALL_ROWS);
+        if (small.size() > MOST_SMALL) {
+            for (Map.Entry<String, Kept> entry : small.entrySet()) {
+                giveUp(entry.getKey(), entry.getValue());
+            }
+            view(width);
+        }
+    }
+
+    private void giveUp(String name, Kept kept) throws SQLException {
+        inOneStep(statement -> {
+            erase(statement, name);
+            if (!kept.needed().isEmpty()) {
+                statement.execute("INSERT INTO " + table(kept.width()) + " FROM read_parquet("
+                        + Sql.literal(folder.resolve(name).toString()) + ") WHERE tbl IN ("
+                        + join(kept.needed().keySet()) + ")");
+            }
+        });
+        files.remove(name);
+    }
+
+    private static void erase(Statement statement, String name) throws SQLException {
+        String is = " WHERE name = " + Sql.literal(name);
+        statement.execute("DELETE FROM file_sheet" + is);
+        statement.execute("DELETE FROM file" + is);
+    }
+
+    /** Work of several statements. */
+    private interface Step {
+        void take(Statement statement) throws SQLException;
+    }
+
+    private void inOneStep(Step step) throws SQLException {
+        try (Statement statement = connection.createStatement()) {
+            statement.execute("BEGIN");
+            try {
+                step.take(statement);
+                statement.execute("COMMIT");
+            } catch (SQLException failed) {
+                statement.execute("ROLLBACK");
+                throw failed;
+            }
         }
     }
 

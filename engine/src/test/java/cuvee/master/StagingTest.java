@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
@@ -163,6 +164,27 @@ class StagingTest {
         try (Store store = Store.open(cache(), SMALL)) {
             assertThat(files()).isEmpty();
             assertThat(page(store, 2, 8, 1, MANY)).hasSize(10);
+        }
+    }
+
+    @Test
+    void smallFilesDoNotPileUp() throws IOException {
+        Set<Integer> sheets = new HashSet<>();
+        try (Store store = Store.open(cache(), SMALL)) {
+            for (int sheet = 1; sheet <= 20; sheet++) {
+                try (StageWriter writer = store.stageWriter()) {
+                    plain(writer, sheet, 16_000);
+                    writer.flush();
+                }
+                sheets.add(sheet);
+                store.keepOnly(sheets, Set.of());
+            }
+        }
+        try (Store store = Store.open(cache(), SMALL)) {
+            assertThat(files()).hasSizeLessThan(5);
+            for (int sheet : sheets) {
+                assertThat(page(store, sheet, 8, 16_000, 16_001)).containsExactly("16000 sheet " + sheet + "||16000");
+            }
         }
     }
 
