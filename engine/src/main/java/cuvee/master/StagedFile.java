@@ -4,12 +4,14 @@ import java.io.BufferedOutputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.io.RandomAccessFile;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -72,6 +74,19 @@ final class StagedFile implements AutoCloseable {
             cells.add(new Chunk("c" + i, Type.BYTE_ARRAY));
         }
         write(MAGIC, MAGIC.length);
+    }
+
+    /** True for a file of so many bytes that ends as it should. */
+    static boolean isWhole(Path file, long bytes) throws IOException {
+        if (!Files.isRegularFile(file) || Files.size(file) != bytes) {
+            return false;
+        }
+        try (RandomAccessFile end = new RandomAccessFile(file.toFile(), "r")) {
+            byte[] last = new byte[MAGIC.length];
+            end.seek(bytes - last.length);
+            end.readFully(last);
+            return Arrays.equals(last, MAGIC);
+        }
     }
 
     Path file() {

@@ -26,7 +26,7 @@ import org.duckdb.DuckDBConnection;
  * ({@link StagedFile}), and one view that has both. A file is kept while most of its rows are needed; one that is not is
  * removed when the store is next opened, as somebody may still be reading it.
  */
-final class Staging {
+final class Staging implements AutoCloseable {
     private static final int SMALL_ROWS = 60_000;
     private static final int MOST_SMALL = 16;
 
@@ -42,6 +42,7 @@ final class Staging {
         }
     }
 
+    /** Has its own connection, since readers keep files while others are at work; whoever opens it closes it. */
     Staging(DuckDBConnection connection, Path folder) {
         this.connection = connection;
         this.folder = folder;
@@ -88,9 +89,8 @@ final class Staging {
             }
         }
         for (Map.Entry<String, Kept> file : files.entrySet()) {
-            Path path = folder.resolve(file.getKey());
-            if (!Files.isRegularFile(path)
-                    || Files.size(path) != file.getValue().bytes()) {
+            if (!StagedFile.isWhole(
+                    folder.resolve(file.getKey()), file.getValue().bytes())) {
                 return false;
             }
         }
@@ -192,7 +192,7 @@ final class Staging {
     }
 
     /** The greatest number that a sheet bears; 0 where there is none. */
-    int lastSheet() throws SQLException {
+    synchronized int lastSheet() throws SQLException {
         int last = 0;
         try (Statement statement = connection.createStatement()) {
             for (int width : widths) {
@@ -302,6 +302,11 @@ final class Staging {
                 throw failed;
             }
         }
+    }
+
+    @Override
+    public void close() throws SQLException {
+        connection.close();
     }
 
     private static String join(Collection<Integer> numbers) {

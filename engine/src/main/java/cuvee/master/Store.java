@@ -61,9 +61,9 @@ public final class Store implements AutoCloseable {
         public static final Means DEFAULT = new Means(320, 2);
     }
 
-    private Store(DuckDBConnection connection, Path cacheFolder, Means means) {
+    private Store(DuckDBConnection connection, Path cacheFolder, Means means) throws SQLException {
         this.connection = connection;
-        this.staging = new Staging(connection, cacheFolder.resolve("staged"));
+        this.staging = new Staging(connection.duplicate(), cacheFolder.resolve("staged"));
         this.means = means;
     }
 
@@ -77,10 +77,18 @@ public final class Store implements AutoCloseable {
         }
         try {
             Store store = new Store(connect(file, cacheFolder, means), cacheFolder, means);
-            if (store.prepare()) {
+            boolean ready = false;
+            try {
+                ready = store.prepare();
+            } finally {
+                if (!ready) {
+                    // A store that stays open would be found again in place of the new one.
+                    store.close();
+                }
+            }
+            if (ready) {
                 return store;
             }
-            store.close();
         } catch (SQLException | CuveeException corrupt) {
             if (String.valueOf(corrupt.getMessage()).contains("lock")) {
                 throw inUse(cacheFolder, corrupt);
@@ -465,6 +473,7 @@ public final class Store implements AutoCloseable {
         if (looking != null) {
             Sql.run("closing", looking::close);
         }
+        Sql.run("closing", staging::close);
         Sql.run("closing", connection::close);
         if (feed != null) {
             feed.close();

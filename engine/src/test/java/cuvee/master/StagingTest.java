@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
@@ -17,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Many rows are staged in files of their own; whoever asks for rows sees no difference. */
 class StagingTest {
@@ -218,8 +220,8 @@ class StagingTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"true", "false"})
-    void aFileThatIsGoneOrCutShortCostsOnlyTime(boolean gone) throws IOException {
+    @ValueSource(strings = {"gone", "cut short", "overwritten", "whole at the end only"})
+    void aFileThatIsNotAsItWasCostsOnlyTime(String how) throws IOException {
         try (Store store = Store.open(cache(), SMALL);
                 StageWriter writer = store.stageWriter()) {
             plain(writer, 1, MANY);
@@ -229,8 +231,12 @@ class StagingTest {
         Path file = files().get(0);
         byte[] whole = Files.readAllBytes(file);
         Files.delete(file);
-        if (!gone) {
-            Files.write(file, java.util.Arrays.copyOf(whole, whole.length / 2));
+        if (how.startsWith("whole")) {
+            Arrays.fill(whole, whole.length - 2_000, whole.length - 8, (byte) 7);
+            Files.write(file, whole);
+        } else if (!how.equals("gone")) {
+            Files.write(
+                    file, how.equals("cut short") ? Arrays.copyOf(whole, whole.length / 2) : new byte[whole.length]);
         }
         try (Store store = Store.open(cache(), SMALL)) {
             assertThat(store.meta("known")).isEmpty();
