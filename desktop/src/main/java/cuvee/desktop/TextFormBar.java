@@ -6,6 +6,9 @@ import cuvee.model.JobModel;
 import cuvee.refresh.Board;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.ReadSheet;
+import cuvee.sheet.Quoting;
+import cuvee.sheet.ReadAs;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -35,7 +38,9 @@ final class TextFormBar extends FlowPane {
             "tabs, UTF-16LE",
             "commas, IBM850",
             "semicolons, IBM850");
-    private static final List<String> QUOTES = List.of(AS_FOUND, "double quotes", "single quotes", "no quotes");
+    private static final List<String> QUOTES = Stream.concat(
+                    Stream.of(AS_FOUND), Arrays.stream(Quoting.values()).map(Quoting::words))
+            .toList();
     private static final List<String> SIGNS = List.of(AS_FOUND, "point", "comma");
     private final ComboBox<String> form = new ComboBox<>();
     private final ComboBox<String> quotes = new ComboBox<>();
@@ -122,11 +127,13 @@ final class TextFormBar extends FlowPane {
     }
 
     private static String quotesIn(String words) {
-        return QUOTES.stream().filter(words::endsWith).findFirst().orElse("");
+        return ReadAs.of(words).flatMap(ReadAs::quoting).map(Quoting::words).orElse("");
     }
 
     private static String withoutQuotes(String words) {
-        return words.substring(0, words.length() - quotesIn(words).length()).replaceFirst(", $", "");
+        return ReadAs.of(words)
+                .map(as -> new ReadAs(as.separator(), as.charset(), Optional.empty(), List.of()).words())
+                .orElse("");
     }
 
     private static Optional<String> said(Job job, String path) {

@@ -97,7 +97,7 @@ final class AfterGap {
         boolean contrast = choosing.contrast(choice) > 0;
         boolean titled = choice.top() > 0
                 && rows.subList(0, choice.top()).stream().allMatch(row -> row.filled() == 1)
-                && onlyWords(header);
+                && !HeaderChoice.holdsValue(header);
         boolean heads = titled && contrast && fitting * 2 < tabular;
         for (int i = 0; i < (heads ? choice.top() : choice.bottom() + 1); i++) {
             if (goesOn(rows.get(i))) {
@@ -123,15 +123,6 @@ final class AfterGap {
                 || wordsOverValues * 2 >= filled && fitting < tabular
                 || fitting * 2 < tabular;
         return another && !labelled(rows, choice.bottom()) ? new Next(true, 0) : Next.SAME;
-    }
-
-    private static boolean onlyWords(Row row) {
-        for (int column = 0; column < row.width(); column++) {
-            if (!row.blank(column) && HeaderChoice.isValue(Forms.of(row, column))) {
-                return false;
-            }
-        }
-        return true;
     }
 
     /** True for labels with what they label ("Prepared by: | Ida"), which are notes below a table. */

@@ -3,7 +3,6 @@ package cuvee.detect;
 import cuvee.sheet.CellRange;
 import cuvee.sheet.NamedRange;
 import cuvee.sheet.Row;
-import cuvee.value.Form;
 import cuvee.value.Forms;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
@@ -19,9 +18,6 @@ import org.jspecify.annotations.Nullable;
  */
 final class ColumnBands {
     private static final int ENOUGH_ROWS = 3;
-    /** More rows than these are hardly labels above a table. */
-    private static final int MOST_LABELS = 8;
-
     private final List<Row> rows;
     private final HeaderHints hints;
     private final SheetClues clues;
@@ -39,7 +35,7 @@ final class ColumnBands {
 
     /** The bands of the first rows of a sheet; one that holds all columns where nothing stands side by side. */
     static List<Band> of(List<Row> all, HeaderHints hints, SheetClues clues) {
-        List<Row> rows = all.subList(labels(all), all.size());
+        List<Row> rows = all.subList(LabelRows.above(all), all.size());
         for (int until = rows.size(); until >= ENOUGH_ROWS; until--) {
             if (until == rows.size() || rows.get(until).blanksBefore() > 0) {
                 List<Integer> starts = new ColumnBands(rows.subList(0, until), hints, clues).starts();
@@ -49,22 +45,6 @@ final class ColumnBands {
             }
         }
         return List.of(Band.ALL);
-    }
-
-    /** How many of the first rows are labels with what they say: titles of what stands below, whatever its columns are. */
-    private static int labels(List<Row> rows) {
-        boolean words = false;
-        int count = 0;
-        while (count < rows.size() && (count == 0 || rows.get(count).blanksBefore() == 0)) {
-            Row row = rows.get(count++);
-            words |= row.filled() == 2 && Forms.of(row, row.width() - 1) == Form.WORDS;
-            boolean apart = row.filled() == 2 && row.blank(row.width() - 2);
-            if (count > MOST_LABELS || row.filled() > 2 || apart) {
-                return 0;
-            }
-        }
-        boolean wider = rows.stream().skip(count).anyMatch(row -> row.filled() > 2);
-        return words && wider ? count : 0;
     }
 
     private static List<Band> between(List<Integer> starts) {

@@ -152,7 +152,7 @@ final class HeaderChoice {
         return values == 1 && row.filled() > 1;
     }
 
-    private static boolean holdsValue(Row row) {
+    static boolean holdsValue(Row row) {
         for (int c = 0; c < row.width(); c++) {
             if (!row.blank(c) && isValue(Forms.of(row, c))) {
                 return true;

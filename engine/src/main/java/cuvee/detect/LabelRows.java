@@ -1,12 +1,17 @@
 package cuvee.detect;
 
 import cuvee.sheet.Row;
+import cuvee.value.Form;
+import cuvee.value.Forms;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 
 /** Rows that say something in pairs, above a table: {@code Prepared by: | Ida | Date: | 3 May}. They head no columns. */
 final class LabelRows {
+    /** More rows than these are hardly labels above a table. */
+    private static final int MOST_ABOVE = 8;
+
     private LabelRows() {}
 
     /** The places of such rows in the list. */
@@ -34,6 +39,25 @@ final class LabelRows {
                 labels.add(i);
             }
         }
+    }
+
+    /**
+     * How many of the first rows are labels, each right beside what it says: titles of what stands below them over a gap,
+     * whatever its columns are.
+     */
+    static int above(List<Row> rows) {
+        boolean words = false;
+        int count = 0;
+        while (count < rows.size() && (count == 0 || rows.get(count).blanksBefore() == 0)) {
+            Row row = rows.get(count++);
+            words |= row.filled() == 2 && Forms.of(row, row.width() - 1) == Form.WORDS;
+            boolean apart = row.filled() == 2 && row.blank(row.width() - 2);
+            if (count > MOST_ABOVE || row.filled() > 2 || apart) {
+                return 0;
+            }
+        }
+        boolean wider = rows.stream().skip(count).anyMatch(row -> row.filled() > 2);
+        return words && wider ? count : 0;
     }
 
     /** True where every cell without a colon stands right behind one with a colon, and there are such. */

@@ -13,14 +13,18 @@ final class StageBatch {
     static final int MOST_ROWS = 15_360;
 
     private static final int MOST_BYTES = 8 << 20;
+    /** So many places for cells at most, filled or not: where sheets are wide, their rows are fewer. */
+    private static final int MOST_CELLS = 1 << 20;
+
+    private static final int FIRST_ROWS = 64;
     /** There is no cell. */
     private static final byte NONE = 0;
     /** A cell without a mark. */
     private static final byte UNMARKED = 127;
 
     private final int columns;
-    private int[] tables = new int[256];
-    private int[] rows = new int[256];
+    private int[] tables = new int[FIRST_ROWS];
+    private int[] rows = new int[FIRST_ROWS];
     private byte[] marks;
     private int[] starts;
     private int[] ends;
@@ -30,9 +34,9 @@ final class StageBatch {
 
     StageBatch(int columns) {
         this.columns = columns;
-        marks = new byte[256 * columns];
-        starts = new int[256 * columns];
-        ends = new int[256 * columns];
+        marks = new byte[FIRST_ROWS * columns];
+        starts = new int[FIRST_ROWS * columns];
+        ends = new int[FIRST_ROWS * columns];
     }
 
     int columns() {
@@ -52,7 +56,7 @@ final class StageBatch {
     }
 
     boolean full() {
-        return count >= MOST_ROWS || length >= MOST_BYTES;
+        return count >= MOST_ROWS || length >= MOST_BYTES || count * columns >= MOST_CELLS;
     }
 
     void clear() {

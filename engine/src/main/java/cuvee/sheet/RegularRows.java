@@ -34,6 +34,12 @@ final class RegularRows extends InputStream {
     /** Up to here the bytes are whole rows. */
     private int whole;
 
+    /** Where the name of the attribute at hand begins, and where its value is quoted. */
+    private int name;
+
+    private int quote;
+    private int close;
+
     private State state = State.BEFORE;
 
     private enum State {
@@ -196,10 +202,7 @@ final class RegularRows extends InputStream {
         boolean hidden = false;
         int at = from + ROW.length;
         while (buffer[at] != '>' && buffer[at] != '/') {
-            int name = space(at);
-            int quote = quote(name);
-            int close = quote == ODD ? ODD : valueEnd(quote);
-            if (close == ODD || name == at) {
+            if (!attribute(at)) {
                 return ODD;
             }
             if (isName('r', name)) {
@@ -230,6 +233,14 @@ final class RegularRows extends InputStream {
         }
         cells.endRow();
         return at + ROW_END.length;
+    }
+
+    /** Finds the attribute that begins here, behind some white space; false where it is out of the ordinary. */
+    private boolean attribute(int at) {
+        name = space(at);
+        quote = quote(name);
+        close = quote == ODD ? ODD : valueEnd(quote);
+        return close != ODD && name != at;
     }
 
     /** Blanks before the end of a tag do not begin another attribute. */
@@ -287,10 +298,7 @@ final class RegularRows extends InputStream {
         int style = 0;
         SheetCells.Kind kind = SheetCells.Kind.NUMBER;
         while (buffer[at] != '>' && buffer[at] != '/') {
-            int name = space(at);
-            int quote = quote(name);
-            int close = quote == ODD ? ODD : valueEnd(quote);
-            if (close == ODD || name == at) {
+            if (!attribute(at)) {
                 return ODD;
             }
             if (isName('r', name)) {
@@ -328,20 +336,20 @@ final class RegularRows extends InputStream {
     private int inside(int start) {
         int at = space(start);
         while (buffer[at] == '<') {
-            byte name = buffer[at + 1];
-            if (name == '/') {
+            byte begins = buffer[at + 1];
+            if (begins == '/') {
                 cells.endCell();
                 return buffer[at + 2] == 'c' && buffer[at + 3] == '>' ? at + 4 : ODD;
-            } else if (name == 'v' && buffer[at + 2] == '>') {
+            } else if (begins == 'v' && buffer[at + 2] == '>') {
                 cells.value();
                 at = text(at + 3, 'v');
-            } else if (name == 'f') {
+            } else if (begins == 'f') {
                 cells.formula();
                 at = pastFormula(at);
-            } else if (name == 'i' && (isAt(INLINE, at) || isAt(INLINE_SPACED, at))) {
+            } else if (begins == 'i' && (isAt(INLINE, at) || isAt(INLINE_SPACED, at))) {
                 cells.value();
-                int close = text(indexOf('>', at + 4) + 1, 't');
-                at = close != ODD && isAt(INLINE_END, close) ? close + INLINE_END.length : ODD;
+                int end = text(indexOf('>', at + 4) + 1, 't');
+                at = end != ODD && isAt(INLINE_END, end) ? end + INLINE_END.length : ODD;
             } else {
                 return ODD;
             }

@@ -21,13 +21,10 @@ public final class Look {
     private int size = NO_SIZE;
     private double value = Double.NaN;
 
-    /** The form of a cell; what else was seen stands in {@link #size} and {@link #value}. */
-    public Form at(Row row, int column) {
-        Form plain = plain(row, column);
-        return plain == null ? Forms.of(row, column) : plain;
-    }
-
-    /** The same for blank cells and plain numbers only; null for anything else. */
+    /**
+     * The form of a blank cell or a plain number; null for anything else. What else was seen stands in {@link #size} and
+     * {@link #value}.
+     */
     public @Nullable Form plain(Row row, int column) {
         size = NO_SIZE;
         value = Double.NaN;

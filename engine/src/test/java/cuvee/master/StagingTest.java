@@ -71,7 +71,7 @@ class StagingTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"200,3", "16000,3", "40000,5", "140000,9", "3000,40"})
+    @CsvSource({"200,3", "16000,3", "40000,5", "140000,9", "3000,40", "2500,600"})
     void whateverIsStagedComesBackAsItWas(int count, int width) {
         Random random = new Random(count);
         List<String> staged = new ArrayList<>();
