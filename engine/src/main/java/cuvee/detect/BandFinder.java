@@ -2,6 +2,7 @@ package cuvee.detect;
 
 import cuvee.detect.ColumnBands.Band;
 import cuvee.sheet.Row;
+import cuvee.sheet.RowBlock;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -12,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  */
 final class BandFinder {
     private static final int LOOK_AHEAD = 12;
+    private static final int MOST_VAIN = 6;
     private final Band columns;
     private final HeaderHints hints;
     private final SheetClues clues;
@@ -19,6 +21,12 @@ final class BandFinder {
     private final List<Row> held = new ArrayList<>();
     private final List<FoundTable> done = new ArrayList<>();
     private @Nullable TableBody body;
+    private RowBlock block = new RowBlock(0);
+    /** How many blocks in a row held something that had to be told row by row. */
+    private int vain;
+    /** So many rows are told one by one before the next block. */
+    private int rest;
+
     private int pendingBlanks;
 
     BandFinder(Band columns, HeaderHints hints, SheetClues clues, Reading reading) {
@@ -41,6 +49,68 @@ final class BandFinder {
 
     /** The next row of a sheet without anything side by side; answers rows that begin another table. */
     List<Row> row(Row row, int blanks) {
+        if (gathers(row, blanks)) {
+            block.add(row);
+            return block.isFull() ? tellBlock() : List.of();
+        }
+        if (block.isEmpty()) {
+            return tell(row, blanks);
+        }
+        Row behind = row.copy();
+        behind.afterBlanks(blanks);
+        return then(tellBlock(), List.of(behind));
+    }
+
+    /** True where a row can wait until there is a block of them. */
+    private boolean gathers(Row row, int blanks) {
+        if (block.isEmpty()) {
+            TableBody current = body;
+            if (rest > 0) {
+                rest--;
+                return false;
+            }
+            if (current == null || !held.isEmpty() || !columns.equals(Band.ALL) || !current.takesBlocks()) {
+                return false;
+            }
+            if (block.columns() != current.blockWidth()) {
+                block = new RowBlock(current.blockWidth());
+            }
+        } else if (row.number() != block.nextNumber()) {
+            return false;
+        }
+        return blanks == 0 && row.width() <= block.columns();
+    }
+
+    /** Tells what the rows of the block are; answers those from which on another table begins. */
+    private List<Row> tellBlock() {
+        TableBody current = body;
+        if (current == null || block.isEmpty()) {
+            return List.of();
+        }
+        List<Row> rows = List.of();
+        if (current.takeIn(block)) {
+            vain = 0;
+        } else {
+            rows = block.copies();
+            // Where blocks are of no use again and again, ever fewer are tried.
+            vain = Math.min(MOST_VAIN, vain + 1);
+            rest = RowBlock.ROWS << vain;
+        }
+        block.clear();
+        return rows(rows, 0);
+    }
+
+    /** Tells some rows once others are told, unless those begin another table. */
+    private List<Row> then(List<Row> another, List<Row> rows) {
+        if (another.isEmpty()) {
+            return rows(rows, 0);
+        }
+        List<Row> all = new ArrayList<>(another);
+        all.addAll(rows);
+        return all;
+    }
+
+    private List<Row> tell(Row row, int blanks) {
         TableBody current = body;
         if (current == null) {
             return List.of();
@@ -87,11 +157,9 @@ final class BandFinder {
     /** The rows from a place on, one after the other; answers those from which on another table begins. */
     private List<Row> rows(List<Row> rows, int from) {
         for (int i = from; i < rows.size(); i++) {
-            List<Row> another = row(rows.get(i), rows.get(i).blanksBefore());
+            List<Row> another = tell(rows.get(i), rows.get(i).blanksBefore());
             if (!another.isEmpty()) {
-                List<Row> rest = new ArrayList<>(another);
-                rest.addAll(rows.subList(i + 1, rows.size()));
-                return rest;
+                return then(another, rows.subList(i + 1, rows.size()));
             }
         }
         return List.of();
@@ -139,7 +207,8 @@ final class BandFinder {
 
     /** Ends what is under way; answers rows that begin another table. */
     List<Row> end(List<FoundTable> into) {
-        List<Row> another = decideAll();
+        List<Row> another = tellBlock();
+        another = another.isEmpty() ? decideAll() : another;
         if (columns.equals(Band.ALL)) {
             finishBody(into);
             return another;

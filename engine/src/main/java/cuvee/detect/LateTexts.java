@@ -1,95 +1,112 @@
 package cuvee.detect;
 
 import cuvee.sheet.CellKind;
-import cuvee.sheet.Row;
+import cuvee.sheet.RowBlock;
+import cuvee.value.ColumnTally;
+import cuvee.value.Eight;
 import cuvee.value.Form;
 import cuvee.value.Forms;
 import java.util.Arrays;
 
 /**
  * The texts that the cells of a column have held lately, with what was seen in them, since most columns of large tables
- * hold few different ones. A column that holds many is soon looked at without it. A reused buffer, valid until the next
- * look.
+ * hold few different ones. Codes that differ in their digits only are one text here.
  */
 final class LateTexts {
     private static final int PLACES = 512;
+    private static final int PLACE_BITS = 9;
+    private static final int TEXT = CellKind.TEXT.ordinal();
     private static final int LONGEST = 40;
-    /** The first few are not worth remembering, as most tables are small. */
-    private static final int FEW = 100;
-    /** After so many looks it is told whether it is worth the while. */
-    private static final int TRIED = 256;
+    /** Longer ones are more than their first and last eight characters, which are compared first. */
+    private static final int KEYED = 16;
 
-    private char[][] texts = new char[0][];
-    private Form[] forms = new Form[0];
-    private boolean[] naming = new boolean[0];
-    private int seen;
-    private long looks;
-    private long met;
-    private boolean mayNameTotal;
+    private final long[] tails = new long[PLACES];
+    private final long[] heads = new long[PLACES];
+    private final int[] lengths = new int[PLACES];
+    private final char[][] texts = new char[PLACES][];
+    private final Form[] forms = new Form[PLACES];
+    private final boolean[] partly = new boolean[PLACES];
+    private boolean metPartly;
 
-    /** The form of a cell; what else was seen stands in {@link #mayNameTotal}. */
-    Form look(Row row, int column) {
-        int start = row.start(column);
-        int length = row.end(column) - start;
-        boolean isShort = row.kind(column) == CellKind.TEXT && length > 0 && length <= LONGEST;
-        if (!isShort || !isWorthwhile()) {
-            return closely(row, column);
+    /** Forgets whether it has met a text that names a total in part. */
+    void begin() {
+        metPartly = false;
+    }
+
+    /** True where a text that was met names a total in part, or another figure. */
+    boolean metPartly() {
+        return metPartly;
+    }
+
+    /**
+     * Takes in the texts of a column that are known, from a row on.
+     *
+     * @return the first row whose cell holds anything else
+     */
+    int take(RowBlock block, int column, int from, ColumnTally tally) {
+        if (!block.isNarrow()) {
+            return from;
         }
-        char[] chars = row.chars();
-        int place = place(chars, start, length);
-        char[] text = texts[place];
-        if (text != null && Arrays.equals(text, 0, text.length, chars, start, start + length)) {
-            met++;
-            mayNameTotal = naming[place];
-            return forms[place];
+        int row = from;
+        for (; row < block.rows(); row++) {
+            int start = block.start(column, row);
+            int end = block.end(column, row);
+            int length = end - start;
+            if (length == 0 || length > LONGEST || block.kindOrdinal(column, row) != TEXT) {
+                break;
+            }
+            long tail = block.tail(end, length);
+            long head = length > Eight.LENGTH ? block.head(start) : 0;
+            if (length <= KEYED && beginsWithLetter(tail, head, length)) {
+                tail = Eight.withoutDigits(tail);
+                head = length > Eight.LENGTH ? Eight.withoutDigits(head) : 0;
+            }
+            int place = place(tail, head, length);
+            boolean known = tails[place] == tail && heads[place] == head && lengths[place] == length;
+            if (!known || length > KEYED && !Arrays.equals(texts[place], 0, length, block.chars(), start, end)) {
+                break;
+            }
+            tally.takeCalm(row, forms[place]);
+            metPartly |= partly[place];
         }
-        Form form = closely(row, column);
-        texts[place] = Arrays.copyOfRange(chars, start, start + length);
+        tally.tookCalm(row - from);
+        return row;
+    }
+
+    /** Remembers a text of which nothing but its form and whether it names a total in part matters. */
+    void remember(RowBlock block, int column, int row, Form form, boolean namesPartly) {
+        int start = block.start(column, row);
+        int end = block.end(column, row);
+        int length = end - start;
+        if (!block.isNarrow() || length > LONGEST) {
+            return;
+        }
+        long tail = block.tail(end, length);
+        long head = length > Eight.LENGTH ? block.head(start) : 0;
+        if (length <= KEYED && beginsWithLetter(tail, head, length)) {
+            if (!Forms.goByLetters(block.chars(), start, end)) {
+                return;
+            }
+            tail = Eight.withoutDigits(tail);
+            head = Eight.withoutDigits(head);
+        }
+        int place = place(tail, head, length);
+        tails[place] = tail;
+        heads[place] = head;
+        lengths[place] = length;
+        texts[place] = length > KEYED ? Arrays.copyOfRange(block.chars(), start, end) : null;
         forms[place] = form;
-        naming[place] = mayNameTotal;
-        return form;
+        partly[place] = namesPartly;
     }
 
-    /** True where enough texts come again. */
-    private boolean isWorthwhile() {
-        if (seen < FEW) {
-            seen++;
-            return false;
-        }
-        if (texts.length == 0) {
-            texts = new char[PLACES][];
-            forms = new Form[PLACES];
-            naming = new boolean[PLACES];
-        }
-        if (looks >= TRIED && met < looks / 4) {
-            return false;
-        }
-        looks++;
-        return true;
+    private static boolean beginsWithLetter(long tail, long head, int length) {
+        int first = length > Eight.LENGTH ? Eight.at(head, 0) : Eight.at(tail, Eight.LENGTH - length);
+        int small = first | 0x20;
+        return small >= 'a' && small <= 'z';
     }
 
-    /** True where the cell holds words, and one that may name a total is among them. */
-    boolean mayNameTotal() {
-        return mayNameTotal;
-    }
-
-    private Form closely(Row row, int column) {
-        Form form = Forms.of(row, column);
-        boolean words = form == Form.WORDS || form == Form.WORDS_AND_DIGITS;
-        mayNameTotal = words && TotalWords.possible(row.chars(), row.start(column), row.end(column));
-        return form;
-    }
-
-    /** Where a text of these characters is remembered: told from its length and some of them. */
-    private static int place(char[] chars, int start, int length) {
-        int last = start + length - 1;
-        int middle = start + length / 2;
-        int hash = length
-                + chars[start] * 3
-                + chars[middle] * 5
-                + chars[Math.min(middle + 1, last)] * 11
-                + chars[Math.max(last - 1, start)] * 37
-                + chars[last] * 101;
-        return (hash ^ hash >> 7) & PLACES - 1;
+    private static int place(long tail, long head, int length) {
+        long mixed = (tail ^ Long.rotateLeft(head, 29) ^ length) * 0x9E3779B97F4A7C15L;
+        return (int) (mixed >>> Long.SIZE - PLACE_BITS);
     }
 }

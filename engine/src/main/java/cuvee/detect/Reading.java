@@ -46,6 +46,11 @@ public record Reading(
         return !headerRows.isEmpty();
     }
 
+    /** True where nothing is told of single rows. */
+    boolean tellsNoRow() {
+        return !fixed() && lastRow == 0 && rows.isEmpty();
+    }
+
     /** True for the first row of a header that has been told. */
     boolean beginsHeader(int row) {
         return fixed() && headerRows.contains(row) && !headerRows.contains(row - 1);

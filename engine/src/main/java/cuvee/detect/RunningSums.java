@@ -1,9 +1,12 @@
 package cuvee.detect;
 
+import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
+import cuvee.sheet.RowBlock;
+import cuvee.value.ColumnTally;
 import cuvee.value.Convention;
-import cuvee.value.Evidence;
 import cuvee.value.Form;
+import cuvee.value.Type;
 import cuvee.value.ValueReader;
 import java.util.Arrays;
 
@@ -112,6 +115,20 @@ final class RunningSums {
         }
     }
 
+    /** Takes in a block of records that its columns have looked at. */
+    void add(RowBlock block, TableColumns columns) {
+        sinceTotal.records += block.rows();
+        for (int column = 0; column < block.columns(); column++) {
+            ColumnTally tally = columns.tally(column);
+            for (int row = 0; tally.numbers() > 0 && row < block.rows(); row++) {
+                double value = tally.value(row);
+                if (!Double.isNaN(value)) {
+                    sinceTotal.add(column, value);
+                }
+            }
+        }
+    }
+
     /** Takes a row out of the sums of all records again; the least and the most stay what they were. */
     void remove(Row row, TableColumns columns) {
         earlier.records--;
@@ -174,42 +191,23 @@ final class RunningSums {
         return Math.abs(added) < 1 ? 0.001 : 1;
     }
 
-    /** The number in a cell, or NaN. */
-    static double value(Row row, int column, Form form, Evidence[] evidence) {
+    /** The number in a cell, or NaN; its decimal mark is the comma where that is said and it could be either. */
+    static double value(CellKind kind, char[] chars, int start, int end, Form form, boolean commas) {
         return switch (form) {
             case NUMBER_WHOLE, NUMBER_FRACTION, NUMBER_PERCENT, DIGITS, POINT, GROUPED_POINT, SPACED, SPACED_POINT ->
-                quick(row.chars(), row.start(column), row.end(column), '.');
-            case COMMA, GROUPED_COMMA, SPACED_COMMA -> quick(row.chars(), row.start(column), row.end(column), ',');
-            case POINT_OR_GROUP, COMMA_OR_GROUP ->
-                quick(row.chars(), row.start(column), row.end(column), commas(evidence, column) ? ',' : '.');
-            case LONG_DIGITS, EXPONENT, PERCENT_TEXT, MONEY_TEXT -> slow(row, column, evidence);
+                quick(chars, start, end, '.');
+            case COMMA, GROUPED_COMMA, SPACED_COMMA -> quick(chars, start, end, ',');
+            case POINT_OR_GROUP, COMMA_OR_GROUP -> quick(chars, start, end, commas ? ',' : '.');
+            case LONG_DIGITS, EXPONENT, PERCENT_TEXT, MONEY_TEXT -> slow(kind, chars, start, end, commas);
             default -> Double.NaN;
         };
     }
 
-    private static double slow(Row row, int column, Evidence[] evidence) {
-        Convention.Mark mark = commas(evidence, column) ? Convention.Mark.COMMA : Convention.Mark.POINT;
-        String read = ValueReader.read(row.staged(column), cuvee.value.Type.DECIMAL, Convention.DEFAULT.withMark(mark));
+    private static double slow(CellKind kind, char[] chars, int start, int end, boolean commas) {
+        Convention.Mark mark = commas ? Convention.Mark.COMMA : Convention.Mark.POINT;
+        String staged = kind.mark() + new String(chars, start, end - start);
+        String read = ValueReader.read(staged, Type.DECIMAL, Convention.DEFAULT.withMark(mark));
         return read == null ? Double.NaN : Double.parseDouble(read);
-    }
-
-    /** True where the comma is the decimal mark: by the column's own values, else by those of the others. */
-    private static boolean commas(Evidence[] evidence, int column) {
-        if (column < evidence.length) {
-            Evidence own = evidence[column];
-            if (own.count(Form.COMMA, Form.GROUPED_COMMA) > 0) {
-                return true;
-            }
-            if (own.count(Form.POINT, Form.GROUPED_POINT) > 0) {
-                return false;
-            }
-        }
-        for (Evidence other : evidence) {
-            if (other.count(Form.COMMA, Form.GROUPED_COMMA) > 0) {
-                return true;
-            }
-        }
-        return false;
     }
 
     private static double quick(char[] chars, int start, int end, char mark) {

@@ -5,6 +5,7 @@ import cuvee.detect.FoundTable.Doubt;
 import cuvee.detect.FoundTable.Run;
 import cuvee.place.Says;
 import cuvee.sheet.Row;
+import cuvee.sheet.RowBlock;
 import cuvee.value.Form;
 import cuvee.value.Forms;
 import cuvee.value.LooseText;
@@ -243,6 +244,39 @@ final class TableBody {
         lastRow = row.number();
     }
 
+    // ---- block by block ----
+
+    /** How many columns the rows of a block may have. */
+    int blockWidth() {
+        return columns.width();
+    }
+
+    /** True where the next rows are likely to be records like those so far, which a block of them can tell. */
+    boolean takesBlocks() {
+        return columns.takesBlocks()
+                && lines.isEmpty()
+                && totalColumn.isSettled()
+                && !numbered
+                && reading.tellsNoRow()
+                && clues.named().isEmpty();
+    }
+
+    /**
+     * Takes in a block of rows that follow the last one, where nothing in it is anything but a record.
+     *
+     * @return false where the rows have to be told one by one; nothing has been taken in then
+     */
+    boolean takeIn(RowBlock block) {
+        if (!columns.look(block, width < 4 ? 2 : Math.max(2, width / 2) + 1)) {
+            return false;
+        }
+        run(block.firstNumber(), block.rows());
+        columns.keep(block);
+        totalRows.keep(block);
+        lastRow = block.nextNumber() - 1;
+        return true;
+    }
+
     // ---- row by row ----
 
     void row(Row row, int blanksBefore) {
@@ -402,16 +436,19 @@ final class TableBody {
     }
 
     private void keep(Row row) {
-        if (runCount > 0 && row.number() == runFirst + runCount) {
-            runCount++;
-        } else {
-            closeRun();
-            runFirst = row.number();
-            runCount = 1;
-        }
+        run(row.number(), 1);
         columns.keep(row);
         totalRows.keep(row);
         totalColumn.keep(row, columns);
+    }
+
+    /** Notes that so many records follow each other. */
+    private void run(int first, int count) {
+        if (runCount == 0 || first != runFirst + runCount) {
+            closeRun();
+            runFirst = first;
+        }
+        runCount += count;
     }
 
     private void closeRun() {

@@ -4,16 +4,16 @@ import cuvee.detect.FoundTable.Doubt;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.sheet.Row;
+import cuvee.sheet.RowBlock;
+import cuvee.value.ColumnTally;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
-import cuvee.value.Look;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.regex.Pattern;
 
 /** The columns of a table under way: their names, and what its records hold in them so far. */
 final class TableColumns {
@@ -26,28 +26,13 @@ final class TableColumns {
     /** So few cells under no header, behind a blank column, are none of the table's. */
     private static final int STRAY = 3;
 
-    private static final Pattern DIGITS = Pattern.compile("[0-9]+");
-
     private final String[] headers;
     /** For each column the loose keys of its name and of the header cells that make it up. */
     private final List<Set<String>> spellings;
 
     private final String[] initials;
     private final int namedColumns;
-    private Evidence[] evidence;
-    private int[] longest;
-    private final Look look = new Look();
-    private Form[] forms;
-    private int[] sizes;
-    private double[] values;
-    private boolean[] mayNameTotal;
-    private LateTexts[] late;
-    private boolean[] filledFirst;
-    private boolean[] filledBefore;
-    private int[] adjacent;
-    private final List<Set<String>> words = new ArrayList<>();
-    /** Those with digits in them, with 9 for every run of digits. */
-    private final List<Set<String>> codes = new ArrayList<>();
+    private SeenColumn[] columns;
 
     private int records;
     private int filled;
@@ -68,18 +53,8 @@ final class TableColumns {
         initials = spellings.stream().map(TableColumns::initials).toArray(String[]::new);
         namedColumns =
                 (int) Arrays.stream(names).filter(name -> !name.isEmpty()).count();
-        evidence = new Evidence[columns];
-        longest = new int[columns];
-        forms = new Form[columns];
-        sizes = new int[columns];
-        values = new double[columns];
-        mayNameTotal = new boolean[columns];
-        late = new LateTexts[columns];
-        Arrays.setAll(late, i -> new LateTexts());
-        filledFirst = new boolean[columns];
-        filledBefore = new boolean[columns];
-        adjacent = new int[columns];
-        Arrays.setAll(evidence, i -> new Evidence());
+        this.columns = new SeenColumn[columns];
+        Arrays.setAll(this.columns, SeenColumn::new);
     }
 
     /** Looks at the next row: its forms are those of {@link #form} until the row after it. */
@@ -87,18 +62,7 @@ final class TableColumns {
         grow(row.width());
         int count = 0;
         for (int column = 0; column < row.width(); column++) {
-            Form form = look.plain(row, column);
-            sizes[column] = look.size();
-            values[column] = look.value();
-            if (form == null) {
-                LateTexts texts = late[column];
-                form = texts.look(row, column);
-                mayNameTotal[column] = texts.mayNameTotal();
-            } else {
-                mayNameTotal[column] = false;
-            }
-            forms[column] = form;
-            count += form == Form.BLANK ? 0 : 1;
+            count += columns[column].look(row) == Form.BLANK ? 0 : 1;
         }
         filled = count;
     }
@@ -108,39 +72,113 @@ final class TableColumns {
         return filled;
     }
 
-    private void grow(int columns) {
-        if (columns <= evidence.length) {
-            return;
-        }
-        int before = evidence.length;
-        evidence = Arrays.copyOf(evidence, columns);
-        longest = Arrays.copyOf(longest, columns);
-        forms = Arrays.copyOf(forms, columns);
-        sizes = Arrays.copyOf(sizes, columns);
-        values = Arrays.copyOf(values, columns);
-        mayNameTotal = Arrays.copyOf(mayNameTotal, columns);
-        late = Arrays.copyOf(late, columns);
-        filledFirst = Arrays.copyOf(filledFirst, columns);
-        filledBefore = Arrays.copyOf(filledBefore, columns);
-        adjacent = Arrays.copyOf(adjacent, columns);
-        for (int i = before; i < columns; i++) {
-            evidence[i] = new Evidence();
-            late[i] = new LateTexts();
+    private void grow(int width) {
+        int before = columns.length;
+        if (width > before) {
+            columns = Arrays.copyOf(columns, width);
+            for (int i = before; i < width; i++) {
+                columns[i] = new SeenColumn(i);
+            }
         }
     }
 
+    /** The form of a cell of the row that was looked at. */
     Form form(int column) {
-        return forms[column];
+        return columns[column].form();
     }
 
     /** True where a cell of the row that was looked at holds words, and one that may name a total is among them. */
     boolean mayNameTotal(int column) {
-        return mayNameTotal[column];
+        return columns[column].mayNameTotal();
     }
 
     /** The number in a cell of the row that was looked at, or NaN. */
     double value(Row row, int column) {
-        return sizes[column] == Look.NO_SIZE ? RunningSums.value(row, column, forms[column], evidence) : values[column];
+        SeenColumn seen = columns[column];
+        return seen.value(row, seen.isOpen() && commas(seen));
+    }
+
+    /** True where the comma is the decimal mark: by the column's own values, else by those of the others. */
+    private boolean commas(SeenColumn own) {
+        return own.hasComma() || !own.hasPoint() && Arrays.stream(columns).anyMatch(SeenColumn::hasComma);
+    }
+
+    /** How many columns there are so far. */
+    int width() {
+        return columns.length;
+    }
+
+    /**
+     * Looks at a block of rows, which is to be followed by {@link #keep(RowBlock)} where they are records.
+     *
+     * @param filledAtLeast so many cells of each row have to hold something
+     * @return false where the rows have to be told one by one: where one may be anything but a record, and where what
+     *     one holds may change how another is read
+     */
+    boolean look(RowBlock block, int filledAtLeast) {
+        block.narrow();
+        int keys = 0;
+        int full = 0;
+        boolean partly = false;
+        boolean open = false;
+        boolean newMark = false;
+        for (int column = 0; column < block.columns(); column++) {
+            SeenColumn seen = columns[column];
+            if (!seen.look(block, commas(seen))) {
+                return false;
+            }
+            keys += seen.texts() ? 1 : 0;
+            full += seen.full() ? 1 : 0;
+            partly |= seen.namesPartly();
+            open |= seen.open();
+            newMark |= seen.newMark();
+        }
+        // A row without any text may be a total of which only its numbers tell, one with a single text by a part of it.
+        return keys > (partly ? 1 : 0)
+                && (full >= filledAtLeast || filled(block, filledAtLeast))
+                && !mayRepeat(block)
+                && !(open && newMark);
+    }
+
+    /** True where each row of a block has so many cells that hold something. */
+    private boolean filled(RowBlock block, int least) {
+        for (int row = 0; row < block.rows(); row++) {
+            int cells = 0;
+            for (int column = 0; column < block.columns(); column++) {
+                cells += columns[column].blank(row) ? 0 : 1;
+            }
+            if (cells < least) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** True where a row of a block may be the header again: no column tells that it is not. */
+    private boolean mayRepeat(RowBlock block) {
+        for (int column = 0; column < block.columns(); column++) {
+            if (columns[column].full() && !mayRepeat(block, column)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean mayRepeat(RowBlock block, int column) {
+        if (column < headers.length && columns[column].digits()) {
+            return initials[column].chars().anyMatch(Character::isDigit);
+        }
+        for (int row = 0; column < headers.length && row < block.rows(); row++) {
+            if (couldBe(block.chars(), block.start(column, row), block.end(column, row), initials[column])) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** What was seen in a column of the block that was looked at. */
+    ColumnTally tally(int column) {
+        return columns[column].tally();
     }
 
     List<String> names() {
@@ -159,19 +197,19 @@ final class TableColumns {
 
     /** True where enough records have gone by and none filled the column. */
     boolean neverFilled(int column) {
-        return column >= evidence.length || evidence[column].filled() == 0 && records >= FEW_RECORDS;
+        return column >= columns.length || columns[column].evidence().filled() == 0 && records >= FEW_RECORDS;
     }
 
     int longest(int column) {
-        return column < longest.length ? longest[column] : 0;
+        return column < columns.length ? columns[column].longest() : 0;
     }
 
     /** True where a form would be out of place in a column: words among values, anything where nothing ever is. */
     boolean odd(int column, Form form) {
-        if (column >= evidence.length) {
+        if (column >= columns.length) {
             return true;
         }
-        Evidence e = evidence[column];
+        Evidence e = columns[column].evidence();
         if (e.filled() == 0) {
             return records >= FEW_RECORDS;
         }
@@ -187,10 +225,10 @@ final class TableColumns {
         if (odd(column, form)) {
             return true;
         }
-        if (column >= evidence.length || form == Form.BLANK || form == Form.NOTHING_WORD) {
+        if (column >= columns.length || form == Form.BLANK || form == Form.NOTHING_WORD) {
             return false;
         }
-        Evidence e = evidence[column];
+        Evidence e = columns[column].evidence();
         boolean names = e.filled() >= 2 && e.count(Form.WORDS) * 10 >= e.filled() * 8;
         boolean dates = holdsDates(column);
         boolean date = form.isDate() || form.isMoment();
@@ -199,9 +237,10 @@ final class TableColumns {
 
     /** True where nearly all values of a column are dates. */
     boolean holdsDates(int column) {
-        return column < evidence.length
-                && evidence[column].filled() >= 2
-                && datesOf(evidence[column]) * 10 >= evidence[column].filled() * 8;
+        return column < columns.length
+                && columns[column].evidence().filled() >= 2
+                && datesOf(columns[column].evidence()) * 10
+                        >= columns[column].evidence().filled() * 8;
     }
 
     private static long datesOf(Evidence e) {
@@ -214,16 +253,12 @@ final class TableColumns {
 
     /** True where an earlier record holds the text in the column. */
     boolean holds(int column, String text) {
-        return column < words.size() && words.get(column).contains(LooseText.key(text));
+        return column < columns.length && columns[column].holds(text);
     }
 
     /** True where an earlier record holds a code in the column that differs in its digits only. */
     boolean holdsAlike(int column, String text) {
-        return column < codes.size() && codes.get(column).contains(codeOf(text));
-    }
-
-    private static String codeOf(String text) {
-        return DIGITS.matcher(text.strip()).replaceAll("9");
+        return column < columns.length && columns[column].holdsAlike(text);
     }
 
     /** True where a row is the header again. */
@@ -233,7 +268,8 @@ final class TableColumns {
             if (row.blank(column)) {
                 continue;
             }
-            boolean could = column < headers.length && couldBe(row, column, initials[column]);
+            boolean could = column < headers.length
+                    && couldBe(row.chars(), row.start(column), row.end(column), initials[column]);
             if (!could || !spellings.get(column).contains(LooseText.key(row.text(column)))) {
                 return false;
             }
@@ -250,13 +286,11 @@ final class TableColumns {
     }
 
     /** A first look that spares most cells the comparison of whole texts. */
-    private static boolean couldBe(Row row, int column, String initials) {
+    private static boolean couldBe(char[] chars, int start, int to, String initials) {
         if (initials.isEmpty()) {
             return false;
         }
-        char[] chars = row.chars();
-        int from = row.start(column);
-        int to = row.end(column);
+        int from = start;
         while (from < to && !Character.isLetterOrDigit(chars[from])) {
             from++;
         }
@@ -266,8 +300,8 @@ final class TableColumns {
 
     private Doubt beside(int from, List<Integer> headerRows) {
         long values = 0;
-        for (int i = from; i < evidence.length; i++) {
-            values += evidence[i].filled();
+        for (int i = from; i < columns.length; i++) {
+            values += columns[i].evidence().filled();
         }
         return new Doubt(
                 "beside",
@@ -279,52 +313,43 @@ final class TableColumns {
 
     /** Takes in a record that has been looked at. */
     void keep(Row row) {
-        long length = 0;
         for (int column = 0; column < row.width(); column++) {
-            Form form = forms[column];
-            evidence[column].add(row, column, form, sizes[column]);
-            boolean now = form != Form.BLANK;
-            if (now) {
-                int here = row.end(column) - row.start(column);
-                longest[column] = Math.max(longest[column], here);
-                length += here;
-                adjacent[column] += filledBefore[column] ? 1 : 0;
-            }
-            filledBefore[column] = now;
+            letters += columns[column].keep(row);
         }
-        if (row.width() < filledBefore.length) {
-            Arrays.fill(filledBefore, row.width(), filledBefore.length, false);
+        for (int column = row.width(); column < columns.length; column++) {
+            columns[column].keepNothing();
         }
-        letters += length;
         if (records == 0) {
-            filledFirst = filledBefore.clone();
+            Arrays.stream(columns).forEach(SeenColumn::first);
         }
         if (records++ < REMEMBERED) {
-            remember(row);
+            for (int column = 0; column < row.width(); column++) {
+                columns[column].remember(row);
+            }
         }
     }
 
-    private void remember(Row row) {
-        while (words.size() < row.width()) {
-            words.add(new HashSet<>());
-            codes.add(new HashSet<>());
+    /** True where so many records have been taken in that blocks of them can be. */
+    boolean takesBlocks() {
+        return records >= REMEMBERED;
+    }
+
+    /** Takes in a block of records that has been looked at. */
+    void keep(RowBlock block) {
+        for (int column = 0; column < block.columns(); column++) {
+            letters += columns[column].keep(block);
         }
-        for (int column = 0; column < row.width(); column++) {
-            if (forms[column] == Form.WORDS || forms[column] == Form.WORDS_AND_DIGITS) {
-                String text = row.text(column);
-                words.get(column).add(LooseText.key(text));
-                if (forms[column] == Form.WORDS_AND_DIGITS) {
-                    codes.get(column).add(codeOf(text));
-                }
-            }
+        for (int column = block.columns(); column < columns.length; column++) {
+            columns[column].keepNothing();
         }
+        records += block.rows();
     }
 
     /** Columns that hold words, codes or dates rather than numbers. */
     int keyColumns() {
         int keys = 0;
-        for (Evidence column : evidence) {
-            keys += isKey(column) ? 1 : 0;
+        for (SeenColumn column : columns) {
+            keys += isKey(column.evidence()) ? 1 : 0;
         }
         return keys;
     }
@@ -340,8 +365,9 @@ final class TableColumns {
     /** True where a row has none of the words, codes or dates that every record so far has had. */
     boolean lacksKeys(Row row) {
         int keys = 0;
-        for (int column = 0; column < evidence.length; column++) {
-            if (isKey(evidence[column]) && evidence[column].filled() == records) {
+        for (int column = 0; column < columns.length; column++) {
+            Evidence e = columns[column].evidence();
+            if (isKey(e) && e.filled() == records) {
                 if (!row.blank(column)) {
                     return false;
                 }
@@ -355,29 +381,29 @@ final class TableColumns {
     boolean onlyProse() {
         long filled = 0;
         long words = 0;
-        for (Evidence column : evidence) {
-            filled += column.filled();
-            words += column.count(Form.WORDS, Form.WORDS_AND_DIGITS, Form.NOTHING_WORD);
+        for (SeenColumn column : columns) {
+            filled += column.evidence().filled();
+            words += column.evidence().count(Form.WORDS, Form.WORDS_AND_DIGITS, Form.NOTHING_WORD);
         }
         return filled == words && letters > filled * SENTENCE;
     }
 
     /** Where stray cells behind a blank column begin: a rate, a remark. Where there are none, the end of all columns. */
     private int beside() {
-        int last = evidence.length - 1;
+        int last = columns.length - 1;
         while (last >= 0 && !headed(last)) {
             last--;
         }
         int from = last + 2;
-        if (last < 0 || from >= evidence.length || evidence[from - 1].filled() > 0) {
-            return evidence.length;
+        if (last < 0 || from >= columns.length || columns[from - 1].evidence().filled() > 0) {
+            return columns.length;
         }
         long most = 0;
-        for (int i = from; i < evidence.length; i++) {
-            most = Math.max(most, evidence[i].filled());
+        for (int i = from; i < columns.length; i++) {
+            most = Math.max(most, columns[i].evidence().filled());
         }
         boolean few = most <= STRAY || most * 20 <= records;
-        return few && most * 3 <= records ? from : evidence.length;
+        return few && most * 3 <= records ? from : columns.length;
     }
 
     /**
@@ -386,15 +412,16 @@ final class TableColumns {
      * @param all true where cells beside the table belong to it too
      */
     List<TableColumn> named(List<Integer> headerRows, RunningSums sums, List<Doubt> doubts, boolean all) {
-        List<TableColumn> columns = new ArrayList<>();
+        List<TableColumn> found = new ArrayList<>();
         Set<String> taken = new HashSet<>();
-        int until = all ? evidence.length : beside();
-        if (until < evidence.length) {
+        int until = all ? columns.length : beside();
+        if (until < columns.length) {
             doubts.add(beside(until, headerRows));
         }
         for (int i = 0; i < until; i++) {
             boolean named = headed(i);
-            if (!named && evidence[i].filled() == 0) {
+            SeenColumn seen = columns[i];
+            if (!named && seen.evidence().filled() == 0) {
                 continue;
             }
             String header = named ? headers[i] : TableColumn.unnamed(i);
@@ -410,9 +437,8 @@ final class TableColumns {
                                 + Says.quoted(unique) + ".",
                         records));
             }
-            columns.add(new TableColumn(
-                    i, unique, named, evidence[i], sums.all(i), new TableColumn.Gaps(filledFirst[i], adjacent[i])));
+            found.add(new TableColumn(i, unique, named, seen.evidence(), sums.all(i), seen.gaps()));
         }
-        return columns;
+        return found;
     }
 }

@@ -81,7 +81,7 @@ public final class TableFinder {
             List<Row> another = bands.get(0).row(row, blanks);
             if (!another.isEmpty()) {
                 finish();
-                head.addAll(another);
+                begin(another);
             }
         } else if (crosses(row) && (blanks > 0 || titlesSinceGap)) {
             finish();
@@ -109,7 +109,7 @@ public final class TableFinder {
             List<Row> another = bands.get(0).begin(rows);
             if (!another.isEmpty()) {
                 finish();
-                head.addAll(another);
+                begin(another);
             }
             return;
         }
@@ -120,7 +120,7 @@ public final class TableFinder {
         }
         if (until < rows.size()) {
             finish();
-            head.addAll(rows.subList(until, rows.size()));
+            begin(rows.subList(until, rows.size()));
         }
     }
 
@@ -140,9 +140,15 @@ public final class TableFinder {
 
     /** Ends the tables under way; rows that belong to none of them begin anew. */
     private void finish() {
+        List<Row> rest = new ArrayList<>();
         for (BandFinder band : bands) {
-            head.addAll(band.end(tables));
+            rest.addAll(band.end(tables));
         }
         bands.clear();
+        begin(rest);
+    }
+
+    private void begin(List<Row> rows) {
+        rows.forEach(row -> take(row, row.blanksBefore()));
     }
 }

@@ -28,9 +28,14 @@ final class TotalColumn {
         firstAdded = found;
     }
 
+    /** True where no further record changes what is to be said of it. */
+    boolean isSettled() {
+        return column < 0 || differs;
+    }
+
     /** Takes in a record that has been looked at. */
     void keep(Row row, TableColumns columns) {
-        if (column < 0 || differs || row.blank(column)) {
+        if (isSettled() || row.blank(column)) {
             return;
         }
         double total = columns.value(row, column);
@@ -51,7 +56,7 @@ final class TotalColumn {
 
     /** What is to be said of it, where there is one. */
     Optional<Doubt> said(int headerRow) {
-        if (column < 0 || differs || agreed < ENOUGH) {
+        if (isSettled() || agreed < ENOUGH) {
             return Optional.empty();
         }
         return Optional.of(new Doubt(

@@ -5,6 +5,7 @@ import cuvee.detect.FoundTable.StatedTotal;
 import cuvee.detect.TotalWords.Figure;
 import cuvee.place.Says;
 import cuvee.sheet.Row;
+import cuvee.sheet.RowBlock;
 import cuvee.value.Form;
 import java.util.ArrayList;
 import java.util.List;
@@ -52,6 +53,11 @@ final class TotalRows {
             first = row.copy();
         }
         sums.add(row, columns);
+    }
+
+    /** Takes in a block of records that has been looked at, behind the first record. */
+    void keep(RowBlock block) {
+        sums.add(block, columns);
     }
 
     /**

@@ -174,6 +174,17 @@ public final class Row {
         return all >>> 7 == 0;
     }
 
+    /** Writes where the cells lie into the place of one row of a block; the characters have moved by so many. */
+    void putCells(byte[] intoKinds, int[] intoStarts, int[] intoEnds, int at, int step, int moved) {
+        int place = at;
+        for (int column = 0; column < width; column++) {
+            intoKinds[place] = kinds[column];
+            intoStarts[place] = starts[column] + moved;
+            intoEnds[place] = ends[column] + moved;
+            place += step;
+        }
+    }
+
     /** True where the staged form bears a mark. */
     public boolean marked(int column) {
         return kinds[column] != CellKind.TEXT.ordinal()

@@ -164,9 +164,11 @@ final class Dates {
         return true;
     }
 
-    private static boolean couldBeNamed(char[] chars, int start, int end) {
+    /** True for what begins like the name of a month and ends with a digit. */
+    static boolean couldBeNamed(char[] chars, int start, int end) {
         char last = chars[end - 1];
-        return end - start <= 30
+        return end - start > 3
+                && end - start <= 30
                 && last >= '0'
                 && last <= '9'
                 && Character.isLetter(chars[start + 1])

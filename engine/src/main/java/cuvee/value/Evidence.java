@@ -1,7 +1,7 @@
 package cuvee.value;
 
 import cuvee.sheet.CellKind;
-import cuvee.sheet.Row;
+import cuvee.sheet.RowBlock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -40,55 +40,96 @@ public final class Evidence {
     /** Some of the dates, as written: the first, the second, the fourth, and so on. */
     private final List<String> someDates = new ArrayList<>();
 
-    /** Takes in the cell of a record. */
-    public void add(Row row, int column) {
-        add(row, column, Forms.of(row, column));
+    /** Takes in the cell of a record, of which the form is known, and its size where a {@link Look} found one. */
+    public void add(char[] chars, int start, int end, Form form, int size) {
+        counts[form.ordinal()]++;
+        if (size == Look.NO_SIZE) {
+            look(chars, start, end, form);
+        } else {
+            wholeDigits = Math.max(wholeDigits, Look.wholeDigits(size));
+            decimals = Math.max(decimals, Look.decimals(size));
+            belowZero += Look.belowZero(size) ? 1 : 0;
+        }
     }
 
-    /** Takes in the cell of a record whose form is known, and its size where a {@link Look} found one. */
-    public void add(Row row, int column, Form form, int size) {
-        if (size == Look.NO_SIZE) {
-            add(row, column, form);
+    /** Takes in the cells of a column in a block of records. */
+    public void add(ColumnTally tally, RowBlock block, int column) {
+        for (int form = 0; form < counts.length; form++) {
+            counts[form] += tally.counts[form];
+        }
+        counts[Form.BLANK.ordinal()] -= behindLast(tally, block, column);
+        wholeDigits = Math.max(wholeDigits, tally.wholeDigits);
+        decimals = Math.max(decimals, tally.decimals);
+        belowZero += tally.belowZero;
+        manyOddities += tally.calmWords;
+        boolean sampled = Long.SIZE - Long.numberOfLeadingZeros(dates)
+                != Long.SIZE - Long.numberOfLeadingZeros(dates + tally.calmDates);
+        if (tally.looked == 0 && !sampled) {
+            dates += tally.calmDates;
             return;
         }
-        counts[form.ordinal()]++;
-        wholeDigits = Math.max(wholeDigits, Look.wholeDigits(size));
-        decimals = Math.max(decimals, Look.decimals(size));
-        belowZero += Look.belowZero(size) ? 1 : 0;
+        int at = 0;
+        for (int row = 0; row < block.rows(); row++) {
+            Form form = Form.FORMS[tally.forms[row]];
+            if (at < tally.looked && tally.looks[at] == row) {
+                look(block.chars(), block.start(column, row), block.end(column, row), form);
+                at++;
+            } else if (form == Form.YEAR_FIRST_DATE) {
+                sampleDay(block.chars(), block.start(column, row), block.end(column, row));
+            }
+        }
     }
 
-    private void add(Row row, int column, Form form) {
-        counts[form.ordinal()]++;
+    /** How many cells are blank because a row ends before them; what is not there is not counted. */
+    private static int behindLast(ColumnTally tally, RowBlock block, int column) {
+        int behind = 0;
+        for (int row = 0; tally.counts[Form.BLANK.ordinal()] > 0 && row < block.rows(); row++) {
+            behind += tally.blank(row) && column >= block.width(row) ? 1 : 0;
+        }
+        return behind;
+    }
+
+    /** True for words that change nothing but how many there are. */
+    public boolean isCalm(char[] chars, int start, int end, Form form) {
+        return oddSeen >= ODD_LOOKED_AT
+                && (form == Form.WORDS_AND_DIGITS || form == Form.WORDS && !YesNo.possible(chars, start, end));
+    }
+
+    private void look(char[] chars, int start, int end, Form form) {
         switch (form.nature()) {
             case TEXT_NUMBER, CELL_NUMBER -> {
-                measure(row.chars(), row.start(column), row.end(column), form);
+                measure(chars, start, end, form);
                 if (form == Form.MONEY_TEXT || form == Form.PERCENT_TEXT) {
-                    inside(row.text(column), form);
+                    inside(text(chars, start, end), form);
                 }
             }
             case DATE -> {
-                sampleDay(row, column);
+                sampleDay(chars, start, end);
                 if (form == Form.YEAR_FIRST_DATE) {
-                    oddlyDated += isIsoDate(row.chars(), row.start(column), row.end(column)) ? 0 : 1;
+                    oddlyDated += isIsoDate(chars, start, end) ? 0 : 1;
                 }
             }
             case MOMENT -> {
-                sampleDay(row, column);
-                moment(row.text(column), form);
+                sampleDay(chars, start, end);
+                moment(text(chars, start, end), form);
             }
             case WORDS -> {
-                odd(row, column);
-                if (form == Form.WORDS && YesNo.possible(row.chars(), row.start(column), row.end(column))) {
-                    yesOrNo(row.text(column).strip());
+                odd(chars, start, end);
+                if (form == Form.WORDS && YesNo.possible(chars, start, end)) {
+                    yesOrNo(text(chars, start, end).strip());
                 }
             }
             case OTHER -> {}
         }
     }
 
-    private void sampleDay(Row row, int column) {
+    private static String text(char[] chars, int start, int end) {
+        return new String(chars, start, end - start);
+    }
+
+    private void sampleDay(char[] chars, int start, int end) {
         if (Long.bitCount(++dates) == 1) {
-            someDates.add(row.text(column));
+            someDates.add(text(chars, start, end));
         }
     }
 
@@ -124,14 +165,14 @@ public final class Evidence {
         }
     }
 
-    private void odd(Row row, int column) {
+    private void odd(char[] chars, int start, int end) {
         // Words are worth looking at one by one only while they are rare.
         if (oddSeen >= ODD_LOOKED_AT) {
             manyOddities++;
             return;
         }
         oddSeen++;
-        String text = row.text(column);
+        String text = text(chars, start, end);
         if (oddities.size() < EXAMPLES || oddities.containsKey(text)) {
             oddities.merge(text, 1L, Long::sum);
         } else {
@@ -237,10 +278,8 @@ public final class Evidence {
 
     private static Evidence of(CellKind kind, String text, long times) {
         Evidence one = new Evidence();
-        Row row = new Row();
-        row.begin(1, 0);
-        row.set(0, kind, text);
-        one.add(row, 0);
+        char[] chars = text.toCharArray();
+        one.add(chars, 0, chars.length, Forms.of(kind, chars, 0, chars.length), Look.NO_SIZE);
         return one.times(times);
     }
 

@@ -33,7 +33,8 @@ public final class Forms {
         return of(CellKind.ofStaged(staged), chars, 0, chars.length);
     }
 
-    static Form of(CellKind kind, char[] chars, int from, int to) {
+    /** The form of a cell by its kind and characters. */
+    public static Form of(CellKind kind, char[] chars, int from, int to) {
         return switch (kind) {
             case EMPTY -> Form.BLANK;
             case TEXT -> ofText(chars, from, to);
@@ -43,6 +44,11 @@ public final class Forms {
             case ERROR -> Form.CELL_ERROR;
             case PERCENT -> Form.NUMBER_PERCENT;
         };
+    }
+
+    /** True for a text that begins with a letter and whose form would be the same with other digits. */
+    public static boolean goByLetters(char[] chars, int start, int end) {
+        return isLetter(chars[start]) && !Dates.couldBeNamed(chars, start, end);
     }
 
     private static Form ofIso(int length, char[] chars, int from) {

@@ -1,6 +1,6 @@
 package cuvee.value;
 
-import cuvee.sheet.Row;
+import cuvee.sheet.CellKind;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -25,13 +25,13 @@ public final class Look {
      * The form of a blank cell or a plain number; null for anything else. What else was seen stands in {@link #size} and
      * {@link #value}.
      */
-    public @Nullable Form plain(Row row, int column) {
+    public @Nullable Form plain(CellKind kind, char[] chars, int start, int end) {
         size = NO_SIZE;
         value = Double.NaN;
-        return switch (row.kind(column)) {
+        return switch (kind) {
             case EMPTY -> Form.BLANK;
-            case TEXT -> plain(row.chars(), row.start(column), row.end(column), false);
-            case NUMBER -> plain(row.chars(), row.start(column), row.end(column), true);
+            case TEXT -> plain(chars, start, end, false);
+            case NUMBER -> plain(chars, start, end, true);
             default -> null;
         };
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.layout.Origin;
 import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
+import cuvee.testing.Rows;
 import cuvee.value.Convention;
 import cuvee.value.Evidence;
 import cuvee.value.Type;
@@ -71,7 +72,7 @@ class ReadingsTest {
                 List<String> values = values(random);
                 for (int i = 0; i < values.size(); i++) {
                     Row row = row(i + 1, values.get(i));
-                    evidence.add(row, 0);
+                    Rows.add(evidence, row, 0);
                     writer.add(row);
                 }
                 staged.add(values);

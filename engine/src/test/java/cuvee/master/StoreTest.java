@@ -11,6 +11,7 @@ import cuvee.value.Evidence;
 import cuvee.value.Type;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -52,11 +53,7 @@ class StoreTest {
     }
 
     private static Evidence numbers(int count) {
-        Evidence evidence = new Evidence();
-        for (int i = 0; i < count; i++) {
-            evidence.add(Rows.row(1, 5), 0);
-        }
-        return evidence;
+        return Rows.evidence(Collections.nCopies(count, 5));
     }
 
     private static MasterPlan plan(MasterPlan.Table... tables) {

@@ -7,6 +7,9 @@ import cuvee.sheet.Row;
 import cuvee.sheet.SheetFiles;
 import cuvee.sheet.SheetInfo;
 import cuvee.sheet.SheetVisitor;
+import cuvee.value.Evidence;
+import cuvee.value.Forms;
+import cuvee.value.Look;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -42,6 +45,20 @@ public final class Rows {
             public void endSheet() {}
         });
         return rows;
+    }
+
+    /** The evidence of a column of such cells. */
+    public static Evidence evidence(List<?> cells) {
+        Evidence evidence = new Evidence();
+        for (Object cell : cells) {
+            add(evidence, row(1, cell), 0);
+        }
+        return evidence;
+    }
+
+    /** Takes in a cell of a row as evidence. */
+    public static void add(Evidence evidence, Row row, int column) {
+        evidence.add(row.chars(), row.start(column), row.end(column), Forms.of(row, column), Look.NO_SIZE);
     }
 
     /** A row of text cells; empty strings are no cells; numbers are a workbook's numbers. */

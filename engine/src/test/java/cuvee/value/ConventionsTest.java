@@ -4,17 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.testing.Rows;
 import cuvee.value.Conventions.Vote;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class ConventionsTest {
     private static Evidence evidence(String values) {
-        Evidence evidence = new Evidence();
-        for (String value : values.split(";")) {
-            evidence.add(Rows.row(1, value), 0);
-        }
-        return evidence;
+        return Rows.evidence(List.of(values.split(";")));
     }
 
     @ParameterizedTest

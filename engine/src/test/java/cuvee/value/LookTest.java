@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
+import cuvee.testing.Rows;
 import java.math.BigDecimal;
 import java.util.Random;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -60,9 +61,13 @@ class LookTest {
         return text.toString();
     }
 
+    private static Form plain(Look look, Row row) {
+        return look.plain(row.kind(0), row.chars(), row.start(0), row.end(0));
+    }
+
     /** As who looks at cells does: quickly, and carefully where that does not tell. */
     private static Form form(Look look, Row row) {
-        Form plain = look.plain(row, 0);
+        Form plain = plain(look, row);
         return plain == null ? Forms.of(row, 0) : plain;
     }
 
@@ -88,8 +93,8 @@ class LookTest {
         for (int i = 0; i < 20_000; i++) {
             Row row = row(random.nextInt(3) == 0 ? CellKind.NUMBER : CellKind.TEXT, made(random));
             Form form = form(look, row);
-            quick.add(row, 0, form, look.size());
-            careful.add(row, 0);
+            quick.add(row.chars(), row.start(0), row.end(0), form, look.size());
+            Rows.add(careful, row, 0);
         }
         assertThat(quick.counts()).isEqualTo(careful.counts());
         assertThat(quick.measures()).isEqualTo(careful.measures());
@@ -105,7 +110,7 @@ class LookTest {
         Look look = new Look();
         for (int i = 0; i < 20_000; i++) {
             BigDecimal number = BigDecimal.valueOf(random.nextLong() >> 8 + random.nextInt(50), random.nextInt(4));
-            look.plain(row(CellKind.NUMBER, number.toPlainString()), 0);
+            plain(look, row(CellKind.NUMBER, number.toPlainString()));
             assertThat(look.value()).as(number.toPlainString()).isEqualTo(number.doubleValue(), within(number));
         }
     }
@@ -128,7 +133,7 @@ class LookTest {
     })
     void onlyPlainNumbersHaveASize(String text, int whole, int decimals, boolean below) {
         Look look = new Look();
-        look.plain(row(CellKind.TEXT, text), 0);
+        plain(look, row(CellKind.TEXT, text));
         if (whole < 0) {
             assertThat(look.size()).isEqualTo(Look.NO_SIZE);
             assertThat(look.value()).isNaN();

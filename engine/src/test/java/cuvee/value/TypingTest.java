@@ -9,12 +9,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class TypingTest {
-    private static Evidence evidence(List<?> values) {
-        Evidence evidence = new Evidence();
-        values.forEach(value -> evidence.add(Rows.row(1, value), 0));
-        return evidence;
-    }
-
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',
@@ -35,7 +29,7 @@ class TypingTest {
                 "EUR 5;USD 7|Money"
             })
     void textWinsWheneverAnotherTypeWouldLoseSomething(String values, String type) {
-        assertThat(Typing.decide(evidence(List.of(values.split(";"))), true)
+        assertThat(Typing.decide(Rows.evidence(List.of(values.split(";"))), true)
                         .type()
                         .word())
                 .isEqualTo(type);
@@ -45,7 +39,7 @@ class TypingTest {
     void aFewWordsAmongNumbersAreAskedAbout() {
         List<Object> values = new java.util.ArrayList<>(java.util.Collections.nCopies(60, 5));
         values.add("unclear");
-        Typing.Verdict verdict = Typing.decide(evidence(values), true);
+        Typing.Verdict verdict = Typing.decide(Rows.evidence(values), true);
         assertThat(verdict.type()).isEqualTo(Type.WHOLE_NUMBER);
         assertThat(verdict.misfits()).isEqualTo(1);
         assertThat(verdict.sure()).isFalse();
@@ -53,14 +47,14 @@ class TypingTest {
 
     @Test
     void contradictingConventionsMakeTextAndAreAsked() {
-        Typing.Verdict verdict = Typing.decide(evidence(List.of("1.5", "1,5")), false);
+        Typing.Verdict verdict = Typing.decide(Rows.evidence(List.of("1.5", "1,5")), false);
         assertThat(verdict.type()).isEqualTo(Type.TEXT);
         assertThat(verdict.sure()).isFalse();
     }
 
     @Test
     void aGroupedNumberIsWholeOnceTheCommaIsKnownToBeDecimal() {
-        Evidence evidence = evidence(List.of("1.204", "9"));
+        Evidence evidence = Rows.evidence(List.of("1.204", "9"));
         assertThat(Typing.decide(evidence.under(Convention.Mark.COMMA), true).type())
                 .isEqualTo(Type.WHOLE_NUMBER);
         assertThat(Typing.decide(evidence.under(Convention.Mark.POINT), true).type())
@@ -69,9 +63,9 @@ class TypingTest {
 
     @Test
     void evidenceOfPartsIsEvidenceOfTheWhole() {
-        Evidence parts = evidence(List.of("1.5", "fog"));
-        parts.add(evidence(List.of("2026-01-01", "7")));
-        Evidence whole = evidence(List.of("1.5", "fog", "2026-01-01", "7"));
+        Evidence parts = Rows.evidence(List.of("1.5", "fog"));
+        parts.add(Rows.evidence(List.of("2026-01-01", "7")));
+        Evidence whole = Rows.evidence(List.of("1.5", "fog", "2026-01-01", "7"));
         assertThat(parts.counts()).isEqualTo(whole.counts());
         assertThat(parts.measures()).isEqualTo(whole.measures());
         assertThat(parts.oddities()).isEqualTo(whole.oddities());

@@ -1,0 +1,53 @@
+package cuvee.value;
+
+/**
+ * Eight characters of one byte each, packed into a long, the first in its lowest byte, and looked at all at once. The
+ * ways are those known as SIMD within a register; see Lamport, "Multiple byte processing with full-word instructions",
+ * Communications of the ACM 18(8), 1975.
+ */
+public final class Eight {
+    /** How many characters there are. */
+    public static final int LENGTH = 8;
+
+    private static final long ZEROS = 0x3030303030303030L;
+    private static final long LOW_BITS = 0x7F7F7F7F7F7F7F7FL;
+    private static final long HIGH_BITS = 0x8080808080808080L;
+    private static final long OVER_NINE = 0x7676767676767676L;
+
+    private Eight() {}
+
+    /** The high bit of each byte that is no digit. */
+    static long notDigits(long chars) {
+        long less = chars ^ ZEROS;
+        return ((less & LOW_BITS) + OVER_NINE | less) & HIGH_BITS;
+    }
+
+    /** The same with 0 for every digit. */
+    public static long withoutDigits(long chars) {
+        long digits = ((~notDigits(chars) & HIGH_BITS) >>> 7) * 0xFF;
+        return chars & ~digits | ZEROS & digits;
+    }
+
+    /** The number of eight digits. */
+    static long number(long digits) {
+        long pairs = (digits & 0x0F0F0F0F0F0F0F0FL) * (10 << 8 | 1) >>> 8;
+        long fours = (pairs & 0x00FF00FF00FF00FFL) * (100 << 16 | 1) >>> 16;
+        return (fours & 0x0000FFFF0000FFFFL) * (10_000L << 32 | 1) >>> 32;
+    }
+
+    /** Zeros in front of so many characters at the end. */
+    static long zerosBefore(int length) {
+        return length == 8 ? 0 : ZEROS >>> 8 * length;
+    }
+
+    /** The character at a place, from 0. */
+    public static int at(long chars, int place) {
+        return (int) (chars >>> 8 * place) & 0xFF;
+    }
+
+    /** All without the one at a place, and a zero in front. */
+    static long without(long chars, int place) {
+        long before = (1L << 8 * place) - 1;
+        return chars & ~(before << 8 | 0xFF) | (chars & before) << 8 | '0';
+    }
+}
