@@ -15,6 +15,9 @@ final class BandFinder {
     private static final int LOOK_AHEAD = 12;
     private static final int MOST_VAIN = 6;
     private final Band columns;
+    /** True where nothing stands side by side. */
+    private final boolean whole;
+
     private final HeaderHints hints;
     private final SheetClues clues;
     private final Reading reading;
@@ -31,6 +34,7 @@ final class BandFinder {
 
     BandFinder(Band columns, HeaderHints hints, SheetClues clues, Reading reading) {
         this.columns = columns;
+        this.whole = columns.equals(Band.ALL);
         this.hints = hints;
         this.clues = clues;
         this.reading = reading;
@@ -69,7 +73,7 @@ final class BandFinder {
                 rest--;
                 return false;
             }
-            if (current == null || !held.isEmpty() || !columns.equals(Band.ALL) || !current.takesBlocks()) {
+            if (current == null || !held.isEmpty() || !whole || !current.takesBlocks()) {
                 return false;
             }
             if (block.columns() != current.blockWidth()) {
@@ -209,7 +213,7 @@ final class BandFinder {
     List<Row> end(List<FoundTable> into) {
         List<Row> another = tellBlock();
         another = another.isEmpty() ? decideAll() : another;
-        if (columns.equals(Band.ALL)) {
+        if (whole) {
             finishBody(into);
             return another;
         }

@@ -26,6 +26,9 @@ final class LateTexts {
     private final char[][] texts = new char[PLACES][];
     private final Form[] forms = new Form[PLACES];
     private final boolean[] partly = new boolean[PLACES];
+    /** True once a text with digits in it was remembered without them. */
+    private boolean anyByLetters;
+
     private boolean metPartly;
 
     /** Forgets whether it has met a text that names a total in part. */
@@ -55,9 +58,9 @@ final class LateTexts {
             if (length == 0 || length > LONGEST || block.kindOrdinal(column, row) != TEXT) {
                 break;
             }
-            long tail = block.tail(end, length);
+            long tail = Eight.last(block.tail(end), length);
             long head = length > Eight.LENGTH ? block.head(start) : 0;
-            if (length <= KEYED && beginsWithLetter(tail, head, length)) {
+            if (anyByLetters && length <= KEYED && beginsWithLetter(tail, head, length)) {
                 tail = Eight.withoutDigits(tail);
                 head = length > Eight.LENGTH ? Eight.withoutDigits(head) : 0;
             }
@@ -81,7 +84,7 @@ final class LateTexts {
         if (!block.isNarrow() || length > LONGEST) {
             return;
         }
-        long tail = block.tail(end, length);
+        long tail = Eight.last(block.tail(end), length);
         long head = length > Eight.LENGTH ? block.head(start) : 0;
         if (length <= KEYED && beginsWithLetter(tail, head, length)) {
             if (!Forms.goByLetters(block.chars(), start, end)) {
@@ -89,6 +92,7 @@ final class LateTexts {
             }
             tail = Eight.withoutDigits(tail);
             head = Eight.withoutDigits(head);
+            anyByLetters |= form == Form.WORDS_AND_DIGITS;
         }
         int place = place(tail, head, length);
         tails[place] = tail;

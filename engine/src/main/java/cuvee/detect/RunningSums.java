@@ -44,6 +44,32 @@ final class RunningSums {
             sums[column] += value;
         }
 
+        /** Takes in the numbers of a block of records. */
+        private void add(int column, ColumnTally tally, int rows) {
+            if (column >= sums.length) {
+                room(column * 2);
+            }
+            double sum = sums[column];
+            int count = counts[column];
+            double low = count == 0 ? Double.POSITIVE_INFINITY : least[column];
+            double high = count == 0 ? Double.NEGATIVE_INFINITY : most[column];
+            for (int row = 0; row < rows; row++) {
+                double value = tally.value(row);
+                if (!Double.isNaN(value)) {
+                    sum += value;
+                    count++;
+                    low = value < low ? value : low;
+                    high = value > high ? value : high;
+                }
+            }
+            if (count > counts[column]) {
+                sums[column] = sum;
+                counts[column] = count;
+                least[column] = low;
+                most[column] = high;
+            }
+        }
+
         /** Takes in what others come to. */
         private void add(Group others) {
             records += others.records;
@@ -120,11 +146,8 @@ final class RunningSums {
         sinceTotal.records += block.rows();
         for (int column = 0; column < block.columns(); column++) {
             ColumnTally tally = columns.tally(column);
-            for (int row = 0; tally.numbers() > 0 && row < block.rows(); row++) {
-                double value = tally.value(row);
-                if (!Double.isNaN(value)) {
-                    sinceTotal.add(column, value);
-                }
+            if (tally.numbers() > 0) {
+                sinceTotal.add(column, tally, block.rows());
             }
         }
     }

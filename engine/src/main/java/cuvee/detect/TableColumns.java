@@ -31,6 +31,7 @@ final class TableColumns {
     private final List<Set<String>> spellings;
 
     private final String[] initials;
+    private final boolean[] numbered;
     private final int namedColumns;
     private SeenColumn[] columns;
 
@@ -51,6 +52,10 @@ final class TableColumns {
             spellings.add(keys);
         }
         initials = spellings.stream().map(TableColumns::initials).toArray(String[]::new);
+        numbered = new boolean[names.length];
+        for (int column = 0; column < names.length; column++) {
+            numbered[column] = initials[column].chars().anyMatch(Character::isDigit);
+        }
         namedColumns =
                 (int) Arrays.stream(names).filter(name -> !name.isEmpty()).count();
         this.columns = new SeenColumn[columns];
@@ -166,7 +171,7 @@ final class TableColumns {
 
     private boolean mayRepeat(RowBlock block, int column) {
         if (column < headers.length && columns[column].digits()) {
-            return initials[column].chars().anyMatch(Character::isDigit);
+            return numbered[column];
         }
         for (int row = 0; column < headers.length && row < block.rows(); row++) {
             if (couldBe(block.chars(), block.start(column, row), block.end(column, row), initials[column])) {

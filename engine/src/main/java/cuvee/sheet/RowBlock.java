@@ -30,6 +30,7 @@ public final class RowBlock {
     private final int[] starts;
     private final int[] ends;
     private final int[] widths = new int[ROWS];
+
     private char[] text = new char[ROWS * 64];
     private byte[] narrow = new byte[0];
     private boolean allNarrow;
@@ -132,9 +133,9 @@ public final class RowBlock {
         return (long) EIGHT.get(narrow, PAD + start);
     }
 
-    /** The last eight characters of a cell, with zeros in front where it has fewer; not for cells without any. */
-    public long tail(int end, int length) {
-        return (long) EIGHT.get(narrow, PAD - 8 + end) & -1L << 64 - 8 * Math.min(length, 8);
+    /** The last eight characters of a cell, or as many as there are with what stands before it. */
+    public long tail(int end) {
+        return (long) EIGHT.get(narrow, PAD - 8 + end);
     }
 
     /** The ordinal of a cell's kind. */

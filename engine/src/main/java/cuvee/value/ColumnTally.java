@@ -120,6 +120,11 @@ public final class ColumnTally {
      * @return the first row whose cell is something else, or may be
      */
     public int takeNumbers(RowBlock block, int column, int from) {
+        int wholes = 0;
+        int points = 0;
+        int commas = 0;
+        int cells = 0;
+        int fractions = 0;
         int digits = wholeDigits;
         int behind = decimals;
         int below = 0;
@@ -131,51 +136,73 @@ public final class ColumnTally {
             if (length == 0 || length > Eight.LENGTH || kind != TEXT && kind != NUMBER) {
                 break;
             }
-            boolean cell = kind == NUMBER;
-            long chars = block.tail(end, length) | Eight.zerosBefore(length);
+            long chars = Eight.zeroLed(block.tail(end), length);
             long odd = Eight.notDigits(chars);
             int first = Eight.LENGTH - length;
-            int minus = 0;
-            if (Eight.at(chars, first) == '-') {
+            boolean minus = odd != 0 && Eight.at(chars, first) == '-';
+            if (minus) {
                 chars ^= (long) ('-' ^ '0') << 8 * first;
                 odd &= odd - 1;
                 first++;
-                minus = 1;
-            }
-            boolean zeroLed = (chars >>> 8 * first & 0xFF) == '0';
-            int form;
-            int whole = Eight.LENGTH - first;
-            int decimal = 0;
-            if (odd == 0) {
-                if (whole == 0 || zeroLed && whole > 1 && !cell) {
+                if (first == Eight.LENGTH) {
                     break;
                 }
-                form = cell ? NUMBER_WHOLE : DIGITS;
+            }
+            boolean zeroLed = Eight.at(chars, first) == '0';
+            int whole = Eight.LENGTH - first;
+            int form;
+            double value;
+            if (odd == 0) {
+                if (kind == NUMBER) {
+                    form = NUMBER_WHOLE;
+                    cells++;
+                } else if (!zeroLed || whole == 1) {
+                    form = DIGITS;
+                    wholes++;
+                } else {
+                    break;
+                }
+                value = Eight.number(chars);
             } else {
                 int at = Long.numberOfTrailingZeros(odd) >>> 3;
                 int mark = Eight.at(chars, at);
+                int decimal = Eight.LENGTH - 1 - at;
                 whole = at - first;
-                decimal = Eight.LENGTH - 1 - at;
-                boolean isMark = mark == '.' || mark == ',' && !cell;
-                boolean mayGroup = decimal == 3 && whole <= 3 && !zeroLed && !cell;
-                if ((odd & odd - 1) != 0 || whole <= 0 || !isMark || mayGroup) {
+                if ((odd & odd - 1) != 0 || whole == 0) {
                     break;
                 }
-                chars = Eight.without(chars, at);
-                form = cell ? NUMBER_FRACTION : mark == '.' ? POINT : COMMA;
+                if (kind == NUMBER) {
+                    if (mark != '.') {
+                        break;
+                    }
+                    form = NUMBER_FRACTION;
+                    fractions++;
+                } else if (mark == '.' && !(decimal == 3 && whole <= 3 && !zeroLed)) {
+                    form = POINT;
+                    points++;
+                } else if (mark == ',' && !(decimal == 3 && whole <= 3 && !zeroLed)) {
+                    form = COMMA;
+                    commas++;
+                } else {
+                    break;
+                }
+                value = Eight.number(Eight.without(chars, at)) / POWERS[decimal];
+                behind = Math.max(behind, decimal);
             }
-            double value = Eight.number(chars) / POWERS[decimal];
-            values[row] = minus == 0 ? value : -value;
+            values[row] = minus ? -value : value;
             forms[row] = (byte) form;
-            counts[form]++;
             digits = Math.max(digits, whole);
-            behind = Math.max(behind, decimal);
-            below += minus;
+            below += minus ? 1 : 0;
         }
         wholeDigits = digits;
         decimals = behind;
         belowZero += below;
         numbers += row - from;
+        counts[DIGITS] += wholes;
+        counts[POINT] += points;
+        counts[COMMA] += commas;
+        counts[NUMBER_WHOLE] += cells;
+        counts[NUMBER_FRACTION] += fractions;
         return row;
     }
 
@@ -193,7 +220,7 @@ public final class ColumnTally {
                 break;
             }
             long head = block.head(start);
-            long tail = block.tail(end, Eight.LENGTH);
+            long tail = block.tail(end);
             boolean digits = Eight.notDigits(head) == BOTH_HIGH_BITS && Eight.notDigits(tail) >>> 48 == 0;
             if (!digits || (head & DASHES_ONLY) != DASHES || !isDay(head, tail)) {
                 break;

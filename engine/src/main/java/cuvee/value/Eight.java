@@ -35,9 +35,15 @@ public final class Eight {
         return (fours & 0x0000FFFF0000FFFFL) * (10_000L << 32 | 1) >>> 32;
     }
 
-    /** Zeros in front of so many characters at the end. */
-    static long zerosBefore(int length) {
-        return length == 8 ? 0 : ZEROS >>> 8 * length;
+    /** So many of them at the end, at least one, and nothing before those. */
+    public static long last(long chars, int length) {
+        return chars & -1L << Long.SIZE - 8 * Math.min(length, LENGTH);
+    }
+
+    /** The same with zeros before so many characters at the end, of one to eight. */
+    static long zeroLed(long chars, int length) {
+        long own = -1L << Long.SIZE - 8 * length;
+        return chars & own | ZEROS & ~own;
     }
 
     /** The character at a place, from 0. */
