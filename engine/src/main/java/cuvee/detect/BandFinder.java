@@ -51,36 +51,44 @@ final class BandFinder {
         return rows(rows, begun.headRows());
     }
 
-    /** The next row of a sheet without anything side by side; answers rows that begin another table. */
-    List<Row> row(Row row, int blanks) {
-        if (gathers(row, blanks)) {
+    /** Keeps a row back with those before it; false where it has to be told now. */
+    boolean gathers(Row row) {
+        if (block.takes(row)) {
             block.add(row);
-            return block.isFull() ? tellBlock() : List.of();
+            return true;
         }
-        if (block.isEmpty()) {
-            return tell(row, blanks);
-        }
-        Row behind = row.copy();
-        behind.afterBlanks(blanks);
-        return then(tellBlock(), List.of(behind));
+        return false;
     }
 
-    /** True where a row can wait until there is a block of them. */
-    private boolean gathers(Row row, int blanks) {
-        if (block.isEmpty()) {
-            TableBody current = body;
-            if (rest > 0) {
-                rest--;
-                return false;
+    /** The next row of a sheet without anything side by side; answers rows that begin another table. */
+    List<Row> row(Row row, int blanks) {
+        if (!block.isEmpty()) {
+            List<Row> another = tellBlock();
+            if (!another.isEmpty()) {
+                Row behind = row.copy();
+                behind.afterBlanks(blanks);
+                return with(another, List.of(behind));
             }
-            if (current == null || !held.isEmpty() || !whole || !current.takesBlocks()) {
-                return false;
-            }
-            if (block.columns() != current.blockWidth()) {
-                block = new RowBlock(current.blockWidth());
-            }
-        } else if (row.number() != block.nextNumber()) {
+        }
+        if (beginsBlock(row, blanks)) {
+            block.add(row);
+            return List.of();
+        }
+        return tell(row, blanks);
+    }
+
+    /** True where a row can wait for those behind it, so that they are told together. */
+    private boolean beginsBlock(Row row, int blanks) {
+        TableBody current = body;
+        if (rest > 0) {
+            rest--;
             return false;
+        }
+        if (current == null || !whole || !held.isEmpty() || !current.takesBlocks()) {
+            return false;
+        }
+        if (block.columns() != current.blockWidth()) {
+            block = new RowBlock(current.blockWidth());
         }
         return blanks == 0 && row.width() <= block.columns();
     }
@@ -104,13 +112,9 @@ final class BandFinder {
         return rows(rows, 0);
     }
 
-    /** Tells some rows once others are told, unless those begin another table. */
-    private List<Row> then(List<Row> another, List<Row> rows) {
-        if (another.isEmpty()) {
-            return rows(rows, 0);
-        }
-        List<Row> all = new ArrayList<>(another);
-        all.addAll(rows);
+    private static List<Row> with(List<Row> rows, List<Row> more) {
+        List<Row> all = new ArrayList<>(rows);
+        all.addAll(more);
         return all;
     }
 
@@ -163,7 +167,7 @@ final class BandFinder {
         for (int i = from; i < rows.size(); i++) {
             List<Row> another = tell(rows.get(i), rows.get(i).blanksBefore());
             if (!another.isEmpty()) {
-                return then(another, rows.subList(i + 1, rows.size()));
+                return with(another, rows.subList(i + 1, rows.size()));
             }
         }
         return List.of();

@@ -105,7 +105,16 @@ final class TableColumns {
 
     /** True where the comma is the decimal mark: by the column's own values, else by those of the others. */
     private boolean commas(SeenColumn own) {
-        return own.hasComma() || !own.hasPoint() && Arrays.stream(columns).anyMatch(SeenColumn::hasComma);
+        return own.hasComma() || !own.hasPoint() && anyHasComma();
+    }
+
+    private boolean anyHasComma() {
+        for (SeenColumn column : columns) {
+            if (column.hasComma()) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** How many columns there are so far. */

@@ -6,6 +6,7 @@ import cuvee.sheet.Row;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Finds the tables of one sheet while its rows go by: holds the first rows back until it is clear what stands side by
@@ -21,6 +22,9 @@ public final class TableFinder {
     private final List<Row> head = new ArrayList<>();
     private final List<BandFinder> bands = new ArrayList<>();
     private final List<FoundTable> tables = new ArrayList<>();
+    /** The band of a sheet without anything side by side, once a row has come to it. */
+    private @Nullable BandFinder only;
+
     private int pendingBlanks;
     /** True where nothing but single words has stood side by side since the last gap. */
     private boolean titlesSinceGap;
@@ -43,6 +47,10 @@ public final class TableFinder {
 
     /** The next row of the sheet; blank ones may be left out. */
     public void row(Row row) {
+        BandFinder band = only;
+        if (band != null && band.gathers(row)) {
+            return;
+        }
         if (row.blank()) {
             pendingBlanks += row.blanksBefore() + 1;
             return;
@@ -78,6 +86,7 @@ public final class TableFinder {
                 settle();
             }
         } else if (bands.size() == 1) {
+            only = bands.get(0);
             List<Row> another = bands.get(0).row(row, blanks);
             if (!another.isEmpty()) {
                 finish();
@@ -145,6 +154,7 @@ public final class TableFinder {
             rest.addAll(band.end(tables));
         }
         bands.clear();
+        only = null;
         begin(rest);
     }
 

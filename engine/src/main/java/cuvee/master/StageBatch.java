@@ -2,6 +2,9 @@ package cuvee.master;
 
 import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
+import java.nio.ByteOrder;
 import java.util.Arrays;
 
 /**
@@ -16,6 +19,12 @@ final class StageBatch {
     /** So many places for cells at most, filled or not: where sheets are wide, their rows are fewer. */
     private static final int MOST_CELLS = 1 << 20;
 
+    /** Room behind the last cell, so that eight bytes can be copied where fewer are wanted. */
+    static final int SPARE = Long.BYTES;
+
+    private static final int SHORT = 32;
+    private static final VarHandle EIGHT = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.LITTLE_ENDIAN);
+    private static final VarHandle FOUR = MethodHandles.byteArrayViewVarHandle(int[].class, ByteOrder.LITTLE_ENDIAN);
     private static final int FIRST_ROWS = 64;
     /** There is no cell. */
     private static final byte NONE = 0;
@@ -74,7 +83,7 @@ final class StageBatch {
         }
         tables[count] = table;
         rows[count] = row.number();
-        int most = length + row.length() * 3;
+        int most = length + row.length() * 3 + SPARE;
         if (most > bytes.length) {
             bytes = Arrays.copyOf(bytes, Math.max(most, bytes.length * 2));
         }
@@ -175,20 +184,27 @@ final class StageBatch {
             byte mark = marks[cell];
             if (mark != NONE) {
                 int length = ends[cell] - starts[cell];
-                int staged = mark == UNMARKED ? length : length + 1;
-                into[at] = (byte) staged;
-                into[at + 1] = (byte) (staged >> 8);
-                into[at + 2] = (byte) (staged >> 16);
-                into[at + 3] = (byte) (staged >> 24);
-                at += 4;
+                FOUR.set(into, at, mark == UNMARKED ? length : length + 1);
+                at += Integer.BYTES;
                 if (mark != UNMARKED) {
                     into[at++] = mark;
                 }
-                System.arraycopy(bytes, starts[cell], into, at, length);
+                copy(starts[cell], length, into, at);
                 at += length;
             }
         }
         return at;
+    }
+
+    /** Copies a cell, and what comes behind it up to a multiple of eight bytes: most cells are few bytes. */
+    private void copy(int from, int length, byte[] into, int at) {
+        if (length <= SHORT) {
+            for (int i = 0; i < length; i += Long.BYTES) {
+                EIGHT.set(into, at + i, (long) EIGHT.get(bytes, from + i));
+            }
+        } else {
+            System.arraycopy(bytes, from, into, at, length);
+        }
     }
 
     /** Puts a column's cells one behind the other, and where each row's cell ends, behind a zero. */
@@ -201,7 +217,7 @@ final class StageBatch {
                 if (mark != UNMARKED) {
                     into[at++] = mark;
                 }
-                System.arraycopy(bytes, starts[cell], into, at, ends[cell] - starts[cell]);
+                copy(starts[cell], ends[cell] - starts[cell], into, at);
                 at += ends[cell] - starts[cell];
             }
             offsets[row + 1] = at;

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import org.duckdb.DuckDBConnection;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Stages rows as found. One writer belongs to one thread; rows of many small tables share a batch. A few rows are taken
@@ -29,6 +30,7 @@ public final class StageWriter implements AutoCloseable {
     private final Map<Integer, StagedFile> files = new TreeMap<>();
     private final List<Row> head = new ArrayList<>();
     private final Set<Integer> visible = new HashSet<>();
+    private @Nullable StageBatch current;
     private int table;
     private int width;
 
@@ -113,11 +115,19 @@ public final class StageWriter implements AutoCloseable {
         if (row.width() > width) {
             widen(Staging.widthFor(row.width()));
         }
-        StageBatch batch = batches.computeIfAbsent(width, StageBatch::new);
+        StageBatch batch = current;
+        if (batch == null || batch.columns() != width) {
+            batch = batches.computeIfAbsent(width, StageBatch::new);
+            current = batch;
+        }
         batch.add(table, row);
         if (batch.full()) {
-            Sql.run("staging rows", () -> toFile(batch));
+            write(batch);
         }
+    }
+
+    private void write(StageBatch batch) {
+        Sql.run("staging rows", () -> toFile(batch));
     }
 
     /** A later row is wider than all before: the sheet's rows move to a greater width. */

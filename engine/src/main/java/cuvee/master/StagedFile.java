@@ -109,9 +109,7 @@ final class StagedFile implements AutoCloseable {
     /** Adds the rows of a batch of the same width. */
     void add(StageBatch batch) throws IOException {
         int count = batch.count();
-        for (int i = 0; i < count; i++) {
-            rowsBySheet.merge(batch.tables()[i], 1L, Long::sum);
-        }
+        count(batch.tables(), count);
         add(tables, batch.tables(), count);
         add(numbers, batch.rows(), count);
         for (int i = 0; i < columns; i++) {
@@ -124,10 +122,20 @@ final class StagedFile implements AutoCloseable {
         }
     }
 
+    private void count(int[] sheets, int count) {
+        int from = 0;
+        for (int i = 1; i <= count; i++) {
+            if (i == count || sheets[i] != sheets[from]) {
+                rowsBySheet.merge(sheets[from], (long) (i - from), Long::sum);
+                from = i;
+            }
+        }
+    }
+
     private void add(Chunk chunk, int[] values, int count) throws IOException {
         room(count * Integer.BYTES);
+        ByteBuffer.wrap(page).order(ByteOrder.LITTLE_ENDIAN).asIntBuffer().put(values, 0, count);
         for (int i = 0; i < count; i++) {
-            putInt(i * Integer.BYTES, values[i]);
             chunk.least = Math.min(chunk.least, values[i]);
             chunk.most = Math.max(chunk.most, values[i]);
         }
@@ -137,7 +145,7 @@ final class StagedFile implements AutoCloseable {
     private void add(Chunk chunk, StageBatch batch, int column) throws IOException {
         int count = batch.count();
         int filled = batch.present(column, present);
-        room(count * Integer.BYTES + batch.length(column) + present.length + 16);
+        room(count * Integer.BYTES + batch.length(column) + present.length + 16 + StageBatch.SPARE);
         int at = putLevels(count, filled);
         endPage(chunk, batch.putWithLengths(column, page, at), count);
         chunk.nulls += count - filled;

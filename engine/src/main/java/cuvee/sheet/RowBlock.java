@@ -80,6 +80,16 @@ public final class RowBlock {
         used = 0;
     }
 
+    /** True for a row that follows the last, without a blank row between, where there is room for it. */
+    public boolean takes(Row row) {
+        return rows > 0
+                && rows < ROWS
+                && row.number() == firstNumber + rows
+                && row.blanksBefore() == 0
+                && row.width() <= columns
+                && !row.blank();
+    }
+
     /** Takes in the next row, which is no wider than the block. */
     public void add(Row row) {
         if (rows == 0) {
