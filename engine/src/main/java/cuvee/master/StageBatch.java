@@ -174,7 +174,8 @@ final class StageBatch {
     }
 
     /**
-     * Puts a column's cells one behind the other, with the length of each in front, four bytes and the lowest first.
+     * Puts a column's cells one behind the other, with the length of each in front, four bytes and the lowest first;
+     * {@link #SPARE} more may be overwritten.
      *
      * @return where they end
      */
@@ -217,7 +218,7 @@ final class StageBatch {
                 if (mark != UNMARKED) {
                     into[at++] = mark;
                 }
-                copy(starts[cell], ends[cell] - starts[cell], into, at);
+                System.arraycopy(bytes, starts[cell], into, at, ends[cell] - starts[cell]);
                 at += ends[cell] - starts[cell];
             }
             offsets[row + 1] = at;
