@@ -14,6 +14,16 @@ public final class Eight {
     private static final long HIGH_BITS = 0x8080808080808080L;
     private static final long OVER_NINE = 0x7676767676767676L;
 
+    private static final long[] BEFORE = new long[LENGTH];
+    private static final long[] BEHIND = new long[LENGTH];
+
+    static {
+        for (int place = 0; place < LENGTH; place++) {
+            BEFORE[place] = (1L << 8 * place) - 1;
+            BEHIND[place] = ~(BEFORE[place] << 8 | 0xFF);
+        }
+    }
+
     private Eight() {}
 
     /** The high bit of each byte that is no digit. */
@@ -53,7 +63,6 @@ public final class Eight {
 
     /** All without the one at a place, and a zero in front. */
     static long without(long chars, int place) {
-        long before = (1L << 8 * place) - 1;
-        return chars & ~(before << 8 | 0xFF) | (chars & before) << 8 | '0';
+        return chars & BEHIND[place] | (chars & BEFORE[place]) << 8 | '0';
     }
 }
