@@ -20,12 +20,12 @@ final class LateTexts {
     /** Longer ones are more than their first and last eight characters, which are compared first. */
     private static final int KEYED = 16;
 
-    private final long[] tails = new long[PLACES];
-    private final long[] heads = new long[PLACES];
-    private final int[] lengths = new int[PLACES];
-    private final char[][] texts = new char[PLACES][];
-    private final Form[] forms = new Form[PLACES];
-    private final boolean[] partly = new boolean[PLACES];
+    private long[] tails = new long[0];
+    private long[] heads = new long[0];
+    private int[] lengths = new int[0];
+    private char[][] texts = new char[0][];
+    private Form[] forms = new Form[0];
+    private boolean[] partly = new boolean[0];
     /** True once a text with digits in it was remembered without them. */
     private boolean anyByLetters;
 
@@ -47,7 +47,7 @@ final class LateTexts {
      * @return the first row whose cell holds anything else
      */
     int take(RowBlock block, int column, int from, ColumnTally tally) {
-        if (!block.isNarrow()) {
+        if (!block.isNarrow() || tails.length == 0) {
             return from;
         }
         int row = from;
@@ -72,7 +72,6 @@ final class LateTexts {
             tally.takeCalm(row, forms[place]);
             metPartly |= partly[place];
         }
-        tally.tookCalm(row - from);
         return row;
     }
 
@@ -94,6 +93,9 @@ final class LateTexts {
             head = Eight.withoutDigits(head);
             anyByLetters |= form == Form.WORDS_AND_DIGITS;
         }
+        if (tails.length == 0) {
+            room();
+        }
         int place = place(tail, head, length);
         tails[place] = tail;
         heads[place] = head;
@@ -101,6 +103,15 @@ final class LateTexts {
         texts[place] = length > KEYED ? Arrays.copyOfRange(block.chars(), start, end) : null;
         forms[place] = form;
         partly[place] = namesPartly;
+    }
+
+    private void room() {
+        tails = new long[PLACES];
+        heads = new long[PLACES];
+        lengths = new int[PLACES];
+        texts = new char[PLACES][];
+        forms = new Form[PLACES];
+        partly = new boolean[PLACES];
     }
 
     private static boolean beginsWithLetter(long tail, long head, int length) {

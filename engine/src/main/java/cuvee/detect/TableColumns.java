@@ -25,6 +25,8 @@ final class TableColumns {
     private static final int REMEMBERED = 200;
     /** So few cells under no header, behind a blank column, are none of the table's. */
     private static final int STRAY = 3;
+    /** Where there are more columns, rows are told one by one: blocks of them would take too much room. */
+    private static final int MOST_IN_BLOCKS = 512;
 
     private final String[] headers;
     /** For each column the loose keys of its name and of the header cells that make it up. */
@@ -138,13 +140,14 @@ final class TableColumns {
         boolean newMark = false;
         for (int column = 0; column < block.columns(); column++) {
             SeenColumn seen = columns[column];
-            if (!seen.look(block, commas(seen))) {
+            BlockColumn cells = seen.inBlock();
+            if (!cells.look(block, commas(seen))) {
                 return false;
             }
-            keys += seen.texts() ? 1 : 0;
-            full += seen.full() ? 1 : 0;
-            partly |= seen.namesPartly();
-            open |= seen.open();
+            keys += cells.texts() ? 1 : 0;
+            full += cells.full() ? 1 : 0;
+            partly |= cells.namesPartly();
+            open |= cells.open();
             newMark |= seen.newMark();
         }
         // A row without any text may be a total of which only its numbers tell, one with a single text by a part of it.
@@ -159,7 +162,7 @@ final class TableColumns {
         for (int row = 0; row < block.rows(); row++) {
             int cells = 0;
             for (int column = 0; column < block.columns(); column++) {
-                cells += columns[column].blank(row) ? 0 : 1;
+                cells += columns[column].inBlock().blank(row) ? 0 : 1;
             }
             if (cells < least) {
                 return false;
@@ -171,7 +174,7 @@ final class TableColumns {
     /** True where a row of a block may be the header again: no column tells that it is not. */
     private boolean mayRepeat(RowBlock block) {
         for (int column = 0; column < block.columns(); column++) {
-            if (columns[column].full() && !mayRepeat(block, column)) {
+            if (columns[column].inBlock().full() && !mayRepeat(block, column)) {
                 return false;
             }
         }
@@ -179,7 +182,7 @@ final class TableColumns {
     }
 
     private boolean mayRepeat(RowBlock block, int column) {
-        if (column < headers.length && columns[column].digits()) {
+        if (column < headers.length && columns[column].inBlock().digits()) {
             return numbered[column];
         }
         for (int row = 0; column < headers.length && row < block.rows(); row++) {
@@ -192,7 +195,7 @@ final class TableColumns {
 
     /** What was seen in a column of the block that was looked at. */
     ColumnTally tally(int column) {
-        return columns[column].tally();
+        return columns[column].inBlock().tally();
     }
 
     List<String> names() {
@@ -343,9 +346,9 @@ final class TableColumns {
         }
     }
 
-    /** True where so many records have been taken in that blocks of them can be. */
+    /** True where so many records have been taken in that blocks of them can be, and no row is very long. */
     boolean takesBlocks() {
-        return records >= REMEMBERED;
+        return records >= REMEMBERED && columns.length <= MOST_IN_BLOCKS;
     }
 
     /** Takes in a block of records that has been looked at. */

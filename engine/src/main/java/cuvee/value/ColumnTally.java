@@ -42,7 +42,7 @@ public final class ColumnTally {
     int wholeDigits;
     int decimals;
     int belowZero;
-    int calmWords;
+    private int lookedWords;
     int calmDates;
     private int numbers;
 
@@ -53,12 +53,12 @@ public final class ColumnTally {
         wholeDigits = 0;
         decimals = 0;
         belowZero = 0;
-        calmWords = 0;
+        lookedWords = 0;
         calmDates = 0;
         numbers = 0;
     }
 
-    /** The forms of its cells, as bits by their ordinals. */
+    /** The forms of its cells, as {@link Form#bits}. */
     public long seen() {
         long seen = 0;
         for (int form = 0; form < counts.length; form++) {
@@ -77,6 +77,7 @@ public final class ColumnTally {
         return NUMBERS[forms[row]] ? values[row] : Double.NaN;
     }
 
+    /** True where the cell of a row is blank. */
     public boolean blank(int row) {
         return forms[row] == Form.BLANK.ordinal();
     }
@@ -90,22 +91,20 @@ public final class ColumnTally {
             belowZero += Look.belowZero(size) ? 1 : 0;
         } else if (form != Form.BLANK) {
             looks[looked++] = row;
+            lookedWords += form == Form.WORDS || form == Form.WORDS_AND_DIGITS ? 1 : 0;
         }
         values[row] = value;
         numbers += Double.isNaN(value) ? 0 : 1;
     }
 
-    /**
-     * Takes in a cell with words of which nothing but their number matters any more; to be followed by
-     * {@link #tookCalm}.
-     */
+    /** Takes in a cell with words of which nothing but their number matters any more. */
     public void takeCalm(int row, Form form) {
         note(row, form);
     }
 
-    /** Says how many cells {@link #takeCalm} has taken in since. */
-    public void tookCalm(int cells) {
-        calmWords += cells;
+    /** How many cells hold words that are not to be looked at one by one. */
+    int calmWords() {
+        return counts[Form.WORDS.ordinal()] + counts[Form.WORDS_AND_DIGITS.ordinal()] - lookedWords;
     }
 
     private void note(int row, Form form) {

@@ -61,7 +61,7 @@ public final class Evidence {
         wholeDigits = Math.max(wholeDigits, tally.wholeDigits);
         decimals = Math.max(decimals, tally.decimals);
         belowZero += tally.belowZero;
-        manyOddities += tally.calmWords;
+        manyOddities += tally.calmWords();
         boolean sampled = Long.SIZE - Long.numberOfLeadingZeros(dates)
                 != Long.SIZE - Long.numberOfLeadingZeros(dates + tally.calmDates);
         if (tally.looked == 0 && !sampled) {

@@ -102,6 +102,20 @@ public enum Form {
         return nature;
     }
 
+    /** Itself among {@link #bits}. */
+    public long bit() {
+        return 1L << ordinal();
+    }
+
+    /** Some of them as bits of one number. */
+    public static long bits(Form... forms) {
+        long bits = 0;
+        for (Form form : forms) {
+            bits |= form.bit();
+        }
+        return bits;
+    }
+
     /** True for numbers typed as text; a code with a leading zero is none. */
     public boolean isTextNumber() {
         return nature == Nature.TEXT_NUMBER;
