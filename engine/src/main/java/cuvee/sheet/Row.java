@@ -175,13 +175,12 @@ public final class Row {
     }
 
     /** Writes where the cells lie into the place of one row of a block; the characters have moved by so many. */
-    void putCells(byte[] intoKinds, int[] intoStarts, int[] intoEnds, int at, int step, int moved) {
-        int place = at;
+    void putCells(byte[] intoKinds, int[] intoStarts, int[] intoEnds, int at, int moved) {
         for (int column = 0; column < width; column++) {
+            int place = at + column * RowBlock.ROWS;
             intoKinds[place] = kinds[column];
             intoStarts[place] = starts[column] + moved;
             intoEnds[place] = ends[column] + moved;
-            place += step;
         }
     }
 

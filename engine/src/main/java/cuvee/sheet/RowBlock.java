@@ -101,7 +101,7 @@ public final class RowBlock {
         }
         System.arraycopy(row.chars(), 0, text, used, length);
         int width = row.width();
-        row.putCells(kinds, starts, ends, rows, ROWS, used);
+        row.putCells(kinds, starts, ends, rows, used);
         for (int at = width * ROWS + rows; at < kinds.length; at += ROWS) {
             kinds[at] = 0;
         }

@@ -138,24 +138,26 @@ public final class ColumnTally {
             long chars = Eight.zeroLed(block.tail(end), length);
             long odd = Eight.notDigits(chars);
             int first = Eight.LENGTH - length;
-            boolean minus = odd != 0 && Eight.at(chars, first) == '-';
+            // The place of the first sign; behind the last where there is none.
+            int at = Long.numberOfTrailingZeros(odd) >>> 3;
+            boolean minus = at == first;
             if (minus) {
-                chars ^= (long) ('-' ^ '0') << 8 * first;
-                odd &= odd - 1;
-                first++;
-                if (first == Eight.LENGTH) {
+                if (length == 1 || Eight.at(chars, at) != '-') {
                     break;
                 }
+                chars ^= (long) ('-' ^ '0') << 8 * first;
+                odd &= odd - 1;
+                at = Long.numberOfTrailingZeros(odd) >>> 3;
+                first++;
             }
-            boolean zeroLed = Eight.at(chars, first) == '0';
-            int whole = Eight.LENGTH - first;
+            int whole = at - first;
             int form;
             double value;
-            if (odd == 0) {
+            if (at == Eight.LENGTH) {
                 if (kind == NUMBER) {
                     form = NUMBER_WHOLE;
                     cells++;
-                } else if (!zeroLed || whole == 1) {
+                } else if (whole == 1 || Eight.at(chars, first) != '0') {
                     form = DIGITS;
                     wholes++;
                 } else {
@@ -163,25 +165,21 @@ public final class ColumnTally {
                 }
                 value = Eight.number(chars);
             } else {
-                int at = Long.numberOfTrailingZeros(odd) >>> 3;
                 int mark = Eight.at(chars, at);
                 int decimal = Eight.LENGTH - 1 - at;
-                whole = at - first;
-                if ((odd & odd - 1) != 0 || whole == 0) {
+                boolean mayGroup = decimal == 3 && whole <= 3 && Eight.at(chars, first) != '0';
+                if ((odd & odd - 1) != 0 || whole == 0 || mayGroup && kind == TEXT) {
                     break;
                 }
-                if (kind == NUMBER) {
-                    if (mark != '.') {
-                        break;
-                    }
-                    form = NUMBER_FRACTION;
-                    fractions++;
-                } else if (mark == '.' && !(decimal == 3 && whole <= 3 && !zeroLed)) {
+                if (mark == '.' && kind == TEXT) {
                     form = POINT;
                     points++;
-                } else if (mark == ',' && !(decimal == 3 && whole <= 3 && !zeroLed)) {
+                } else if (mark == ',' && kind == TEXT) {
                     form = COMMA;
                     commas++;
+                } else if (mark == '.') {
+                    form = NUMBER_FRACTION;
+                    fractions++;
                 } else {
                     break;
                 }
