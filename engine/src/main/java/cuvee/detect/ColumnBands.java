@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  */
 final class ColumnBands {
     private static final int ENOUGH_ROWS = 3;
+    private static final int WIDE_GAP = 2;
     private final List<Row> rows;
     private final HeaderHints hints;
     private final SheetClues clues;
@@ -69,12 +70,20 @@ final class ColumnBands {
         for (int c = 1; c < columns; c++) {
             if (used[c] && !used[c - 1]) {
                 int from = starts.get(starts.size() - 1);
-                if (named(from, c) || splits(part(from, c), part(c, nextGap(used, c)))) {
+                if (named(from, c) || splits(part(from, c), part(c, nextGap(used, c)), gapBefore(used, c))) {
                     starts.add(c);
                 }
             }
         }
         return starts;
+    }
+
+    private static int gapBefore(boolean[] used, int at) {
+        int c = at;
+        while (c > 0 && !used[c - 1]) {
+            c--;
+        }
+        return at - c;
     }
 
     private static int nextGap(boolean[] used, int from) {
@@ -113,7 +122,7 @@ final class ColumnBands {
         return part;
     }
 
-    private boolean splits(List<Row> left, List<Row> right) {
+    private boolean splits(List<Row> left, List<Row> right, int gap) {
         Side a = side(left);
         Side b = side(right);
         if (a == null || b == null) {
@@ -125,6 +134,10 @@ final class ColumnBands {
         // The same names again without anything to go by are groups of one table: 2025 and 2026 side by side.
         boolean groups = a.keyed() && !b.keyed() && a.headerRow() == b.headerRow();
         if (shared.size() >= 2 && shared.size() * 10 >= fewer * 6 && !groups) {
+            return true;
+        }
+        // Nobody leaves several columns blank between those of one table and then uses a name again.
+        if (gap >= WIDE_GAP && !shared.isEmpty() && a.keyed() && b.keyed()) {
             return true;
         }
         if (a.headerRow() != b.headerRow() && a.records() >= 2 && b.records() >= 2) {

@@ -307,7 +307,7 @@ final class HeaderChoice {
     private boolean joins(int top, int next, int bottom) {
         Row upper = rows.get(top);
         Row lower = rows.get(next);
-        if (!wordsOnly(upper) || !wordsOnly(lower)) {
+        if (!wordsOnly(upper) || !wordsOnly(lower) || holdsCode(lower, bottom)) {
             return false;
         }
         if (clues.partlyMerged(upper.number(), upper, lower)) {
@@ -346,6 +346,21 @@ final class HeaderChoice {
                         || namesTwice && upper.filled() < lower.filled()
                         || onlyAbove > 0 && noRecord
                         || spans >= 2 && spans == over);
+    }
+
+    /** True where a row has a code that differs from one below it in its digits only: it is a record. */
+    private boolean holdsCode(Row row, int bottom) {
+        for (int c = 0; c < row.width(); c++) {
+            if (Forms.of(row, c) == Form.WORDS_AND_DIGITS) {
+                String pattern = LooseText.codePattern(row.text(c));
+                for (Row below : rows.subList(bottom + 1, Math.min(rows.size(), bottom + 1 + LOOK_BELOW))) {
+                    if (!below.blank(c) && LooseText.codePattern(below.text(c)).equals(pattern)) {
+                        return true;
+                    }
+                }
+            }
+        }
+        return false;
     }
 
     /**

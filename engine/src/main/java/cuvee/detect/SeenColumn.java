@@ -10,7 +10,6 @@ import cuvee.value.Look;
 import cuvee.value.LooseText;
 import java.util.HashSet;
 import java.util.Set;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -18,9 +17,6 @@ import org.jspecify.annotations.Nullable;
  * have held.
  */
 final class SeenColumn {
-    /** Texts are remembered without their digits too, with 9 for every run of them. */
-    private static final Pattern DIGITS = Pattern.compile("[0-9]+");
-
     private static final long COMMA = Form.bits(Form.COMMA, Form.GROUPED_COMMA);
     private static final long POINT = Form.bits(Form.POINT, Form.GROUPED_POINT);
 
@@ -115,7 +111,7 @@ final class SeenColumn {
             String text = row.text(column);
             words.add(LooseText.key(text));
             if (form == Form.WORDS_AND_DIGITS) {
-                codes.add(codeOf(text));
+                codes.add(LooseText.codePattern(text));
             }
         }
     }
@@ -204,10 +200,6 @@ final class SeenColumn {
 
     /** True where an earlier record holds a code that differs in its digits only. */
     boolean holdsAlike(String text) {
-        return codes.contains(codeOf(text));
-    }
-
-    private static String codeOf(String text) {
-        return DIGITS.matcher(text.strip()).replaceAll("9");
+        return codes.contains(LooseText.codePattern(text));
     }
 }

@@ -49,6 +49,8 @@ final class TableBody {
     private final List<Row> lines = new ArrayList<>();
     private boolean loneWordsAreLines;
     private final Set<Integer> loneWords = new HashSet<>();
+    /** The words of the first rows that have more than one, with their columns; none where no row has just one. */
+    private final Set<String> laterWords = new HashSet<>();
     /** A row right below the header that may add up all the others. */
     private @Nullable Row above;
 
@@ -99,6 +101,7 @@ final class TableBody {
         List<Row> below = rows.subList(headRows, rows.size());
         this.leastFilled = leastFilled(below);
         this.loneWordsAreLines = loneWords(below) >= 2;
+        noteWords(below);
         this.afterGap = new AfterGap(columns, totalRows, titles, leastFilled, hints, clues);
         if (!choice.found()) {
             doubts.add(new Doubt(
@@ -212,6 +215,19 @@ final class TableBody {
         return lone;
     }
 
+    private void noteWords(List<Row> below) {
+        if (below.stream().noneMatch(row -> row.filled() == 1)) {
+            return;
+        }
+        for (Row row : below) {
+            for (int column = 0; row.filled() > 1 && column < row.width(); column++) {
+                if (!row.blank(column)) {
+                    laterWords.add(wordAt(column, row.text(column)));
+                }
+            }
+        }
+    }
+
     static int firstColumn(Row row) {
         int column = 0;
         while (row.blank(column)) {
@@ -237,7 +253,7 @@ final class TableBody {
 
     /** A title above the header where it is repeated on another page. */
     void title(Row row, int blanksBefore) {
-        releaseLines(RowClass.TITLE);
+        releaseLines(RowClass.TITLE, row);
         blanks += blanksBefore;
         aside.add(new Aside(row.number(), RowClass.TITLE));
         closeRun();
@@ -291,7 +307,7 @@ final class TableBody {
         RowClass what = told(row, blanksBefore);
         if (what == null) {
             if (!lines.isEmpty()) {
-                releaseLines(null);
+                releaseLines(null, row);
                 columns.look(row);
             }
             blanks += blanksBefore;
@@ -301,7 +317,7 @@ final class TableBody {
             lines.add(row.copy());
         } else {
             if (!lines.isEmpty()) {
-                releaseLines(what);
+                releaseLines(what, row);
                 columns.look(row);
             }
             blanks += blanksBefore;
@@ -462,8 +478,10 @@ final class TableBody {
      * Lines held back turn out to stand between records: they head the rows below, or are records with little in them.
      *
      * @param before what the row behind them is; null for a record
+     * @param next the row behind them
      */
-    private void releaseLines(@Nullable RowClass before) {
+    private void releaseLines(@Nullable RowClass before, Row next) {
+        boolean apart = blanksBeforeLines > 0;
         blanks += blanksBeforeLines;
         blanksBeforeLines = 0;
         List<Row> held = new ArrayList<>(lines);
@@ -471,7 +489,7 @@ final class TableBody {
         for (Row line : held) {
             String first = line.text(firstColumn(line)).strip();
             boolean record = line.filled() > 1 && !first.endsWith(":") && afterGap.strange(line) == 0
-                    || before == null && loneWords.contains(line.number());
+                    || before == null && (loneWords.contains(line.number()) || !apart && goesWith(line, next));
             if (record) {
                 noteSparse(line.number());
                 columns.look(line);
@@ -486,6 +504,28 @@ final class TableBody {
                 closeRun();
             }
         }
+    }
+
+    /** True where the only word of a row is like that of the record behind it, rather than over it. */
+    private boolean goesWith(Row line, Row next) {
+        int column = firstColumn(line);
+        if (line.filled() > 1 || next.blank(column)) {
+            return false;
+        }
+        String text = line.text(column).strip();
+        String behind = next.text(column).strip();
+        boolean code = Forms.of(line, column) == Form.WORDS_AND_DIGITS && text.indexOf(' ') < 0;
+        if (code && !text.equals(behind)) {
+            return LooseText.codePattern(text).equals(LooseText.codePattern(behind));
+        }
+        boolean headed = loneWordsAreLines || sections > 0;
+        return !headed
+                && laterWords.contains(wordAt(column, text))
+                && !LooseText.key(text).equals(LooseText.key(behind));
+    }
+
+    private static String wordAt(int column, String text) {
+        return column + " " + LooseText.key(text);
     }
 
     private void noteSparse(int row) {

@@ -2,9 +2,12 @@ package cuvee.value;
 
 import java.text.Normalizer;
 import java.util.Locale;
+import java.util.regex.Pattern;
 
 /** Texts that people take for the same: apart from case, spaces, punctuation and invisible characters. */
 public final class LooseText {
+    private static final Pattern DIGITS = Pattern.compile("[0-9]+");
+
     private LooseText() {}
 
     /**
@@ -42,6 +45,11 @@ public final class LooseText {
                 unit(tidy).isEmpty() ? tidy : tidy.substring(0, Math.max(tidy.lastIndexOf('('), tidy.lastIndexOf('[')));
         String key = key(bare);
         return key.isEmpty() ? key(tidy) : key;
+    }
+
+    /** What a code has in common with those that differ from it in their digits only: 9 for every run of digits. */
+    public static String codePattern(String text) {
+        return DIGITS.matcher(text.strip()).replaceAll("9");
     }
 
     /** The text with every run of white space as one space, and none at the ends. */

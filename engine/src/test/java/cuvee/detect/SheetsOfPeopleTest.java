@@ -545,4 +545,62 @@ class SheetsOfPeopleTest {
                         r| | | Filters | | Highlands | 238.59
                         """)).hasSize(1);
     }
+
+    @Test
+    void aFirstRecordOfItsCodeAloneIsNeitherHeaderNorSectionLine() {
+        readAsDrawn("""
+                t| ACME Widgets Ltd.
+                t| All figures in thousands
+                h| Order no. | City | Department | Hours | Qty | Net weight
+                r| SO-21479
+                r| SO-22121 | | | 28 | | 86.5
+                r| SO-87413 | | | 111 | 135 | 86.5
+                r| SO-53828 | Belcot | Sales | 45
+                r| SO-91039 | Carrow | | 141 | 251 | 28.0
+                r| SO-73185 | Rosslyn | Finance | 81 | 250
+                """);
+    }
+
+    @Test
+    void aNameAloneThatOtherRecordsHaveIsARecord() {
+        List<FoundTable> tables = readAsDrawn("""
+                h| Sales rep | Department | Item | Unit price | Qty
+                r| Dan Marsh | Logistics | Bolts | 92.0
+                r| Ada Finch
+                r| Gil Oakes | Workshop | Hinges | 62.95
+                r| Finn Reed | | Filters | | 454
+                r| Hana Voss | Logistics | | 28.16 | 376
+                r| Ada Finch | Workshop | Valves
+                r| Dan Marsh | Sales | Nails | 4.12
+                """);
+        assertThat(tables.get(0).doubts()).extracting(FoundTable.Doubt::kind).contains("sparse-row");
+    }
+
+    @Test
+    void aNameAloneOverRecordsOfThatNameHeadsThem() {
+        readAsDrawn("""
+                h| Sales rep | Department | Item | Unit price | Qty
+                r| Dan Marsh | Logistics | Bolts | 92.0 | 3
+                s| Ada Finch
+                r| Ada Finch | Workshop | Hinges | 62.95 | 8
+                r| Ada Finch | Workshop | Filters | 2.5 | 454
+                s| Hana Voss
+                r| Hana Voss | Logistics | Nails | 28.16 | 376
+                r| Hana Voss | Sales | Valves | 4.12 | 1
+                """);
+    }
+
+    @Test
+    void aNameUsedAgainBehindAWideGapBeginsAnotherTable() {
+        List<FoundTable> tables = new DrawnSheet("""
+                h| Order no. | Price | Hours | | | | City | Amount | Price
+                r| SO-80648 | 48.57 | 75 | | | | Farrow | 6204.48 | 41.21
+                r| SO-34850 | 60.03 | 142 | | | | Nairn | 5469.75 | 50.59
+                r| SO-69069 | 36.3 | 70 | | | | Rosslyn | 4872.83 | 48.57
+                r| SO-49561 | 77.71 | 63 | | | | Hexley | 4368.58 | 28.14
+                """).find();
+        assertThat(tables)
+                .extracting(SheetsOfPeopleTest::names)
+                .containsExactly(List.of("Order no.", "Price", "Hours"), List.of("City", "Amount", "Price"));
+    }
 }
