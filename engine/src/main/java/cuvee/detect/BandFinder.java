@@ -13,7 +13,9 @@ import org.jspecify.annotations.Nullable;
  */
 final class BandFinder {
     private static final int LOOK_AHEAD = 12;
+    /** Blocks in vain beyond these no longer put off the next one. */
     private static final int MOST_VAIN = 6;
+
     private final Band columns;
     /** True where nothing stands side by side. */
     private final boolean whole;
@@ -27,8 +29,8 @@ final class BandFinder {
     private RowBlock block = new RowBlock(0);
     /** How many blocks in a row held something that had to be told row by row. */
     private int vain;
-    /** So many rows are told one by one before the next block. */
-    private int rest;
+    /** So many rows are told one by one before the next block is tried. */
+    private int oneByOne;
 
     private int pendingBlanks;
 
@@ -80,8 +82,8 @@ final class BandFinder {
     /** True where a row can wait for those behind it, so that they are told together. */
     private boolean beginsBlock(Row row, int blanks) {
         TableBody current = body;
-        if (rest > 0) {
-            rest--;
+        if (oneByOne > 0) {
+            oneByOne--;
             return false;
         }
         if (current == null || !whole || !held.isEmpty() || !current.takesBlocks()) {
@@ -106,7 +108,7 @@ final class BandFinder {
             rows = block.copies();
             // Where blocks are of no use again and again, ever fewer are tried.
             vain = Math.min(MOST_VAIN, vain + 1);
-            rest = RowBlock.ROWS << vain;
+            oneByOne = RowBlock.ROWS << vain;
         }
         block.clear();
         return rows(rows, 0);

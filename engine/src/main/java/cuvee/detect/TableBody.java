@@ -47,10 +47,9 @@ final class TableBody {
     private final List<Doubt> doubts = new ArrayList<>();
     private final List<Integer> headerRows = new ArrayList<>();
     private final List<Row> lines = new ArrayList<>();
-    private boolean loneWordsAreLines;
-    private final Set<Integer> loneWords = new HashSet<>();
-    /** The words of the first rows that have more than one, with their columns; none where no row has just one. */
-    private final Set<String> laterWords = new HashSet<>();
+    private final LoneWords loneWords;
+    /** Rows of a single word that are records if other records follow. */
+    private final Set<Integer> maybeRecords = new HashSet<>();
     /** A row right below the header that may add up all the others. */
     private @Nullable Row above;
 
@@ -100,8 +99,7 @@ final class TableBody {
         }
         List<Row> below = rows.subList(headRows, rows.size());
         this.leastFilled = leastFilled(below);
-        this.loneWordsAreLines = loneWords(below) >= 2;
-        noteWords(below);
+        this.loneWords = new LoneWords(below);
         this.afterGap = new AfterGap(columns, totalRows, titles, leastFilled, hints, clues);
         if (!choice.found()) {
             doubts.add(new Doubt(
@@ -196,36 +194,6 @@ final class TableBody {
                 .sorted()
                 .toArray();
         return filled.length == 0 ? 1 : filled[filled.length / 4];
-    }
-
-    /** Rows of a single word that no fuller row holds in that column. */
-    private static int loneWords(List<Row> below) {
-        int lone = 0;
-        for (Row row : below) {
-            if (row.filled() == 1) {
-                int column = firstColumn(row);
-                String key = LooseText.key(row.text(column));
-                boolean elsewhere = below.stream()
-                        .anyMatch(other -> other.filled() > 1
-                                && !other.blank(column)
-                                && LooseText.key(other.text(column)).equals(key));
-                lone += elsewhere || HeaderChoice.isValue(Forms.of(row, column)) ? 0 : 1;
-            }
-        }
-        return lone;
-    }
-
-    private void noteWords(List<Row> below) {
-        if (below.stream().noneMatch(row -> row.filled() == 1)) {
-            return;
-        }
-        for (Row row : below) {
-            for (int column = 0; row.filled() > 1 && column < row.width(); column++) {
-                if (!row.blank(column)) {
-                    laterWords.add(wordAt(column, row.text(column)));
-                }
-            }
-        }
     }
 
     static int firstColumn(Row row) {
@@ -410,9 +378,9 @@ final class TableBody {
         }
         boolean known = columns.holds(column, text) || columns.holdsAlike(column, text);
         boolean newWord = !reading.lines() && leastFilled >= 3 && !known;
-        if (newWord && !(dated || loneWordsAreLines || sections > 0 || styledAsLine(text))) {
+        if (newWord && !(dated || loneWords.areLines() || sections > 0 || styledAsLine(text))) {
             // What comes next tells: a record before other records, a line above the header repeated.
-            loneWords.add(row.number());
+            maybeRecords.add(row.number());
         } else if (!newWord) {
             noteSparse(row.number());
         }
@@ -489,7 +457,9 @@ final class TableBody {
         for (Row line : held) {
             String first = line.text(firstColumn(line)).strip();
             boolean record = line.filled() > 1 && !first.endsWith(":") && afterGap.strange(line) == 0
-                    || before == null && (loneWords.contains(line.number()) || !apart && goesWith(line, next));
+                    || before == null
+                            && (maybeRecords.contains(line.number())
+                                    || !apart && loneWords.goesWith(line, next, loneWords.areLines() || sections > 0));
             if (record) {
                 noteSparse(line.number());
                 columns.look(line);
@@ -506,28 +476,6 @@ final class TableBody {
         }
     }
 
-    /** True where the only word of a row is like that of the record behind it, rather than over it. */
-    private boolean goesWith(Row line, Row next) {
-        int column = firstColumn(line);
-        if (line.filled() > 1 || next.blank(column)) {
-            return false;
-        }
-        String text = line.text(column).strip();
-        String behind = next.text(column).strip();
-        boolean code = Forms.of(line, column) == Form.WORDS_AND_DIGITS && text.indexOf(' ') < 0;
-        if (code && !text.equals(behind)) {
-            return LooseText.codePattern(text).equals(LooseText.codePattern(behind));
-        }
-        boolean headed = loneWordsAreLines || sections > 0;
-        return !headed
-                && laterWords.contains(wordAt(column, text))
-                && !LooseText.key(text).equals(LooseText.key(behind));
-    }
-
-    private static String wordAt(int column, String text) {
-        return column + " " + LooseText.key(text);
-    }
-
     private void noteSparse(int row) {
         firstSparse = sparse == 0 ? row : firstSparse;
         sparse++;
@@ -538,7 +486,7 @@ final class TableBody {
         blanks += blanksBeforeLines;
         blanksBeforeLines = 0;
         for (Row line : lines) {
-            if (loneWords.contains(line.number())) {
+            if (maybeRecords.contains(line.number())) {
                 noteSparse(line.number());
                 columns.look(line);
                 keep(line);

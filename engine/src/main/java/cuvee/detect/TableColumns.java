@@ -33,7 +33,9 @@ final class TableColumns {
     private final List<Set<String>> spellings;
 
     private final String[] initials;
+    /** For each column whether its header may begin with a digit. */
     private final boolean[] numbered;
+
     private final int namedColumns;
     private SeenColumn[] columns;
 

@@ -31,7 +31,7 @@ public final class RowBlock {
     private final int[] ends;
     private final int[] widths = new int[ROWS];
 
-    private char[] text = new char[ROWS * 64];
+    private char[] text = new char[0];
     private byte[] narrow = new byte[0];
     private boolean allNarrow;
     private final CharsetEncoder encoder = StandardCharsets.ISO_8859_1.newEncoder();

@@ -62,8 +62,7 @@ public final class Evidence {
         decimals = Math.max(decimals, tally.decimals);
         belowZero += tally.belowZero;
         manyOddities += tally.calmWords();
-        boolean sampled = Long.SIZE - Long.numberOfLeadingZeros(dates)
-                != Long.SIZE - Long.numberOfLeadingZeros(dates + tally.calmDates);
+        boolean sampled = Long.numberOfLeadingZeros(dates) != Long.numberOfLeadingZeros(dates + tally.calmDates);
         if (tally.looked == 0 && !sampled) {
             dates += tally.calmDates;
             return;

@@ -84,14 +84,20 @@ class RowBlockTest {
         return row;
     }
 
+    private static void addNarrow(RowBlock block, String... cells) {
+        Row row = new Row();
+        row.begin(1, 0);
+        for (int column = 0; column < cells.length; column++) {
+            row.set(column, CellKind.TEXT, cells[column]);
+        }
+        block.add(row);
+        block.narrow();
+    }
+
     @Test
     void eightCharactersAreAllThatStandThere() {
         RowBlock block = new RowBlock(1);
-        Row row = new Row();
-        row.begin(1, 0);
-        row.set(0, CellKind.TEXT, "caf\u00e9 12345 to");
-        block.add(row);
-        block.narrow();
+        addNarrow(block, "caf\u00e9 12345 to");
         assertThat(block.isNarrow()).isTrue();
         assertThat(text(block.head(block.start(0, 0)))).isEqualTo("caf\u00e9 123");
         assertThat(text(block.tail(block.end(0, 0)))).isEqualTo("12345 to");
@@ -100,18 +106,12 @@ class RowBlockTest {
     @Test
     void whatFitsNoByteIsSaid() {
         RowBlock block = new RowBlock(2);
-        Row row = new Row();
-        row.begin(1, 0);
-        row.set(0, CellKind.TEXT, "\u0141und and more");
-        row.set(1, CellKind.TEXT, "12345678");
-        block.add(row);
-        block.narrow();
+        addNarrow(block, "\u0141und and more", "12345678");
         assertThat(block.isNarrow()).isFalse();
         assertThat(text(block.head(block.start(0, 0)))).isEqualTo("\0und and");
         assertThat(text(block.tail(block.end(1, 0)))).isEqualTo("12345678");
         block.clear();
-        block.add(filled(1, 0, 1));
-        block.narrow();
+        addNarrow(block, "Hollin");
         assertThat(block.isNarrow()).isTrue();
     }
 
