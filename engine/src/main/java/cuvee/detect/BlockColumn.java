@@ -1,7 +1,8 @@
 package cuvee.detect;
 
 import cuvee.sheet.CellKind;
-import cuvee.sheet.RowBlock;
+import cuvee.sheet.ColumnCells;
+import cuvee.sheet.PackedCell;
 import cuvee.value.ColumnTally;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
@@ -27,13 +28,14 @@ final class BlockColumn {
             .filter(form -> form == Form.BLANK || form.isNumber())
             .toArray(Form[]::new));
 
-    private final int column;
     private final Evidence evidence;
     private final ColumnTally tally = new ColumnTally();
     private final LateTexts late = new LateTexts();
     private final Look look = new Look();
     private Habit habit = Habit.TEXTS;
     private boolean namesPartly;
+    private int longest;
+    private int blankChars;
     private long seen;
 
     /**
@@ -41,8 +43,7 @@ final class BlockColumn {
      *
      * @param evidence what its records have held so far
      */
-    BlockColumn(int column, Evidence evidence) {
-        this.column = column;
+    BlockColumn(Evidence evidence) {
         this.evidence = evidence;
     }
 
@@ -56,36 +57,40 @@ final class BlockColumn {
     /**
      * Looks at the column's cells in a block.
      *
+     * @param cells the cells
      * @param commas whether the comma is the decimal mark of numbers that could be read either way
      * @return false where one names a total, so that the rows have to be told one by one
      */
-    boolean look(RowBlock block, boolean commas) {
+    boolean look(ColumnCells cells, boolean commas) {
         tally.clear();
         late.begin();
         namesPartly = false;
+        blankChars = 0;
         int row = 0;
-        while (row < block.rows()) {
+        while (row < cells.rows()) {
             row = switch (habit) {
-                case NUMBERS -> tally.takeNumbers(block, column, row);
-                case DATES -> tally.takeDates(block, column, row);
-                case TEXTS -> late.take(block, column, row, tally);
+                case NUMBERS -> tally.takeNumbers(cells, row);
+                case DATES -> tally.takeDates(cells, row);
+                case TEXTS -> late.take(cells, row, tally);
             };
-            if (row < block.rows()) {
-                if (!lookClosely(block, row, commas)) {
+            if (row < cells.rows()) {
+                if (!lookClosely(cells, row, commas)) {
                     return false;
                 }
                 row++;
             }
         }
+        longest = blankChars == 0 ? cells.longest() : longestInk(cells);
         seen = tally.seen();
         return true;
     }
 
-    private boolean lookClosely(RowBlock block, int row, boolean commas) {
-        CellKind kind = block.kind(column, row);
-        char[] chars = block.chars();
-        int start = block.start(column, row);
-        int end = block.end(column, row);
+    private boolean lookClosely(ColumnCells cells, int row, boolean commas) {
+        long cell = cells.cell(row);
+        CellKind kind = PackedCell.kind(cell);
+        char[] chars = cells.chars();
+        int start = PackedCell.start(cell);
+        int end = PackedCell.end(cell);
         Form plain = look.plain(kind, chars, start, end);
         Form here = plain == null ? Forms.of(kind, chars, start, end) : plain;
         boolean words = here == Form.WORDS || here == Form.WORDS_AND_DIGITS;
@@ -101,17 +106,37 @@ final class BlockColumn {
             namesPartly |= partly;
         }
         if (evidence.isCalm(chars, start, end, here)) {
-            tally.takeCalm(row, here);
-            late.remember(block, column, row, here, partly);
+            tally.takeCalm(here, 1);
+            late.remember(cells, row, here, partly);
         } else {
             boolean sized = look.size() != Look.NO_SIZE;
             double number = sized ? look.value() : RunningSums.value(kind, chars, start, end, here, commas);
             tally.take(row, here, look.size(), number);
         }
-        if (here != Form.BLANK) {
+        if (here == Form.BLANK) {
+            blankChars += end - start;
+        } else {
             habit = here.isNumber() ? Habit.NUMBERS : here == Form.YEAR_FIRST_DATE ? Habit.DATES : Habit.TEXTS;
         }
         return true;
+    }
+
+    private int longestInk(ColumnCells cells) {
+        int most = 0;
+        for (int row = 0; row < cells.rows(); row++) {
+            most = Math.max(most, tally.blank(row) ? 0 : PackedCell.length(cells.cell(row)));
+        }
+        return most;
+    }
+
+    /** How many characters the longest cell of the block has that is not blank. */
+    int longest() {
+        return longest;
+    }
+
+    /** How many characters the blank cells of the block have. */
+    int blankChars() {
+        return blankChars;
     }
 
     /** True where no cell of the block is blank. */

@@ -1,6 +1,8 @@
 package cuvee.detect;
 
 import cuvee.sheet.CellKind;
+import cuvee.sheet.ColumnCells;
+import cuvee.sheet.PackedCell;
 import cuvee.sheet.RowBlock;
 import cuvee.value.ColumnTally;
 import cuvee.value.Eight;
@@ -13,21 +15,39 @@ import java.util.Arrays;
  * hold few different ones. Codes that differ in their digits only are one text here.
  */
 final class LateTexts {
-    private static final int PLACES = 512;
+    private static final Form[] FORMS = Form.values();
     private static final int PLACE_BITS = 9;
-    private static final int TEXT = CellKind.TEXT.ordinal();
+    private static final int PLACES = 1 << PLACE_BITS;
+    private static final int SHORTEST = PackedCell.shape(CellKind.TEXT, 1);
     private static final int LONGEST = 40;
     /** Longer ones are more than their first and last eight characters, which are compared first. */
     private static final int KEYED = 16;
 
-    private long[] tails = new long[0];
-    private long[] heads = new long[0];
-    private int[] lengths = new int[0];
+    /** What is known of a text takes so many numbers: its last eight characters, its first eight if longer, the rest. */
+    private static final int PARTS = 4;
+
+    private static final int LENGTH_MASK = 0xFF;
+    private static final int FORM_SHIFT = 8;
+    private static final long PARTLY = 1L << 16;
+
+    private long[] known = new long[0];
+    /** What is known of the texts that were met last, row by row. */
+    private final long[] met = new long[RowBlock.ROWS];
+
     private char[][] texts = new char[0][];
-    private Form[] forms = new Form[0];
-    private boolean[] partly = new boolean[0];
     /** True once a text with digits in it was remembered without them. */
     private boolean anyByLetters;
+
+    /** The last such text: what was remembered, where digits are in it, and what counts at all. */
+    private int codeShape;
+
+    private long codeTail;
+    private long codeTailDigits;
+    private long codeTailMask;
+    private long codeHead;
+    private long codeHeadDigits;
+    private long codeHeadMask;
+    private long codeRest;
 
     private boolean metPartly;
 
@@ -46,72 +66,144 @@ final class LateTexts {
      *
      * @return the first row whose cell holds anything else
      */
-    int take(RowBlock block, int column, int from, ColumnTally tally) {
-        if (!block.isNarrow() || tails.length == 0) {
+    int take(ColumnCells cells, int from, ColumnTally tally) {
+        if (!cells.isNarrow() || known.length == 0) {
             return from;
         }
+        int row = takeKnown(cells, anyByLetters ? takeCodes(cells, from) : from);
+        tell(from, row, tally);
+        return row;
+    }
+
+    /** Takes in codes that differ in their digits only from the one that was remembered last. */
+    private int takeCodes(ColumnCells cells, int from) {
+        int[] shapes = cells.shapes();
+        long[] tails = cells.tails();
+        long[] heads = cells.heads();
+        int rows = cells.rows();
         int row = from;
-        for (; row < block.rows(); row++) {
-            int start = block.start(column, row);
-            int end = block.end(column, row);
-            int length = end - start;
-            if (length == 0 || length > LONGEST || block.kindOrdinal(column, row) != TEXT) {
+        for (; row < rows; row++) {
+            long tail = (tails[row] ^ codeTail) & codeTailMask;
+            long head = (heads[row] ^ codeHead) & codeHeadMask;
+            // What remains of a digit is its value, and nothing of any other character.
+            long others =
+                    tail & ~codeTailDigits | head & ~codeHeadDigits | Eight.notDigits(tail) | Eight.notDigits(head);
+            if (shapes[row] != codeShape || others != 0) {
                 break;
             }
-            long tail = Eight.last(block.tail(end), length);
-            long head = length > Eight.LENGTH ? block.head(start) : 0;
-            if (anyByLetters && length <= KEYED && beginsWithLetter(tail, head, length)) {
-                tail = Eight.withoutDigits(tail);
-                head = length > Eight.LENGTH ? Eight.withoutDigits(head) : 0;
-            }
-            int place = place(tail, head, length);
-            boolean known = tails[place] == tail && heads[place] == head && lengths[place] == length;
-            if (!known || length > KEYED && !Arrays.equals(texts[place], 0, length, block.chars(), start, end)) {
-                break;
-            }
-            tally.takeCalm(row, forms[place]);
-            metPartly |= partly[place];
+            met[row] = codeRest;
         }
         return row;
     }
 
+    private int takeKnown(ColumnCells cells, int from) {
+        int[] shapes = cells.shapes();
+        long[] tails = cells.tails();
+        long[] heads = cells.heads();
+        long[] words = known;
+        int rows = cells.rows();
+        boolean byLetters = anyByLetters;
+        int row = from;
+        for (; row < rows; row++) {
+            int over = Integer.rotateRight(shapes[row] - SHORTEST, PackedCell.KIND_BITS);
+            if (over < 0 || over >= LONGEST) {
+                break;
+            }
+            int length = over + 1;
+            long tail = tails[row];
+            long head = 0;
+            if (over >= Eight.LENGTH) {
+                head = heads[row];
+            } else {
+                tail = Eight.last(tail, length);
+            }
+            if (byLetters && length <= KEYED && beginsWithLetter(tail, head, length)) {
+                tail = Eight.withoutDigits(tail);
+                head = Eight.withoutDigits(head);
+            }
+            int at = place(tail, head) * PARTS;
+            long rest = words[at + 2];
+            if ((words[at] ^ tail | words[at + 1] ^ head | rest & LENGTH_MASK ^ length) != 0
+                    || length > KEYED && !isText(cells, row, texts[at / PARTS])) {
+                break;
+            }
+            met[row] = rest;
+        }
+        return row;
+    }
+
+    private void tell(int from, int to, ColumnTally tally) {
+        long ever = 0;
+        long always = -1;
+        for (int row = from; row < to; row++) {
+            ever |= met[row];
+            always &= met[row];
+        }
+        metPartly |= (ever & PARTLY) != 0;
+        boolean alike = form(ever) == form(always);
+        int row = from;
+        while (row < to) {
+            int form = form(met[row]);
+            int end = alike ? to : row + 1;
+            while (end < to && form(met[end]) == form) {
+                end++;
+            }
+            tally.takeCalm(FORMS[form], end - row);
+            row = end;
+        }
+    }
+
+    private static int form(long rest) {
+        return (int) rest >>> FORM_SHIFT & 0xFF;
+    }
+
+    private static boolean isText(ColumnCells cells, int row, char[] text) {
+        long cell = cells.cell(row);
+        return Arrays.equals(text, 0, text.length, cells.chars(), PackedCell.start(cell), PackedCell.end(cell));
+    }
+
     /** Remembers a text of which nothing but its form and whether it names a total in part matters. */
-    void remember(RowBlock block, int column, int row, Form form, boolean namesPartly) {
-        int start = block.start(column, row);
-        int end = block.end(column, row);
-        int length = end - start;
-        if (!block.isNarrow() || length > LONGEST) {
+    void remember(ColumnCells cells, int row, Form form, boolean namesPartly) {
+        long cell = cells.cell(row);
+        int length = PackedCell.length(cell);
+        if (!cells.isNarrow() || length > LONGEST) {
             return;
         }
-        long tail = Eight.last(block.tail(end), length);
-        long head = length > Eight.LENGTH ? block.head(start) : 0;
+        boolean byLetters = false;
+        int start = PackedCell.start(cell);
+        int end = PackedCell.end(cell);
+        long tail = Eight.last(cells.tails()[row], Math.min(length, Eight.LENGTH));
+        long head = length > Eight.LENGTH ? cells.heads()[row] : 0;
         if (length <= KEYED && beginsWithLetter(tail, head, length)) {
-            if (!Forms.goByLetters(block.chars(), start, end)) {
+            if (!Forms.goByLetters(cells.chars(), start, end)) {
                 return;
             }
             tail = Eight.withoutDigits(tail);
             head = Eight.withoutDigits(head);
-            anyByLetters |= form == Form.WORDS_AND_DIGITS;
+            byLetters = form == Form.WORDS_AND_DIGITS;
         }
-        if (tails.length == 0) {
-            room();
+        if (known.length == 0) {
+            known = new long[PLACES * PARTS];
+            texts = new char[PLACES][];
         }
-        int place = place(tail, head, length);
-        tails[place] = tail;
-        heads[place] = head;
-        lengths[place] = length;
-        texts[place] = length > KEYED ? Arrays.copyOfRange(block.chars(), start, end) : null;
-        forms[place] = form;
-        partly[place] = namesPartly;
-    }
-
-    private void room() {
-        tails = new long[PLACES];
-        heads = new long[PLACES];
-        lengths = new int[PLACES];
-        texts = new char[PLACES][];
-        forms = new Form[PLACES];
-        partly = new boolean[PLACES];
+        long rest = length | (long) form.ordinal() << FORM_SHIFT | (namesPartly ? PARTLY : 0);
+        if (byLetters) {
+            anyByLetters = true;
+            codeShape = PackedCell.shape(cell);
+            codeTail = tail;
+            codeTailDigits = Eight.digits(tail);
+            codeTailMask = Eight.last(-1, Math.min(length, Eight.LENGTH));
+            codeHead = head;
+            codeHeadDigits = Eight.digits(head);
+            codeHeadMask = length > Eight.LENGTH ? -1 : 0;
+            codeRest = rest;
+        }
+        int place = place(tail, head);
+        texts[place] = length > KEYED ? Arrays.copyOfRange(cells.chars(), start, end) : null;
+        int at = place * PARTS;
+        known[at] = tail;
+        known[at + 1] = head;
+        known[at + 2] = rest;
     }
 
     private static boolean beginsWithLetter(long tail, long head, int length) {
@@ -120,8 +212,8 @@ final class LateTexts {
         return small >= 'a' && small <= 'z';
     }
 
-    private static int place(long tail, long head, int length) {
-        long mixed = (tail ^ Long.rotateLeft(head, 29) ^ length) * 0x9E3779B97F4A7C15L;
+    private static int place(long tail, long head) {
+        long mixed = (tail ^ Long.rotateLeft(head, 29)) * 0x9E3779B97F4A7C15L;
         return (int) (mixed >>> Long.SIZE - PLACE_BITS);
     }
 }

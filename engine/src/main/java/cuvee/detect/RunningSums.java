@@ -44,30 +44,16 @@ final class RunningSums {
             sums[column] += value;
         }
 
-        /** Takes in the numbers of a block of records. */
-        private void add(int column, ColumnTally tally, int rows) {
+        /** Takes in the numbers of a block of records, of which there are some. */
+        private void add(int column, ColumnTally tally) {
             if (column >= sums.length) {
                 room(column * 2);
             }
-            double sum = sums[column];
-            int count = counts[column];
-            double low = count == 0 ? Double.POSITIVE_INFINITY : least[column];
-            double high = count == 0 ? Double.NEGATIVE_INFINITY : most[column];
-            for (int row = 0; row < rows; row++) {
-                double value = tally.value(row);
-                if (!Double.isNaN(value)) {
-                    sum += value;
-                    count++;
-                    low = value < low ? value : low;
-                    high = value > high ? value : high;
-                }
-            }
-            if (count > counts[column]) {
-                sums[column] = sum;
-                counts[column] = count;
-                least[column] = low;
-                most[column] = high;
-            }
+            boolean first = counts[column] == 0;
+            least[column] = first ? tally.least() : Math.min(least[column], tally.least());
+            most[column] = first ? tally.most() : Math.max(most[column], tally.most());
+            sums[column] += tally.sum();
+            counts[column] += tally.numbers();
         }
 
         /** Takes in what others come to. */
@@ -147,7 +133,7 @@ final class RunningSums {
         for (int column = 0; column < block.columns(); column++) {
             ColumnTally tally = columns.tally(column);
             if (tally.numbers() > 0) {
-                sinceTotal.add(column, tally, block.rows());
+                sinceTotal.add(column, tally);
             }
         }
     }

@@ -122,7 +122,7 @@ final class SeenColumn {
     BlockColumn inBlock() {
         BlockColumn now = block;
         if (now == null) {
-            now = new BlockColumn(column, evidence);
+            now = new BlockColumn(evidence);
             block = now;
         }
         return now;
@@ -134,39 +134,26 @@ final class SeenColumn {
         return (now & COMMA) != 0 && !hasComma() || (now & POINT) != 0 && !hasPoint();
     }
 
-    /** Takes in the block that was looked at, all its rows being records; answers how long its texts are together. */
-    long keep(RowBlock block) {
+    /** Takes in the block that was looked at, all its rows being records. */
+    void keep(RowBlock block) {
         BlockColumn cells = inBlock();
         evidence.add(cells.tally(), block, column);
         everSeen |= cells.seen();
-        return cells.full() ? keepFull(block) : keepGaps(block, cells);
-    }
-
-    private long keepFull(RowBlock block) {
-        long length = 0;
-        for (int row = 0; row < block.rows(); row++) {
-            int here = block.end(column, row) - block.start(column, row);
-            longest = Math.max(longest, here);
-            length += here;
+        longest = Math.max(longest, cells.longest());
+        if (cells.full()) {
+            adjacent += block.rows() - (filledBefore ? 0 : 1);
+            filledBefore = true;
+        } else {
+            keepGaps(block, cells);
         }
-        adjacent += block.rows() - (filledBefore ? 0 : 1);
-        filledBefore = true;
-        return length;
     }
 
-    private long keepGaps(RowBlock block, BlockColumn cells) {
-        long length = 0;
+    private void keepGaps(RowBlock block, BlockColumn cells) {
         for (int row = 0; row < block.rows(); row++) {
             boolean now = !cells.blank(row);
-            if (now) {
-                int here = block.end(column, row) - block.start(column, row);
-                longest = Math.max(longest, here);
-                length += here;
-                adjacent += filledBefore ? 1 : 0;
-            }
+            adjacent += now && filledBefore ? 1 : 0;
             filledBefore = now;
         }
-        return length;
     }
 
     // ---- all records so far ----

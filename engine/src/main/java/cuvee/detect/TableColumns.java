@@ -3,6 +3,8 @@ package cuvee.detect;
 import cuvee.detect.FoundTable.Doubt;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.sheet.ColumnCells;
+import cuvee.sheet.PackedCell;
 import cuvee.sheet.Row;
 import cuvee.sheet.RowBlock;
 import cuvee.value.ColumnTally;
@@ -38,6 +40,7 @@ final class TableColumns {
 
     private final int namedColumns;
     private SeenColumn[] columns;
+    private final ColumnCells side = new ColumnCells();
 
     private int records;
     private int filled;
@@ -143,7 +146,8 @@ final class TableColumns {
         for (int column = 0; column < block.columns(); column++) {
             SeenColumn seen = columns[column];
             BlockColumn cells = seen.inBlock();
-            if (!cells.look(block, commas(seen))) {
+            side.take(block, column);
+            if (!cells.look(side, commas(seen))) {
                 return false;
             }
             keys += cells.texts() ? 1 : 0;
@@ -188,7 +192,8 @@ final class TableColumns {
             return numbered[column];
         }
         for (int row = 0; column < headers.length && row < block.rows(); row++) {
-            if (couldBe(block.chars(), block.start(column, row), block.end(column, row), initials[column])) {
+            long cell = block.cell(column, row);
+            if (couldBe(block.chars(), PackedCell.start(cell), PackedCell.end(cell), initials[column])) {
                 return true;
             }
         }
@@ -355,8 +360,10 @@ final class TableColumns {
 
     /** Takes in a block of records that has been looked at. */
     void keep(RowBlock block) {
+        letters += block.length();
         for (int column = 0; column < block.columns(); column++) {
-            letters += columns[column].keep(block);
+            columns[column].keep(block);
+            letters -= columns[column].inBlock().blankChars();
         }
         for (int column = block.columns(); column < columns.length; column++) {
             columns[column].keepNothing();

@@ -88,6 +88,7 @@ final class StageBatch {
             bytes = Arrays.copyOf(bytes, Math.max(most, bytes.length * 2));
         }
         boolean ascii = row.putAscii(bytes, length);
+        int moved = length - row.firstChar();
         int cell = count * columns;
         int width = row.width();
         for (int column = 0; column < width; column++, cell++) {
@@ -96,8 +97,8 @@ final class StageBatch {
             } else {
                 marks[cell] = row.marked(column) ? (byte) row.kind(column).mark() : UNMARKED;
                 if (ascii) {
-                    starts[cell] = length + row.start(column);
-                    ends[cell] = length + row.end(column);
+                    starts[cell] = moved + row.start(column);
+                    ends[cell] = moved + row.end(column);
                 }
             }
         }

@@ -1,30 +1,94 @@
 package cuvee.sheet;
 
 import java.util.Arrays;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One row of raw cells: a reused buffer, valid only during the call that hands it over. Columns count from 0, row
  * numbers from 1. The characters of all cells lie in one array, so that reading allocates nothing for a cell.
  */
 public final class Row {
-    private static final CellKind[] KINDS = CellKind.values();
     private char[] text = new char[1024];
+    private int firstChar;
     private int used;
-    private byte[] kinds = new byte[32];
-    private int[] starts = new int[32];
-    private int[] ends = new int[32];
+    /** Each as a {@link PackedCell}, from the first to the width; what lies behind is of earlier rows. */
+    private long[] cells = new long[32];
+
+    private int firstCell;
     private int width;
     private int number;
     private int blanksBefore;
 
+    /** The block whose rows lie before this one, in the same arrays, with so many characters and places for cells. */
+    private @Nullable RowBlock keptFor;
+
+    private int keptChars;
+    private int keptCells;
+
     /** Empties the row and gives it its number and how many blank rows stand between it and the one before. */
     public void begin(int rowNumber, int blanks) {
         blanksBefore = blanks;
-        Arrays.fill(kinds, 0, width, (byte) 0);
         width = 0;
-        used = 0;
+        firstCell = keptCells;
+        firstChar = keptChars;
+        used = keptChars;
         number = rowNumber;
     }
+
+    // ---- rows that are kept ----
+
+    /**
+     * Keeps the row where it lies, so that the next one comes behind it.
+     *
+     * @param block the block that it is kept for, which is not full
+     * @param columns how many places for cells each of the block's rows has
+     */
+    void keep(RowBlock block, int columns) {
+        if (keptFor != block) {
+            System.arraycopy(text, firstChar, text, 0, used - firstChar);
+            for (int column = 0; column < width; column++) {
+                cells[column] = PackedCell.moved(cells[firstCell + column], -firstChar);
+            }
+            used -= firstChar;
+            firstChar = 0;
+            firstCell = 0;
+            keptFor = block;
+        }
+        keptChars = used;
+        keptCells = firstCell + columns;
+        if (keptCells > cells.length) {
+            cells = Arrays.copyOf(cells, Math.max(keptCells, cells.length * 2));
+        }
+        for (int at = firstCell + width; at < keptCells; at++) {
+            cells[at] = 0;
+        }
+    }
+
+    /** Keeps the rows of a block no longer. */
+    void release(RowBlock block) {
+        if (keptFor == block) {
+            keptFor = null;
+            keptChars = 0;
+            keptCells = 0;
+        }
+    }
+
+    /** True while the rows of a block are kept. */
+    boolean keepsFor(RowBlock block) {
+        return keptFor == block;
+    }
+
+    /** The array with the cells of all rows that are kept, and of this one. */
+    long[] cells() {
+        return cells;
+    }
+
+    /** How many characters the rows have that are kept. */
+    int keptChars() {
+        return keptChars;
+    }
+
+    // ---- this row ----
 
     public int number() {
         return number;
@@ -46,7 +110,7 @@ public final class Row {
     }
 
     public CellKind kind(int column) {
-        return column < width ? KINDS[kinds[column]] : CellKind.EMPTY;
+        return column < width ? PackedCell.kind(cells[firstCell + column]) : CellKind.EMPTY;
     }
 
     /** The array that holds all cells' characters; do not change it. */
@@ -55,23 +119,26 @@ public final class Row {
     }
 
     public int start(int column) {
-        return starts[column];
+        return PackedCell.start(cells[firstCell + column]);
     }
 
     public int end(int column) {
-        return ends[column];
+        return PackedCell.end(cells[firstCell + column]);
     }
 
     public String text(int column) {
-        return kind(column) == CellKind.EMPTY ? "" : new String(text, starts[column], ends[column] - starts[column]);
+        return kind(column) == CellKind.EMPTY
+                ? ""
+                : new String(text, start(column), PackedCell.length(cells[firstCell + column]));
     }
 
     /** True where the cell is empty or holds nothing but white space. */
     public boolean blank(int column) {
-        if (column >= width || kinds[column] == 0) {
+        if (kind(column) == CellKind.EMPTY) {
             return true;
         }
-        for (int i = starts[column]; i < ends[column]; i++) {
+        int end = end(column);
+        for (int i = start(column); i < end; i++) {
             if (!isSpace(text[i])) {
                 return false;
             }
@@ -102,18 +169,18 @@ public final class Row {
 
     public void set(int column, CellKind kind, char[] from, int start, int end) {
         int length = end - start;
-        place(column, kind, length);
-        System.arraycopy(from, start, text, starts[column], length);
+        int at = place(column, kind, length);
+        System.arraycopy(from, start, text, at, length);
     }
 
     public void set(int column, CellKind kind, CharSequence value) {
         int length = value.length();
-        place(column, kind, length);
+        int at = place(column, kind, length);
         if (value instanceof String string) {
-            string.getChars(0, length, text, starts[column]);
+            string.getChars(0, length, text, at);
         } else {
             for (int i = 0; i < length; i++) {
-                text[starts[column] + i] = value.charAt(i);
+                text[at + i] = value.charAt(i);
             }
         }
     }
@@ -124,11 +191,12 @@ public final class Row {
         copy.number = number;
         copy.blanksBefore = blanksBefore;
         copy.width = width;
-        copy.used = used;
-        copy.text = Arrays.copyOf(text, used);
-        copy.kinds = Arrays.copyOf(kinds, width);
-        copy.starts = Arrays.copyOf(starts, width);
-        copy.ends = Arrays.copyOf(ends, width);
+        copy.used = length();
+        copy.text = Arrays.copyOfRange(text, firstChar, used);
+        copy.cells = new long[width];
+        for (int column = 0; column < width; column++) {
+            copy.cells[column] = PackedCell.moved(cells[firstCell + column], -firstChar);
+        }
         return copy;
     }
 
@@ -137,8 +205,8 @@ public final class Row {
         Row part = new Row();
         part.begin(number, blanksBefore);
         for (int column = from; column < Math.min(to, width); column++) {
-            if (kinds[column] != 0) {
-                part.set(column, kind(column), text, starts[column], ends[column]);
+            if (kind(column) != CellKind.EMPTY) {
+                part.set(column, kind(column), text, start(column), end(column));
             }
         }
         return part;
@@ -154,9 +222,14 @@ public final class Row {
         return kind.mark() + plain;
     }
 
+    /** Where the characters of all cells begin in {@link #chars}. */
+    public int firstChar() {
+        return firstChar;
+    }
+
     /** How many characters the cells have together. */
     public int length() {
-        return used;
+        return used - firstChar;
     }
 
     /**
@@ -166,28 +239,18 @@ public final class Row {
      */
     public boolean putAscii(byte[] into, int at) {
         int all = 0;
-        for (int i = 0; i < used; i++) {
-            int c = text[i];
+        int length = length();
+        for (int i = 0; i < length; i++) {
+            int c = text[firstChar + i];
             all |= c | c - 1;
             into[at + i] = (byte) c;
         }
         return all >>> 7 == 0;
     }
 
-    /** Writes where the cells lie into the place of one row of a block; the characters have moved by so many. */
-    void putCells(byte[] intoKinds, int[] intoStarts, int[] intoEnds, int at, int moved) {
-        for (int column = 0; column < width; column++) {
-            int place = at + column * RowBlock.ROWS;
-            intoKinds[place] = kinds[column];
-            intoStarts[place] = starts[column] + moved;
-            intoEnds[place] = ends[column] + moved;
-        }
-    }
-
     /** True where the staged form bears a mark. */
     public boolean marked(int column) {
-        return kinds[column] != CellKind.TEXT.ordinal()
-                || (ends[column] > starts[column] && CellKind.isMark(text[starts[column]]));
+        return kind(column) != CellKind.TEXT || (end(column) > start(column) && CellKind.isMark(text[start(column)]));
     }
 
     /** White space as people see it, non-breaking and zero-width kinds and the byte order mark included. */
@@ -199,20 +262,24 @@ public final class Row {
         return c == 0xA0 || c == 0x2007 || c == 0x202F || (c >= 0x200B && c <= 0x200D) || c == 0xFEFF || c == 0x3000;
     }
 
-    private void place(int column, CellKind kind, int length) {
-        if (column >= kinds.length) {
-            int size = Math.max(column + 1, kinds.length * 2);
-            kinds = Arrays.copyOf(kinds, size);
-            starts = Arrays.copyOf(starts, size);
-            ends = Arrays.copyOf(ends, size);
+    /** Makes room for the characters of a cell; answers where they belong. */
+    private int place(int column, CellKind kind, int length) {
+        int place = firstCell + column;
+        if (place >= cells.length) {
+            cells = Arrays.copyOf(cells, Math.max(place + 1, cells.length * 2));
         }
         if (used + length > text.length) {
             text = Arrays.copyOf(text, Math.max(used + length, text.length * 2));
         }
-        kinds[column] = (byte) kind.ordinal();
-        starts[column] = used;
-        ends[column] = used + length;
+        if (column >= width) {
+            for (int gap = firstCell + width; gap < place; gap++) {
+                cells[gap] = 0;
+            }
+            width = column + 1;
+        }
+        int start = used;
         used += length;
-        width = Math.max(width, column + 1);
+        cells[place] = PackedCell.of(kind, used, length);
+        return start;
     }
 }

@@ -8,43 +8,41 @@ import java.nio.CharBuffer;
 import java.nio.charset.CharsetEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 
 /**
  * Some rows that follow each other without a blank one between, kept for a moment so that they can be looked at column
- * by column. Like a row it is a reused buffer, its characters in one array; columns and rows count from 0 here.
+ * by column. They stay where their reader put them, in the arrays of the one row that it uses again and again; columns
+ * and rows count from 0 here.
  */
 public final class RowBlock {
     /** So many rows fill a block: few enough for the nearest memory, enough to be worth a look at a column. */
     public static final int ROWS = 128;
 
-    private static final CellKind[] KINDS = CellKind.values();
+    /** Rows with so many characters fill it too. */
+    private static final int MANY_CHARS = 1 << 20;
+
+    private static final Row NONE = new Row();
+
+    private static final int EIGHT_CHARS = 8;
     /** Room at both ends, so that eight bytes can be taken anywhere. */
-    private static final int PAD = 8;
+    private static final int PAD = EIGHT_CHARS;
 
     private static final VarHandle EIGHT = MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.LITTLE_ENDIAN);
 
     private final int columns;
-    private final byte[] kinds;
-    private final int[] starts;
-    private final int[] ends;
     private final int[] widths = new int[ROWS];
 
-    private char[] text = new char[0];
+    private Row keeper = NONE;
     private byte[] narrow = new byte[0];
     private boolean allNarrow;
     private final CharsetEncoder encoder = StandardCharsets.ISO_8859_1.newEncoder();
-    private int used;
     private int rows;
     private int firstNumber;
 
     /** A block for rows of at most so many columns. */
     public RowBlock(int columns) {
         this.columns = columns;
-        kinds = new byte[columns * ROWS];
-        starts = new int[columns * ROWS];
-        ends = new int[columns * ROWS];
     }
 
     /** How many columns its rows may have. */
@@ -61,10 +59,6 @@ public final class RowBlock {
         return rows == 0;
     }
 
-    public boolean isFull() {
-        return rows == ROWS;
-    }
-
     /** The number of the first row in its sheet. */
     public int firstNumber() {
         return firstNumber;
@@ -75,38 +69,32 @@ public final class RowBlock {
         return firstNumber + rows;
     }
 
+    /** Lets its rows go. */
     public void clear() {
+        keeper.release(this);
+        keeper = NONE;
         rows = 0;
-        used = 0;
     }
 
     /** True for a row that follows the last, without a blank row between, where there is room for it. */
     public boolean takes(Row row) {
-        return rows > 0
+        return row == keeper
                 && rows < ROWS
                 && row.number() == firstNumber + rows
                 && row.blanksBefore() == 0
                 && row.width() <= columns
+                && row.keptChars() < MANY_CHARS
                 && !row.blank();
     }
 
-    /** Takes in the next row, which is no wider than the block. */
+    /** Takes in a row that is no wider than the block: the first, or one that it {@link #takes}. */
     public void add(Row row) {
         if (rows == 0) {
+            keeper = row;
             firstNumber = row.number();
         }
-        int length = row.length();
-        if (used + length > text.length) {
-            text = Arrays.copyOf(text, Math.max(used + length, text.length * 2));
-        }
-        System.arraycopy(row.chars(), 0, text, used, length);
-        int width = row.width();
-        row.putCells(kinds, starts, ends, rows, used);
-        for (int at = width * ROWS + rows; at < kinds.length; at += ROWS) {
-            kinds[at] = 0;
-        }
-        widths[rows] = width;
-        used += length;
+        row.keep(this, columns);
+        widths[rows] = row.width();
         rows++;
     }
 
@@ -117,20 +105,30 @@ public final class RowBlock {
 
     /** The array that holds all cells' characters; do not change it. */
     public char[] chars() {
-        return text;
+        return keeper.chars();
     }
 
     /** Prepares its characters to be taken eight at a time. */
     public void narrow() {
-        if (narrow.length < used + 2 * PAD) {
+        if (!keeper.keepsFor(this)) {
+            throw new IllegalStateException("The rows from " + firstNumber + " on are no longer there.");
+        }
+        int length = keeper.keptChars();
+        char[] text = keeper.chars();
+        if (narrow.length < length + 2 * PAD) {
             narrow = new byte[text.length + 2 * PAD];
         }
-        CharBuffer from = CharBuffer.wrap(text, 0, used);
-        ByteBuffer to = ByteBuffer.wrap(narrow, PAD, used);
+        CharBuffer from = CharBuffer.wrap(text, 0, length);
+        ByteBuffer to = ByteBuffer.wrap(narrow, PAD, length);
         allNarrow = encoder.reset().encode(from, to, true).isUnderflow();
-        for (int i = from.position(); i < used; i++) {
+        for (int i = from.position(); i < length; i++) {
             narrow[PAD + i] = (byte) (text[i] > 0xFF ? 0 : text[i]);
         }
+    }
+
+    /** How many characters its cells have together. */
+    public int length() {
+        return keeper.keptChars();
     }
 
     /** True where each character fits a byte; zero stands for those that do not. */
@@ -138,31 +136,30 @@ public final class RowBlock {
         return allNarrow;
     }
 
-    /** The first eight characters of a cell of at least so many, once {@link #narrow} has been called. */
-    public long head(int start) {
-        return (long) EIGHT.get(narrow, PAD + start);
+    /** Puts the cells of a column side by side, row by row; answers how many characters the longest has. */
+    int put(int column, int[] shapes, long[] tails, long[] heads) {
+        long[] cells = keeper.cells();
+        byte[] bytes = narrow;
+        int longest = 0;
+        for (int row = 0, at = column; row < rows; row++, at += columns) {
+            long cell = cells[at];
+            int shape = PackedCell.shape(cell);
+            shapes[row] = shape;
+            longest = Math.max(longest, shape);
+            tails[row] = (long) EIGHT.get(bytes, PAD - EIGHT_CHARS + PackedCell.end(cell));
+        }
+        int length = PackedCell.length(longest);
+        if (length > EIGHT_CHARS) {
+            for (int row = 0, at = column; row < rows; row++, at += columns) {
+                heads[row] = (long) EIGHT.get(bytes, PAD + PackedCell.start(cells[at]));
+            }
+        }
+        return length;
     }
 
-    /** The last eight characters of a cell, or as many as there are with what stands before it. */
-    public long tail(int end) {
-        return (long) EIGHT.get(narrow, PAD - 8 + end);
-    }
-
-    /** The ordinal of a cell's kind. */
-    public int kindOrdinal(int column, int row) {
-        return kinds[column * ROWS + row];
-    }
-
-    public CellKind kind(int column, int row) {
-        return KINDS[kinds[column * ROWS + row]];
-    }
-
-    public int start(int column, int row) {
-        return starts[column * ROWS + row];
-    }
-
-    public int end(int column, int row) {
-        return ends[column * ROWS + row];
+    /** A cell, as a {@link PackedCell}. */
+    public long cell(int column, int row) {
+        return keeper.cells()[row * columns + column];
     }
 
     /** Its rows as they came, to be kept. */
@@ -172,8 +169,10 @@ public final class RowBlock {
             Row copy = new Row();
             copy.begin(firstNumber + r, 0);
             for (int column = 0; column < widths[r]; column++) {
-                if (kind(column, r) != CellKind.EMPTY) {
-                    copy.set(column, kind(column, r), text, start(column, r), end(column, r));
+                long cell = cell(column, r);
+                CellKind kind = PackedCell.kind(cell);
+                if (kind != CellKind.EMPTY) {
+                    copy.set(column, kind, chars(), PackedCell.start(cell), PackedCell.end(cell));
                 }
             }
             copies.add(copy);

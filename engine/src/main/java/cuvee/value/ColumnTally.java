@@ -1,105 +1,140 @@
 package cuvee.value;
 
 import cuvee.sheet.CellKind;
+import cuvee.sheet.ColumnCells;
+import cuvee.sheet.PackedCell;
 import cuvee.sheet.RowBlock;
-import java.util.Arrays;
+import java.util.BitSet;
 
 /**
  * What the cells of one column in a block of rows hold: taken in run by run where they are plain numbers, dates or known
  * words, which are told eight characters at a time, else cell by cell. A reused buffer.
  */
 public final class ColumnTally {
-    private static final int TEXT = CellKind.TEXT.ordinal();
-    private static final int NUMBER = CellKind.NUMBER.ordinal();
     private static final double[] POWERS = {1, 1e1, 1e2, 1e3, 1e4, 1e5, 1e6, 1e7};
-    private static final int YEAR_ZERO = 0x30303030;
-    private static final int DIGITS = Form.DIGITS.ordinal();
-    private static final int POINT = Form.POINT.ordinal();
-    private static final int COMMA = Form.COMMA.ordinal();
-    private static final int NUMBER_WHOLE = Form.NUMBER_WHOLE.ordinal();
-    private static final int NUMBER_FRACTION = Form.NUMBER_FRACTION.ordinal();
+    private static final int POINT = '.' ^ '0';
+    private static final int COMMA = ',' ^ '0';
+    private static final int MINUS = '-' ^ '0';
+    private static final int DATE_SHAPE = PackedCell.shape(CellKind.TEXT, "2026-03-31".length());
+    /** Where the digits of a date are: of the year in its first eight characters, the day in its last eight. */
+    private static final long YEAR = 0x00000000FFFFFFFFL;
+    /** Where the digits of the month are, once the dash before them is left out. */
+    private static final long MONTH = 0x0000FFFF00000000L;
+
+    private static final long DAY = 0xFFFF000000000000L;
     private static final long DASHES = 0x2D00002D00000000L;
     private static final long DASHES_ONLY = 0xFF0000FF00000000L;
-    private static final long BOTH_HIGH_BITS = 0x8000008000000000L;
     /** The months with 31 days, as bits from 1. */
     private static final int LONG_MONTHS = 1 << 1 | 1 << 3 | 1 << 5 | 1 << 7 | 1 << 8 | 1 << 10 | 1 << 12;
 
-    private static final boolean[] NUMBERS = new boolean[Form.FORMS.length];
-
-    static {
-        for (Form form : Form.FORMS) {
-            NUMBERS[form.ordinal()] = form.isNumber();
-        }
-    }
-
-    final byte[] forms = new byte[RowBlock.ROWS];
     final int[] counts = new int[Form.FORMS.length];
-    /** The rows whose cells are to be looked at one by one as evidence. */
+    private long seen;
+    /** The rows whose cells are to be looked at one by one as evidence, and their forms. */
     final int[] looks = new int[RowBlock.ROWS];
 
-    private final double[] values = new double[RowBlock.ROWS];
+    final Form[] lookForms = new Form[RowBlock.ROWS];
     int looked;
+    /** The rows with dates that need no closer look. */
+    final BitSet calmDates = new BitSet(RowBlock.ROWS);
+
     int wholeDigits;
     int decimals;
     int belowZero;
+
+    private final BitSet blanks = new BitSet(RowBlock.ROWS);
     private int lookedWords;
-    int calmDates;
     private int numbers;
+    private double sum;
+    private double least = Double.POSITIVE_INFINITY;
+    private double most = Double.NEGATIVE_INFINITY;
 
     /** Empties it. */
     public void clear() {
-        Arrays.fill(counts, 0);
+        for (long left = seen; left != 0; left &= left - 1) {
+            counts[Long.numberOfTrailingZeros(left)] = 0;
+        }
+        seen = 0;
         looked = 0;
+        calmDates.clear();
         wholeDigits = 0;
         decimals = 0;
         belowZero = 0;
+        blanks.clear();
         lookedWords = 0;
-        calmDates = 0;
         numbers = 0;
+        sum = 0;
+        least = Double.POSITIVE_INFINITY;
+        most = Double.NEGATIVE_INFINITY;
     }
 
     /** The forms of its cells, as {@link Form#bits}. */
     public long seen() {
-        long seen = 0;
-        for (int form = 0; form < counts.length; form++) {
-            seen |= counts[form] > 0 ? 1L << form : 0;
-        }
         return seen;
     }
 
-    /** How many of its cells hold a number. */
+    /** How many of its cells hold a number that is known, at least about. */
     public int numbers() {
         return numbers;
     }
 
-    /** The number in a cell, about; not a number for anything else. */
-    public double value(int row) {
-        return NUMBERS[forms[row]] ? values[row] : Double.NaN;
+    /** What the numbers come to, about. */
+    public double sum() {
+        return sum;
+    }
+
+    /** The least of the numbers; infinite where there is none. */
+    public double least() {
+        return least;
+    }
+
+    /** The greatest of the numbers; infinite and below zero where there is none. */
+    public double most() {
+        return most;
     }
 
     /** True where the cell of a row is blank. */
     public boolean blank(int row) {
-        return forms[row] == Form.BLANK.ordinal();
+        return blanks.get(row);
     }
+
+    // ---- cell by cell ----
 
     /** Takes in a cell that was looked at: its form, and its size and number where a {@link Look} found them. */
     public void take(int row, Form form, int size, double value) {
-        note(row, form);
-        if (size != Look.NO_SIZE) {
+        note(form, 1);
+        if (form == Form.BLANK) {
+            blanks.set(row);
+        } else if (size != Look.NO_SIZE) {
             wholeDigits = Math.max(wholeDigits, Look.wholeDigits(size));
             decimals = Math.max(decimals, Look.decimals(size));
             belowZero += Look.belowZero(size) ? 1 : 0;
-        } else if (form != Form.BLANK) {
-            looks[looked++] = row;
+        } else {
+            looks[looked] = row;
+            lookForms[looked++] = form;
             lookedWords += form == Form.WORDS || form == Form.WORDS_AND_DIGITS ? 1 : 0;
         }
-        values[row] = value;
-        numbers += Double.isNaN(value) ? 0 : 1;
+        if (!Double.isNaN(value)) {
+            add(1, value, value, value);
+        }
     }
 
-    /** Takes in a cell with words of which nothing but their number matters any more. */
-    public void takeCalm(int row, Form form) {
-        note(row, form);
+    /** Takes in some cells with words of one form, of which nothing but their number matters any more. */
+    public void takeCalm(Form form, int cells) {
+        note(form, cells);
+    }
+
+    private void note(Form form, int cells) {
+        if (cells > 0) {
+            counts[form.ordinal()] += cells;
+            seen |= form.bit();
+        }
+    }
+
+    private void add(int some, double theirSum, double theirLeast, double theirMost) {
+        numbers += some;
+        sum += theirSum;
+        least = Math.min(least, theirLeast);
+        most = Math.max(most, theirMost);
     }
 
     /** How many cells hold words that are not to be looked at one by one. */
@@ -107,100 +142,135 @@ public final class ColumnTally {
         return counts[Form.WORDS.ordinal()] + counts[Form.WORDS_AND_DIGITS.ordinal()] - lookedWords;
     }
 
-    private void note(int row, Form form) {
-        int ordinal = form.ordinal();
-        forms[row] = (byte) ordinal;
-        counts[ordinal]++;
-    }
+    // ---- run by run ----
 
     /**
-     * Takes in plain numbers of at most eight characters from a row on.
+     * Takes in plain numbers of at most eight characters and of one kind from a row on.
      *
      * @return the first row whose cell is something else, or may be
      */
-    public int takeNumbers(RowBlock block, int column, int from) {
-        int wholes = 0;
-        int points = 0;
-        int commas = 0;
-        int cells = 0;
-        int fractions = 0;
-        int digits = wholeDigits;
-        int behind = decimals;
-        int below = 0;
+    public int takeNumbers(ColumnCells cells, int from) {
         int row = from;
-        for (; row < block.rows(); row++) {
-            int kind = block.kindOrdinal(column, row);
-            int end = block.end(column, row);
-            int length = end - block.start(column, row);
-            if (length == 0 || length > Eight.LENGTH || kind != TEXT && kind != NUMBER) {
+        int before;
+        do {
+            before = row;
+            row = takeAlike(cells, row);
+        } while (row > before && row < cells.rows());
+        return row;
+    }
+
+    /** Takes in numbers of one kind, with the same mark as the first, and no more decimals. */
+    private int takeAlike(ColumnCells cells, int from) {
+        int[] shapes = cells.shapes();
+        long[] tails = cells.tails();
+        int rows = cells.rows();
+        boolean text = PackedCell.kind(shapes[from]) == CellKind.TEXT;
+        int shortest = PackedCell.shape(text ? CellKind.TEXT : CellKind.NUMBER, 1);
+        // The mark's bit among those of what is no digit; its place; its value there; what stands before and behind it.
+        long markBit = markBit(shapes[from], tails[from]);
+        int place = Long.numberOfTrailingZeros(markBit) >>> 3;
+        long markMask = (markBit >>> 7) * 0xFF;
+        long mark = Eight.values(tails[from]) & markMask;
+        long before = markBit == 0 ? 0 : (markBit >>> 7) - 1;
+        long behind = ~before ^ markMask;
+        int sign = Eight.at(mark, place & 7);
+        if (markBit != 0 && sign != POINT && (sign != COMMA || !text)) {
+            return from;
+        }
+        boolean mayGroup = text && place == Eight.LENGTH - 4;
+        int below = 0;
+        int wholes = 0;
+        long pairs = 0;
+        long low = Long.MAX_VALUE;
+        long high = Long.MIN_VALUE;
+        int row = from;
+        for (; row < rows; row++) {
+            int over = Integer.rotateRight(shapes[row] - shortest, PackedCell.KIND_BITS);
+            if ((over & -Eight.LENGTH) != 0) {
                 break;
             }
-            long chars = Eight.zeroLed(block.tail(end), length);
-            long odd = Eight.notDigits(chars);
-            int first = Eight.LENGTH - length;
-            // The place of the first sign; behind the last where there is none.
-            int at = Long.numberOfTrailingZeros(odd) >>> 3;
-            boolean minus = at == first;
-            if (minus) {
-                if (length == 1 || Eight.at(chars, at) != '-') {
+            int outside = 8 * (Eight.LENGTH - 1 - over);
+            long own = Eight.values(tails[row]) >>> outside;
+            long values = own << outside;
+            long odd = Eight.notDigits(values);
+            int minus = 0;
+            int unmarked = 0;
+            if (odd != markBit) {
+                if ((own & 0xFF) == MINUS && over > 0) {
+                    odd &= odd - 1;
+                    own >>>= 8;
+                    outside += 8;
+                    values = own << outside;
+                    minus = -1;
+                }
+                // Fewer decimals, or none: as if there were noughts behind.
+                int end = Long.numberOfTrailingZeros(odd) & -8;
+                int moved = end - 8 * place;
+                if (moved < 0 || moved > outside || (odd & odd - 1) != 0 || text && (mayGroup || end == 32)) {
                     break;
                 }
-                chars ^= (long) ('-' ^ '0') << 8 * first;
-                odd &= odd - 1;
-                at = Long.numberOfTrailingZeros(odd) >>> 3;
-                first++;
+                values >>>= moved;
+                outside -= moved;
+                if (odd == 0) {
+                    values |= mark;
+                    unmarked = 1;
+                }
             }
-            int whole = at - first;
-            int form;
-            double value;
-            if (at == Eight.LENGTH) {
-                if (kind == NUMBER) {
-                    form = NUMBER_WHOLE;
-                    cells++;
-                } else if (whole == 1 || Eight.at(chars, first) != '0') {
-                    form = DIGITS;
-                    wholes++;
-                } else {
-                    break;
-                }
-                value = Eight.number(chars);
-            } else {
-                int mark = Eight.at(chars, at);
-                int decimal = Eight.LENGTH - 1 - at;
-                boolean mayGroup = decimal == 3 && whole <= 3 && Eight.at(chars, first) != '0';
-                if ((odd & odd - 1) != 0 || whole == 0 || mayGroup && kind == TEXT) {
-                    break;
-                }
-                if (mark == '.' && kind == TEXT) {
-                    form = POINT;
-                    points++;
-                } else if (mark == ',' && kind == TEXT) {
-                    form = COMMA;
-                    commas++;
-                } else if (mark == '.') {
-                    form = NUMBER_FRACTION;
-                    fractions++;
-                } else {
-                    break;
-                }
-                value = Eight.number(Eight.without(chars, at)) / POWERS[decimal];
-                behind = Math.max(behind, decimal);
+            int lead = (int) own & 0xFF;
+            if ((values & markMask) != mark || lead > 9 || (lead == 0 ? outside < 8 * place - 8 : mayGroup)) {
+                break;
             }
-            values[row] = minus ? -value : value;
-            forms[row] = (byte) form;
-            digits = Math.max(digits, whole);
-            below += minus ? 1 : 0;
+            long here = Eight.pairs(values & behind | (values & before) << 8);
+            long order = (Long.reverseBytes(here) ^ minus) - minus;
+            pairs += (here ^ minus) - minus;
+            low = Math.min(low, order);
+            high = Math.max(high, order);
+            below -= minus;
+            wholes += unmarked;
         }
-        wholeDigits = digits;
-        decimals = behind;
-        belowZero += below;
-        numbers += row - from;
-        counts[DIGITS] += wholes;
-        counts[POINT] += points;
-        counts[COMMA] += commas;
-        counts[NUMBER_WHOLE] += cells;
-        counts[NUMBER_FRACTION] += fractions;
+        if (row > from) {
+            note(text ? Form.DIGITS : Form.NUMBER_WHOLE, markBit == 0 ? row - from : wholes);
+            note(form(text, sign), markBit == 0 ? 0 : row - from - wholes);
+            belowZero += below;
+            add(row - from, Math.max(0, Eight.LENGTH - 1 - place), pairs, low, high);
+        }
         return row;
+    }
+
+    private void add(int some, int behind, long pairs, long lowest, long highest) {
+        double one = POWERS[behind];
+        double low = inOrder(lowest) / one;
+        double high = inOrder(highest) / one;
+        decimals = Math.max(decimals, behind);
+        double size = Math.max(-low, high);
+        wholeDigits = Math.max(1, wholeDigits);
+        while (wholeDigits < Eight.LENGTH && size >= POWERS[wholeDigits]) {
+            wholeDigits++;
+        }
+        add(some, Eight.number(pairs) / one, low, high);
+    }
+
+    /** The bit of the mark in a number, among those of what is no digit; 0 without one. */
+    private static long markBit(int shape, long tail) {
+        int length = Math.max(1, Math.min(Eight.LENGTH, PackedCell.length(shape)));
+        long values = Eight.last(Eight.values(tail), length);
+        long odd = Eight.notDigits(values);
+        odd = Eight.at(values, Eight.LENGTH - length) == MINUS ? odd & odd - 1 : odd;
+        return odd & -odd;
+    }
+
+    private static Form form(boolean text, int sign) {
+        return switch (sign) {
+            case POINT -> text ? Form.POINT : Form.NUMBER_FRACTION;
+            case COMMA -> Form.COMMA;
+            default -> text ? Form.DIGITS : Form.NUMBER_WHOLE;
+        };
+    }
+
+    /** The number of some pairs of digits that were put in order. */
+    private static double inOrder(long order) {
+        long here = Long.reverseBytes(Math.abs(order));
+        return order < 0 ? -Eight.number(here) : Eight.number(here);
     }
 
     /**
@@ -208,34 +278,34 @@ public final class ColumnTally {
      *
      * @return the first row whose cell is something else, or may be
      */
-    public int takeDates(RowBlock block, int column, int from) {
+    public int takeDates(ColumnCells cells, int from) {
+        int[] shapes = cells.shapes();
+        long[] heads = cells.heads();
+        long[] tails = cells.tails();
+        int rows = cells.rows();
         int row = from;
-        for (; row < block.rows(); row++) {
-            int start = block.start(column, row);
-            int end = block.end(column, row);
-            if (end - start != 10 || block.kindOrdinal(column, row) != TEXT) {
+        for (; row < rows; row++) {
+            long head = heads[row];
+            long digits = Eight.values(head & YEAR | head >>> 8 & MONTH | tails[row] & DAY);
+            if (shapes[row] != DATE_SHAPE
+                    || (head & DASHES_ONLY) != DASHES
+                    || Eight.notDigits(digits) != 0
+                    || !isDay(Eight.pairs(digits))) {
                 break;
             }
-            long head = block.head(start);
-            long tail = block.tail(end);
-            boolean digits = Eight.notDigits(head) == BOTH_HIGH_BITS && Eight.notDigits(tail) >>> 48 == 0;
-            if (!digits || (head & DASHES_ONLY) != DASHES || !isDay(head, tail)) {
-                break;
-            }
-            forms[row] = (byte) Form.YEAR_FIRST_DATE.ordinal();
         }
         if (row > from) {
-            counts[Form.YEAR_FIRST_DATE.ordinal()] += row - from;
-            calmDates += row - from;
+            note(Form.YEAR_FIRST_DATE, row - from);
+            calmDates.set(from, row);
         }
         return row;
     }
 
     /** True for a day that exists, apart from the 29th of February, at which a closer look is taken. */
-    private static boolean isDay(long head, long tail) {
-        int month = Eight.at(head, 5) * 10 + Eight.at(head, 6) - '0' * 11;
-        int day = Eight.at(tail, 6) * 10 + Eight.at(tail, 7) - '0' * 11;
+    private static boolean isDay(long pairs) {
+        int month = (int) (pairs >>> 32) & 0xFF;
+        int day = (int) (pairs >>> 48);
         boolean inMonth = day <= 28 || month != 2 && (day <= 30 || day == 31 && (LONG_MONTHS >> month & 1) != 0);
-        return month >= 1 && month <= 12 && day >= 1 && inMonth && (int) head != YEAR_ZERO;
+        return month >= 1 && month <= 12 && day >= 1 && inMonth && (int) pairs != 0;
     }
 }

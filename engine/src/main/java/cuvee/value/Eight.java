@@ -14,55 +14,53 @@ public final class Eight {
     private static final long HIGH_BITS = 0x8080808080808080L;
     private static final long OVER_NINE = 0x7676767676767676L;
 
-    private static final long[] BEFORE = new long[LENGTH];
-    private static final long[] BEHIND = new long[LENGTH];
-
-    static {
-        for (int place = 0; place < LENGTH; place++) {
-            BEFORE[place] = (1L << 8 * place) - 1;
-            BEHIND[place] = ~(BEFORE[place] << 8 | 0xFF);
-        }
-    }
-
     private Eight() {}
 
-    /** The high bit of each byte that is no digit. */
-    static long notDigits(long chars) {
-        long less = chars ^ ZEROS;
-        return ((less & LOW_BITS) + OVER_NINE | less) & HIGH_BITS;
+    /** The high bit of each byte that is no digit, by their values. */
+    public static long notDigits(long values) {
+        return ((values & LOW_BITS) + OVER_NINE | values) & HIGH_BITS;
+    }
+
+    /** The values of digits, from 0 to 9, and others for what is none. */
+    static long values(long chars) {
+        return chars ^ ZEROS;
+    }
+
+    /** All bits of each byte that is a digit. */
+    public static long digits(long chars) {
+        return ((~notDigits(values(chars)) & HIGH_BITS) >>> 7) * 0xFF;
     }
 
     /** The same with 0 for every digit. */
     public static long withoutDigits(long chars) {
-        long digits = ((~notDigits(chars) & HIGH_BITS) >>> 7) * 0xFF;
+        long digits = digits(chars);
         return chars & ~digits | ZEROS & digits;
     }
 
-    /** The number of eight digits. */
-    static long number(long digits) {
-        long pairs = (digits & 0x0F0F0F0F0F0F0F0FL) * (10 << 8 | 1) >>> 8;
-        long fours = (pairs & 0x00FF00FF00FF00FFL) * (100 << 16 | 1) >>> 16;
-        return (fours & 0x0000FFFF0000FFFFL) * (10_000L << 32 | 1) >>> 32;
+    /** The numbers of each two digits, by their values, in 16 bits each: such can be added up. */
+    static long pairs(long values) {
+        return values * (10 << 8 | 1) >>> 8 & 0x00FF00FF00FF00FFL;
     }
 
-    /** So many of them at the end, at least one, and nothing before those. */
+    /** The number of eight digits by their pairs, or the sum of up to 128 such numbers by the sum of theirs. */
+    static long number(long pairs) {
+        long left = pairs;
+        long number = 0;
+        for (int pair = 0; pair < LENGTH / 2; pair++) {
+            short here = (short) left;
+            number = number * 100 + here;
+            left = left - here >> Short.SIZE;
+        }
+        return number;
+    }
+
+    /** So many of them at the end, one to eight, and nothing before those. */
     public static long last(long chars, int length) {
-        return chars & -1L << Long.SIZE - 8 * Math.min(length, LENGTH);
-    }
-
-    /** The same with zeros before so many characters at the end, of one to eight. */
-    static long zeroLed(long chars, int length) {
-        long own = -1L << Long.SIZE - 8 * length;
-        return chars & own | ZEROS & ~own;
+        return chars & -1L << Long.SIZE - 8 * length;
     }
 
     /** The character at a place, from 0. */
     public static int at(long chars, int place) {
         return (int) (chars >>> 8 * place) & 0xFF;
-    }
-
-    /** All without the one at a place, and a zero in front. */
-    static long without(long chars, int place) {
-        return chars & BEHIND[place] | (chars & BEFORE[place]) << 8 | '0';
     }
 }

@@ -1,6 +1,7 @@
 package cuvee.value;
 
 import cuvee.sheet.CellKind;
+import cuvee.sheet.PackedCell;
 import cuvee.sheet.RowBlock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -54,7 +55,8 @@ public final class Evidence {
 
     /** Takes in the cells of a column in a block of records. */
     public void add(ColumnTally tally, RowBlock block, int column) {
-        for (int form = 0; form < counts.length; form++) {
+        for (long left = tally.seen(); left != 0; left &= left - 1) {
+            int form = Long.numberOfTrailingZeros(left);
             counts[form] += tally.counts[form];
         }
         counts[Form.BLANK.ordinal()] -= behindLast(tally, block, column);
@@ -62,19 +64,20 @@ public final class Evidence {
         decimals = Math.max(decimals, tally.decimals);
         belowZero += tally.belowZero;
         manyOddities += tally.calmWords();
-        boolean sampled = Long.numberOfLeadingZeros(dates) != Long.numberOfLeadingZeros(dates + tally.calmDates);
+        int calmDates = tally.calmDates.cardinality();
+        boolean sampled = Long.numberOfLeadingZeros(dates) != Long.numberOfLeadingZeros(dates + calmDates);
         if (tally.looked == 0 && !sampled) {
-            dates += tally.calmDates;
+            dates += calmDates;
             return;
         }
         int at = 0;
         for (int row = 0; row < block.rows(); row++) {
-            Form form = Form.FORMS[tally.forms[row]];
+            long cell = block.cell(column, row);
             if (at < tally.looked && tally.looks[at] == row) {
-                look(block.chars(), block.start(column, row), block.end(column, row), form);
+                look(block.chars(), PackedCell.start(cell), PackedCell.end(cell), tally.lookForms[at]);
                 at++;
-            } else if (form == Form.YEAR_FIRST_DATE) {
-                sampleDay(block.chars(), block.start(column, row), block.end(column, row));
+            } else if (tally.calmDates.get(row)) {
+                sampleDay(block.chars(), PackedCell.start(cell), PackedCell.end(cell));
             }
         }
     }

@@ -2,29 +2,31 @@ package cuvee.detect;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import cuvee.sheet.RowBlock;
+import cuvee.sheet.ColumnCells;
+import cuvee.sheet.Row;
 import cuvee.testing.Rows;
 import cuvee.value.ColumnTally;
 import cuvee.value.Form;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** A text that was remembered is known again, and no other. */
 class LateTextsTest {
-    private static RowBlock block(String... texts) {
-        RowBlock block = new RowBlock(1);
+    private static ColumnCells cells(String... texts) {
+        List<Row> rows = new ArrayList<>();
         for (String text : texts) {
-            block.add(Rows.row(block.rows() + 1, text));
+            rows.add(Rows.row(rows.size() + 1, text));
         }
-        block.narrow();
-        return block;
+        return Rows.column(Rows.block(1, rows), 0);
     }
 
     private static boolean knows(String remembered, String other) {
         LateTexts late = new LateTexts();
-        late.remember(block(remembered), 0, 0, Form.WORDS_AND_DIGITS, false);
-        return late.take(block(other), 0, 0, new ColumnTally()) == 1;
+        late.remember(cells(remembered), 0, Form.WORDS_AND_DIGITS, false);
+        return late.take(cells(other), 0, new ColumnTally()) == 1;
     }
 
     @ParameterizedTest(name = "{0}, {1}: {2}")
@@ -56,15 +58,28 @@ class LateTextsTest {
     @Test
     void itStopsAtTheFirstThatIsNotKnown() {
         LateTexts late = new LateTexts();
-        RowBlock block = block("Hollin", "Tarsk", "Hollin", "Hollin", "", "Tarsk");
-        late.remember(block, 0, 0, Form.WORDS, false);
-        late.remember(block, 0, 1, Form.WORDS, true);
+        ColumnCells cells = cells("Hollin", "Tarsk", "Hollin", "Hollin", "", "Tarsk");
+        late.remember(cells, 0, Form.WORDS, false);
+        late.remember(cells, 1, Form.WORDS, true);
         ColumnTally tally = new ColumnTally();
         late.begin();
-        assertThat(late.take(block, 0, 2, tally)).isEqualTo(4);
+        assertThat(late.take(cells, 2, tally)).isEqualTo(4);
         assertThat(late.metPartly()).isFalse();
-        assertThat(late.take(block, 0, 4, tally)).isEqualTo(4);
-        assertThat(late.take(block, 0, 5, tally)).isEqualTo(6);
+        assertThat(late.take(cells, 4, tally)).isEqualTo(4);
+        assertThat(late.take(cells, 5, tally)).isEqualTo(6);
         assertThat(late.metPartly()).as("one that names a total in part").isTrue();
+    }
+
+    @Test
+    void codesOfSeveralKindsAreKnownEachByItsLetters() {
+        LateTexts late = new LateTexts();
+        ColumnCells cells = cells("B-17", "MV A10000001", "Hollin", "B-22", "MV A10000002", "MV A1000000x", "B-23");
+        late.remember(cells, 0, Form.WORDS_AND_DIGITS, false);
+        late.remember(cells, 1, Form.WORDS_AND_DIGITS, false);
+        late.remember(cells, 2, Form.WORDS, false);
+        ColumnTally tally = new ColumnTally();
+        assertThat(late.take(cells, 0, tally)).isEqualTo(5);
+        assertThat(tally.seen()).isEqualTo(Form.bits(Form.WORDS, Form.WORDS_AND_DIGITS));
+        assertThat(late.take(cells, 6, tally)).isEqualTo(7);
     }
 }

@@ -167,7 +167,7 @@ class RowBlocksTest {
 
     private static List<FoundTable> found(List<Row> rows, Reading reading) {
         TableFinder finder = new TableFinder(HeaderHints.NONE, SheetClues.NONE, reading);
-        rows.forEach(finder::row);
+        Rows.replay(rows, finder::row);
         return finder.end();
     }
 
@@ -177,7 +177,14 @@ class RowBlocksTest {
         assertThat(found(rows, Reading.DEFAULT))
                 .usingRecursiveComparison()
                 .ignoringFields("reading")
+                // Sums are added up in another order.
+                .withComparatorForType(RowBlocksTest::about, Double.class)
                 .isEqualTo(found(rows, oneByOne));
+    }
+
+    private static int about(double one, double other) {
+        boolean same = Math.abs(one - other) <= 1e-12 * Math.max(1, Math.abs(other));
+        return same ? 0 : Double.compare(one, other);
     }
 
     static List<Long> seeds() {

@@ -2,8 +2,10 @@ package cuvee.testing;
 
 import cuvee.place.Where;
 import cuvee.sheet.CellKind;
+import cuvee.sheet.ColumnCells;
 import cuvee.sheet.ReadLimits;
 import cuvee.sheet.Row;
+import cuvee.sheet.RowBlock;
 import cuvee.sheet.SheetFiles;
 import cuvee.sheet.SheetInfo;
 import cuvee.sheet.SheetVisitor;
@@ -13,6 +15,7 @@ import cuvee.value.Look;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 
 /** Reads files, and makes rows, as tests want them. */
 public final class Rows {
@@ -59,6 +62,35 @@ public final class Rows {
     /** Takes in a cell of a row as evidence. */
     public static void add(Evidence evidence, Row row, int column) {
         evidence.add(row.chars(), row.start(column), row.end(column), Forms.of(row, column), Look.NO_SIZE);
+    }
+
+    /** Hands rows on as a reader does: one after the other, in one row that is used again and again. */
+    public static void replay(List<Row> rows, Consumer<Row> to) {
+        Row used = new Row();
+        for (Row row : rows) {
+            used.begin(row.number(), row.blanksBefore());
+            for (int c = 0; c < row.width(); c++) {
+                if (row.kind(c) != CellKind.EMPTY) {
+                    used.set(c, row.kind(c), row.text(c));
+                }
+            }
+            to.accept(used);
+        }
+    }
+
+    /** A block of some rows, prepared to be looked at. */
+    public static RowBlock block(int columns, List<Row> rows) {
+        RowBlock block = new RowBlock(columns);
+        replay(rows, block::add);
+        block.narrow();
+        return block;
+    }
+
+    /** A column of such a block, from 0. */
+    public static ColumnCells column(RowBlock block, int column) {
+        ColumnCells cells = new ColumnCells();
+        cells.take(block, column);
+        return cells;
     }
 
     /** A row of text cells; empty strings are no cells; numbers are a workbook's numbers. */
