@@ -177,7 +177,7 @@ public final class ColumnTally {
         if (markBit != 0 && sign != POINT && (sign != COMMA || !text)) {
             return from;
         }
-        boolean mayGroup = text && place == Eight.LENGTH - 4;
+        boolean mayGroup = mayGroup(text, place);
         int below = 0;
         int wholes = 0;
         long pairs = 0;
@@ -190,23 +190,23 @@ public final class ColumnTally {
                 break;
             }
             int outside = 8 * (Eight.LENGTH - 1 - over);
-            long own = Eight.values(tails[row]) >>> outside;
-            long values = own << outside;
+            long led = Eight.values(tails[row]) >>> outside;
+            long values = led << outside;
             long odd = Eight.notDigits(values);
             int minus = 0;
             int unmarked = 0;
             if (odd != markBit) {
-                if ((own & 0xFF) == MINUS && over > 0) {
+                if ((led & 0xFF) == MINUS && over > 0) {
                     odd &= odd - 1;
-                    own >>>= 8;
+                    led >>>= 8;
                     outside += 8;
-                    values = own << outside;
+                    values = led << outside;
                     minus = -1;
                 }
                 // Fewer decimals, or none: as if there were noughts behind.
-                int end = Long.numberOfTrailingZeros(odd) & -8;
-                int moved = end - 8 * place;
-                if (moved < 0 || moved > outside || (odd & odd - 1) != 0 || text && (mayGroup || end == 32)) {
+                int own = Long.numberOfTrailingZeros(odd) >>> 3;
+                int moved = 8 * (own - place);
+                if (moved < 0 || moved > outside || (odd & odd - 1) != 0 || moved > 0 && mayGroup(text, own)) {
                     break;
                 }
                 values >>>= moved;
@@ -216,7 +216,7 @@ public final class ColumnTally {
                     unmarked = 1;
                 }
             }
-            int lead = (int) own & 0xFF;
+            int lead = (int) led & 0xFF;
             if ((values & markMask) != mark || lead > 9 || (lead == 0 ? outside < 8 * place - 8 : mayGroup)) {
                 break;
             }
@@ -235,6 +235,11 @@ public final class ColumnTally {
             add(row - from, Math.max(0, Eight.LENGTH - 1 - place), pairs, low, high);
         }
         return row;
+    }
+
+    /** True where a mark with three digits behind it could part thousands. */
+    private static boolean mayGroup(boolean text, int place) {
+        return text && place == Eight.LENGTH - 4;
     }
 
     private void add(int some, int behind, long pairs, long lowest, long highest) {

@@ -37,6 +37,7 @@ class LateTextsTest {
         "Hollin, hollin, false",
         "B-17, B-99, true",
         "B-17, B-177, false",
+        "B-17, XB-17, false",
         "MV A10000001, MV A29999999, true",
         "MV A10000001, MV B10000001, false",
         // What begins with a digit, or like a month, may be a date with other digits.

@@ -135,10 +135,10 @@ class ColumnTallyTest {
 
     /** Numbers as a column may hold them: of one sort, or of a few, and sometimes another. */
     private static String[] run(Random random) {
-        int sorts = random.nextInt(64);
+        int sorts = random.nextInt(128);
         String[] texts = new String[RowBlock.ROWS];
         for (int i = 0; i < texts.length; i++) {
-            int sort = random.nextInt(6);
+            int sort = random.nextInt(7);
             int size = (int) Math.pow(10, random.nextInt(8));
             String text = (sorts >> sort & 1) == 0
                     ? Integer.toString(random.nextInt(size))
@@ -147,7 +147,8 @@ class ColumnTallyTest {
                         case 1 -> String.format(Locale.ROOT, "%.2f", random.nextInt(size) / 100.0);
                         case 2 -> Double.toString(random.nextInt(size) / 100.0);
                         case 3 -> String.format(Locale.ROOT, "%.1f", -random.nextInt(size) / 10.0);
-                        case 4 -> String.format(Locale.ROOT, "%.3f", random.nextInt(size) / 1000.0);
+                        case 4 -> String.format(Locale.ROOT, "%.4f", random.nextInt(size) / 10_000.0);
+                        case 5 -> String.format(Locale.ROOT, "%.3f", random.nextInt(size) / 1000.0);
                         default -> random.nextInt(20) == 0 ? made(random, 8) : "0.25";
                     };
             texts[i] = text;
