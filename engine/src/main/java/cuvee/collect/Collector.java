@@ -299,17 +299,17 @@ public final class Collector {
         Map<Source, String> copies = new HashMap<>();
         for (List<Source> sameSize : bySize.values()) {
             if (sameSize.size() > 1) {
-                Map<String, Source> byContent = new HashMap<>();
                 sameSize.sort(Comparator.comparingInt((Source source) ->
                                 source.file().getFileName().toString().length())
                         .thenComparing(Source::path, Collector::compareByFolder));
-                for (Source source : sameSize) {
-                    String content = Fingerprint.of(source.file());
-                    Source first = content.isEmpty() ? null : byContent.putIfAbsent(content, source);
-                    if (first != null) {
-                        copies.put(source, first.path());
-                    }
-                }
+                Map<Long, List<Source>> originals = new HashMap<>();
+                sameSize.forEach(source -> Checksum.of(source.file()).ifPresent(sum -> {
+                    List<Source> alike = originals.computeIfAbsent(sum, any -> new ArrayList<>());
+                    alike.stream()
+                            .filter(original -> Checksum.same(original.file(), source.file()))
+                            .findFirst()
+                            .ifPresentOrElse(original -> copies.put(source, original.path()), () -> alike.add(source));
+                }));
             }
         }
         List<Source> judged = new ArrayList<>();

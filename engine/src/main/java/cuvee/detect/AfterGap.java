@@ -97,7 +97,7 @@ final class AfterGap {
         boolean contrast = choosing.contrast(choice) > 0;
         boolean titled = choice.top() > 0
                 && rows.subList(0, choice.top()).stream().allMatch(row -> row.filled() == 1)
-                && !HeaderChoice.holdsValue(header);
+                && new HeadRow(header).values() == 0;
         boolean heads = titled && contrast && fitting * 2 < tabular;
         for (int i = 0; i < (heads ? choice.top() : choice.bottom() + 1); i++) {
             if (goesOn(rows.get(i))) {

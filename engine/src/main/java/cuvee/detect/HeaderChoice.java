@@ -1,14 +1,11 @@
 package cuvee.detect;
 
-import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
 import cuvee.value.Form;
-import cuvee.value.Forms;
 import cuvee.value.LooseText;
-import cuvee.value.Units;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -32,18 +29,22 @@ final class HeaderChoice {
     private static final double SMALL_LEAD = 0.3;
     private static final double CLEAR_CONTRAST = 0.25;
 
-    private final List<Row> rows;
+    private final List<HeadRow> rows;
     private final HeaderHints hints;
     private final SheetClues clues;
     private final Set<Integer> labels;
     private int width;
 
     HeaderChoice(List<Row> rows, HeaderHints hints, SheetClues clues) {
+        this(hints, clues, HeadRow.of(rows));
+    }
+
+    private HeaderChoice(HeaderHints hints, SheetClues clues, List<HeadRow> rows) {
         this.rows = rows;
         this.hints = hints;
         this.clues = clues;
         this.width = usualWidth(rows);
-        this.labels = LabelRows.of(rows, width);
+        this.labels = LabelRows.of(rows.stream().map(HeadRow::row).toList(), width);
     }
 
     /**
@@ -111,7 +112,9 @@ final class HeaderChoice {
         }
         // The same words further up are the header; these are it once more.
         for (int b = from; b < top; b++) {
-            if (scores.getOrDefault(b, 0.0) > 0 && rows.get(b).filled() > 1 && sameWords(b, bottom)) {
+            if (scores.getOrDefault(b, 0.0) > 0
+                    && rows.get(b).filled() > 1
+                    && rows.get(b).hasWordsOf(rows.get(bottom))) {
                 bottom = b;
                 top = tops.getOrDefault(b, b);
             }
@@ -129,13 +132,14 @@ final class HeaderChoice {
             double lead = best - rival.getValue();
             if (lead >= (overValues ? CLOSE_LEAD : WORDS_LEAD)
                     || row >= top && row <= bottom
-                    || sameWords(bottom, row)) {
+                    || rows.get(bottom).hasWordsOf(rows.get(row))) {
                 continue;
             }
             // Were a row further up the header, this one would be a record of words where all others hold values.
             boolean impossible = row < top
                     ? overValues && lead >= SMALL_LEAD
-                    : behindRecords(top, bottom, row) || overValues && holdsValue(rows.get(row));
+                    : behindRecords(top, bottom, row)
+                            || overValues && rows.get(row).values() > 0;
             if (!impossible && (closest < 0 || rival.getValue() > scores.getOrDefault(closest, 0.0))) {
                 closest = row;
             }
@@ -143,66 +147,29 @@ final class HeaderChoice {
         return closest;
     }
 
-    /** True for a number or two among words: a title says such things, a header has whole sequences of them. */
-    private static boolean loneNumber(Row row) {
-        int values = 0;
-        for (int c = 0; c < row.width(); c++) {
-            values += !row.blank(c) && isValue(Forms.of(row, c)) ? 1 : 0;
-        }
-        return values == 1 && row.filled() > 1;
-    }
-
-    static boolean holdsValue(Row row) {
-        for (int c = 0; c < row.width(); c++) {
-            if (!row.blank(c) && isValue(Forms.of(row, c))) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /** True for the same header once more. */
-    private boolean sameWords(int a, int b) {
-        Set<String> words = words(rows.get(a));
-        Set<String> both = words(rows.get(b));
-        int most = Math.max(words.size(), both.size());
-        both.retainAll(words);
-        return both.size() * 10 >= most * 6;
-    }
-
     /** True where records of the better header stand before a row: it can only head another table. */
     private boolean behindRecords(int top, int bottom, int row) {
-        int columns = joined(top, bottom).size();
+        int columns = joined(top, bottom).cardinality();
         return rows.subList(bottom + 1, row).stream()
                         .filter(between -> between.filled() * 2 > columns)
                         .count()
                 >= 2;
     }
 
-    private static Set<String> words(Row row) {
-        Set<String> words = new HashSet<>();
-        for (int c = 0; c < row.width(); c++) {
-            if (!row.blank(c)) {
-                words.add(LooseText.key(row.text(c)));
-            }
-        }
-        return words;
-    }
-
     /** How far the next rows fill the columns that a header names, and no others: 1 for those of a clean table. */
-    private double followed(Set<Integer> named, int bottom) {
+    private double followed(BitSet named, int bottom) {
         double sum = 0;
         int looked = 0;
         for (int i = bottom + 1; i < rows.size() && looked < 12; i++) {
-            Row row = rows.get(i);
+            HeadRow row = rows.get(i);
             if (row.filled() == 1) {
                 continue;
             }
             int inside = 0;
             for (int c = 0; c < row.width(); c++) {
-                inside += !row.blank(c) && named.contains(c) ? 1 : 0;
+                inside += !row.blank(c) && named.get(c) ? 1 : 0;
             }
-            sum += inside / (double) (named.size() + row.filled() - inside);
+            sum += inside / (double) (named.cardinality() + row.filled() - inside);
             looked++;
         }
         return looked == 0 ? 0 : sum / looked;
@@ -210,37 +177,35 @@ final class HeaderChoice {
 
     /** The share of names that are values of their column further down, as those of a record often are. */
     private double recurring(int top, int bottom) {
-        Row header = rows.get(bottom);
+        HeadRow header = rows.get(bottom);
         int recurring = 0;
         for (int c = 0; c < header.width(); c++) {
             if (header.blank(c)) {
                 continue;
             }
-            String key = LooseText.key(header.text(c));
             for (int i = bottom + 1; i < rows.size(); i++) {
-                if (!rows.get(i).blank(c) && LooseText.key(rows.get(i).text(c)).equals(key) && !sameWords(i, bottom)) {
+                HeadRow row = rows.get(i);
+                if (!row.blank(c) && row.hasKey(c, header.key(c)) && !row.hasWordsOf(header)) {
                     recurring++;
                     break;
                 }
             }
         }
-        return recurring / (double) Math.max(1, joined(top, bottom).size());
+        return recurring / (double) Math.max(1, joined(top, bottom).cardinality());
     }
 
     /** True where the row above, all words too, fills the same columns: a header comes before what it heads. */
-    private boolean precededByLike(Set<Integer> named, int top) {
+    private boolean precededByLike(BitSet named, int top) {
         int above = top - 1;
         while (above >= 0 && rows.get(above).filled() == 1) {
             above--;
         }
-        if (above < 0 || holdsValue(rows.get(above))) {
+        if (above < 0 || rows.get(above).values() > 0) {
             return false;
         }
-        int inside = 0;
-        for (int c : named) {
-            inside += rows.get(above).blank(c) ? 0 : 1;
-        }
-        return inside * 10 >= named.size() * 8;
+        HeadRow like = rows.get(above);
+        long inside = named.stream().filter(column -> !like.blank(column)).count();
+        return inside * 10 >= named.cardinality() * 8L;
     }
 
     private String reason(int top, int bottom) {
@@ -249,7 +214,7 @@ final class HeaderChoice {
                 : hintShare(top, bottom) >= 0.5
                         ? "its words are headers in other tables too"
                         : contrast(top, bottom) > 0
-                                ? "it names " + joined(top, bottom).size()
+                                ? "it names " + joined(top, bottom).cardinality()
                                         + " columns in words, and the rows below hold values"
                                 : "it is the first row as wide as the table";
         String which = top == bottom
@@ -258,8 +223,8 @@ final class HeaderChoice {
         return which + " the header: " + why + ".";
     }
 
-    private static int usualWidth(List<Row> rows) {
-        int[] widths = rows.stream().mapToInt(Row::filled).sorted().toArray();
+    private static int usualWidth(List<HeadRow> rows) {
+        int[] widths = rows.stream().mapToInt(HeadRow::filled).sorted().toArray();
         if (widths.length == 0) {
             return 0;
         }
@@ -286,13 +251,13 @@ final class HeaderChoice {
     }
 
     private boolean standsAlone(int from, int until) {
-        List<Row> stretch = rows.subList(from, until);
-        HeaderChoice own = new HeaderChoice(stretch, hints, clues);
+        List<HeadRow> stretch = rows.subList(from, until);
+        HeaderChoice own = new HeaderChoice(hints, clues, stretch);
         Choice best = own.best(0, stretch.size());
         if (!best.found() || best.bottom() > MOST_ROWS + 1) {
             return false;
         }
-        int columns = own.joined(best.top(), best.bottom()).size();
+        int columns = own.joined(best.top(), best.bottom()).cardinality();
         long records = stretch.subList(best.bottom() + 1, stretch.size()).stream()
                 .filter(row -> row.filled() * 2 > columns)
                 .count();
@@ -305,21 +270,22 @@ final class HeaderChoice {
 
     /** True where two rows below each other can both belong to the header that ends with the row at {@code bottom}. */
     private boolean joins(int top, int next, int bottom) {
-        Row upper = rows.get(top);
-        Row lower = rows.get(next);
-        if (!wordsOnly(upper) || !wordsOnly(lower) || holdsCode(lower, bottom)) {
+        HeadRow upper = rows.get(top);
+        HeadRow lower = rows.get(next);
+        if (!upper.wordsOnly() || !lower.wordsOnly() || holdsCode(lower, bottom)) {
             return false;
         }
-        if (clues.partlyMerged(upper.number(), upper, lower)) {
+        if (clues.partlyMerged(upper.number(), upper.row(), lower.row())) {
             return true;
         }
-        if (titleLike(upper) || titleLike(lower) || loneNumber(upper) || upper.filled() < 2 && lower.filled() >= 2) {
+        boolean title = upper.isTitleLike() || lower.isTitleLike() || upper.isLoneNumber();
+        if (title || upper.filled() < 2 && lower.filled() >= 2) {
             return false;
         }
-        if (lower.filled() == 1 && !isUnits(lower) && !continuesName(lower, bottom)) {
+        if (lower.filled() == 1 && !lower.isUnits() && !continuesName(lower, bottom)) {
             return false;
         }
-        if (isUnits(lower) || describes(upper, lower, bottom)) {
+        if (lower.isUnits() || describes(upper, lower, bottom)) {
             return true;
         }
         int spans = 0;
@@ -337,7 +303,7 @@ final class HeaderChoice {
         if (onlyAbove + over < upper.filled()) {
             return false;
         }
-        boolean namesTwice = different(lower) < lower.filled();
+        boolean namesTwice = lower.words().size() < lower.filled();
         boolean broken = over == upper.filled() && over == lower.filled() && contrast(next, bottom) * 2 >= 1;
         boolean few = lower.filled() * 2 <= upper.filled() && (lower.filled() == 1 || mostlyOverValues(lower, bottom));
         boolean noRecord = few || contrast(next, bottom) * 2 >= 1;
@@ -349,11 +315,11 @@ final class HeaderChoice {
     }
 
     /** True where a row has a code that differs from one below it in its digits only: it is a record. */
-    private boolean holdsCode(Row row, int bottom) {
+    private boolean holdsCode(HeadRow row, int bottom) {
         for (int c = 0; c < row.width(); c++) {
-            if (Forms.of(row, c) == Form.WORDS_AND_DIGITS) {
+            if (row.form(c) == Form.WORDS_AND_DIGITS) {
                 String pattern = LooseText.codePattern(row.text(c));
-                for (Row below : rows.subList(bottom + 1, Math.min(rows.size(), bottom + 1 + LOOK_BELOW))) {
+                for (HeadRow below : rows.subList(bottom + 1, Math.min(rows.size(), bottom + 1 + LOOK_BELOW))) {
                     if (!below.blank(c) && LooseText.codePattern(below.text(c)).equals(pattern)) {
                         return true;
                     }
@@ -367,7 +333,7 @@ final class HeaderChoice {
      * True where the only word of a row is the rest of the name above it rather than a line that heads the rows below: a
      * short one, the only such row far and wide, over values or codes.
      */
-    private boolean continuesName(Row lower, int bottom) {
+    private boolean continuesName(HeadRow lower, int bottom) {
         int column = lower.width() - 1;
         String text = lower.text(column).strip();
         if (text.length() > 12 || text.indexOf(' ') >= 0) {
@@ -376,52 +342,35 @@ final class HeaderChoice {
         boolean small = Character.isLowerCase(text.charAt(0));
         int names = 0;
         int filled = 0;
-        for (Row row : rows.subList(bottom + 1, rows.size())) {
+        for (HeadRow row : rows.subList(bottom + 1, rows.size())) {
             if (row.filled() == 1) {
                 return false;
             }
             filled += row.blank(column) ? 0 : 1;
-            names += Forms.of(row, column) == Form.WORDS ? 1 : 0;
+            names += row.form(column) == Form.WORDS ? 1 : 0;
         }
         return filled > 0 && (small || names * 2 < filled);
     }
 
     /** True where every word of the lower row stands over values: a row that describes the columns, not a record. */
-    private boolean describes(Row upper, Row lower, int bottom) {
+    private boolean describes(HeadRow upper, HeadRow lower, int bottom) {
         if (lower.filled() < 2 || upper.filled() < lower.filled() || bottom + 1 >= rows.size()) {
             return false;
         }
         for (int c = 0; c < lower.width(); c++) {
-            if (!lower.blank(c) && (upper.blank(c) || isValue(Forms.of(lower, c)) || !valuesBelow(bottom, c))) {
+            if (!lower.blank(c) && (upper.blank(c) || lower.isValue(c) || !valuesBelow(bottom, c))) {
                 return false;
             }
         }
         return true;
     }
 
-    private boolean mostlyOverValues(Row row, int bottom) {
+    private boolean mostlyOverValues(HeadRow row, int bottom) {
         int over = 0;
         for (int c = 0; c < row.width(); c++) {
             over += !row.blank(c) && valuesBelow(bottom, c) ? 1 : 0;
         }
         return over * 2 >= row.filled();
-    }
-
-    private static boolean isUnits(Row row) {
-        for (int c = 0; c < row.width(); c++) {
-            if (!row.blank(c) && !isUnit(row.text(c))) {
-                return false;
-            }
-        }
-        return row.filled() > 0;
-    }
-
-    /** True for {@code (EUR)}, {@code [t]}, {@code %} and the commonest units by themselves. */
-    static boolean isUnit(String text) {
-        String tidy = LooseText.tidy(text).toLowerCase(java.util.Locale.ROOT);
-        boolean enclosed = tidy.length() <= 24
-                && (tidy.startsWith("(") && tidy.endsWith(")") || tidy.startsWith("[") && tidy.endsWith("]"));
-        return enclosed || Units.isKnown(tidy);
     }
 
     private boolean filledBelow(int index, int column) {
@@ -433,50 +382,13 @@ final class HeaderChoice {
         return false;
     }
 
-    private static int different(Row row) {
-        return words(row).size();
-    }
-
-    private static boolean wordsOnly(Row row) {
-        boolean sequence = Sequence.runsAcross(row);
-        int values = 0;
-        for (int c = 0; c < row.width(); c++) {
-            if (!row.blank(c)) {
-                Form form = Forms.of(row, c);
-                boolean word = form == Form.WORDS || form == Form.WORDS_AND_DIGITS;
-                if (!word && !couldBeSequenceMember(form, row.text(c)) && !isUnit(row.text(c))) {
-                    return false;
-                }
-                values += word || sequence || isYear(form, row.text(c)) ? 0 : 1;
-            }
-        }
-        return values < Sequence.FEWEST;
-    }
-
-    private static boolean isYear(Form form, String text) {
-        return form.isDate() || text.strip().matches("(19|20)\\d\\d");
-    }
-
-    /** Labels with what they label ("Port: Hollin") and long texts stand above tables, not over columns. */
-    private static boolean titleLike(Row row) {
-        for (int c = 0; c < row.width(); c++) {
-            if (!row.blank(c)) {
-                String text = row.text(c).strip();
-                if (text.length() > 40 || text.endsWith(":") || text.contains(": ")) {
-                    return true;
-                }
-            }
-        }
-        return false;
-    }
-
     /** The columns that the rows from {@code top} to {@code bottom} name. */
-    private Set<Integer> joined(int top, int bottom) {
-        Set<Integer> columns = new HashSet<>();
-        for (int i = top; i <= bottom; i++) {
-            for (int c = 0; c < rows.get(i).width(); c++) {
-                if (!rows.get(i).blank(c)) {
-                    columns.add(c);
+    private BitSet joined(int top, int bottom) {
+        BitSet columns = new BitSet();
+        for (HeadRow row : rows.subList(top, bottom + 1)) {
+            for (int c = 0; c < row.width(); c++) {
+                if (!row.blank(c)) {
+                    columns.set(c);
                 }
             }
         }
@@ -484,8 +396,8 @@ final class HeaderChoice {
     }
 
     private double score(int top, int bottom) {
-        Set<Integer> joined = joined(top, bottom);
-        int columns = joined.size();
+        BitSet joined = joined(top, bottom);
+        int columns = joined.cardinality();
         if (columns == 0 || (width >= 2 && columns < Math.max(2, (width + 1) / 2))) {
             return 0;
         }
@@ -494,7 +406,8 @@ final class HeaderChoice {
         if (named < 0) {
             return 0;
         }
-        String[] names = HeaderNames.of(rows.subList(top, bottom + 1), clues);
+        String[] names = HeaderNames.of(
+                rows.subList(top, bottom + 1).stream().map(HeadRow::row).toList(), clues);
         long different = Arrays.stream(names)
                 .filter(name -> !name.isEmpty())
                 .map(LooseText::key)
@@ -504,8 +417,10 @@ final class HeaderChoice {
         double unique = different / (double) columns;
         double early = 1.0 / (1 + top * 0.15);
         double body = bottom == rows.size() - 1 && rows.size() > 1 ? 0.3 : standsOverHeader(bottom, columns) ? 0.6 : 1;
-        double said = clues.headerRow(rows.get(bottom).number()) ? 12 : datesAcross(bottom) ? 2 : 0;
-        double taller = top == bottom ? 0 : isUnits(rows.get(bottom)) ? 1.5 : 0.6;
+        double said = clues.headerRow(rows.get(bottom).number())
+                ? 12
+                : rows.get(bottom).datesAcross() ? 2 : 0;
+        double taller = top == bottom ? 0 : rows.get(bottom).isUnits() ? 1.5 : 0.6;
         double fits =
                 3 * followed(joined, bottom) - 1.5 * recurring(top, bottom) - (precededByLike(joined, top) ? 1.5 : 0);
         return (3 * named
@@ -526,13 +441,13 @@ final class HeaderChoice {
         return next + 1 < rows.size()
                 && rows.get(next).blanksBefore() > 0
                 && rows.get(next).filled() >= Math.min(columns, width)
-                && wordsOnly(rows.get(next))
+                && rows.get(next).wordsOnly()
                 && contrast(next, next) >= CLEAR_CONTRAST;
     }
 
     /** The share of cells in the last row of a header that are words or members of a sequence; -1 where it can be none. */
     private double named(int top, int bottom) {
-        Row row = rows.get(bottom);
+        HeadRow row = rows.get(bottom);
         int words = 0;
         int members = 0;
         int years = 0;
@@ -540,41 +455,38 @@ final class HeaderChoice {
             if (row.blank(column)) {
                 continue;
             }
-            Form form = Forms.of(row, column);
-            String text = row.text(column);
-            if (text.length() > LONGEST_HEADER) {
+            if (row.text(column).length() > LONGEST_HEADER) {
                 return -1;
             }
-            if (form == Form.WORDS || form == Form.WORDS_AND_DIGITS) {
+            if (row.isWord(column)) {
                 words++;
-            } else if (couldBeSequenceMember(form, text)) {
+            } else if (row.isMember(column)) {
                 members++;
-                years += isYear(form, text) ? 1 : 0;
+                years += row.isYear(column) ? 1 : 0;
             }
         }
         boolean runs = runsAcross(bottom);
         double weight = runs ? 1 : years == members ? 0.9 : 0.3;
         double named = (words + weight * members) / Math.max(1, row.filled());
-        boolean known = hintShare(bottom, bottom) >= 0.5;
+        boolean known = row.known(hints) >= 0.5;
         // Years alone name columns below words that head several of them, or beside a corner left blank.
         boolean headed = years == members && (top < bottom || runs && isBlankCorner(bottom));
-        boolean none = words == 0 && !isUnits(row) && !headed && !known;
+        boolean none = words == 0 && !row.isUnits() && !headed && !known;
         boolean label = labels.contains(bottom) && !known && !clues.headerRow(row.number());
         return none || label || named < 0.6 ? -1 : named;
     }
 
     /** True where the first columns have no name but hold words: what they are is plain from the rows. */
     private boolean isBlankCorner(int index) {
-        Row row = rows.get(index);
+        HeadRow row = rows.get(index);
         int first = 0;
         while (first < row.width() && row.blank(first)) {
             first++;
         }
         int words = 0;
         int looked = 0;
-        for (Row below : rows.subList(index + 1, Math.min(rows.size(), index + 1 + LOOK_BELOW))) {
-            Form form = first == 0 ? Form.BLANK : Forms.of(below, first - 1);
-            words += form == Form.WORDS || form == Form.WORDS_AND_DIGITS ? 1 : 0;
+        for (HeadRow below : rows.subList(index + 1, Math.min(rows.size(), index + 1 + LOOK_BELOW))) {
+            words += first > 0 && below.isWord(first - 1) ? 1 : 0;
             looked++;
         }
         return words > 0 && words * 2 > looked;
@@ -582,83 +494,47 @@ final class HeaderChoice {
 
     /** True for a row whose values head columns, unless it is a record of small numbers below a row of words. */
     private boolean runsAcross(int index) {
-        Row row = rows.get(index);
-        if (!Sequence.runsAcross(row)) {
+        HeadRow row = rows.get(index);
+        if (!row.runsAcross()) {
             return false;
         }
         int words = 0;
         for (int c = 0; c < row.width(); c++) {
-            boolean value = !row.blank(c) && isValue(Forms.of(row, c));
-            if (value && isYear(Forms.of(row, c), row.text(c))) {
+            boolean value = row.isValue(c);
+            if (value && row.isYear(c)) {
                 return true;
             }
             words += row.blank(c) || value ? 0 : 1;
         }
         for (int above = index - 1; words > 0 && above >= Math.max(0, index - MOST_ROWS * 2); above--) {
-            if (!holdsValue(rows.get(above)) && covers(rows.get(above), row)) {
+            if (rows.get(above).values() == 0 && rows.get(above).covers(row)) {
                 return false;
             }
         }
         return true;
-    }
-
-    /** True where most cells of a row are dates or years that go up by the same step. */
-    private boolean datesAcross(int index) {
-        Row row = rows.get(index);
-        int dates = 0;
-        for (int c = 0; c < row.width(); c++) {
-            dates += !row.blank(c) && isYear(Forms.of(row, c), row.text(c)) ? 1 : 0;
-        }
-        return dates >= Sequence.FEWEST && dates * 10 >= row.filled() * 6 && Sequence.runsAcross(row);
-    }
-
-    private static boolean covers(Row upper, Row lower) {
-        for (int c = 0; c < lower.width(); c++) {
-            if (!lower.blank(c) && upper.blank(c)) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    /** Years, dates and numbered things head columns too when they run across. */
-    private static boolean couldBeSequenceMember(Form form, String text) {
-        return form.isDate()
-                || (form == Form.DIGITS || form == Form.NUMBER_WHOLE)
-                        && text.strip().length() <= 4;
     }
 
     private double hintShare(int top, int bottom) {
         double best = 0;
         for (int i = top; i <= bottom; i++) {
-            Row row = rows.get(i);
-            int known = 0;
-            int filled = 0;
-            for (int column = 0; column < row.width(); column++) {
-                if (!row.blank(column)) {
-                    filled++;
-                    known += row.kind(column) == CellKind.TEXT && hints.knows(row.text(column)) ? 1 : 0;
-                }
-            }
-            best = Math.max(best, filled == 0 ? 0 : known / (double) filled);
+            best = Math.max(best, rows.get(i).known(hints));
         }
         return best;
     }
 
     /** The share of columns below that hold mostly values where the header holds words. */
     private double contrast(int top, int bottom) {
-        Set<Integer> columns = joined(top, bottom);
+        BitSet columns = joined(top, bottom);
         int valued = 0;
-        for (int column : columns) {
+        for (int column = columns.nextSetBit(0); column >= 0; column = columns.nextSetBit(column + 1)) {
             int lowest = bottom;
             while (rows.get(lowest).blank(column)) {
                 lowest--;
             }
-            Row row = rows.get(lowest);
-            boolean names = !isValue(Forms.of(row, column)) || runsAcross(lowest);
+            boolean names = !rows.get(lowest).isValue(column) || runsAcross(lowest);
             valued += names && valuesBelow(bottom, column) ? 1 : 0;
         }
-        return columns.isEmpty() ? 0 : valued / (double) columns.size();
+        return columns.isEmpty() ? 0 : valued / (double) columns.cardinality();
     }
 
     /** The same for a chosen header. */
@@ -670,11 +546,9 @@ final class HeaderChoice {
         int values = 0;
         int filled = 0;
         for (int below = index + 1; below < Math.min(rows.size(), index + 1 + LOOK_BELOW); below++) {
-            Row other = rows.get(below);
-            if (!other.blank(column)) {
-                filled++;
-                values += isValue(Forms.of(other, column)) ? 1 : 0;
-            }
+            HeadRow other = rows.get(below);
+            filled += other.blank(column) ? 0 : 1;
+            values += other.isValue(column) ? 1 : 0;
         }
         return filled > 0 && values * 2 > filled;
     }

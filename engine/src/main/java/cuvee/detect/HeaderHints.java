@@ -11,7 +11,15 @@ public record HeaderHints(Set<String> looseKeys) {
         looseKeys = Set.copyOf(looseKeys);
     }
 
+    boolean isEmpty() {
+        return looseKeys.isEmpty();
+    }
+
     boolean knows(String text) {
-        return !looseKeys.isEmpty() && looseKeys.contains(LooseText.key(text));
+        return !looseKeys.isEmpty() && knowsKey(LooseText.key(text));
+    }
+
+    boolean knowsKey(String looseKey) {
+        return looseKeys.contains(looseKey);
     }
 }

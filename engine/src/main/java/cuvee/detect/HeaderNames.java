@@ -2,10 +2,12 @@ package cuvee.detect;
 
 import cuvee.sheet.Row;
 import cuvee.value.LooseText;
+import cuvee.value.Units;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
@@ -61,16 +63,24 @@ final class HeaderNames {
             return own;
         }
         boolean enclosed = own.startsWith("(") || own.startsWith("[");
-        if (HeaderChoice.isUnit(own) && (enclosed || units)) {
+        if (isUnit(own) && (enclosed || units)) {
             return above + (enclosed ? " " + own : " (" + own + ")");
         }
         return above + (groups ? " / " : " ") + own;
     }
 
+    /** True for {@code (EUR)}, {@code [t]}, {@code %} and the commonest units by themselves. */
+    static boolean isUnit(String text) {
+        String tidy = LooseText.tidy(text).toLowerCase(Locale.ROOT);
+        boolean enclosed = tidy.length() <= 24
+                && (tidy.startsWith("(") && tidy.endsWith(")") || tidy.startsWith("[") && tidy.endsWith("]"));
+        return enclosed || Units.isKnown(tidy);
+    }
+
     /** True where all that stands below names are units: "number" below "Order" is the rest of the name otherwise. */
     private static boolean allUnits(Row upper, String[] lower) {
         for (int c = 0; c < lower.length; c++) {
-            if (!lower[c].isEmpty() && !upper.blank(c) && !HeaderChoice.isUnit(lower[c])) {
+            if (!lower[c].isEmpty() && !upper.blank(c) && !isUnit(lower[c])) {
                 return false;
             }
         }

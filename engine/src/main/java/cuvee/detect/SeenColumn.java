@@ -22,6 +22,9 @@ final class SeenColumn {
 
     private final int column;
     private final Evidence evidence = new Evidence();
+    /** What its first records held, as it stands there, by its loose keys and as codes without their digits. */
+    private final Set<String> texts = new HashSet<>();
+
     private final Set<String> words = new HashSet<>();
     private final Set<String> codes = new HashSet<>();
     private long everSeen;
@@ -109,9 +112,11 @@ final class SeenColumn {
     void remember(Row row) {
         if (form == Form.WORDS || form == Form.WORDS_AND_DIGITS) {
             String text = row.text(column);
-            words.add(LooseText.key(text));
-            if (form == Form.WORDS_AND_DIGITS) {
-                codes.add(LooseText.codePattern(text));
+            if (texts.add(text)) {
+                words.add(LooseText.key(text));
+                if (form == Form.WORDS_AND_DIGITS) {
+                    codes.add(LooseText.codePattern(text));
+                }
             }
         }
     }

@@ -8,11 +8,11 @@ import org.jspecify.annotations.Nullable;
  * numbers from 1. The characters of all cells lie in one array, so that reading allocates nothing for a cell.
  */
 public final class Row {
-    private char[] text = new char[1024];
+    private char[] text;
     private int firstChar;
     private int used;
     /** Each as a {@link PackedCell}, from the first to the width; what lies behind is of earlier rows. */
-    private long[] cells = new long[32];
+    private long[] cells;
 
     private int firstCell;
     private int width;
@@ -24,6 +24,16 @@ public final class Row {
 
     private int keptChars;
     private int keptCells;
+
+    /** A row to be filled. */
+    public Row() {
+        this(new char[1024], new long[32]);
+    }
+
+    private Row(char[] text, long[] cells) {
+        this.text = text;
+        this.cells = cells;
+    }
 
     /** Empties the row and gives it its number and how many blank rows stand between it and the one before. */
     public void begin(int rowNumber, int blanks) {
@@ -187,13 +197,11 @@ public final class Row {
 
     /** A copy that may be kept. */
     public Row copy() {
-        Row copy = new Row();
+        Row copy = new Row(Arrays.copyOfRange(text, firstChar, used), new long[width]);
         copy.number = number;
         copy.blanksBefore = blanksBefore;
         copy.width = width;
         copy.used = length();
-        copy.text = Arrays.copyOfRange(text, firstChar, used);
-        copy.cells = new long[width];
         for (int column = 0; column < width; column++) {
             copy.cells[column] = PackedCell.moved(cells[firstCell + column], -firstChar);
         }

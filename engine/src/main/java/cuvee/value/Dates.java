@@ -8,10 +8,15 @@ import java.time.LocalTime;
 import java.time.YearMonth;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Dates and times as people type them. */
 final class Dates {
+    private static final Pattern WORD_ENDS = Pattern.compile("[\\s,.\\-/]+");
+    private static final Pattern ORDINAL = Pattern.compile("(?i)(st|nd|rd|th)$");
+    private static final Pattern SECONDS = Pattern.compile("\\d{2}(\\.\\d{1,9})?");
+
     private static final Map<String, Integer> MONTHS = Map.ofEntries(
             Map.entry("jan", 1),
             Map.entry("jän", 1),
@@ -265,16 +270,24 @@ final class Dates {
         return new Parts(parts[0], parts[1], year, by == '.' ? Shape.POINTED : Shape.SLASHED, time);
     }
 
+    private static boolean isDigits(String text, int least, int most) {
+        boolean digits = text.length() >= least && text.length() <= most;
+        for (int i = 0; digits && i < text.length(); i++) {
+            digits = text.charAt(i) >= '0' && text.charAt(i) <= '9';
+        }
+        return digits;
+    }
+
     /** 31 March 2026, 31. März 26, 31-Mar-2026, March 31, 2026. */
     private static @Nullable Parts namedParts(String day, @Nullable LocalTime time) {
-        String[] words = day.split("[\\s,.\\-/]+", -1);
+        String[] words = WORD_ENDS.split(day, -1);
         if (words.length != 3) {
             return null;
         }
         boolean monthFirst = !words[0].isEmpty() && Character.isLetter(words[0].charAt(0));
         Integer month = month(monthFirst ? words[0] : words[1]);
-        String dayText = (monthFirst ? words[1] : words[0]).replaceFirst("(?i)(st|nd|rd|th)$", "");
-        if (month == null || !dayText.matches("\\d{1,2}") || !words[2].matches("\\d{2}|\\d{4}")) {
+        String dayText = ORDINAL.matcher(monthFirst ? words[1] : words[0]).replaceFirst("");
+        if (month == null || !isDigits(dayText, 1, 2) || !isDigits(words[2], 2, 2) && !isDigits(words[2], 4, 4)) {
             return null;
         }
         int year = Integer.parseInt(words[2]);
@@ -321,7 +334,7 @@ final class Dates {
         boolean halves = shift > 0 || lower.endsWith("am");
         String digits = halves ? lower.substring(0, length - 2).strip() : lower;
         String[] parts = digits.split(":", -1);
-        if (parts.length < 2 || parts.length > 3 || !parts[0].matches("\\d{1,2}") || !parts[1].matches("\\d{2}")) {
+        if (parts.length < 2 || parts.length > 3 || !isDigits(parts[0], 1, 2) || !isDigits(parts[1], 2, 2)) {
             return null;
         }
         int hour = Integer.parseInt(parts[0]);
@@ -332,11 +345,11 @@ final class Dates {
             hour = hour % 12 + shift;
         }
         String seconds = parts.length == 3 ? parts[2] : "00";
-        if (!seconds.matches("\\d{2}(\\.\\d{1,9})?")) {
+        if (!SECONDS.matcher(seconds).matches()) {
             return null;
         }
         try {
-            return LocalTime.parse(String.format(Locale.ROOT, "%02d:%s:%s", hour, parts[1], seconds));
+            return LocalTime.parse((hour < 10 ? "0" : "") + hour + ":" + parts[1] + ":" + seconds);
         } catch (DateTimeException noSuchTime) {
             return null;
         }

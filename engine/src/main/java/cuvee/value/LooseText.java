@@ -2,12 +2,9 @@ package cuvee.value;
 
 import java.text.Normalizer;
 import java.util.Locale;
-import java.util.regex.Pattern;
 
 /** Texts that people take for the same: apart from case, spaces, punctuation and invisible characters. */
 public final class LooseText {
-    private static final Pattern DIGITS = Pattern.compile("[0-9]+");
-
     private LooseText() {}
 
     /**
@@ -49,7 +46,18 @@ public final class LooseText {
 
     /** What a code has in common with those that differ from it in their digits only: 9 for every run of digits. */
     public static String codePattern(String text) {
-        return DIGITS.matcher(text.strip()).replaceAll("9");
+        String stripped = text.strip();
+        StringBuilder pattern = new StringBuilder(stripped.length());
+        boolean digits = false;
+        for (int i = 0; i < stripped.length(); i++) {
+            char c = stripped.charAt(i);
+            boolean digit = c >= '0' && c <= '9';
+            if (!digit || !digits) {
+                pattern.append(digit ? '9' : c);
+            }
+            digits = digit;
+        }
+        return pattern.toString();
     }
 
     /** The text with every run of white space as one space, and none at the ends. */

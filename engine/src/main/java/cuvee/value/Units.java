@@ -3,6 +3,7 @@ package cuvee.value;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /** The units that stand behind or below the names of columns: currencies, measures, and what a value is a number of. */
 public final class Units {
@@ -44,6 +45,8 @@ public final class Units {
             "thousand",
             "tsd");
 
+    private static final Pattern SIGN_OR_WORDS = Pattern.compile("[%€$£°#‰]|in [a-z€$£%]{1,8}");
+
     private Units() {}
 
     /** The code of the currency that a header names as its unit: that of {@code Fare (EUR)} is EUR. */
@@ -59,6 +62,6 @@ public final class Units {
     /** True for {@code EUR}, {@code t}, {@code %}, {@code in km} and the like. */
     public static boolean isKnown(String text) {
         String unit = LooseText.tidy(text).toLowerCase(Locale.ROOT);
-        return KNOWN.contains(unit) || unit.matches("[%€$£°#‰]|in [a-z€$£%]{1,8}");
+        return KNOWN.contains(unit) || SIGN_OR_WORDS.matcher(unit).matches();
     }
 }
