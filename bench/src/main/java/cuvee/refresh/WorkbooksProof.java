@@ -37,13 +37,24 @@ public final class WorkbooksProof {
 
     private WorkbooksProof() {}
 
-    /** Arguments: how many files, and how many rows each; without any, the three sorts that are promised. */
+    /**
+     * Arguments: how many files, and how many rows each, and a folder where they are to be written and no more; without
+     * any, the sorts that are promised.
+     */
     public static void main(String[] arguments) throws IOException, XMLStreamException {
+        if (arguments.length == 3) {
+            write(
+                    Files.createDirectories(Path.of(arguments[2])),
+                    Integer.parseInt(arguments[0]),
+                    Integer.parseInt(arguments[1]));
+            return;
+        }
         if (arguments.length == 2) {
             compare(Integer.parseInt(arguments[0]), Integer.parseInt(arguments[1]));
             return;
         }
         compare(250, 20);
+        compare(250, 2_000);
         compare(50, 5_000);
         compare(1, 500_000);
     }
@@ -52,9 +63,7 @@ public final class WorkbooksProof {
         Path folder = Files.createTempDirectory("cuvee-workbooks");
         try {
             Path data = Files.createDirectory(folder.resolve("data"));
-            for (int i = 0; i < files; i++) {
-                write(data.resolve("returns-" + i + ".xlsx"), i, rows);
-            }
+            write(data, files, rows);
             double bareFirst = bare(data);
             double bare = bare(data);
             Workplace workplace = new Workplace(
@@ -124,7 +133,13 @@ public final class WorkbooksProof {
         xml.close();
     }
 
-    private static void write(Path file, int seed, int rows) throws IOException {
+    private static void write(Path folder, int files, int rows) throws IOException {
+        for (int i = 0; i < files; i++) {
+            writeOne(folder.resolve("returns-" + i + ".xlsx"), i, rows);
+        }
+    }
+
+    private static void writeOne(Path file, int seed, int rows) throws IOException {
         Random random = new Random(seed);
         try (OutputStream out = Files.newOutputStream(file);
                 Workbook workbook = new Workbook(out, "bench", "1.0")) {
