@@ -166,17 +166,16 @@ public final class ColumnTally {
         int rows = cells.rows();
         boolean text = PackedCell.kind(shapes[from]) == CellKind.TEXT;
         int shortest = PackedCell.shape(text ? CellKind.TEXT : CellKind.NUMBER, 1);
-        // The mark's bit among those of what is no digit; its place; its value there; what stands before and behind it.
-        long markBit = markBit(shapes[from], tails[from]);
-        int place = Long.numberOfTrailingZeros(markBit) >>> 3;
-        long markMask = (markBit >>> 7) * 0xFF;
-        long mark = Eight.values(tails[from]) & markMask;
-        long before = markBit == 0 ? 0 : (markBit >>> 7) - 1;
-        long behind = ~before ^ markMask;
-        int sign = Eight.at(mark, place & 7);
-        if (markBit != 0 && sign != POINT && (sign != COMMA || !text)) {
+        Mark mark = Mark.of(shapes[from], tails[from]);
+        if (!mark.partsDecimals(text)) {
             return from;
         }
+        long markBit = mark.bit();
+        long markMask = mark.mask();
+        long markValue = mark.value();
+        long before = mark.before();
+        long behind = mark.behind();
+        int place = mark.place();
         boolean mayGroup = mayGroup(text, place);
         int below = 0;
         int wholes = 0;
@@ -212,12 +211,12 @@ public final class ColumnTally {
                 values >>>= moved;
                 outside -= moved;
                 if (odd == 0) {
-                    values |= mark;
+                    values |= markValue;
                     unmarked = 1;
                 }
             }
             int lead = (int) led & 0xFF;
-            if ((values & markMask) != mark || lead > 9 || (lead == 0 ? outside < 8 * place - 8 : mayGroup)) {
+            if ((values & markMask) != markValue || lead > 9 || (lead == 0 ? outside < 8 * place - 8 : mayGroup)) {
                 break;
             }
             long here = Eight.pairs(values & behind | (values & before) << 8);
@@ -229,8 +228,9 @@ public final class ColumnTally {
             wholes += unmarked;
         }
         if (row > from) {
-            note(text ? Form.DIGITS : Form.NUMBER_WHOLE, markBit == 0 ? row - from : wholes);
-            note(form(text, sign), markBit == 0 ? 0 : row - from - wholes);
+            wholes = markBit == 0 ? row - from : wholes;
+            note(text ? Form.DIGITS : Form.NUMBER_WHOLE, wholes);
+            note(mark.form(text), row - from - wholes);
             belowZero += below;
             add(row - from, Math.max(0, Eight.LENGTH - 1 - place), pairs, low, high);
         }
@@ -253,23 +253,6 @@ public final class ColumnTally {
             wholeDigits++;
         }
         add(some, Eight.number(pairs) / one, low, high);
-    }
-
-    /** The bit of the mark in a number, among those of what is no digit; 0 without one. */
-    private static long markBit(int shape, long tail) {
-        int length = Math.max(1, Math.min(Eight.LENGTH, PackedCell.length(shape)));
-        long values = Eight.last(Eight.values(tail), length);
-        long odd = Eight.notDigits(values);
-        odd = Eight.at(values, Eight.LENGTH - length) == MINUS ? odd & odd - 1 : odd;
-        return odd & -odd;
-    }
-
-    private static Form form(boolean text, int sign) {
-        return switch (sign) {
-            case POINT -> text ? Form.POINT : Form.NUMBER_FRACTION;
-            case COMMA -> Form.COMMA;
-            default -> text ? Form.DIGITS : Form.NUMBER_WHOLE;
-        };
     }
 
     /** The number of some pairs of digits that were put in order. */
@@ -312,5 +295,60 @@ public final class ColumnTally {
         int day = (int) (pairs >>> 48);
         boolean inMonth = day <= 28 || month != 2 && (day <= 30 || day == 31 && (LONG_MONTHS >> month & 1) != 0);
         return month >= 1 && month <= 12 && day >= 1 && inMonth && (int) pairs != 0;
+    }
+
+    /**
+     * The decimal mark in numbers of eight characters, by their values, where it stands in all of them.
+     *
+     * @param bit its bit among those of what is no digit; 0 for numbers without one
+     */
+    private record Mark(long bit, long value) {
+        /** That of a cell. */
+        static Mark of(int shape, long tail) {
+            int length = Math.max(1, Math.min(Eight.LENGTH, PackedCell.length(shape)));
+            long values = Eight.last(Eight.values(tail), length);
+            long odd = Eight.notDigits(values);
+            odd = Eight.at(values, Eight.LENGTH - length) == MINUS ? odd & odd - 1 : odd;
+            long first = odd & -odd;
+            return new Mark(first, values & mask(first));
+        }
+
+        private static long mask(long bit) {
+            return (bit >>> 7) * 0xFF;
+        }
+
+        /** Where it stands, from 0; behind the last character where there is none. */
+        int place() {
+            return Long.numberOfTrailingZeros(bit) >>> 3;
+        }
+
+        /** All bits of its character. */
+        long mask() {
+            return mask(bit);
+        }
+
+        /** All bits of the characters before it, which are to move up; none where there is none. */
+        long before() {
+            return bit == 0 ? 0 : (bit >>> 7) - 1;
+        }
+
+        /** All bits of the other characters. */
+        long behind() {
+            return ~before() ^ mask();
+        }
+
+        private int sign() {
+            return bit == 0 ? 0 : Eight.at(value, place());
+        }
+
+        /** True for none, a point, or the comma of a text. */
+        boolean partsDecimals(boolean text) {
+            return bit == 0 || sign() == POINT || sign() == COMMA && text;
+        }
+
+        /** The form of numbers with it. */
+        Form form(boolean text) {
+            return !text ? Form.NUMBER_FRACTION : sign() == POINT ? Form.POINT : Form.COMMA;
+        }
     }
 }
