@@ -97,6 +97,18 @@ class CollectorTest {
     }
 
     @Test
+    void filesThatShareNoMoreThanSizeAndSumAreNoCopies() {
+        // These two words have the same CRC-32.
+        file("one.csv", "plumless");
+        file("two.csv", "buckeroo");
+        file("three.csv", "plumless");
+        assertThat(collect(Place.of(".")).sources())
+                .filteredOn(Source::taken)
+                .extracting(Source::path)
+                .containsExactlyInAnyOrder("one.csv", "two.csv");
+    }
+
+    @Test
     void innerFoldersAreTakenOrLeftOutAsThePlaceSays() {
         file("top.csv", "1");
         file("inner/deep.csv", "22");
