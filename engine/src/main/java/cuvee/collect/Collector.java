@@ -303,10 +303,10 @@ public final class Collector {
                                 source.file().getFileName().toString().length())
                         .thenComparing(Source::path, Collector::compareByFolder));
                 Map<Long, List<Source>> originals = new HashMap<>();
-                sameSize.forEach(source -> Checksum.of(source.file()).ifPresent(sum -> {
+                sameSize.forEach(source -> FileContent.sum(source.file()).ifPresent(sum -> {
                     List<Source> alike = originals.computeIfAbsent(sum, any -> new ArrayList<>());
                     alike.stream()
-                            .filter(original -> Checksum.same(original.file(), source.file()))
+                            .filter(original -> FileContent.same(original.file(), source.file()))
                             .findFirst()
                             .ifPresentOrElse(original -> copies.put(source, original.path()), () -> alike.add(source));
                 }));

@@ -8,7 +8,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 
-/** The SHA-256 of a file's content: what makes two files the same. */
+/** The SHA-256 of a file's content, kept to tell later whether the file has changed. */
 public final class Fingerprint {
     private Fingerprint() {}
 

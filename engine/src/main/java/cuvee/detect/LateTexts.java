@@ -105,7 +105,7 @@ final class LateTexts {
         boolean byLetters = anyByLetters;
         int row = from;
         for (; row < rows; row++) {
-            int over = Integer.rotateRight(shapes[row] - SHORTEST, PackedCell.KIND_BITS);
+            int over = PackedCell.longerBy(shapes[row], SHORTEST);
             if (over < 0 || over >= LONGEST) {
                 break;
             }

@@ -6,12 +6,9 @@ package cuvee.sheet;
  */
 public final class PackedCell {
     /** A shape holds the kind in so many bits and the length above them. */
-    public static final int KIND_BITS = 4;
+    private static final int KIND_BITS = 4;
 
     private static final int KIND_MASK = (1 << KIND_BITS) - 1;
-
-    /** What the shapes of texts of one and of two characters differ by. */
-    public static final int ONE_LONGER = 1 << KIND_BITS;
 
     private static final CellKind[] KINDS = CellKind.values();
 
@@ -54,5 +51,14 @@ public final class PackedCell {
     /** The shape of cells of a kind and length. */
     public static int shape(CellKind kind, int length) {
         return length << KIND_BITS | kind.ordinal();
+    }
+
+    /**
+     * How many characters a shape is longer than a shorter one of its kind; below zero, or more than any cell has, for
+     * one that is not longer and for another kind.
+     */
+    public static int longerBy(int shape, int shorter) {
+        // The bits of another kind come to stand above those of the length.
+        return Integer.rotateRight(shape - shorter, KIND_BITS);
     }
 }

@@ -184,7 +184,7 @@ public final class ColumnTally {
         long high = Long.MIN_VALUE;
         int row = from;
         for (; row < rows; row++) {
-            int over = Integer.rotateRight(shapes[row] - shortest, PackedCell.KIND_BITS);
+            int over = PackedCell.longerBy(shapes[row], shortest);
             if ((over & -Eight.LENGTH) != 0) {
                 break;
             }

@@ -1,27 +1,22 @@
 package cuvee.collect;
 
 import java.io.IOException;
-import java.io.InputStream;
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.OptionalLong;
 import java.util.zip.CRC32;
+import java.util.zip.CheckedInputStream;
 
-/** A quick first test of whether two files of one size are the same, before they are compared byte by byte. */
-final class Checksum {
-    private Checksum() {}
+/** Whether two files of one size hold the same: a quick sum tells most apart, the others are compared byte by byte. */
+final class FileContent {
+    private FileContent() {}
 
     /** A sum that files with the same content share; none where the file cannot be read. */
-    static OptionalLong of(Path file) {
-        try (InputStream in = Files.newInputStream(file)) {
-            CRC32 sum = new CRC32();
-            byte[] buffer = new byte[1 << 16];
-            int read = in.read(buffer);
-            while (read >= 0) {
-                sum.update(buffer, 0, read);
-                read = in.read(buffer);
-            }
-            return OptionalLong.of(sum.getValue());
+    static OptionalLong sum(Path file) {
+        try (CheckedInputStream in = new CheckedInputStream(Files.newInputStream(file), new CRC32())) {
+            in.transferTo(OutputStream.nullOutputStream());
+            return OptionalLong.of(in.getChecksum().getValue());
         } catch (IOException unreadable) {
             return OptionalLong.empty();
         }
