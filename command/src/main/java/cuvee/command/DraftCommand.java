@@ -4,12 +4,12 @@ import cuvee.finding.CuveeException;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.job.JobFile;
-import cuvee.place.Where;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -44,22 +44,25 @@ final class DraftCommand implements Callable<Integer> {
                             + " is there already. Nothing was changed. Add --replace to draft it anew.");
             return Exit.USAGE;
         }
-        Path folder = JobRun.folderOf(file);
-        if (!Files.isDirectory(folder)) {
-            throw CuveeException.failure(
-                    "no-folder",
-                    Where.JOB,
-                    "The job cannot be saved as " + out + ": there is no folder " + folder + ".",
-                    "Nothing was read.",
-                    "Make the folder, or name another.");
-        }
+        JobFile.checkWritable(file);
         Job job = JobDraft.of(file, places.stream().map(machine::path).toList());
-        try (JobSession session = JobSession.open(machine.workplace(), job.id(), folder)) {
+        try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), file)) {
             Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            Optional<Job> replaced = replaced(file);
             JobFile.save(outcome.job(), file);
+            replaced.ifPresent(before -> JobSession.forget(machine.workplace(), before.id(), file));
             session.conclude(outcome);
             JobRun.print(machine, outcome, json, List.of());
             return Exit.of(outcome);
+        }
+    }
+
+    /** The job that is replaced; empty where there is none, or it cannot be read. */
+    private static Optional<Job> replaced(Path file) {
+        try {
+            return Files.exists(file) ? Optional.of(JobFile.open(file)) : Optional.empty();
+        } catch (CuveeException unreadable) {
+            return Optional.empty();
         }
     }
 }

@@ -12,6 +12,6 @@ final class Exit {
     private Exit() {}
 
     static int of(Outcome outcome) {
-        return outcome.needsALook() ? LOOK : DONE;
+        return outcome.failed() ? FAILED : outcome.needsALook() ? LOOK : DONE;
     }
 }

@@ -14,11 +14,6 @@ import java.util.Map;
 final class JobRun {
     private JobRun() {}
 
-    static Path folderOf(Path jobFile) {
-        Path folder = jobFile.toAbsolutePath().normalize().getParent();
-        return folder == null ? jobFile.toAbsolutePath() : folder;
-    }
-
     static Outcome look(Machine machine, JobSession session, Job job, JobSession.Mode mode) {
         String password = System.getenv("CUVEE_PASSWORD");
         if (password != null && !password.isEmpty()) {

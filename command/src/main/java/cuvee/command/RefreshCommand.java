@@ -1,6 +1,8 @@
 package cuvee.command;
 
 import cuvee.deliver.MasterFiles;
+import cuvee.deliver.TargetGuard;
+import cuvee.finding.Question;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
@@ -13,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -32,6 +35,11 @@ final class RefreshCommand implements Callable<Integer> {
 
     @Option(names = "--full", description = "Read every source again, changed or not.")
     private boolean full;
+
+    @Option(
+            names = "--replace",
+            description = "Write also over files that are there already and that Cuvee did not write.")
+    private boolean replace;
 
     @Option(names = "--strict", description = "Deliver nothing while there are questions or warnings.")
     private boolean strict;
@@ -58,7 +66,12 @@ final class RefreshCommand implements Callable<Integer> {
                                     .toList()) + ".");
             return Exit.USAGE;
         }
-        try (JobSession session = JobSession.open(machine.workplace(), job.id(), JobRun.folderOf(path))) {
+        JobFile.checkWritable(path);
+        try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
+            // What can be refused is refused before everything is read.
+            files.forEach(target -> session.guard(job).check(target, existing()));
+            chosen.forEach(delivery -> MasterFiles.check(session.targetOf(delivery)));
+            chosen.forEach(delivery -> session.guard(job).check(session.targetOf(delivery), existing()));
             JobSession.Mode mode = full ? JobSession.Mode.EVERYTHING : JobSession.Mode.CHANGED_ONLY;
             Outcome outcome = JobRun.look(machine, session, job, mode);
             if (!outcome.job().equals(job)) {
@@ -66,33 +79,41 @@ final class RefreshCommand implements Callable<Integer> {
             }
             session.conclude(outcome);
             List<Map<String, String>> written = new ArrayList<>();
-            boolean held = strict && outcome.needsALook();
+            boolean incomplete = false;
+            String held = outcome.failed()
+                    ? ": the master is incomplete"
+                    : strict && outcome.needsALook() ? ": there are questions or warnings" : "";
             for (Path target : files) {
                 written.add(
-                        held
-                                ? entry("", target, "held", ": there are questions or warnings")
-                                : write(session, outcome, "", target));
+                        held.isEmpty() ? write(session, outcome, target) : entry("", target, "held", held));
             }
             for (Delivery delivery : chosen) {
                 Path target = session.targetOf(delivery);
                 // A saved delivery runs unattended, so it never goes past an open question.
-                boolean waits = held || !outcome.questions().isEmpty();
-                written.add(
-                        waits
-                                ? entry(delivery.name(), target, "held", ": settle the open questions first")
-                                : deliver(session, outcome, delivery, target));
+                List<Question> holding = delivery.heldBy(outcome.questions());
+                String why = held.isEmpty() && !holding.isEmpty() ? heldBy(delivery, holding) : held;
+                if (why.isEmpty()) {
+                    JobSession.Delivered delivered = session.deliver(outcome, delivery, existing());
+                    incomplete |= delivered.incomplete();
+                    written.add(entry(
+                            delivery.name(), target, "written", ", " + delivered.said().replaceFirst("[.]$", "")));
+                } else {
+                    written.add(entry(delivery.name(), target, "held", why));
+                }
             }
             JobRun.print(machine, outcome, json, written);
-            return Exit.of(outcome);
+            return incomplete && Exit.of(outcome) == Exit.DONE ? Exit.LOOK : Exit.of(outcome);
         }
     }
 
-    private static Map<String, String> deliver(JobSession session, Outcome outcome, Delivery delivery, Path target) {
-        return entry(
-                delivery.name(),
-                target,
-                "written",
-                ", " + session.deliver(outcome, delivery).said().replaceFirst("[.]$", ""));
+    private TargetGuard.Existing existing() {
+        return replace ? TargetGuard.Existing.REPLACE : TargetGuard.Existing.KEEP;
+    }
+
+    private static String heldBy(Delivery delivery, List<Question> holding) {
+        return ": settle " + (holding.size() == 1 ? "this question" : "these questions") + " first, or accept "
+                + (holding.size() == 1 ? "it" : "them") + " by name with: cuvee accept FILE.cuvee \"" + delivery.name()
+                + "\" " + holding.stream().map(Question::id).collect(Collectors.joining(" "));
     }
 
     private List<Delivery> chosen(Job job) {
@@ -104,9 +125,9 @@ final class RefreshCommand implements Callable<Integer> {
                 .toList();
     }
 
-    private static Map<String, String> write(JobSession session, Outcome outcome, String name, Path target) {
-        long bytes = session.deliver(outcome, target);
-        return entry(name, target, "written", ", " + Says.count(outcome.rows(), "row") + ", " + Says.size(bytes));
+    private Map<String, String> write(JobSession session, Outcome outcome, Path target) {
+        long bytes = session.deliver(outcome, target, existing());
+        return entry("", target, "written", ", " + Says.count(outcome.rows(), "row") + ", " + Says.size(bytes));
     }
 
     private static Map<String, String> entry(String name, Path target, String state, String reason) {

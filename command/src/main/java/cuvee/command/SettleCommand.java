@@ -35,7 +35,7 @@ final class SettleCommand implements Callable<Integer> {
     public Integer call() {
         Path path = machine.path(file);
         Job job = JobFile.open(path);
-        try (JobSession session = JobSession.open(machine.workplace(), job.id(), JobRun.folderOf(path))) {
+        try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
             Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
             Optional<Question> asked = outcome.questions().stream()
                     .filter(question -> question.id().equals(id))

@@ -35,7 +35,7 @@ final class ShowCommand implements Callable<Integer> {
     public Integer call() {
         Path path = machine.path(file);
         Job job = JobFile.open(path);
-        try (JobSession session = JobSession.open(machine.workplace(), job.id(), JobRun.folderOf(path))) {
+        try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
             Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
             if (page) {
                 machine.out().print(JobPage.of(outcome).text());

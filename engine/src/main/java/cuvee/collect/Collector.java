@@ -40,19 +40,37 @@ public final class Collector {
     private final Path base;
     private final Set<Path> own;
     private final Function<String, Optional<Boolean>> decided;
+    private final Map<String, String> keptNames;
+    private final Map<String, KnownSum> knownSums;
+
+    /**
+     * A sum of a file's content that is known from before.
+     *
+     * @param stamp what the system said of the file then
+     */
+    public record KnownSum(Stamp stamp, String sum) {}
 
     /**
      * @param base the folder that relative places start from
      * @param own files that Cuvee itself writes for this job, which are never sources
      */
     public Collector(Path base, Set<Path> own) {
-        this(base, own, path -> Optional.empty());
+        this(base, own, path -> Optional.empty(), Map.of(), Map.of());
     }
 
     /**
      * @param decided what the job says of single files by path: true takes one, false leaves it out
+     * @param keptNames names of sources that the job keeps, by {@link #nameKey}
+     * @param knownSums sums of contents that are known, by path, so that files need not be read for them
      */
-    public Collector(Path base, Set<Path> own, Function<String, Optional<Boolean>> decided) {
+    public Collector(
+            Path base,
+            Set<Path> own,
+            Function<String, Optional<Boolean>> decided,
+            Map<String, String> keptNames,
+            Map<String, KnownSum> knownSums) {
+        this.keptNames = Map.copyOf(keptNames);
+        this.knownSums = Map.copyOf(knownSums);
         this.decided = decided;
         this.base = base;
         Set<Path> absolute = new HashSet<>();
@@ -60,11 +78,18 @@ public final class Collector {
         this.own = absolute;
     }
 
-    /** What was found: the files in natural order, and what is to be said of the places. */
-    public record Collected(List<Source> sources, List<Finding> findings) {
+    /**
+     * What was found.
+     *
+     * @param sources the files in natural order
+     * @param findings what is to be said of the places
+     * @param names names of sources that the job does not keep yet, by place and path in it
+     */
+    public record Collected(List<Source> sources, List<Finding> findings, Map<String, String> names) {
         public Collected {
             sources = List.copyOf(sources);
             findings = List.copyOf(findings);
+            names = Map.copyOf(names);
         }
 
         /** The same in an order of the analyst's; files that it does not name stay behind the one they follow by name. */
@@ -83,8 +108,13 @@ public final class Collector {
             }
             List<Source> ordered = new ArrayList<>();
             byRank.values().forEach(ordered::addAll);
-            return new Collected(ordered, findings);
+            return new Collected(ordered, findings, names);
         }
+    }
+
+    /** What a kept name of a source is kept under: its place, and the path in it. */
+    public static String nameKey(Source source) {
+        return SourceNames.key(source.home(), source.inner());
     }
 
     /** What a place is called: by the analyst, else by the name of its folder; a single file has no name but its own. */
@@ -98,10 +128,10 @@ public final class Collector {
      * @throws CuveeException where none of them can be looked at
      */
     public Collected collect(List<Place> places) {
-        List<Source> sources = new ArrayList<>();
+        List<Source> found = new ArrayList<>();
+        Map<Source, String> placeNames = new HashMap<>();
         List<Finding> findings = new ArrayList<>();
         List<Finding> unreachable = new ArrayList<>();
-        Set<String> taken = new HashSet<>();
         Set<Path> seen = new HashSet<>();
         for (Place place : places) {
             Path path = base.resolve(place.path()).toAbsolutePath().normalize();
@@ -123,27 +153,24 @@ public final class Collector {
             }
             for (Source source : here) {
                 if (seen.add(source.file())) {
-                    String unique = taken.add(source.path()) ? source.path() : path.getFileName() + "/" + source.path();
-                    taken.add(unique);
-                    sources.add(new Source(
-                            unique,
-                            name(place, path),
-                            source.file(),
-                            source.size(),
-                            source.modified(),
-                            source.twin(),
-                            source.asideKind(),
-                            source.aside()));
+                    found.add(source);
+                    placeNames.put(source, name(place, path));
                 }
             }
         }
+        SourceNames names = new SourceNames(keptNames);
+        Map<Source, String> called = names.of(found);
+        List<Source> sources = found.stream()
+                .map(source -> source.called(called.getOrDefault(source, ""), placeNames.getOrDefault(source, "")))
+                .toList();
         if (unreachable.size() == places.size() && !unreachable.isEmpty()) {
             throw new CuveeException(unreachable.get(0));
         }
-        unreachable.forEach(findings::add);
+        unreachable.forEach(one -> findings.add(new Finding(
+                Severity.WARNING, one.kind(), one.where(), one.what(), one.done(), one.canDo())));
         List<Source> judged = asDecided(withoutCopies(asDecided(sources)));
         findings.addAll(Series.gaps(judged));
-        return new Collected(judged, findings);
+        return new Collected(judged, findings, names.made());
     }
 
     /** Files put back, or left out, by the analyst; what cannot be read stays aside. */
@@ -183,7 +210,7 @@ public final class Collector {
     private void walk(Path path, Place place, List<Source> into, List<Finding> findings) throws IOException {
         BasicFileAttributes attributes = Files.readAttributes(path, BasicFileAttributes.class);
         if (!attributes.isDirectory()) {
-            into.add(judge(path.getFileName().toString(), path, attributes));
+            into.add(judge(place.path(), path.getFileName().toString(), path, Stamp.of(path, attributes)));
             return;
         }
         if (!Files.isReadable(path)) {
@@ -200,10 +227,19 @@ public final class Collector {
             }
 
             @Override
-            public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) {
-                if (attributes.isRegularFile() || attributes.isSymbolicLink()) {
-                    String relative = path.relativize(file).toString().replace('\\', '/');
-                    into.add(byName(place, judge(relative, file, attributes)));
+            public FileVisitResult visitFile(Path file, BasicFileAttributes attributes) throws IOException {
+                String relative = path.relativize(file).toString().replace('\\', '/');
+                try {
+                    BasicFileAttributes real = attributes.isSymbolicLink()
+                            ? Files.readAttributes(file, BasicFileAttributes.class)
+                            : attributes;
+                    if (real.isRegularFile()) {
+                        into.add(byName(place, judge(place.path(), relative, file, Stamp.of(file, real))));
+                    } else if (real.isDirectory()) {
+                        findings.add(linkedFolder(relative));
+                    }
+                } catch (IOException failed) {
+                    return visitFileFailed(file, failed);
                 }
                 return FileVisitResult.CONTINUE;
             }
@@ -217,13 +253,25 @@ public final class Collector {
                         "It cannot be opened: "
                                 + (failed instanceof AccessDeniedException
                                         ? "you may not read it"
-                                        : failed.getMessage())
+                                        : failed instanceof NoSuchFileException
+                                                ? "it is a link to a file that is not there"
+                                                : failed.getMessage())
                                 + ".",
                         "It is left out; the others go on.",
                         "Ask for access to it, then refresh."));
                 return FileVisitResult.CONTINUE;
             }
         });
+    }
+
+    private static Finding linkedFolder(String relative) {
+        return new Finding(
+                Severity.REMARK,
+                "linked-folder",
+                Where.source(relative),
+                "It is a link to a folder.",
+                "Links to folders are not followed.",
+                "Add the folder as a place of its own if its files belong to the master.");
     }
 
     private static Source byName(Place place, Source source) {
@@ -239,16 +287,8 @@ public final class Collector {
         return source;
     }
 
-    private Source judge(String relative, Path file, BasicFileAttributes attributes) {
-        Source source = new Source(
-                relative,
-                "",
-                file,
-                attributes.size(),
-                attributes.lastModifiedTime().toMillis(),
-                "",
-                "",
-                "");
+    private Source judge(String home, String relative, Path file, Stamp stamp) {
+        Source source = new Source(relative, home, relative, "", file, stamp, "", "", "");
         String name = file.getFileName().toString();
         String lower = name.toLowerCase(Locale.ROOT);
         if (name.startsWith("~$") || name.startsWith(".~lock.")) {
@@ -290,7 +330,7 @@ public final class Collector {
     }
 
     /** Of files with the same content one is taken: the one with the shortest name, which copies rarely have. */
-    private static List<Source> withoutCopies(List<Source> sources) {
+    private List<Source> withoutCopies(List<Source> sources) {
         Map<Long, List<Source>> bySize = new HashMap<>();
         sources.stream()
                 .filter(source -> source.taken() && source.size() > 0)
@@ -302,14 +342,18 @@ public final class Collector {
                 sameSize.sort(Comparator.comparingInt((Source source) ->
                                 source.file().getFileName().toString().length())
                         .thenComparing(Source::path, Collector::compareByFolder));
-                Map<Long, List<Source>> originals = new HashMap<>();
-                sameSize.forEach(source -> FileContent.sum(source.file()).ifPresent(sum -> {
-                    List<Source> alike = originals.computeIfAbsent(sum, any -> new ArrayList<>());
-                    alike.stream()
-                            .filter(original -> FileContent.same(original.file(), source.file()))
-                            .findFirst()
-                            .ifPresentOrElse(original -> copies.put(source, original.path()), () -> alike.add(source));
-                }));
+                Map<String, List<Source>> originals = new HashMap<>();
+                for (Source source : sameSize) {
+                    String sum = sum(source);
+                    if (!sum.isEmpty()) {
+                        List<Source> alike = originals.computeIfAbsent(sum, any -> new ArrayList<>());
+                        alike.stream()
+                                .filter(original -> FileContent.same(original.file(), source.file()))
+                                .findFirst()
+                                .ifPresentOrElse(
+                                        original -> copies.put(source, original.path()), () -> alike.add(source));
+                    }
+                }
             }
         }
         List<Source> judged = new ArrayList<>();
@@ -318,5 +362,10 @@ public final class Collector {
             judged.add(original == null ? source : source.copyOf(original));
         }
         return judged;
+    }
+
+    private String sum(Source source) {
+        KnownSum known = knownSums.get(source.path());
+        return known != null && known.stamp().equals(source.stamp()) ? known.sum() : FileContent.sum(source.file());
     }
 }

@@ -1,25 +1,35 @@
 package cuvee.collect;
 
 import java.io.IOException;
-import java.io.OutputStream;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.OptionalLong;
 import java.util.zip.CRC32;
-import java.util.zip.CheckedInputStream;
+import java.util.zip.CRC32C;
 
-/** Whether two files of one size hold the same: a quick sum tells most apart, the others are compared byte by byte. */
-final class FileContent {
+/** What a file holds, as a short sum that tells files apart, and byte by byte where that is not enough. */
+public final class FileContent {
+    private static final int BUFFER = 1 << 17;
+
     private FileContent() {}
 
-    /** A sum that files with the same content share; none where the file cannot be read. */
-    static OptionalLong sum(Path file) {
-        try (CheckedInputStream in = new CheckedInputStream(Files.newInputStream(file), new CRC32())) {
-            in.transferTo(OutputStream.nullOutputStream());
-            return OptionalLong.of(in.getChecksum().getValue());
+    /**
+     * A sum of 64 bits in hexadecimal, of two checks with different polynomials, that files with the same content share;
+     * empty where the file cannot be read.
+     */
+    public static String sum(Path file) {
+        CRC32 one = new CRC32();
+        CRC32C other = new CRC32C();
+        byte[] buffer = new byte[BUFFER];
+        try (InputStream in = Files.newInputStream(file)) {
+            for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
+                one.update(buffer, 0, read);
+                other.update(buffer, 0, read);
+            }
         } catch (IOException unreadable) {
-            return OptionalLong.empty();
+            return "";
         }
+        return String.format("%08x%08x", one.getValue(), other.getValue());
     }
 
     /** True where two files have the same content; false also where one cannot be read. */

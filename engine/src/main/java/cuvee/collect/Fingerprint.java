@@ -2,6 +2,7 @@ package cuvee.collect;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
@@ -11,6 +12,16 @@ import java.util.HexFormat;
 /** The SHA-256 of a file's content, kept to tell later whether the file has changed. */
 public final class Fingerprint {
     private Fingerprint() {}
+
+    /** The fingerprint of a text. */
+    public static String ofText(String text) {
+        try {
+            return HexFormat.of()
+                    .formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
 
     /** The fingerprint in hexadecimal; empty where the file cannot be read. */
     public static String of(Path file) {

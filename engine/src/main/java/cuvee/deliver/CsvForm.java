@@ -20,7 +20,12 @@ final class CsvForm implements MasterFiles.Form {
                     .build(new OutputStreamWriter(out, StandardCharsets.UTF_8));
             header.writeRecord(Columns.names(plan));
             header.flush();
-            reader.writeCsvRows(out, file.resolveSibling(file.getFileName() + ".rows"));
+            reader.writeCsvRows(out, rows(file));
         }
+    }
+
+    /** Where the rows lie while they are written. */
+    static Path rows(Path file) {
+        return file.resolveSibling(file.getFileName() + ".rows");
     }
 }

@@ -69,20 +69,38 @@ public final class MasterFiles {
         }
     }
 
+    /** Is told of a whole file before it is moved to its target; what it throws keeps the file from being moved. */
+    public interface Register {
+        void enter(Path content, Path target) throws IOException;
+    }
+
+    /** What lies beside a target while it is written; a run that was stopped may leave it behind. */
+    static Path beside(Path target) {
+        return target.resolveSibling("." + target.getFileName() + ".writing");
+    }
+
+    /** Removes what a stopped run left beside a target. */
+    public static void removeLeftovers(Path target) {
+        deleteQuietly(beside(target));
+        deleteQuietly(CsvForm.rows(beside(target)));
+    }
+
     /**
-     * Writes the master in one step; where that fails, what was there before is untouched.
+     * Writes the master in one step; where that fails, what was there before is untouched. Whether the target may be
+     * written over is for the {@link TargetGuard} to say.
      *
      * @return how many bytes the file has
      */
-    public static long write(MasterReader reader, MasterPlan plan, Path target) {
+    public static long write(MasterReader reader, MasterPlan plan, Path target, Register register) {
         check(target);
-        Path beside = target.resolveSibling("." + target.getFileName() + ".writing");
+        Path beside = beside(target);
         try {
             Form form = FORMS.get(SheetFiles.ending(target.getFileName().toString()));
             if (form == null) {
                 throw new IllegalStateException("checked above");
             }
             form.write(reader, plan, beside);
+            register.enter(beside, target);
             move(beside, target);
             return Files.size(target);
         } catch (IOException failed) {
@@ -92,7 +110,7 @@ public final class MasterFiles {
                     reason(failed),
                     "Free it or name another file; what was there before is untouched.");
         } finally {
-            deleteQuietly(beside);
+            removeLeftovers(target);
         }
     }
 

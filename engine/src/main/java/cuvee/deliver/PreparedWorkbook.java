@@ -36,6 +36,7 @@ import org.apache.poi.ss.usermodel.DateUtil;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.Sheet;
 import org.apache.poi.ss.usermodel.Workbook;
+import org.apache.poi.ooxml.POIXMLProperties;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.jspecify.annotations.Nullable;
 
@@ -72,7 +73,7 @@ public final class PreparedWorkbook {
 
         /** True where something of the master found no cell. */
         public boolean incomplete() {
-            return !keysLost.isEmpty() || !itemsLost.isEmpty() || formulas > 0 || filled == 0;
+            return !keysLost.isEmpty() || !itemsLost.isEmpty() || formulas > 0;
         }
 
         public String said() {
@@ -158,9 +159,16 @@ public final class PreparedWorkbook {
     /**
      * Fills a copy of a prepared workbook in one step.
      *
-     * @throws CuveeException where the workbook or the target cannot be used, or a column is not there
+     * @throws CuveeException where the workbook or the target cannot be used, a column is not there, or nothing of the
+     *     master found a place in the workbook
      */
-    public static Report fill(MasterReader reader, MasterPlan plan, Path workbook, Path target, Prepared prepared) {
+    public static Report fill(
+            MasterReader reader,
+            MasterPlan plan,
+            Path workbook,
+            Path target,
+            Prepared prepared,
+            MasterFiles.Register register) {
         MasterFiles.check(target);
         if (workbook.toAbsolutePath().normalize().equals(target.toAbsolutePath().normalize())) {
             throw MasterFiles.failure(
@@ -224,18 +232,32 @@ public final class PreparedWorkbook {
             }
         });
         Side items = wide ? new Side(-1, Type.TEXT) : item;
-        Path beside = target.resolveSibling("." + target.getFileName() + ".writing");
-        try (Workbook book = open(workbook)) {
+        Path beside = MasterFiles.beside(target);
+        try (XSSFWorkbook book = open(workbook)) {
             List<Grid> grids = new ArrayList<>();
             for (Sheet sheet : book) {
                 grid(sheet, key, keyNames.keySet(), items, itemNames.keySet()).ifPresent(grids::add);
             }
             Type type = wide ? Type.TEXT : valued.get(0).type();
             long[] counts = put(grids, values, wide ? columnTypes(plan) : Map.of(), type);
+            if (counts[0] == 0) {
+                throw MasterFiles.failure(
+                        "nothing-filled",
+                        target,
+                        "nothing of the master found a place in " + workbook.getFileName()
+                                + (counts[1] > 0
+                                        ? ", where all cells that would be filled hold formulas"
+                                        : ": no value of " + Says.quoted(prepared.key()) + " stands down one column with "
+                                                + (wide ? "names of columns" : "values of " + Says.quoted(prepared.item()))
+                                                + " across one row"),
+                        "Choose the columns of the delivery again, or another workbook.");
+            }
             book.setForceFormulaRecalculation(true);
+            mark(book);
             try (OutputStream out = Files.newOutputStream(beside)) {
                 book.write(out);
             }
+            register.enter(beside, target);
             MasterFiles.move(beside, target);
             Set<String> keysThere = new HashSet<>();
             Set<String> itemsThere = new HashSet<>();
@@ -263,6 +285,13 @@ public final class PreparedWorkbook {
         }
     }
 
+    private static void mark(XSSFWorkbook book) {
+        POIXMLProperties.CustomProperties own = book.getProperties().getCustomProperties();
+        if (!own.contains(OwnMark.NAME)) {
+            own.addProperty(OwnMark.NAME, OwnMark.VALUE);
+        }
+    }
+
     private static Map<String, Type> columnTypes(MasterPlan plan) {
         Map<String, Type> types = new HashMap<>();
         plan.columns().forEach(column -> types.put(LooseText.key(column.name()), column.type()));
@@ -285,7 +314,7 @@ public final class PreparedWorkbook {
                         "Choose the columns of the delivery again."));
     }
 
-    private static Workbook open(Path workbook) throws IOException {
+    private static XSSFWorkbook open(Path workbook) throws IOException {
         try (InputStream in = Files.newInputStream(workbook)) {
             return new XSSFWorkbook(in);
         } catch (EncryptedDocumentException | OpenXML4JRuntimeException | IllegalArgumentException broken) {

@@ -36,6 +36,7 @@ final class WorkbookForm implements MasterFiles.Form {
         try (OutputStream out = MasterFiles.open(file);
                 Workbook workbook = new Workbook(out, "Cuvee", "1.0")) {
             workbook.setCompressionLevel(4);
+            workbook.properties().setTextProperty(OwnMark.NAME, OwnMark.VALUE);
             Tabs tabs = new Tabs(workbook, plan);
             reader.each(tabs::row);
             tabs.end();

@@ -1,6 +1,7 @@
 package cuvee.finding;
 
 import cuvee.place.Where;
+import org.jspecify.annotations.Nullable;
 
 /** Work that cannot go on; carries the finding that says why. */
 public final class CuveeException extends RuntimeException {
@@ -12,7 +13,7 @@ public final class CuveeException extends RuntimeException {
         this.finding = finding;
     }
 
-    public CuveeException(Finding finding, Throwable cause) {
+    public CuveeException(Finding finding, @Nullable Throwable cause) {
         super(finding.text(), cause);
         this.finding = finding;
     }

@@ -1,13 +1,21 @@
 package cuvee.job;
 
+import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.StreamReadConstraints;
+import com.fasterxml.jackson.core.exc.StreamConstraintsException;
+import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.exc.MismatchedInputException;
+import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import cuvee.finding.CuveeException;
 import cuvee.job.Place.Subfolders;
 import cuvee.place.Where;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,13 +23,22 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 
 /** The job's JSON form, documented in docs/job-file.md: names and versions in one place. */
 final class JobJson {
     /** The newest version this program writes and understands. */
     static final int VERSION = 1;
 
-    private static final ObjectMapper JSON = new ObjectMapper();
+    private static final ObjectMapper JSON = JsonMapper.builder(JsonFactory.builder()
+                    .streamReadConstraints(StreamReadConstraints.builder()
+                            .maxNestingDepth(50)
+                            .maxNumberLength(100)
+                            .build())
+                    .build())
+            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+            .build();
+    private static final Pattern ID = Pattern.compile("[a-z0-9-]{1,100}");
     private static final Set<String> KNOWN =
             Set.of("cuvee", "id", "name", "places", "columns", "settled", "assumed", "deliveries");
 
@@ -55,6 +72,9 @@ final class JobJson {
         for (Delivery delivery : job.deliveries()) {
             ObjectNode node =
                     deliveries.addObject().put("name", delivery.name()).put("target", delivery.target());
+            if (!delivery.accepted().isEmpty()) {
+                delivery.accepted().forEach(node.putArray("accepted")::add);
+            }
             delivery.prepared()
                     .ifPresent(prepared -> node.putObject("prepared")
                             .put("workbook", prepared.workbook())
@@ -83,6 +103,10 @@ final class JobJson {
         JsonNode root;
         try {
             root = JSON.readTree(text);
+        } catch (StreamConstraintsException absurd) {
+            throw corrupt(named, "it is nested deeper, or has longer numbers, than any job");
+        } catch (MismatchedInputException more) {
+            throw corrupt(named, "something follows behind its end");
         } catch (JsonProcessingException torn) {
             throw corrupt(
                     named, "it is not whole JSON (line " + torn.getLocation().getLineNr() + ")");
@@ -106,23 +130,28 @@ final class JobJson {
                 unknown.put(field.getKey(), field.getValue().toString());
             }
         });
+        String id = text(root, "id", named);
+        if (!ID.matcher(id).matches()) {
+            throw corrupt(named, "its id holds more than small letters, digits and hyphens");
+        }
         return new Job(
-                text(root, "id", named),
+                id,
                 text(root, "name", named),
                 list(
                         root,
                         "places",
+                        named,
                         node -> new Place(
-                                text(node, "path", named),
+                                path(node, "path", named),
                                 node.path("subfolders").asBoolean(true) ? Subfolders.INCLUDED : Subfolders.LEFT_OUT,
                                 Math.max(0, node.path("depth").asInt(0)),
                                 node.path("label").asText(""),
-                                list(node, "only", JsonNode::asText),
-                                list(node, "without", JsonNode::asText))),
-                list(root, "columns", JsonNode::asText),
-                list(root, "settled", node -> decision(node, named)),
-                list(root, "assumed", node -> decision(node, named)),
-                list(root, "deliveries", node -> delivery(node, named)),
+                                list(node, "only", named, JsonNode::asText),
+                                list(node, "without", named, JsonNode::asText))),
+                list(root, "columns", named, JsonNode::asText),
+                list(root, "settled", named, node -> decision(node, named)),
+                list(root, "assumed", named, node -> decision(node, named)),
+                list(root, "deliveries", named, node -> delivery(node, named)),
                 unknown);
     }
 
@@ -130,14 +159,15 @@ final class JobJson {
         JsonNode prepared = node.path("prepared");
         return new Delivery(
                 text(node, "name", named),
-                text(node, "target", named),
+                path(node, "target", named),
                 prepared.isObject()
                         ? Optional.of(new Delivery.Prepared(
-                                text(prepared, "workbook", named),
+                                path(prepared, "workbook", named),
                                 text(prepared, "key", named),
                                 prepared.path("item").asText(""),
                                 prepared.path("value").asText("")))
-                        : Optional.empty());
+                        : Optional.empty(),
+                list(node, "accepted", named, JsonNode::asText));
     }
 
     private static Decision decision(JsonNode node, String named) {
@@ -149,8 +179,11 @@ final class JobJson {
                 node.path("evidence").asText(""));
     }
 
-    private static <T> List<T> list(JsonNode root, String name, Function<JsonNode, T> each) {
+    private static <T> List<T> list(JsonNode root, String name, String named, Function<JsonNode, T> each) {
         List<T> list = new ArrayList<>();
+        if (root.has(name) && !root.path(name).isArray()) {
+            throw corrupt(named, "its field " + name + " is not a list");
+        }
         root.path(name).forEach(node -> list.add(each.apply(node)));
         return list;
     }
@@ -161,6 +194,16 @@ final class JobJson {
             throw corrupt(named, "its field " + name + " is missing");
         }
         return value.asText();
+    }
+
+    /** A text that the system can take for a path. */
+    private static String path(JsonNode node, String name, String named) {
+        String path = text(node, name, named);
+        try {
+            return Path.of(path).toString().isEmpty() ? "." : path;
+        } catch (InvalidPathException none) {
+            throw corrupt(named, "its field " + name + " is no path");
+        }
     }
 
     private static JsonNode parse(String json) {

@@ -541,7 +541,8 @@ public final class MasterReader implements AutoCloseable {
                                 : " FROM master m JOIN part p ON m.tbl = p.tbl WHERE m.aside = 0 ORDER BY p.ord, m.row,"
                                         + " m.turned")
                         + ") TO "
-                        + Sql.literal(file.toString()) + " (FORMAT PARQUET)");
+                        + Sql.literal(file.toString())
+                        + " (FORMAT PARQUET, KV_METADATA {'Cuvee master': 'written by Cuvee'})");
             }
         });
     }

@@ -191,6 +191,25 @@ final class Staging implements AutoCloseable {
         forget(number -> number == sheet, Set.of(from));
     }
 
+    /** Writes the rows of a sheet to a file, from where {@link #takeBack} takes them. */
+    synchronized void copyOut(int sheet, int width, Path file) throws SQLException {
+        create(width);
+        try (Statement statement = connection.createStatement()) {
+            statement.execute("COPY (FROM " + of(width) + " WHERE tbl = " + sheet + " ORDER BY row) TO "
+                    + Sql.literal(file.toString()) + " (FORMAT PARQUET)");
+        }
+    }
+
+    /** Takes rows that were written by {@link #copyOut} as those of a sheet under a new number; answers how many. */
+    synchronized long takeBack(int sheet, int width, Path file) throws SQLException {
+        create(width);
+        String columns = columns(width).map(column -> ", " + column).collect(Collectors.joining());
+        try (Statement statement = connection.createStatement()) {
+            return statement.executeUpdate("INSERT INTO " + table(width) + " (tbl, row" + columns + ") SELECT " + sheet
+                    + ", row" + columns + " FROM read_parquet(" + Sql.literal(file.toString()) + ")");
+        }
+    }
+
     /** The greatest number that a sheet bears; 0 where there is none. */
     synchronized int lastSheet() throws SQLException {
         int last = 0;

@@ -22,6 +22,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Properties;
@@ -31,6 +32,8 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.duckdb.DuckDBConnection;
 import org.duckdb.DuckDBFunctions;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -38,7 +41,25 @@ import org.jspecify.annotations.Nullable;
  * staging by a {@link MasterPlan} and kept in step with it table by table. One process has it open at a time.
  */
 public final class Store implements AutoCloseable {
-    private static final String FORMAT = "8";
+    private static final String FORMAT = "9";
+
+    private static final Logger LOG = LoggerFactory.getLogger(Store.class);
+
+    /** What the store says of a file that is not whole or not a store, in small letters. */
+    private static final List<String> PROOFS_OF_DAMAGE = List.of(
+            "not a valid duckdb",
+            "valid database file",
+            "checksum",
+            "corrupt",
+            "serialization error",
+            "magic bytes",
+            "could not read enough bytes",
+            "unexpected end of",
+            "failure while replaying wal",
+            "does not exist",
+            "invalid error",
+            "invalid input error",
+            "internal error");
 
     /** The note that changes with every change of the master. */
     static final String VERSION = "version";
@@ -51,6 +72,7 @@ public final class Store implements AutoCloseable {
     private @Nullable DuckDBConnection looking;
 
     private boolean functionRegistered;
+    private String madeAnew = "";
 
     /**
      * How much of the machine the store may use.
@@ -71,10 +93,11 @@ public final class Store implements AutoCloseable {
     public static Store open(Path cacheFolder, Means means) {
         Path file = cacheFolder.resolve("store.duckdb");
         try {
-            Files.createDirectories(cacheFolder);
+            CacheFolder.claim(cacheFolder);
         } catch (IOException failed) {
             throw noCache(cacheFolder, failed);
         }
+        String why;
         try {
             Store store = new Store(connect(file, cacheFolder, means), cacheFolder, means);
             boolean ready = false;
@@ -89,10 +112,17 @@ public final class Store implements AutoCloseable {
             if (ready) {
                 return store;
             }
-        } catch (SQLException | CuveeException corrupt) {
-            if (String.valueOf(corrupt.getMessage()).contains("lock")) {
-                throw inUse(cacheFolder, corrupt);
+            why = "it was made by another version of Cuvee, or some of its files are gone";
+        } catch (SQLException | CuveeException failed) {
+            String said = said(failed);
+            if (said.contains("lock")) {
+                throw inUse(cacheFolder, failed);
             }
+            if (!isTorn(said)) {
+                throw noStore(cacheFolder, failed);
+            }
+            LOG.warn("the store is damaged and made anew", failed);
+            why = "it was damaged";
         }
         try {
             Files.deleteIfExists(file);
@@ -100,11 +130,44 @@ public final class Store implements AutoCloseable {
         } catch (IOException failed) {
             throw noCache(cacheFolder, failed);
         }
+        String reason = why;
         return Sql.ask("opening", () -> {
             Store store = new Store(connect(file, cacheFolder, means), cacheFolder, means);
             store.prepare();
+            store.madeAnew = reason;
             return store;
         });
+    }
+
+    private static String said(Throwable failed) {
+        StringBuilder said = new StringBuilder();
+        for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
+            said.append(cause.getMessage()).append(' ');
+        }
+        return said.toString().toLowerCase(Locale.ROOT);
+    }
+
+    /** True where the store itself says that its file is not whole, or not its own: anything else may pass. */
+    private static boolean isTorn(String said) {
+        return PROOFS_OF_DAMAGE.stream().anyMatch(said::contains);
+    }
+
+    /** Why what was there had to be made anew; empty where it was not. */
+    public String madeAnew() {
+        return madeAnew;
+    }
+
+    private static CuveeException noStore(Path folder, Exception failed) {
+        return new CuveeException(
+                new Finding(
+                        Severity.FAILURE,
+                        "cache",
+                        Where.JOB,
+                        "The cache of this job in " + folder + " cannot be opened, though nothing shows that it is damaged.",
+                        "Nothing was read, and the cache was left as it is.",
+                        "Check that you may read and write there and that there is space; the log says more. The cache may"
+                                + " also be deleted: it is then made anew from the sources."),
+                failed);
     }
 
     private static CuveeException noCache(Path folder, IOException failed) {
@@ -326,6 +389,16 @@ public final class Store implements AutoCloseable {
         });
     }
 
+    /** Writes the rows of a sheet to a file beside the store, to be kept whatever becomes of the store. */
+    public void copyOut(int sheet, int width, Path file) {
+        Sql.run("keeping rows", () -> staging.copyOut(sheet, width, file));
+    }
+
+    /** Takes kept rows back as those of a sheet under a new number; answers how many. */
+    public long takeBack(int sheet, int width, Path file) {
+        return Sql.ask("taking kept rows back", () -> staging.takeBack(sheet, width, file));
+    }
+
     private static String join(Collection<Integer> numbers) {
         return numbers.stream().map(String::valueOf).collect(Collectors.joining(","));
     }
@@ -367,6 +440,23 @@ public final class Store implements AutoCloseable {
                 }
             }
             return cells;
+        });
+    }
+
+    /** The different texts in a column of a sheet between two rows, at most so many; numbers and blanks left out. */
+    public List<String> stagedValues(int sheet, int width, int column, int firstRow, int lastRow, int most) {
+        return Sql.ask("reading values", () -> {
+            List<String> values = new ArrayList<>();
+            String cell = "c" + column;
+            try (Statement statement = connection.createStatement();
+                    ResultSet found = statement.executeQuery("SELECT DISTINCT " + cell + " FROM " + Staging.of(width)
+                            + " WHERE tbl = " + sheet + " AND row BETWEEN " + firstRow + " AND " + lastRow + " AND NOT "
+                            + Readings.isBlank(cell) + " LIMIT " + most)) {
+                while (found.next()) {
+                    values.add(found.getString(1));
+                }
+            }
+            return values;
         });
     }
 

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import cuvee.collect.Stamp;
 import cuvee.detect.FoundTable;
 import cuvee.detect.FoundTable.Aside;
 import cuvee.detect.FoundTable.Doubt;
@@ -39,9 +40,12 @@ final class FactsJson {
     static String write(SourceFacts facts) {
         ObjectNode root = JSON.createObjectNode();
         root.put("path", facts.path());
+        root.put("home", facts.home());
         root.put("size", facts.size());
         root.put("modified", facts.modified());
-        root.put("fingerprint", facts.fingerprint());
+        root.put("changed", facts.stamp().changed());
+        root.put("key", facts.stamp().key());
+        root.put("sum", facts.sum());
         root.put("readAs", facts.readAs());
         ArrayNode sheets = root.putArray("sheets");
         for (SheetFacts sheet : facts.sheets()) {
@@ -74,29 +78,6 @@ final class FactsJson {
             node.put("canDo", finding.canDo());
         }
         return root.toString();
-    }
-
-    /** What a source holds, apart from its name and time: two files that hold the same have the same. */
-    static String content(SourceFacts facts) {
-        List<SheetFacts> sheets = facts.sheets().stream()
-                .map(sheet -> new SheetFacts(
-                        0,
-                        0,
-                        sheet.name(),
-                        sheet.form(),
-                        sheet.asideKind(),
-                        SheetClues.NONE,
-                        0,
-                        0,
-                        0,
-                        0,
-                        List.of(),
-                        List.of(),
-                        "",
-                        0,
-                        sheet.tables()))
-                .toList();
-        return write(new SourceFacts("", facts.size(), 0, "", "", sheets, List.of()));
     }
 
     private static void table(ObjectNode node, FoundTable table) {
@@ -166,9 +147,13 @@ final class FactsJson {
             }
             return Optional.of(new SourceFacts(
                     root.path("path").asText(),
-                    root.path("size").asLong(),
-                    root.path("modified").asLong(),
-                    root.path("fingerprint").asText(),
+                    root.path("home").asText(),
+                    new Stamp(
+                            root.path("size").asLong(),
+                            root.path("modified").asLong(),
+                            root.path("changed").asLong(),
+                            root.path("key").asText()),
+                    root.path("sum").asText(),
                     root.path("readAs").asText(),
                     list(root.path("sheets"), FactsJson::sheet),
                     problem));

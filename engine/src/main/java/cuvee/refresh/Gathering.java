@@ -1,6 +1,6 @@
 package cuvee.refresh;
 
-import cuvee.collect.Fingerprint;
+import cuvee.collect.FileContent;
 import cuvee.collect.Source;
 import cuvee.job.Job;
 import cuvee.master.StageWriter;
@@ -13,6 +13,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
@@ -21,6 +22,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.jspecify.annotations.Nullable;
 
 /** Brings what is known of the sources up to date: reads those that are new or have changed, on all cores. */
 final class Gathering {
@@ -37,13 +39,16 @@ final class Gathering {
     private final Map<String, SourceFacts> known;
     private final Map<String, SourceFacts> facts = new HashMap<>();
     private final Set<String> replaced = new HashSet<>();
+    private final OwnMasters own;
 
     Gathering(
             Workplace workplace,
             Store store,
             AtomicInteger nextId,
             Map<String, SourceFacts> known,
-            List<String> passwords) {
+            List<String> passwords,
+            OwnMasters own) {
+        this.own = own;
         this.passwords = passwords;
         this.workplace = workplace;
         this.store = store;
@@ -68,23 +73,50 @@ final class Gathering {
                 continue;
             }
             SourceFacts before = known.get(source.path());
-            boolean same = before != null
-                    && unchanged(before, source)
-                    && before.readAs().equals(readAs(job, source.path()).words())
-                    && (!before.locked() || passwords.isEmpty());
-            if (before != null && same && mode == Mode.CHANGED_ONLY) {
-                facts.put(source.path(), before);
-            } else {
-                toRead.add(source);
-            }
+            Optional<SourceFacts> same = mode == Mode.CHANGED_ONLY ? same(job, before, source) : Optional.empty();
+            same.ifPresentOrElse(found -> facts.put(source.path(), found), () -> toRead.add(source));
         }
         if (!toRead.isEmpty()) {
-            facts.putAll(store.staging(() -> readAll(job, toRead, progress)));
+            store.staging(() -> readAll(job, toRead, progress)).forEach((path, found) -> facts.put(path, kept(job, found)));
         }
         Set<String> read = new HashSet<>();
         toRead.forEach(source -> read.add(source.path()));
         replaced.addAll(read);
         lookAgain(job, sources, read);
+    }
+
+    /** What is known of a source, where its content is what it was and would be read in the same way. */
+    private Optional<SourceFacts> same(Job job, @Nullable SourceFacts before, Source source) {
+        if (before == null
+                || !before.readAs().equals(readAs(job, source.path()).words() + own.words(source.path()))
+                || (before.locked() && !passwords.isEmpty())) {
+            return Optional.empty();
+        }
+        if (!before.readable() && before.hasTables() == GoneSources.removedAsUnreadable(job, source.path())) {
+            // What becomes of the rows of the last time has been decided otherwise.
+            return Optional.empty();
+        }
+        if (before.stamp().equals(source.stamp())) {
+            return Optional.of(before);
+        }
+        if (before.size() != source.size()
+                || before.sum().isEmpty()
+                || !before.sum().equals(FileContent.sum(source.file()))) {
+            return Optional.empty();
+        }
+        // Only what the system says has changed, not what the file holds.
+        replaced.add(source.path());
+        return Optional.of(before.withStamp(SourceReading.sure(source.stamp(), workplace.clock().millis())));
+    }
+
+    /** A source that cannot be read now, and could when it was last read, keeps its rows until the analyst says otherwise. */
+    private SourceFacts kept(Job job, SourceFacts found) {
+        SourceFacts before = known.get(found.path());
+        if (before == null || !before.hasTables() || found.readable() || GoneSources.removedAsUnreadable(job, found.path())) {
+            return found;
+        }
+        boolean ours = found.problem().stream().anyMatch(problem -> problem.kind().equals(OwnMasters.KIND));
+        return ours ? found : before.keptFor(found);
     }
 
     /** What is said about how a file is to be read: for itself, else for all. */
@@ -114,13 +146,6 @@ final class Gathering {
         store.putAside(aside);
     }
 
-    private static boolean unchanged(SourceFacts before, Source source) {
-        if (before.size() != source.size() || before.modified() != source.modified()) {
-            return false;
-        }
-        return before.fingerprint().isEmpty() || before.fingerprint().equals(Fingerprint.of(source.file()));
-    }
-
     private Map<String, SourceFacts> readAll(Job job, List<Source> sources, Progress progress) {
         long now = workplace.clock().millis();
         AtomicInteger next = new AtomicInteger();
@@ -136,7 +161,7 @@ final class Gathering {
         for (int i = 0; i < workers; i++) {
             parts.add(pool.submit(() -> {
                 Map<String, SourceFacts> part = new HashMap<>();
-                SourceReading reading = new SourceReading(nextId, ReadLimits.DEFAULT, path -> readAs(job, path));
+                SourceReading reading = new SourceReading(nextId, ReadLimits.DEFAULT, path -> readAs(job, path), own);
                 try (StageWriter writer = store.stageWriter()) {
                     int at = next.getAndIncrement();
                     while (at < sources.size()) {

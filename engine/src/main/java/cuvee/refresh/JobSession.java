@@ -3,6 +3,9 @@ package cuvee.refresh;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
 import cuvee.deliver.MasterFiles;
+import cuvee.deliver.TargetGuard;
+import cuvee.deliver.TargetGuard.Existing;
+import cuvee.deliver.WrittenFiles;
 import cuvee.deliver.PreparedWorkbook;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
@@ -16,6 +19,7 @@ import cuvee.job.Job;
 import cuvee.layout.PlacedTable;
 import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
+import cuvee.master.CacheFolder;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.Shaped;
@@ -25,9 +29,11 @@ import cuvee.master.Store;
 import cuvee.master.ValueList;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.rework.Codes;
 import cuvee.tag.Home;
 import cuvee.value.LooseText;
 import cuvee.value.Spellings;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZoneOffset;
@@ -43,6 +49,7 @@ import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -60,6 +67,9 @@ public final class JobSession implements AutoCloseable {
 
     /** Why the tables of a hidden sheet are not in the master, unless the analyst takes the sheet in. */
     static final String HIDDEN_SHEET = "the sheet is hidden";
+
+    /** What a source is called where its path alone does not tell it from another; the subject is its place and path. */
+    static final String SOURCE_NAME = "source-name";
 
     /** The subject of decisions that hold for all files. */
     public static final String ALL_FILES = Gathering.ALL_FILES;
@@ -83,13 +93,18 @@ public final class JobSession implements AutoCloseable {
     public static final String NO_TAG = TagColumns.LEFT_OUT;
 
     private final Workplace workplace;
-    private final Path jobFolder;
+    private volatile Path jobFolder;
     private final Store store;
     private final List<String> passwords = new CopyOnWriteArrayList<>();
     private final Map<String, SourceFacts> known = new TreeMap<>();
     private final AtomicInteger nextId = new AtomicInteger(1);
     private final String jobId;
+    /** Under which name the job's history lies; that of the cache stays as long as the session lasts. */
+    private volatile String homeName;
+
     private final Trails trails;
+    private final WrittenFiles written;
+    private volatile List<Source> listed = List.of();
 
     /** Whether sources that have not changed are read again. */
     public enum Mode {
@@ -97,11 +112,13 @@ public final class JobSession implements AutoCloseable {
         EVERYTHING
     }
 
-    private JobSession(Workplace workplace, String jobId, Path jobFolder) {
+    private JobSession(Workplace workplace, String jobId, Path jobFolder, Path home) {
         this.workplace = workplace;
         this.jobFolder = jobFolder;
         this.jobId = jobId;
-        this.store = Store.open(workplace.cacheOf(jobId), workplace.means());
+        this.homeName = JobHome.of(workplace, jobId, home);
+        this.written = new WrittenFiles(workplace.state());
+        this.store = Store.open(workplace.cacheOf(homeName), workplace.means());
         store.facts().forEach((path, json) -> FactsJson.read(json).ifPresent(facts -> known.put(path, facts)));
         int most = known.values().stream()
                 .flatMap(source -> source.sheets().stream())
@@ -119,7 +136,37 @@ public final class JobSession implements AutoCloseable {
      * @param jobFolder the folder that the job's relative paths start from
      */
     public static JobSession open(Workplace workplace, String jobId, Path jobFolder) {
-        return new JobSession(workplace, jobId, jobFolder);
+        return new JobSession(workplace, jobId, jobFolder, jobFolder);
+    }
+
+    /** Opens the store of a job that is, or is to be, saved in a file. */
+    public static JobSession ofFile(Workplace workplace, String jobId, Path jobFile) {
+        return new JobSession(workplace, jobId, folderOf(jobFile), jobFile);
+    }
+
+    /** Removes the cache of a job that another one has replaced; its history stays. */
+    public static void forget(Workplace workplace, String jobId, Path jobFile) {
+        try {
+            CacheFolder.remove(workplace.cacheOf(JobHome.of(workplace, jobId, jobFile)));
+        } catch (IOException left) {
+            LOG.warn("the cache of a job that was replaced is left", left);
+        }
+    }
+
+    private static Path folderOf(Path jobFile) {
+        Path file = jobFile.toAbsolutePath().normalize();
+        Path folder = file.getParent();
+        return folder == null ? file : folder;
+    }
+
+    /** The job is saved elsewhere now: paths, history and deliveries go from there. */
+    public void moveTo(Path jobFile) {
+        homeName = JobHome.of(workplace, jobId, jobFile);
+        jobFolder = folderOf(jobFile);
+    }
+
+    private Path state() {
+        return workplace.stateOf(homeName);
     }
 
     /** Times the stages of a run. */
@@ -140,21 +187,43 @@ public final class JobSession implements AutoCloseable {
      * @throws CuveeException where nothing can be made
      * @throws CancellationException where the progress said so; the master is then what it was
      */
-    public Outcome refresh(Job job, Mode mode, Progress progress) {
+    public Outcome refresh(Job given, Mode mode, Progress progress) {
         Stopwatch watch = new Stopwatch();
         progress.at(Progress.Stage.COLLECTING, 0, 0);
-        Collector.Collected collected = collect(job);
+        Collector.Collected collected = collect(given);
+        Job job = withNames(given, collected.names());
+        listed = collected.sources();
         List<Finding> findings = new ArrayList<>(collected.findings());
         List<Question> questions = new ArrayList<>();
+        if (!store.madeAnew().isEmpty() && known.isEmpty()) {
+            findings.add(new Finding(
+                    Severity.REMARK,
+                    "cache-anew",
+                    Where.JOB,
+                    "The cache of this job could not be used: " + store.madeAnew() + ".",
+                    "It was made anew from the sources.",
+                    ""));
+        }
         watch.lap("collect");
 
-        Gathering gathering = new Gathering(workplace, store, nextId, known, passwords);
+        KeptSources keptSources = new KeptSources(state(), store, nextId);
+        Set<String> withRows = known.values().stream()
+                .filter(facts -> facts.readable() || facts.hasTables())
+                .map(SourceFacts::path)
+                .collect(Collectors.toSet());
+        known.putAll(keptSources.missingFrom(withRows, path -> !GoneSources.removed(job, path)));
+        OwnMasters own = new OwnMasters(written, job);
+        Gathering gathering = new Gathering(workplace, store, nextId, known, passwords, own);
         gathering.gather(job, collected.sources(), mode, progress);
         Map<String, SourceFacts> facts = gathering.facts();
         watch.lap("read");
 
         progress.at(Progress.Stage.PLANNING, 0, 0);
-        Map<String, SourceFacts> gone = GoneSources.of(job, known, facts, collected.sources(), questions);
+        GoneSources goneSources = new GoneSources(job, questions, findings);
+        Map<String, SourceFacts> gone = goneSources.gone(known, facts, collected.sources());
+        goneSources.unreadable(facts.values());
+        Optional<LastRefresh> last = LastRefresh.read(state());
+        goneSources.lost(last, facts, gone, collected.sources());
         List<SourceFacts> inOrder = new ArrayList<>();
         collected.sources().forEach(source -> {
             SourceFacts found = facts.get(source.path());
@@ -170,6 +239,9 @@ public final class JobSession implements AutoCloseable {
         List<PlacedTable> placed = placed(inOrder);
         SheetRules rules = SheetRules.of(job, collected.sources());
         Map<PlacedTable, String> ruledOut = ruledOut(job, rules, inOrder, findings);
+        Map<PlacedTable, String> masters = own.amongTables(placed, store);
+        ruledOut.putAll(masters);
+        questions.addAll(OwnMasters.questions(job, facts, masters));
         CodeTables codes = CodeTables.of(job, jobFolder, findings);
         Proposal proposal = propose(job, placed, ruledOut, sources, modified, codes);
         watch.lap("plan");
@@ -183,6 +255,7 @@ public final class JobSession implements AutoCloseable {
         }
         questions.addAll(SentAgain.questions(proposal.job(), placed));
         keepFacts(facts, gone, gathering.replaced());
+        keepRows(job, keptSources, facts, gone, findings);
         List<SourceReport> reports = Reports.of(collected.sources(), facts, gone, proposal, findings);
         questions.addAll(proposal.questions());
         TextFormQuestion.of(job, inOrder).ifPresent(questions::add);
@@ -221,7 +294,7 @@ public final class JobSession implements AutoCloseable {
             }
         }
         Changed changed = lastRefresh(reports, shaped.map(Shaped::plan).orElse(proposal.plan()), rows)
-                .since(LastRefresh.read(workplace.stateOf(jobId)));
+                .since(last);
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
         Outcome outcome = new Outcome(
@@ -274,16 +347,31 @@ public final class JobSession implements AutoCloseable {
      */
     public Collector.Collected collect(Job job) {
         Set<Path> own = new HashSet<>();
-        job.deliveries().forEach(delivery -> {
-            own.add(targetOf(delivery));
-            delivery.prepared().ifPresent(prepared -> own.add(workbookOf(prepared)));
-        });
-        own.addAll(OwnFiles.read(workplace.stateOf(jobId)));
+        job.deliveries().forEach(delivery -> delivery.prepared().ifPresent(prepared -> own.add(workbookOf(prepared))));
+        own.addAll(written.stillAsWritten(jobId));
+        own.addAll(OwnFiles.read(state()));
+        Map<String, String> names = new HashMap<>();
+        job.assumed().stream()
+                .filter(decision -> decision.kind().equals(SOURCE_NAME))
+                .forEach(decision -> names.put(decision.subject(), decision.answer()));
+        Map<String, Collector.KnownSum> sums = new HashMap<>();
+        known.forEach((path, facts) -> sums.put(path, new Collector.KnownSum(facts.stamp(), facts.sum())));
         Collector.Collected found =
-                new Collector(jobFolder, own, path -> fileDecision(job, path)).collect(job.places());
+                new Collector(jobFolder, own, path -> fileDecision(job, path), names, sums).collect(job.places());
         return job.decision(ORDER, ALL_FILES)
                 .map(decision -> found.inOrder(decision.answer().lines().toList()))
                 .orElse(found);
+    }
+
+    /** The job with names for sources that another source's path would clash with. */
+    private static Job withNames(Job job, Map<String, String> names) {
+        if (names.isEmpty()) {
+            return job;
+        }
+        List<Decision> more = new ArrayList<>();
+        new TreeMap<>(names).forEach((key, name) -> more.add(new Decision(
+                SOURCE_NAME, key, name, "another place holds a file of the same path", "")));
+        return job.withMoreAssumed(more);
     }
 
     private static Optional<Boolean> fileDecision(Job job, String path) {
@@ -373,7 +461,7 @@ public final class JobSession implements AutoCloseable {
             Job job, SheetRules rules, List<SourceFacts> sources, List<Finding> findings) {
         Map<PlacedTable, String> out = new HashMap<>();
         for (SourceFacts source : sources) {
-            if (source.readable()) {
+            if (source.readable() || source.isKept()) {
                 List<ReadSheet> sheets = sheets(List.of(source), rules, Map.of());
                 out.putAll(rules.leftOut(sheets, findings));
                 sheets.stream()
@@ -434,7 +522,7 @@ public final class JobSession implements AutoCloseable {
         store.putFacts(changed, forgotten);
         forgotten.forEach(known::remove);
         facts.forEach(known::put);
-        boolean unreadable = facts.values().stream().anyMatch(source -> !source.readable());
+        boolean unreadable = facts.values().stream().anyMatch(source -> !source.readable() && !source.isKept());
         if ((hadOthers && !replaced.isEmpty()) || !forgotten.isEmpty() || unreadable) {
             Set<Integer> sheets = new HashSet<>();
             Set<Integer> tables = new HashSet<>();
@@ -447,11 +535,38 @@ public final class JobSession implements AutoCloseable {
         }
     }
 
+    /** Rows of sources that are gone or cannot be read are kept in the job's state, which outlives the cache. */
+    private static void keepRows(
+            Job job,
+            KeptSources keptSources,
+            Map<String, SourceFacts> facts,
+            Map<String, SourceFacts> gone,
+            List<Finding> findings) {
+        List<SourceFacts> kept = new ArrayList<>(gone.values());
+        facts.values().stream().filter(SourceFacts::isKept).forEach(kept::add);
+        try {
+            // Rows that were taken out stay where they are, for the analyst may think again.
+            keptSources.keepOnly(
+                    kept,
+                    path -> GoneSources.removed(job, path)
+                            && (!facts.containsKey(path) || !facts.get(path).readable()));
+        } catch (IOException | CuveeException failed) {
+            LOG.warn("rows cannot be kept", failed);
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "not-kept",
+                    Where.JOB,
+                    "The rows of sources that are gone or cannot be read could not be written to Cuvee's state folder.",
+                    "They are in this master, but would be lost with the cache.",
+                    "Free space there, or set CUVEE_STATE to another folder, and refresh again."));
+        }
+    }
+
     /** Makes an outcome the one that the next refresh is compared with. */
     public void conclude(Outcome outcome) {
         if (outcome.changed().first() || !outcome.changed().nothing()) {
             lastRefresh(outcome.sources(), outcome.plan(), outcome.rows())
-                    .append(workplace.stateOf(jobId), workplace.clock().instant());
+                    .append(state(), workplace.clock().instant());
         }
     }
 
@@ -459,23 +574,57 @@ public final class JobSession implements AutoCloseable {
      * What a delivery came to.
      *
      * @param said in words
+     * @param incomplete true where something of the master found no cell of a prepared workbook
      */
-    public record Delivered(long bytes, String said) {}
+    public record Delivered(long bytes, String said, boolean incomplete) {}
 
-    /** Carries out a delivery. */
+    /** Carries out a delivery, writing over no file that is not as Cuvee left it. */
     public Delivered deliver(Outcome outcome, Delivery delivery) {
+        return deliver(outcome, delivery, Existing.KEEP);
+    }
+
+    /**
+     * Carries out a delivery.
+     *
+     * @param existing what becomes of a file that is there already and that Cuvee did not write
+     */
+    public Delivered deliver(Outcome outcome, Delivery delivery, Existing existing) {
         Path target = targetOf(delivery);
         if (delivery.prepared().isEmpty()) {
-            long bytes = deliver(outcome, target);
-            return new Delivered(bytes, Says.count(outcome.rows(), "row") + ", " + Says.size(bytes) + ".");
+            long bytes = deliver(outcome, target, existing);
+            return new Delivered(bytes, Says.count(outcome.rows(), "row") + ", " + Says.size(bytes) + ".", false);
         }
         Delivery.Prepared prepared = delivery.prepared().get();
+        guard(outcome.job(), List.of(workbookOf(prepared))).check(target, existing);
         try (MasterReader reader = reader(outcome)) {
-            PreparedWorkbook.Report report =
-                    PreparedWorkbook.fill(reader, outcome.plan(), workbookOf(prepared), target, prepared);
-            OwnFiles.add(workplace.stateOf(jobId), target);
-            return new Delivered(report.bytes(), report.said());
+            PreparedWorkbook.Report report = PreparedWorkbook.fill(
+                    reader, outcome.plan(), workbookOf(prepared), target, prepared, this::register);
+            return new Delivered(report.bytes(), report.said(), report.incomplete());
         }
+    }
+
+    private void register(Path content, Path target) throws IOException {
+        written.enter(content, target, jobId, workplace.clock().instant());
+    }
+
+    /** What keeps a master from being written over what is not ours; knows the sources that were listed last. */
+    public TargetGuard guard(Job job) {
+        return guard(job, List.of());
+    }
+
+    private TargetGuard guard(Job job, List<Path> more) {
+        List<Path> inputs = new ArrayList<>(more);
+        listed.stream()
+                .filter(source -> !source.asideKind().equals("own-file"))
+                .forEach(source -> inputs.add(source.file()));
+        job.deliveries().forEach(delivery -> delivery.prepared().ifPresent(it -> inputs.add(workbookOf(it))));
+        Codes.of(job).stream()
+                .filter(codes -> !codes.file().isEmpty())
+                .forEach(codes -> inputs.add(jobFolder.resolve(codes.file())));
+        List<Path> places = job.places().stream()
+                .map(place -> jobFolder.resolve(place.path()))
+                .toList();
+        return new TargetGuard(inputs, places, written);
     }
 
     private Path workbookOf(Delivery.Prepared prepared) {
@@ -489,22 +638,36 @@ public final class JobSession implements AutoCloseable {
         }
     }
 
-    /** Writes the master of an outcome to a file, and remembers that the file is no source. */
+    /** Writes the master of an outcome to a file that is not there, or that Cuvee wrote. */
     public long deliver(Outcome outcome, Path target) {
+        return deliver(outcome, target, Existing.KEEP);
+    }
+
+    /** Writes the master of an outcome to a file, and remembers that the file is no source. */
+    public long deliver(Outcome outcome, Path target, Existing existing) {
+        MasterFiles.check(target);
+        guard(outcome.job()).check(target, existing);
         try (MasterReader reader = reader(outcome)) {
-            long bytes = MasterFiles.write(reader, outcome.plan(), target);
-            OwnFiles.add(workplace.stateOf(jobId), target);
-            return bytes;
+            return MasterFiles.write(reader, outcome.plan(), target, this::register);
         }
     }
 
-    private static LastRefresh lastRefresh(List<SourceReport> reports, MasterPlan plan, long rows) {
+    private LastRefresh lastRefresh(List<SourceReport> reports, MasterPlan plan, long rows) {
         Map<String, String> files = new TreeMap<>();
+        Map<String, String> homes = new TreeMap<>();
         reports.stream()
-                .filter(report -> report.state() == SourceReport.State.TAKEN)
-                .forEach(report -> files.put(report.path(), report.size() + "@" + report.modified()));
+                .filter(report -> report.state() == SourceReport.State.TAKEN
+                        || report.state() == SourceReport.State.UNREADABLE)
+                .forEach(report -> {
+                    SourceFacts facts = known.get(report.path());
+                    files.put(report.path(), LastRefresh.held(report.size(), facts == null ? "" : facts.sum()));
+                    homes.put(report.path(), facts == null ? "" : facts.home());
+                });
         return new LastRefresh(
-                files, plan.columns().stream().map(MasterPlan.Column::name).toList(), rows);
+                files,
+                homes,
+                plan.columns().stream().map(MasterPlan.Column::name).toList(),
+                rows);
     }
 
     /** The count that must close: each table's records are in the master, each once. */

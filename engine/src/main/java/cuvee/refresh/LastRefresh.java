@@ -4,6 +4,8 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import cuvee.job.Job;
+import cuvee.job.Place;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -21,12 +23,30 @@ import org.slf4j.LoggerFactory;
 /**
  * What the last refresh found, as kept in the job's history: one line of JSON for each refresh.
  *
- * @param files each source's size and time of change, as {@code size@time}
+ * @param files what each source of the master held, as {@code size#sum}; an older history has {@code size@time}
+ * @param homes the place of each source, where it is known
  */
-record LastRefresh(Map<String, String> files, List<String> columns, long rows) {
+record LastRefresh(Map<String, String> files, Map<String, String> homes, List<String> columns, long rows) {
     private static final Logger LOG = LoggerFactory.getLogger(LastRefresh.class);
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final String HISTORY = "history.jsonl";
+
+    /** What a source holds, as the history says it. */
+    static String held(long size, String sum) {
+        return size + "#" + sum;
+    }
+
+    /** The sum of what a source held; empty where the history does not say. */
+    String sumOf(String path) {
+        String held = files.getOrDefault(path, "");
+        return held.contains("#") ? held.substring(held.indexOf('#') + 1) : "";
+    }
+
+    /** False for sources of a place that the job no longer has. */
+    boolean homeIsIn(String path, Job job) {
+        String home = homes.getOrDefault(path, "");
+        return job.places().stream().map(Place::path).anyMatch(home::equals);
+    }
 
     static Optional<LastRefresh> read(Path stateFolder) {
         Path history = stateFolder.resolve(HISTORY);
@@ -36,12 +56,13 @@ record LastRefresh(Map<String, String> files, List<String> columns, long rows) {
         try {
             List<String> lines = Files.readAllLines(history, StandardCharsets.UTF_8);
             for (int i = lines.size() - 1; i >= 0; i--) {
-                if (!lines.get(i).isBlank()) {
-                    return parse(lines.get(i));
+                Optional<LastRefresh> parsed = lines.get(i).isBlank() ? Optional.empty() : parse(lines.get(i));
+                if (parsed.isPresent()) {
+                    return parsed;
                 }
             }
         } catch (IOException unreadable) {
-            LOG.warn("the history cannot be read: {}", unreadable.getClass().getSimpleName());
+            LOG.warn("the history cannot be read", unreadable);
         }
         return Optional.empty();
     }
@@ -49,16 +70,22 @@ record LastRefresh(Map<String, String> files, List<String> columns, long rows) {
     private static Optional<LastRefresh> parse(String line) {
         try {
             JsonNode node = JSON.readTree(line);
-            Map<String, String> files = new LinkedHashMap<>();
-            node.path("files")
-                    .properties()
-                    .forEach(e -> files.put(e.getKey(), e.getValue().asText()));
             List<String> columns = new ArrayList<>();
             node.path("columns").forEach(column -> columns.add(column.asText()));
-            return Optional.of(new LastRefresh(files, columns, node.path("rows").asLong()));
+            return Optional.of(new LastRefresh(
+                    texts(node.path("files")),
+                    texts(node.path("homes")),
+                    columns,
+                    node.path("rows").asLong()));
         } catch (JsonProcessingException torn) {
             return Optional.empty();
         }
+    }
+
+    private static Map<String, String> texts(JsonNode node) {
+        Map<String, String> texts = new LinkedHashMap<>();
+        node.properties().forEach(e -> texts.put(e.getKey(), e.getValue().asText()));
+        return texts;
     }
 
     /** Adds this refresh to the history; where that fails the refresh still stands. */
@@ -69,6 +96,8 @@ record LastRefresh(Map<String, String> files, List<String> columns, long rows) {
         columns.forEach(node.putArray("columns")::add);
         ObjectNode list = node.putObject("files");
         files.forEach(list::put);
+        ObjectNode places = node.putObject("homes");
+        homes.forEach(places::put);
         try {
             Files.createDirectories(stateFolder);
             Files.writeString(
@@ -78,7 +107,7 @@ record LastRefresh(Map<String, String> files, List<String> columns, long rows) {
                     StandardOpenOption.CREATE,
                     StandardOpenOption.APPEND);
         } catch (IOException failed) {
-            LOG.warn("the history cannot be written: {}", failed.getClass().getSimpleName());
+            LOG.warn("the history cannot be written", failed);
         }
     }
 
@@ -90,11 +119,11 @@ record LastRefresh(Map<String, String> files, List<String> columns, long rows) {
         LastRefresh before = earlier.get();
         List<String> added = new ArrayList<>();
         List<String> changed = new ArrayList<>();
-        files.forEach((path, stamp) -> {
+        files.forEach((path, held) -> {
             String old = before.files().get(path);
             if (old == null) {
                 added.add(path);
-            } else if (!old.equals(stamp)) {
+            } else if (!old.equals(held) && !sizeOnly(old, held)) {
                 changed.add(path);
             }
         });
@@ -110,5 +139,11 @@ record LastRefresh(Map<String, String> files, List<String> columns, long rows) {
                 before.columns().stream().filter(c -> !columns.contains(c)).toList(),
                 before.rows(),
                 rows);
+    }
+
+    /** True where an older history tells nothing but the size, and that is the same. */
+    private static boolean sizeOnly(String old, String held) {
+        int at = old.indexOf('@');
+        return at >= 0 && held.startsWith(old.substring(0, at) + "#");
     }
 }

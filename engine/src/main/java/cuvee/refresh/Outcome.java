@@ -119,6 +119,11 @@ public record Outcome(
         return !questions.isEmpty() || findings.stream().anyMatch(finding -> finding.atLeast(Severity.QUESTION));
     }
 
+    /** True where a promise could not be kept: nothing is delivered from this master. */
+    public boolean failed() {
+        return findings.stream().anyMatch(finding -> finding.atLeast(Severity.FAILURE));
+    }
+
     public long taken() {
         return sources.stream()
                 .filter(source -> source.state() != SourceReport.State.SET_ASIDE)

@@ -4,13 +4,12 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.LinkedHashSet;
 import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
-/** The files that a job has written, so that a master delivered into its own folder is never read as a source. */
+/** The list of files that a job has written, as former versions kept it; the register of written files follows it. */
 final class OwnFiles {
     private static final Logger LOG = LoggerFactory.getLogger(OwnFiles.class);
     private static final String LIST = "written.txt";
@@ -32,25 +31,5 @@ final class OwnFiles {
             }
         }
         return files;
-    }
-
-    static void add(Path stateFolder, Path file) {
-        Path absolute = file.toAbsolutePath().normalize();
-        if (read(stateFolder).contains(absolute)) {
-            return;
-        }
-        try {
-            Files.createDirectories(stateFolder);
-            Files.writeString(
-                    stateFolder.resolve(LIST),
-                    absolute + "\n",
-                    StandardCharsets.UTF_8,
-                    StandardOpenOption.CREATE,
-                    StandardOpenOption.APPEND);
-        } catch (IOException failed) {
-            LOG.warn(
-                    "the list of written files cannot be written: {}",
-                    failed.getClass().getSimpleName());
-        }
     }
 }

@@ -43,7 +43,9 @@ final class Reports {
                         List.of(),
                         List.of()));
             } else {
-                reports.add(report(found, SourceReport.State.TAKEN, proposal, findings));
+                SourceReport.State state =
+                        found.isKept() ? SourceReport.State.UNREADABLE : SourceReport.State.TAKEN;
+                reports.add(report(found, state, proposal, findings));
             }
         }
         gone.values().forEach(found -> reports.add(report(found, SourceReport.State.GONE, proposal, findings)));
@@ -70,9 +72,9 @@ final class Reports {
 
     private static SourceReport report(
             SourceFacts facts, SourceReport.State state, Proposal proposal, List<Finding> findings) {
-        if (!facts.readable()) {
+        facts.problem().forEach(findings::add);
+        if (!facts.readable() && !facts.isKept()) {
             Finding problem = facts.problem().get(0);
-            findings.add(problem);
             return new SourceReport(
                     facts.path(),
                     facts.size(),

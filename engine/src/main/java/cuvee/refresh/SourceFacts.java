@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.collect.Stamp;
 import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
 import cuvee.detect.SheetClues;
@@ -16,16 +17,19 @@ import java.util.TreeMap;
 /**
  * What was found in a source when it was last read; kept in the store, so that an unchanged source is not read again.
  *
- * @param fingerprint the content's; empty where size and time were enough to tell it
+ * @param home the path of its place, as the job has it
+ * @param stamp what the system said of the file when its content was last looked at
+ * @param sum of its content, see {@link cuvee.collect.FileContent}
  * @param readAs what was said about how it is to be read, in the words of {@link cuvee.sheet.ReadAs}
- * @param sheets its sheets in file order; empty where it could not be read
- * @param problem why it could not be read; null-free: empty list or one finding
+ * @param sheets its sheets in file order; those of the last time where it could be read then and cannot be now; empty
+ *     where it never could be
+ * @param problem why it cannot be read; one finding, or none
  */
 record SourceFacts(
         String path,
-        long size,
-        long modified,
-        String fingerprint,
+        String home,
+        Stamp stamp,
+        String sum,
         String readAs,
         List<SheetFacts> sheets,
         List<Finding> problem) {
@@ -89,6 +93,26 @@ record SourceFacts(
                     newUnder,
                     first,
                     newTables);
+        }
+
+        /** The same sheet under other numbers. */
+        SheetFacts numbered(int newId, int newFirstTable) {
+            return new SheetFacts(
+                    newId,
+                    width,
+                    name,
+                    form,
+                    asideKind,
+                    clues,
+                    lastRow,
+                    columns,
+                    hiddenRows,
+                    hiddenColumns,
+                    plain,
+                    signatures,
+                    under,
+                    newFirstTable,
+                    tables);
         }
 
         /** True for a sheet that people do not see. */
@@ -162,7 +186,44 @@ record SourceFacts(
     }
 
     SourceFacts withSheets(List<SheetFacts> others) {
-        return new SourceFacts(path, size, modified, fingerprint, readAs, others, problem);
+        return new SourceFacts(path, home, stamp, sum, readAs, others, problem);
+    }
+
+    /** The same content, of which the system says something else now. */
+    SourceFacts withStamp(Stamp now) {
+        return new SourceFacts(path, home, now, sum, readAs, sheets, problem);
+    }
+
+    /** The rows of these facts, kept for a source that cannot be read now. */
+    SourceFacts keptFor(SourceFacts unreadable) {
+        return new SourceFacts(
+                path, home, unreadable.stamp, unreadable.sum, unreadable.readAs, sheets, unreadable.problem);
+    }
+
+    long size() {
+        return stamp.size();
+    }
+
+    long modified() {
+        return stamp.modified();
+    }
+
+    /** True where it has tables, be they of the last time. */
+    boolean hasTables() {
+        return sheets.stream().anyMatch(sheet -> !sheet.tables().isEmpty());
+    }
+
+    /** The records of its tables. */
+    long rows() {
+        return sheets.stream()
+                .flatMap(sheet -> sheet.tables().stream())
+                .mapToLong(FoundTable::kept)
+                .sum();
+    }
+
+    /** True where it cannot be read now and the rows of the last time stand for it. */
+    boolean isKept() {
+        return !problem.isEmpty() && hasTables();
     }
 
     boolean locked() {

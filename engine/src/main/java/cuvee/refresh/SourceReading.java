@@ -1,7 +1,8 @@
 package cuvee.refresh;
 
-import cuvee.collect.Fingerprint;
+import cuvee.collect.FileContent;
 import cuvee.collect.Source;
+import cuvee.collect.Stamp;
 import cuvee.detect.FoundTable;
 import cuvee.detect.HeaderHints;
 import cuvee.detect.Reading;
@@ -24,9 +25,9 @@ import cuvee.sheet.SheetInfo.Visibility;
 import cuvee.sheet.SheetSight;
 import cuvee.sheet.SheetVisitor;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Function;
@@ -38,8 +39,10 @@ final class SourceReading {
     private final AtomicInteger nextId;
     private final ReadLimits limits;
     private final Function<String, ReadAs> said;
+    private final OwnMasters own;
 
-    SourceReading(AtomicInteger nextId, ReadLimits limits, Function<String, ReadAs> said) {
+    SourceReading(AtomicInteger nextId, ReadLimits limits, Function<String, ReadAs> said, OwnMasters own) {
+        this.own = own;
         this.said = said;
         this.nextId = nextId;
         this.limits = limits;
@@ -63,59 +66,52 @@ final class SourceReading {
                 "The file changes while it is read.",
                 "It is set aside; the others go on.",
                 "Refresh again when its writer is done.");
-        return new SourceFacts(source.path(), -1, -1, "", "", List.of(), List.of(moving));
+        return facts(source.withStamp(Stamp.NONE), "", "", List.of(), List.of(moving));
+    }
+
+    private static SourceFacts facts(
+            Source source, String sum, String readAs, List<SheetFacts> sheets, List<Finding> problem) {
+        return new SourceFacts(source.path(), source.home(), source.stamp(), sum, readAs, sheets, problem);
     }
 
     private static boolean changed(SourceFacts facts, Source source) {
-        Source now = refreshed(source);
+        Stamp now = refreshed(source).stamp();
         return now.size() != facts.size() || now.modified() != facts.modified();
     }
 
     private static Source refreshed(Source source) {
         try {
-            return new Source(
-                    source.path(),
-                    source.place(),
-                    source.file(),
-                    Files.size(source.file()),
-                    Files.getLastModifiedTime(source.file()).toMillis(),
-                    source.twin(),
-                    source.asideKind(),
-                    source.aside());
+            return source.withStamp(Stamp.of(source.file()));
         } catch (IOException gone) {
             return source;
         }
     }
 
+    /** A file changed a moment ago could change again within the same tick of its clock: its content is to tell then. */
+    static Stamp sure(Stamp stamp, long now) {
+        return now - stamp.modified() < RECENT_MILLIS || now - stamp.changed() / 1_000_000 < RECENT_MILLIS
+                ? stamp.unsure()
+                : stamp;
+    }
+
     private SourceFacts readOnce(Source source, StageWriter writer, long now) {
-        // A file changed a moment ago could change again within the same tick of its clock: its content tells.
-        boolean recent = now - source.modified() < RECENT_MILLIS;
-        String fingerprint = recent ? Fingerprint.of(source.file()) : "";
+        Source stamped = source.withStamp(sure(source.stamp(), now));
         Where where = Where.source(source.path());
         ReadAs as = said.apply(source.path());
+        String words = as.words() + own.words(source.path());
+        Optional<Finding> master = own.recognise(source);
+        if (master.isPresent()) {
+            return facts(stamped, FileContent.sum(source.file()), words, List.of(), List.of(master.get()));
+        }
         try {
             Visitor visitor = new Visitor(writer);
             SheetFiles.read(source.file(), where, limits, as, visitor);
-            return new SourceFacts(
-                    source.path(),
-                    source.size(),
-                    source.modified(),
-                    fingerprint,
-                    as.words(),
-                    visitor.sheets,
-                    List.of());
+            return facts(stamped, FileContent.sum(source.file()), words, visitor.sheets, List.of());
         } catch (CuveeException unreadable) {
             Finding said = unreadable.finding();
             Finding warning =
                     new Finding(Severity.WARNING, said.kind(), said.where(), said.what(), said.done(), said.canDo());
-            return new SourceFacts(
-                    source.path(),
-                    source.size(),
-                    source.modified(),
-                    fingerprint,
-                    as.words(),
-                    List.of(),
-                    List.of(warning));
+            return facts(stamped, FileContent.sum(source.file()), words, List.of(), List.of(warning));
         }
     }
 

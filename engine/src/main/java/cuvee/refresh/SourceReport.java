@@ -30,7 +30,8 @@ public record SourceReport(
     public enum State {
         TAKEN("taken"),
         SET_ASIDE("set aside"),
-        GONE("gone, its rows kept");
+        GONE("gone, its rows kept"),
+        UNREADABLE("cannot be read, its rows kept");
 
         private final String word;
 

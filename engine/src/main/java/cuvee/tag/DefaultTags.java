@@ -7,13 +7,15 @@ import java.util.stream.Collectors;
 
 /** The names of the tags that every master has. */
 public final class DefaultTags {
-    private static final String FILE = "Source file";
+    /** The tag that holds the path of a row's source in its place. */
+    public static final String SOURCE_FILE = "Source file";
+
     private static final String SHEET = "Source sheet";
 
     private DefaultTags() {}
 
     public static String fileName(Collection<String> columns) {
-        return free(FILE, columns);
+        return free(SOURCE_FILE, columns);
     }
 
     public static String sheetName(Collection<String> columns) {

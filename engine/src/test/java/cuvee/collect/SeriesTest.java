@@ -14,7 +14,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class SeriesTest {
     private static List<String> gaps(String... paths) {
         List<Source> sources = Arrays.stream(paths)
-                .map(path -> new Source(path, "", Path.of(path), 1, 1, "", "", ""))
+                .map(path -> new Source(path, "", path, "", Path.of(path), new Stamp(1, 1, 1, ""), "", "", ""))
                 .toList();
         return Series.gaps(sources).stream().map(Finding::what).toList();
     }

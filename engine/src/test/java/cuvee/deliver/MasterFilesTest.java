@@ -3,6 +3,7 @@ package cuvee.deliver;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.CuveeException;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
@@ -35,13 +36,17 @@ class MasterFilesTest {
             """;
 
     private void write(Path target) {
+        write(target, Existing.KEEP);
+    }
+
+    private void write(Path target, Existing existing) {
         Workbooks.text(folder.resolve("data/a.csv"), TABLE);
         Job job = JobDraft.of(folder.resolve("job.cuvee"), List.of(folder.resolve("data")));
         Workplace workplace = new Workplace(
                 folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
         try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
             Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
-            session.deliver(outcome, target);
+            session.deliver(outcome, target, existing);
         }
     }
 
@@ -89,7 +94,8 @@ class MasterFilesTest {
 
     @Test
     void whatWasThereIsReplacedInOneStepAndNothingIsLeftBeside() throws IOException {
-        Path file = Workbooks.text(folder.resolve("out.csv"), "old");
+        Path file = folder.resolve("out.csv");
+        write(file);
         write(file);
         assertThat(Files.readString(file)).startsWith("Date,");
         try (var files = Files.list(folder)) {
@@ -120,18 +126,22 @@ class MasterFilesTest {
         assertRefused(Files.createDirectory(folder.resolve("dir.csv")), "a folder has that name");
         Path open = Workbooks.text(folder.resolve("open.xlsx"), "old");
         Workbooks.text(folder.resolve("~$open.xlsx"), "somebody");
-        assertRefused(open, "another program has it open");
+        assertRefused(open, "another program has it open", Existing.REPLACE);
         assertThat(Files.readString(open)).isEqualTo("old");
         Path locked = Workbooks.text(folder.resolve("locked.csv"), "old");
         try (RandomAccessFile held = new RandomAccessFile(locked.toFile(), "rw");
                 var lock = held.getChannel().lock()) {
             assertThat(lock.isValid()).isTrue();
-            assertRefused(locked, "is being written already");
+            assertRefused(locked, "is being written already", Existing.REPLACE);
         }
     }
 
     private void assertRefused(Path target, String why) {
-        assertThatThrownBy(() -> write(target))
+        assertRefused(target, why, Existing.KEEP);
+    }
+
+    private void assertRefused(Path target, String why, Existing existing) {
+        assertThatThrownBy(() -> write(target, existing))
                 .isInstanceOf(CuveeException.class)
                 .hasMessageContaining("The master cannot be written to")
                 .hasMessageContaining(why)

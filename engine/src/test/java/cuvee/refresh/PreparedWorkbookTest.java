@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import cuvee.finding.CuveeException;
+import cuvee.finding.Question;
 import cuvee.job.Delivery;
 import cuvee.job.Delivery.Prepared;
 import cuvee.job.JobFile;
@@ -216,7 +217,7 @@ class PreparedWorkbookTest {
                         prepared.withWorkbook(folder.resolve("broken.xlsx").toString())))
                 .hasMessageContaining("broken.xlsx");
         target = template;
-        assertThatThrownBy(() -> fill(outcome, prepared)).hasMessageContaining("it is the prepared workbook itself");
+        assertThatThrownBy(() -> fill(outcome, prepared)).hasMessageContaining("it is one of the files that this job reads");
         assertThat(Files.exists(folder.resolve("March.xlsx"))).isFalse();
     }
 
@@ -248,7 +249,9 @@ class PreparedWorkbookTest {
         fill(outcome, guessed(outcome).orElseThrow());
         Batch back = new Batch(folder.resolve("back"));
         Files.copy(target, back.file("March.xlsx"));
-        List<String> lines = back.refresh().lines();
+        Question asked = back.refresh().question(JobSession.FILE);
+        assertThat(asked.text()).contains("It is a master that Cuvee wrote");
+        List<String> lines = back.settle(asked, "take").refresh().lines();
         for (int day = 1; day <= 5; day++) {
             String start = "2026-03-0" + day + "|" + day * 100 + ".5|" + (10 + day) + "|" + day;
             assertThat(lines).anySatisfy(line -> assertThat(line).startsWith(start));

@@ -95,8 +95,7 @@ public final class JobModel implements AutoCloseable {
         this.savedJob = first;
         this.history = new History<>(first);
         this.recent = new RecentJobs(workplace.state());
-        Path folder = file.toAbsolutePath().getParent();
-        this.session = JobSession.open(workplace, first.id(), folder == null ? file.toAbsolutePath() : folder);
+        this.session = JobSession.ofFile(workplace, first.id(), file);
         this.worker = Executors.newSingleThreadExecutor(run -> {
             Thread thread = new Thread(run, "cuvee-work");
             thread.setDaemon(true);
@@ -627,7 +626,7 @@ public final class JobModel implements AutoCloseable {
 
     /** Changes by which columns a delivery fills its prepared workbook. */
     public void changePrepared(Delivery delivery, Delivery.Prepared prepared) {
-        putDelivery(new Delivery(delivery.name(), delivery.target(), Optional.of(prepared)));
+        putDelivery(delivery.withPrepared(prepared));
     }
 
     private void putDelivery(Delivery delivery) {
@@ -681,12 +680,7 @@ public final class JobModel implements AutoCloseable {
                                 .map(place -> place.withPath(moved.apply(place.path())))
                                 .toList())
                         .withDeliveries(now.deliveries().stream()
-                                .map(delivery -> new Delivery(
-                                        delivery.name(),
-                                        moved.apply(delivery.target()),
-                                        delivery.prepared()
-                                                .map(prepared ->
-                                                        prepared.withWorkbook(moved.apply(prepared.workbook())))))
+                                .map(delivery -> delivery.withPaths(moved))
                                 .toList());
                 for (Codes codes : Codes.of(now)) {
                     now = codes.file().isEmpty()
