@@ -429,6 +429,28 @@ public final class MasterReader implements AutoCloseable {
         });
     }
 
+    /** How many values each column has from each table, rows that rules set aside included, by table number. */
+    public Map<Integer, long[]> filledByTable() {
+        return Sql.ask("counting values", () -> {
+            StringBuilder sql = new StringBuilder("SELECT tbl");
+            for (int i = 0; i < plan.columns().size(); i++) {
+                sql.append(", count(m").append(i).append(")");
+            }
+            Map<Integer, long[]> filled = new HashMap<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery(sql + " FROM master GROUP BY tbl")) {
+                while (rows.next()) {
+                    long[] counts = new long[plan.columns().size()];
+                    for (int i = 0; i < counts.length; i++) {
+                        counts[i] = rows.getLong(2 + i);
+                    }
+                    filled.put(rows.getInt(1), counts);
+                }
+            }
+            return filled;
+        });
+    }
+
     /** How many rows of a column hold a value, and their exact sum where it is a number. */
     public record Total(
             String column, long filled, @Nullable String sum) {}

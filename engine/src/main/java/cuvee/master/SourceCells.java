@@ -160,14 +160,37 @@ public final class SourceCells {
         });
     }
 
+    /** How many values of a table did not fit a column's type, counted cell by cell. */
+    public long unfit(MasterPlan plan, MasterPlan.Table table, int index) {
+        MasterPlan.Feed fed = table.feeds().get(index);
+        if (fed == null) {
+            return 0;
+        }
+        return Sql.ask("counting values that do not fit", () -> {
+            long unfit = 0;
+            try (Statement statement = connection.createStatement()) {
+                for (Cell cell : cells(table, fed, index)) {
+                    try (ResultSet count = statement.executeQuery("SELECT count(*)" + unfit(table, cell))) {
+                        count.next();
+                        unfit += count.getLong(1);
+                    }
+                }
+            }
+            return unfit;
+        });
+    }
+
     /** The cells of a table that feed a column and may hold something that does not fit it. */
     private static List<Cell> unfitting(MasterPlan plan, MasterPlan.Table table, int index) {
         MasterPlan.Feed fed = table.feeds().get(index);
-        List<Cell> cells = new ArrayList<>();
         boolean currency = plan.columns().get(index).part() == MasterPlan.Column.Part.CURRENCY;
-        if (fed == null || currency || mayAllFit(fed, plan.columns().get(index).type())) {
-            return cells;
-        }
+        return fed == null || currency || mayAllFit(fed, plan.columns().get(index).type())
+                ? List.of()
+                : cells(table, fed, index);
+    }
+
+    private static List<Cell> cells(MasterPlan.Table table, MasterPlan.Feed fed, int index) {
+        List<Cell> cells = new ArrayList<>();
         List<String> blanked = fed.replaced().entrySet().stream()
                 .filter(entry -> entry.getValue().isEmpty())
                 .map(Map.Entry::getKey)

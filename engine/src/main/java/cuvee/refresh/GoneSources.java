@@ -24,10 +24,12 @@ import java.util.stream.Stream;
  * analyst says otherwise; where that promise cannot be kept, it is a failure.
  */
 final class GoneSources {
-    private static final String GONE = "gone";
-    private static final String UNREADABLE = "unreadable";
+    static final String GONE = "gone";
+    static final String UNREADABLE = "unreadable";
     private static final String KEEP = "keep";
     private static final String REMOVE = "remove";
+
+    static final Set<String> ANSWERS = Set.of(KEEP, REMOVE);
 
     private final Job job;
     private final List<Question> questions;

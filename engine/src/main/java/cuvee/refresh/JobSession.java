@@ -281,11 +281,14 @@ public final class JobSession implements AutoCloseable {
             closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
             rows = reader.rows();
             totals = reader.totals();
-            proposal = proposal.withFilled(totals);
+            Conservation conserved = new Conservation(store, proposal.plan(), reader).check();
+            findings.addAll(conserved.findings());
+            proposal = proposal.withFilled(totals).withMoreMisfits(conserved.unforeseen());
             rowsAside = reader.setAside();
             reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
         }
         findings.addAll(new MasterFindings(store, proposal).all(codes, shaped));
+        findings.addAll(IdleRules.findings(proposal, rowsAside, rows));
         shaped = shaped.filter(it -> it.problem().isEmpty());
         if (shaped.isPresent()) {
             try (MasterReader reader = store.reader(shaped.get().plan())) {

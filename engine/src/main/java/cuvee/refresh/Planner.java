@@ -120,7 +120,7 @@ final class Planner {
         List<Decision> assumed = new ArrayList<>(job.assumed());
         Layings layings = new Layings(job, assumed, questions, findings);
         List<PlacedTable> laid = layings.lay(withRecords);
-        List<Layout> layouts = withoutDoubles(mainFamily(Families.of(Layout.of(laid)), assumed), assumed);
+        List<Layout> layouts = withoutDoubles(laid, mainFamily(Families.of(Layout.of(laid)), assumed), assumed);
         List<String> movedTags = movedTags(layouts);
         LineUp everything = LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts, movedTags), around.book());
         Map<String, String> columnOfHeader = new HashMap<>();
@@ -305,7 +305,8 @@ final class Planner {
                         .isPresent();
     }
 
-    private List<Layout> withoutDoubles(List<Layout> layouts, List<Decision> assumed) {
+    private List<Layout> withoutDoubles(
+            List<PlacedTable> laid, List<Layout> layouts, List<Decision> assumed) {
         Set<PlacedTable> members = new HashSet<>();
         layouts.forEach(layout -> members.addAll(layout.tables()));
         List<PlacedTable> inOrder = tables.stream().filter(members::contains).toList();
@@ -316,8 +317,9 @@ final class Planner {
         if (doubles.outside().isEmpty()) {
             return layouts;
         }
-        return Layout.of(inOrder.stream()
-                .filter(table -> !doubles.outside().containsKey(table))
+        // As they are laid out: doubles were looked for among the tables as their sheets have them.
+        return Layout.of(laid.stream()
+                .filter(table -> members.contains(table) && !doubles.outside().containsKey(table))
                 .toList());
     }
 

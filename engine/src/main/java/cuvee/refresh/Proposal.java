@@ -7,6 +7,7 @@ import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.place.Says;
 import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.Shapings;
@@ -59,6 +60,29 @@ public record Proposal(
         findings = List.copyOf(findings);
     }
 
+    /** The proposal with more values that do not fit, by column. */
+    Proposal withMoreMisfits(Map<Integer, Long> more) {
+        if (more.isEmpty()) {
+            return this;
+        }
+        List<ColumnReport> reports = new ArrayList<>(columns);
+        more.forEach((at, misfits) -> {
+            ColumnReport report = reports.get(at);
+            reports.set(
+                    at,
+                    new ColumnReport(
+                            report.name(),
+                            report.type(),
+                            report.currency(),
+                            Says.number(report.misfits() + misfits) + " of " + Says.count(report.filled(), "value")
+                                    + " do not fit",
+                            report.filled(),
+                            report.misfits() + misfits,
+                            report.layouts()));
+        });
+        return withColumns(reports);
+    }
+
     /** The proposal with what is known of made columns once the master is there. */
     Proposal withFilled(List<MasterReader.Total> totals) {
         List<ColumnReport> reports = new ArrayList<>(columns);
@@ -77,6 +101,10 @@ public record Proposal(
                                 0));
             }
         }
+        return withColumns(reports);
+    }
+
+    private Proposal withColumns(List<ColumnReport> reports) {
         return new Proposal(
                 job,
                 plan,

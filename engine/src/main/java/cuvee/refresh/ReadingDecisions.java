@@ -8,9 +8,12 @@ import cuvee.job.Job;
 import cuvee.job.Names;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.lineup.LineUp;
 import cuvee.rework.Codes;
 import cuvee.rework.Correction;
+import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
+import cuvee.rework.Shapings;
 import cuvee.rework.Tidying;
 import cuvee.rework.ValueRule;
 import cuvee.sheet.ReadAs;
@@ -32,6 +35,20 @@ public final class ReadingDecisions {
     static final String HEADER_ROW = "header-row";
     /** The answer that leaves a question about the reading to the evidence. */
     static final String AS_FOUND = "as found";
+
+    /** Kinds whose answers are names or phrases of the analyst's, which are said elsewhere where they mean nothing. */
+    private static final Set<String> OTHER_KINDS = Set.of(
+            LineUp.KIND,
+            Board.COLUMN,
+            JobSession.ORDER,
+            JobSession.SOURCE_NAME,
+            MadeColumns.KIND,
+            Shapings.TO_COLUMNS,
+            Shapings.SORTED,
+            Shapings.NUMBERED,
+            BlankSources.KIND,
+            Amounts.CURRENCY,
+            Layings.SECTION);
 
     private ReadingDecisions() {}
 
@@ -106,7 +123,12 @@ public final class ReadingDecisions {
             case SentAgain.KIND ->
                 decision.answer().equals(SentAgain.ALL)
                         || Names.split(decision.subject()).contains(decision.answer());
-            default -> true;
+            case JobSession.FILE, Doubles.KIND, Planner.ANOTHER_JOB ->
+                decision.answer().equals(Doubles.TAKE) || decision.answer().equals(Doubles.ASIDE);
+            case GoneSources.GONE, GoneSources.UNREADABLE -> GoneSources.ANSWERS.contains(decision.answer());
+            case ColumnTyping.MARK -> Set.of("point", "comma").contains(decision.answer());
+            case ColumnTyping.ORDER -> Set.of("day", "month").contains(decision.answer());
+            default -> OTHER_KINDS.contains(decision.kind());
         };
     }
 

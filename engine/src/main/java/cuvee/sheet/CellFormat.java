@@ -43,7 +43,7 @@ record CellFormat(Sense sense, int codeWidth, String currency) {
                         iso == null ? NumberText.plain(stored) : iso);
             }
             case PERCENT -> row.set(column, CellKind.PERCENT, NumberText.plain(stored));
-            case CODE -> row.set(column, CellKind.TEXT, padded(NumberText.plain(stored), codeWidth));
+            case CODE -> code(row, column, NumberText.plain(stored));
             case TEXT -> row.set(column, CellKind.TEXT, NumberText.plain(stored));
             default -> row.set(column, CellKind.NUMBER, NumberText.plain(stored));
         }
@@ -57,8 +57,12 @@ record CellFormat(Sense sense, int codeWidth, String currency) {
         }
     }
 
-    private static String padded(String digits, int width) {
+    /** A whole number shown with leading zeros is a code; one with decimals is a number, however it is shown. */
+    private void code(Row row, int column, String digits) {
         boolean whole = digits.chars().allMatch(c -> c >= '0' && c <= '9');
-        return whole ? "0".repeat(Math.max(0, width - digits.length())) + digits : digits;
+        row.set(
+                column,
+                whole ? CellKind.TEXT : CellKind.NUMBER,
+                whole ? "0".repeat(Math.max(0, codeWidth - digits.length())) + digits : digits);
     }
 }

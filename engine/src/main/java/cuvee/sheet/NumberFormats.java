@@ -137,7 +137,8 @@ public final class NumberFormats {
         long millis = Math.round(serial * DAY_MILLIS);
         long days = Math.floorDiv(millis, DAY_MILLIS);
         long rest = Math.floorMod(millis, DAY_MILLIS);
-        if (days == 0 && count == DayCount.FROM_1900) {
+        // Day 0 of the 1904 system is a date of its own, the first of January; with a time it is that time of any day.
+        if (days == 0 && (count == DayCount.FROM_1900 || rest > 0)) {
             return timeText(LocalTime.ofNanoOfDay(rest * 1_000_000));
         }
         // Day 60 of the 1900 system is a 29 February 1900 that never was; days before it count from one day later.

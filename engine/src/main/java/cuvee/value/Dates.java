@@ -108,6 +108,12 @@ final class Dates {
         };
     }
 
+    /** True for a moment at midnight, as the conversion reads it. */
+    static boolean isMidnight(String moment) {
+        Parts parts = parts(moment);
+        return parts != null && LocalTime.MIDNIGHT.equals(parts.time());
+    }
+
     /** The date or moment in ISO form; null where the text is none. */
     static @Nullable String iso(String text, Order order) {
         Parts parts = parts(text.strip());

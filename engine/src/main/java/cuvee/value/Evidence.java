@@ -155,8 +155,7 @@ public final class Evidence {
             dayFirstMoments += forced == Convention.Order.DAY_FIRST ? 1 : 0;
             monthFirstMoments += forced == Convention.Order.MONTH_FIRST ? 1 : 0;
         }
-        String trimmed = ValueReader.trim(text);
-        zeroTimes += trimmed.endsWith("00:00") || trimmed.endsWith("00:00.000") ? 1 : 0;
+        zeroTimes += Dates.isMidnight(ValueReader.trim(text)) ? 1 : 0;
     }
 
     private void yesOrNo(String text) {
