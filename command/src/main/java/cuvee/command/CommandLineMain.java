@@ -46,7 +46,15 @@ public final class CommandLineMain implements Runnable {
         line.setOut(writer(machine.out()));
         line.setErr(writer(machine.err()));
         line.setExecutionExceptionHandler((failure, command, parsed) -> failed(machine, failure, arguments));
-        return line.execute(arguments.toArray(String[]::new));
+        try {
+            return line.execute(arguments.toArray(String[]::new));
+        } catch (OutOfMemoryError | StackOverflowError exhausted) {
+            LOG.error("memory gave out", exhausted);
+            machine.err()
+                    .println("Cuvee's memory gave out. Nothing was delivered. The log in Cuvee's state folder says more;"
+                            + " fewer places in one job need less.");
+            return Exit.FAILED;
+        }
     }
 
     private static PrintWriter writer(PrintStream stream) {

@@ -1,7 +1,5 @@
 package cuvee.collect;
 
-import java.nio.file.FileSystems;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 
@@ -19,9 +17,33 @@ public record NamePattern(String text) {
         if (pattern.indexOf('*') < 0 && pattern.indexOf('?') < 0) {
             return compared.contains(pattern);
         }
-        // The brackets and braces of the matcher's own language are names here.
-        String glob = pattern.replaceAll("[\\[\\]{}\\\\]", "\\\\$0");
-        return FileSystems.getDefault().getPathMatcher("glob:" + glob).matches(Path.of(compared));
+        return matches(pattern, compared);
+    }
+
+    /**
+     * Whether a text fits a pattern, in steps that grow with the product of their lengths only: the usual matchers try
+     * every way to share the text among many stars, which takes for ever.
+     */
+    private static boolean matches(String pattern, String text) {
+        boolean[] reached = new boolean[text.length() + 1];
+        reached[0] = true;
+        for (int p = 0; p < pattern.length(); p++) {
+            char sign = pattern.charAt(p);
+            boolean deep = sign == '*' && p + 1 < pattern.length() && pattern.charAt(p + 1) == '*';
+            boolean[] next = new boolean[text.length() + 1];
+            for (int at = 0; at <= text.length(); at++) {
+                if (sign == '*') {
+                    boolean goesOn = at > 0 && next[at - 1] && (deep || text.charAt(at - 1) != '/');
+                    next[at] = reached[at] || goesOn;
+                } else if (at > 0 && reached[at - 1]) {
+                    char there = text.charAt(at - 1);
+                    next[at] = sign == '?' ? there != '/' : there == sign;
+                }
+            }
+            reached = next;
+            p += deep ? 1 : 0;
+        }
+        return reached[text.length()];
     }
 
     /** Patterns as they are written in one line, parted by commas or semicolons. */

@@ -46,7 +46,7 @@ final class FactsJson {
         root.put("changed", facts.stamp().changed());
         root.put("key", facts.stamp().key());
         root.put("sum", facts.sum());
-        root.put("readAs", facts.readAs());
+        root.put("readAs", facts.readAs()).put("openQuote", facts.openQuote());
         ArrayNode sheets = root.putArray("sheets");
         for (SheetFacts sheet : facts.sheets()) {
             ObjectNode node = sheets.addObject();
@@ -156,7 +156,8 @@ final class FactsJson {
                     root.path("sum").asText(),
                     root.path("readAs").asText(),
                     list(root.path("sheets"), FactsJson::sheet),
-                    problem));
+                    problem,
+                    root.path("openQuote").asInt()));
         } catch (JsonProcessingException | IllegalArgumentException | IndexOutOfBoundsException otherForm) {
             return Optional.empty();
         }

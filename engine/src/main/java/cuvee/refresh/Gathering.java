@@ -14,14 +14,18 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Queue;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
+import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.jspecify.annotations.Nullable;
 
 /** Brings what is known of the sources up to date: reads those that are new or have changed, on all cores. */
@@ -32,6 +36,7 @@ final class Gathering {
     /** The subject of decisions that hold for all files. */
     static final String ALL_FILES = "all files";
 
+    private static final Logger LOG = LoggerFactory.getLogger(Gathering.class);
     private final Workplace workplace;
     private final List<String> passwords;
     private final Store store;
@@ -157,27 +162,58 @@ final class Gathering {
             thread.setDaemon(true);
             return thread;
         });
+        Queue<Source> alone = new ConcurrentLinkedQueue<>();
         List<Future<Map<String, SourceFacts>>> parts = new ArrayList<>();
         for (int i = 0; i < workers; i++) {
             parts.add(pool.submit(() -> {
                 Map<String, SourceFacts> part = new HashMap<>();
-                SourceReading reading = new SourceReading(nextId, ReadLimits.DEFAULT, path -> readAs(job, path), own);
+                List<Source> mine = new ArrayList<>();
                 try (StageWriter writer = store.stageWriter()) {
+                    SourceReading reading = reading(job);
                     int at = next.getAndIncrement();
                     while (at < sources.size()) {
+                        mine.add(sources.get(at));
                         part.put(sources.get(at).path(), reading.read(sources.get(at), writer, now));
                         progress.at(Progress.Stage.READING, done.incrementAndGet(), sources.size());
                         at = next.getAndIncrement();
                     }
                     writer.flush();
+                    return part;
+                } catch (OutOfMemoryError | StackOverflowError exhausted) {
+                    LOG.warn("memory gave out while several files were read", exhausted);
+                    alone.addAll(mine);
+                    return Map.of();
                 }
-                return part;
             }));
         }
         try {
-            return gather(parts);
+            Map<String, SourceFacts> all = gather(parts);
+            // Where every worker gave up, some have not been looked at.
+            sources.stream()
+                    .filter(source -> !all.containsKey(source.path()) && !alone.contains(source))
+                    .forEach(alone::add);
+            for (Source source : alone) {
+                all.put(source.path(), readAlone(job, source, now));
+            }
+            return all;
         } finally {
             pool.shutdownNow();
+        }
+    }
+
+    private SourceReading reading(Job job) {
+        return new SourceReading(nextId, ReadLimits.DEFAULT, path -> readAs(job, path), own);
+    }
+
+    /** A source read with nothing else under way; where memory gives out again, that is about this file. */
+    private SourceFacts readAlone(Job job, Source source, long now) {
+        try (StageWriter writer = store.stageWriter()) {
+            SourceFacts facts = reading(job).read(source, writer, now);
+            writer.flush();
+            return facts;
+        } catch (OutOfMemoryError | StackOverflowError exhausted) {
+            LOG.warn("memory gave out while one file was read", exhausted);
+            return reading(job).tooLarge(source);
         }
     }
 

@@ -259,6 +259,7 @@ public final class JobSession implements AutoCloseable {
         List<SourceReport> reports = Reports.of(collected.sources(), facts, gone, proposal, findings);
         questions.addAll(proposal.questions());
         TextFormQuestion.of(job, inOrder).ifPresent(questions::add);
+        questions.addAll(TextFormQuestion.aboutQuotes(job, inOrder));
         questions.addAll(CopyQuestions.of(job, collected.sources()));
         findings.addAll(proposal.findings());
         if (proposal.plan().tables().isEmpty()) {

@@ -24,6 +24,8 @@ import java.util.TreeMap;
  * @param sheets its sheets in file order; those of the last time where it could be read then and cannot be now; empty
  *     where it never could be
  * @param problem why it cannot be read; one finding, or none
+ * @param openQuote the line of a text file in which a quote is opened that is never closed, so that all its quotes were
+ *     read as text; 0 where there is none
  */
 record SourceFacts(
         String path,
@@ -32,7 +34,8 @@ record SourceFacts(
         String sum,
         String readAs,
         List<SheetFacts> sheets,
-        List<Finding> problem) {
+        List<Finding> problem,
+        int openQuote) {
 
     SourceFacts {
         sheets = List.copyOf(sheets);
@@ -186,18 +189,18 @@ record SourceFacts(
     }
 
     SourceFacts withSheets(List<SheetFacts> others) {
-        return new SourceFacts(path, home, stamp, sum, readAs, others, problem);
+        return new SourceFacts(path, home, stamp, sum, readAs, others, problem, openQuote);
     }
 
     /** The same content, of which the system says something else now. */
     SourceFacts withStamp(Stamp now) {
-        return new SourceFacts(path, home, now, sum, readAs, sheets, problem);
+        return new SourceFacts(path, home, now, sum, readAs, sheets, problem, openQuote);
     }
 
     /** The rows of these facts, kept for a source that cannot be read now. */
     SourceFacts keptFor(SourceFacts unreadable) {
         return new SourceFacts(
-                path, home, unreadable.stamp, unreadable.sum, unreadable.readAs, sheets, unreadable.problem);
+                path, home, unreadable.stamp, unreadable.sum, unreadable.readAs, sheets, unreadable.problem, 0);
     }
 
     long size() {

@@ -16,6 +16,7 @@ import cuvee.master.StageWriter;
 import cuvee.place.Where;
 import cuvee.refresh.SourceFacts.SheetFacts;
 import cuvee.sheet.CellRange;
+import cuvee.sheet.Quoting;
 import cuvee.sheet.ReadAs;
 import cuvee.sheet.ReadLimits;
 import cuvee.sheet.Row;
@@ -71,7 +72,17 @@ final class SourceReading {
 
     private static SourceFacts facts(
             Source source, String sum, String readAs, List<SheetFacts> sheets, List<Finding> problem) {
-        return new SourceFacts(source.path(), source.home(), source.stamp(), sum, readAs, sheets, problem);
+        return facts(source, sum, readAs, sheets, problem, 0);
+    }
+
+    private static SourceFacts facts(
+            Source source,
+            String sum,
+            String readAs,
+            List<SheetFacts> sheets,
+            List<Finding> problem,
+            int openQuote) {
+        return new SourceFacts(source.path(), source.home(), source.stamp(), sum, readAs, sheets, problem, openQuote);
     }
 
     private static boolean changed(SourceFacts facts, Source source) {
@@ -109,10 +120,48 @@ final class SourceReading {
             return facts(stamped, FileContent.sum(source.file()), words, visitor.sheets, List.of());
         } catch (CuveeException unreadable) {
             Finding said = unreadable.finding();
+            if (said.kind().equals(SheetFiles.TORN_QUOTES) && as.quoting().isEmpty()) {
+                List<SheetFacts> plain = withoutQuotes(source, writer, as);
+                if (!plain.isEmpty()) {
+                    int line = Math.max(1, said.where().row());
+                    return facts(stamped, FileContent.sum(source.file()), words, plain, List.of(), line);
+                }
+            }
             Finding warning =
                     new Finding(Severity.WARNING, said.kind(), said.where(), said.what(), said.done(), said.canDo());
             return facts(stamped, FileContent.sum(source.file()), words, List.of(), List.of(warning));
         }
+    }
+
+    /** A text file whose quotes tear it, read as if they were text like any other; empty where that makes no table. */
+    private List<SheetFacts> withoutQuotes(Source source, StageWriter writer, ReadAs as) {
+        try {
+            Visitor visitor = new Visitor(writer);
+            SheetFiles.read(source.file(), Where.source(source.path()), limits, as.withQuoting(Quoting.NONE), visitor);
+            return visitor.sheets.stream().anyMatch(sheet -> !sheet.tables().isEmpty())
+                    ? visitor.sheets
+                    : List.of();
+        } catch (CuveeException neither) {
+            return List.of();
+        }
+    }
+
+    /** The facts of a source that cannot be read even alone, for want of memory. */
+    SourceFacts tooLarge(Source source) {
+        Finding finding = new Finding(
+                Severity.WARNING,
+                "limit",
+                Where.source(source.path()),
+                "The file asks for more memory than Cuvee has.",
+                "It is set aside; the others go on.",
+                "If the file is to be trusted, split it or save the needed sheet by itself.");
+        ReadAs as = said.apply(source.path());
+        return facts(
+                source,
+                FileContent.sum(source.file()),
+                as.words() + own.words(source.path()),
+                List.of(),
+                List.of(finding));
     }
 
     private final class Visitor implements SheetVisitor {

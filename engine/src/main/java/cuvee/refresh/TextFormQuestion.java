@@ -8,6 +8,7 @@ import cuvee.job.Job;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.refresh.SourceFacts.SheetFacts;
+import cuvee.sheet.Quoting;
 import cuvee.sheet.ReadAs;
 import java.nio.charset.Charset;
 import java.util.ArrayList;
@@ -25,13 +26,36 @@ final class TextFormQuestion {
 
     private TextFormQuestion() {}
 
+    /** A question for each file that a quote tears, and that was read with its quotes as text. */
+    static List<Question> aboutQuotes(Job job, Iterable<SourceFacts> sources) {
+        List<Question> questions = new ArrayList<>();
+        for (SourceFacts source : sources) {
+            if (source.openQuote() > 0 && !job.isSettled(Gathering.TEXT_FORM, source.path())) {
+                questions.add(Question.of(
+                        Gathering.TEXT_FORM,
+                        source.path(),
+                        Where.source(source.path()).row(source.openQuote()),
+                        "A quote is opened in line " + Says.number(source.openQuote())
+                                + " and not closed where a cell could end, so all quotes of this file were read as text"
+                                + " like any other. Is that right?",
+                        Quoting.NONE.words(),
+                        List.of(
+                                new Answer(Quoting.NONE.words(), "yes, its quotes are text"),
+                                new Answer(Quoting.DOUBLE.words(), "no, set the file aside until it is mended")),
+                        source.rows()));
+            }
+        }
+        return questions;
+    }
+
     /** One question for all files that look so; none where it is settled. */
     static Optional<Question> of(Job job, Iterable<SourceFacts> sources) {
         List<String> paths = new ArrayList<>();
         String example = "";
         String form = "";
         for (SourceFacts source : sources) {
-            boolean said = saysEncoding(job, source.path()) || saysEncoding(job, Gathering.ALL_FILES);
+            boolean said = source.openQuote() > 0 && !job.isSettled(Gathering.TEXT_FORM, source.path())
+                    || saysEncoding(job, source.path()) || saysEncoding(job, Gathering.ALL_FILES);
             Optional<String> broken = said ? Optional.empty() : broken(source);
             if (broken.isPresent()) {
                 example = paths.isEmpty() ? broken.get() : example;
@@ -46,11 +70,15 @@ final class TextFormQuestion {
                 .flatMap(ReadAs::charset)
                 .map(Charset::displayName)
                 .orElse("");
-        List<Answer> answers = new ArrayList<>(List.of(new Answer(now, now + ", as it was read")));
+        String subject = paths.size() == 1 ? paths.get(0) : Gathering.ALL_FILES;
+        // What else has been said of the form of the file stays said.
+        String rest = job.decision(Gathering.TEXT_FORM, subject)
+                .map(decision -> ", " + decision.answer())
+                .orElse("");
+        List<Answer> answers = new ArrayList<>(List.of(new Answer(now + rest, now + ", as it was read")));
         CANDIDATES.stream()
                 .filter(name -> !name.equals(now) && Charset.isSupported(name))
-                .forEach(name -> answers.add(new Answer(name, name)));
-        String subject = paths.size() == 1 ? paths.get(0) : Gathering.ALL_FILES;
+                .forEach(name -> answers.add(new Answer(name + rest, name)));
         return Optional.of(Question.of(
                 Gathering.TEXT_FORM,
                 subject,
@@ -59,7 +87,7 @@ final class TextFormQuestion {
                         + " words such as " + Says.quoted(example) + ". How "
                         + (paths.size() == 1 ? "is it" : "are they")
                         + " encoded?",
-                now,
+                now + rest,
                 answers,
                 paths.size()));
     }

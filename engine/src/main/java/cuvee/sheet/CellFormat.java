@@ -20,6 +20,9 @@ record CellFormat(Sense sense, int codeWidth, String currency) {
         if (code == null) {
             return new CellFormat(NumberFormats.ofBuiltIn(id), 0, "");
         }
+        if (code.length() > ReadLimits.DEFAULT.work().formatLength()) {
+            return PLAIN;
+        }
         Sense sense = NumberFormats.ofCode(code);
         return new CellFormat(
                 sense,

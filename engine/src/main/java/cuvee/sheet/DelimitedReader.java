@@ -1,5 +1,7 @@
 package cuvee.sheet;
 
+import cuvee.finding.CuveeException;
+import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.sheet.SheetInfo.Visibility;
 import de.siegmar.fastcsv.reader.AbstractBaseCsvCallbackHandler;
@@ -14,9 +16,12 @@ import java.io.Reader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Reads text files with one record a line, whatever parts the cells of a line. */
 final class DelimitedReader {
+    private static final Pattern LINE = Pattern.compile("at line (\\d{1,9})");
     private final Where where;
     private final ReadLimits limits;
     private final ReadAs said;
@@ -48,20 +53,28 @@ final class DelimitedReader {
                     }
                 }
             } catch (CsvParseException torn) {
-                throw Unreadable.torn(where, reason(torn));
+                throw quotes(torn);
             }
         }
         visitor.endSheet();
     }
 
-    private static String reason(CsvParseException torn) {
-        StringBuilder reason = new StringBuilder();
-        Throwable cause = torn;
-        while (cause != null) {
-            reason.append(reason.length() == 0 ? "" : ": ").append(cause.getMessage());
-            cause = cause.getCause();
+    /** What stops the parser: a quote that does not end where it should, or a listener of ours. */
+    private RuntimeException quotes(CsvParseException torn) {
+        for (Throwable cause = torn; cause != null; cause = cause.getCause()) {
+            if (cause instanceof CuveeException told) {
+                return told;
+            }
+            if (cause instanceof InOrder.OwnFault fault) {
+                return fault;
+            }
         }
-        return reason.toString();
+        Matcher line = LINE.matcher(String.valueOf(torn.getMessage()));
+        int number = line.find() ? Integer.parseInt(line.group(1)) : 0;
+        return Unreadable.torn(
+                number > 0 ? where.row(number) : where,
+                "a quote is opened" + (number > 0 ? " in line " + Says.number(number) : "")
+                        + " and not closed where a cell could end");
     }
 
     private static Reader open(Path file, TextForm form) throws IOException {

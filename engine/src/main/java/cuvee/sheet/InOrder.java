@@ -1,8 +1,13 @@
 package cuvee.sheet;
 
+import cuvee.finding.CuveeException;
 import cuvee.place.Where;
+import java.util.concurrent.CancellationException;
 
-/** Hands on what a reader tells as long as its rows come in order; a sheet whose rows go back or come twice is damaged. */
+/**
+ * Hands on what a reader tells as long as its rows come in order; a sheet whose rows go back or come twice is damaged. What
+ * goes wrong behind it is told apart from what goes wrong in reading: it is no fault of the file.
+ */
 final class InOrder implements SheetVisitor {
     private final SheetVisitor visitor;
     private final Where source;
@@ -18,7 +23,11 @@ final class InOrder implements SheetVisitor {
     public Wanted sheet(SheetInfo info) {
         sheet = info.name();
         last = 0;
-        return visitor.sheet(info);
+        try {
+            return visitor.sheet(info);
+        } catch (RuntimeException fault) {
+            throw OwnFault.of(fault);
+        }
     }
 
     @Override
@@ -29,16 +38,45 @@ final class InOrder implements SheetVisitor {
                     "it is damaged, row " + row.number() + " comes behind row " + last);
         }
         last = row.number();
-        visitor.row(row);
+        try {
+            visitor.row(row);
+        } catch (RuntimeException fault) {
+            throw OwnFault.of(fault);
+        }
     }
 
     @Override
     public void sight(SheetSight sight) {
-        visitor.sight(sight);
+        try {
+            visitor.sight(sight);
+        } catch (RuntimeException fault) {
+            throw OwnFault.of(fault);
+        }
     }
 
     @Override
     public void endSheet() {
-        visitor.endSheet();
+        try {
+            visitor.endSheet();
+        } catch (RuntimeException fault) {
+            throw OwnFault.of(fault);
+        }
+    }
+
+    /** Something went wrong in what listens to a reader. */
+    static final class OwnFault extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        private OwnFault(RuntimeException fault) {
+            super(fault);
+        }
+
+        /** The fault as such; what says itself what it is stays as it is. */
+        static RuntimeException of(RuntimeException fault) {
+            boolean told = fault instanceof CuveeException
+                    || fault instanceof CancellationException
+                    || fault instanceof OwnFault;
+            return told ? fault : new OwnFault(fault);
+        }
     }
 }

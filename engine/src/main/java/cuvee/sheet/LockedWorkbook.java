@@ -45,7 +45,7 @@ final class LockedWorkbook {
                 }
             }
         } catch (GeneralSecurityException | EncryptedDocumentException | IllegalArgumentException unknown) {
-            throw Unreadable.broken(where, "it is locked in a way that is not known (" + unknown.getMessage() + ")");
+            throw Unreadable.broken(where, "it is locked in a way that Cuvee does not know");
         }
         throw passwords.isEmpty() ? Unreadable.encrypted(where) : Unreadable.wrongPassword(where);
     }

@@ -18,7 +18,7 @@ public final class NumberText {
      * @return the plain text, or the text itself where it is no number
      */
     public static String plain(String stored) {
-        if (isShortPlain(stored)) {
+        if (isShortPlain(stored) || stored.length() > ReadLimits.NUMBER_LENGTH) {
             return stored;
         }
         try {
@@ -33,7 +33,8 @@ public final class NumberText {
         if (shown.signum() == 0) {
             return "0";
         }
-        return shown.precision() - shown.scale() > 400 ? shown.toString() : shown.toPlainString();
+        boolean absurd = Math.abs((long) shown.precision() - shown.scale()) > ReadLimits.NUMBER_LENGTH;
+        return absurd ? shown.toString() : shown.toPlainString();
     }
 
     private static boolean isShortPlain(String stored) {

@@ -1,5 +1,6 @@
 package cuvee.sheet;
 
+import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.sheet.SheetInfo.Visibility;
 import java.io.IOException;
@@ -63,6 +64,7 @@ final class OdsReader {
         private boolean rowHidden;
         private int hiddenRows;
         private int hiddenColumns;
+        private long repeated;
         private final List<CellRange> merged = new ArrayList<>();
 
         Content(SheetVisitor visitor) {
@@ -105,7 +107,11 @@ final class OdsReader {
                                 }
                             }
                         }
-                        case "s" -> append(inParagraph, " ".repeat(count(WorkbookParts.attribute(xml, "c"))));
+                        case "s" -> {
+                            int spaces = count(WorkbookParts.attribute(xml, "c"));
+                            checkLength(spaces);
+                            append(inParagraph, " ".repeat(spaces));
+                        }
                         case "tab" -> append(inParagraph, "\t");
                         case "line-break" -> append(inParagraph, "\n");
                         default -> {}
@@ -123,11 +129,15 @@ final class OdsReader {
                         default -> {}
                     }
                 } else if (inParagraph && aside == 0 && event == XMLStreamConstants.CHARACTERS) {
+                    checkLength(xml.getTextLength());
                     text.append(xml.getTextCharacters(), xml.getTextStart(), xml.getTextLength());
-                    if (text.length() > limits.cellLength()) {
-                        throw Unreadable.limit(where, "A cell holds more than " + limits.cellLength() + " characters.");
-                    }
                 }
+            }
+        }
+
+        private void checkLength(int more) {
+            if ((long) text.length() + more > limits.cellLength()) {
+                throw Unreadable.limit(where, "A cell holds more than " + limits.cellLength() + " characters.");
             }
         }
 
@@ -172,7 +182,21 @@ final class OdsReader {
         }
 
         private void endRow() {
+            if ((long) rowNumber + rowRepeats > limits.work().rows() && !row.blank()) {
+                throw Unreadable.limit(
+                        where,
+                        "The sheet counts up to row " + Says.number((long) rowNumber + rowRepeats - 1) + ", beyond "
+                                + Says.number(limits.work().rows()) + ", which is the limit.");
+            }
+            rowRepeats = Math.min(rowRepeats, Integer.MAX_VALUE - rowNumber);
             if (!row.blank() && wanted) {
+                repeated += (rowRepeats - 1L) * row.width();
+                if (repeated > limits.work().repeatedCells()) {
+                    throw Unreadable.limit(
+                            where,
+                            "The file says of more than " + Says.number(limits.work().repeatedCells())
+                                    + " cells that they are repetitions of others, which is the limit.");
+                }
                 hiddenRows += rowHidden ? rowRepeats : 0;
                 for (int i = 0; i < rowRepeats; i++) {
                     Row each = i == 0 ? row : again(rowNumber + i);
@@ -224,10 +248,10 @@ final class OdsReader {
                 if (formula) {
                     put(CellKind.ERROR, "formula without a stored result");
                 }
-                column += cellRepeats;
+                column = (int) Math.min(Integer.MAX_VALUE, (long) column + cellRepeats);
                 return;
             }
-            if (column + cellRepeats > limits.columns()) {
+            if ((long) column + cellRepeats > limits.columns()) {
                 throw Unreadable.limit(
                         where, "The sheet has more than " + limits.columns() + " columns, which is the limit.");
             }

@@ -58,6 +58,10 @@ public record ReadAs(
         }
     }
 
+    public ReadAs withQuoting(Quoting said) {
+        return new ReadAs(separator, charset, Optional.of(said), passwords);
+    }
+
     public ReadAs withPasswords(List<String> tried) {
         return new ReadAs(separator, charset, quoting, tried);
     }

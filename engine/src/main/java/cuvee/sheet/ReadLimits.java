@@ -8,7 +8,27 @@ package cuvee.sheet;
  * @param entries the most parts in a workbook
  * @param cellLength the most characters in a cell
  * @param columns the most columns in a sheet
+ * @param work how much a few bytes may make it do
  */
-public record ReadLimits(long inflatedBytes, int ratio, int entries, int cellLength, int columns) {
-    public static final ReadLimits DEFAULT = new ReadLimits(8L << 30, 1000, 20_000, 1 << 20, 1024);
+public record ReadLimits(
+        long inflatedBytes, int ratio, int entries, int cellLength, int columns, Work work) {
+    public static final ReadLimits DEFAULT =
+            new ReadLimits(8L << 30, 1000, 20_000, 1 << 20, 1024, new Work(1 << 24, 20_000_000, 400, 255));
+
+    /** Numbers of more characters are no numbers but texts, whoever writes them. */
+    public static final int NUMBER_LENGTH = 400;
+
+    /**
+     * What a file may ask for in few bytes. These are counts, never times, so that a busy machine reads no otherwise.
+     *
+     * @param rows the most rows that a sheet may count up to
+     * @param repeatedCells the most cells that a file may make by saying that others are repeated
+     * @param numberLength the most characters of a number
+     * @param formatLength the most characters of a number format; a longer one says nothing
+     */
+    public record Work(int rows, long repeatedCells, int numberLength, int formatLength) {}
+
+    public ReadLimits(long inflatedBytes, int ratio, int entries, int cellLength, int columns) {
+        this(inflatedBytes, ratio, entries, cellLength, columns, DEFAULT.work());
+    }
 }

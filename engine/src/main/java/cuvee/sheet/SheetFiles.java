@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
@@ -21,6 +22,9 @@ import org.slf4j.LoggerFactory;
 public final class SheetFiles {
     private static final Set<String> TEXT_ENDINGS = Set.of("csv", "tsv", "txt", "tab", "psv");
     private static final Set<String> WORKBOOK_ENDINGS = Set.of("xlsx", "xlsm", "xltx", "xls", "xlsb", "ods", "fods");
+
+    /** The kind of the finding about a text file whose quotes do not match. */
+    public static final String TORN_QUOTES = Unreadable.TORN_QUOTES;
 
     private static final Logger LOG = LoggerFactory.getLogger(SheetFiles.class);
 
@@ -67,19 +71,18 @@ public final class SheetFiles {
         } catch (AccessDeniedException denied) {
             throw Unreadable.noAccess(where, "you may not read it");
         } catch (IOException failed) {
-            throw Unreadable.broken(where, String.valueOf(failed.getMessage()));
+            LOG.warn("reading {} failed", where, failed);
+            throw Unreadable.broken(where, "it is cut off or damaged");
         } catch (CuveeException | CancellationException told) {
             throw told;
+        } catch (InOrder.OwnFault fault) {
+            LOG.error("looking at {} failed", where, fault);
+            throw Unreadable.ownFault(where);
         } catch (RuntimeException unforeseen) {
             // Damaged files make the libraries fail in ways that nobody lists; one file must never stop the others.
             LOG.warn("reading {} failed", where, unforeseen);
-            throw Unreadable.broken(where, "it is damaged (" + reason(unforeseen) + ")");
+            throw Unreadable.broken(where, "it is damaged");
         }
-    }
-
-    private static String reason(RuntimeException unforeseen) {
-        String said = unforeseen.getMessage();
-        return said == null ? unforeseen.getClass().getSimpleName() : said;
     }
 
     private static void readZipped(Path file, Where where, ReadLimits limits, SheetVisitor visitor) throws IOException {
@@ -119,8 +122,9 @@ public final class SheetFiles {
         if (startsWith(head, 0xD0, 0xCF, 0x11, 0xE0)) {
             return compound(file, where);
         }
-        if (startsWith(head, '%', 'P', 'D', 'F')) {
-            throw Unreadable.notATable(where, "a PDF document");
+        Optional<String> other = OtherFormats.of(head);
+        if (other.isPresent()) {
+            throw Unreadable.otherFormat(where, other.get());
         }
         if (isMarkup(head)) {
             throw Unreadable.notATable(where, "a web page or other markup");
@@ -146,11 +150,12 @@ public final class SheetFiles {
             }
             return Kind.BEFORE_2007;
         } catch (IOException | IndexOutOfBoundsException | IllegalArgumentException damaged) {
-            throw Unreadable.broken(where, "it is cut off or damaged (" + damaged.getMessage() + ")");
+            LOG.warn("opening {} failed", where, damaged);
+            throw Unreadable.broken(where, "it is cut off or damaged");
         }
     }
 
-    private static boolean startsWith(byte[] head, int... signature) {
+    static boolean startsWith(byte[] head, int... signature) {
         if (head.length < signature.length) {
             return false;
         }

@@ -7,16 +7,37 @@ import cuvee.place.Where;
 final class Unreadable {
     private static final String ASIDE = "The file is set aside; the others go on.";
 
+    /** The kind of the finding about a text file whose quotes do not match. */
+    static final String TORN_QUOTES = "torn-quotes";
+
     private Unreadable() {}
 
     static CuveeException broken(Where where, String reason) {
         return because("broken", where, "The file cannot be read: " + reason + ".", "Ask the sender for it again.");
     }
 
+    /** What went wrong is Cuvee's own doing. */
+    static CuveeException ownFault(Where where) {
+        return because(
+                "own-fault",
+                where,
+                "Cuvee could not look at the file, by a fault of its own.",
+                "Nothing is wrong with the file as far as is known; cuvee.log in Cuvee's state folder says more.");
+    }
+
+    /** An honest file of a kind that is not read. */
+    static CuveeException otherFormat(Where where, String what) {
+        return because(
+                "other-format",
+                where,
+                "The file is " + what + ", which Cuvee does not read.",
+                "Save it as .xlsx or .csv beside it, or leave it out.");
+    }
+
     /** A text file whose quotes do not match. */
     static CuveeException torn(Where where, String reason) {
         return because(
-                "broken",
+                TORN_QUOTES,
                 where,
                 "The file cannot be read: " + reason + ".",
                 "Where its quotes are text like any other, read it with no quotes; else ask the sender for it again.");

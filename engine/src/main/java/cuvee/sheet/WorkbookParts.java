@@ -19,11 +19,14 @@ import java.util.zip.ZipFile;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.jspecify.annotations.Nullable;
 
 /** The zipped parts of a workbook, opened with every care: sizes, ratios and checksums are held, entities are not. */
 final class WorkbookParts implements AutoCloseable {
     private static final XMLInputFactory XML = xmlFactory();
+    private static final Logger LOG = LoggerFactory.getLogger(WorkbookParts.class);
     private static final long SMALL = 10_000_000;
     private final ZipFile zip;
     private final Where where;
@@ -36,7 +39,7 @@ final class WorkbookParts implements AutoCloseable {
         try {
             this.zip = new ZipFile(file.toFile());
         } catch (ZipException torn) {
-            throw Unreadable.broken(where, "it is cut off or damaged (" + torn.getMessage() + ")");
+            throw Unreadable.broken(where, "it is cut off or damaged");
         }
         if (zip.size() > limits.entries()) {
             int parts = zip.size();
@@ -89,7 +92,7 @@ final class WorkbookParts implements AutoCloseable {
             // The parser looks at texts only when they are asked for, and then cannot say it in the usual way.
             throw damaged(name, badText);
         } catch (ZipException damaged) {
-            throw Unreadable.broken(where, "its part " + name + " is damaged (" + damaged.getMessage() + ")");
+            throw Unreadable.broken(where, "its part " + name + " is damaged");
         }
         return true;
     }
@@ -125,11 +128,8 @@ final class WorkbookParts implements AutoCloseable {
     }
 
     private CuveeException damaged(String part, Exception badXml) {
-        return Unreadable.broken(where, "its part " + part + " is damaged (" + firstLine(badXml) + ")");
-    }
-
-    private static String firstLine(Exception e) {
-        return String.valueOf(e.getMessage()).lines().findFirst().orElse("no reason given");
+        LOG.info("the part {} of {} is damaged", part, where, badXml);
+        return Unreadable.broken(where, "its part " + part + " is damaged");
     }
 
     private static XMLInputFactory xmlFactory() {

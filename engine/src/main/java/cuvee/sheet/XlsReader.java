@@ -74,7 +74,7 @@ final class XlsReader {
         } catch (java.util.concurrent.CancellationException stopped) {
             throw stopped;
         } catch (RuntimeException damaged) {
-            throw Unreadable.broken(where, "its records are damaged (" + damaged.getMessage() + ")");
+            throw Unreadable.broken(where, "its records are damaged");
         } finally {
             Biff8EncryptionKey.setCurrentUserPassword(null);
         }

@@ -137,7 +137,7 @@ final class XlsbReader {
             if (damaged instanceof CancellationException) {
                 throw damaged;
             }
-            throw Unreadable.broken(where, "its part " + part + " is damaged (" + damaged.getMessage() + ")");
+            throw Unreadable.broken(where, "its part " + part + " is damaged");
         }
     }
 

@@ -1,6 +1,7 @@
 package cuvee.value;
 
 import cuvee.sheet.CellKind;
+import cuvee.sheet.ReadLimits;
 import cuvee.sheet.Row;
 import java.util.Locale;
 import java.util.Set;
@@ -85,6 +86,9 @@ public final class Forms {
         }
         if (start == end) {
             return Form.BLANK;
+        }
+        if (end - start > ReadLimits.NUMBER_LENGTH) {
+            return words(chars, start, end);
         }
         // Most words end here: no number, date or amount both begins and ends with a letter.
         if (isLetter(chars[start]) && isLetter(chars[end - 1])) {

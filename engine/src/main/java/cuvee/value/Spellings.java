@@ -19,6 +19,11 @@ import java.util.Set;
  */
 public final class Spellings {
     private static final int SHORTEST_SLIP = 5;
+    /** Longer texts are sentences, in which a slip is none of a name's; looking for one costs their length squared. */
+    private static final int LONGEST_SLIP = 80;
+
+    private static final int LONGEST_ALIKE = 400;
+
     private static final int FEWEST_LETTERS = 3;
     /** A slip is rarer than what was meant, so many times at least. */
     private static final int RARER = 3;
@@ -48,7 +53,7 @@ public final class Spellings {
     public static List<Group> nearlyAlike(List<Counted> values) {
         Map<String, List<Counted>> byKey = new LinkedHashMap<>();
         for (Counted value : values) {
-            if (!value.text().isBlank()) {
+            if (!value.text().isBlank() && value.text().length() <= LONGEST_ALIKE) {
                 byKey.computeIfAbsent(key(value.text()), key -> new ArrayList<>())
                         .add(value);
             }
@@ -124,7 +129,9 @@ public final class Spellings {
     }
 
     private static boolean canSlip(String key) {
-        return key.length() >= SHORTEST_SLIP && key.chars().noneMatch(Character::isDigit);
+        return key.length() >= SHORTEST_SLIP
+                && key.length() <= LONGEST_SLIP
+                && key.chars().noneMatch(Character::isDigit);
     }
 
     /** A text itself, and every text that is left when one of its characters is left out. */

@@ -2,6 +2,7 @@ package cuvee.value;
 
 import cuvee.sheet.CellKind;
 import cuvee.sheet.NumberText;
+import cuvee.sheet.ReadLimits;
 import cuvee.sheet.Row;
 import cuvee.value.Convention.Mark;
 import java.math.BigDecimal;
@@ -167,8 +168,14 @@ public final class ValueReader {
     }
 
     private static @Nullable BigDecimal decimal(String text) {
+        if (text.length() > ReadLimits.NUMBER_LENGTH) {
+            return null;
+        }
         try {
-            return new BigDecimal(text);
+            BigDecimal number = new BigDecimal(text);
+            // Numbers with such exponents would fill the memory when they are written out, and no workbook has them.
+            boolean absurd = Math.abs((long) number.precision() - number.scale()) > ReadLimits.NUMBER_LENGTH;
+            return absurd ? null : number;
         } catch (NumberFormatException noNumber) {
             return null;
         }
