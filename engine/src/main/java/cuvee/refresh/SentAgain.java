@@ -17,13 +17,17 @@ import cuvee.tag.Home;
 import cuvee.tag.NameParts;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableSet;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 
@@ -101,7 +105,8 @@ final class SentAgain {
                 .flatMap(layout -> layout.tables().stream())
                 .sorted(Comparator.comparingInt(PlacedTable::id))
                 .toList();
-        List<List<String>> groups = sameNames(bySource(tables));
+        Map<String, List<PlacedTable>> bySource = bySource(tables);
+        List<List<String>> groups = sameNames(bySource);
         Map<Integer, MasterPlan.Table> planned = new HashMap<>();
         proposal.plan().tables().forEach(table -> planned.put(table.id(), table));
         List<Decision> found = new ArrayList<>();
@@ -110,7 +115,7 @@ final class SentAgain {
                     .map(path -> new Version(
                             path,
                             modified.getOrDefault(path, 0L),
-                            bySource(tables).getOrDefault(path, List.of())))
+                            bySource.getOrDefault(path, List.of())))
                     .toList();
             Overlaps overlaps = new Overlaps(versions, proposal.plan(), planned, reader);
             List<Version> left = new ArrayList<>(versions);
@@ -174,6 +179,9 @@ final class SentAgain {
         private final MasterReader reader;
         private final List<Integer> tables;
         private final Map<List<Integer>, Map<MasterReader.Pair, Double>> byKeys = new HashMap<>();
+        /** For each file, what tags say of its tables, as numbers that stand for it. */
+        private final Map<String, Set<Integer>> told = new HashMap<>();
+        private final boolean comparable;
 
         Overlaps(List<Version> versions, MasterPlan plan, Map<Integer, MasterPlan.Table> planned, MasterReader reader) {
             this.plan = plan;
@@ -183,9 +191,40 @@ final class SentAgain {
                     .flatMap(version -> version.tables().stream())
                     .map(PlacedTable::id)
                     .toList();
+            Set<List<Integer>> columns = new HashSet<>();
+            Map<Map<Integer, Origin>, Integer> numbers = new HashMap<>();
+            for (Version version : versions) {
+                Set<Integer> ofVersion = new HashSet<>();
+                for (PlacedTable table : version.tables()) {
+                    MasterPlan.Table there = planned.get(table.id());
+                    if (there != null) {
+                        Map<Integer, Origin> ofTable = told(there);
+                        columns.add(List.copyOf(ofTable.keySet()));
+                        ofVersion.add(numbers.computeIfAbsent(ofTable, next -> numbers.size()));
+                    }
+                }
+                told.put(version.path(), ofVersion);
+            }
+            comparable = columns.size() == 1;
+        }
+
+        /** What tags say of a table, by column. */
+        private static Map<Integer, Origin> told(MasterPlan.Table table) {
+            Map<Integer, Origin> told = new TreeMap<>();
+            for (int i = 0; i < table.feeds().size(); i++) {
+                MasterPlan.Feed feed = table.feeds().get(i);
+                if (feed != null && feed.origin() instanceof Origin.Told) {
+                    told.put(i, feed.origin());
+                }
+            }
+            return told;
         }
 
         boolean of(Version one, Version two) {
+            // Where tags fill the same columns of all, most pairs differ in what they say.
+            if (comparable && Collections.disjoint(told.getOrDefault(one.path(), Set.of()), told.getOrDefault(two.path(), Set.of()))) {
+                return false;
+            }
             for (PlacedTable table : one.tables()) {
                 for (PlacedTable other : two.tables()) {
                     MasterPlan.Table a = planned.get(table.id());
