@@ -18,6 +18,9 @@ interface Choosers {
     /** Asks yes or no; the first is the safe answer. */
     Leaving leave(String jobName);
 
+    /** Asks whether a file that Cuvee did not write may be written over; the words say what would be lost. */
+    boolean replace(Path target, String loss);
+
     /** What to do with a job that is not saved. */
     enum Leaving {
         STAY,

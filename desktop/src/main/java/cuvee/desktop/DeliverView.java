@@ -1,6 +1,8 @@
 package cuvee.desktop;
 
 import cuvee.deliver.MasterFiles;
+import cuvee.deliver.TargetGuard;
+import cuvee.finding.Question;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.model.JobModel;
@@ -30,6 +32,9 @@ final class DeliverView extends VBox {
     /** Stands for the names of columns as items. */
     private static final String COLUMN_NAMES = "the names of columns";
 
+    /** So many questions are named on a card. */
+    private static final int NAMED = 4;
+
     private final JobModel model;
     private final Supplier<Choosers> choosers;
     private final VBox cards = new VBox(12);
@@ -41,7 +46,7 @@ final class DeliverView extends VBox {
         getStyleClass().add("page");
         setSpacing(16);
         Label says = new Label(
-                "The master is written in one step: a file that is there is replaced as a whole or left as it was.");
+                "The master is written in one step. A file that Cuvee did not write is kept unless you say otherwise.");
         says.getStyleClass().add("view-says");
         says.setWrapText(true);
         Button add = new Button("Deliver to a file");
@@ -71,8 +76,18 @@ final class DeliverView extends VBox {
                     model.addDelivery(target);
                     model.jobProperty().get().deliveries().stream()
                             .reduce((a, b) -> b)
-                            .ifPresent(model::deliver);
+                            .ifPresent(this::write);
                 });
+    }
+
+    /** Writes a delivery; where that would destroy something of others, only when the analyst says so. */
+    private void write(Delivery delivery) {
+        Optional<String> loss = model.holding(delivery).isEmpty() ? model.loss(delivery) : Optional.empty();
+        if (loss.isEmpty()) {
+            model.deliver(delivery);
+        } else if (choosers.get().replace(model.session().targetOf(delivery), loss.get())) {
+            model.deliver(delivery, TargetGuard.Existing.REPLACE);
+        }
     }
 
     /** Chooses a prepared workbook and where the filled copy goes, and writes it. */
@@ -86,7 +101,7 @@ final class DeliverView extends VBox {
                                         .resolveSibling(
                                                 model.jobProperty().get().name() + " filled.xlsx"),
                                 "xlsx")
-                        .ifPresent(target -> model.addPrepared(workbook, target, model::deliver)));
+                        .ifPresent(target -> model.addPrepared(workbook, target, this::write)));
     }
 
     /** By which columns a prepared workbook is filled, to be chosen. */
@@ -151,6 +166,28 @@ final class DeliverView extends VBox {
         job.deliveries().forEach(delivery -> cards.getChildren().add(card(delivery)));
     }
 
+    /** Which questions hold a delivery, by name, and the way past them. */
+    private VBox held(Delivery delivery, List<Question> holding) {
+        Label why = new Label("? Held by " + Says.count(holding.size(), "open question") + " that could change a number:");
+        why.getStyleClass().add("held");
+        VBox held = new VBox(2, why);
+        holding.stream().limit(NAMED).forEach(question -> {
+            Label named = new Label(question.where() + ": " + question.text());
+            named.getStyleClass().add("hint");
+            named.setWrapText(true);
+            held.getChildren().add(named);
+        });
+        if (holding.size() > NAMED) {
+            held.getChildren().add(new Label("and " + Says.number(holding.size() - NAMED) + " more"));
+        }
+        Button accept = new Button(holding.size() == 1 ? "Accept it by name" : "Accept these by name");
+        accept.setId("deliver-accept");
+        accept.setTooltip(new Tooltip("They stay open, and this delivery no longer waits for them"));
+        accept.setOnAction(e -> model.accept(delivery));
+        held.getChildren().add(accept);
+        return held;
+    }
+
     private HBox card(Delivery delivery) {
         Path target = model.session().targetOf(delivery);
         Label name = new Label(target.getFileName().toString());
@@ -172,12 +209,17 @@ final class DeliverView extends VBox {
         } else {
             words.getChildren().add(new Label(would));
         }
+        List<Question> holding = model.holding(delivery);
+        if (!holding.isEmpty()) {
+            words.getChildren().add(held(delivery, holding));
+        }
         HBox.setHgrow(words, Priority.SOMETIMES);
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         Button write = new Button("Write now");
-        write.setDisable(outcome.isEmpty());
-        write.setOnAction(e -> model.deliver(delivery));
+        write.setId("deliver-write");
+        write.setDisable(outcome.isEmpty() || !holding.isEmpty());
+        write.setOnAction(e -> write(delivery));
         Button drop = new Button("Take out of the job");
         drop.getStyleClass().add("plain");
         drop.setOnAction(e -> model.removeDelivery(delivery));

@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Optional;
 import javafx.scene.control.Alert;
+import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBar.ButtonData;
 import javafx.scene.control.ButtonType;
 import javafx.stage.DirectoryChooser;
@@ -59,6 +60,23 @@ final class SystemChoosers implements Choosers {
                 .map(ending -> new ExtensionFilter(ending, "*." + ending))
                 .forEach(chooser.getExtensionFilters()::add);
         return Optional.ofNullable(chooser.showSaveDialog(owner)).map(File::toPath);
+    }
+
+    @Override
+    public boolean replace(Path target, String loss) {
+        ButtonType replace = new ButtonType("Write over it", ButtonData.YES);
+        ButtonType stay = new ButtonType("Stay", ButtonData.CANCEL_CLOSE);
+        Alert alert = new Alert(
+                Alert.AlertType.NONE,
+                "Write over " + target.getFileName() + "?\n\n" + Character.toUpperCase(loss.charAt(0)) + loss.substring(1)
+                        + ". All of it would be gone.",
+                replace,
+                stay);
+        alert.initOwner(owner);
+        alert.setTitle("Cuvee");
+        ((Button) alert.getDialogPane().lookupButton(stay)).setDefaultButton(true);
+        ((Button) alert.getDialogPane().lookupButton(replace)).setDefaultButton(false);
+        return alert.showAndWait().orElse(stay) == replace;
     }
 
     @Override

@@ -37,6 +37,10 @@ abstract class InAWindow {
 
     /** A person who has made up their mind. */
     static final class Chosen implements Choosers {
+        /** What was said would be lost, and the answer. */
+        String loss = "";
+
+        boolean replace;
         Optional<Path> folder = Optional.empty();
         Optional<Path> target = Optional.empty();
         Leaving leaving = Leaving.LEAVE;
@@ -60,6 +64,12 @@ abstract class InAWindow {
         @Override
         public Optional<Path> target(String title, Path proposed, String... endings) {
             return target;
+        }
+
+        @Override
+        public boolean replace(Path target, String said) {
+            loss = said;
+            return replace;
         }
 
         @Override

@@ -31,8 +31,28 @@ class WindowTest extends InAWindow {
         robot.clickOn(grid);
         chosen.target = Optional.of(folder.resolve("out.csv"));
         robot.clickOn("#deliver-now");
+        waitFor("the word", () -> words("#work-words").startsWith("out.csv was not written: 1 open question"));
+        assertThat(folder.resolve("out.csv")).doesNotExist();
+        robot.clickOn("#stage-deliver");
+        robot.clickOn("#deliver-accept");
+        robot.clickOn("#deliver-write");
         waitFor("the delivery", () -> words("#work-words").startsWith("Written: out.csv, 3 rows"));
         assertThat(Files.readString(folder.resolve("out.csv"))).startsWith("Date,Port,Passengers,Source file");
+    }
+
+    @Test
+    void aFileOfOthersIsWrittenOverOnlyWhenThatIsSaid() throws IOException {
+        write("data/b.csv", "Date,Port,Passengers\n2026-02-01,Tarsk,1204\n");
+        newJob();
+        write("out.csv", "somebody's");
+        chosen.target = Optional.of(folder.resolve("out.csv"));
+        robot.clickOn("#stage-deliver");
+        robot.clickOn("#deliver-add");
+        assertThat(chosen.loss).contains("Cuvee did not write it");
+        assertThat(folder.resolve("out.csv")).hasContent("somebody's");
+        chosen.replace = true;
+        robot.clickOn("#deliver-write");
+        waitFor("the delivery", () -> words("#work-words").startsWith("Written: out.csv, 3 rows"));
     }
 
     @Test

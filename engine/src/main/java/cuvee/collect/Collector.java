@@ -60,7 +60,7 @@ public final class Collector {
 
     /**
      * @param decided what the job says of single files by path: true takes one, false leaves it out
-     * @param keptNames names of sources that the job keeps, by {@link #nameKey}
+     * @param keptNames names of sources that the job keeps, by place and path in it
      * @param knownSums sums of contents that are known, by path, so that files need not be read for them
      */
     public Collector(
@@ -112,9 +112,10 @@ public final class Collector {
         }
     }
 
-    /** What a kept name of a source is kept under: its place, and the path in it. */
-    public static String nameKey(Source source) {
-        return SourceNames.key(source.home(), source.inner());
+    /** What a name is kept under where it is of a place whose path is said otherwise now; else what it was kept under. */
+    public static String nameKeyAt(String key, String home, String newHome) {
+        String before = SourceNames.key(home, "");
+        return key.startsWith(before) ? SourceNames.key(newHome, key.substring(before.length())) : key;
     }
 
     /** What a place is called: by the analyst, else by the name of its folder; a single file has no name but its own. */

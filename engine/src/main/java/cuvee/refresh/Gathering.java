@@ -8,6 +8,7 @@ import cuvee.master.Store;
 import cuvee.refresh.JobSession.Mode;
 import cuvee.sheet.ReadAs;
 import cuvee.sheet.ReadLimits;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -38,7 +39,7 @@ final class Gathering {
 
     private static final Logger LOG = LoggerFactory.getLogger(Gathering.class);
     private final Workplace workplace;
-    private final List<String> passwords;
+    private final Keys keys;
     private final Store store;
     private final AtomicInteger nextId;
     private final Map<String, SourceFacts> known;
@@ -46,15 +47,23 @@ final class Gathering {
     private final Set<String> replaced = new HashSet<>();
     private final OwnMasters own;
 
+    /**
+     * What opens locked workbooks.
+     *
+     * @param passwords those to be tried, never written anywhere
+     * @param room a folder where workbooks may lie while they are unlocked
+     */
+    record Keys(List<String> passwords, Path room) {}
+
     Gathering(
             Workplace workplace,
             Store store,
             AtomicInteger nextId,
             Map<String, SourceFacts> known,
-            List<String> passwords,
+            Keys keys,
             OwnMasters own) {
         this.own = own;
-        this.passwords = passwords;
+        this.keys = keys;
         this.workplace = workplace;
         this.store = store;
         this.nextId = nextId;
@@ -94,7 +103,7 @@ final class Gathering {
     private Optional<SourceFacts> same(Job job, @Nullable SourceFacts before, Source source) {
         if (before == null
                 || !before.readAs().equals(readAs(job, source.path()).words() + own.words(source.path()))
-                || (before.locked() && !passwords.isEmpty())) {
+                || (before.locked() && !keys.passwords().isEmpty())) {
             return Optional.empty();
         }
         if (!before.readable() && before.hasTables() == GoneSources.removedAsUnreadable(job, source.path())) {
@@ -120,6 +129,10 @@ final class Gathering {
         if (before == null || !before.hasTables() || found.readable() || GoneSources.removedAsUnreadable(job, found.path())) {
             return found;
         }
+        if (!before.readAs().equals(found.readAs())) {
+            // It cannot be read in the way that was said just now, which is no change of the file.
+            return found;
+        }
         boolean ours = found.problem().stream().anyMatch(problem -> problem.kind().equals(OwnMasters.KIND));
         return ours ? found : before.keptFor(found);
     }
@@ -130,7 +143,7 @@ final class Gathering {
                 .or(() -> job.decision(TEXT_FORM, ALL_FILES))
                 .flatMap(decision -> ReadAs.of(decision.answer()))
                 .orElse(ReadAs.FOUND)
-                .withPasswords(passwords);
+                .withPasswords(keys.passwords(), keys.room());
     }
 
     private void lookAgain(Job job, List<Source> sources, Set<String> read) {

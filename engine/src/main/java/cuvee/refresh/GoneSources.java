@@ -10,6 +10,7 @@ import cuvee.job.Job;
 import cuvee.job.Place;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.sheet.SheetFiles;
 import java.util.Collection;
 import java.util.HashSet;
 import java.util.List;
@@ -110,7 +111,11 @@ final class GoneSources {
         for (Map.Entry<String, String> file : last.get().files().entrySet()) {
             String path = file.getKey();
             SourceFacts found = facts.get(path);
-            boolean unreadable = found != null && !found.readable() && !found.hasTables() && !isOwn(found);
+            boolean unreadable = found != null
+                    && !found.readable()
+                    && !found.hasTables()
+                    && !isOwn(found)
+                    && !isReadOtherwise(found, last.get().sumOf(path));
             boolean missing = found == null && !listed.contains(path) && !gone.containsKey(path);
             String kind = unreadable ? UNREADABLE : GONE;
             if ((!unreadable && !missing)
@@ -136,6 +141,12 @@ final class GoneSources {
                             + " left. Wait for the file?",
                     1);
         }
+    }
+
+    /** True for a text file that holds what it held, and that is torn only in the way in which it is to be read now. */
+    private static boolean isReadOtherwise(SourceFacts found, String sumBefore) {
+        return found.sum().equals(sumBefore)
+                && found.problem().stream().anyMatch(problem -> problem.kind().equals(SheetFiles.TORN_QUOTES));
     }
 
     private static boolean isOwn(SourceFacts found) {

@@ -102,6 +102,7 @@ public final class JobSession implements AutoCloseable {
     /** Under which name the job's history lies; that of the cache stays as long as the session lasts. */
     private volatile String homeName;
 
+    private final String cacheName;
     private final Trails trails;
     private final WrittenFiles written;
     private volatile List<Source> listed = List.of();
@@ -117,8 +118,10 @@ public final class JobSession implements AutoCloseable {
         this.jobFolder = jobFolder;
         this.jobId = jobId;
         this.homeName = JobHome.of(workplace, jobId, home);
+        this.cacheName = homeName;
         this.written = new WrittenFiles(workplace.state());
         this.store = Store.open(workplace.cacheOf(homeName), workplace.means());
+        Leftovers.remove(workplace.cacheOf(homeName), home);
         store.facts().forEach((path, json) -> FactsJson.read(json).ifPresent(facts -> known.put(path, facts)));
         int most = known.values().stream()
                 .flatMap(source -> source.sheets().stream())
@@ -161,8 +164,17 @@ public final class JobSession implements AutoCloseable {
 
     /** The job is saved elsewhere now: paths, history and deliveries go from there. */
     public void moveTo(Path jobFile) {
+        JobMove move = new JobMove(jobFolder, folderOf(jobFile));
         homeName = JobHome.of(workplace, jobId, jobFile);
-        jobFolder = folderOf(jobFile);
+        jobFolder = move.to();
+        if (!move.from().equals(move.to())) {
+            Map<String, String> moved = new LinkedHashMap<>();
+            known.replaceAll((path, facts) -> facts.withHome(move.path(facts.home())));
+            known.forEach((path, facts) -> moved.put(path, FactsJson.write(facts)));
+            store.putFacts(moved, List.of());
+            LastRefresh.read(state()).ifPresent(last -> last.moved(move)
+                    .append(state(), workplace.clock().instant()));
+        }
     }
 
     private Path state() {
@@ -213,7 +225,9 @@ public final class JobSession implements AutoCloseable {
                 .collect(Collectors.toSet());
         known.putAll(keptSources.missingFrom(withRows, path -> !GoneSources.removed(job, path)));
         OwnMasters own = new OwnMasters(written, job);
-        Gathering gathering = new Gathering(workplace, store, nextId, known, passwords, own);
+        job.deliveries().forEach(delivery -> MasterFiles.removeLeftovers(targetOf(delivery)));
+        Gathering gathering = new Gathering(
+                workplace, store, nextId, known, new Gathering.Keys(passwords, Leftovers.unlocked(workplace.cacheOf(cacheName))), own);
         gathering.gather(job, collected.sources(), mode, progress);
         Map<String, SourceFacts> facts = gathering.facts();
         watch.lap("read");

@@ -48,6 +48,13 @@ record LastRefresh(Map<String, String> files, Map<String, String> homes, List<St
         return job.places().stream().map(Place::path).anyMatch(home::equals);
     }
 
+    /** The same, said from another folder. */
+    LastRefresh moved(JobMove move) {
+        Map<String, String> newHomes = new LinkedHashMap<>();
+        homes.forEach((path, home) -> newHomes.put(path, move.path(home)));
+        return new LastRefresh(files, newHomes, columns, rows);
+    }
+
     static Optional<LastRefresh> read(Path stateFolder) {
         Path history = stateFolder.resolve(HISTORY);
         if (!Files.exists(history)) {

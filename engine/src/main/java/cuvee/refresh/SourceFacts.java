@@ -197,6 +197,11 @@ record SourceFacts(
         return new SourceFacts(path, home, now, sum, readAs, sheets, problem, openQuote);
     }
 
+    /** The same, the path of its place said otherwise. */
+    SourceFacts withHome(String newHome) {
+        return new SourceFacts(path, newHome, stamp, sum, readAs, sheets, problem, openQuote);
+    }
+
     /** The rows of these facts, kept for a source that cannot be read now. */
     SourceFacts keptFor(SourceFacts unreadable) {
         return new SourceFacts(

@@ -1,5 +1,6 @@
 package cuvee.sheet;
 
+import cuvee.place.Private;
 import cuvee.place.Where;
 import java.io.IOException;
 import java.io.InputStream;
@@ -13,7 +14,7 @@ import org.apache.poi.poifs.crypt.Decryptor;
 import org.apache.poi.poifs.crypt.EncryptionInfo;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 
-/** Opens workbooks that are locked with a password, into a file of the system's that is gone when they have been read. */
+/** Opens workbooks that are locked with a password, into a file in a room of the user's that is gone when they have been read. */
 final class LockedWorkbook {
     private LockedWorkbook() {}
 
@@ -22,11 +23,15 @@ final class LockedWorkbook {
         void read(Path plain) throws IOException;
     }
 
-    static void unlock(Path file, Where where, List<String> passwords, Reading reading) throws IOException {
-        // Temporary files of the system can be read by their owner only.
-        Path plain = Files.createTempFile("cuvee-", ".xlsx");
+    static void unlock(Path file, Where where, ReadAs said, Reading reading) throws IOException {
+        if (said.passwords().isEmpty() || said.room().isEmpty()) {
+            throw Unreadable.encrypted(where);
+        }
+        Path room = said.room().get();
+        Private.folder(room);
+        Path plain = Files.createTempFile(room, "cuvee-", ".xlsx");
         try {
-            decrypt(file, where, passwords, plain);
+            decrypt(file, where, said.passwords(), plain);
             reading.read(plain);
         } finally {
             Files.deleteIfExists(plain);
@@ -47,6 +52,6 @@ final class LockedWorkbook {
         } catch (GeneralSecurityException | EncryptedDocumentException | IllegalArgumentException unknown) {
             throw Unreadable.broken(where, "it is locked in a way that Cuvee does not know");
         }
-        throw passwords.isEmpty() ? Unreadable.encrypted(where) : Unreadable.wrongPassword(where);
+        throw Unreadable.wrongPassword(where);
     }
 }

@@ -1,6 +1,7 @@
 package cuvee.sheet;
 
 import java.nio.charset.Charset;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,11 +15,12 @@ import java.util.stream.Stream;
  * @param charset how its text is encoded
  * @param quoting what its cells are quoted with
  * @param passwords what may open a locked workbook; never written anywhere
+ * @param room a folder that only the user can read, where workbooks lie while they are unlocked; needed with passwords
  */
 public record ReadAs(
-        Optional<Character> separator, Optional<Charset> charset, Optional<Quoting> quoting, List<String> passwords) {
+        Optional<Character> separator, Optional<Charset> charset, Optional<Quoting> quoting, List<String> passwords, Optional<Path> room) {
     /** All is told from the file. */
-    public static final ReadAs FOUND = new ReadAs(Optional.empty(), Optional.empty(), Optional.empty(), List.of());
+    public static final ReadAs FOUND = new ReadAs(Optional.empty(), Optional.empty(), Optional.empty(), List.of(), Optional.empty());
 
     private static final Map<String, Character> SEPARATORS =
             Map.of("commas", ',', "semicolons", ';', "tabs", '\t', "upright bars", '|');
@@ -47,7 +49,7 @@ public record ReadAs(
                 return Optional.empty();
             }
         }
-        return Optional.of(new ReadAs(separator, charset, quoting, List.of()));
+        return Optional.of(new ReadAs(separator, charset, quoting, List.of(), Optional.empty()));
     }
 
     private static boolean isCharset(String name) {
@@ -59,11 +61,11 @@ public record ReadAs(
     }
 
     public ReadAs withQuoting(Quoting said) {
-        return new ReadAs(separator, charset, Optional.of(said), passwords);
+        return new ReadAs(separator, charset, Optional.of(said), passwords, room);
     }
 
-    public ReadAs withPasswords(List<String> tried) {
-        return new ReadAs(separator, charset, quoting, tried);
+    public ReadAs withPasswords(List<String> tried, Path unlockedIn) {
+        return new ReadAs(separator, charset, quoting, tried, Optional.of(unlockedIn));
     }
 
     /** What is said about the form of a text file, in the words of {@link #of}; empty where nothing is. */

@@ -62,7 +62,7 @@ public final class SheetFiles {
                 case ZIPPED -> readZipped(file, where, limits, visitor);
                 case LOCKED ->
                     LockedWorkbook.unlock(
-                            file, where, said.passwords(), plain -> readZipped(plain, where, limits, visitor));
+                            file, where, said, plain -> readZipped(plain, where, limits, visitor));
                 case BEFORE_2007 -> new XlsReader(where, limits, said.passwords()).read(file, visitor);
                 case TEXT -> new DelimitedReader(where, limits, said).read(file, visitor);
             }

@@ -59,9 +59,9 @@ class LockedWorkbookTest {
         workbook.createSheet("Bonus").createRow(0).createCell(0).setCellValue("secret");
     }
 
-    private static List<String> read(Path file, String... passwords) {
+    private List<String> read(Path file, String... passwords) {
         List<String> texts = new ArrayList<>();
-        ReadAs said = ReadAs.FOUND.withPasswords(List.of(passwords));
+        ReadAs said = ReadAs.FOUND.withPasswords(List.of(passwords), folder.resolve("room"));
         SheetFiles.read(file, Where.source("locked"), ReadLimits.DEFAULT, said, new SheetVisitor() {
             @Override
             public Wanted sheet(SheetInfo sheet) {
@@ -96,5 +96,7 @@ class LockedWorkbookTest {
                     .hasMessageContaining("does not open it")
                     .hasMessageNotContaining("wrong");
         }
+        read(modern, "north wind");
+        assertThat(folder.resolve("room")).isEmptyDirectory();
     }
 }

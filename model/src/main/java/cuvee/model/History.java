@@ -2,6 +2,8 @@ package cuvee.model;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
+import java.util.function.UnaryOperator;
 
 /** Values that can be gone back to: the job is one immutable value, so its history is a list of jobs. */
 final class History<T> {
@@ -31,6 +33,17 @@ final class History<T> {
     /** Replaces the present value without a step: what Cuvee itself adds is no act of the analyst. */
     void amend(T same) {
         now = same;
+    }
+
+    /** Changes all values in the same way, those of before and after too. */
+    void replaceAll(UnaryOperator<T> how) {
+        List<T> earlier = before.stream().map(how).toList();
+        List<T> later = after.stream().map(how).toList();
+        before.clear();
+        before.addAll(earlier);
+        after.clear();
+        after.addAll(later);
+        now = how.apply(now);
     }
 
     boolean canUndo() {

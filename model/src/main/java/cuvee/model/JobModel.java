@@ -2,6 +2,9 @@ package cuvee.model;
 
 import cuvee.collect.Collector;
 import cuvee.detect.FoundTable;
+import cuvee.place.Says;
+import cuvee.refresh.JobMove;
+import cuvee.deliver.TargetGuard;
 import cuvee.detect.Reading;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
@@ -34,6 +37,7 @@ import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
@@ -69,6 +73,9 @@ public final class JobModel implements AutoCloseable {
     private Path file;
     private boolean saved;
     private Job savedJob;
+    /** The job that the last look was asked for, whatever came of it. */
+    private Job shown;
+
     private final ReadOnlyObjectWrapper<Job> job = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Optional<Outcome>> outcome = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<Work<?>>> work = new ReadOnlyObjectWrapper<>(Optional.empty());
@@ -93,6 +100,7 @@ public final class JobModel implements AutoCloseable {
         this.file = file;
         this.saved = saved;
         this.savedJob = first;
+        this.shown = first;
         this.history = new History<>(first);
         this.recent = new RecentJobs(workplace.state());
         this.session = JobSession.ofFile(workplace, first.id(), file);
@@ -214,6 +222,7 @@ public final class JobModel implements AutoCloseable {
             return;
         }
         Job asked = history.now();
+        shown = asked;
         work.set(Optional.of(Work.<Outcome>start(
                 reporting -> session.refresh(asked, mode, (stage, done, of) -> reporting.at(stage.words(), done, of)),
                 worker,
@@ -227,19 +236,24 @@ public final class JobModel implements AutoCloseable {
             Outcome result = done.result();
             if (history.now().equals(asked)) {
                 history.amend(result.job());
+                shown = result.job();
             }
             session.conclude(result);
             outcome.set(Optional.of(result));
             message.set(new Message(result.changed().sentence(), false));
             show();
-            if (!history.now().equals(result.job())) {
-                // The analyst went on deciding meanwhile; the master follows.
-                refresh();
-            }
         } else if (state instanceof Work.State.Failed<Outcome> failed) {
             tell(what, failed.why());
         } else {
             message.set(new Message("Stopped. The master is what it was.", false));
+        }
+        followDecisions();
+    }
+
+    /** Whatever was decided while work was under way is not forgotten: after its end, however it ended, the master follows. */
+    private void followDecisions() {
+        if (!history.now().withDeliveries(List.of()).equals(shown.withDeliveries(List.of()))) {
+            refresh();
         }
     }
 
@@ -563,17 +577,52 @@ public final class JobModel implements AutoCloseable {
                         .toList()));
     }
 
-    /** Writes the master to a delivery's target. */
+    /** The open questions that hold a delivery; none where it may be written. */
+    public List<Question> holding(Delivery delivery) {
+        return outcome.get().map(made -> delivery.heldBy(made.questions())).orElse(List.of());
+    }
+
+    /** Lets a delivery go past the questions that hold it now, each by name; they stay open. */
+    public void accept(Delivery delivery) {
+        List<String> ids = holding(delivery).stream().map(Question::id).toList();
+        putDelivery(delivery.accepting(ids));
+    }
+
+    /** What of others would be lost if a delivery were written; empty where nothing would. */
+    public Optional<String> loss(Delivery delivery) {
+        return session.guard(history.now()).loss(session.targetOf(delivery));
+    }
+
+    /** Writes the master to a delivery's target, over nothing that Cuvee did not write. */
     public void deliver(Delivery delivery) {
+        deliver(delivery, TargetGuard.Existing.KEEP);
+    }
+
+    /**
+     * Writes the master to a delivery's target, unless open questions hold it.
+     *
+     * @param existing what becomes of a file that is there already and that Cuvee did not write
+     */
+    public void deliver(Delivery delivery, TargetGuard.Existing existing) {
         Optional<Outcome> made = outcome.get();
         if (made.isEmpty() || work.get().isPresent()) {
             return;
         }
         Path target = session.targetOf(delivery);
+        List<Question> holding = holding(delivery);
+        if (made.get().failed() || !holding.isEmpty()) {
+            String why = made.get().failed()
+                    ? "the master is incomplete, see Check"
+                    : Says.count(holding.size(), "open question") + " could change a number. Settle "
+                            + (holding.size() == 1 ? "it" : "them") + ", or accept "
+                            + (holding.size() == 1 ? "it" : "them") + " by name on its card";
+            message.set(new Message(target.getFileName() + " was not written: " + why + ".", true));
+            return;
+        }
         work.set(Optional.of(Work.<JobSession.Delivered>start(
                 reporting -> {
                     reporting.at("writing " + target.getFileName(), 0, 0);
-                    return session.deliver(made.get(), delivery);
+                    return session.deliver(made.get(), delivery, existing);
                 },
                 worker,
                 ui,
@@ -584,10 +633,12 @@ public final class JobModel implements AutoCloseable {
         work.set(Optional.empty());
         if (state instanceof Work.State.Done<JobSession.Delivered> done) {
             message.set(new Message(
-                    "Written: " + target.getFileName() + ", " + done.result().said(), false));
+                    "Written: " + target.getFileName() + ", " + done.result().said(),
+                    done.result().incomplete()));
         } else if (state instanceof Work.State.Failed<JobSession.Delivered> failed) {
             tell("Writing", failed.why());
         }
+        followDecisions();
     }
 
     /**
@@ -670,38 +721,28 @@ public final class JobModel implements AutoCloseable {
     /** Saves the job in a file; its places are then relative to that. */
     public void saveAs(Path target) {
         try {
-            Path oldFolder = file.toAbsolutePath().normalize().getParent();
+            Path before = file.toAbsolutePath().normalize();
+            Path oldFolder = before.getParent();
             Path newFolder = target.toAbsolutePath().normalize().getParent();
-            Job now = history.now();
-            if (oldFolder != null && newFolder != null && !oldFolder.equals(newFolder)) {
-                UnaryOperator<String> moved = path ->
-                        JobDraft.relative(newFolder, oldFolder.resolve(path).normalize());
-                now = now.withPlaces(now.places().stream()
-                                .map(place -> place.withPath(moved.apply(place.path())))
-                                .toList())
-                        .withDeliveries(now.deliveries().stream()
-                                .map(delivery -> delivery.withPaths(moved))
-                                .toList());
-                for (Codes codes : Codes.of(now)) {
-                    now = codes.file().isEmpty()
-                            ? now
-                            : new Codes(
-                                            codes.column(),
-                                            moved.apply(codes.file()),
-                                            codes.code(),
-                                            codes.name(),
-                                            codes.held(),
-                                            codes.on())
-                                    .put(now);
-                }
-            }
+            UnaryOperator<Job> moved = oldFolder == null || newFolder == null
+                    ? UnaryOperator.identity()
+                    : new JobMove(oldFolder, newFolder)::of;
+            Job now = moved.apply(history.now());
             String name = target.getFileName().toString().replaceFirst("(?i)\\.cuvee$", "");
             if (!saved) {
                 now = now.withName(name);
             }
             JobFile.save(now, target);
+            history.replaceAll(moved);
             history.amend(now);
             file = target;
+            if (!before.equals(target.toAbsolutePath().normalize())) {
+                // Work under way goes on from the old folder; what is shown is asked for anew after it.
+                worker.execute(() -> session.moveTo(target));
+            }
+            if (!Objects.equals(oldFolder, newFolder)) {
+                refresh();
+            }
             saved = true;
             savedJob = now;
             recent.opened(target, now.name());

@@ -3,7 +3,6 @@ package cuvee.model;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
@@ -47,7 +46,6 @@ public final class Work<T> {
     private final AtomicBoolean cancelled = new AtomicBoolean();
     private final AtomicReference<State.Running<T>> pending = new AtomicReference<>();
     private final Executor ui;
-    private volatile Future<?> future = java.util.concurrent.CompletableFuture.completedFuture(null);
 
     private Work(Executor ui) {
         this.ui = ui;
@@ -56,7 +54,7 @@ public final class Work<T> {
     /** Starts a task on a worker; its end is told to the listener on the interface executor. */
     public static <T> Work<T> start(Task<T> task, ExecutorService worker, Executor ui, Consumer<State<T>> atEnd) {
         Work<T> work = new Work<>(ui);
-        work.future = worker.submit(() -> work.run(task, atEnd));
+        worker.execute(() -> work.run(task, atEnd));
         return work;
     }
 
@@ -67,7 +65,8 @@ public final class Work<T> {
             end = new State.Done<>(task.run(this::report));
         } catch (CancellationException stopped) {
             end = new State.Cancelled<>();
-        } catch (Exception failed) {
+        } catch (Throwable failed) {
+            // Whatever it was, the end is told: work that never ends would keep the analyst from all else.
             end = cancelled.get() ? new State.Cancelled<>() : new State.Failed<>(failed);
         }
         State<T> last = end;
@@ -97,8 +96,8 @@ public final class Work<T> {
 
     /** Asks the work to stop; its state tells when it has. */
     public void cancel() {
+        // Work that still waits for its turn hears of it as soon as it begins: its end is always told.
         cancelled.set(true);
-        future.cancel(false);
     }
 
     public ReadOnlyObjectProperty<State<T>> stateProperty() {

@@ -2,7 +2,9 @@ package cuvee.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.Question;
+import cuvee.job.Delivery;
 import cuvee.master.Store;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Workplace;
@@ -92,6 +94,62 @@ class JobModelTest {
     }
 
     @Test
+    void workGoesOnFromTheFolderThatTheJobWasSavedIn() throws Exception {
+        model.settle(refreshed().questions().get(0), "Heads");
+        idle();
+        Files.createDirectories(folder.resolve("jobs"));
+        model.saveAs(folder.resolve("jobs/Returns.cuvee"));
+        idle();
+        assertThat(model.outcomeProperty().get().orElseThrow().rows()).isEqualTo(3);
+        assertThat(model.outcomeProperty().get().orElseThrow().changed().nothing()).isTrue();
+        model.addDelivery(folder.resolve("jobs/out.csv"));
+        assertThat(model.jobProperty().get().deliveries().get(0).target()).isEqualTo("out.csv");
+        model.deliver(model.jobProperty().get().deliveries().get(0));
+        idle();
+        assertThat(folder.resolve("jobs/out.csv")).isNotEmptyFile();
+        model.undo();
+        model.undo();
+        idle();
+        assertThat(model.jobProperty().get().places().get(0).path()).isEqualTo("../data");
+        assertThat(model.outcomeProperty().get().orElseThrow().rows()).isEqualTo(3);
+    }
+
+    @Test
+    void whatIsDecidedWhileWorkRunsIsNotForgottenHoweverItEnds() throws Exception {
+        Question question = refreshed().questions().get(0);
+        model.refresh();
+        model.settle(question, "Heads");
+        model.cancel();
+        idle();
+        assertThat(columns()).contains("Heads");
+        model.accept(new Delivery("out.csv", "out.csv"));
+        model.deliver(model.jobProperty().get().deliveries().get(0));
+        model.undo();
+        model.undo();
+        idle();
+        assertThat(columns()).doesNotContain("Heads");
+    }
+
+    @Test
+    void aFileOfOthersIsWrittenOverOnlyWhenThatWasSaid() throws Exception {
+        model.settle(refreshed().questions().get(0), "Heads");
+        idle();
+        Files.writeString(folder.resolve("out.csv"), "somebody's");
+        model.addDelivery(folder.resolve("out.csv"));
+        Delivery delivery = model.jobProperty().get().deliveries().get(0);
+        assertThat(model.loss(delivery).orElseThrow())
+                .isEqualTo("a file of that name is there already, and Cuvee did not write it (10 bytes)");
+        model.deliver(delivery);
+        idle();
+        assertThat(model.messageProperty().get().failure()).isTrue();
+        assertThat(folder.resolve("out.csv")).hasContent("somebody's");
+        model.deliver(delivery, Existing.REPLACE);
+        idle();
+        assertThat(Files.readString(folder.resolve("out.csv"))).startsWith("Date");
+        assertThat(model.loss(delivery)).isEmpty();
+    }
+
+    @Test
     void anAnswerCanBeUndoneAndRedone() throws Exception {
         Question question = refreshed().questions().get(0);
         assertThat(question.assumed()).isEqualTo("Passengers");
@@ -129,6 +187,13 @@ class JobModelTest {
     void aDeliveryIsKeptInTheJobAndWritten() throws Exception {
         refreshed();
         model.addDelivery(folder.resolve("out.csv"));
+        model.deliver(model.jobProperty().get().deliveries().get(0));
+        assertThat(model.messageProperty().get().text())
+                .isEqualTo("out.csv was not written: 1 open question could change a number. Settle it, or accept it by name"
+                        + " on its card.");
+        assertThat(folder.resolve("out.csv")).doesNotExist();
+        model.accept(model.jobProperty().get().deliveries().get(0));
+        assertThat(model.holding(model.jobProperty().get().deliveries().get(0))).isEmpty();
         model.deliver(model.jobProperty().get().deliveries().get(0));
         idle();
         assertThat(folder.resolve("out.csv")).isNotEmptyFile();
