@@ -51,8 +51,9 @@ public final class CommandLineMain implements Runnable {
         } catch (OutOfMemoryError | StackOverflowError exhausted) {
             LOG.error("memory gave out", exhausted);
             machine.err()
-                    .println("Cuvee's memory gave out. Nothing was delivered. The log in Cuvee's state folder says more;"
-                            + " fewer places in one job need less.");
+                    .println(
+                            "Cuvee's memory gave out. Nothing was delivered. The log in Cuvee's state folder says more;"
+                                    + " fewer places in one job need less.");
             return Exit.FAILED;
         }
     }

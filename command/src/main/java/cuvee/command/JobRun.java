@@ -6,7 +6,6 @@ import cuvee.job.Job;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Progress;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 

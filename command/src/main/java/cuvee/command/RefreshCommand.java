@@ -84,8 +84,7 @@ final class RefreshCommand implements Callable<Integer> {
                     ? ": the master is incomplete"
                     : strict && outcome.needsALook() ? ": there are questions or warnings" : "";
             for (Path target : files) {
-                written.add(
-                        held.isEmpty() ? write(session, outcome, target) : entry("", target, "held", held));
+                written.add(held.isEmpty() ? write(session, outcome, target) : entry("", target, "held", held));
             }
             for (Delivery delivery : chosen) {
                 Path target = session.targetOf(delivery);
@@ -96,7 +95,10 @@ final class RefreshCommand implements Callable<Integer> {
                     JobSession.Delivered delivered = session.deliver(outcome, delivery, existing());
                     incomplete |= delivered.incomplete();
                     written.add(entry(
-                            delivery.name(), target, "written", ", " + delivered.said().replaceFirst("[.]$", "")));
+                            delivery.name(),
+                            target,
+                            "written",
+                            ", " + delivered.said().replaceFirst("[.]$", "")));
                 } else {
                     written.add(entry(delivery.name(), target, "held", why));
                 }

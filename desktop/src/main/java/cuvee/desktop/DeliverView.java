@@ -168,7 +168,8 @@ final class DeliverView extends VBox {
 
     /** Which questions hold a delivery, by name, and the way past them. */
     private VBox held(Delivery delivery, List<Question> holding) {
-        Label why = new Label("? Held by " + Says.count(holding.size(), "open question") + " that could change a number:");
+        Label why =
+                new Label("? Held by " + Says.count(holding.size(), "open question") + " that could change a number:");
         why.getStyleClass().add("held");
         VBox held = new VBox(2, why);
         holding.stream().limit(NAMED).forEach(question -> {

@@ -68,8 +68,8 @@ final class SystemChoosers implements Choosers {
         ButtonType stay = new ButtonType("Stay", ButtonData.CANCEL_CLOSE);
         Alert alert = new Alert(
                 Alert.AlertType.NONE,
-                "Write over " + target.getFileName() + "?\n\n" + Character.toUpperCase(loss.charAt(0)) + loss.substring(1)
-                        + ". All of it would be gone.",
+                "Write over " + target.getFileName() + "?\n\n" + Character.toUpperCase(loss.charAt(0))
+                        + loss.substring(1) + ". All of it would be gone.",
                 replace,
                 stay);
         alert.initOwner(owner);

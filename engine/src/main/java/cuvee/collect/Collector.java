@@ -167,8 +167,8 @@ public final class Collector {
         if (unreachable.size() == places.size() && !unreachable.isEmpty()) {
             throw new CuveeException(unreachable.get(0));
         }
-        unreachable.forEach(one -> findings.add(new Finding(
-                Severity.WARNING, one.kind(), one.where(), one.what(), one.done(), one.canDo())));
+        unreachable.forEach(one -> findings.add(
+                new Finding(Severity.WARNING, one.kind(), one.where(), one.what(), one.done(), one.canDo())));
         List<Source> judged = asDecided(withoutCopies(asDecided(sources)));
         findings.addAll(Series.gaps(judged));
         return new Collected(judged, findings, names.made());

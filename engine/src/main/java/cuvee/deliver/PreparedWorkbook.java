@@ -28,6 +28,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.apache.poi.EncryptedDocumentException;
+import org.apache.poi.ooxml.POIXMLProperties;
 import org.apache.poi.openxml4j.exceptions.OpenXML4JRuntimeException;
 import org.apache.poi.ss.usermodel.Cell;
 import org.apache.poi.ss.usermodel.CellType;
@@ -36,7 +37,6 @@ import org.apache.poi.ss.usermodel.DateUtil;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.Sheet;
 import org.apache.poi.ss.usermodel.Workbook;
-import org.apache.poi.ooxml.POIXMLProperties;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.jspecify.annotations.Nullable;
 
@@ -247,8 +247,11 @@ public final class PreparedWorkbook {
                         "nothing of the master found a place in " + workbook.getFileName()
                                 + (counts[1] > 0
                                         ? ", where all cells that would be filled hold formulas"
-                                        : ": no value of " + Says.quoted(prepared.key()) + " stands down one column with "
-                                                + (wide ? "names of columns" : "values of " + Says.quoted(prepared.item()))
+                                        : ": no value of " + Says.quoted(prepared.key())
+                                                + " stands down one column with "
+                                                + (wide
+                                                        ? "names of columns"
+                                                        : "values of " + Says.quoted(prepared.item()))
                                                 + " across one row"),
                         "Choose the columns of the delivery again, or another workbook.");
             }

@@ -56,10 +56,7 @@ public final class TargetGuard {
         boolean there = Files.exists(target);
         if (there && inputs.stream().anyMatch(input -> same(input, target, real))) {
             throw MasterFiles.failure(
-                    "target-is-source",
-                    target,
-                    "it is one of the files that this job reads",
-                    "Name another file.");
+                    "target-is-source", target, "it is one of the files that this job reads", "Name another file.");
         }
         if (!there) {
             return;

@@ -105,9 +105,8 @@ public final class WrittenFiles {
     /** How a file that is there stands to the register. */
     public Standing standing(Path file) {
         Path real = real(file);
-        Optional<Entry> last = read().stream()
-                .filter(entry -> entry.file().equals(real))
-                .reduce((before, after) -> after);
+        Optional<Entry> last =
+                read().stream().filter(entry -> entry.file().equals(real)).reduce((before, after) -> after);
         if (last.isEmpty()) {
             return Standing.NOT_OURS;
         }

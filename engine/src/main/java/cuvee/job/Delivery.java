@@ -36,10 +36,7 @@ public record Delivery(String name, String target, Optional<Prepared> prepared, 
     /** The same from the view of another folder. */
     public Delivery withPaths(UnaryOperator<String> moved) {
         return new Delivery(
-                name,
-                moved.apply(target),
-                prepared.map(it -> it.withWorkbook(moved.apply(it.workbook()))),
-                accepted);
+                name, moved.apply(target), prepared.map(it -> it.withWorkbook(moved.apply(it.workbook()))), accepted);
     }
 
     /** The same with more questions accepted. */

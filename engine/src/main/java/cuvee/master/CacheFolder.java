@@ -12,7 +12,8 @@ import java.util.stream.Stream;
 /** The folder of a job's cache. It bears a mark, and nothing is ever removed in a folder that does not. */
 public final class CacheFolder {
     private static final String MARK = "cuvee-cache.txt";
-    private static final String WORDS = "The cache of a job of Cuvee. It may be deleted at any time at no loss but time.\n";
+    private static final String WORDS =
+            "The cache of a job of Cuvee. It may be deleted at any time at no loss but time.\n";
 
     private CacheFolder() {}
 

@@ -184,7 +184,9 @@ public final class SourceCells {
     private static List<Cell> unfitting(MasterPlan plan, MasterPlan.Table table, int index) {
         MasterPlan.Feed fed = table.feeds().get(index);
         boolean currency = plan.columns().get(index).part() == MasterPlan.Column.Part.CURRENCY;
-        return fed == null || currency || mayAllFit(fed, plan.columns().get(index).type())
+        return fed == null
+                        || currency
+                        || mayAllFit(fed, plan.columns().get(index).type())
                 ? List.of()
                 : cells(table, fed, index);
     }

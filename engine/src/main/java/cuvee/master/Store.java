@@ -32,9 +32,9 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.duckdb.DuckDBConnection;
 import org.duckdb.DuckDBFunctions;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.jspecify.annotations.Nullable;
 
 /**
  * The embedded store of one job: one file in the job's cache. Rows are staged once as found; the master is made from
@@ -163,7 +163,8 @@ public final class Store implements AutoCloseable {
                         Severity.FAILURE,
                         "cache",
                         Where.JOB,
-                        "The cache of this job in " + folder + " cannot be opened, though nothing shows that it is damaged.",
+                        "The cache of this job in " + folder
+                                + " cannot be opened, though nothing shows that it is damaged.",
                         "Nothing was read, and the cache was left as it is.",
                         "Check that you may read and write there and that there is space; the log says more. The cache may"
                                 + " also be deleted: it is then made anew from the sources."),

@@ -73,9 +73,8 @@ final class Conservation {
         Type type = plan.columns().get(index).type();
         long read = feed.evidence().filled();
         long there = written.getOrDefault(table.id(), new long[plan.columns().size()])[index];
-        long foretold = type == Type.TEXT
-                ? feed.evidence().count(Form.CELL_ERROR)
-                : read - Typing.fit(feed.evidence(), type);
+        long foretold =
+                type == Type.TEXT ? feed.evidence().count(Form.CELL_ERROR) : read - Typing.fit(feed.evidence(), type);
         if (read == there + foretold) {
             return;
         }

@@ -25,9 +25,9 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.jspecify.annotations.Nullable;
 
 /** Brings what is known of the sources up to date: reads those that are new or have changed, on all cores. */
 final class Gathering {
@@ -91,7 +91,8 @@ final class Gathering {
             same.ifPresentOrElse(found -> facts.put(source.path(), found), () -> toRead.add(source));
         }
         if (!toRead.isEmpty()) {
-            store.staging(() -> readAll(job, toRead, progress)).forEach((path, found) -> facts.put(path, kept(job, found)));
+            store.staging(() -> readAll(job, toRead, progress))
+                    .forEach((path, found) -> facts.put(path, kept(job, found)));
         }
         Set<String> read = new HashSet<>();
         toRead.forEach(source -> read.add(source.path()));
@@ -120,20 +121,25 @@ final class Gathering {
         }
         // Only what the system says has changed, not what the file holds.
         replaced.add(source.path());
-        return Optional.of(before.withStamp(SourceReading.sure(source.stamp(), workplace.clock().millis())));
+        return Optional.of(before.withStamp(
+                SourceReading.sure(source.stamp(), workplace.clock().millis())));
     }
 
     /** A source that cannot be read now, and could when it was last read, keeps its rows until the analyst says otherwise. */
     private SourceFacts kept(Job job, SourceFacts found) {
         SourceFacts before = known.get(found.path());
-        if (before == null || !before.hasTables() || found.readable() || GoneSources.removedAsUnreadable(job, found.path())) {
+        if (before == null
+                || !before.hasTables()
+                || found.readable()
+                || GoneSources.removedAsUnreadable(job, found.path())) {
             return found;
         }
         if (!before.readAs().equals(found.readAs())) {
             // It cannot be read in the way that was said just now, which is no change of the file.
             return found;
         }
-        boolean ours = found.problem().stream().anyMatch(problem -> problem.kind().equals(OwnMasters.KIND));
+        boolean ours =
+                found.problem().stream().anyMatch(problem -> problem.kind().equals(OwnMasters.KIND));
         return ours ? found : before.keptFor(found);
     }
 

@@ -102,7 +102,11 @@ final class GoneSources {
      * Sources that had rows in the last master, and whose rows are nowhere now: neither can their files be read, nor were
      * they kept. The job's history tells.
      */
-    void lost(Optional<LastRefresh> last, Map<String, SourceFacts> facts, Map<String, SourceFacts> gone, List<Source> sources) {
+    void lost(
+            Optional<LastRefresh> last,
+            Map<String, SourceFacts> facts,
+            Map<String, SourceFacts> gone,
+            List<Source> sources) {
         if (last.isEmpty()) {
             return;
         }
@@ -178,8 +182,7 @@ final class GoneSources {
 
     /** False for files of a place that the analyst has taken out of the job. */
     private boolean inAPlace(SourceFacts before) {
-        return before.home().isEmpty()
-                || job.places().stream().map(Place::path).anyMatch(before.home()::equals);
+        return before.home().isEmpty() || job.places().stream().map(Place::path).anyMatch(before.home()::equals);
     }
 
     /** True where a source that is new holds just the same. */

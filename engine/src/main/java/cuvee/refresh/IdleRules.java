@@ -32,14 +32,13 @@ final class IdleRules {
             all += touched;
             if (touched == 0 && stated.decision().kind().equals(RowRules.ROWS)) {
                 findings.add(idle(
-                        "rule “" + stated.verb() + " where "
-                                + stated.decision().subject() + "” sets no row aside"));
+                        "rule “" + stated.verb() + " where " + stated.decision().subject() + "” sets no row aside"));
             }
         }
         for (ValueRule rule : ValueRule.of(proposal.job())) {
             if (rule.on() && proposal.valueCells().getOrDefault(rule.subject(), 1L) == 0) {
-                findings.add(idle("rule that writes " + Says.list(
-                                rule.texts().stream().map(Says::quoted).toList())
+                findings.add(idle("rule that writes "
+                        + Says.list(rule.texts().stream().map(Says::quoted).toList())
                         + " otherwise in the column " + Says.quoted(rule.column()) + " finds no such value"));
             }
         }

@@ -73,8 +73,8 @@ final class JobHome {
     private static Optional<Path> home(Path state) throws IOException {
         Path file = state.resolve(HOME);
         return Files.exists(file)
-                ? Optional.of(Path.of(
-                        Files.readString(file, StandardCharsets.UTF_8).strip()))
+                ? Optional.of(
+                        Path.of(Files.readString(file, StandardCharsets.UTF_8).strip()))
                 : Optional.empty();
     }
 

@@ -15,9 +15,7 @@ public record JobMove(Path from, Path to) {
 
     /** A path as it is said from the new folder. */
     public String path(String path) {
-        return from.equals(to)
-                ? path
-                : JobDraft.relative(to, from.resolve(path).normalize());
+        return from.equals(to) ? path : JobDraft.relative(to, from.resolve(path).normalize());
     }
 
     /** The job as it is said from the new folder. */
@@ -34,7 +32,13 @@ public record JobMove(Path from, Path to) {
         for (Codes codes : Codes.of(moved)) {
             moved = codes.file().isEmpty()
                     ? moved
-                    : new Codes(codes.column(), path(codes.file()), codes.code(), codes.name(), codes.held(), codes.on())
+                    : new Codes(
+                                    codes.column(),
+                                    path(codes.file()),
+                                    codes.code(),
+                                    codes.name(),
+                                    codes.held(),
+                                    codes.on())
                             .put(moved);
         }
         return moved.withAssumed(moved.columns(), named(job, moved.assumed()));
@@ -53,8 +57,8 @@ public record JobMove(Path from, Path to) {
                     }
                 }
             }
-            moved.add(new Decision(
-                    decision.kind(), subject, decision.answer(), decision.reason(), decision.evidence()));
+            moved.add(
+                    new Decision(decision.kind(), subject, decision.answer(), decision.reason(), decision.evidence()));
         }
         return moved;
     }

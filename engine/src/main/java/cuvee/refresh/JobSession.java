@@ -3,10 +3,10 @@ package cuvee.refresh;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
 import cuvee.deliver.MasterFiles;
+import cuvee.deliver.PreparedWorkbook;
 import cuvee.deliver.TargetGuard;
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.deliver.WrittenFiles;
-import cuvee.deliver.PreparedWorkbook;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
 import cuvee.finding.CuveeException;
@@ -172,8 +172,9 @@ public final class JobSession implements AutoCloseable {
             known.replaceAll((path, facts) -> facts.withHome(move.path(facts.home())));
             known.forEach((path, facts) -> moved.put(path, FactsJson.write(facts)));
             store.putFacts(moved, List.of());
-            LastRefresh.read(state()).ifPresent(last -> last.moved(move)
-                    .append(state(), workplace.clock().instant()));
+            LastRefresh.read(state())
+                    .ifPresent(last ->
+                            last.moved(move).append(state(), workplace.clock().instant()));
         }
     }
 
@@ -227,7 +228,12 @@ public final class JobSession implements AutoCloseable {
         OwnMasters own = new OwnMasters(written, job);
         job.deliveries().forEach(delivery -> MasterFiles.removeLeftovers(targetOf(delivery)));
         Gathering gathering = new Gathering(
-                workplace, store, nextId, known, new Gathering.Keys(passwords, Leftovers.unlocked(workplace.cacheOf(cacheName))), own);
+                workplace,
+                store,
+                nextId,
+                known,
+                new Gathering.Keys(passwords, Leftovers.unlocked(workplace.cacheOf(cacheName))),
+                own);
         gathering.gather(job, collected.sources(), mode, progress);
         Map<String, SourceFacts> facts = gathering.facts();
         watch.lap("read");
@@ -387,8 +393,9 @@ public final class JobSession implements AutoCloseable {
             return job;
         }
         List<Decision> more = new ArrayList<>();
-        new TreeMap<>(names).forEach((key, name) -> more.add(new Decision(
-                SOURCE_NAME, key, name, "another place holds a file of the same path", "")));
+        new TreeMap<>(names)
+                .forEach((key, name) -> more.add(
+                        new Decision(SOURCE_NAME, key, name, "another place holds a file of the same path", "")));
         return job.withMoreAssumed(more);
     }
 
@@ -674,8 +681,8 @@ public final class JobSession implements AutoCloseable {
         Map<String, String> files = new TreeMap<>();
         Map<String, String> homes = new TreeMap<>();
         reports.stream()
-                .filter(report -> report.state() == SourceReport.State.TAKEN
-                        || report.state() == SourceReport.State.UNREADABLE)
+                .filter(report ->
+                        report.state() == SourceReport.State.TAKEN || report.state() == SourceReport.State.UNREADABLE)
                 .forEach(report -> {
                     SourceFacts facts = known.get(report.path());
                     files.put(report.path(), LastRefresh.held(report.size(), facts == null ? "" : facts.sum()));

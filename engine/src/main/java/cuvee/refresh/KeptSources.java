@@ -45,13 +45,15 @@ final class KeptSources {
     Map<String, SourceFacts> missingFrom(Set<String> known, Predicate<String> wanted) {
         Map<String, SourceFacts> back = new TreeMap<>();
         for (Path one : folders()) {
-            read(one).filter(facts -> !known.contains(facts.path()) && wanted.test(facts.path())).ifPresent(facts -> {
-                try {
-                    back.put(facts.path(), takeBack(one, facts));
-                } catch (CuveeException torn) {
-                    LOG.warn("kept rows cannot be taken back from {}", one.getFileName(), torn);
-                }
-            });
+            read(one)
+                    .filter(facts -> !known.contains(facts.path()) && wanted.test(facts.path()))
+                    .ifPresent(facts -> {
+                        try {
+                            back.put(facts.path(), takeBack(one, facts));
+                        } catch (CuveeException torn) {
+                            LOG.warn("kept rows cannot be taken back from {}", one.getFileName(), torn);
+                        }
+                    });
         }
         return back;
     }
@@ -61,8 +63,8 @@ final class KeptSources {
         for (SheetFacts sheet : facts.sheets()) {
             int id = nextId.getAndIncrement();
             store.takeBack(id, sheet.width(), rows(from, sheet.id()));
-            SheetFacts numbered =
-                    sheet.numbered(id, nextId.getAndAdd(Math.max(1, sheet.tables().size())));
+            SheetFacts numbered = sheet.numbered(
+                    id, nextId.getAndAdd(Math.max(1, sheet.tables().size())));
             Map<Integer, Map<Integer, String>> aside = new TreeMap<>();
             SecondLook.addAside(numbered, aside);
             store.putAside(aside);
@@ -112,10 +114,7 @@ final class KeptSources {
         for (SheetFacts sheet : facts.sheets()) {
             store.copyOut(sheet.id(), sheet.width(), rows(beside, sheet.id()));
         }
-        Files.writeString(
-                beside.resolve(FACTS),
-                FactsJson.write(facts.withStamp(Stamp.NONE)),
-                StandardCharsets.UTF_8);
+        Files.writeString(beside.resolve(FACTS), FactsJson.write(facts.withStamp(Stamp.NONE)), StandardCharsets.UTF_8);
         delete(target);
         Files.move(beside, target);
     }

@@ -121,12 +121,17 @@ final class OwnMasters {
     static List<Question> questions(Job job, Map<String, SourceFacts> facts, Map<PlacedTable, String> masters) {
         Map<String, Long> rows = new HashMap<>();
         facts.values().stream()
-                .filter(found -> found.problem().stream().anyMatch(problem -> problem.kind().equals(KIND)))
+                .filter(found -> found.problem().stream()
+                        .anyMatch(problem -> problem.kind().equals(KIND)))
                 .forEach(found -> rows.put(found.path(), 1L));
-        masters.keySet().forEach(table -> rows.merge(table.source(), (long) table.table().kept(), Long::sum));
+        masters.keySet()
+                .forEach(
+                        table -> rows.merge(table.source(), (long) table.table().kept(), Long::sum));
         List<Question> questions = new ArrayList<>();
-        rows.keySet().stream().sorted().filter(path -> !job.isSettled(JobSession.FILE, path)).forEach(path ->
-                questions.add(Question.of(
+        rows.keySet().stream()
+                .sorted()
+                .filter(path -> !job.isSettled(JobSession.FILE, path))
+                .forEach(path -> questions.add(Question.of(
                         JobSession.FILE,
                         path,
                         Where.source(path),

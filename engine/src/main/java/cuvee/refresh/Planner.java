@@ -305,8 +305,7 @@ final class Planner {
                         .isPresent();
     }
 
-    private List<Layout> withoutDoubles(
-            List<PlacedTable> laid, List<Layout> layouts, List<Decision> assumed) {
+    private List<Layout> withoutDoubles(List<PlacedTable> laid, List<Layout> layouts, List<Decision> assumed) {
         Set<PlacedTable> members = new HashSet<>();
         layouts.forEach(layout -> members.addAll(layout.tables()));
         List<PlacedTable> inOrder = tables.stream().filter(members::contains).toList();

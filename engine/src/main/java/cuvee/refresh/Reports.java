@@ -43,8 +43,7 @@ final class Reports {
                         List.of(),
                         List.of()));
             } else {
-                SourceReport.State state =
-                        found.isKept() ? SourceReport.State.UNREADABLE : SourceReport.State.TAKEN;
+                SourceReport.State state = found.isKept() ? SourceReport.State.UNREADABLE : SourceReport.State.TAKEN;
                 reports.add(report(found, state, proposal, findings));
             }
         }

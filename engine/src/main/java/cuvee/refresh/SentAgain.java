@@ -112,10 +112,8 @@ final class SentAgain {
         List<Decision> found = new ArrayList<>();
         for (List<String> group : groups) {
             List<Version> versions = group.stream()
-                    .map(path -> new Version(
-                            path,
-                            modified.getOrDefault(path, 0L),
-                            bySource.getOrDefault(path, List.of())))
+                    .map(path ->
+                            new Version(path, modified.getOrDefault(path, 0L), bySource.getOrDefault(path, List.of())))
                     .toList();
             Overlaps overlaps = new Overlaps(versions, proposal.plan(), planned, reader);
             List<Version> left = new ArrayList<>(versions);
@@ -181,6 +179,7 @@ final class SentAgain {
         private final Map<List<Integer>, Map<MasterReader.Pair, Double>> byKeys = new HashMap<>();
         /** For each file, what tags say of its tables, as numbers that stand for it. */
         private final Map<String, Set<Integer>> told = new HashMap<>();
+
         private final boolean comparable;
 
         Overlaps(List<Version> versions, MasterPlan plan, Map<Integer, MasterPlan.Table> planned, MasterReader reader) {
@@ -222,7 +221,9 @@ final class SentAgain {
 
         boolean of(Version one, Version two) {
             // Where tags fill the same columns of all, most pairs differ in what they say.
-            if (comparable && Collections.disjoint(told.getOrDefault(one.path(), Set.of()), told.getOrDefault(two.path(), Set.of()))) {
+            if (comparable
+                    && Collections.disjoint(
+                            told.getOrDefault(one.path(), Set.of()), told.getOrDefault(two.path(), Set.of()))) {
                 return false;
             }
             for (PlacedTable table : one.tables()) {

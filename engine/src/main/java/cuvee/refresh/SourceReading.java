@@ -76,12 +76,7 @@ final class SourceReading {
     }
 
     private static SourceFacts facts(
-            Source source,
-            String sum,
-            String readAs,
-            List<SheetFacts> sheets,
-            List<Finding> problem,
-            int openQuote) {
+            Source source, String sum, String readAs, List<SheetFacts> sheets, List<Finding> problem, int openQuote) {
         return new SourceFacts(source.path(), source.home(), source.stamp(), sum, readAs, sheets, problem, openQuote);
     }
 
@@ -138,9 +133,7 @@ final class SourceReading {
         try {
             Visitor visitor = new Visitor(writer);
             SheetFiles.read(source.file(), Where.source(source.path()), limits, as.withQuoting(Quoting.NONE), visitor);
-            return visitor.sheets.stream().anyMatch(sheet -> !sheet.tables().isEmpty())
-                    ? visitor.sheets
-                    : List.of();
+            return visitor.sheets.stream().anyMatch(sheet -> !sheet.tables().isEmpty()) ? visitor.sheets : List.of();
         } catch (CuveeException neither) {
             return List.of();
         }

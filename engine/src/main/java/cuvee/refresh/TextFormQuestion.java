@@ -55,7 +55,8 @@ final class TextFormQuestion {
         String form = "";
         for (SourceFacts source : sources) {
             boolean said = source.openQuote() > 0 && !job.isSettled(Gathering.TEXT_FORM, source.path())
-                    || saysEncoding(job, source.path()) || saysEncoding(job, Gathering.ALL_FILES);
+                    || saysEncoding(job, source.path())
+                    || saysEncoding(job, Gathering.ALL_FILES);
             Optional<String> broken = said ? Optional.empty() : broken(source);
             if (broken.isPresent()) {
                 example = paths.isEmpty() ? broken.get() : example;

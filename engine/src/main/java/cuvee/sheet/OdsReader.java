@@ -194,7 +194,8 @@ final class OdsReader {
                 if (repeated > limits.work().repeatedCells()) {
                     throw Unreadable.limit(
                             where,
-                            "The file says of more than " + Says.number(limits.work().repeatedCells())
+                            "The file says of more than "
+                                    + Says.number(limits.work().repeatedCells())
                                     + " cells that they are repetitions of others, which is the limit.");
                 }
                 hiddenRows += rowHidden ? rowRepeats : 0;

@@ -18,9 +18,14 @@ import java.util.stream.Stream;
  * @param room a folder that only the user can read, where workbooks lie while they are unlocked; needed with passwords
  */
 public record ReadAs(
-        Optional<Character> separator, Optional<Charset> charset, Optional<Quoting> quoting, List<String> passwords, Optional<Path> room) {
+        Optional<Character> separator,
+        Optional<Charset> charset,
+        Optional<Quoting> quoting,
+        List<String> passwords,
+        Optional<Path> room) {
     /** All is told from the file. */
-    public static final ReadAs FOUND = new ReadAs(Optional.empty(), Optional.empty(), Optional.empty(), List.of(), Optional.empty());
+    public static final ReadAs FOUND =
+            new ReadAs(Optional.empty(), Optional.empty(), Optional.empty(), List.of(), Optional.empty());
 
     private static final Map<String, Character> SEPARATORS =
             Map.of("commas", ',', "semicolons", ';', "tabs", '\t', "upright bars", '|');

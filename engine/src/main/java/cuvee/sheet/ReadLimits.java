@@ -10,8 +10,7 @@ package cuvee.sheet;
  * @param columns the most columns in a sheet
  * @param work how much a few bytes may make it do
  */
-public record ReadLimits(
-        long inflatedBytes, int ratio, int entries, int cellLength, int columns, Work work) {
+public record ReadLimits(long inflatedBytes, int ratio, int entries, int cellLength, int columns, Work work) {
     public static final ReadLimits DEFAULT =
             new ReadLimits(8L << 30, 1000, 20_000, 1 << 20, 1024, new Work(1 << 24, 20_000_000, 400, 255));
 

@@ -61,8 +61,7 @@ public final class SheetFiles {
             switch (kindOf(file, where)) {
                 case ZIPPED -> readZipped(file, where, limits, visitor);
                 case LOCKED ->
-                    LockedWorkbook.unlock(
-                            file, where, said, plain -> readZipped(plain, where, limits, visitor));
+                    LockedWorkbook.unlock(file, where, said, plain -> readZipped(plain, where, limits, visitor));
                 case BEFORE_2007 -> new XlsReader(where, limits, said.passwords()).read(file, visitor);
                 case TEXT -> new DelimitedReader(where, limits, said).read(file, visitor);
             }

@@ -19,9 +19,9 @@ import java.util.zip.ZipFile;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.jspecify.annotations.Nullable;
 
 /** The zipped parts of a workbook, opened with every care: sizes, ratios and checksums are held, entities are not. */
 final class WorkbookParts implements AutoCloseable {

@@ -35,8 +35,17 @@ class ConservationTest extends BatchTest {
 
     @Test
     void aDateThatIsNoneIsSaidThoughItLooksLikeOne() {
-        Batch.Made made = batch.csv("a.csv", "Trip,Day", "1,28.02.2026", "2,30.02.2026", "3,27.02.2026", "4,26.02.2026",
-                        "5,25.02.2026", "6,24.02.2026", "7,23.02.2026", "8,20.02.2026")
+        Batch.Made made = batch.csv(
+                        "a.csv",
+                        "Trip,Day",
+                        "1,28.02.2026",
+                        "2,30.02.2026",
+                        "3,27.02.2026",
+                        "4,26.02.2026",
+                        "5,25.02.2026",
+                        "6,24.02.2026",
+                        "7,23.02.2026",
+                        "8,20.02.2026")
                 .refresh();
         assertThat(made.findings("not-conserved")).isEmpty();
         assertThat(made.outcome().findings().toString()).contains("30.02.2026");

@@ -71,8 +71,7 @@ class HostileFilesTest extends BatchTest {
         Batch.Made rows = batch.refresh();
         assertThat(rows.lines()).hasSize(3);
         assertThat(reason(rows, "odd.ods")).contains("The sheet counts up to row 1,000,000,001");
-        openDocument(head
-                + line("table:number-rows-repeated=\"16000000\"", "1", "Tarsk", "2"));
+        openDocument(head + line("table:number-rows-repeated=\"16000000\"", "1", "Tarsk", "2"));
         assertThat(reason(batch.refresh(), "odd.ods")).contains("cells that they are repetitions of others");
         openDocument(head + line("table:number-rows-repeated=\"3\"", "1", "Tarsk", "2"));
         assertThat(batch.refresh().lines()).hasSize(6);

@@ -72,8 +72,7 @@ class NothingLostTest {
         Batch.Made torn = batch.refresh();
         assertThat(torn.lines()).isEqualTo(whole);
         assertThat(torn.question("unreadable").text()).contains("1 row is kept from the last time it could be read");
-        assertThat(torn.outcome().sources())
-                .anyMatch(source -> source.state() == SourceReport.State.UNREADABLE);
+        assertThat(torn.outcome().sources()).anyMatch(source -> source.state() == SourceReport.State.UNREADABLE);
         assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(whole);
         deleteCache();
         assertThat(batch.refresh().lines()).isEqualTo(whole);
@@ -142,12 +141,12 @@ class NothingLostTest {
             for (int month = 1; month <= 3; month++) {
                 Workbooks.text(
                         folder.resolve(place).resolve("0" + month + ".csv"),
-                        "Date,Vessel,Fare\n2026-0" + month + "-0" + (place.charAt(0) - 'a' + 1) + ",MV " + place.charAt(0)
-                                + ",5\n");
+                        "Date,Vessel,Fare\n2026-0" + month + "-0" + (place.charAt(0) - 'a' + 1) + ",MV "
+                                + place.charAt(0) + ",5\n");
             }
         }
-        List<Path> places = List.of(
-                folder.resolve("a/returns"), folder.resolve("b/returns"), folder.resolve("c/returns"));
+        List<Path> places =
+                List.of(folder.resolve("a/returns"), folder.resolve("b/returns"), folder.resolve("c/returns"));
         batch.job(JobDraft.of(folder.resolve("job.cuvee"), places));
         List<String> whole = batch.refresh().lines();
         assertThat(whole).hasSize(9).doesNotHaveDuplicates();

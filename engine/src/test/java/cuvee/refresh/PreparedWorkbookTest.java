@@ -217,7 +217,8 @@ class PreparedWorkbookTest {
                         prepared.withWorkbook(folder.resolve("broken.xlsx").toString())))
                 .hasMessageContaining("broken.xlsx");
         target = template;
-        assertThatThrownBy(() -> fill(outcome, prepared)).hasMessageContaining("it is one of the files that this job reads");
+        assertThatThrownBy(() -> fill(outcome, prepared))
+                .hasMessageContaining("it is one of the files that this job reads");
         assertThat(Files.exists(folder.resolve("March.xlsx"))).isFalse();
     }
 

@@ -51,7 +51,9 @@ class SettlingAsAssumedTest {
         batch.sheet("south.xlsx", plan(random, "South"));
         batch.sheet("west.xlsx", plan(random, "West"));
         List<String> without = batch.refresh().lines();
-        assertThat(without).hasSize(36).allMatch(line -> line.contains("Jan") || line.contains("Feb") || line.contains("Mar"));
+        assertThat(without)
+                .hasSize(36)
+                .allMatch(line -> line.contains("Jan") || line.contains("Feb") || line.contains("Mar"));
         Workbooks.workbook().sheet("Saved again", north).save(batch.file("zz other.xlsx"));
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).containsExactlyInAnyOrderElementsOf(without);
@@ -85,7 +87,12 @@ class SettlingAsAssumedTest {
             batch.sheet("plan.xlsx", plan(random, "North"));
             batch.sheet("plan 2.xlsx", plan(random, "South"));
         }
-        batch.csv("odd.csv", "Datum;Wert;Ort", "01.02.2026;1.204,5;Tarsk", "02.02.2026;7,25;Hollin", "30.02.2026;8,5;Tarsk");
+        batch.csv(
+                "odd.csv",
+                "Datum;Wert;Ort",
+                "01.02.2026;1.204,5;Tarsk",
+                "02.02.2026;7,25;Hollin",
+                "30.02.2026;8,5;Tarsk");
         Batch.Made before = batch.refresh();
         assertThat(before.findings("not-conserved")).isEmpty();
         for (Question question : before.outcome().questions()) {

@@ -101,7 +101,8 @@ class JobModelTest {
         model.saveAs(folder.resolve("jobs/Returns.cuvee"));
         idle();
         assertThat(model.outcomeProperty().get().orElseThrow().rows()).isEqualTo(3);
-        assertThat(model.outcomeProperty().get().orElseThrow().changed().nothing()).isTrue();
+        assertThat(model.outcomeProperty().get().orElseThrow().changed().nothing())
+                .isTrue();
         model.addDelivery(folder.resolve("jobs/out.csv"));
         assertThat(model.jobProperty().get().deliveries().get(0).target()).isEqualTo("out.csv");
         model.deliver(model.jobProperty().get().deliveries().get(0));
@@ -189,8 +190,9 @@ class JobModelTest {
         model.addDelivery(folder.resolve("out.csv"));
         model.deliver(model.jobProperty().get().deliveries().get(0));
         assertThat(model.messageProperty().get().text())
-                .isEqualTo("out.csv was not written: 1 open question could change a number. Settle it, or accept it by name"
-                        + " on its card.");
+                .isEqualTo(
+                        "out.csv was not written: 1 open question could change a number. Settle it, or accept it by name"
+                                + " on its card.");
         assertThat(folder.resolve("out.csv")).doesNotExist();
         model.accept(model.jobProperty().get().deliveries().get(0));
         assertThat(model.holding(model.jobProperty().get().deliveries().get(0))).isEmpty();
