@@ -132,7 +132,8 @@ final class TextFormBar extends FlowPane {
 
     private static String withoutQuotes(String words) {
         return ReadAs.of(words)
-                .map(as -> new ReadAs(as.separator(), as.charset(), Optional.empty(), List.of()).words())
+                .map(as ->
+                        new ReadAs(as.separator(), as.charset(), Optional.empty(), List.of(), Optional.empty()).words())
                 .orElse("");
     }
 

@@ -135,6 +135,199 @@ public final class HeaderWords {
         return weights == 0 ? 0 : Math.min(1, shared / weights);
     }
 
+    /**
+     * What the words of two headers say of each other, piece by piece.
+     *
+     * @param same 1 where they are equal but for spaces, capitals and marks
+     * @param like how alike their words are, from 0 to 1
+     * @param contained true where all telling words of one are among those of the other
+     * @param general true where they share general words only, such as number or date
+     * @param nothing true where they share nothing
+     * @param initials true where one is made of the first letters of the other
+     * @param leftOver true where they share telling words and each has others besides
+     * @param modifier true where they share words, but one alone says a word that makes another thing of it
+     * @param unitsDiffer true where they name different units
+     * @param opposed true where they speak of different things of one sort, such as minimum and maximum
+     */
+    public record Compared(
+            boolean same,
+            double like,
+            boolean contained,
+            boolean general,
+            boolean nothing,
+            boolean initials,
+            boolean leftOver,
+            boolean modifier,
+            boolean unitsDiffer,
+            boolean opposed) {}
+
+    /** Sorts of things of which two headers may name different ones; milder differences are left to the values. */
+    private static final List<Set<String>> STRICT_OPPOSITES = strictOpposites();
+
+    private static List<Set<String>> strictOpposites() {
+        List<Set<String>> strict = new ArrayList<>(OPPOSITES);
+        strict.removeIf(set -> set.contains("price")
+                || set.equals(Set.of("name", "code"))
+                || set.equals(Set.of("name", "number"))
+                || set.contains("adults")
+                || set.contains("day")
+                || set.contains("amount"));
+        strict.add(Set.of("adult", "child"));
+        strict.add(Set.of("before", "after"));
+        strict.add(Set.of("sold", "bought"));
+        strict.add(Set.of("buy", "sell"));
+        strict.add(Set.of("import", "export"));
+        strict.add(Set.of("male", "female"));
+        strict.add(Set.of("billed", "paid"));
+        strict.add(Set.of("max", "min"));
+        return strict;
+    }
+
+    /** Words that make another thing of what stands beside them. */
+    private static final Set<String> MODIFIERS = modifiers();
+
+    private static Set<String> modifiers() {
+        Set<String> words = new java.util.HashSet<>(Set.of(
+                "next",
+                "prior",
+                "return",
+                "budget",
+                "due",
+                "invoice",
+                "delivery",
+                "order",
+                "ship",
+                "shipping",
+                "paid",
+                "booked",
+                "birth",
+                "start",
+                "end",
+                "hire",
+                "tax",
+                "vat",
+                "excl",
+                "incl",
+                "before",
+                "after",
+                "last",
+                "previous",
+                "year",
+                "ytd",
+                "cumulative",
+                "target",
+                "limit",
+                "estimated",
+                "expected",
+                "revised",
+                "corrected",
+                "final",
+                "provisional"));
+        strictOpposites().stream()
+                .filter(set -> !set.contains("kg")
+                        && !set.contains("eur")
+                        && !set.contains("hour")
+                        && !set.contains("customer"))
+                .forEach(words::addAll);
+        return words;
+    }
+
+    private static boolean strictlyOpposed(List<String> left, List<String> right) {
+        for (Set<String> opposites : STRICT_OPPOSITES) {
+            Set<String> here = meant(left, opposites);
+            Set<String> there = meant(right, opposites);
+            if (!here.isEmpty() && !there.isEmpty() && here.stream().noneMatch(there::contains)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static String bareKey(String header) {
+        String unit = LooseText.unit(header);
+        String bare = unit.isEmpty()
+                ? header
+                : header.substring(0, Math.max(header.lastIndexOf('('), header.lastIndexOf('[')));
+        return LooseText.key(bare);
+    }
+
+    /** What the words of two headers say of each other. */
+    public static Compared compare(String a, String b) {
+        String unitA = LooseText.unit(a);
+        String unitB = LooseText.unit(b);
+        boolean units =
+                !unitA.isEmpty() && !unitB.isEmpty() && !LooseText.key(unitA).equals(LooseText.key(unitB));
+        if (bareKey(a).equals(bareKey(b)) && !bareKey(a).isEmpty()) {
+            return new Compared(true, 1, false, false, false, false, false, false, units, false);
+        }
+        List<String> left = words(a);
+        List<String> right = words(b);
+        boolean opposed = strictlyOpposed(left, right);
+        if (left.isEmpty() || right.isEmpty()) {
+            return new Compared(false, 0, false, false, true, false, false, false, units, opposed);
+        }
+        List<String> open = new ArrayList<>(right);
+        double shared = 0;
+        double weights = 0;
+        double telling = 0;
+        double leftOver = 0;
+        double rightOver = 0;
+        boolean general = false;
+        for (String word : left) {
+            String best = "";
+            double most = 0;
+            for (String other : open) {
+                double same = word(word, other);
+                if (same > most) {
+                    most = same;
+                    best = other;
+                }
+            }
+            double weight = weight(word);
+            weights += weight;
+            if (most > 0) {
+                open.remove(best);
+                double heavier = Math.max(weight, weight(best));
+                shared += most * heavier;
+                weights += Math.max(0, weight(best) - weight);
+                telling += heavier >= 1 ? most : 0;
+                general |= heavier < 1;
+            } else {
+                leftOver += weight;
+            }
+        }
+        for (String other : open) {
+            weights += weight(other);
+            rightOver += weight(other);
+        }
+        boolean initials = initials(left, right) || initials(right, left);
+        double like = weights == 0 ? 0 : Math.min(1, shared / weights);
+        return new Compared(
+                false,
+                like,
+                telling > 0 && Math.min(leftOver, rightOver) == 0,
+                telling == 0 && general,
+                telling == 0 && !general && !initials,
+                initials,
+                telling > 0 && Math.min(leftOver, rightOver) >= 1,
+                like > 0 && modified(left, right),
+                units,
+                opposed);
+    }
+
+    /** True where one header alone says a word that makes another thing of what both say. */
+    private static boolean modified(List<String> left, List<String> right) {
+        Set<String> here =
+                new java.util.HashSet<>(left.stream().map(HeaderWords::meaning).toList());
+        Set<String> there =
+                new java.util.HashSet<>(right.stream().map(HeaderWords::meaning).toList());
+        Set<String> alone = new java.util.HashSet<>(here);
+        alone.removeAll(there);
+        there.removeAll(here);
+        alone.addAll(there);
+        return alone.stream().anyMatch(MODIFIERS::contains);
+    }
+
     /** What headers that mean the same by their words have alike; a rough key for telling related tables. */
     static String meaningKey(String header) {
         List<String> meanings = words(header).stream().map(HeaderWords::meaning).toList();

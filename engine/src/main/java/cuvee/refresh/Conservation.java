@@ -91,7 +91,7 @@ final class Conservation {
                     "Nothing is delivered.",
                     "This is a fault in Cuvee, not in the file. Refresh with --full; if it happens again, the log says"
                             + " more."));
-        } else {
+        } else if (unfit > foretold) {
             unforeseen.merge(index, unfit - foretold, Long::sum);
             findings.add(new Finding(
                     Severity.WARNING,

@@ -134,14 +134,15 @@ class SheetFilesTest {
     @Test
     void aQuoteThatIsNeverClosedSetsTheFileAside() {
         Path file = Workbooks.text(folder.resolve("open.csv"), "a,b\n1,\"two\n3,4\n");
-        assertUnreadable(file, "open.csv: The file cannot be read:");
+        assertUnreadable(file, "a quote is opened in line 2 and not closed");
     }
 
     @Test
     void whatIsNoTableSaysWhatItIs() throws IOException {
         assertUnreadable(Workbooks.text(folder.resolve("p.xlsx"), "just text"), "holds plain text");
         assertUnreadable(Workbooks.text(folder.resolve("w.xls"), "<html><table>"), "holds a web page");
-        assertUnreadable(Workbooks.text(folder.resolve("d.csv"), "%PDF-1.7"), "holds a PDF document");
+        assertUnreadable(
+                Workbooks.text(folder.resolve("d.csv"), "%PDF-1.7"), "is a PDF document, which Cuvee does not read");
         assertUnreadable(
                 Files.write(folder.resolve("b.csv"), new byte[] {1, 2, 0, 3, 9, 0, 1, 4}),
                 "neither a workbook nor text");

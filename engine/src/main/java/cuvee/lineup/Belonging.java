@@ -1,0 +1,312 @@
+package cuvee.lineup;
+
+import cuvee.lineup.JointLineUp.Unit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Pattern;
+
+/**
+ * Which tables of a batch are of one master. All are lined up on trial, by words and values; tables whose columns find
+ * partners form groups, and the heaviest group is the core. A table belongs when its columns find partners in the core, its
+ * file is named like the others, it has the core's key and about as many columns.
+ */
+public final class Belonging {
+    /** Unions of the trial are at least so sure. */
+    private static final double TRIAL = 0.9;
+    /** Tables at least so alike are of one group. */
+    private static final double RELATED = 0.33;
+
+    private static final int MOST_UNITS = 150;
+    private static final double STRENGTH = 5.2;
+    private static final double NAME = 2.4;
+    private static final double KEY = 2.9;
+    private static final double WIDTH = -3.7;
+    private static final double BIAS = -5.1;
+    private static final Pattern NO_WORD = Pattern.compile("[\\W_\\d]+");
+    private static final Set<String> MONTHS = Set.of(
+            "jan",
+            "feb",
+            "mar",
+            "apr",
+            "may",
+            "jun",
+            "jul",
+            "aug",
+            "sep",
+            "oct",
+            "nov",
+            "dec",
+            "january",
+            "february",
+            "march",
+            "april",
+            "june",
+            "july",
+            "august",
+            "september",
+            "october",
+            "november",
+            "december");
+
+    /**
+     * A layout as it is judged.
+     *
+     * @param id what it is called
+     * @param keys the loose keys of its headers
+     * @param rows the records of its tables
+     * @param files the names of its tables' files, one for each table
+     */
+    public record Candidate(String id, List<String> keys, long rows, List<String> files) {}
+
+    private final List<Candidate> candidates;
+    private final double[][] alike;
+    private final List<Map<Integer, String>> columns = new ArrayList<>();
+    private final Map<String, Profile> profiles;
+    private final JointLineUp trial;
+    private final Map<String, Double> strengths = new HashMap<>();
+
+    /**
+     * @param profiles of headers by their keys
+     * @param heads how headers are spelled
+     */
+    public Belonging(List<Candidate> candidates, Map<String, Profile> profiles, Map<String, String> heads) {
+        this.candidates = candidates;
+        this.profiles = profiles;
+        List<Unit> units = candidates.stream()
+                .map(candidate -> new Unit(candidate.files().size(), candidate.keys()))
+                .toList();
+        this.trial = new JointLineUp(units, profiles, heads, List.of(), Set.of(), List.of());
+        trial.unite(TRIAL);
+        List<Set<String>> groups = trial.groups();
+        Map<String, Integer> groupOf = new HashMap<>();
+        for (int g = 0; g < groups.size(); g++) {
+            for (String key : groups.get(g)) {
+                groupOf.put(key, g);
+            }
+        }
+        for (Candidate candidate : candidates) {
+            Map<Integer, String> own = new HashMap<>();
+            for (String key : candidate.keys()) {
+                if (profile(key).runningShare() < 0.9) {
+                    own.put(groupOf.getOrDefault(key, -1), key);
+                }
+            }
+            columns.add(own);
+        }
+        int n = candidates.size();
+        alike = new double[n][n];
+        for (int i = 0; i < n; i++) {
+            alike[i][i] = 1;
+            for (int j = 0; j < i; j++) {
+                alike[i][j] = affinity(i, j);
+                alike[j][i] = alike[i][j];
+            }
+        }
+    }
+
+    /** True where so few layouts are to be judged that each can be weighed against each. */
+    public static boolean isPossible(int layouts) {
+        return layouts > 1 && layouts <= MOST_UNITS;
+    }
+
+    private Profile profile(String key) {
+        return profiles.getOrDefault(key, Profile.NONE);
+    }
+
+    private double affinity(int i, int j) {
+        double sum = 0;
+        for (Map.Entry<Integer, String> column : columns.get(i).entrySet()) {
+            String other = columns.get(j).get(column.getKey());
+            if (other != null) {
+                sum += strength(column.getValue(), other);
+            }
+        }
+        return sum / Math.max(1, Math.max(columns.get(i).size(), columns.get(j).size()));
+    }
+
+    private double strength(String a, String b) {
+        return strengths.computeIfAbsent(a.compareTo(b) < 0 ? a + "\n" + b : b + "\n" + a, k -> trial.strength(a, b));
+    }
+
+    /** The ids of the heaviest group: rows count by their logarithm, so that one long table does not outweigh many. */
+    public Set<String> core() {
+        List<List<Integer>> groups = new ArrayList<>();
+        for (int i = 0; i < candidates.size(); i++) {
+            groups.add(new ArrayList<>(List.of(i)));
+        }
+        boolean more = true;
+        while (more && groups.size() > 1) {
+            double best = 0;
+            int one = 0;
+            int other = 0;
+            for (int x = 0; x < groups.size(); x++) {
+                for (int y = 0; y < x; y++) {
+                    double linked = linkage(groups.get(x), groups.get(y));
+                    if (linked > best) {
+                        best = linked;
+                        one = x;
+                        other = y;
+                    }
+                }
+            }
+            more = best >= RELATED;
+            if (more) {
+                groups.get(other).addAll(groups.get(one));
+                groups.remove(one);
+            }
+        }
+        Set<String> core = new HashSet<>();
+        groups.stream()
+                .max(Comparator.comparingDouble(this::weight))
+                .orElse(List.of())
+                .forEach(i -> core.add(candidates.get(i).id()));
+        return core;
+    }
+
+    private double linkage(List<Integer> one, List<Integer> other) {
+        double sum = 0;
+        double weights = 0;
+        for (int i : one) {
+            for (int j : other) {
+                double weight = (double) candidates.get(i).files().size()
+                        * candidates.get(j).files().size();
+                sum += weight * alike[i][j];
+                weights += weight;
+            }
+        }
+        return sum / weights;
+    }
+
+    private double weight(List<Integer> group) {
+        double weight = 0;
+        for (int i : group) {
+            Candidate candidate = candidates.get(i);
+            double each = (double) candidate.rows() / candidate.files().size();
+            weight += candidate.files().size()
+                    * (Math.log(1 + each) / Math.log(2))
+                    * Math.min(4, columns.get(i).size());
+        }
+        return weight;
+    }
+
+    /** How likely it is that a layout belongs to a core, from 0 to 1. */
+    public double likelihood(String id, Set<String> core) {
+        int at = candidates.stream().map(Candidate::id).toList().indexOf(id);
+        List<Integer> others = new ArrayList<>();
+        for (int j = 0; j < candidates.size(); j++) {
+            if (j != at && core.contains(candidates.get(j).id())) {
+                others.add(j);
+            }
+        }
+        if (others.isEmpty()) {
+            return core.contains(id) ? 1 : 0;
+        }
+        List<Double> affinities = new ArrayList<>();
+        List<Integer> widths = new ArrayList<>();
+        List<String> files = new ArrayList<>();
+        for (int j : others) {
+            for (String file : candidates.get(j).files()) {
+                affinities.add(alike[at][j]);
+                widths.add(columns.get(j).size());
+                files.add(file);
+            }
+        }
+        affinities.sort(Comparator.reverseOrder());
+        int half = Math.max(1, (affinities.size() + 1) / 2);
+        double strength = affinities.subList(0, half).stream()
+                .mapToDouble(Double::doubleValue)
+                .average()
+                .orElse(0);
+        widths.sort(Comparator.naturalOrder());
+        double width =
+                Math.min(1, Math.abs(columns.get(at).size() / (double) Math.max(1, widths.get(widths.size() / 2)) - 1));
+        double z = STRENGTH * strength
+                + NAME * named(candidates.get(at).files(), files)
+                + KEY * keyed(at, others)
+                + WIDTH * width
+                + BIAS;
+        return LineUpWeights.logistic(z);
+    }
+
+    /** The share of the words that most files of the core have in their names that these have too. */
+    private static double named(List<String> own, List<String> others) {
+        Map<String, Integer> counts = new HashMap<>();
+        others.forEach(file -> stem(file).forEach(word -> counts.merge(word, 1, Integer::sum)));
+        Set<String> common = new HashSet<>();
+        counts.forEach((word, count) -> {
+            if (count >= 0.6 * others.size()) {
+                common.add(word);
+            }
+        });
+        if (common.isEmpty()) {
+            return 0.5;
+        }
+        double most = 0;
+        for (String file : own) {
+            Set<String> shared = stem(file);
+            shared.retainAll(common);
+            most = Math.max(most, (double) shared.size() / common.size());
+        }
+        return most;
+    }
+
+    private static Set<String> stem(String file) {
+        String name = file.substring(file.lastIndexOf('/') + 1);
+        int point = name.lastIndexOf('.');
+        String plain = (point > 0 ? name.substring(0, point) : name).toLowerCase(java.util.Locale.ROOT);
+        Set<String> words = new HashSet<>();
+        NO_WORD.splitAsStream(plain)
+                .filter(word -> !word.isEmpty() && !MONTHS.contains(word))
+                .forEach(words::add);
+        return words;
+    }
+
+    /** 1 where it has the core's key, a code that is different in every row; 0 where not, a half where the core has none. */
+    private double keyed(int at, List<Integer> others) {
+        Map<Integer, Integer> having = new HashMap<>();
+        int all = 0;
+        for (int j : others) {
+            int tables = candidates.get(j).files().size();
+            all += tables;
+            for (int column : columns.get(j).keySet()) {
+                having.merge(column, tables, Integer::sum);
+            }
+        }
+        boolean any = false;
+        for (Map.Entry<Integer, Integer> column : having.entrySet()) {
+            if (column.getValue() < 0.6 * all || !isKey(column.getKey(), others)) {
+                continue;
+            }
+            any = true;
+            String own = columns.get(at).get(column.getKey());
+            if (own != null) {
+                for (int j : others) {
+                    String other = columns.get(j).get(column.getKey());
+                    if (other != null && strength(own, other) >= 0.4) {
+                        return 1;
+                    }
+                }
+            }
+        }
+        return any ? 0 : 0.5;
+    }
+
+    private boolean isKey(int column, List<Integer> others) {
+        for (int j : others) {
+            String key = columns.get(j).get(column);
+            if (key != null) {
+                Profile profile = profile(key);
+                if (profile.allDifferent()
+                        && (profile.kind() == Profile.Kind.CODE || profile.kind() == Profile.Kind.WHOLE)) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+}

@@ -1,0 +1,708 @@
+package cuvee.lineup;
+
+import cuvee.layout.HeaderWords;
+import cuvee.lineup.Profile.Coarse;
+import cuvee.lineup.Profile.Kind;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+
+/**
+ * One line-up for a whole batch: columns of tables that share no table are weighed against each other by all that speaks
+ * for and against, the surest pair first, and everything is weighed again with what has been united. A column of its own is
+ * a rival of every other. At the end each union is looked at once more with all others final.
+ */
+final class JointLineUp {
+    private static final double[] LEVELS = {0.999, 0.997, 0.99, 0.98, 0.95, 0.9, 0.8, 0.7, 0.6, 0.5};
+    private static final double MOST_MARGIN = 6;
+    private static final double NEVER = -8;
+    private static final int MOST_PLACES = 6;
+    private static final int ENOUGH = 3;
+    private static final int ENOUGH_TO_RUN = 5;
+    /** From here on a union needs no question, where something telling speaks for it. */
+    private static final double SURE = 0.98;
+
+    /**
+     * Tables with the same headers.
+     *
+     * @param tables how many they are
+     * @param keys the loose keys of their headers, in order
+     */
+    record Unit(int tables, List<String> keys) {}
+
+    /** A union of two parts: their headers' keys, how sure it is, and why. */
+    record Union(List<String> part, List<String> rest, double sureness, boolean silent, String reason) {}
+
+    /** Columns that are taken for one. */
+    private static final class Cluster {
+        final Set<String> keys;
+        final Profile profile;
+        final BitSet units;
+        final Map<Integer, Integer> places;
+        final int tables;
+
+        Cluster(Set<String> keys, Profile profile, BitSet units, Map<Integer, Integer> places, int tables) {
+            this.keys = keys;
+            this.profile = profile;
+            this.units = units;
+            this.places = places;
+            this.tables = tables;
+        }
+
+        String id() {
+            return String.join("|", keys);
+        }
+    }
+
+    private record Scored(double score, boolean silentWords, boolean silentValues, String reason) {}
+
+    private record Pair(Cluster one, Cluster other) {}
+
+    private final List<Unit> units;
+    private final int allTables;
+    private final Map<String, Profile> profiles;
+    private final Map<String, String> heads;
+    private final Map<String, Cluster> single = new TreeMap<>();
+    private final List<Cluster> clusters = new ArrayList<>();
+    private final Map<String, Cluster> clusterOf = new HashMap<>();
+    private final Map<String, Integer> columnsHolding = new HashMap<>();
+    private final Map<String, Scored> cache = new HashMap<>();
+    private final Set<String> fixed;
+    private final List<Set<String>> apart;
+
+    /**
+     * @param profiles of headers by their keys, each for all tables
+     * @param heads how headers are spelled, by their keys
+     * @param together keys that are one column already, each group at most once in a unit
+     * @param fixed keys of columns that stay as they are beside each other; others may still join them
+     * @param apart pairs of keys that are never one column
+     */
+    JointLineUp(
+            List<Unit> units,
+            Map<String, Profile> profiles,
+            Map<String, String> heads,
+            List<Set<String>> together,
+            Set<String> fixed,
+            List<Set<String>> apart) {
+        this.units = units;
+        this.allTables = units.stream().mapToInt(Unit::tables).sum();
+        this.profiles = profiles;
+        this.heads = heads;
+        this.fixed = fixed;
+        this.apart = apart;
+        for (int u = 0; u < units.size(); u++) {
+            Map<String, Integer> holding = new HashMap<>();
+            List<String> keys = units.get(u).keys();
+            for (int at = 0; at < keys.size(); at++) {
+                String key = keys.get(at);
+                Cluster known = single.get(key);
+                BitSet in = known == null ? new BitSet() : known.units;
+                Map<Integer, Integer> places = known == null ? new TreeMap<>() : known.places;
+                if (!in.get(u)) {
+                    in.set(u);
+                    places.put(u, at);
+                    int tables =
+                            (known == null ? 0 : known.tables) + units.get(u).tables();
+                    single.put(key, new Cluster(new TreeSet<>(Set.of(key)), profile(key), in, places, tables));
+                    profile(key).texts.keySet().forEach(text -> holding.merge(text, 1, Integer::sum));
+                }
+            }
+            holding.forEach((text, columns) -> columnsHolding.merge(text, columns, Math::max));
+        }
+        Set<String> grouped = new HashSet<>();
+        for (Set<String> group : together) {
+            List<Cluster> parts = group.stream()
+                    .map(single::get)
+                    .filter(java.util.Objects::nonNull)
+                    .toList();
+            if (!parts.isEmpty()) {
+                add(parts.stream().reduce(JointLineUp::united).orElseThrow());
+                grouped.addAll(group);
+            }
+        }
+        single.forEach((key, cluster) -> {
+            if (!grouped.contains(key)) {
+                add(cluster);
+            }
+        });
+    }
+
+    private Profile profile(String key) {
+        return profiles.getOrDefault(key, Profile.NONE);
+    }
+
+    private void add(Cluster cluster) {
+        clusters.add(cluster);
+        cluster.keys.forEach(key -> clusterOf.put(key, cluster));
+    }
+
+    private static Cluster united(Cluster one, Cluster other) {
+        Set<String> keys = new TreeSet<>(one.keys);
+        keys.addAll(other.keys);
+        BitSet units = (BitSet) one.units.clone();
+        units.or(other.units);
+        Map<Integer, Integer> places = new TreeMap<>(one.places);
+        other.places.forEach(places::putIfAbsent);
+        return new Cluster(keys, one.profile.plus(other.profile), units, places, one.tables + other.tables);
+    }
+
+    /** The groups of keys that are one column. */
+    List<Set<String>> groups() {
+        return clusters.stream().map(cluster -> cluster.keys).toList();
+    }
+
+    /** Unites what is as sure as a level or surer; answers the unions in their order, weighed again at the end. */
+    List<Union> unite(double least) {
+        List<List<Set<String>>> events = new ArrayList<>();
+        for (int level = 0; level < LEVELS.length && LEVELS[level] >= least; ) {
+            if (!round(LEVELS[level], events)) {
+                level++;
+            }
+        }
+        List<Union> unions = new ArrayList<>();
+        for (List<Set<String>> event : events) {
+            unions.add(secondLook(event.get(0), event.get(1)));
+        }
+        return unions;
+    }
+
+    private boolean round(double level, List<List<Set<String>>> events) {
+        record Candidate(Cluster one, Cluster other, double sureness, double score) {}
+        Map<Cluster, List<Map.Entry<Cluster, Double>>> rivals = new HashMap<>();
+        Map<Pair, Double> scores = new LinkedHashMap<>();
+        for (int i = 0; i < clusters.size(); i++) {
+            for (int j = 0; j < i; j++) {
+                Cluster x = clusters.get(i);
+                Cluster y = clusters.get(j);
+                if (linkable(x, y)) {
+                    double score = score(x, y);
+                    if (score > NEVER) {
+                        scores.put(new Pair(x, y), score);
+                        rivals.computeIfAbsent(x, c -> new ArrayList<>()).add(Map.entry(y, score));
+                        rivals.computeIfAbsent(y, c -> new ArrayList<>()).add(Map.entry(x, score));
+                    }
+                }
+            }
+        }
+        List<Candidate> candidates = new ArrayList<>();
+        scores.forEach((pair, score) -> {
+            if (score > -MOST_MARGIN && mayUnite(pair.one(), pair.other())) {
+                double m1 = margin(score, pair.one(), pair.other(), rivals);
+                double m2 = margin(score, pair.other(), pair.one(), rivals);
+                double sureness = LineUpWeights.logistic(1.3 * Math.min(m1, m2) + 0.1 * Math.max(m1, m2) + 1.34);
+                if (sureness >= level) {
+                    candidates.add(new Candidate(pair.one(), pair.other(), sureness, score));
+                }
+            }
+        });
+        candidates.sort(Comparator.comparingDouble((Candidate c) -> -c.sureness())
+                .thenComparingDouble(c -> -c.score())
+                .thenComparing(c -> c.one().id())
+                .thenComparing(c -> c.other().id()));
+        Set<Cluster> changed = new HashSet<>();
+        boolean any = false;
+        for (Candidate candidate : candidates) {
+            if (!changed.contains(candidate.one()) && !changed.contains(candidate.other())) {
+                changed.add(candidate.one());
+                changed.add(candidate.other());
+                events.add(List.of(candidate.one().keys, candidate.other().keys));
+                clusters.remove(candidate.one());
+                clusters.remove(candidate.other());
+                add(united(candidate.one(), candidate.other()));
+                any = true;
+            }
+        }
+        return any;
+    }
+
+    private boolean mayUnite(Cluster x, Cluster y) {
+        boolean settled =
+                x.keys.stream().anyMatch(fixed::contains) && y.keys.stream().anyMatch(fixed::contains);
+        return !settled
+                && apart.stream()
+                        .noneMatch(pair -> pair.stream().anyMatch(x.keys::contains)
+                                && pair.stream().anyMatch(y.keys::contains)
+                                && pair.stream().noneMatch(key -> x.keys.contains(key) && y.keys.contains(key)));
+    }
+
+    /** How far a pair lies before the best rival, which is a column that shares a table with the other side, or none. */
+    private double margin(
+            double score, Cluster of, Cluster against, Map<Cluster, List<Map.Entry<Cluster, Double>>> rivals) {
+        double best = LineUpWeights.ITS_OWN;
+        for (Map.Entry<Cluster, Double> rival : rivals.getOrDefault(of, List.of())) {
+            if (rival.getKey() != against && rival.getKey().units.intersects(against.units)) {
+                best = Math.max(best, rival.getValue());
+            }
+        }
+        return Math.max(-MOST_MARGIN, Math.min(MOST_MARGIN, score - best));
+    }
+
+    private static boolean linkable(Cluster x, Cluster y) {
+        return !x.units.intersects(y.units);
+    }
+
+    /** All that speaks for and against two columns being one, in log-odds. */
+    private double score(Cluster x, Cluster y) {
+        Scored base = base(x, y);
+        if (base.score() <= NEVER) {
+            return NEVER;
+        }
+        double presence = (double) (x.tables + y.tables) / allTables;
+        return base.score()
+                + LineUpWeights.PRESENCE * Math.min(1, presence)
+                + (x.tables + y.tables >= allTables ? LineUpWeights.FULL_COVER : 0)
+                + placing(x, y);
+    }
+
+    private Scored base(Cluster x, Cluster y) {
+        String a = x.id();
+        String b = y.id();
+        return cache.computeIfAbsent(a.compareTo(b) < 0 ? a + "\n" + b : b + "\n" + a, both -> weigh(x, y));
+    }
+
+    private Scored weigh(Cluster x, Cluster y) {
+        Profile one = x.profile;
+        Profile other = y.profile;
+        HeaderWords.Compared words = null;
+        String wordsOfX = "";
+        String wordsOfY = "";
+        double most = -1;
+        int opposed = 0;
+        for (String k : x.keys) {
+            for (String l : y.keys) {
+                String headK = heads.getOrDefault(k, k);
+                String headL = heads.getOrDefault(l, l);
+                HeaderWords.Compared compared = HeaderWords.compare(headK, headL);
+                opposed += compared.opposed() ? 1 : 0;
+                double how = compared.like() + (compared.initials() ? 0.75 : 0) + (compared.contained() ? 0.2 : 0);
+                if (how > most) {
+                    most = how;
+                    words = compared;
+                    wordsOfX = headK;
+                    wordsOfY = headL;
+                }
+            }
+        }
+        if (words == null || opposed * 2 >= x.keys.size() * y.keys.size() && opposed > 0 || vetoed(one, other)) {
+            return new Scored(NEVER, false, false, "");
+        }
+        double score = LineUpWeights.BIAS + wordsScore(words);
+        double valuesShared = 0;
+        double rare = 0;
+        if (one.filled > 0 && other.filled > 0) {
+            score += LineUpWeights.KIND * kinds(one, other);
+            score += numbersScore(one, other);
+            if (texts(one, other)) {
+                double[] shared = sharedValues(one, other);
+                valuesShared = shared[0];
+                rare = shared[1];
+                score += textsScore(one, other, shared);
+            }
+            score += uniqueness(one, other);
+            score += LineUpWeights.BLANKS * Math.min(1, Math.abs(one.blankShare() - other.blankShare()) * 2);
+            if (!one.monthShares.isEmpty() && !other.monthShares.isEmpty()) {
+                score += LineUpWeights.MONTH_SHARE * Math.abs(one.monthShare() - other.monthShare());
+            }
+        } else {
+            score += LineUpWeights.NO_DATA;
+        }
+        boolean byWords = !words.modifier()
+                && (words.same()
+                        || words.initials()
+                        || words.like() >= 0.45
+                        || words.contained() && words.like() >= 0.3);
+        boolean byValues = !words.modifier() && (valuesShared >= 0.6 || rare >= 0.35);
+        return new Scored(score, byWords, byValues, reason(words, wordsOfX, wordsOfY, one, other, valuesShared));
+    }
+
+    private static boolean vetoed(Profile one, Profile other) {
+        if (one.filled >= ENOUGH && other.filled >= ENOUGH && one.coarse() != other.coarse()) {
+            boolean code = one.kind() == Kind.CODE && other.kind() == Kind.WHOLE
+                    || other.kind() == Kind.CODE && one.kind() == Kind.WHOLE;
+            if (!code) {
+                return true;
+            }
+        }
+        return one.filled >= ENOUGH_TO_RUN
+                && other.filled >= ENOUGH_TO_RUN
+                && one.runningShare() > 0.9 != other.runningShare() > 0.9;
+    }
+
+    private static double wordsScore(HeaderWords.Compared words) {
+        return (words.same() ? LineUpWeights.SAME_WORDS : LineUpWeights.LIKE_WORDS * words.like())
+                + (words.contained() ? LineUpWeights.CONTAINED : 0)
+                + (words.initials() ? LineUpWeights.INITIALS : 0)
+                + (words.general() ? LineUpWeights.GENERAL_WORDS : 0)
+                + (words.nothing() ? LineUpWeights.NO_WORDS : 0)
+                + (words.leftOver() ? LineUpWeights.LEFT_OVER : 0)
+                + (words.modifier() ? LineUpWeights.MODIFIER : 0)
+                + (words.unitsDiffer() ? LineUpWeights.UNITS_DIFFER : 0);
+    }
+
+    private static double kinds(Profile one, Profile other) {
+        double sum = 0;
+        for (Map.Entry<Kind, Integer> k : one.kinds.entrySet()) {
+            for (Map.Entry<Kind, Integer> l : other.kinds.entrySet()) {
+                sum += (double) k.getValue() * l.getValue() * LineUpWeights.together(k.getKey(), l.getKey());
+            }
+        }
+        return sum / ((double) one.filled * other.filled);
+    }
+
+    private static double numbersScore(Profile one, Profile other) {
+        if (one.coarse() != other.coarse()
+                || one.coarse() != Coarse.NUMBERS
+                || one.numbers.length == 0
+                || other.numbers.length == 0) {
+            return 0;
+        }
+        boolean unique =
+                one.allDifferent() && other.allDifferent() && one.kind() == Kind.WHOLE && other.kind() == Kind.WHOLE;
+        double[] a = one.numbers;
+        double[] b = other.numbers;
+        double medianA = one.median();
+        double medianB = other.median();
+        boolean percent = (one.kind() == Kind.PERCENT) != (other.kind() == Kind.PERCENT);
+        if (percent && medianA > 0 && medianB > 0 && Math.max(medianA, medianB) / Math.min(medianA, medianB) > 15) {
+            // Percent points beside fractions.
+            if (medianA > medianB) {
+                a = Arrays.stream(a).map(v -> v / 100).toArray();
+                medianA /= 100;
+            } else {
+                b = Arrays.stream(b).map(v -> v / 100).toArray();
+                medianB /= 100;
+            }
+        }
+        double scale = medianA > 0 && medianB > 0 ? Math.min(3, Math.abs(Math.log10(medianA / medianB))) : 0;
+        double sum = LineUpWeights.SCALE * scale;
+        if (!unique) {
+            int n = Math.min(60, a.length);
+            int m = Math.min(60, b.length);
+            double z = difference(a, b) * Math.sqrt((double) n * m / (n + m));
+            sum += LineUpWeights.RANGE * Math.min(4, Math.max(0, z - 0.8));
+        }
+        sum = Math.max(sum, LineUpWeights.LEAST_SCALE_AND_RANGE);
+        boolean decimals = one.kind() != Kind.PERCENT && other.kind() != Kind.PERCENT && !unique;
+        return sum
+                + (decimals
+                        ? LineUpWeights.DECIMALS * Math.min(3, Math.abs(one.mostDecimals() - other.mostDecimals()))
+                        : 0);
+    }
+
+    /** The greatest difference between two distributions (Kolmogorov and Smirnov). */
+    private static double difference(double[] one, double[] other) {
+        double[] a = one.clone();
+        double[] b = other.clone();
+        Arrays.sort(a);
+        Arrays.sort(b);
+        int i = 0;
+        int j = 0;
+        double most = 0;
+        while (i < a.length && j < b.length) {
+            double at = Math.min(a[i], b[j]);
+            while (i < a.length && a[i] <= at) {
+                i++;
+            }
+            while (j < b.length && b[j] <= at) {
+                j++;
+            }
+            most = Math.max(most, Math.abs((double) i / a.length - (double) j / b.length));
+        }
+        return most;
+    }
+
+    private static boolean texts(Profile one, Profile other) {
+        boolean code = one.kind() == Kind.CODE && other.kind() == Kind.WHOLE
+                || other.kind() == Kind.CODE && one.kind() == Kind.WHOLE;
+        return code || one.coarse() == Coarse.TEXTS && other.coarse() == Coarse.TEXTS;
+    }
+
+    /** How much of the values both have, and the same for values that are rare; those of many columns count for little. */
+    private double[] sharedValues(Profile one, Profile other) {
+        double a = one.texts.keySet().stream().mapToDouble(this::rarity).sum();
+        double b = other.texts.keySet().stream().mapToDouble(this::rarity).sum();
+        double shared = one.texts.keySet().stream()
+                .filter(other.texts::containsKey)
+                .mapToDouble(this::rarity)
+                .sum();
+        double share = shared / Math.max(1e-9, Math.min(a, b));
+        return new double[] {share * Math.min(1, shared / 2), share * Math.min(1, shared / 5), shared};
+    }
+
+    private double rarity(String text) {
+        return 1.0 / columnsHolding.getOrDefault(text, 1);
+    }
+
+    private static double textsScore(Profile one, Profile other, double[] shared) {
+        double score = LineUpWeights.SHARED_VALUES * shared[0] + LineUpWeights.RARE_VALUES * shared[1];
+        boolean repeat = one.distinct() < 0.9 && other.distinct() < 0.9 && one.filled >= 4 && other.filled >= 4;
+        if (shared[2] == 0 && repeat && !(one.kind() == Kind.CODE && other.kind() == Kind.CODE)) {
+            score += LineUpWeights.NO_VALUE_SHARED;
+        }
+        if (one.kind() == Kind.CODE || other.kind() == Kind.CODE) {
+            double overlap = 0;
+            for (Map.Entry<String, Integer> pattern : one.patterns.entrySet()) {
+                int there = other.patterns.getOrDefault(pattern.getKey(), 0);
+                overlap += Math.min((double) pattern.getValue() / one.filled, (double) there / other.filled);
+            }
+            score += LineUpWeights.PATTERN * overlap;
+        }
+        double length = Math.abs(Math.log(Math.max(1, one.meanLength()) / Math.max(1, other.meanLength())));
+        return score + LineUpWeights.LENGTH * Math.min(1.5, length);
+    }
+
+    private static double uniqueness(Profile one, Profile other) {
+        boolean counts = one.coarse() != Coarse.DATES
+                && !Set.of(Kind.PERCENT, Kind.MONEY, Kind.DECIMAL, Kind.FRACTION)
+                        .contains(one.kind())
+                && !Set.of(Kind.PERCENT, Kind.MONEY, Kind.DECIMAL, Kind.FRACTION, Kind.DATE)
+                        .contains(other.kind());
+        boolean against = one.allDifferent() && one.filled >= 8 && other.distinct() < 0.85
+                || other.allDifferent() && other.filled >= 8 && one.distinct() < 0.85;
+        return counts && against ? LineUpWeights.UNIQUE_AGAINST_REPEATED : 0;
+    }
+
+    /** Agreement of the places, weighted by how well the order of the columns that both have agrees. */
+    private double placing(Cluster x, Cluster y) {
+        List<int[]> pairs = new ArrayList<>();
+        for (int u : x.places.keySet()) {
+            for (int v : y.places.keySet()) {
+                pairs.add(new int[] {u, v});
+            }
+        }
+        int step = Math.max(1, pairs.size() / MOST_PLACES);
+        double places = 0;
+        double gaps = 0;
+        int looked = 0;
+        for (int i = 0; i < pairs.size() && looked < MOST_PLACES; i += step, looked++) {
+            int u = pairs.get(i)[0];
+            int v = pairs.get(i)[1];
+            double[] agreed = placing(x, y, u, v);
+            places += agreed[0];
+            gaps += agreed[1];
+        }
+        return looked == 0 ? 0 : LineUpWeights.PLACE * places / looked + LineUpWeights.SAME_GAP * gaps / looked;
+    }
+
+    private double[] placing(Cluster x, Cluster y, int u, int v) {
+        List<int[]> common = new ArrayList<>();
+        for (String key : units.get(u).keys()) {
+            Cluster cluster = clusterOf.get(key);
+            if (cluster != null && cluster != x && cluster != y) {
+                Integer there = cluster.places.get(v);
+                Integer here = cluster.places.get(u);
+                if (there != null && here != null) {
+                    common.add(new int[] {here, there});
+                }
+            }
+        }
+        Integer px = x.places.get(u);
+        Integer py = y.places.get(v);
+        if (common.size() < 2 || px == null || py == null) {
+            return new double[2];
+        }
+        int with = 0;
+        int against = 0;
+        for (int i = 0; i < common.size(); i++) {
+            for (int j = 0; j < i; j++) {
+                long sign = (long) (common.get(i)[0] - common.get(j)[0]) * (common.get(i)[1] - common.get(j)[1]);
+                with += sign > 0 ? 1 : 0;
+                against += sign > 0 ? 0 : 1;
+            }
+        }
+        double tau = Math.max(0, (double) (with - against) / Math.max(1, with + against));
+        double trust = tau * tau * Math.min(1, common.size() / 4.0);
+        if (trust <= 0.05) {
+            return new double[2];
+        }
+        int same = 0;
+        int leftHere = -1;
+        int leftThere = -1;
+        for (int[] at : common) {
+            same += at[0] < px == at[1] < py ? 1 : 0;
+            leftHere += at[0] < px ? 1 : 0;
+            leftThere += at[1] < py ? 1 : 0;
+        }
+        boolean gap = same == common.size() && leftHere == leftThere;
+        return new double[] {trust * (2.0 * same / common.size() - 1), gap ? trust : 0};
+    }
+
+    // ---- the second look ----
+
+    private Cluster of(Set<String> keys) {
+        return keys.stream()
+                .map(single::get)
+                .filter(java.util.Objects::nonNull)
+                .reduce(JointLineUp::united)
+                .orElseThrow();
+    }
+
+    /** A union weighed again with everything else final: against other columns, and against an exchange of halves. */
+    private Union secondLook(Set<String> left, Set<String> right) {
+        Set<String> part = right.size() <= left.size() ? right : left;
+        Set<String> rest = part == right ? left : right;
+        Cluster x = of(part);
+        Cluster y = of(rest);
+        double own = linkable(x, y) ? score(x, y) : NEVER;
+        double alternative = Math.min(MOST_MARGIN, own - LineUpWeights.ITS_OWN);
+        double exchange = MOST_MARGIN;
+        Cluster whole = clusterOf.get(part.iterator().next());
+        for (Cluster cluster : clusters) {
+            if (cluster == whole) {
+                continue;
+            }
+            Set<String> here = new TreeSet<>();
+            Set<String> others = new TreeSet<>();
+            for (String key : cluster.keys) {
+                Cluster of = single.get(key);
+                (of != null && of.units.intersects(x.units) ? here : others).add(key);
+            }
+            boolean beside = others.stream()
+                    .anyMatch(key -> single.getOrDefault(key, x).units.intersects(y.units));
+            if (!beside && !here.isEmpty()) {
+                Cluster z = of(here);
+                if (linkable(z, y)) {
+                    alternative = Math.min(alternative, own - score(z, y));
+                }
+            } else if (beside && here.isEmpty()) {
+                Cluster z = of(others);
+                if (linkable(x, z)) {
+                    alternative = Math.min(alternative, own - score(x, z));
+                }
+            } else if (beside) {
+                Cluster z = of(others);
+                Cluster h = of(here);
+                if (linkable(h, z) && linkable(h, y) && linkable(x, z)) {
+                    exchange = Math.min(exchange, (own + score(h, z) - score(x, z) - score(h, y)) / 2);
+                }
+            }
+        }
+        double low = Math.max(-MOST_MARGIN, Math.min(alternative, exchange));
+        double high = Math.max(-MOST_MARGIN, Math.max(alternative, exchange));
+        double sureness = LineUpWeights.logistic(1.8 * low + 0.12 * high);
+        Scored base = base(x, y);
+        boolean telling =
+                base.silentWords() || base.silentValues() && alternative >= 2 && exchange >= 2 || onlyOfItsKind(x, y);
+        return new Union(List.copyOf(part), List.copyOf(rest), sureness, sureness >= SURE && telling, base.reason());
+    }
+
+    /** True where each is the only column of dates, of shares, or of codes all different in all of its tables. */
+    private boolean onlyOfItsKind(Cluster x, Cluster y) {
+        if (x.profile.filled < ENOUGH_TO_RUN || y.profile.filled < ENOUGH_TO_RUN) {
+            return false;
+        }
+        String sort = sort(x.profile);
+        return !sort.isEmpty() && sort.equals(sort(y.profile)) && alone(x, sort) && alone(y, sort);
+    }
+
+    private static String sort(Profile profile) {
+        return switch (profile.kind()) {
+            case DATE -> "dates";
+            case PERCENT, FRACTION -> "shares";
+            case CODE -> profile.allDifferent() ? "codes" : "";
+            default -> "";
+        };
+    }
+
+    private boolean alone(Cluster cluster, String sort) {
+        for (int u : cluster.places.keySet()) {
+            for (String key : units.get(u).keys()) {
+                if (!cluster.keys.contains(key) && sort(profile(key)).equals(sort)) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
+    private static String reason(
+            HeaderWords.Compared words, String a, String b, Profile one, Profile other, double shared) {
+        List<String> parts = new ArrayList<>();
+        if (words.same()) {
+            parts.add("the same words");
+        } else if (words.initials()) {
+            parts.add("one is made of the other's first letters");
+        } else if (words.like() >= 0.45) {
+            parts.add("like in words");
+        } else if (words.contained()) {
+            parts.add("one says part of the other");
+        }
+        if (shared >= 0.3) {
+            parts.add("the same values");
+        } else if (one.coarse() == other.coarse() && one.filled > 0 && other.filled > 0) {
+            parts.add("values of one kind (" + one.said() + " and " + other.said() + ")");
+        }
+        parts.add("no table has both");
+        return "“" + a + "” and “" + b + "”: " + String.join(", ", parts);
+    }
+
+    /** What could be meant beside what was chosen: other columns for a header, the likeliest first, each with its sureness. */
+    List<Map.Entry<String, Double>> candidates(String key) {
+        Cluster own = single.get(key);
+        List<Map.Entry<String, Double>> found = new ArrayList<>();
+        if (own == null) {
+            return found;
+        }
+        for (Cluster cluster : clusters) {
+            if (!cluster.keys.contains(key) && linkable(own, cluster)) {
+                double score = score(own, cluster);
+                if (score > NEVER) {
+                    found.add(Map.entry(
+                            cluster.keys.iterator().next(),
+                            LineUpWeights.logistic(1.3 * (score - LineUpWeights.ITS_OWN) - 2)));
+                }
+            }
+        }
+        found.sort(Map.Entry.<String, Double>comparingByValue().reversed());
+        return found;
+    }
+
+    /** How strongly two headers stand for one column, from 0 to 1, whatever tables they share; for telling related tables. */
+    double strength(String a, String b) {
+        if (a.equals(b)) {
+            return 1;
+        }
+        Cluster x = single.get(a);
+        Cluster y = single.get(b);
+        if (x == null || y == null) {
+            return 0;
+        }
+        HeaderWords.Compared words = HeaderWords.compare(heads.getOrDefault(a, a), heads.getOrDefault(b, b));
+        Profile one = x.profile;
+        Profile other = y.profile;
+        double strength = words.same() || words.initials()
+                ? 1
+                : words.like() >= 0.45 ? 0.8 : words.contained() && words.like() >= 0.3 ? 0.6 : 0;
+        if (one.filled == 0 || other.filled == 0 || vetoed(one, other)) {
+            return strength;
+        }
+        if (texts(one, other)) {
+            double shared = sharedValues(one, other)[0];
+            strength = shared >= 0.3 ? Math.max(strength, Math.min(1, 0.4 + 0.6 * shared)) : strength;
+        }
+        if (one.coarse() == Coarse.DATES && other.coarse() == Coarse.DATES) {
+            return Math.max(strength, 0.25);
+        }
+        double overlap = 0;
+        for (Map.Entry<String, Integer> pattern : one.patterns.entrySet()) {
+            int there = other.patterns.getOrDefault(pattern.getKey(), 0);
+            overlap += Math.min((double) pattern.getValue() / one.filled, (double) there / other.filled);
+        }
+        boolean codes =
+                (one.kind() == Kind.CODE || other.kind() == Kind.CODE) && overlap >= 0.8 && uniqueness(one, other) == 0;
+        boolean numbers = one.coarse() == Coarse.NUMBERS
+                && other.coarse() == Coarse.NUMBERS
+                && numbersScore(one, other) > -1.4
+                && kinds(one, other) > 0.7;
+        return codes || numbers ? Math.max(strength, 0.4) : strength;
+    }
+}

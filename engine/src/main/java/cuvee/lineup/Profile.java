@@ -1,0 +1,373 @@
+package cuvee.lineup;
+
+import cuvee.sheet.CellKind;
+import cuvee.value.Convention;
+import cuvee.value.Form;
+import cuvee.value.Forms;
+import cuvee.value.LooseText;
+import cuvee.value.Type;
+import cuvee.value.ValueReader;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+
+/**
+ * What stands in a column, as finely as it can be told from a sample of its cells: kinds of values, numbers, texts and
+ * their patterns. Profiles of one column in several tables are put together; what is told within a table, such as the share
+ * of different values, is kept for each.
+ */
+public final class Profile {
+    private static final int MOST_NUMBERS = 400;
+    private static final int LONGEST_CODE = 20;
+    private static final int LONG_TEXT = 40;
+    private static final int MANY_SPACES = 4;
+    private static final double GREATEST_FRACTION = 1.2;
+    private static final int FEW = 4;
+    private static final Pattern DIGITS = Pattern.compile("\\d+");
+    private static final Pattern LETTERS = Pattern.compile("\\p{L}+");
+
+    /** Kinds of values, finer than numbers, dates and words. */
+    enum Kind {
+        DATE,
+        PERCENT,
+        MONEY,
+        FRACTION,
+        WHOLE,
+        DECIMAL,
+        CODE,
+        WORD,
+        FREE
+    }
+
+    /** Kinds put together: values of one kind are never those of another. */
+    enum Coarse {
+        DATES,
+        NUMBERS,
+        TEXTS,
+        NOTHING
+    }
+
+    final int cells;
+    final int filled;
+    final Map<Kind, Integer> kinds;
+    final double[] numbers;
+    final Map<String, Integer> texts;
+    final Map<String, Integer> patterns;
+    final int[] decimals;
+    /** Different values, and values, each counted within its table. */
+    final int different;
+
+    final int counted;
+    final List<Double> running;
+    final List<Double> monthShares;
+
+    private Profile(
+            int cells,
+            int filled,
+            Map<Kind, Integer> kinds,
+            double[] numbers,
+            Map<String, Integer> texts,
+            Map<String, Integer> patterns,
+            int[] decimals,
+            int different,
+            int counted,
+            List<Double> running,
+            List<Double> monthShares) {
+        this.cells = cells;
+        this.filled = filled;
+        this.kinds = kinds;
+        this.numbers = numbers;
+        this.texts = texts;
+        this.patterns = patterns;
+        this.decimals = decimals;
+        this.different = different;
+        this.counted = counted;
+        this.running = running;
+        this.monthShares = monthShares;
+    }
+
+    /**
+     * The profile of a column of one table.
+     *
+     * @param staged some of its cells in their order, as they are staged; blank ones are empty
+     * @param money true where its numbers are amounts, as its header or its format says
+     */
+    public static Profile of(List<String> staged, Convention convention, boolean money) {
+        Map<Kind, Integer> kinds = new EnumMap<>(Kind.class);
+        List<Double> numbers = new ArrayList<>();
+        Map<String, Integer> texts = new HashMap<>();
+        Map<String, Integer> patterns = new HashMap<>();
+        int[] decimals = new int[10];
+        Map<String, Integer> months = new HashMap<>();
+        int filled = 0;
+        for (String cell : staged) {
+            Form form = Forms.ofStaged(cell);
+            if (form == Form.BLANK || form == Form.NOTHING_WORD || form == Form.CELL_ERROR) {
+                continue;
+            }
+            String text = CellKind.textOf(cell).strip();
+            Kind kind = kind(form, text, money);
+            String value = text;
+            if (kind == Kind.DATE) {
+                String read = ValueReader.read(cell, Type.DATE_AND_TIME, convention);
+                if (read != null && read.length() >= 10) {
+                    LocalDate day = LocalDate.parse(read.substring(0, 10));
+                    numbers.add((double) day.toEpochDay());
+                    months.merge(read.substring(0, 7), 1, Integer::sum);
+                    value = read.substring(0, 10);
+                } else {
+                    kind = Kind.CODE;
+                }
+            } else if (kind == Kind.WHOLE || kind == Kind.DECIMAL || kind == Kind.MONEY || kind == Kind.PERCENT) {
+                String read = ValueReader.read(cell, Type.DECIMAL, convention);
+                if (read == null) {
+                    kind = Kind.CODE;
+                } else {
+                    BigDecimal number = new BigDecimal(read).stripTrailingZeros();
+                    int places = Math.max(0, number.scale());
+                    numbers.add(number.doubleValue());
+                    decimals[Math.min(places, decimals.length - 1)]++;
+                    kind = kind == Kind.DECIMAL && places == 0
+                            ? Kind.WHOLE
+                            : kind == Kind.WHOLE && places > 0 ? Kind.DECIMAL : kind;
+                    value = read;
+                }
+            } else {
+                value = LooseText.key(text);
+            }
+            filled++;
+            kinds.merge(kind, 1, Integer::sum);
+            texts.merge(value, 1, Integer::sum);
+            patterns.merge(kind == Kind.CODE || kind == Kind.WORD ? pattern(text) : kind.name(), 1, Integer::sum);
+        }
+        fractions(kinds, numbers, decimals, filled);
+        List<Double> monthShares = new ArrayList<>();
+        if (kinds.getOrDefault(Kind.DATE, 0) >= FEW) {
+            int all = months.values().stream().mapToInt(Integer::intValue).sum();
+            int most =
+                    months.values().stream().mapToInt(Integer::intValue).max().orElse(0);
+            monthShares.add((double) most / Math.max(1, all));
+        }
+        return new Profile(
+                staged.size(),
+                filled,
+                kinds,
+                numbers.stream()
+                        .limit(MOST_NUMBERS)
+                        .mapToDouble(Double::doubleValue)
+                        .toArray(),
+                texts,
+                patterns,
+                decimals,
+                texts.size(),
+                filled,
+                List.of(isRunning(kinds, numbers, filled) ? 1.0 : 0.0),
+                monthShares);
+    }
+
+    private static Kind kind(Form form, String text, boolean money) {
+        if (form.isDate() || form.isMoment()) {
+            return Kind.DATE;
+        }
+        return switch (form) {
+            case NUMBER_PERCENT, PERCENT_TEXT -> Kind.PERCENT;
+            case MONEY_TEXT -> Kind.MONEY;
+            case ZERO_LED, LONG_DIGITS, NUMBER_HUGE, CLOCK, CELL_CLOCK -> Kind.CODE;
+            case TRUE_FALSE, CELL_TRUE_FALSE -> Kind.WORD;
+            default ->
+                form.isNumber()
+                        ? money
+                                ? Kind.MONEY
+                                : form == Form.DIGITS || form == Form.NUMBER_WHOLE ? Kind.WHOLE : Kind.DECIMAL
+                        : ofText(form, text);
+        };
+    }
+
+    private static Kind ofText(Form form, String text) {
+        long spaces = text.chars().filter(c -> c == ' ').count();
+        if (form == Form.WORDS_AND_DIGITS && text.length() <= LONGEST_CODE && spaces <= 1) {
+            return Kind.CODE;
+        }
+        return text.length() > LONG_TEXT || spaces >= MANY_SPACES ? Kind.FREE : Kind.WORD;
+    }
+
+    /** Decimals that all lie between 0 and a little over 1 are shares of something. */
+    private static void fractions(Map<Kind, Integer> kinds, List<Double> numbers, int[] decimals, int filled) {
+        int decimal = kinds.getOrDefault(Kind.DECIMAL, 0);
+        int most = 0;
+        for (int i = 0; i < decimals.length; i++) {
+            most = decimals[i] > 0 ? i : most;
+        }
+        boolean shares = numbers.stream().allMatch(number -> number >= 0 && number <= GREATEST_FRACTION);
+        if (decimal >= 3 && decimal * 2 >= filled && shares && most >= 2) {
+            kinds.put(Kind.FRACTION, decimal + kinds.getOrDefault(Kind.WHOLE, 0));
+            kinds.remove(Kind.DECIMAL);
+            kinds.remove(Kind.WHOLE);
+        }
+    }
+
+    private static boolean isRunning(Map<Kind, Integer> kinds, List<Double> numbers, int filled) {
+        if (filled < FEW || kinds.getOrDefault(Kind.WHOLE, 0) != filled || numbers.get(0) > 1) {
+            return false;
+        }
+        for (int i = 1; i < numbers.size(); i++) {
+            if (numbers.get(i) - numbers.get(i - 1) != 1) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static String pattern(String text) {
+        return LETTERS.matcher(DIGITS.matcher(text).replaceAll("9")).replaceAll("a");
+    }
+
+    /** A profile of no cells. */
+    static final Profile NONE = of(List.of(), Convention.DEFAULT, false);
+
+    /** Both put together. */
+    public Profile plus(Profile other) {
+        Map<Kind, Integer> allKinds = new EnumMap<>(Kind.class);
+        allKinds.putAll(kinds);
+        other.kinds.forEach((kind, count) -> allKinds.merge(kind, count, Integer::sum));
+        Map<String, Integer> allTexts = new HashMap<>(texts);
+        other.texts.forEach((text, count) -> allTexts.merge(text, count, Integer::sum));
+        Map<String, Integer> allPatterns = new HashMap<>(patterns);
+        other.patterns.forEach((pattern, count) -> allPatterns.merge(pattern, count, Integer::sum));
+        int[] allDecimals = new int[decimals.length];
+        Arrays.setAll(allDecimals, i -> decimals[i] + other.decimals[i]);
+        List<Double> allRunning = new ArrayList<>(running);
+        allRunning.addAll(other.running);
+        List<Double> shares = new ArrayList<>(monthShares);
+        shares.addAll(other.monthShares);
+        return new Profile(
+                cells + other.cells,
+                filled + other.filled,
+                allKinds,
+                together(numbers, other.numbers),
+                allTexts,
+                allPatterns,
+                allDecimals,
+                different + other.different,
+                counted + other.counted,
+                allRunning,
+                shares);
+    }
+
+    /** Numbers of both, as many of each as they have, so that a long table does not hide a short one. */
+    private static double[] together(double[] one, double[] other) {
+        double[] all = new double[one.length + other.length];
+        System.arraycopy(one, 0, all, 0, one.length);
+        System.arraycopy(other, 0, all, one.length, other.length);
+        if (all.length <= MOST_NUMBERS * 2) {
+            return all;
+        }
+        double[] some = new double[MOST_NUMBERS * 2];
+        Arrays.setAll(some, i -> all[(int) ((long) i * all.length / some.length)]);
+        return some;
+    }
+
+    /** The kind of most values; empty profiles are of none, which is words. */
+    Kind kind() {
+        return kinds.entrySet().stream()
+                .max(Map.Entry.<Kind, Integer>comparingByValue()
+                        .thenComparing(entry -> -entry.getKey().ordinal()))
+                .map(Map.Entry::getKey)
+                .orElse(Kind.WORD);
+    }
+
+    Coarse coarse() {
+        if (filled == 0) {
+            return Coarse.NOTHING;
+        }
+        return switch (kind()) {
+            case DATE -> Coarse.DATES;
+            case PERCENT, MONEY, FRACTION, WHOLE, DECIMAL -> Coarse.NUMBERS;
+            case CODE, WORD, FREE -> Coarse.TEXTS;
+        };
+    }
+
+    /** The share of different values within a table. */
+    double distinct() {
+        return (double) different / Math.max(1, counted);
+    }
+
+    boolean allDifferent() {
+        return filled >= FEW && distinct() >= 0.999;
+    }
+
+    /** The share of its tables in which it numbers the rows. */
+    double runningShare() {
+        return running.stream().mapToDouble(Double::doubleValue).average().orElse(0);
+    }
+
+    double monthShare() {
+        return monthShares.stream().mapToDouble(Double::doubleValue).average().orElse(0);
+    }
+
+    /** The most decimals that a tenth of the numbers have. */
+    int mostDecimals() {
+        int all = Arrays.stream(decimals).sum();
+        for (int i = decimals.length - 1; i > 0; i--) {
+            if (decimals[i] >= Math.max(1, all * 0.1)) {
+                return i;
+            }
+        }
+        return 0;
+    }
+
+    double median() {
+        double[] sorted = Arrays.stream(numbers).map(Math::abs).sorted().toArray();
+        return sorted.length == 0 ? 0 : sorted[sorted.length / 2];
+    }
+
+    double meanLength() {
+        long all = 0;
+        for (Map.Entry<String, Integer> text : texts.entrySet()) {
+            all += (long) text.getKey().length() * text.getValue();
+        }
+        return (double) all / Math.max(1, filled);
+    }
+
+    double blankShare() {
+        return 1 - (double) filled / Math.max(1, cells);
+    }
+
+    /** In a few words: {@code money, 8 to 1,400}, or some of its values. */
+    String said() {
+        if (filled == 0) {
+            return "no values";
+        }
+        if (coarse() == Coarse.NUMBERS && numbers.length > 0) {
+            double[] sorted = Arrays.stream(numbers).sorted().toArray();
+            return plain(sorted[0]) + " to " + plain(sorted[sorted.length - 1]);
+        }
+        if (coarse() == Coarse.DATES && numbers.length > 0) {
+            double[] sorted = Arrays.stream(numbers).sorted().toArray();
+            return LocalDate.ofEpochDay((long) sorted[0]) + " to "
+                    + LocalDate.ofEpochDay((long) sorted[sorted.length - 1]);
+        }
+        return String.join(
+                ", ",
+                texts.entrySet().stream()
+                        .sorted(Map.Entry.<String, Integer>comparingByValue()
+                                .reversed()
+                                .thenComparing(Map.Entry.comparingByKey()))
+                        .limit(3)
+                        .map(entry -> "“" + entry.getKey() + "”")
+                        .toList());
+    }
+
+    private static String plain(double number) {
+        return new BigDecimal(number)
+                .setScale(2, java.math.RoundingMode.HALF_UP)
+                .stripTrailingZeros()
+                .toPlainString();
+    }
+}
