@@ -245,6 +245,33 @@ final class HeadRow {
         return false;
     }
 
+    /**
+     * True for labels with their values beside them, such as {@code Page | 1 of 1 | | Ref | FX-199}: pairs of cells with
+     * blanks between them, where each pair's second is a value or holds a digit. They are said of the sheet, not of columns.
+     */
+    boolean isLabelPairs() {
+        int column = 0;
+        int pairs = 0;
+        boolean digits = false;
+        while (column < width()) {
+            if (blank(column)) {
+                column++;
+                continue;
+            }
+            boolean pair = column + 1 < width()
+                    && isWord(column)
+                    && !blank(column + 1)
+                    && (column + 2 >= width() || blank(column + 2));
+            if (!pair || isMember(column + 1)) {
+                return false;
+            }
+            digits |= text(column + 1).chars().anyMatch(Character::isDigit);
+            pairs++;
+            column += 2;
+        }
+        return pairs > 0 && digits;
+    }
+
     /** True where each cell that the lower row fills is filled here too. */
     boolean covers(HeadRow lower) {
         for (int column = 0; column < lower.width(); column++) {

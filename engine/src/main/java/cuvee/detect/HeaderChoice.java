@@ -278,7 +278,10 @@ final class HeaderChoice {
         if (clues.partlyMerged(upper.number(), upper.row(), lower.row())) {
             return true;
         }
-        boolean title = upper.isTitleLike() || lower.isTitleLike() || upper.isLoneNumber();
+        boolean title = upper.isTitleLike()
+                || lower.isTitleLike()
+                || upper.isLoneNumber()
+                || upper.isLabelPairs() && lower.filled() != upper.filled();
         if (title || upper.filled() < 2 && lower.filled() >= 2) {
             return false;
         }

@@ -175,49 +175,79 @@ final class JointLineUp {
         return unions;
     }
 
-    private boolean round(double level, List<List<Set<String>>> events) {
-        record Candidate(Cluster one, Cluster other, double sureness, double score) {}
-        Map<Cluster, List<Map.Entry<Cluster, Double>>> rivals = new HashMap<>();
-        Map<Pair, Double> scores = new LinkedHashMap<>();
+    /** All pairs that could be one column, with their scores, and for each column its rivals. */
+    private static final class Standing {
+        private final Map<Pair, Double> scores = new LinkedHashMap<>();
+        private final Map<Cluster, List<Map.Entry<Cluster, Double>>> rivals = new HashMap<>();
+
+        Map<Pair, Double> scores() {
+            return scores;
+        }
+
+        /** How sure a pair is beside its rivals. */
+        double sureness(Pair pair, double score) {
+            double m1 = margin(score, pair.one(), pair.other());
+            double m2 = margin(score, pair.other(), pair.one());
+            return LineUpWeights.logistic(1.3 * Math.min(m1, m2) + 0.1 * Math.max(m1, m2) + 1.34);
+        }
+
+        /** How far a pair lies before the best rival, which is a column that shares a table with the other side, or none. */
+        private double margin(double score, Cluster of, Cluster against) {
+            double best = LineUpWeights.ITS_OWN;
+            for (Map.Entry<Cluster, Double> rival : rivals.getOrDefault(of, List.of())) {
+                if (rival.getKey() != against && rival.getKey().units.intersects(against.units)) {
+                    best = Math.max(best, rival.getValue());
+                }
+            }
+            return Math.max(-MOST_MARGIN, Math.min(MOST_MARGIN, score - best));
+        }
+    }
+
+    private Standing standing() {
+        Standing standing = new Standing();
         for (int i = 0; i < clusters.size(); i++) {
             for (int j = 0; j < i; j++) {
                 Cluster x = clusters.get(i);
                 Cluster y = clusters.get(j);
                 if (linkable(x, y)) {
                     double score = score(x, y);
-                    if (score > NEVER) {
-                        scores.put(new Pair(x, y), score);
-                        rivals.computeIfAbsent(x, c -> new ArrayList<>()).add(Map.entry(y, score));
-                        rivals.computeIfAbsent(y, c -> new ArrayList<>()).add(Map.entry(x, score));
+                    if (score > -MOST_MARGIN) {
+                        standing.scores.put(new Pair(x, y), score);
+                        standing.rivals.computeIfAbsent(x, c -> new ArrayList<>()).add(Map.entry(y, score));
+                        standing.rivals.computeIfAbsent(y, c -> new ArrayList<>()).add(Map.entry(x, score));
                     }
                 }
             }
         }
-        List<Candidate> candidates = new ArrayList<>();
-        scores.forEach((pair, score) -> {
-            if (score > -MOST_MARGIN && mayUnite(pair.one(), pair.other())) {
-                double m1 = margin(score, pair.one(), pair.other(), rivals);
-                double m2 = margin(score, pair.other(), pair.one(), rivals);
-                double sureness = LineUpWeights.logistic(1.3 * Math.min(m1, m2) + 0.1 * Math.max(m1, m2) + 1.34);
-                if (sureness >= level) {
-                    candidates.add(new Candidate(pair.one(), pair.other(), sureness, score));
-                }
+        return standing;
+    }
+
+    private boolean round(double level, List<List<Set<String>>> events) {
+        record Likely(Pair pair, double sureness, double score) {}
+        Standing now = standing();
+        List<Likely> likely = new ArrayList<>();
+        now.scores().forEach((pair, score) -> {
+            double sureness = now.sureness(pair, score);
+            if (sureness >= level && mayUnite(pair.one(), pair.other())) {
+                likely.add(new Likely(pair, sureness, score));
             }
         });
-        candidates.sort(Comparator.comparingDouble((Candidate c) -> -c.sureness())
+        likely.sort(Comparator.comparingDouble((Likely c) -> -c.sureness())
                 .thenComparingDouble(c -> -c.score())
-                .thenComparing(c -> c.one().id())
-                .thenComparing(c -> c.other().id()));
+                .thenComparing(c -> c.pair().one().id())
+                .thenComparing(c -> c.pair().other().id()));
         Set<Cluster> changed = new HashSet<>();
         boolean any = false;
-        for (Candidate candidate : candidates) {
-            if (!changed.contains(candidate.one()) && !changed.contains(candidate.other())) {
-                changed.add(candidate.one());
-                changed.add(candidate.other());
-                events.add(List.of(candidate.one().keys, candidate.other().keys));
-                clusters.remove(candidate.one());
-                clusters.remove(candidate.other());
-                add(united(candidate.one(), candidate.other()));
+        for (Likely each : likely) {
+            Cluster one = each.pair().one();
+            Cluster other = each.pair().other();
+            if (!changed.contains(one) && !changed.contains(other)) {
+                changed.add(one);
+                changed.add(other);
+                events.add(List.of(one.keys, other.keys));
+                clusters.remove(one);
+                clusters.remove(other);
+                add(united(one, other));
                 any = true;
             }
         }
@@ -232,18 +262,6 @@ final class JointLineUp {
                         .noneMatch(pair -> pair.stream().anyMatch(x.keys::contains)
                                 && pair.stream().anyMatch(y.keys::contains)
                                 && pair.stream().noneMatch(key -> x.keys.contains(key) && y.keys.contains(key)));
-    }
-
-    /** How far a pair lies before the best rival, which is a column that shares a table with the other side, or none. */
-    private double margin(
-            double score, Cluster of, Cluster against, Map<Cluster, List<Map.Entry<Cluster, Double>>> rivals) {
-        double best = LineUpWeights.ITS_OWN;
-        for (Map.Entry<Cluster, Double> rival : rivals.getOrDefault(of, List.of())) {
-            if (rival.getKey() != against && rival.getKey().units.intersects(against.units)) {
-                best = Math.max(best, rival.getValue());
-            }
-        }
-        return Math.max(-MOST_MARGIN, Math.min(MOST_MARGIN, score - best));
     }
 
     private static boolean linkable(Cluster x, Cluster y) {
@@ -645,24 +663,26 @@ final class JointLineUp {
         return "“" + a + "” and “" + b + "”: " + String.join(", ", parts);
     }
 
-    /** What could be meant beside what was chosen: other columns for a header, the likeliest first, each with its sureness. */
-    List<Map.Entry<String, Double>> candidates(String key) {
-        Cluster own = single.get(key);
-        List<Map.Entry<String, Double>> found = new ArrayList<>();
-        if (own == null) {
-            return found;
-        }
-        for (Cluster cluster : clusters) {
-            if (!cluster.keys.contains(key) && linkable(own, cluster)) {
-                double score = score(own, cluster);
-                if (score > NEVER) {
-                    found.add(Map.entry(
-                            cluster.keys.iterator().next(),
-                            LineUpWeights.logistic(1.3 * (score - LineUpWeights.ITS_OWN) - 2)));
-                }
+    /** Another column that a header could be meant by, by one of its keys, and how likely that is. */
+    record Candidate(String key, double likelihood) {}
+
+    /** What else a column could be, for each of its keys: other columns that may be it, the likeliest first. */
+    Map<String, List<Candidate>> candidates() {
+        Standing now = standing();
+        Map<String, List<Candidate>> found = new HashMap<>();
+        now.scores().forEach((pair, score) -> {
+            if (mayUnite(pair.one(), pair.other())) {
+                double likelihood = now.sureness(pair, score);
+                String one = pair.one().keys.iterator().next();
+                String other = pair.other().keys.iterator().next();
+                pair.one().keys.forEach(key ->
+                        found.computeIfAbsent(key, k -> new ArrayList<>()).add(new Candidate(other, likelihood)));
+                pair.other().keys.forEach(key ->
+                        found.computeIfAbsent(key, k -> new ArrayList<>()).add(new Candidate(one, likelihood)));
             }
-        }
-        found.sort(Map.Entry.<String, Double>comparingByValue().reversed());
+        });
+        found.values().forEach(list -> list.sort(Comparator.comparingDouble((Candidate c) -> -c.likelihood())
+                .thenComparing(Candidate::key)));
         return found;
     }
 

@@ -39,7 +39,16 @@ public record LineUp(
 
     /** Lines up: what the job has decided holds, the rest is decided from the headers and what stands below them. */
     public static LineUp of(List<Layout> layouts, Job job, HeaderBook book) {
-        return new LiningUp(layouts, job, book).lineUp();
+        return of(layouts, job, book, Map.of());
+    }
+
+    /**
+     * The same, with what stands in the columns.
+     *
+     * @param profiles of headers by their loose keys; with them all that words do not settle is settled for the batch as one
+     */
+    public static LineUp of(List<Layout> layouts, Job job, HeaderBook book, Map<String, Profile> profiles) {
+        return new LiningUp(layouts, job, book, profiles).lineUp();
     }
 
     /** The same without some columns; the headers that feed them feed none. */

@@ -38,6 +38,13 @@ final class LiningUp {
     /** Words so alike are the same where the values or the place say so too. */
     private static final double LIKE_WORDS = 0.45;
 
+    /** Unions of the batch as one are at least so sure; below that headers stay apart. */
+    private static final double LEAST_LIKELY = 0.5;
+    /** Headers that stay apart are asked about where another column is at least so likely. */
+    private static final double WORTH_ASKING = 0.05;
+    /** How the evidence of a decision begins that needs no question. */
+    private static final String SURE_MARK = "sure";
+
     private static final double SOME_WORDS = 0.2;
     private static final double SAME_VALUES = 0.6;
     private static final double SOME_VALUES = 0.3;
@@ -63,6 +70,10 @@ final class LiningUp {
     private final Map<String, BitSet> layoutsOfName = new HashMap<>();
 
     private final Map<String, Set<String>> keysOfName = new HashMap<>();
+    /** What stands under headers, by their keys; empty where that is not known. */
+    private final Map<String, Profile> profiles;
+    /** What else a header could be, where the batch was lined up as one. */
+    private Map<String, List<JointLineUp.Candidate>> candidates = Map.of();
 
     /** How sure it is that a header belongs to a column. */
     private enum Sureness {
@@ -78,7 +89,8 @@ final class LiningUp {
      */
     private record Pair(String key, String name, double score, Sureness sure, String reason) {}
 
-    LiningUp(List<Layout> layouts, Job job, HeaderBook book) {
+    LiningUp(List<Layout> layouts, Job job, HeaderBook book, Map<String, Profile> profiles) {
+        this.profiles = profiles;
         this.job = job;
         this.book = book;
         this.bySize = layouts.stream()
@@ -112,6 +124,9 @@ final class LiningUp {
             for (int i = 1; i < bySize.size(); i++) {
                 assign(i, places);
             }
+        }
+        if (!profiles.isEmpty()) {
+            lineUpAsOne();
         }
         nameOfKey.values().forEach(columns::add);
         List<Question> questions = new ArrayList<>(assumedQuestions());
@@ -209,7 +224,8 @@ final class LiningUp {
         for (int i = 0; i < open.size(); i++) {
             if (best[i] >= 0) {
                 Pair pair = onValuesAlone(pairs, scores, i, best[i]);
-                if (pair.sure() != Sureness.NO) {
+                boolean later = pair.sure() == Sureness.LIKELY && !profiles.isEmpty();
+                if (pair.sure() != Sureness.NO && !later) {
                     feed(pair.key(), pair.name());
                     decisions.put(
                             pair.key(),
@@ -279,6 +295,65 @@ final class LiningUp {
             }
         }
         return new Pair(pair.key(), pair.name(), pair.score(), Sureness.SURE, pair.reason());
+    }
+
+    /** What words did not settle is weighed for the whole batch at once, the surest first. */
+    private void lineUpAsOne() {
+        Set<String> fixed = new HashSet<>();
+        nameOfKey.forEach((key, name) -> {
+            if (decided(key).isPresent() || job.columns().contains(name)) {
+                fixed.add(key);
+            }
+        });
+        JointLineUp joint = new JointLineUp(
+                bySize.stream()
+                        .map(layout -> new JointLineUp.Unit(layout.tables().size(), layout.keys()))
+                        .toList(),
+                profiles,
+                spelling,
+                List.copyOf(keysOfName.values()).stream()
+                        .filter(keys -> !keys.isEmpty())
+                        .toList(),
+                fixed,
+                List.of());
+        for (JointLineUp.Union union : joint.unite(LEAST_LIKELY)) {
+            unite(union, fixed);
+        }
+        candidates = joint.candidates();
+    }
+
+    /** Lets the headers of the lesser part of a union feed the column of the greater one. */
+    private void unite(JointLineUp.Union union, Set<String> fixed) {
+        boolean partIsKept = union.part().stream().anyMatch(fixed::contains)
+                || union.rest().stream().noneMatch(fixed::contains)
+                        && weight(union.part()) > weight(union.rest());
+        List<String> moved = partIsKept ? union.rest() : union.part();
+        String name = name((partIsKept ? union.part() : union.rest()).get(0));
+        for (String key : moved) {
+            feed(key, name);
+            decisions.put(
+                    key,
+                    new Decision(
+                            KIND,
+                            key,
+                            name,
+                            union.reason(),
+                            (union.silent() ? SURE_MARK : "likely") + ", "
+                                    + Says.number(Math.round(union.sureness() * 100)) + " in 100"));
+        }
+    }
+
+    /** How many tables have one of some headers. */
+    private long weight(List<String> keys) {
+        BitSet with = new BitSet();
+        keys.forEach(key -> with.or(layoutsOfKey.getOrDefault(key, NONE)));
+        return with.stream().mapToLong(at -> bySize.get(at).tables().size()).sum();
+    }
+
+    /** True where a header was given its column for the batch as one, and nothing need be asked. */
+    private boolean silently(String key) {
+        Decision made = decisions.getOrDefault(key, before.get(key));
+        return made != null && made.evidence().startsWith(SURE_MARK);
     }
 
     private Facts factsOf(String key) {
@@ -422,12 +497,19 @@ final class LiningUp {
                 String key = layout.keys().get(i);
                 String name = name(key);
                 String own = ownNames.getOrDefault(key, key);
-                if (name.equals(own) || job.isSettled(KIND, key) || !asked.add(key) || sure(layout, key, name)) {
+                if (name.equals(own)
+                        || job.isSettled(KIND, key)
+                        || !asked.add(key)
+                        || silently(key)
+                        || sure(layout, key, name)) {
                     continue;
                 }
                 List<Answer> answers = new ArrayList<>();
                 answers.add(new Answer(name, "it is the same as " + Says.quoted(name)));
                 answers.add(new Answer(own, "make it a column of its own"));
+                couldBe(layout, key).stream()
+                        .filter(other -> answers.stream().noneMatch(answer -> answer.id().equals(other)))
+                        .forEach(other -> answers.add(new Answer(other, "it is the same as " + Says.quoted(other))));
                 offered(key, answers);
                 questions.add(Question.of(
                         KIND,
@@ -447,6 +529,19 @@ final class LiningUp {
             }
         }
         return questions;
+    }
+
+    /** Other columns that a layout lacks and that one of its headers could be, the likeliest first. */
+    private List<String> couldBe(Layout layout, String key) {
+        Set<String> here = new HashSet<>();
+        layout.keys().forEach(other -> here.add(name(other)));
+        return candidates.getOrDefault(key, List.of()).stream()
+                .filter(candidate -> candidate.likelihood() >= WORTH_ASKING)
+                .map(candidate -> name(candidate.key()))
+                .filter(name -> !here.contains(name))
+                .distinct()
+                .limit(MOST_ANSWERS)
+                .toList();
     }
 
     /** True where a header that was given a column would be given it again without a doubt. */
@@ -506,13 +601,15 @@ final class LiningUp {
                 if (everywhere || given || job.isSettled(KIND, key) || questions.containsKey(key)) {
                     continue;
                 }
-                List<String> candidates = missing.stream()
-                        .filter(name -> couldBe(name, key, own))
-                        .sorted(Comparator.comparingDouble((String name) -> -words(own, name)))
-                        .limit(MOST_ANSWERS)
-                        .toList();
-                if (!candidates.isEmpty()) {
-                    questions.put(key, question(layout, i, key, own, candidates));
+                List<String> possible = profiles.isEmpty()
+                        ? missing.stream()
+                                .filter(name -> couldBe(name, key, own))
+                                .sorted(Comparator.comparingDouble((String name) -> -words(own, name)))
+                                .limit(MOST_ANSWERS)
+                                .toList()
+                        : couldBe(layout, key);
+                if (!possible.isEmpty()) {
+                    questions.put(key, question(layout, i, key, own, possible));
                 }
             }
         }

@@ -444,6 +444,28 @@ public final class Store implements AutoCloseable {
         });
     }
 
+    /** The first records of a table as they were staged: rows that are set aside are left out. */
+    public List<List<@Nullable String>> firstRecords(
+            int table, int staged, int width, int firstRow, int lastRow, int most) {
+        return Sql.ask("reading rows", () -> {
+            List<List<@Nullable String>> records = new ArrayList<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("SELECT * FROM " + Staging.of(width) + " s WHERE s.tbl = "
+                            + staged + " AND s.row BETWEEN " + firstRow + " AND " + lastRow
+                            + " AND NOT EXISTS (FROM aside a WHERE a.tbl = " + table + " AND a.row = s.row)"
+                            + " ORDER BY s.row LIMIT " + most)) {
+                while (rows.next()) {
+                    List<@Nullable String> cells = new ArrayList<>();
+                    for (int i = 0; i < width; i++) {
+                        cells.add(rows.getString(i + 3));
+                    }
+                    records.add(cells);
+                }
+            }
+            return records;
+        });
+    }
+
     /** The different texts in a column of a sheet between two rows, at most so many; numbers and blanks left out. */
     public List<String> stagedValues(int sheet, int width, int column, int firstRow, int lastRow, int most) {
         return Sql.ask("reading values", () -> {

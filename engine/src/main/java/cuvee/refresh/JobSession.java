@@ -354,7 +354,14 @@ public final class JobSession implements AutoCloseable {
                 modified,
                 codes,
                 (table, row) -> store.stagedRow(table.staged(), table.width(), row),
-                HeaderBookFile.read(workplace.state()));
+                HeaderBookFile.read(workplace.state()),
+                new Profiling((table, most) -> store.firstRecords(
+                        table.id(),
+                        table.staged(),
+                        table.width(),
+                        table.table().firstRow(),
+                        table.table().lastRow(),
+                        most)));
         return Planner.propose(job, placed, out, around);
     }
 

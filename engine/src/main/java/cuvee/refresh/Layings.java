@@ -361,15 +361,28 @@ final class Layings {
             if (assume
                     || decision.filter(each -> each.answer().equals(CARRY_DOWN)).isPresent()) {
                 boolean said = job.isSettled(CARRY, subject);
-                (said ? same : alike)
-                        .forEach(table ->
-                                carried.getOrDefault(table, new HashSet<>()).add(key));
+                List<PlacedTable> held = said || mostly(alike, same, key) ? same : alike;
+                held.forEach(
+                        table -> carried.getOrDefault(table, new HashSet<>()).add(key));
                 if (!said) {
-                    doubtful(subject, column, alike, same, found);
+                    List<PlacedTable> blank = held == alike
+                            ? alike
+                            : same.stream()
+                                    .filter(table -> alike.contains(table) || blanks(table, key) > 0)
+                                    .toList();
+                    doubtful(subject, column, blank, same, found);
                 }
             }
         }
         return carried;
+    }
+
+    /** True where most tables of a layout that have blanks in a column carry it down: what siblings do holds for the others. */
+    private static boolean mostly(List<PlacedTable> alike, List<PlacedTable> same, String key) {
+        long blank = same.stream()
+                .filter(table -> alike.contains(table) || blanks(table, key) > 0)
+                .count();
+        return alike.size() < blank && alike.size() * 2L > blank;
     }
 
     private static Decision assumption(

@@ -15,7 +15,9 @@ import cuvee.layout.Layout;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.lineup.HeaderBook;
+import cuvee.lineup.Belonging;
 import cuvee.lineup.LineUp;
+import cuvee.lineup.Profile;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
 import cuvee.place.Where;
@@ -34,6 +36,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 
@@ -45,6 +48,17 @@ final class Planner {
     static final String ANOTHER_JOB = "another-job";
     private static final String TAKE = "take";
     private static final String ASIDE = "aside";
+    /** From so likely on a layout is taken in; asked about unless it is sure. */
+    private static final double BELONGS = 0.5;
+
+    private static final double BELONGS_SURELY = 0.95;
+    /** Below this a layout is left out without a question, unless it is a sizeable part of the master. */
+    private static final double BELONGS_HARDLY = 0.02;
+
+    private static final long SIZEABLE = 5;
+    /** How the evidence of a decision begins that needs no question. */
+    private static final String SURE_MARK = "sure";
+
     private static final int TELLING_COLUMNS = 6;
     private final Job job;
     private final List<PlacedTable> tables;
@@ -87,6 +101,7 @@ final class Planner {
      * @param codes names for codes
      * @param staged reads single cells
      * @param book headers settled in other jobs
+     * @param profiling what stands under headers
      */
     record Surroundings(
             Homes homes,
@@ -94,7 +109,8 @@ final class Planner {
             Map<String, Long> modified,
             CodeTables codes,
             Corrections.Staged staged,
-            HeaderBook book) {}
+            HeaderBook book,
+            Profiling profiling) {}
 
     private Proposal propose() {
         List<PlacedTable> withRecords = new ArrayList<>();
@@ -122,7 +138,10 @@ final class Planner {
         List<PlacedTable> laid = layings.lay(withRecords);
         List<Layout> layouts = withoutDoubles(laid, mainFamily(Families.of(Layout.of(laid)), assumed), assumed);
         List<String> movedTags = movedTags(layouts);
-        LineUp everything = LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts, movedTags), around.book());
+        // Where all tables have the same headers nothing is left to be lined up by what stands below them.
+        Map<String, Profile> profiles = layouts.size() > 1 ? around.profiling().of(layouts) : Map.of();
+        LineUp everything =
+                LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts, movedTags), around.book(), profiles);
         Map<String, String> columnOfHeader = new HashMap<>();
         everything
                 .columnOfHeader()
@@ -285,15 +304,60 @@ final class Planner {
                 : families.stream()
                         .max(Comparator.comparingInt((Family family) -> shared(family, known)))
                         .orElse(families.get(0));
+        if (families.size() == 1) {
+            return main.layouts();
+        }
+        List<Layout> all =
+                families.stream().flatMap(family -> family.layouts().stream()).toList();
+        Optional<Belonging> belonging = belonging(all);
+        Set<String> core = new HashSet<>();
+        main.layouts().forEach(layout -> core.add(layout.signature()));
+        if (belonging.isPresent() && known.isEmpty()) {
+            // The tables themselves say which of them are of one master, before any has a name for it.
+            core.clear();
+            core.addAll(belonging.get().core());
+            main = families.stream()
+                    .max(Comparator.comparingLong(family -> family.layouts().stream()
+                            .filter(layout -> core.contains(layout.signature()))
+                            .mapToLong(Layout::rows)
+                            .sum()))
+                    .orElse(main);
+        }
+        all.stream()
+                .filter(layout -> job.decision(ANOTHER_JOB, layout.signature())
+                        .filter(decision -> decision.answer().equals(TAKE))
+                        .isPresent())
+                .forEach(layout -> core.add(layout.signature()));
         List<Layout> layouts = new ArrayList<>(main.layouts());
-        for (Family other : families) {
-            if (!other.equals(main)) {
-                for (Layout layout : other.layouts()) {
-                    anotherJob(layout, main, layouts, assumed);
-                }
+        for (Layout layout : all) {
+            if (!main.layouts().contains(layout)) {
+                double likelihood = belonging
+                        .map(judge -> judge.likelihood(layout.signature(), core))
+                        .orElse(0.0);
+                anotherJob(layout, main, likelihood, layouts, assumed);
             }
         }
         return layouts;
+    }
+
+    /** The judge of which layouts are of one master; none where they are too many to be weighed each against each. */
+    private Optional<Belonging> belonging(List<Layout> all) {
+        if (!Belonging.isPossible(all.size())) {
+            return Optional.empty();
+        }
+        Map<String, String> heads = new HashMap<>();
+        List<Belonging.Candidate> candidates = new ArrayList<>();
+        for (Layout layout : all) {
+            for (int i = 0; i < layout.keys().size(); i++) {
+                heads.putIfAbsent(layout.keys().get(i), layout.headers().get(i));
+            }
+            candidates.add(new Belonging.Candidate(
+                    layout.signature(),
+                    layout.keys(),
+                    layout.rows(),
+                    layout.tables().stream().map(PlacedTable::source).toList()));
+        }
+        return Optional.of(new Belonging(candidates, around.profiling().of(all), heads));
     }
 
     private boolean leftOut(PlacedTable table) {
@@ -345,8 +409,10 @@ final class Planner {
         return named && layout.headers().size() >= 3 && layout.rows() * 20 >= usual;
     }
 
-    private void anotherJob(Layout layout, Family main, List<Layout> layouts, List<Decision> assumed) {
-        boolean sameShape = sameShape(layout, main);
+    private void anotherJob(
+            Layout layout, Family main, double likelihood, List<Layout> layouts, List<Decision> assumed) {
+        boolean likely = likelihood >= BELONGS;
+        boolean sameShape = sameShape(layout, main) || likely;
         boolean take = job.decision(ANOTHER_JOB, layout.signature())
                 .map(Decision::answer)
                 .orElse(sameShape ? TAKE : ASIDE)
@@ -356,17 +422,23 @@ final class Planner {
                     ANOTHER_JOB,
                     layout.signature(),
                     take ? TAKE : ASIDE,
-                    sameShape
-                            ? "its columns hold the same natures of values in the same order as those of the master"
-                            : "it shares too few headers with the other tables",
-                    Says.count(layout.rows(), "row")));
+                    likely
+                            ? "its columns hold what those of the other tables hold, and its file is named like theirs"
+                            : sameShape
+                                    ? "its columns hold the same natures of values in the same order as those of the"
+                                            + " master"
+                                    : "it shares too few headers with the other tables",
+                    (likelihood >= BELONGS_SURELY ? SURE_MARK + ", " : "") + Says.count(layout.rows(), "row")));
         }
         if (take) {
             layouts.add(layout);
         } else {
             layout.tables().forEach(table -> outside.put(table, "it shares too few headers with the other tables"));
         }
-        if (!job.isSettled(ANOTHER_JOB, layout.signature()) && (take || worthAsking(layout, main))) {
+        boolean surely = take && saysSurely(layout, assumed);
+        boolean surelyNot = !take && likelihood < BELONGS_HARDLY && layout.rows() * SIZEABLE < main.rows();
+        boolean open = !job.isSettled(ANOTHER_JOB, layout.signature()) && !surely && !surelyNot;
+        if (open && (take || worthAsking(layout, main))) {
             PlacedTable first = layout.tables().get(0);
             String which = Says.count(layout.tables().size(), "table") + " with "
                     + Says.count(layout.rows(), "row") + " and the headers "
@@ -377,7 +449,9 @@ final class Planner {
                     first.where(),
                     which + (layout.tables().size() == 1 ? " has" : " have") + " little in common with the other "
                             + Says.count(main.tables(), "table")
-                            + (sameShape ? " by name, but the same kinds of values in the same order" : "")
+                            + (likely
+                                    ? " by name, but its columns hold what theirs hold"
+                                    : sameShape ? " by name, but the same kinds of values in the same order" : "")
                             + ". Does it belong to this master?",
                     take ? TAKE : ASIDE,
                     List.of(
@@ -385,6 +459,13 @@ final class Planner {
                             new Answer(TAKE, "yes, take its rows in")),
                     layout.rows()));
         }
+    }
+
+    /** True where a layout was taken in without a doubt, now or in a former look. */
+    private boolean saysSurely(Layout layout, List<Decision> assumed) {
+        String id = Decision.idOf(ANOTHER_JOB, layout.signature());
+        return assumed.stream().anyMatch(decision -> decision.id().equals(id)
+                && decision.evidence().startsWith(SURE_MARK));
     }
 
     /** For each table the column that feeds each master column; null where there is none. */

@@ -12,6 +12,10 @@ public final class Typing {
     private static final Form[] WHOLE_FORMS = {Form.DIGITS, Form.NUMBER_WHOLE, Form.SPACED};
     /** Words among numbers are misfits, not a sign of text, up to this share. */
     private static final double FEW = 0.05;
+    /** Words beside values of another type speak against the type from this share on. */
+    private static final double MOST_WORDS = 0.2;
+    /** So many different words are said of single rows; more are values of their own. */
+    private static final int FEW_DIFFERENT = 4;
 
     private static final int EXACT_DIGITS = 38;
 
@@ -63,7 +67,13 @@ public final class Typing {
             return new Verdict(
                     best, "all values but words for nothing fit", misfits, misfits == e.count(Form.CELL_ERROR));
         }
-        boolean mostFit = misfits <= filled * 0.2;
+        boolean mostFit = misfits <= filled * MOST_WORDS;
+        boolean fewWords = wordsOnly && mostFit && e.oddities().size() <= FEW_DIFFERENT;
+        if (fewWords) {
+            // A word or two among many values is said of the single row; the type loses nothing but them, and they are asked about.
+            String reason = Says.number(fits) + " of " + Says.count(filled, "value") + " fit";
+            return new Verdict(best, reason, misfits, false);
+        }
         return new Verdict(
                 Type.TEXT,
                 Says.number(misfits) + " of " + Says.count(filled, "value") + " would not fit " + best.word(),
