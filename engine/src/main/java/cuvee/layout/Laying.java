@@ -2,6 +2,7 @@ package cuvee.layout;
 
 import cuvee.detect.FoundTable;
 import cuvee.detect.FoundTable.Aside;
+import cuvee.detect.RowClass;
 import cuvee.detect.TableColumn;
 import cuvee.sheet.CellRange;
 import cuvee.value.Evidence;
@@ -182,9 +183,18 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
                 && column.gaps().firstFilled()
                 && filled >= 1
                 && table.kept() >= 3
-                && filled <= table.kept() * MOST_FILLED
-                && column.gaps().adjacent() * 5L <= filled
+                && (endsAtTotals(table, column)
+                        || filled <= table.kept() * MOST_FILLED && column.gaps().adjacent() * 5L <= filled)
+                && filled < table.kept()
                 && Layout.Nature.of(column.evidence()) != Layout.Nature.NUMBERS;
+    }
+
+    /** True where each block ends with a total of its own: then blocks of one record are as good as others. */
+    public static boolean endsAtTotals(FoundTable table, TableColumn column) {
+        long totals = table.aside().stream()
+                .filter(row -> row.rowClass() == RowClass.TOTAL)
+                .count();
+        return totals >= 2 && totals + 1 >= column.evidence().filled();
     }
 
     /** True where the table has columns that are filled throughout, so that the blanks of this one are not its habit. */

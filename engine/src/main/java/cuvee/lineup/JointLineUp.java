@@ -213,8 +213,12 @@ final class JointLineUp {
                     double score = score(x, y);
                     if (score > -MOST_MARGIN) {
                         standing.scores.put(new Pair(x, y), score);
-                        standing.rivals.computeIfAbsent(x, c -> new ArrayList<>()).add(Map.entry(y, score));
-                        standing.rivals.computeIfAbsent(y, c -> new ArrayList<>()).add(Map.entry(x, score));
+                        standing.rivals
+                                .computeIfAbsent(x, c -> new ArrayList<>())
+                                .add(Map.entry(y, score));
+                        standing.rivals
+                                .computeIfAbsent(y, c -> new ArrayList<>())
+                                .add(Map.entry(x, score));
                     }
                 }
             }
@@ -675,14 +679,19 @@ final class JointLineUp {
                 double likelihood = now.sureness(pair, score);
                 String one = pair.one().keys.iterator().next();
                 String other = pair.other().keys.iterator().next();
-                pair.one().keys.forEach(key ->
-                        found.computeIfAbsent(key, k -> new ArrayList<>()).add(new Candidate(other, likelihood)));
-                pair.other().keys.forEach(key ->
-                        found.computeIfAbsent(key, k -> new ArrayList<>()).add(new Candidate(one, likelihood)));
+                pair.one()
+                        .keys
+                        .forEach(key -> found.computeIfAbsent(key, k -> new ArrayList<>())
+                                .add(new Candidate(other, likelihood)));
+                pair.other()
+                        .keys
+                        .forEach(key -> found.computeIfAbsent(key, k -> new ArrayList<>())
+                                .add(new Candidate(one, likelihood)));
             }
         });
-        found.values().forEach(list -> list.sort(Comparator.comparingDouble((Candidate c) -> -c.likelihood())
-                .thenComparing(Candidate::key)));
+        found.values()
+                .forEach(list -> list.sort(Comparator.comparingDouble((Candidate c) -> -c.likelihood())
+                        .thenComparing(Candidate::key)));
         return found;
     }
 

@@ -325,8 +325,7 @@ final class LiningUp {
     /** Lets the headers of the lesser part of a union feed the column of the greater one. */
     private void unite(JointLineUp.Union union, Set<String> fixed) {
         boolean partIsKept = union.part().stream().anyMatch(fixed::contains)
-                || union.rest().stream().noneMatch(fixed::contains)
-                        && weight(union.part()) > weight(union.rest());
+                || union.rest().stream().noneMatch(fixed::contains) && weight(union.part()) > weight(union.rest());
         List<String> moved = partIsKept ? union.rest() : union.part();
         String name = name((partIsKept ? union.part() : union.rest()).get(0));
         for (String key : moved) {
@@ -508,7 +507,8 @@ final class LiningUp {
                 answers.add(new Answer(name, "it is the same as " + Says.quoted(name)));
                 answers.add(new Answer(own, "make it a column of its own"));
                 couldBe(layout, key).stream()
-                        .filter(other -> answers.stream().noneMatch(answer -> answer.id().equals(other)))
+                        .filter(other ->
+                                answers.stream().noneMatch(answer -> answer.id().equals(other)))
                         .forEach(other -> answers.add(new Answer(other, "it is the same as " + Says.quoted(other))));
                 offered(key, answers);
                 questions.add(Question.of(

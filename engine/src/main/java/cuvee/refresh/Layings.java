@@ -2,7 +2,6 @@ package cuvee.refresh;
 
 import cuvee.detect.FoundTable;
 import cuvee.detect.FoundTable.Aside;
-import cuvee.detect.RowClass;
 import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
@@ -379,10 +378,14 @@ final class Layings {
 
     /** True where most tables of a layout that have blanks in a column carry it down: what siblings do holds for the others. */
     private static boolean mostly(List<PlacedTable> alike, List<PlacedTable> same, String key) {
-        long blank = same.stream()
-                .filter(table -> alike.contains(table) || blanks(table, key) > 0)
-                .count();
-        return alike.size() < blank && alike.size() * 2L > blank;
+        List<PlacedTable> blank = same.stream()
+                .filter(table -> !alike.contains(table) && blanks(table, key) > 0)
+                .toList();
+        boolean begin = blank.stream()
+                .flatMap(table -> table.table().columns().stream())
+                .filter(column -> LooseText.key(column.header()).equals(key))
+                .allMatch(column -> column.gaps().firstFilled());
+        return !blank.isEmpty() && begin && alike.size() > blank.size();
     }
 
     private static Decision assumption(
@@ -453,10 +456,7 @@ final class Layings {
                     column.evidence().oddities().keySet().forEach(word -> words.add(LooseText.key(word)));
                     shared |= words.stream().filter(seen::contains).count() * 2 >= Math.max(1, words.size());
                     seen.addAll(words);
-                    long rows = table.table().aside().stream()
-                            .filter(row -> row.rowClass() == RowClass.TOTAL)
-                            .count();
-                    totals &= rows >= 2 && rows + 1 >= column.evidence().filled();
+                    totals &= Laying.endsAtTotals(table.table(), column);
                 }
             }
         }

@@ -14,8 +14,8 @@ import cuvee.layout.Laying;
 import cuvee.layout.Layout;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
-import cuvee.lineup.HeaderBook;
 import cuvee.lineup.Belonging;
+import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
 import cuvee.lineup.Profile;
 import cuvee.master.MasterPlan;
@@ -464,8 +464,9 @@ final class Planner {
     /** True where a layout was taken in without a doubt, now or in a former look. */
     private boolean saysSurely(Layout layout, List<Decision> assumed) {
         String id = Decision.idOf(ANOTHER_JOB, layout.signature());
-        return assumed.stream().anyMatch(decision -> decision.id().equals(id)
-                && decision.evidence().startsWith(SURE_MARK));
+        return assumed.stream()
+                .anyMatch(decision ->
+                        decision.id().equals(id) && decision.evidence().startsWith(SURE_MARK));
     }
 
     /** For each table the column that feeds each master column; null where there is none. */

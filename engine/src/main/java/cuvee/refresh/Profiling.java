@@ -8,7 +8,6 @@ import cuvee.lineup.Profile;
 import cuvee.value.Convention;
 import cuvee.value.Conventions;
 import cuvee.value.Evidence;
-import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;

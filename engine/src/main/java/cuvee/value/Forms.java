@@ -12,8 +12,31 @@ import java.util.Set;
  */
 public final class Forms {
     private static final Set<String> NOTHING = Set.of(
-            "n/a", "na", "n.a.", "null", "nil", "none", "-", "--", "–", "—", "?", "#n/a", "k.a.", "...", "tbd", "tba",
-            "tbc", ".", "not known", "unknown", "not available", "not applicable", "no data", "unbekannt", "k. a.");
+            "n/a",
+            "na",
+            "n.a.",
+            "null",
+            "nil",
+            "none",
+            "-",
+            "--",
+            "–",
+            "—",
+            "?",
+            "#n/a",
+            "k.a.",
+            "...",
+            "tbd",
+            "tba",
+            "tbc",
+            ".",
+            "not known",
+            "unknown",
+            "not available",
+            "not applicable",
+            "no data",
+            "unbekannt",
+            "k. a.");
 
     private static final int MOST_DIGITS = 15;
 

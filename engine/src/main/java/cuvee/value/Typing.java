@@ -61,16 +61,16 @@ public final class Typing {
         boolean wordsOnly = e.count(Form.WORDS) + nothings == misfits;
         if (wordsOnly && misfits <= Math.max(1, filled * FEW)) {
             String reason = Says.number(fits) + " of " + Says.count(filled, "value") + " fit";
-            return new Verdict(best, reason, misfits, misfits == e.count(Form.CELL_ERROR));
+            return new Verdict(best, reason, misfits, misfits == nothings);
         }
         if (misfits == nothings && fits > 0 && nothings < filled) {
-            return new Verdict(
-                    best, "all values but words for nothing fit", misfits, misfits == e.count(Form.CELL_ERROR));
+            return new Verdict(best, "all values but words for nothing fit", misfits, true);
         }
         boolean mostFit = misfits <= filled * MOST_WORDS;
         boolean fewWords = wordsOnly && mostFit && e.oddities().size() <= FEW_DIFFERENT;
         if (fewWords) {
-            // A word or two among many values is said of the single row; the type loses nothing but them, and they are asked about.
+            // A word or two among many values is said of the single row; the type loses nothing but them, and they are
+            // asked about.
             String reason = Says.number(fits) + " of " + Says.count(filled, "value") + " fit";
             return new Verdict(best, reason, misfits, false);
         }
