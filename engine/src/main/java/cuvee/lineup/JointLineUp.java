@@ -321,7 +321,12 @@ final class JointLineUp {
         double valuesShared = 0;
         double rare = 0;
         if (one.filled > 0 && other.filled > 0) {
-            score += LineUpWeights.KIND * kinds(one, other);
+            // A handful of values shows little of what a column holds.
+            double enough = Math.min(1, Math.min(one.filled, other.filled) / LineUpWeights.ENOUGH_VALUES);
+            score += LineUpWeights.KIND * kinds(one, other) * enough;
+            if (enough < 1 && words.nothing() && one.texts.keySet().stream().noneMatch(other.texts::containsKey)) {
+                score += LineUpWeights.FEW_AND_NONE_SHARED * (1 - enough);
+            }
             score += numbersScore(one, other);
             if (texts(one, other)) {
                 double[] shared = sharedValues(one, other);

@@ -18,6 +18,11 @@ final class LineUpWeights {
     static final double MODIFIER = -1.2;
     static final double UNITS_DIFFER = -0.6;
     static final double KIND = 3.9;
+    /** From so many values on the kind of a column is told as surely as it can be. */
+    static final double ENOUGH_VALUES = 6;
+    /** Few values, none of them shared, and no word in common. */
+    static final double FEW_AND_NONE_SHARED = -1.2;
+
     static final double SCALE = -1.5;
     static final double RANGE = -1.5;
     /** Scale and range together speak no louder than this against: senders differ in size. */

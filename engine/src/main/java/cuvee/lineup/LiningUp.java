@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.ToLongFunction;
 
 /**
  * Lines up the headers of layouts, the largest first: each open header of a layout is weighed against each column that
@@ -325,7 +326,7 @@ final class LiningUp {
     /** Lets the headers of the lesser part of a union feed the column of the greater one. */
     private void unite(JointLineUp.Union union, Set<String> fixed) {
         boolean partIsKept = union.part().stream().anyMatch(fixed::contains)
-                || union.rest().stream().noneMatch(fixed::contains) && weight(union.part()) > weight(union.rest());
+                || union.rest().stream().noneMatch(fixed::contains) && outweighs(union.part(), union.rest());
         List<String> moved = partIsKept ? union.rest() : union.part();
         String name = name((partIsKept ? union.part() : union.rest()).get(0));
         for (String key : moved) {
@@ -342,11 +343,19 @@ final class LiningUp {
         }
     }
 
-    /** How many tables have one of some headers. */
-    private long weight(List<String> keys) {
+    /** True where more tables have one of some headers than one of others; among equals, where they have more rows. */
+    private boolean outweighs(List<String> keys, List<String> others) {
+        long tables = in(keys, layout -> layout.tables().size());
+        long otherTables = in(others, layout -> layout.tables().size());
+        return tables != otherTables
+                ? tables > otherTables
+                : in(keys, Layout::rows) > in(others, Layout::rows);
+    }
+
+    private long in(List<String> keys, ToLongFunction<Layout> counted) {
         BitSet with = new BitSet();
         keys.forEach(key -> with.or(layoutsOfKey.getOrDefault(key, NONE)));
-        return with.stream().mapToLong(at -> bySize.get(at).tables().size()).sum();
+        return with.stream().mapToLong(at -> counted.applyAsLong(bySize.get(at))).sum();
     }
 
     /** True where a header was given its column for the batch as one, and nothing need be asked. */
