@@ -225,7 +225,7 @@ final class LiningUp {
         for (int i = 0; i < open.size(); i++) {
             if (best[i] >= 0) {
                 Pair pair = onValuesAlone(pairs, scores, i, best[i]);
-                boolean later = pair.sure() == Sureness.LIKELY && !profiles.isEmpty();
+                boolean later = pair.sure() == Sureness.LIKELY && tellsEnough(pair.key()) && tellsEnough(pair.name());
                 if (pair.sure() != Sureness.NO && !later) {
                     feed(pair.key(), pair.name());
                     decisions.put(
@@ -317,10 +317,35 @@ final class LiningUp {
                         .toList(),
                 fixed,
                 List.of());
-        for (JointLineUp.Union union : joint.unite(LEAST_LIKELY)) {
-            unite(union, fixed);
-        }
+        List<JointLineUp.Union> unions = joint.unite(LEAST_LIKELY);
+        unions.forEach(union -> unite(union, fixed));
         candidates = joint.candidates();
+        unions.stream().filter(union -> union.sureness() < LEAST_LIKELY).forEach(this::part);
+    }
+
+    /** Parts again what a look at the whole does not bear out; it is asked about. */
+    private void part(JointLineUp.Union union) {
+        String first = union.part().get(0);
+        String own = ownNames.getOrDefault(first, first);
+        if (union.part().stream().anyMatch(key -> decided(key).isPresent())) {
+            return;
+        }
+        for (String key : union.part()) {
+            feed(key, own);
+            decisions.remove(key);
+            candidates
+                    .computeIfAbsent(key, k -> new ArrayList<>())
+                    .add(0, new JointLineUp.Candidate(union.rest().get(0), union.sureness()));
+        }
+    }
+
+    /** True where so many values stand in a column that they can be weighed. */
+    private boolean tellsEnough(String keyOrName) {
+        Set<String> keys = keysOfName.getOrDefault(keyOrName, Set.of(keyOrName));
+        return keys.stream()
+                        .mapToInt(key -> profiles.getOrDefault(key, Profile.NONE).filled)
+                        .sum()
+                >= LineUpWeights.ENOUGH_VALUES;
     }
 
     /** Lets the headers of the lesser part of a union feed the column of the greater one. */
@@ -347,15 +372,15 @@ final class LiningUp {
     private boolean outweighs(List<String> keys, List<String> others) {
         long tables = in(keys, layout -> layout.tables().size());
         long otherTables = in(others, layout -> layout.tables().size());
-        return tables != otherTables
-                ? tables > otherTables
-                : in(keys, Layout::rows) > in(others, Layout::rows);
+        return tables != otherTables ? tables > otherTables : in(keys, Layout::rows) > in(others, Layout::rows);
     }
 
     private long in(List<String> keys, ToLongFunction<Layout> counted) {
         BitSet with = new BitSet();
         keys.forEach(key -> with.or(layoutsOfKey.getOrDefault(key, NONE)));
-        return with.stream().mapToLong(at -> counted.applyAsLong(bySize.get(at))).sum();
+        return with.stream()
+                .mapToLong(at -> counted.applyAsLong(bySize.get(at)))
+                .sum();
     }
 
     /** True where a header was given its column for the batch as one, and nothing need be asked. */
