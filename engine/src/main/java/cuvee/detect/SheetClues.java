@@ -49,6 +49,14 @@ public record SheetClues(List<NamedRange> named, List<CellRange> merged, Map<Int
         if (merged.isEmpty()) {
             return false;
         }
+        if (filled(upper) == 1
+                && merged.stream()
+                        .anyMatch(range -> range.firstRow() == row
+                                && range.columns() > 1
+                                && range.firstColumn() <= firstFilled(lower))) {
+            // A lone text joined over the first columns is a title, however many of them it spans.
+            return false;
+        }
         int first = Math.min(firstFilled(upper), firstFilled(lower));
         int last = Math.max(upper.width(), lower.width()) - 1;
         return merged.stream()
@@ -67,6 +75,14 @@ public record SheetClues(List<NamedRange> named, List<CellRange> merged, Map<Int
 
     boolean joinedAcross(int row) {
         return merged.stream().anyMatch(range -> range.holdsRow(row) && range.columns() > 1);
+    }
+
+    private static int filled(Row row) {
+        int filled = 0;
+        for (int c = 0; c < row.width(); c++) {
+            filled += row.blank(c) ? 0 : 1;
+        }
+        return filled;
     }
 
     private static int firstFilled(Row row) {

@@ -20,6 +20,9 @@ import java.util.Set;
 /** The columns of a table under way: their names, and what its records hold in them so far. */
 final class TableColumns {
     /** So many records tell whether a column is ever filled. */
+    /** Marks that loose keys keep, as in {@code % full}. */
+    private static final String KEPT_MARKS = "%#€$£";
+
     private static final int FEW_RECORDS = 3;
     /** Texts are sentences when they have so many letters on average. */
     private static final int SENTENCE = 20;
@@ -315,7 +318,7 @@ final class TableColumns {
             return false;
         }
         int from = start;
-        while (from < to && !Character.isLetterOrDigit(chars[from])) {
+        while (from < to && !Character.isLetterOrDigit(chars[from]) && KEPT_MARKS.indexOf(chars[from]) < 0) {
             from++;
         }
         boolean plain = from < to && chars[from] < 128;

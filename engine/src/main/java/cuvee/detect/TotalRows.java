@@ -20,6 +20,9 @@ final class TotalRows {
     /** Fewer records than these add up by chance. */
     private static final int ENOUGH = 3;
 
+    /** So many sums that agree are no accident. */
+    private static final int SEVERAL = 2;
+
     /** The numbers of a single column add up by chance where there are fewer. */
     private static final int MANY = 8;
 
@@ -227,6 +230,10 @@ final class TotalRows {
         boolean bareKeys = texts <= 1 && columns.keyColumns() > 1;
         if (word == TotalWords.Sureness.NO) {
             boolean unnamed = added && sums.records() > 1 && columns.keyColumns() > 0;
+            if (unnamed && texts == 0 && sums.records() >= ENOUGH && numbersThatSay(row) >= SEVERAL) {
+                // Several sums beside blank keys are a total without any word.
+                return true;
+            }
             if (unnamed && !reading.unnamedTotals()) {
                 doubts.add(new Doubt(
                         "total-row",
@@ -249,6 +256,16 @@ final class TotalRows {
                     1));
         }
         return false;
+    }
+
+    /** How many numbers of a row are not 0: nothing added up is nothing, and says nothing. */
+    private int numbersThatSay(Row row) {
+        int numbers = 0;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            numbers += Double.isNaN(value) || value == 0 ? 0 : 1;
+        }
+        return numbers;
     }
 
     private boolean allAgree(Row row) {

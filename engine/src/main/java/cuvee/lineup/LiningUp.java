@@ -635,7 +635,7 @@ final class LiningUp {
                 if (everywhere || given || job.isSettled(KIND, key) || questions.containsKey(key)) {
                     continue;
                 }
-                List<String> possible = profiles.isEmpty()
+                List<String> possible = profiles.isEmpty() || !tellsEnough(key)
                         ? missing.stream()
                                 .filter(name -> couldBe(name, key, own))
                                 .sorted(Comparator.comparingDouble((String name) -> -words(own, name)))

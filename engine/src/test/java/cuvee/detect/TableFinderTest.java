@@ -133,10 +133,31 @@ class TableFinderTest {
     @Test
     void aRowThatOnlyAddsUpIsKeptAndAskedAbout() {
         List<Object[]> rows = clean(10);
-        rows.add(new Object[] {"", "", "", 145, 112.5});
+        rows.add(new Object[] {"", "", "", 145, ""});
         FoundTable table = find(rows).get(0);
         assertThat(table.kept()).isEqualTo(11);
         assertThat(table.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("total-row");
+    }
+
+    @Test
+    void severalSumsBesideBlankKeysAreATotalWithoutAnyWord() {
+        List<Object[]> rows = clean(10);
+        rows.add(new Object[] {"", "", "", 145, 112.5});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(10);
+        assertThat(table.totals()).hasSize(2).allMatch(FoundTable.StatedTotal::agrees);
+        assertThat(table.doubts()).isEmpty();
+    }
+
+    @Test
+    void aHeaderWithASignInItIsKnownWhenItComesAgain() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Port", "% full", "Pax"});
+        rows.add(new Object[] {"Hollin", 0.5, 4});
+        rows.add(new Object[] {"Tarsk", 0.25, 5});
+        rows.add(new Object[] {"Port", "% full", "Pax"});
+        rows.add(new Object[] {"Oska", 0.75, 6});
+        assertThat(find(rows).get(0).kept()).isEqualTo(3);
     }
 
     @Test
