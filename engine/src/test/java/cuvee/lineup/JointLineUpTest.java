@@ -1,0 +1,176 @@
+package cuvee.lineup;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.lineup.JointLineUp.Union;
+import cuvee.lineup.JointLineUp.Unit;
+import cuvee.value.Convention;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Headers of a batch find each other by what stands below them; what words alone could tell is not needed. */
+class JointLineUpTest {
+    private static final int ROWS = 20;
+    private final List<Unit> units = new ArrayList<>();
+    private final Map<String, Profile> profiles = new HashMap<>();
+    private final Map<String, String> heads = new HashMap<>();
+    private final Random random = new Random(11);
+
+    private static String number(double number) {
+        return "\2" + number;
+    }
+
+    private static String whole(int number) {
+        return "\2" + number;
+    }
+
+    private void column(String key, Function<Integer, String> cell) {
+        List<String> cells = IntStream.range(0, ROWS).mapToObj(cell::apply).toList();
+        profiles.merge(key, Profile.of(cells, Convention.DEFAULT, false), Profile::plus);
+        heads.put(key, key);
+    }
+
+    private void table(String... keys) {
+        units.add(new Unit(1, List.of(keys)));
+    }
+
+    private JointLineUp joint(Set<String> fixed) {
+        return new JointLineUp(units, profiles, heads, List.of(), fixed, List.of());
+    }
+
+    private String vessel(int i) {
+        return List.of("MV Dunlin", "MV Petrel", "MV Skua", "MV Fenwick").get(random.nextInt(4));
+    }
+
+    /** A sender with words of its own for the same three columns. */
+    private void sender(String code, String name, String amount) {
+        column(code, i -> "T-" + (1000 + random.nextInt(9000)));
+        column(name, this::vessel);
+        column(amount, i -> number(Math.round(random.nextDouble() * 90_000) / 100.0));
+        table(code, name, amount);
+    }
+
+    @Test
+    void sendersWithWordsOfTheirOwnAreOneColumnByTheirValues() {
+        sender("trip", "vessel", "fare");
+        sender("reise", "schiff", "erloes");
+        sender("no", "boat", "takings");
+        JointLineUp joint = joint(Set.of());
+        List<Union> unions = joint.unite(0.5);
+        assertThat(joint.groups())
+                .containsExactlyInAnyOrder(
+                        Set.of("trip", "reise", "no"),
+                        Set.of("vessel", "schiff", "boat"),
+                        Set.of("fare", "erloes", "takings"));
+        // Amounts without a word in common could be net and gross: they are asked about.
+        assertThat(unions)
+                .filteredOn(union -> union.part().contains("erloes") || union.part().contains("takings"))
+                .isNotEmpty()
+                .noneMatch(Union::silent);
+        assertThat(unions)
+                .filteredOn(union -> union.part().contains("schiff") || union.part().contains("boat"))
+                .allMatch(Union::silent)
+                .allMatch(union -> union.reason().contains("the same values"));
+    }
+
+    @Test
+    void columnsOfOneTableAreNeverOne() {
+        column("opening", i -> whole(100 + i));
+        column("closing", i -> whole(100 + i));
+        table("opening", "closing");
+        assertThat(joint(Set.of()).unite(0.5)).isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"net price/gross price", "min depth/max depth", "opening stock/closing stock", "old meter/new meter"})
+    void oppositesAreNeverUnitedHoweverAlikeTheirValuesAre(String pair) {
+        String one = pair.substring(0, pair.indexOf('/'));
+        String other = pair.substring(pair.indexOf('/') + 1);
+        column(one, i -> number(100 + i + 0.25));
+        column(other, i -> number(100.5 + i + 0.25));
+        column("item", this::vessel);
+        table("item", one);
+        table("item", other);
+        JointLineUp joint = joint(Set.of());
+        joint.unite(0.5);
+        assertThat(joint.groups()).contains(Set.of(one), Set.of(other));
+    }
+
+    @Test
+    void columnsThatStandAreNotUnitedByThemselves() {
+        sender("trip", "vessel", "fare");
+        sender("reise", "schiff", "erloes");
+        JointLineUp joint = joint(Set.of("vessel", "schiff"));
+        joint.unite(0.5);
+        assertThat(joint.groups()).contains(Set.of("vessel"), Set.of("schiff"));
+    }
+
+    @Test
+    void datesOfAWholeYearAreNoDatesOfOneMonth() {
+        column("visit", i -> "\3" + "2026-03-" + String.format("%02d", 1 + i));
+        column("due", i -> "\3" + "2026-" + String.format("%02d", 1 + i % 12) + "-15");
+        column("seen", i -> "\3" + "2026-04-" + String.format("%02d", 1 + i));
+        table("visit", "due");
+        table("seen");
+        JointLineUp joint = joint(Set.of());
+        joint.unite(0.5);
+        assertThat(joint.groups()).contains(Set.of("visit", "seen"));
+    }
+
+    @Test
+    void theOrderOfTheTablesChangesNothing() {
+        sender("trip", "vessel", "fare");
+        sender("reise", "schiff", "erloes");
+        sender("no", "boat", "takings");
+        JointLineUp one = joint(Set.of());
+        one.unite(0.5);
+        java.util.Collections.reverse(units);
+        JointLineUp other = joint(Set.of());
+        other.unite(0.5);
+        assertThat(Set.copyOf(other.groups())).isEqualTo(Set.copyOf(one.groups()));
+    }
+
+    @Test
+    void aTableBelongsByWhatStandsInIt() {
+        sender("trip", "vessel", "fare");
+        sender("reise", "schiff", "erloes");
+        sender("no", "boat", "takings");
+        column("crew", i -> List.of("A. Quill", "B. Marl", "C. Vane").get(i % 3));
+        column("shift", i -> List.of("early", "late").get(i % 2));
+        table("crew", "shift");
+        List<Belonging.Candidate> candidates = new ArrayList<>();
+        for (int i = 0; i < units.size(); i++) {
+            String file = i < 3 ? "returns 2026-0" + (i + 1) + ".xlsx" : "rota.xlsx";
+            candidates.add(new Belonging.Candidate("t" + i, units.get(i).keys(), ROWS, List.of(file)));
+        }
+        Belonging belonging = new Belonging(candidates, profiles, heads);
+        assertThat(belonging.core()).containsExactlyInAnyOrder("t0", "t1", "t2");
+        assertThat(belonging.likelihood("t1", belonging.core())).isGreaterThan(0.5);
+        assertThat(belonging.likelihood("t3", belonging.core())).isLessThan(0.05);
+    }
+
+    @Test
+    void whatStandsInAColumnIsToldFinely() {
+        assertThat(Profile.of(List.of("\6" + "0.5", "\6" + "0.25"), Convention.DEFAULT, false).kind())
+                .isEqualTo(Profile.Kind.PERCENT);
+        assertThat(Profile.of(List.of("K07", "K12"), Convention.DEFAULT, false).kind())
+                .isEqualTo(Profile.Kind.CODE);
+        assertThat(Profile.of(List.of(number(5.5), "n/a", ""), Convention.DEFAULT, true).kind())
+                .isEqualTo(Profile.Kind.MONEY);
+        assertThat(Profile.of(List.of(number(0.25), number(0.5), number(0.125)), Convention.DEFAULT, false)
+                        .kind())
+                .isEqualTo(Profile.Kind.FRACTION);
+        Profile running = Profile.of(List.of(whole(1), whole(2), whole(3), whole(4)), Convention.DEFAULT, false);
+        assertThat(running.runningShare()).isEqualTo(1);
+        assertThat(running.plus(Profile.NONE).filled).isEqualTo(4);
+    }
+}
