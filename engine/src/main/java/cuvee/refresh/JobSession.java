@@ -310,6 +310,11 @@ public final class JobSession implements AutoCloseable {
         }
         findings.addAll(new MasterFindings(store, proposal).all(codes, shaped));
         findings.addAll(IdleRules.findings(proposal, rowsAside, rows));
+        findings.addAll(FormSheets.findings(
+                proposal.layouts().stream()
+                        .flatMap(layout -> layout.tables().stream())
+                        .toList(),
+                store));
         shaped = shaped.filter(it -> it.problem().isEmpty());
         if (shaped.isPresent()) {
             try (MasterReader reader = store.reader(shaped.get().plan())) {

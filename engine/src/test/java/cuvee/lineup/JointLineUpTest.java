@@ -73,11 +73,13 @@ class JointLineUpTest {
                         Set.of("fare", "erloes", "takings"));
         // Amounts without a word in common could be net and gross: they are asked about.
         assertThat(unions)
-                .filteredOn(union -> union.part().contains("erloes") || union.part().contains("takings"))
+                .filteredOn(
+                        union -> union.part().contains("erloes") || union.part().contains("takings"))
                 .isNotEmpty()
                 .noneMatch(Union::silent);
         assertThat(unions)
-                .filteredOn(union -> union.part().contains("schiff") || union.part().contains("boat"))
+                .filteredOn(
+                        union -> union.part().contains("schiff") || union.part().contains("boat"))
                 .allMatch(Union::silent)
                 .allMatch(union -> union.reason().contains("the same values"));
     }
@@ -91,7 +93,13 @@ class JointLineUpTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"net price/gross price", "min depth/max depth", "opening stock/closing stock", "old meter/new meter"})
+    @ValueSource(
+            strings = {
+                "net price/gross price",
+                "min depth/max depth",
+                "opening stock/closing stock",
+                "old meter/new meter"
+            })
     void oppositesAreNeverUnitedHoweverAlikeTheirValuesAre(String pair) {
         String one = pair.substring(0, pair.indexOf('/'));
         String other = pair.substring(pair.indexOf('/') + 1);
@@ -160,11 +168,13 @@ class JointLineUpTest {
 
     @Test
     void whatStandsInAColumnIsToldFinely() {
-        assertThat(Profile.of(List.of("\6" + "0.5", "\6" + "0.25"), Convention.DEFAULT, false).kind())
+        assertThat(Profile.of(List.of("\6" + "0.5", "\6" + "0.25"), Convention.DEFAULT, false)
+                        .kind())
                 .isEqualTo(Profile.Kind.PERCENT);
         assertThat(Profile.of(List.of("K07", "K12"), Convention.DEFAULT, false).kind())
                 .isEqualTo(Profile.Kind.CODE);
-        assertThat(Profile.of(List.of(number(5.5), "n/a", ""), Convention.DEFAULT, true).kind())
+        assertThat(Profile.of(List.of(number(5.5), "n/a", ""), Convention.DEFAULT, true)
+                        .kind())
                 .isEqualTo(Profile.Kind.MONEY);
         assertThat(Profile.of(List.of(number(0.25), number(0.5), number(0.125)), Convention.DEFAULT, false)
                         .kind())
