@@ -174,7 +174,6 @@ final class DeliverView extends VBox {
         VBox held = new VBox(2, why);
         holding.stream().limit(NAMED).forEach(question -> {
             Label named = new Label(question.where() + ": " + question.text());
-            named.getStyleClass().add("hint");
             named.setWrapText(true);
             held.getChildren().add(named);
         });
@@ -224,6 +223,10 @@ final class DeliverView extends VBox {
         Button drop = new Button("Take out of the job");
         drop.getStyleClass().add("plain");
         drop.setOnAction(e -> model.removeDelivery(delivery));
+        for (Button button : List.of(drop, write)) {
+            button.setMinWidth(Region.USE_PREF_SIZE);
+        }
+        words.setMinWidth(0);
         HBox card = new HBox(12, words, space, drop, write);
         card.setAlignment(Pos.CENTER_LEFT);
         card.getStyleClass().add("card");
