@@ -66,6 +66,61 @@ class CommandLineTest {
     }
 
     @Test
+    void aSourceOrAFileOfOthersIsNeverWrittenOverUnasked() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        String source = Files.readString(folder.resolve("data/a.csv"));
+        assertThat(cuvee("refresh", "job.cuvee", "--to", "data/a.csv", "--replace"))
+                .isEqualTo(4);
+        assertThat(warned())
+                .contains("a file of that name lies in a place of this job")
+                .contains("Name another file");
+        assertThat(Files.readString(folder.resolve("data/a.csv"))).isEqualTo(source);
+        write("out.csv", "somebody's");
+        assertThat(cuvee("refresh", "job.cuvee", "--to", "out.csv")).isEqualTo(4);
+        assertThat(warned()).contains("Cuvee did not write it (10 bytes)").contains("--replace");
+        assertThat(cuvee("refresh", "job.cuvee", "--to", "out.csv", "--replace"))
+                .isZero();
+        assertThat(cuvee("refresh", "job.cuvee", "--to", "out.csv")).isZero();
+        assertThat(Files.readString(folder.resolve("out.csv"))).startsWith("Date,Port,Pax");
+    }
+
+    @Test
+    void aDeliveryWaitsForOpenQuestionsUnlessTheyAreAcceptedByName() throws IOException {
+        write("data/c.csv", "Date,Port,Pax\n03/04/2026,Oska,7\n05/06/2026,Oska,8\n");
+        cuvee("draft", "data", "--out", "job.cuvee");
+        Path file = folder.resolve("job.cuvee");
+        cuvee.job.JobFile.save(
+                cuvee.job.JobFile.open(file).withDeliveries(List.of(new cuvee.job.Delivery("Board", "board.csv"))),
+                file);
+        cuvee("refresh", "job.cuvee", "--deliver", "Board", "--json");
+        assertThat(json().path("deliveries").get(0).path("state").asText()).isEqualTo("held");
+        assertThat(folder.resolve("board.csv")).doesNotExist();
+        String id = json().path("questions").get(0).path("id").asText();
+        assertThat(json().path("deliveries").get(0).path("reason").asText()).contains(id);
+        assertThat(cuvee("accept", "job.cuvee", "Board", "q00000000")).isEqualTo(2);
+        for (JsonNode question : questions()) {
+            assertThat(cuvee("accept", "job.cuvee", "Board", question.path("id").asText()))
+                    .isZero();
+        }
+        assertThat(cuvee("refresh", "job.cuvee", "--deliver", "Board")).isEqualTo(3);
+        assertThat(folder.resolve("board.csv")).isNotEmptyFile();
+    }
+
+    private JsonNode questions() throws IOException {
+        cuvee("show", "job.cuvee", "--json");
+        return json().path("questions");
+    }
+
+    @Test
+    void aJobThatReplacesAnotherLeavesNoCacheOfIt() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        String before = cuvee.job.JobFile.open(folder.resolve("job.cuvee")).id();
+        assertThat(folder.resolve("cache").resolve(before)).isDirectory();
+        cuvee("draft", "data", "--out", "job.cuvee", "--replace");
+        assertThat(folder.resolve("cache").resolve(before)).doesNotExist();
+    }
+
+    @Test
     void aFolderBecomesAJobAndTheJobAMaster() throws IOException {
         assertThat(cuvee("draft", "data", "--out", "job.cuvee")).isZero();
         assertThat(said()).contains("job: 3 rows from 2 files").contains("Pax: Whole number, 3 values");
