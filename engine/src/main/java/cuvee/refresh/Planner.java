@@ -333,7 +333,8 @@ final class Planner {
             if (!main.layouts().contains(layout)) {
                 double likelihood = belonging
                         .map(judge -> judge.likelihood(layout.signature(), core))
-                        .orElse(0.0);
+                        // Where nobody judges, a layout is asked about as one in doubt, never left out without a word.
+                        .orElse(BELONGS_HARDLY);
                 anotherJob(layout, main, likelihood, layouts, assumed);
             }
         }
