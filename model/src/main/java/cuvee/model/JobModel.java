@@ -63,6 +63,9 @@ public final class JobModel implements AutoCloseable {
     private static final String TAKE = "take";
     private static final String ASIDE = "aside";
     private final Executor ui;
+    /** Set and asked on the interface thread only. */
+    private boolean closed;
+
     private final Workplace workplace;
     private final ExecutorService worker;
     private final JobSession session;
@@ -94,7 +97,12 @@ public final class JobModel implements AutoCloseable {
     }
 
     private JobModel(Workplace workplace, Executor ui, Job first, Path file, boolean saved) {
-        this.ui = ui;
+        // What ends after the job was closed has nobody left to hear of it, and no store to be looked up in.
+        this.ui = task -> ui.execute(() -> {
+            if (!closed) {
+                task.run();
+            }
+        });
         this.workplace = workplace;
         this.file = file;
         this.saved = saved;
@@ -777,6 +785,10 @@ public final class JobModel implements AutoCloseable {
     /** Stops the work and gives the store back. */
     @Override
     public void close() {
+        if (closed) {
+            return;
+        }
+        closed = true;
         cancel();
         worker.execute(session::close);
         worker.shutdown();

@@ -74,6 +74,18 @@ class JobModelTest {
     }
 
     @Test
+    void whatEndsAfterTheJobWasClosedIsShownToNobody() throws InterruptedException {
+        model.refresh();
+        Runnable progress = ui.poll(20, TimeUnit.SECONDS);
+        Runnable end = ui.poll(20, TimeUnit.SECONDS);
+        model.close();
+        assertThat(model.awaitClosed(10_000)).isTrue();
+        progress.run();
+        end.run();
+        assertThat(model.outcomeProperty().get()).isEmpty();
+    }
+
+    @Test
     void aNewJobIsUnsavedUntilItIsSaved() throws Exception {
         assertThat(model.titleProperty().get()).isEqualTo("data *");
         assertThat(refreshed().rows()).isEqualTo(3);
