@@ -15,7 +15,9 @@ import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.SourceReport;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /** The JSON of the command line; its form only grows (docs/command-line.md). */
 final class OutcomeJson {
@@ -50,7 +52,9 @@ final class OutcomeJson {
             columns.addObject().put("name", tag.name()).put("type", "Text").put("tag", true);
         }
         ArrayNode sources = root.putArray("sources");
-        outcome.sources().forEach(source -> source(sources.addObject(), source, outcome));
+        Map<Integer, MasterPlan.Table> planned = new HashMap<>();
+        outcome.proposal().plan().tables().forEach(table -> planned.put(table.id(), table));
+        outcome.sources().forEach(source -> source(sources.addObject(), source, outcome, planned));
         ArrayNode layouts = root.putArray("layouts");
         outcome.proposal().layouts().forEach(layout -> {
             ObjectNode node = layouts.addObject();
@@ -74,18 +78,19 @@ final class OutcomeJson {
         return root;
     }
 
-    private static void source(ObjectNode node, SourceReport source, Outcome outcome) {
+    private static void source(
+            ObjectNode node, SourceReport source, Outcome outcome, Map<Integer, MasterPlan.Table> planned) {
         node.put("path", source.path());
         node.put("state", source.state().word());
         node.put("kind", source.kind());
         node.put("reason", source.reason());
         node.put("size", source.size());
         ArrayNode tables = node.putArray("tables");
-        source.tables().forEach(table -> table(tables.addObject(), table, "taken", "", outcome));
+        source.tables().forEach(table -> table(tables.addObject(), table, "taken", "", outcome, planned));
         for (SourceReport.Outside outside : source.outside()) {
             ObjectNode out = tables.addObject();
             if (outside.table().isPresent()) {
-                table(out, outside.table().get(), "set aside", outside.reason(), outcome);
+                table(out, outside.table().get(), "set aside", outside.reason(), outcome, planned);
             } else {
                 out.put("sheet", outside.sheet());
                 out.put("state", "set aside");
@@ -94,7 +99,13 @@ final class OutcomeJson {
         }
     }
 
-    private static void table(ObjectNode node, PlacedTable placed, String state, String reason, Outcome outcome) {
+    private static void table(
+            ObjectNode node,
+            PlacedTable placed,
+            String state,
+            String reason,
+            Outcome outcome,
+            Map<Integer, MasterPlan.Table> planned) {
         FoundTable table = placed.table();
         node.put("sheet", placed.sheet());
         node.put("state", state);
@@ -104,10 +115,10 @@ final class OutcomeJson {
         node.put("seen", table.seen());
         node.put("kept", table.kept());
         setAside(node, table);
-        outcome.proposal().plan().tables().stream()
-                .filter(planned -> planned.id() == placed.id())
-                .findFirst()
-                .ifPresent(planned -> fed(node, planned, outcome));
+        MasterPlan.Table there = planned.get(placed.id());
+        if (there != null) {
+            fed(node, there, outcome);
+        }
     }
 
     /** Which columns a table of the master feeds, which it lacks, and which no other layout has. */

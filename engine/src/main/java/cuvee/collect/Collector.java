@@ -42,6 +42,7 @@ public final class Collector {
     private final Function<String, Optional<Boolean>> decided;
     private final Map<String, String> keptNames;
     private final Map<String, KnownSum> knownSums;
+    private final NameOrder order = new NameOrder();
 
     /**
      * A sum of a file's content that is known from before.
@@ -143,7 +144,7 @@ public final class Collector {
                 unreachable.add(unreachable(path, failed));
                 continue;
             }
-            here.sort(Comparator.comparing(Source::path, Collector::compareByFolder));
+            here.sort(Comparator.comparing(Source::path, order));
             if (here.isEmpty()) {
                 findings.add(empty(path, "is empty", "Put the workbooks there, or name another folder."));
             } else if (here.stream().noneMatch(Source::taken)) {
@@ -312,24 +313,6 @@ public final class Collector {
         return source;
     }
 
-    /** Files of a folder before its inner folders, numbers within names as numbers, months as months. */
-    static int compareByFolder(String left, String right) {
-        String[] a = left.split("/", -1);
-        String[] b = right.split("/", -1);
-        for (int i = 0; i < Math.min(a.length, b.length); i++) {
-            boolean fileA = i == a.length - 1;
-            boolean fileB = i == b.length - 1;
-            if (fileA != fileB) {
-                return fileA ? -1 : 1;
-            }
-            int order = NameOrder.PEOPLES.compare(a[i], b[i]);
-            if (order != 0) {
-                return order;
-            }
-        }
-        return Integer.compare(a.length, b.length);
-    }
-
     /** Of files with the same content one is taken: the one with the shortest name, which copies rarely have. */
     private List<Source> withoutCopies(List<Source> sources) {
         Map<Long, List<Source>> bySize = new HashMap<>();
@@ -342,7 +325,7 @@ public final class Collector {
             if (sameSize.size() > 1) {
                 sameSize.sort(Comparator.comparingInt((Source source) ->
                                 source.file().getFileName().toString().length())
-                        .thenComparing(Source::path, Collector::compareByFolder));
+                        .thenComparing(Source::path, order));
                 Map<String, List<Source>> originals = new HashMap<>();
                 for (Source source : sameSize) {
                     String sum = sum(source);

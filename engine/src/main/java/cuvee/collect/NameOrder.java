@@ -2,23 +2,48 @@ package cuvee.collect;
 
 import cuvee.value.MonthNames;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import net.greypanther.natsort.CaseInsensitiveSimpleNaturalComparator;
 
-/** The order in which people put names: numbers as numbers, and months as months. */
+/**
+ * The order in which people put paths: files of a folder before its inner folders, numbers within names as numbers, and
+ * months as months. What was made of a name is kept, since sorting asks for it many times.
+ */
 final class NameOrder implements Comparator<String> {
-    static final NameOrder PEOPLES = new NameOrder();
     private static final Comparator<CharSequence> NATURAL = CaseInsensitiveSimpleNaturalComparator.getInstance();
     private static final Pattern WORD = Pattern.compile("\\p{L}{3,}");
     private static final Pattern YEAR = Pattern.compile("(?<!\\d)(19|20)\\d\\d(?!\\d)");
 
-    private NameOrder() {}
+    private final Map<String, String> keys = new HashMap<>();
 
     @Override
-    public int compare(String a, String b) {
-        int order = NATURAL.compare(counted(stem(a)), counted(stem(b)));
+    public int compare(String left, String right) {
+        String[] a = left.split("/", -1);
+        String[] b = right.split("/", -1);
+        for (int i = 0; i < Math.min(a.length, b.length); i++) {
+            boolean fileA = i == a.length - 1;
+            boolean fileB = i == b.length - 1;
+            if (fileA != fileB) {
+                return fileA ? -1 : 1;
+            }
+            int order = a[i].equals(b[i]) ? 0 : compareNames(a[i], b[i]);
+            if (order != 0) {
+                return order;
+            }
+        }
+        return Integer.compare(a.length, b.length);
+    }
+
+    private int compareNames(String a, String b) {
+        int order = NATURAL.compare(key(a), key(b));
         return order == 0 ? a.compareTo(b) : order;
+    }
+
+    private String key(String name) {
+        return keys.computeIfAbsent(name, any -> counted(stem(any)));
     }
 
     /** A name without its ending, so that {@code report.xlsx} comes before {@code report 2.xlsx}. */

@@ -30,6 +30,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /** The form in which facts lie in the store. It may change at any time: a cache of another form is made anew. */
 final class FactsJson {
@@ -124,6 +125,13 @@ final class FactsJson {
             evidence.currencies().forEach(currencies::put);
             evidence.someDates().forEach(c.putArray("dates")::add);
         }
+    }
+
+    /** What is known of sources by their paths, read by all processors; what cannot be read is as if it was not there. */
+    static Map<String, SourceFacts> readAll(Map<String, String> written) {
+        return written.entrySet().parallelStream()
+                .flatMap(entry -> read(entry.getValue()).map(facts -> Map.entry(entry.getKey(), facts)).stream())
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
     /** The facts, or nothing where they are of another form. */

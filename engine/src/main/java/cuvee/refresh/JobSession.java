@@ -122,7 +122,7 @@ public final class JobSession implements AutoCloseable {
         this.written = new WrittenFiles(workplace.state());
         this.store = Store.open(workplace.cacheOf(homeName), workplace.means());
         Leftovers.remove(workplace.cacheOf(homeName), home);
-        store.facts().forEach((path, json) -> FactsJson.read(json).ifPresent(facts -> known.put(path, facts)));
+        known.putAll(FactsJson.readAll(store.facts()));
         int most = known.values().stream()
                 .flatMap(source -> source.sheets().stream())
                 .mapToInt(

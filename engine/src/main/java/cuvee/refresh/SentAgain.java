@@ -17,11 +17,11 @@ import cuvee.tag.Home;
 import cuvee.tag.NameParts;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableSet;
@@ -116,12 +116,21 @@ final class SentAgain {
                             new Version(path, modified.getOrDefault(path, 0L), bySource.getOrDefault(path, List.of())))
                     .toList();
             Overlaps overlaps = new Overlaps(versions, proposal.plan(), planned, reader);
-            List<Version> left = new ArrayList<>(versions);
-            while (!left.isEmpty()) {
-                List<Version> same = new ArrayList<>(List.of(left.remove(0)));
+            Map<String, Version> left = new LinkedHashMap<>();
+            versions.forEach(version -> left.put(version.path(), version));
+            for (Version first : versions) {
+                if (left.remove(first.path()) == null) {
+                    continue;
+                }
+                List<Version> same = new ArrayList<>(List.of(first));
                 for (int i = 0; i < same.size(); i++) {
                     Version known = same.get(i);
-                    left.removeIf(other -> overlaps.of(known, other) && same.add(other));
+                    overlaps.possible(known, left).forEach(other -> {
+                        if (overlaps.of(known, other)) {
+                            left.remove(other.path());
+                            same.add(other);
+                        }
+                    });
                 }
                 String subject =
                         Names.join(same.stream().map(Version::path).sorted().toList());
@@ -179,6 +188,8 @@ final class SentAgain {
         private final Map<List<Integer>, Map<MasterReader.Pair, Double>> byKeys = new HashMap<>();
         /** For each file, what tags say of its tables, as numbers that stand for it. */
         private final Map<String, Set<Integer>> told = new HashMap<>();
+        /** The files of which tags say what a number stands for. */
+        private final Map<Integer, Set<String>> saying = new HashMap<>();
 
         private final boolean comparable;
 
@@ -203,6 +214,8 @@ final class SentAgain {
                     }
                 }
                 told.put(version.path(), ofVersion);
+                ofVersion.forEach(number -> saying.computeIfAbsent(number, next -> new LinkedHashSet<>())
+                        .add(version.path()));
             }
             comparable = columns.size() == 1;
         }
@@ -219,13 +232,19 @@ final class SentAgain {
             return told;
         }
 
-        boolean of(Version one, Version two) {
-            // Where tags fill the same columns of all, most pairs differ in what they say.
-            if (comparable
-                    && Collections.disjoint(
-                            told.getOrDefault(one.path(), Set.of()), told.getOrDefault(two.path(), Set.of()))) {
-                return false;
+        /** Those of some files that may overlap another; where tags fill the same columns of all, few say the same. */
+        List<Version> possible(Version version, Map<String, Version> among) {
+            if (!comparable) {
+                return List.copyOf(among.values());
             }
+            return told.getOrDefault(version.path(), Set.of()).stream()
+                    .flatMap(number -> saying.getOrDefault(number, Set.of()).stream())
+                    .distinct()
+                    .flatMap(path -> Optional.ofNullable(among.get(path)).stream())
+                    .toList();
+        }
+
+        boolean of(Version one, Version two) {
             for (PlacedTable table : one.tables()) {
                 for (PlacedTable other : two.tables()) {
                     MasterPlan.Table a = planned.get(table.id());
