@@ -12,8 +12,21 @@ import org.junit.jupiter.api.Test;
 /** The packages follow the way of the data; each knows only those before it. */
 class ArchitectureTest {
     private static final List<String> ORDER = List.of(
-            "place", "finding", "job", "sheet", "value", "collect", "detect", "layout", "lineup", "tag", "master",
-            "rework", "deliver", "refresh");
+            "place",
+            "finding",
+            "job",
+            "sheet",
+            "value",
+            "collect",
+            "detect",
+            "layout",
+            "lineup",
+            "tag",
+            "master",
+            "rework",
+            "decision",
+            "deliver",
+            "refresh");
     private static final JavaClasses ENGINE = new ClassFileImporter()
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
             .importPackages("cuvee");

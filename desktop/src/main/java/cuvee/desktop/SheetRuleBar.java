@@ -1,5 +1,6 @@
 package cuvee.desktop;
 
+import cuvee.decision.SheetRule;
 import cuvee.job.Decision;
 import cuvee.model.Grids;
 import cuvee.model.JobModel;
@@ -7,7 +8,6 @@ import cuvee.model.ListGrid;
 import cuvee.model.SheetScope;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
-import cuvee.refresh.SheetRule;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;

@@ -50,6 +50,11 @@ public record Job(
         return new Job(id, name, places, newColumns, settled, newAssumed, deliveries, unknown);
     }
 
+    /** The job with other columns, or the same in another order. */
+    public Job withColumns(List<String> newColumns) {
+        return withAssumed(newColumns, assumed);
+    }
+
     /** The job with more of Cuvee's own decisions. */
     public Job withMoreAssumed(List<Decision> more) {
         List<Decision> all = new ArrayList<>(assumed);

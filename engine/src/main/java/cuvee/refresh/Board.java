@@ -1,5 +1,9 @@
 package cuvee.refresh;
 
+import cuvee.decision.Choice;
+import cuvee.decision.Choices;
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.Across;
@@ -7,10 +11,7 @@ import cuvee.layout.Layout;
 import cuvee.layout.Origin;
 import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
-import cuvee.rework.Codes;
 import cuvee.rework.MadeColumns;
-import cuvee.rework.RowRules;
-import cuvee.rework.Shapings;
 import cuvee.rework.Tidying;
 import cuvee.rework.ValueRule;
 import cuvee.tag.TagSource;
@@ -27,24 +28,14 @@ import java.util.Set;
 /** What the analyst does with columns and headers on the board: each answers the job as it is then. */
 public final class Board {
     /** Decisions that leave a column out of the master; the subject is its name. */
-    public static final String COLUMN = "column";
+    public static final String COLUMN = Kinds.COLUMN;
 
-    public static final String LEFT_OUT = "left out";
+    public static final String LEFT_OUT = ColumnChoice.LEFT_OUT;
 
     /** The answer that takes a column in that was held back. */
-    public static final String TAKEN_IN = "taken in";
+    public static final String TAKEN_IN = ColumnChoice.TAKEN_IN;
 
     private static final String BY_HAND = "put so by you";
-    private static final Set<String> ABOUT_COLUMNS = Set.of(
-            ColumnTyping.TYPE,
-            ColumnTyping.MARK,
-            ColumnTyping.ORDER,
-            Amounts.CURRENCY,
-            Signs.KIND,
-            BlankSources.KIND,
-            COLUMN,
-            MadeColumns.KIND,
-            Codes.KIND);
 
     private Board() {}
 
@@ -61,11 +52,11 @@ public final class Board {
         }
         List<String> columns = new ArrayList<>(job.columns());
         Collections.replaceAll(columns, name, newName);
-        Job renamed = headers(job, lineUp, name, newName).withAssumed(columns, about(job.assumed(), name, newName));
-        renamed = renamed.withSettled(about(renamed.settled(), name, newName));
-        Job moved = ValueRule.moved(tags(renamed, name, newName), name, newName);
-        moved = MadeColumns.renamed(moved, List.copyOf(names), name, newName);
-        return Shapings.renamed(RowRules.renamed(moved, List.copyOf(names), name, newName), name, newName);
+        Job renamed = tags(headers(job, lineUp, name, newName), name, newName).withColumns(columns);
+        Set<String> made = new HashSet<>(MadeColumns.names(job));
+        made.removeAll(lineUp.values());
+        made.removeAll(TagColumns.names(job));
+        return Choices.renamed(renamed, new Choice.Renaming(names, made, name, newName));
     }
 
     /** Tags that fill a column fill another. */
@@ -78,25 +69,6 @@ public final class Board {
             moved = fills ? moved.withSettled(new Decision(TagColumns.TAG, source.words(), other, BY_HAND, "")) : moved;
         }
         return moved;
-    }
-
-    private static List<Decision> about(List<Decision> decisions, String name, String newName) {
-        return decisions.stream()
-                .map(each -> ABOUT_COLUMNS.contains(each.kind())
-                        ? new Decision(
-                                each.kind(),
-                                renamed(each.subject(), name, newName),
-                                each.answer(),
-                                each.reason(),
-                                each.evidence())
-                        : each)
-                .toList();
-    }
-
-    /** What is said of a column, everywhere or in some of the sources, is said of its new name. */
-    private static String renamed(String subject, String name, String newName) {
-        boolean some = subject.startsWith(name + ColumnTyping.IN);
-        return subject.equals(name) || some ? newName + subject.substring(name.length()) : subject;
     }
 
     /** All headers of a column feed another. */
@@ -145,7 +117,7 @@ public final class Board {
             }
         }
         withLeftOut(columns, job.columns());
-        return job.withAssumed(columns, job.assumed());
+        return job.withColumns(columns);
     }
 
     /** Columns that are left out keep their places behind the ones that they follow. */
@@ -161,7 +133,7 @@ public final class Board {
     public static Job unite(Job job, Map<String, String> lineUp, String name, String with) {
         List<String> columns = new ArrayList<>(job.columns());
         columns.remove(name);
-        Job united = headers(job, lineUp, name, with).withAssumed(columns, job.assumed());
+        Job united = headers(job, lineUp, name, with).withColumns(columns);
         return ValueRule.moved(tags(united, name, with), name, with);
     }
 
@@ -174,7 +146,7 @@ public final class Board {
         Job next = job.withSettled(new Decision(TagColumns.TAG, source, TagColumns.LEFT_OUT, BY_HAND, ""));
         List<String> columns = new ArrayList<>(job.columns());
         job.decision(TagColumns.TAG, source).filter(tag -> alone).ifPresent(tag -> columns.remove(tag.answer()));
-        return next.withAssumed(columns, job.assumed());
+        return next.withColumns(columns);
     }
 
     /** Makes a header that feeds another column one of its own. */
@@ -199,7 +171,7 @@ public final class Board {
         if (!there && !name.isBlank()) {
             columns.add(name);
         }
-        return job.withAssumed(columns, job.assumed());
+        return job.withColumns(columns);
     }
 
     /** Says what becomes of columns that appear later. */

@@ -1,5 +1,7 @@
 package cuvee.refresh;
 
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
@@ -36,13 +38,12 @@ import java.util.function.Function;
  * question.
  */
 final class ColumnTyping {
-    static final String TYPE = "type";
-    static final String MARK = "decimal-mark";
-    static final String ORDER = "date-order";
+    static final String TYPE = Kinds.TYPE;
+    static final String MARK = Kinds.DECIMAL_MARK;
+    static final String ORDER = Kinds.DATE_ORDER;
     /** Between a column and the source, layout or place of which something is said. */
-    static final String IN = " in ";
     /** Stands for the column where something is said of all columns of some sources. */
-    static final String ALL_COLUMNS = "all columns";
+    static final String ALL_COLUMNS = ColumnChoice.ALL_COLUMNS;
 
     private static final Map<String, String> FIRST = Map.of(MARK, "point", ORDER, "day");
     private final Job job;
@@ -93,9 +94,7 @@ final class ColumnTyping {
             Planner.Homes homes,
             List<Question> questions) {
         this.amounts = new Amounts(job, feeds);
-        this.somethingSaid = job.settled().stream()
-                .anyMatch(each -> FIRST.containsKey(each.kind())
-                        && (each.subject().contains(IN) || each.subject().equals(ALL_COLUMNS)));
+        this.somethingSaid = job.settled().stream().anyMatch(each -> FIRST.containsKey(each.kind()));
         this.cells = cells;
         this.homes = homes;
         this.job = job;
@@ -269,7 +268,7 @@ final class ColumnTyping {
 
     /** What a decision about a column in some of the sources is about. */
     static String scoped(String column, String scope) {
-        return column + IN + scope;
+        return new ColumnChoice.Scoped(column, scope).words();
     }
 
     private Convention.Mark decidedMark(String name, Vote vote) {

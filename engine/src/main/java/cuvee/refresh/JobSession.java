@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
+import cuvee.decision.Choices;
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.PreparedWorkbook;
 import cuvee.deliver.TargetGuard;
@@ -204,7 +205,7 @@ public final class JobSession implements AutoCloseable {
         Stopwatch watch = new Stopwatch();
         progress.at(Progress.Stage.COLLECTING, 0, 0);
         Collector.Collected collected = collect(given);
-        Job job = withNames(given, collected.names());
+        Job job = withNames(Choices.inNewWords(given), collected.names());
         listed = collected.sources();
         List<Finding> findings = new ArrayList<>(collected.findings());
         List<Question> questions = new ArrayList<>();

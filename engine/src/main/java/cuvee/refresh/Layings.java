@@ -1,5 +1,8 @@
 package cuvee.refresh;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
+import cuvee.decision.Turned;
 import cuvee.detect.FoundTable;
 import cuvee.detect.FoundTable.Aside;
 import cuvee.detect.TableColumn;
@@ -33,21 +36,16 @@ import org.jspecify.annotations.Nullable;
  */
 final class Layings {
     /** Decisions about columns that run across; the subject is a layout. */
-    static final String ACROSS = "across";
+    static final String ACROSS = Kinds.ACROSS;
     /** Decisions about blank cells that stand for the one above; the subject is a layout and a header. */
-    static final String CARRY = "carry-down";
+    static final String CARRY = Kinds.CARRY_DOWN;
     /** Decisions about section lines; the subject is a layout. */
-    static final String SECTION = "section-line";
+    static final String SECTION = Kinds.SECTION_LINE;
 
-    static final String LEAVE = "leave";
-    static final String CARRY_DOWN = "carry down";
+    static final String LEAVE = TableChoice.LEAVE;
+    static final String CARRY_DOWN = TableChoice.CARRY;
     static final String AMOUNT = "Amount";
-    static final String TURN = "turn into ";
-    /** Before the words of a turn that makes rows of blank cells too. */
-    static final String KEEPING = "keeping blanks, ";
 
-    private static final String ALL_BUT = "turn all but ";
-    private static final String INTO = " into ";
     private final Job job;
     private final List<Decision> assumed;
     private final List<Question> questions;
@@ -60,17 +58,6 @@ final class Layings {
         this.assumed = assumed;
         this.questions = questions;
         this.findings = findings;
-    }
-
-    /** True for decisions about columns that run across or are carried down, in words that say something. */
-    static boolean understood(Decision decision) {
-        String answer = decision.answer();
-        return answer.equals(LEAVE)
-                || (decision.kind().equals(CARRY)
-                        ? answer.equals(CARRY_DOWN)
-                        : TurnDecision.read(answer)
-                                .filter(turn -> !turn.label().isBlank())
-                                .isPresent());
     }
 
     /** The keys of columns that there would be if tables were laid out otherwise. */
@@ -96,12 +83,12 @@ final class Layings {
         }
         Map<PlacedTable, PlacedTable> laid = new LinkedHashMap<>();
         layouts.forEach((signature, same) -> {
-            Optional<TurnDecision> turn = turn(signature, same, across);
+            Optional<Turned> turn = turn(signature, same, across);
             Map<PlacedTable, Set<String>> carried = carried(signature, same);
             List<String> lines = lines(signature, same, tables);
             for (PlacedTable table : same) {
                 Laying laying = new Laying(
-                        turn.flatMap(decided -> decided.of(table, across.get(table))),
+                        turn.flatMap(decided -> of(decided, table, across.get(table))),
                         carried.getOrDefault(table, Set.of()),
                         lines);
                 laid.put(table, laying.of(table));
@@ -117,7 +104,7 @@ final class Layings {
         return job.assumed().stream()
                 .filter(decision -> decision.kind().equals(ACROSS))
                 .map(decision -> job.decision(ACROSS, decision.subject()).orElse(decision))
-                .flatMap(decision -> TurnDecision.read(decision.answer()).stream())
+                .flatMap(decision -> Turned.of(decision.answer()).stream())
                 .filter(turn -> turn.values().size() == 1)
                 .map(turn -> turn.values().get(0))
                 .findFirst();
@@ -135,61 +122,40 @@ final class Layings {
                 .filter(decision -> decision.subject().equals(signature))
                 .filter(decision ->
                         decision.kind().equals(SECTION) || decision.kind().equals(ACROSS))
-                .map(decision -> decision.answer().startsWith(TURN)
-                        ? decision.answer().substring(TURN.length())
-                        : decision.answer())
-                .flatMap(answer -> Names.split(answer).stream())
+                .flatMap(
+                        decision -> Turned.of(decision.answer())
+                                .map(Turned::names)
+                                .orElseGet(() -> Names.splitTexts(decision.answer()))
+                                .stream())
                 .forEach(name -> keys.add(LooseText.key(name)));
         return keys;
     }
 
     // ---- columns that run across ----
 
-    /**
-     * A decision that columns become rows.
-     *
-     * @param stays the keys of the columns that stay, where the analyst named those; empty where the sequence tells
-     * @param blanks true where blank cells become rows too
-     */
-    private record TurnDecision(Set<String> stays, String label, List<String> values, boolean blanks) {
-
-        Optional<Laying.Turn> of(PlacedTable table, @Nullable Across found) {
-            Optional<Across> across =
-                    stays.isEmpty() ? Optional.ofNullable(found) : Across.allBut(table.table(), stays, label);
-            return across.map(block -> new Laying.Turn(block, label, names(block), blanks));
-        }
-
-        private List<String> names(Across block) {
-            List<String> groups = List.copyOf(block.groups().keySet());
-            List<String> names = new ArrayList<>(values);
-            for (int i = values.size(); i < groups.size(); i++) {
-                names.add(groups.get(i).isEmpty() ? AMOUNT : groups.get(i));
-            }
-            return names;
-        }
-
-        static Optional<TurnDecision> read(String words) {
-            boolean blanks = words.startsWith(KEEPING);
-            String answer = blanks ? words.substring(KEEPING.length()) : words;
-            if (answer.startsWith(ALL_BUT) && answer.contains(INTO)) {
-                int into = answer.lastIndexOf(INTO);
-                Set<String> stays = Names.split(answer.substring(ALL_BUT.length(), into)).stream()
-                        .map(LooseText::key)
-                        .collect(Collectors.toSet());
-                return Optional.of(named(stays, answer.substring(into + INTO.length()), blanks));
-            }
-            return answer.startsWith(TURN) && !answer.substring(TURN.length()).isBlank()
-                    ? Optional.of(named(Set.of(), answer.substring(TURN.length()), blanks))
-                    : Optional.empty();
-        }
-
-        private static TurnDecision named(Set<String> stays, String names, boolean blanks) {
-            List<String> parts = Names.split(names);
-            return new TurnDecision(stays, parts.get(0), parts.subList(1, parts.size()), blanks);
-        }
+    /** How a table is turned; empty where its columns are no sequence, and none were named. */
+    private static Optional<Laying.Turn> of(Turned turned, PlacedTable table, @Nullable Across found) {
+        Optional<Across> across = turned.stays().isEmpty()
+                ? Optional.ofNullable(found)
+                : Across.allBut(table.table(), stays(turned), turned.label());
+        return across.map(block -> new Laying.Turn(block, turned.label(), names(turned, block), turned.blanks()));
     }
 
-    private Optional<TurnDecision> turn(String signature, List<PlacedTable> same, Map<PlacedTable, Across> across) {
+    /** The keys of the columns that stay, where the analyst named those. */
+    private static Set<String> stays(Turned turned) {
+        return turned.stays().stream().map(LooseText::key).collect(Collectors.toSet());
+    }
+
+    private static List<String> names(Turned turned, Across block) {
+        List<String> groups = List.copyOf(block.groups().keySet());
+        List<String> names = new ArrayList<>(turned.values());
+        for (int i = names.size(); i < groups.size(); i++) {
+            names.add(groups.get(i).isEmpty() ? AMOUNT : groups.get(i));
+        }
+        return names;
+    }
+
+    private Optional<Turned> turn(String signature, List<PlacedTable> same, Map<PlacedTable, Across> across) {
         Optional<Decision> decision = job.decision(ACROSS, signature).or(() -> byStays(job, same.get(0)));
         PlacedTable first = same.get(0);
         Across block = across.get(first);
@@ -197,7 +163,7 @@ final class Layings {
             if (block != null && !job.isSettled(ACROSS, signature)) {
                 askNumbered(signature, same, across, decision.get().answer());
             }
-            return TurnDecision.read(decision.get().answer());
+            return Turned.of(decision.get().answer());
         }
         boolean known = same.stream()
                 .anyMatch(
@@ -206,7 +172,7 @@ final class Layings {
             pointOut(first);
             return Optional.empty();
         }
-        String answer = TURN + Names.join(names(first, block, amount));
+        String answer = Turned.into(names(first, block, amount));
         assumed.add(new Decision(
                 ACROSS,
                 signature,
@@ -221,7 +187,7 @@ final class Layings {
                                                 block.totals().get(0).column().header()) + " adds them up"),
                 Says.count(same.size(), "table")));
         askNumbered(signature, same, across, answer);
-        return TurnDecision.read(answer);
+        return Turned.of(answer);
     }
 
     /** Headers that run across over values of several kinds stay columns, which is said. */
@@ -247,26 +213,10 @@ final class Layings {
                 .collect(Collectors.toSet());
         return job.settled().stream()
                 .filter(decision -> decision.kind().equals(ACROSS))
-                .filter(decision -> TurnDecision.read(decision.answer())
-                        .filter(turn -> !turn.stays().isEmpty() && keys.containsAll(turn.stays()))
+                .filter(decision -> Turned.of(decision.answer())
+                        .filter(turn -> !turn.stays().isEmpty() && keys.containsAll(stays(turn)))
                         .isPresent())
                 .findFirst();
-    }
-
-    /** The names that a decision to turn columns gives: of the label, then of the values. */
-    static Optional<List<String>> names(String answer) {
-        return TurnDecision.read(answer).map(turn -> {
-            List<String> names = new ArrayList<>();
-            names.add(turn.label());
-            names.addAll(turn.values());
-            return names;
-        });
-    }
-
-    /** The words of an answer up to the names that it gives. */
-    static String lead(String answer) {
-        int into = answer.lastIndexOf(INTO);
-        return answer.substring(0, into + INTO.length());
     }
 
     /** The names that turned columns get where nothing has been decided. */
@@ -299,7 +249,7 @@ final class Layings {
         String members = Says.quoted(block.labels().get(0)) + " to "
                 + Says.quoted(block.labels().get(block.labels().size() - 1));
         long rows = same.stream().mapToLong(table -> table.table().kept()).sum();
-        String turn = answer.equals(LEAVE) ? TURN + Names.join(names(same.get(0), block, amount)) : answer;
+        String turn = answer.equals(LEAVE) ? Turned.into(names(same.get(0), block, amount)) : answer;
         questions.add(Question.of(
                 ACROSS,
                 signature,
@@ -481,7 +431,7 @@ final class Layings {
         if (decision.isPresent()) {
             return decision.get().answer().equals(LEAVE)
                     ? List.of()
-                    : Names.split(decision.get().answer());
+                    : Names.splitTexts(decision.get().answer());
         }
         boolean two =
                 same.stream().anyMatch(table -> Laying.levels(table.table()).contains(2));
@@ -494,7 +444,7 @@ final class Layings {
         assumed.add(new Decision(
                 SECTION,
                 signature,
-                Names.join(names),
+                Names.joinTexts(names),
                 "lines such as " + Says.quoted(first.sections().get(0).text()) + " head the rows below them",
                 Says.count(
                         same.stream()

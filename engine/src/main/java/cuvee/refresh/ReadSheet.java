@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.decision.SheetRule;
 import cuvee.detect.Reading;
 import cuvee.layout.PlacedTable;
 import cuvee.master.SheetReader;
@@ -34,7 +35,8 @@ public record ReadSheet(
         List<String> signatures,
         List<NamedRange> named,
         boolean hidden,
-        String reason) {
+        String reason)
+        implements SheetRule.Sheet {
 
     public ReadSheet {
         tables = List.copyOf(tables);

@@ -1,24 +1,15 @@
 package cuvee.refresh;
 
+import cuvee.decision.Choices;
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
 import cuvee.detect.Reading;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Job;
-import cuvee.job.Names;
-import cuvee.lineup.LineUp;
 import cuvee.place.Says;
 import cuvee.place.Where;
-import cuvee.rework.Codes;
-import cuvee.rework.Correction;
-import cuvee.rework.MadeColumns;
-import cuvee.rework.RowRules;
-import cuvee.rework.Shapings;
-import cuvee.rework.Tidying;
-import cuvee.rework.ValueRule;
-import cuvee.sheet.ReadAs;
-import cuvee.tag.TagSource;
-import cuvee.value.Type;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -28,27 +19,13 @@ import java.util.Set;
 /** What a job has decided about how sheets are read. */
 public final class ReadingDecisions {
     /** Decisions about one sheet or one layout, in the words of {@link Reading}. */
-    public static final String KIND = "reading";
+    public static final String KIND = Kinds.READING;
     /** Whether rows that only add up are totals. */
-    static final String TOTAL_ROW = "total-row";
+    static final String TOTAL_ROW = Kinds.TOTAL_ROW;
     /** Which row is the header. */
-    static final String HEADER_ROW = "header-row";
+    static final String HEADER_ROW = Kinds.HEADER_ROW;
     /** The answer that leaves a question about the reading to the evidence. */
-    static final String AS_FOUND = "as found";
-
-    /** Kinds whose answers are names or phrases of the analyst's, which are said elsewhere where they mean nothing. */
-    private static final Set<String> OTHER_KINDS = Set.of(
-            LineUp.KIND,
-            Board.COLUMN,
-            JobSession.ORDER,
-            JobSession.SOURCE_NAME,
-            MadeColumns.KIND,
-            Shapings.TO_COLUMNS,
-            Shapings.SORTED,
-            Shapings.NUMBERED,
-            BlankSources.KIND,
-            Amounts.CURRENCY,
-            Layings.SECTION);
+    static final String AS_FOUND = TableChoice.AS_FOUND;
 
     private ReadingDecisions() {}
 
@@ -87,7 +64,7 @@ public final class ReadingDecisions {
         });
         List<Finding> findings = new ArrayList<>();
         for (Decision decision : job.settled()) {
-            if (!understood(decision)) {
+            if (!Choices.of(decision, job.columns()).understood()) {
                 findings.add(said(
                         decision,
                         "The job says " + Says.quoted(decision.answer()) + " about " + decision.subject() + " ("
@@ -99,37 +76,6 @@ public final class ReadingDecisions {
             }
         }
         return findings;
-    }
-
-    private static boolean understood(Decision decision) {
-        return switch (decision.kind()) {
-            case KIND -> Reading.of(decision.answer()).isPresent();
-            case HEADER_ROW, TOTAL_ROW ->
-                decision.answer().equals(AS_FOUND)
-                        || Reading.of(decision.answer()).isPresent();
-            case SheetRule.KIND -> SheetRule.of(decision.answer()).isPresent();
-            case Gathering.TEXT_FORM -> ReadAs.of(decision.answer()).isPresent();
-            case ColumnTyping.TYPE -> Type.ofWord(decision.answer()).isPresent();
-            case Layings.ACROSS, Layings.CARRY -> Layings.understood(decision);
-            case TagColumns.TAG -> TagSource.read(decision.subject()).isPresent();
-            case Tidying.KIND -> Tidying.understood(decision);
-            case RowRules.ROWS, RowRules.EQUAL -> RowRules.understood(decision);
-            case NewColumns.KIND -> NewColumns.Policy.ofWords(decision.answer()).isPresent();
-            case ValueRule.KIND -> ValueRule.read(decision).isPresent();
-            case Correction.KIND -> Correction.read(decision).isPresent();
-            case Codes.KIND -> Codes.read(decision).isPresent();
-            case RowRules.PUT_BACK -> RowRules.row(decision).isPresent();
-            case Signs.KIND -> Signs.ANSWERS.contains(decision.answer());
-            case SentAgain.KIND ->
-                decision.answer().equals(SentAgain.ALL)
-                        || Names.split(decision.subject()).contains(decision.answer());
-            case JobSession.FILE, Doubles.KIND, Planner.ANOTHER_JOB ->
-                decision.answer().equals(Doubles.TAKE) || decision.answer().equals(Doubles.ASIDE);
-            case GoneSources.GONE, GoneSources.UNREADABLE -> GoneSources.ANSWERS.contains(decision.answer());
-            case ColumnTyping.MARK -> Set.of("point", "comma").contains(decision.answer());
-            case ColumnTyping.ORDER -> Set.of("day", "month").contains(decision.answer());
-            default -> OTHER_KINDS.contains(decision.kind());
-        };
     }
 
     private static Finding said(Decision decision, String what) {

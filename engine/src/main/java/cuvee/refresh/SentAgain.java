@@ -56,7 +56,7 @@ final class SentAgain {
         Map<String, List<PlacedTable>> bySource = bySource(tables);
         Map<PlacedTable, String> aside = new HashMap<>();
         decisions(job).forEach(decision -> {
-            List<String> paths = Names.split(decision.subject());
+            List<String> paths = Names.splitTexts(decision.subject());
             if (bySource.keySet().containsAll(paths) && paths.contains(decision.answer())) {
                 for (String path : paths) {
                     if (!path.equals(decision.answer())) {
@@ -75,7 +75,7 @@ final class SentAgain {
         return decisions(job).stream()
                 .anyMatch(decision -> !decision.answer().equals(ALL)
                         && !decision.answer().equals(path)
-                        && Names.split(decision.subject()).contains(path));
+                        && Names.splitTexts(decision.subject()).contains(path));
     }
 
     /** What the job has decided, each subject once. */
@@ -132,8 +132,8 @@ final class SentAgain {
                         }
                     });
                 }
-                String subject =
-                        Names.join(same.stream().map(Version::path).sorted().toList());
+                String subject = Names.joinTexts(
+                        same.stream().map(Version::path).sorted().toList());
                 if (same.size() > 1 && job.decision(KIND, subject).isEmpty()) {
                     found.add(decision(subject, same));
                 }
@@ -317,7 +317,7 @@ final class SentAgain {
         Map<String, List<PlacedTable>> bySource = bySource(tables);
         List<Question> questions = new ArrayList<>();
         for (Decision decision : decisions(job)) {
-            List<String> paths = Names.split(decision.subject());
+            List<String> paths = Names.splitTexts(decision.subject());
             if (job.isSettled(KIND, decision.subject()) || !bySource.keySet().containsAll(paths)) {
                 continue;
             }

@@ -1,5 +1,7 @@
 package cuvee.refresh;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.Turned;
 import cuvee.job.Names;
 import cuvee.rework.RowRules;
 import java.util.List;
@@ -65,7 +67,7 @@ public record Sentence(
 
     /** The answer that puts it in force with these names. */
     public String answer(List<String> newNames) {
-        return lead + Names.join(newNames);
+        return kind.equals(Kinds.TAG) ? newNames.get(0) : lead + Names.joinTexts(newNames);
     }
 
     /** The answer that switches it on or off. */
@@ -81,12 +83,13 @@ public record Sentence(
 
     /** True where blank cells of columns that become rows are rows too. */
     public boolean keepsBlanks() {
-        return lead.startsWith(Layings.KEEPING);
+        return Turned.of(answer(names)).filter(Turned::blanks).isPresent();
     }
 
     /** The answer by which blank cells become rows too, or are left out. */
     public String keepingBlanks(boolean keep) {
-        String plain = keepsBlanks() ? lead.substring(Layings.KEEPING.length()) : lead;
-        return (keep ? Layings.KEEPING : "") + plain + Names.join(names);
+        return Turned.of(answer(names))
+                .map(turned -> turned.keeping(keep).words())
+                .orElse(lead);
     }
 }

@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.decision.Turned;
 import cuvee.detect.FoundTable;
 import cuvee.detect.TableColumn;
 import cuvee.job.Decision;
@@ -96,7 +97,8 @@ public final class Sentences {
         }
         Across block = found.get();
         boolean on = first.turned() > 0;
-        List<String> names = decision.flatMap(it -> Layings.names(it.answer()))
+        List<String> names = decision.flatMap(it -> Turned.of(it.answer()))
+                .map(Turned::names)
                 .orElseGet(() -> Layings.names(first, block, Layings.AMOUNT));
         long made = 0;
         long blanks = 0;
@@ -105,8 +107,9 @@ public final class Sentences {
             made += part == null ? 0 : part.rows();
             blanks += part == null ? 0 : part.blanks();
         }
-        boolean keeping =
-                decision.filter(it -> it.answer().startsWith(Layings.KEEPING)).isPresent();
+        boolean keeping = decision.flatMap(it -> Turned.of(it.answer()))
+                .filter(Turned::blanks)
+                .isPresent();
         long records = records(layout.tables());
         String totals = block.totals().isEmpty()
                 ? ""
@@ -131,7 +134,7 @@ public final class Sentences {
                 on,
                 job.isSettled(Layings.ACROSS, subject),
                 decision.map(Decision::reason).orElse(""),
-                (keeping ? Layings.KEEPING : "") + Layings.TURN,
+                new Turned(List.of(), names, keeping).lead(),
                 names,
                 Layings.LEAVE,
                 numbers(layout.tables())));
@@ -139,9 +142,7 @@ public final class Sentences {
 
     /** Columns that the analyst turned by saying which ones stay. */
     private void allBut(Layout layout, Decision decision) {
-        List<String> names = Layings.names(decision.answer()).orElse(List.of());
-        String lead = Layings.lead(decision.answer());
-        String plain = lead.startsWith(Layings.KEEPING) ? lead.substring(Layings.KEEPING.length()) : lead;
+        Turned turned = Turned.of(decision.answer()).orElseThrow();
         long made = layout.tables().stream()
                 .mapToLong(table -> outcome.made()
                         .getOrDefault(table.id(), new Outcome.Made(0, 0))
@@ -151,14 +152,14 @@ public final class Sentences {
                 Layings.ACROSS,
                 decision.subject(),
                 Sentence.Paragraph.SHAPE,
-                "T" + plain.substring(1, plain.length() - " into ".length()) + " into rows:",
+                "Turn all but " + String.join(", ", turned.stays()) + " into rows:",
                 Says.count(records(layout.tables()), "row") + " became " + Says.number(made) + " in "
                         + Says.count(layout.tables().size(), "table"),
                 true,
                 true,
                 decision.reason(),
-                lead,
-                names,
+                turned.lead(),
+                turned.names(),
                 Layings.LEAVE,
                 numbers(layout.tables())));
     }
@@ -212,7 +213,7 @@ public final class Sentences {
         long lines = layout.tables().stream()
                 .mapToLong(table -> table.table().sections().size())
                 .sum();
-        List<String> names = on ? Names.split(decision.get().answer()) : List.of("Section");
+        List<String> names = on ? Names.splitTexts(decision.get().answer()) : List.of("Section");
         sentences.add(new Sentence(
                 Layings.SECTION,
                 signature,
@@ -437,7 +438,7 @@ public final class Sentences {
             String text = byPhrase
                     ? rule.verb().equals(RowRules.KEEP) ? "Keep only rows where" : "Set aside rows where"
                     : "Of rows that are equal in "
-                            + Says.list(Names.split(rule.decision().subject())) + " " + rule.verb() + ".";
+                            + Says.list(Names.splitTexts(rule.decision().subject())) + " " + rule.verb() + ".";
             List<Integer> tables = List.of();
             String touched =
                     rule.problem().isEmpty() ? "Switched off." : "It cannot be followed: " + rule.problem() + ".";
@@ -531,7 +532,7 @@ public final class Sentences {
         Set<String> there = new HashSet<>();
         outcome.sources().forEach(source -> there.add(source.path()));
         for (Decision decision : SentAgain.decisions(job)) {
-            List<String> paths = Names.split(decision.subject());
+            List<String> paths = Names.splitTexts(decision.subject());
             if (!there.containsAll(paths)) {
                 continue;
             }

@@ -1,6 +1,7 @@
 package cuvee.refresh;
 
 import cuvee.collect.Source;
+import cuvee.decision.SheetRule;
 import cuvee.detect.Reading;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;

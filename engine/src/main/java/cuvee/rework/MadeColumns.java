@@ -225,25 +225,4 @@ public final class MadeColumns {
     public static Job make(Job job, String name, String words) {
         return job.withSettled(new Decision(KIND, name, words, BY_HAND, ""));
     }
-
-    /** The formulas follow a column that is called otherwise now. */
-    public static Job renamed(Job job, List<String> columns, String name, String newName) {
-        Job next = job;
-        for (Decision decision : job.settled()) {
-            if (decision.kind().equals(KIND)) {
-                String words = FormulaReader.renamed(words(decision.answer()), columns, name, newName);
-                next = next.withSettled(next.settled().stream()
-                        .map(each -> each.equals(decision)
-                                ? new Decision(
-                                        KIND,
-                                        decision.subject(),
-                                        isOn(decision) ? words : off(words),
-                                        decision.reason(),
-                                        decision.evidence())
-                                : each)
-                        .toList());
-            }
-        }
-        return next;
-    }
 }

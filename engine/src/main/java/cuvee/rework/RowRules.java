@@ -151,7 +151,7 @@ public final class RowRules {
 
     private static Stated equal(Decision decision, Known known, List<Integer> newest) {
         List<Integer> columns = new ArrayList<>();
-        for (String name : Names.split(decision.subject())) {
+        for (String name : Names.splitTexts(decision.subject())) {
             int column = known.at(name);
             if (column < 0) {
                 return lost(decision, "there is no column " + Says.quoted(name));
@@ -180,7 +180,7 @@ public final class RowRules {
 
     /** The job with a rule by which one of rows that are equal in some columns stays. */
     public static Job equal(Job job, List<String> columns, String verb) {
-        String subject = Names.join(columns);
+        String subject = Names.joinTexts(columns);
         return job.withoutSettled(EQUAL, subject).withSettled(new Decision(EQUAL, subject, verb, BY_HAND, ""));
     }
 
@@ -235,27 +235,5 @@ public final class RowRules {
                         ? new Decision(kind, newSubject, each.answer(), each.reason(), each.evidence())
                         : each)
                 .toList());
-    }
-
-    /** The rules follow a column that is called otherwise now. */
-    public static Job renamed(Job job, List<String> columns, String name, String newName) {
-        Job next = job;
-        for (Decision decision : job.settled()) {
-            if (decision.kind().equals(ROWS)) {
-                Optional<Phrase> phrase = Phrase.read(decision.subject(), columns);
-                next = phrase.isEmpty()
-                        ? next
-                        : reworded(
-                                next,
-                                ROWS,
-                                decision.subject(),
-                                phrase.get().renamed(name, newName).said());
-            } else if (decision.kind().equals(EQUAL)) {
-                List<String> names = new ArrayList<>(Names.split(decision.subject()));
-                names.replaceAll(each -> each.equals(name) ? newName : each);
-                next = reworded(next, EQUAL, decision.subject(), Names.join(names));
-            }
-        }
-        return next;
     }
 }

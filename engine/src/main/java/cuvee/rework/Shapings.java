@@ -173,27 +173,6 @@ public final class Shapings {
 
     /** The job whose master numbers its rows in a column. */
     public static Job numbered(Job job, String name) {
-        return job.withSettled(new Decision(NUMBERED, ROWS, name, BY_HAND, ""));
-    }
-
-    /** The rules follow a column that is called otherwise now. */
-    public static Job renamed(Job job, String name, String newName) {
-        return job.withSettled(job.settled().stream()
-                .map(each -> each.kind().equals(TO_COLUMNS) || each.kind().equals(SORTED)
-                        ? new Decision(
-                                each.kind(),
-                                each.subject(),
-                                (each.answer().startsWith(OFF) ? OFF : "")
-                                        + Names.joinTexts(Names.splitTexts(wanted(each.answer())).stream()
-                                                .map(word -> renamed(word, name, newName))
-                                                .toList()),
-                                each.reason(),
-                                each.evidence())
-                        : each)
-                .toList());
-    }
-
-    private static String renamed(String word, String name, String newName) {
-        return word.equals(name) ? newName : word.equals(name + GREATEST) ? newName + GREATEST : word;
+        return job.withSettled(new Decision(NUMBERED, ROWS, Names.joinTexts(List.of(name)), BY_HAND, ""));
     }
 }

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.SheetRule;
 import cuvee.detect.Reading;
 import cuvee.detect.RowClass;
 import cuvee.finding.Question;

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.SheetRule;
 import cuvee.finding.Finding;
 import cuvee.job.Job;
 import cuvee.master.ColumnFacts;

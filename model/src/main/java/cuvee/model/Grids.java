@@ -2,6 +2,7 @@ package cuvee.model;
 
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
+import cuvee.decision.SheetRule;
 import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
 import cuvee.finding.Finding;
@@ -17,7 +18,6 @@ import cuvee.refresh.Outcome;
 import cuvee.refresh.OwnDecisions;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.ReadSheet;
-import cuvee.refresh.SheetRule;
 import cuvee.refresh.SourceReport;
 import cuvee.value.LooseText;
 import java.time.Instant;

@@ -1,6 +1,7 @@
 package cuvee.model;
 
 import cuvee.collect.Collector;
+import cuvee.decision.SheetRule;
 import cuvee.deliver.TargetGuard;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
@@ -23,7 +24,6 @@ import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
-import cuvee.refresh.SheetRule;
 import cuvee.refresh.SourceReport;
 import cuvee.refresh.Workplace;
 import cuvee.rework.MadeColumns;

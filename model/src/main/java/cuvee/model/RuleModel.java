@@ -1,5 +1,6 @@
 package cuvee.model;
 
+import cuvee.decision.Turned;
 import cuvee.detect.TableColumn;
 import cuvee.job.Job;
 import cuvee.layout.PlacedTable;
@@ -251,10 +252,7 @@ public final class RuleModel {
                 .filter(column -> column.index() <= lastColumn)
                 .map(TableColumn::header)
                 .toList();
-        model.decide(
-                JobSession.ACROSS,
-                table.signature(),
-                "turn all but " + String.join(" | ", stays) + " into Item | Amount");
+        model.decide(JobSession.ACROSS, table.signature(), Turned.allBut(stays, List.of("Item", "Amount")));
     }
 
     /** Switches what a sentence says on or off. */

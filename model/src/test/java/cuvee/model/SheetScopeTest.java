@@ -2,6 +2,7 @@ package cuvee.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.SheetRule;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
@@ -11,7 +12,6 @@ import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Progress;
 import cuvee.refresh.ReadSheet;
-import cuvee.refresh.SheetRule;
 import cuvee.refresh.Workplace;
 import java.io.IOException;
 import java.nio.file.Files;

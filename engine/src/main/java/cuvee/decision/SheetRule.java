@@ -1,4 +1,4 @@
-package cuvee.refresh;
+package cuvee.decision;
 
 import cuvee.collect.NamePattern;
 import cuvee.place.Says;
@@ -21,11 +21,24 @@ public sealed interface SheetRule {
     /** Decisions of this kind are about a source, or about all files. */
     String KIND = "sheets";
 
+    /** A sheet, as far as rules ask for it. */
+    interface Sheet {
+        String source();
+
+        String name();
+
+        /** True where people do not see it. */
+        boolean hidden();
+
+        /** The rectangles that the workbook names on it. */
+        List<NamedRange> named();
+    }
+
     /** What the words of a rule may look like, for those who ask. */
     String EXAMPLES = "sheets named Returns*, sheet 2, last sheet, table Crews, or cells B4:F200";
 
     /** True where the rule takes the sheet at a place in the list of its workbook's sheets. */
-    boolean takes(int at, List<ReadSheet> sheets);
+    boolean takes(int at, List<? extends Sheet> sheets);
 
     /** The cells that the rule confines a sheet to; empty where it takes it whole. */
     default Optional<CellRange> cellsOf(List<NamedRange> named) {
@@ -39,8 +52,8 @@ public sealed interface SheetRule {
         }
 
         @Override
-        public boolean takes(int at, List<ReadSheet> sheets) {
-            ReadSheet sheet = sheets.get(at);
+        public boolean takes(int at, List<? extends Sheet> sheets) {
+            Sheet sheet = sheets.get(at);
             return !sheet.hidden() && names.stream().anyMatch(name -> fits(name, sheet.name()));
         }
 
@@ -53,7 +66,7 @@ public sealed interface SheetRule {
     /** The sheet at a position among those that are not hidden, from 1; 0 stands for the last. */
     record At(int position) implements SheetRule {
         @Override
-        public boolean takes(int at, List<ReadSheet> sheets) {
+        public boolean takes(int at, List<? extends Sheet> sheets) {
             List<Integer> seen = new ArrayList<>();
             for (int i = 0; i < sheets.size(); i++) {
                 if (!sheets.get(i).hidden()) {
@@ -68,7 +81,7 @@ public sealed interface SheetRule {
     /** The table or range that the workbook calls so. */
     record Table(String name) implements SheetRule {
         @Override
-        public boolean takes(int at, List<ReadSheet> sheets) {
+        public boolean takes(int at, List<? extends Sheet> sheets) {
             return cellsOf(sheets.get(at).named()).isPresent();
         }
 
@@ -84,7 +97,7 @@ public sealed interface SheetRule {
     /** The same cells in every sheet. */
     record Cells(CellRange range) implements SheetRule {
         @Override
-        public boolean takes(int at, List<ReadSheet> sheets) {
+        public boolean takes(int at, List<? extends Sheet> sheets) {
             return !sheets.get(at).hidden();
         }
 
@@ -95,7 +108,7 @@ public sealed interface SheetRule {
     }
 
     /** Reads a rule in words; empty where they are none. */
-    static Optional<SheetRule> of(String words) {
+    public static Optional<SheetRule> of(String words) {
         String text = words.strip();
         String lower = text.toLowerCase(Locale.ROOT);
         Matcher at = Pattern.compile("sheet (\\d{1,4})").matcher(lower);
@@ -116,7 +129,7 @@ public sealed interface SheetRule {
     }
 
     /** The places of the sheets of one source that the rule takes. */
-    default List<Integer> takenOf(List<ReadSheet> sheets) {
+    default List<Integer> takenOf(List<? extends Sheet> sheets) {
         List<Integer> taken = new ArrayList<>();
         for (int i = 0; i < sheets.size(); i++) {
             if (takes(i, sheets)) {
@@ -127,14 +140,14 @@ public sealed interface SheetRule {
     }
 
     /** What the rule finds in every source, in words; nothing is changed by it. */
-    default String effect(List<ReadSheet> all) {
-        Map<String, List<ReadSheet>> bySource = new LinkedHashMap<>();
+    default String effect(List<? extends Sheet> all) {
+        Map<String, List<Sheet>> bySource = new LinkedHashMap<>();
         all.forEach(sheet -> bySource.computeIfAbsent(sheet.source(), source -> new ArrayList<>())
                 .add(sheet));
         int found = 0;
         int several = 0;
         List<String> without = new ArrayList<>();
-        for (Map.Entry<String, List<ReadSheet>> source : bySource.entrySet()) {
+        for (Map.Entry<String, List<Sheet>> source : bySource.entrySet()) {
             int taken = takenOf(source.getValue()).size();
             found += taken > 0 ? 1 : 0;
             several += taken > 1 ? 1 : 0;

@@ -1,0 +1,44 @@
+package cuvee.decision;
+
+/** The words by which a job and its commands know the kinds of decisions. */
+public final class Kinds {
+    public static final String TYPE = "type";
+    public static final String DECIMAL_MARK = "decimal-mark";
+    public static final String DATE_ORDER = "date-order";
+    public static final String CURRENCY = "currency";
+    public static final String SIGN = "sign";
+    public static final String BLANK_SOURCE = "blank-source";
+    public static final String COLUMN = "column";
+    public static final String SPELLING = "spelling";
+    public static final String VALUE = "value";
+    public static final String CODES = "codes";
+    public static final String MADE = "made";
+    public static final String TAG = "tag";
+    public static final String LINE_UP = "line-up";
+    public static final String NEW_COLUMNS = "new-columns";
+    public static final String ROWS = "rows";
+    public static final String EQUAL_ROWS = "equal-rows";
+    public static final String PUT_BACK = "put-back";
+    public static final String TO_COLUMNS = "to-columns";
+    public static final String SORTED = "sorted";
+    public static final String NUMBERED = "numbered";
+    public static final String ACROSS = "across";
+    public static final String CARRY_DOWN = "carry-down";
+    public static final String SECTION_LINE = "section-line";
+    public static final String ANOTHER_JOB = "another-job";
+    public static final String HEADER_ROW = "header-row";
+    public static final String TOTAL_ROW = "total-row";
+    public static final String READING = "reading";
+    public static final String SHEET = "sheet";
+    public static final String SHEETS = "sheets";
+    public static final String FILE = "file";
+    public static final String TEXT_FORM = "text-form";
+    public static final String ORDER = "order";
+    public static final String GONE = "gone";
+    public static final String UNREADABLE = "unreadable";
+    public static final String SENT_AGAIN = "sent-again";
+    public static final String SOURCE_NAME = "source-name";
+    public static final String CORRECTION = "correction";
+
+    private Kinds() {}
+}

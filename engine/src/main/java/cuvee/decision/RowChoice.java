@@ -1,0 +1,151 @@
+package cuvee.decision;
+
+import cuvee.job.Names;
+import cuvee.place.Where;
+import cuvee.rework.Phrase;
+import cuvee.rework.RowRules;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Decisions about the rows of the master: which are kept, how they are ordered, and which values become columns. */
+public sealed interface RowChoice extends Choice {
+    /** The subject of what is said of all rows. */
+    String ALL_ROWS = "rows";
+
+    /** Rows that a phrase is true of are kept, or set aside. */
+    record ByPhrase(String phrase, boolean keep, boolean on) implements RowChoice {
+        @Override
+        public Words words() {
+            return Words.of(Kinds.ROWS, phrase, keep ? RowRules.KEEP : RowRules.ASIDE, on);
+        }
+
+        @Override
+        public Choice renamed(Renaming renaming) {
+            return Phrase.read(phrase, List.copyOf(renaming.columns()))
+                    .<Choice>map(read -> new ByPhrase(
+                            read.renamed(renaming.from(), renaming.to()).said(), keep, on))
+                    .orElse(this);
+        }
+    }
+
+    /** Of rows that are equal in some columns one is kept. */
+    record Equal(List<String> columns, String verb, boolean on) implements RowChoice {
+        public Equal {
+            columns = List.copyOf(columns);
+        }
+
+        @Override
+        public Words words() {
+            return Words.of(Kinds.EQUAL_ROWS, Names.joinTexts(columns), verb, on);
+        }
+
+        @Override
+        public Choice renamed(Renaming renaming) {
+            return new Equal(columns.stream().map(renaming::of).toList(), verb, on);
+        }
+    }
+
+    /** A row of a sheet that is kept whatever rules say. */
+    record PutBack(Where row) implements RowChoice {
+        @Override
+        public Words words() {
+            return new Words(
+                    Kinds.PUT_BACK,
+                    Names.joinTexts(List.of(row.source(), row.sheet(), String.valueOf(row.row()))),
+                    RowRules.KEEP);
+        }
+
+        @Override
+        public Choice renamed(Renaming renaming) {
+            return this;
+        }
+
+        @Override
+        public boolean isAbout(String source) {
+            return row.source().equals(source);
+        }
+    }
+
+    /**
+     * Values of a column that become columns.
+     *
+     * @param label the column whose values become columns
+     * @param how what is made of several values
+     * @param value the column that they hold
+     * @param stays the columns that stay
+     */
+    record ToColumns(String label, String how, String value, List<String> stays, boolean on) implements RowChoice {
+        public ToColumns {
+            stays = List.copyOf(stays);
+        }
+
+        @Override
+        public Words words() {
+            List<String> parts = new ArrayList<>(List.of(label, how, value));
+            parts.addAll(stays);
+            return Words.of(Kinds.TO_COLUMNS, ALL_ROWS, Names.joinTexts(parts), on);
+        }
+
+        @Override
+        public Choice renamed(Renaming renaming) {
+            return new ToColumns(
+                    renaming.of(label),
+                    how,
+                    renaming.of(value),
+                    stays.stream().map(renaming::of).toList(),
+                    on);
+        }
+    }
+
+    /** The order of the rows. */
+    record Sorted(List<By> by, boolean on) implements RowChoice {
+        private static final String GREATEST = ", greatest first";
+
+        public Sorted {
+            by = List.copyOf(by);
+        }
+
+        /** One column of an order. */
+        record By(String column, boolean greatestFirst) {
+            static By of(String words) {
+                boolean greatest = words.endsWith(GREATEST);
+                return new By(greatest ? words.substring(0, words.length() - GREATEST.length()) : words, greatest);
+            }
+
+            String words() {
+                return greatestFirst ? column + GREATEST : column;
+            }
+        }
+
+        @Override
+        public Words words() {
+            return Words.of(
+                    Kinds.SORTED,
+                    ALL_ROWS,
+                    Names.joinTexts(by.stream().map(By::words).toList()),
+                    on);
+        }
+
+        @Override
+        public Choice renamed(Renaming renaming) {
+            return new Sorted(
+                    by.stream()
+                            .map(each -> new By(renaming.of(each.column()), each.greatestFirst()))
+                            .toList(),
+                    on);
+        }
+    }
+
+    /** A column that numbers the rows. */
+    record Numbered(String column, boolean on) implements RowChoice {
+        @Override
+        public Words words() {
+            return Words.of(Kinds.NUMBERED, ALL_ROWS, Names.joinTexts(List.of(column)), on);
+        }
+
+        @Override
+        public Choice renamed(Renaming renaming) {
+            return new Numbered(renaming.of(column), on);
+        }
+    }
+}

@@ -1,0 +1,145 @@
+package cuvee.decision;
+
+import cuvee.job.Names;
+import cuvee.rework.Correction;
+import cuvee.sheet.ReadAs;
+import java.util.List;
+import java.util.Optional;
+
+/** Decisions about sources: which belong, how they are read, and what becomes of those that are gone. */
+public sealed interface SourceChoice extends Choice {
+    /** The subject of what is said of all files. */
+    String ALL_FILES = "all files";
+
+    String KEEP = "keep";
+    String REMOVE = "remove";
+    /** The answer that takes all of several files that look like one sent again. */
+    String ALL = "all";
+
+    @Override
+    default Choice renamed(Renaming renaming) {
+        return this;
+    }
+
+    /** Whether a file belongs. */
+    record OfFile(String path, boolean take) implements SourceChoice {
+        @Override
+        public Words words() {
+            return new Words(Kinds.FILE, path, take ? TableChoice.TAKE : TableChoice.ASIDE);
+        }
+    }
+
+    /** What parts the cells of a text file, and how it is encoded, in words. */
+    record TextForm(String path, String form) implements SourceChoice {
+        @Override
+        public Words words() {
+            return new Words(Kinds.TEXT_FORM, path, form);
+        }
+
+        @Override
+        public boolean isAbout(String source) {
+            return path.equals(source);
+        }
+
+        @Override
+        public boolean understood() {
+            return ReadAs.of(form).isPresent();
+        }
+    }
+
+    /** Which sheets of a workbook belong, in words; the subject is a source, a layout, a folder, a place or all files. */
+    record WhichSheets(String subject, String rule) implements SourceChoice {
+        @Override
+        public Words words() {
+            return new Words(Kinds.SHEETS, subject, rule);
+        }
+
+        @Override
+        public boolean isAbout(String source) {
+            return subject.equals(source);
+        }
+
+        @Override
+        public boolean understood() {
+            return SheetRule.of(rule).isPresent();
+        }
+    }
+
+    /** The order of the files. */
+    record InOrder(List<String> paths) implements SourceChoice {
+        public InOrder {
+            paths = List.copyOf(paths);
+        }
+
+        @Override
+        public Words words() {
+            return new Words(Kinds.ORDER, ALL_FILES, String.join("\n", paths));
+        }
+    }
+
+    /** What becomes of the rows of a file that is gone, or that cannot be read. */
+    record Lost(String kind, String path, boolean keep) implements SourceChoice {
+        @Override
+        public Words words() {
+            return new Words(kind, path, keep ? KEEP : REMOVE);
+        }
+    }
+
+    /**
+     * Which of several files that look like one sent again is taken.
+     *
+     * @param taken empty where all are
+     */
+    record SentAgain(List<String> paths, Optional<String> taken) implements SourceChoice {
+        public SentAgain {
+            paths = List.copyOf(paths);
+        }
+
+        @Override
+        public Words words() {
+            return new Words(Kinds.SENT_AGAIN, Names.joinTexts(paths), taken.orElse(ALL));
+        }
+    }
+
+    /** What a source is called where its path alone does not tell it from another; the key is its place and path. */
+    record Called(String key, String name) implements SourceChoice {
+        @Override
+        public Words words() {
+            return new Words(Kinds.SOURCE_NAME, key, name);
+        }
+
+        @Override
+        public Choice moved(Move move) {
+            return new Called(move.key(key), name);
+        }
+    }
+
+    /** A cell that is read as something else. */
+    record Corrected(Correction correction) implements SourceChoice {
+        @Override
+        public Words words() {
+            return new Words(Kinds.CORRECTION, correction.subject(), correction.answer(correction.on()));
+        }
+
+        @Override
+        public boolean isAbout(String source) {
+            return correction.source().equals(source);
+        }
+    }
+
+    /** What becomes of columns that appear later, in words. */
+    record NewColumns(String policy) implements SourceChoice {
+        /** What can become of them. */
+        public static final List<String> POLICIES = List.of("take in and say so", "hold and ask", "leave out");
+
+        @Override
+        public Words words() {
+            return new Words(Kinds.NEW_COLUMNS, ColumnChoice.ALL_COLUMNS, policy);
+        }
+
+        @Override
+        public boolean understood() {
+            return POLICIES.contains(policy);
+        }
+    }
+}
