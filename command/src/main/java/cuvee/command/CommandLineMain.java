@@ -40,6 +40,8 @@ public final class CommandLineMain implements Runnable {
         line.addSubcommand(new DraftCommand(machine));
         line.addSubcommand(new ShowCommand(machine));
         line.addSubcommand(new SettleCommand(machine));
+        line.addSubcommand(new DecideCommand(machine));
+        line.addSubcommand(new UndoCommand(machine));
         line.addSubcommand(new AcceptCommand(machine));
         line.addSubcommand(new RefreshCommand(machine));
         line.addSubcommand(new DemoCommand(machine));

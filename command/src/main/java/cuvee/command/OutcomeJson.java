@@ -7,17 +7,24 @@ import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
+import cuvee.job.Decision;
+import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.place.Where;
 import cuvee.refresh.Changed;
+import cuvee.refresh.Deciding;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.SourceReport;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** The JSON of the command line; its form only grows (docs/command-line.md). */
 final class OutcomeJson {
@@ -58,11 +65,14 @@ final class OutcomeJson {
         ArrayNode layouts = root.putArray("layouts");
         outcome.proposal().layouts().forEach(layout -> {
             ObjectNode node = layouts.addObject();
-            node.put("id", layoutId(layout.signature()));
+            node.put("id", Deciding.layoutId(layout.signature()));
+            node.put("signature", layout.signature());
             node.put("tables", layout.tables().size());
             node.put("rows", layout.rows());
             layout.headers().forEach(node.putArray("headers")::add);
         });
+        otherLayouts(layouts, outcome);
+        decisions(root.putArray("decisions"), outcome);
         questions(root.putArray("questions"), outcome.questions());
         findings(root.putArray("findings"), outcome.findings());
         root.putArray("deliveries");
@@ -76,6 +86,46 @@ final class OutcomeJson {
         ObjectNode millis = root.putObject("ms");
         outcome.millis().forEach(millis::put);
         return root;
+    }
+
+    /** Layouts of tables that are not in the master as they stand: turned, or set aside. */
+    private static void otherLayouts(ArrayNode layouts, Outcome outcome) {
+        Set<String> listed =
+                outcome.proposal().layouts().stream().map(Layout::signature).collect(Collectors.toSet());
+        Map<String, List<PlacedTable>> others = new LinkedHashMap<>();
+        outcome.sheets().stream()
+                .flatMap(sheet -> sheet.tables().stream())
+                .forEach(table -> others.computeIfAbsent(table.signature(), any -> new ArrayList<>())
+                        .add(table));
+        others.forEach((signature, tables) -> {
+            if (!listed.contains(signature)) {
+                ObjectNode node = layouts.addObject();
+                node.put("id", Deciding.layoutId(signature));
+                node.put("signature", signature);
+                node.put("tables", tables.size());
+                node.put("rows", 0);
+                tables.get(0)
+                        .columns()
+                        .forEach(column -> node.withArray("headers").add(column.header()));
+            }
+        });
+    }
+
+    private static void decisions(ArrayNode array, Outcome outcome) {
+        outcome.job().settled().forEach(decision -> decision(array.addObject(), decision, "you"));
+        outcome.job().assumed().stream()
+                .filter(decision -> !outcome.job().isSettled(decision.kind(), decision.subject()))
+                .forEach(decision -> decision(array.addObject(), decision, "Cuvee"));
+    }
+
+    private static void decision(ObjectNode node, Decision decision, String by) {
+        node.put("id", decision.id())
+                .put("kind", decision.kind())
+                .put("subject", decision.subject())
+                .put("answer", decision.answer())
+                .put("by", by)
+                .put("reason", decision.reason())
+                .put("evidence", decision.evidence());
     }
 
     private static void source(
@@ -111,7 +161,7 @@ final class OutcomeJson {
         node.put("state", state);
         node.put("reason", reason);
         found(node, table);
-        node.put("layout", layoutId(placed.signature()));
+        node.put("layout", Deciding.layoutId(placed.signature()));
         node.put("seen", table.seen());
         node.put("kept", table.kept());
         setAside(node, table);
@@ -174,10 +224,6 @@ final class OutcomeJson {
     static void setAside(ObjectNode node, FoundTable table) {
         ObjectNode aside = node.putObject("setAside");
         table.setAside().forEach((RowClass rowClass, Integer count) -> aside.put(rowClass.word(), count));
-    }
-
-    private static String layoutId(String signature) {
-        return Question.idOf("layout", signature).replaceFirst("q", "l");
     }
 
     static void questions(ArrayNode array, Collection<Question> questions) {

@@ -3,6 +3,7 @@ package cuvee.command;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Severity;
+import cuvee.job.Decision;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
@@ -42,6 +43,19 @@ final class OutcomeText {
         }
         questions(outcome, out);
         findings(outcome, out);
+    }
+
+    /** Every decision with its id, yours first. */
+    static void decisions(Outcome outcome, PrintStream out) {
+        outcome.job().settled().forEach(decision -> out.println(line(decision, "you")));
+        outcome.job().assumed().stream()
+                .filter(decision -> !outcome.job().isSettled(decision.kind(), decision.subject()))
+                .forEach(decision -> out.println(line(decision, "Cuvee")));
+    }
+
+    private static String line(Decision decision, String by) {
+        return decision.id() + "  " + by + ": " + decision.kind() + " of " + Says.quoted(decision.subject()) + ": "
+                + decision.answer() + (decision.reason().isEmpty() ? "" : " (" + decision.reason() + ")");
     }
 
     /** What happens to the rows between the sheets and the master. */

@@ -1,5 +1,6 @@
 package cuvee.command;
 
+import cuvee.decision.Choices;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
@@ -41,10 +42,7 @@ final class SettleCommand implements Callable<Integer> {
                     .filter(question -> question.id().equals(id))
                     .findFirst();
             if (asked.isEmpty()) {
-                machine.err()
-                        .println("There is no open question " + id + " in " + file
-                                + ". Nothing was changed. List the questions with: cuvee show " + file);
-                return Exit.USAGE;
+                return again(outcome, path);
             }
             Question question = asked.get();
             Optional<Answer> chosen = question.answers().stream()
@@ -68,5 +66,36 @@ final class SettleCommand implements Callable<Integer> {
                     .println("Settled: " + question.text() + " " + chosen.get().text() + ".");
             return Exit.DONE;
         }
+    }
+
+    /** A question that was answered before gets another answer. */
+    private int again(Outcome outcome, Path path) {
+        Optional<Decision> before = outcome.job().settled().stream()
+                .filter(decision -> decision.id().equals(id))
+                .findFirst();
+        if (before.isEmpty()) {
+            machine.err()
+                    .println("There is no question " + id + " in " + file
+                            + ". Nothing was changed. List the questions with: cuvee show " + file);
+            return Exit.USAGE;
+        }
+        Decision decision = new Decision(
+                before.get().kind(),
+                before.get().subject(),
+                answer,
+                before.get().reason(),
+                before.get().evidence());
+        if (!Choices.of(decision, outcome.job().columns()).understood()) {
+            machine.err()
+                    .println(Says.quoted(answer) + " is no answer to " + id
+                            + ". Nothing was changed. It was answered with "
+                            + Says.quoted(before.get().answer()) + ".");
+            return Exit.USAGE;
+        }
+        JobFile.save(outcome.job().withSettled(decision), path);
+        machine.out()
+                .println("Settled again: " + decision.kind() + " of " + Says.quoted(decision.subject()) + " is "
+                        + answer + " instead of " + before.get().answer() + ".");
+        return Exit.DONE;
     }
 }

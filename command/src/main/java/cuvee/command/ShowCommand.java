@@ -27,6 +27,9 @@ final class ShowCommand implements Callable<Integer> {
     @Option(names = "--page", description = "Print the whole job as a page of sentences.")
     private boolean page;
 
+    @Option(names = "--decisions", description = "Print every decision with its id, and whose it is.")
+    private boolean decisions;
+
     ShowCommand(Machine machine) {
         this.machine = machine;
     }
@@ -37,7 +40,9 @@ final class ShowCommand implements Callable<Integer> {
         Job job = JobFile.open(path);
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
             Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
-            if (page) {
+            if (decisions && !json) {
+                OutcomeText.decisions(outcome, machine.out());
+            } else if (page) {
                 machine.out().print(JobPage.of(outcome).text());
             } else {
                 JobRun.print(machine, outcome, json, List.of());

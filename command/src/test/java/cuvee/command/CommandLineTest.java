@@ -13,6 +13,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -175,8 +176,8 @@ class CommandLineTest {
         assertThat(cuvee("settle", "job.cuvee", question.path("id").asText(), "aside"))
                 .isZero();
         assertThat(cuvee("show", "job.cuvee")).isZero();
-        assertThat(cuvee("settle", "job.cuvee", question.path("id").asText(), "aside"))
-                .isEqualTo(2);
+        assertThat(cuvee("settle", "job.cuvee", question.path("id").asText(), "take"))
+                .isZero();
     }
 
     @Test
@@ -334,5 +335,82 @@ class CommandLineTest {
         assertThat(cuvee("refresh", "r.cuvee")).isEqualTo(3);
         assertThat(said() + warned())
                 .contains("The rule “keep Ship is Dunlin” cannot be followed", "It sets no row aside.");
+    }
+
+    @Test
+    void anythingIsDecidedInWordsAndTakenBackByItsId() throws IOException {
+        write("data/c.csv", "Date,Port,Pax\n2026-03-01,Marsay,\"1,204\"\n");
+        cuvee("draft", "data", "--out", "job.cuvee");
+        cuvee("refresh", "job.cuvee");
+        assertThat(cuvee("decide", "job.cuvee", "decimal-mark", "Pax", "c.csv", "comma"))
+                .isZero();
+        assertThat(said()).startsWith("Decided. ").contains("“Pax” adds up to 19.204 instead of 1222");
+        assertThat(cuvee("decide", "job.cuvee", "rows", "Port is Hollin", "set aside"))
+                .isZero();
+        assertThat(said()).contains("The master has 2 rows instead of 4.");
+        assertThat(cuvee("show", "job.cuvee", "--decisions")).isZero();
+        assertThat(said()).contains("you: rows of “Port is Hollin”: set aside");
+        cuvee("show", "job.cuvee", "--json");
+        String id = json().path("decisions").path(1).path("id").asText();
+        assertThat(cuvee("undo", "job.cuvee", id)).isZero();
+        assertThat(said()).startsWith("Taken back. The master has 4 rows instead of 2.");
+        assertThat(cuvee("undo", "job.cuvee", id)).isEqualTo(2);
+        assertThat(warned()).contains("The job has no decision " + id);
+    }
+
+    @Test
+    void whatCannotBeDecidedIsRefusedAndSaysWhatCan() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        String before = Files.readString(folder.resolve("job.cuvee"));
+        assertThat(cuvee("decide", "job.cuvee", "typ", "Pax", "Text")).isEqualTo(2);
+        assertThat(warned()).contains("no kind of decision called “typ”").contains("line-up");
+        assertThat(cuvee("decide", "job.cuvee", "type", "Pax", "Colour")).isEqualTo(2);
+        assertThat(warned()).contains("“Colour” says nothing about “Pax”");
+        assertThat(cuvee("decide", "job.cuvee", "type", "Fare", "Text")).isEqualTo(2);
+        assertThat(warned()).contains("There is no column “Fare”. Nothing was changed. The columns are Date, Port");
+        assertThat(cuvee("decide", "job.cuvee", "across", "nothing|here", "leave"))
+                .isEqualTo(2);
+        assertThat(cuvee("decide", "job.cuvee", "file", "z.csv", "aside")).isEqualTo(2);
+        assertThat(Files.readString(folder.resolve("job.cuvee"))).isEqualTo(before);
+    }
+
+    @Test
+    void turnedTablesAndThoseSetAsideNameLayoutsThatAreListed() throws IOException {
+        write("plan/d.csv", "Depot,Jan,Feb,Mar\nHollin,1,2,3\nTarsk,4,5,6\n");
+        write("plan/e.csv", "Depot,Jan,Feb,Mar\nMarsay,1,2,3\n");
+        write("plan/f.csv", "Crew,Berth\nA,1\n");
+        cuvee("draft", "plan", "--out", "job.cuvee");
+        cuvee("show", "job.cuvee", "--json");
+        JsonNode shown = json();
+        List<String> ids = new ArrayList<>();
+        shown.path("layouts").forEach(layout -> ids.add(layout.path("id").asText()));
+        assertThat(ids).doesNotHaveDuplicates();
+        shown.path("sources")
+                .forEach(source -> source.path("tables")
+                        .forEach(table ->
+                                assertThat(ids).contains(table.path("layout").asText())));
+        String across = "";
+        for (JsonNode layout : shown.path("layouts")) {
+            across = layout.path("signature").asText().startsWith("depot|jan")
+                    ? layout.path("id").asText()
+                    : across;
+        }
+        assertThat(cuvee("decide", "job.cuvee", "across", across, "leave")).isZero();
+        assertThat(said()).contains("New: ").contains("“Jan”");
+    }
+
+    @Test
+    void aQuestionMayBeAnsweredAgain() throws IOException {
+        write("data/c.csv", "Date,Port,Pax\n2026-03-01,Marsay,\"1,204\"\n");
+        cuvee("draft", "data", "--out", "job.cuvee");
+        JsonNode question = questions().path(0);
+        String id = question.path("id").asText();
+        String first = question.path("answers").path(0).path("id").asText();
+        String second = question.path("answers").path(1).path("id").asText();
+        assertThat(cuvee("settle", "job.cuvee", id, first)).isZero();
+        assertThat(cuvee("settle", "job.cuvee", id, second)).isZero();
+        assertThat(said()).contains("is " + second + " instead of " + first);
+        assertThat(cuvee("settle", "job.cuvee", id, "rubbish")).isEqualTo(2);
+        assertThat(cuvee("settle", "job.cuvee", "q00000000", first)).isEqualTo(2);
     }
 }

@@ -1,5 +1,7 @@
 package cuvee.decision;
 
+import java.util.Set;
+
 /** The words by which a job and its commands know the kinds of decisions. */
 public final class Kinds {
     public static final String TYPE = "type";
@@ -39,6 +41,46 @@ public final class Kinds {
     public static final String SENT_AGAIN = "sent-again";
     public static final String SOURCE_NAME = "source-name";
     public static final String CORRECTION = "correction";
+
+    /** All of them. */
+    public static final Set<String> ALL = Set.of(
+            TYPE,
+            DECIMAL_MARK,
+            DATE_ORDER,
+            CURRENCY,
+            SIGN,
+            BLANK_SOURCE,
+            COLUMN,
+            SPELLING,
+            VALUE,
+            CODES,
+            MADE,
+            TAG,
+            LINE_UP,
+            NEW_COLUMNS,
+            ROWS,
+            EQUAL_ROWS,
+            PUT_BACK,
+            TO_COLUMNS,
+            SORTED,
+            NUMBERED,
+            ACROSS,
+            CARRY_DOWN,
+            SECTION_LINE,
+            ANOTHER_JOB,
+            HEADER_ROW,
+            TOTAL_ROW,
+            READING,
+            SHEET,
+            SHEETS,
+            FILE,
+            TEXT_FORM,
+            ORDER,
+            GONE,
+            UNREADABLE,
+            SENT_AGAIN,
+            SOURCE_NAME,
+            CORRECTION);
 
     private Kinds() {}
 }
