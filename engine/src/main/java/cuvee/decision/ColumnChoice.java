@@ -6,6 +6,7 @@ import cuvee.rework.Codes;
 import cuvee.rework.FormulaReader;
 import cuvee.rework.ValueRule;
 import cuvee.tag.TagSource;
+import cuvee.value.Meaning;
 import cuvee.value.Type;
 import java.util.List;
 import java.util.Optional;
@@ -88,6 +89,29 @@ public sealed interface ColumnChoice extends Choice {
         @Override
         public ColumnChoice withColumn(String other) {
             return new DateOrder(new Scoped(other, where.scope()), monthFirst);
+        }
+
+        @Override
+        public boolean isAbout(String source) {
+            return where.scope().equals(source);
+        }
+    }
+
+    /** What its numbers stand for. */
+    record WrittenAs(Scoped where, Meaning meaning) implements ColumnChoice {
+        @Override
+        public String column() {
+            return where.column();
+        }
+
+        @Override
+        public Words words() {
+            return new Words(Kinds.WRITTEN_AS, where.words(), meaning.words());
+        }
+
+        @Override
+        public ColumnChoice withColumn(String other) {
+            return new WrittenAs(new Scoped(other, where.scope()), meaning);
         }
 
         @Override

@@ -7,6 +7,7 @@ public final class Kinds {
     public static final String TYPE = "type";
     public static final String DECIMAL_MARK = "decimal-mark";
     public static final String DATE_ORDER = "date-order";
+    public static final String WRITTEN_AS = "written-as";
     public static final String CURRENCY = "currency";
     public static final String SIGN = "sign";
     public static final String BLANK_SOURCE = "blank-source";
@@ -47,6 +48,7 @@ public final class Kinds {
             TYPE,
             DECIMAL_MARK,
             DATE_ORDER,
+            WRITTEN_AS,
             CURRENCY,
             SIGN,
             BLANK_SOURCE,

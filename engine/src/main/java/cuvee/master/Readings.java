@@ -102,7 +102,7 @@ final class Readings {
     private static String read(String cell, MasterPlan.Column column, MasterPlan.Feed feed) {
         Evidence e = feed.evidence();
         String type = column.sqlType();
-        String plain = feed.corrected()
+        String plain = feed.corrected() || !feed.convention().isPlain() && column.type() != Type.TEXT
                 ? general(cell, column.type(), feed.convention())
                 : plain(cell, column.type(), feed.convention(), e);
         if (column.type() == Type.TEXT) {

@@ -2,6 +2,7 @@ package cuvee.master;
 
 import cuvee.place.Where;
 import cuvee.sheet.CellKind;
+import cuvee.value.Convention;
 import cuvee.value.Spellings;
 import cuvee.value.Type;
 import java.sql.ResultSet;
@@ -25,9 +26,70 @@ public final class SourceCells {
     private static final int MOST_TEXTS = 1000;
 
     private final DuckDBConnection connection;
+    private final Registering registering;
 
-    SourceCells(DuckDBConnection connection) {
+    /** Makes the reading of values known to the store, where that has not been done. */
+    interface Registering {
+        void register() throws SQLException;
+    }
+
+    SourceCells(DuckDBConnection connection, Registering registering) {
         this.connection = connection;
+        this.registering = registering;
+    }
+
+    /**
+     * The numbers that cells hold under a convention.
+     *
+     * @param fits how many cells hold one
+     * @param decimals the most digits behind the mark
+     */
+    public record Range(long fits, double least, double greatest, int decimals) {}
+
+    /** The numbers that the cells of tables hold under a convention, by table; those without any are left out. */
+    public Map<Integer, Range> ranges(Collection<Cells> cells, Convention convention) {
+        return Sql.ask("looking at numbers", () -> {
+            registering.register();
+            Map<Integer, Range> ranges = new HashMap<>();
+            try (Statement statement = connection.createStatement()) {
+                for (List<Cells> group : alike(cells)) {
+                    String read = Readings.FUNCTION + "(s.c" + group.get(0).column() + ", "
+                            + Sql.literal(Type.DECIMAL.name()) + ", " + Sql.literal(convention.code()) + ")";
+                    try (ResultSet rows = statement.executeQuery(
+                            "SELECT tbl, count(v), min(TRY_CAST(v AS DOUBLE)), max(TRY_CAST(v AS DOUBLE)),"
+                                    + " max(length(string_split(v, '.')[2])) FROM (SELECT p.tbl, " + read + " AS v"
+                                    + " FROM " + records(group) + ") WHERE v IS NOT NULL GROUP BY tbl")) {
+                        while (rows.next()) {
+                            ranges.put(
+                                    rows.getInt(1),
+                                    new Range(rows.getLong(2), rows.getDouble(3), rows.getDouble(4), rows.getInt(5)));
+                        }
+                    }
+                }
+            }
+            return ranges;
+        });
+    }
+
+    /** Cells that one statement can look through. */
+    private static Collection<List<Cells>> alike(Collection<Cells> cells) {
+        Map<List<Object>, List<Cells>> groups = new LinkedHashMap<>();
+        cells.forEach(each -> groups.computeIfAbsent(
+                        List.of(each.width(), each.column(), each.hasAside()), key -> new ArrayList<>())
+                .add(each));
+        return groups.values();
+    }
+
+    /** The records of tables as {@code s}, beside what is said of each table as {@code p}. */
+    private static String records(List<Cells> group) {
+        Cells first = group.get(0);
+        String tables = group.stream()
+                .map(each -> "(" + each.table() + ", " + each.staged() + ", " + each.firstRow() + ", " + each.lastRow()
+                        + ")")
+                .collect(Collectors.joining(", "));
+        return Staging.of(first.width()) + " s JOIN (VALUES " + tables
+                + ") p(tbl, staged, first, last) ON s.tbl = p.staged AND s.row BETWEEN p.first AND p.last"
+                + (first.hasAside() ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)" : "");
     }
 
     /**
@@ -43,33 +105,19 @@ public final class SourceCells {
      * @param spelling how the texts of the column are spelled; a cell counts for what it says, else for what it is then
      */
     public Map<String, Long> count(Collection<Cells> cells, Collection<String> texts, MasterPlan.Spelling spelling) {
-        Map<List<Object>, List<Cells>> groups = new LinkedHashMap<>();
-        cells.forEach(each -> groups.computeIfAbsent(
-                        List.of(each.width(), each.column(), each.hasAside()), key -> new ArrayList<>())
-                .add(each));
         String wanted = texts.stream().map(Sql::literal).collect(Collectors.joining(", "));
         return Sql.ask("counting values", () -> {
             Map<String, Long> counts = new LinkedHashMap<>();
             try (Statement statement = connection.createStatement()) {
-                for (List<Cells> group : groups.values()) {
+                for (List<Cells> group : alike(cells)) {
                     Cells first = group.get(0);
-                    String tables = group.stream()
-                            .map(each -> "(" + each.table() + ", " + each.staged() + ", " + each.firstRow() + ", "
-                                    + each.lastRow() + ")")
-                            .collect(Collectors.joining(", "));
                     String raw = Readings.raw("s.c" + first.column());
                     String said = spelling == MasterPlan.Spelling.AS_WRITTEN
                             ? raw
                             : "CASE WHEN " + raw + " IN (" + wanted + ") THEN " + raw + " ELSE " + spelling.of(raw)
                                     + " END";
-                    try (ResultSet rows = statement.executeQuery("SELECT " + said + ", count(*) FROM "
-                            + Staging.of(first.width()) + " s JOIN (VALUES " + tables
-                            + ") p(tbl, staged, first, last) ON s.tbl = p.staged AND s.row BETWEEN p.first AND p.last"
-                            + " WHERE " + said + " IN (" + wanted + ")"
-                            + (first.hasAside()
-                                    ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)"
-                                    : "")
-                            + " GROUP BY 1")) {
+                    try (ResultSet rows = statement.executeQuery("SELECT " + said + ", count(*) FROM " + records(group)
+                            + " WHERE " + said + " IN (" + wanted + ") GROUP BY 1")) {
                         while (rows.next()) {
                             counts.merge(rows.getString(1), rows.getLong(2), Long::sum);
                         }

@@ -569,7 +569,7 @@ public final class Store implements AutoCloseable {
 
     /** The cells of sources that feed the master, over all rows; for as long as the store is open. */
     public SourceCells cells() {
-        return new SourceCells(connection);
+        return new SourceCells(connection, this::registerFunction);
     }
 
     /** Writes everything to disk, so that a crash finds it there. */

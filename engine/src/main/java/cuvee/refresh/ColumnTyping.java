@@ -58,6 +58,8 @@ final class ColumnTyping {
     private final Map<Layout, Votes> byLayout = new HashMap<>();
     private final Votes batch = new Votes();
     private final Map<Evidence, Convention> settled = new HashMap<>();
+    private final Map<Evidence, Evidence> meant = new HashMap<>();
+    private final WrittenAs writtenAs;
 
     /**
      * A column's type with all that is to be said of it.
@@ -92,7 +94,10 @@ final class ColumnTyping {
             Map<PlacedTable, LaidColumn[]> feeds,
             ValueCells cells,
             Planner.Homes homes,
-            List<Question> questions) {
+            WrittenAs.Ranges ranges,
+            List<Question> questions,
+            List<Finding> findings) {
+        this.writtenAs = new WrittenAs(job, feeds, ranges, homes, this::scopes, questions, findings);
         this.amounts = new Amounts(job, feeds);
         this.somethingSaid = job.settled().stream().anyMatch(each -> FIRST.containsKey(each.kind()));
         this.cells = cells;
@@ -119,7 +124,13 @@ final class ColumnTyping {
         return settled.getOrDefault(column.evidence(), Convention.DEFAULT);
     }
 
+    /** What a column holds once it is known what its numbers stand for. */
+    Evidence evidence(LaidColumn column) {
+        return meant.getOrDefault(column.evidence(), column.evidence());
+    }
+
     Typed type(int index, String name) {
+        Map<PlacedTable, WrittenAs.Meant> meanings = writtenAs.of(index, name);
         Evidence held = new Evidence();
         boolean clear = true;
         List<PlacedTable> openMarks = new ArrayList<>();
@@ -143,16 +154,25 @@ final class ColumnTyping {
                 openOrders.add(feed.getKey());
             }
             Convention convention = new Convention(decidedMark(name, mark), decidedOrder(name, order));
+            WrittenAs.Meant meaning = meanings.getOrDefault(feed.getKey(), WrittenAs.Meant.AS_WRITTEN);
+            convention = meaning.of(convention);
+            Evidence meantSo = own.under(convention.mark()).meant(convention, meaning.fits(), meaning.decimals());
             settled.put(own, convention);
-            held.add(own.under(convention.mark()));
+            if (!convention.isPlain()) {
+                meant.put(own, meantSo);
+            }
+            held.add(meantSo);
         }
         Evidence all = cells.replaced(index, name, held);
         Typing.Verdict verdict = amounts.typed(Typing.decide(all, clear), index);
         Type type =
                 job.decision(TYPE, name).flatMap(d -> Type.ofWord(d.answer())).orElse(verdict.type());
         boolean widened = false;
-        if (type != verdict.type() && !job.isSettled(TYPE, name) && widens(type, verdict.type())) {
-            // Nothing kept so far changes when whole numbers become decimals, so an assumption may grow that way.
+        boolean assumed = type != verdict.type() && !job.isSettled(TYPE, name);
+        if (assumed && (widens(type, verdict.type()) || writtenAs.isSettled(name))) {
+            // Nothing kept so far changes when whole numbers become decimals, so an assumption may grow that way; and
+            // what
+            // was assumed from numbers that mean something else falls with that.
             type = verdict.type();
             widened = true;
         }
@@ -249,12 +269,7 @@ final class ColumnTyping {
         if (!somethingSaid) {
             return Optional.empty();
         }
-        Layout layout = layoutOf.get(table);
-        List<String> scopes = new ArrayList<>(List.of(table.source()));
-        if (layout != null) {
-            scopes.add(layout.signature());
-        }
-        scopes.add(homes.of(table).place());
+        List<String> scopes = scopes(table);
         List<String> subjects = new ArrayList<>();
         scopes.forEach(scope -> subjects.add(scoped(name, scope)));
         scopes.forEach(scope -> subjects.add(scoped(ALL_COLUMNS, scope)));
@@ -264,6 +279,17 @@ final class ColumnTyping {
                 .flatMap(Optional::stream)
                 .findFirst()
                 .map(decision -> decision.answer().equals(FIRST.get(kind)) ? Vote.FIRST : Vote.SECOND);
+    }
+
+    /** What a table belongs to, the nearest first: its source, its layout, its place. */
+    private List<String> scopes(PlacedTable table) {
+        Layout layout = layoutOf.get(table);
+        List<String> scopes = new ArrayList<>(List.of(table.source()));
+        if (layout != null) {
+            scopes.add(layout.signature());
+        }
+        scopes.add(homes.of(table).place());
+        return scopes;
     }
 
     /** What a decision about a column in some of the sources is about. */

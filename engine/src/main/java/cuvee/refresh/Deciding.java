@@ -29,6 +29,7 @@ import java.util.stream.Stream;
 public final class Deciding {
     private static final String BY_COMMAND = "decided by command";
     private static final Set<String> OF_ALL_ROWS = Set.of(Kinds.TO_COLUMNS, Kinds.SORTED, Kinds.NUMBERED);
+    private static final Set<String> SCOPED = Set.of(Kinds.DECIMAL_MARK, Kinds.DATE_ORDER, Kinds.WRITTEN_AS);
     private static final Set<String> OF_LAYOUTS = Set.of(Kinds.ANOTHER_JOB, Kinds.HEADER_ROW, Kinds.TOTAL_ROW);
     private final Outcome outcome;
 
@@ -103,7 +104,7 @@ public final class Deciding {
             return LooseText.key(parts.get(0));
         }
         List<String> named = new ArrayList<>(parts);
-        if (named.size() == 2 && (kind.equals(Kinds.DECIMAL_MARK) || kind.equals(Kinds.DATE_ORDER))) {
+        if (named.size() == 2 && SCOPED.contains(kind)) {
             named.set(1, signature(named.get(1)));
         }
         return named.size() == 1 ? named.get(0) : Names.joinTexts(named);

@@ -357,6 +357,7 @@ public final class JobSession implements AutoCloseable {
         Planner.Surroundings around = new Planner.Surroundings(
                 table -> home(table, sources),
                 store.cells()::count,
+                store.cells()::ranges,
                 modified,
                 codes,
                 (table, row) -> store.stagedRow(table.staged(), table.width(), row),

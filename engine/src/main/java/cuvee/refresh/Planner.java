@@ -97,6 +97,7 @@ final class Planner {
      *
      * @param homes where they come from
      * @param counting counts texts in their cells
+     * @param ranges looks through the numbers in their cells
      * @param modified when each source was modified
      * @param codes names for codes
      * @param staged reads single cells
@@ -106,6 +107,7 @@ final class Planner {
     record Surroundings(
             Homes homes,
             ValueCells.Counting counting,
+            WrittenAs.Ranges ranges,
             Map<String, Long> modified,
             CodeTables codes,
             Corrections.Staged staged,
@@ -160,7 +162,8 @@ final class Planner {
                 Corrections.of(job, all.stream().map(LineUp.Column::name).toList(), feeds, around.staged());
         findings.addAll(corrections.findings());
         ValueCells cells = new ValueCells(job, feeds, around.counting(), around.codes(), scopes(layouts)::apply);
-        ColumnTyping typing = new ColumnTyping(job, layouts, feeds, cells, around.homes(), questions);
+        ColumnTyping typing =
+                new ColumnTyping(job, layouts, feeds, cells, around.homes(), around.ranges(), questions, findings);
         List<MasterPlan.Column> columns = new ArrayList<>();
         List<Proposal.ColumnReport> reports = new ArrayList<>();
         assumed.addAll(lineUp.decisions());
@@ -655,7 +658,7 @@ final class Planner {
                                 : new MasterPlan.Feed(
                                         column.origin(),
                                         typing.convention(table, column),
-                                        column.evidence(),
+                                        typing.evidence(column),
                                         table.currency(column).orElse(""),
                                         cells.replacements(names.get(i), table),
                                         columns.get(i).type().isNumber() && Signs.turned(job, names.get(i), column),

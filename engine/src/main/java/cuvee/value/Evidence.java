@@ -19,6 +19,7 @@ public final class Evidence {
     private static final int EXAMPLES = 12;
     private static final int MOST_DATES = 60;
     private static final int ODD_LOOKED_AT = 200;
+    private static final int MOST_DIGITS_BEFORE_UNITS = 12;
     private final long[] counts = new long[Form.FORMS.length];
     private final Map<String, Long> oddities = new LinkedHashMap<>();
     private final Map<String, Long> currencies = new LinkedHashMap<>();
@@ -434,6 +435,40 @@ public final class Evidence {
         }
         sure.move(decimal, mark == Convention.Mark.POINT ? Form.POINT : Form.COMMA);
         return sure;
+    }
+
+    /** The same evidence once it is known what the numbers stand for, {@code fits} of which have a unit behind them. */
+    public Evidence meant(Convention convention, long fits, int newDecimals) {
+        if (convention.isPlain()) {
+            return this;
+        }
+        Evidence meant = new Evidence();
+        meant.add(this);
+        if (!convention.unit().isEmpty()) {
+            for (Form worded : List.of(Form.WORDS_AND_DIGITS, Form.WORDS)) {
+                long moved = Math.min(meant.count(worded), fits);
+                meant.counts[worded.ordinal()] -= moved;
+                meant.counts[(newDecimals > 0 ? Form.POINT : Form.DIGITS).ordinal()] += moved;
+            }
+            meant.oddities.clear();
+            meant.manyOddities = meant.count(Form.WORDS_AND_DIGITS, Form.WORDS);
+            meant.wholeDigits = Math.max(meant.wholeDigits, MOST_DIGITS_BEFORE_UNITS);
+            meant.decimals = Math.max(meant.decimals, newDecimals);
+        }
+        Form other = switch (convention.meaning()) {
+            case AS_WRITTEN -> null;
+            case DAYS -> Form.CELL_DATE;
+            case PERCENT_POINTS -> Form.NUMBER_PERCENT;
+        };
+        if (other != null) {
+            for (Form number : List.of(
+                    Form.NUMBER_WHOLE, Form.NUMBER_FRACTION, Form.DIGITS, Form.SPACED, Form.POINT, Form.COMMA)) {
+                meant.move(number, other);
+            }
+            meant.decimals = other == Form.CELL_DATE ? 0 : meant.decimals + 2;
+            meant.wholeDigits = other == Form.CELL_DATE ? 0 : meant.wholeDigits;
+        }
+        return meant;
     }
 
     private void move(Form from, Form to) {

@@ -1,6 +1,7 @@
 package cuvee.value;
 
 import cuvee.sheet.CellKind;
+import cuvee.sheet.NumberFormats;
 import cuvee.sheet.NumberText;
 import cuvee.sheet.ReadLimits;
 import cuvee.sheet.Row;
@@ -29,6 +30,15 @@ public final class ValueReader {
         if (kind == CellKind.ERROR) {
             return null;
         }
+        if (!convention.isPlain()) {
+            String meant = meant(staged, kind, text, convention);
+            return meant == null
+                    ? null
+                    : read(
+                            meant,
+                            type,
+                            convention.withMeaning(Meaning.AS_WRITTEN).withUnit(""));
+        }
         Form form = Forms.ofStaged(staged);
         return switch (type) {
             case WHOLE_NUMBER -> whole(number(trim(text), form, convention));
@@ -41,6 +51,34 @@ public final class ValueReader {
                         ? trim(text).toLowerCase(java.util.Locale.ROOT)
                         : YesNo.of(trim(text)).map(String::valueOf).orElse(null);
             default -> null;
+        };
+    }
+
+    /** A staged cell that says plainly what another means under a convention; null where that is nothing. */
+    private static @Nullable String meant(String staged, CellKind kind, String text, Convention convention) {
+        String unit = convention.unit();
+        String bare = trim(text);
+        if (!unit.isEmpty() && kind == CellKind.TEXT && bare.endsWith(unit)) {
+            String number = trim(bare.substring(0, bare.length() - unit.length()));
+            return Forms.ofStaged(number).isNumber() ? number : null;
+        }
+        BigDecimal number = switch (Forms.ofStaged(staged)) {
+            case NUMBER_WHOLE, NUMBER_FRACTION -> decimal(bare);
+            case DIGITS, SPACED, POINT, COMMA, POINT_OR_GROUP, COMMA_OR_GROUP ->
+                number(bare, Forms.ofStaged(staged), convention);
+            default -> null;
+        };
+        if (number == null) {
+            return staged;
+        }
+        return switch (convention.meaning()) {
+            case AS_WRITTEN -> staged;
+            case DAYS -> {
+                String iso = NumberFormats.isoDate(number.doubleValue(), NumberFormats.DayCount.FROM_1900);
+                yield iso == null ? null : CellKind.DATE.mark() + iso;
+            }
+            case PERCENT_POINTS ->
+                CellKind.NUMBER.mark() + number.movePointLeft(2).toPlainString();
         };
     }
 

@@ -26,6 +26,7 @@ class ChoicesTest {
                 of("decimal-mark", "all columns | north/a b.csv", "comma"),
                 of("date-order", "Port \\| pier | South", "month"),
                 of("blank-source", "Fare | in in/x.csv", "waiting"),
+                of("written-as", "Fare | a.csv", "percent points"),
                 of("currency", "Fare", "apart"),
                 of("sign", "Fare", "turn those below 0"),
                 of("column", "Weight in kg", "left out"),

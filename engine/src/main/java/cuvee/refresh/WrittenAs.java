@@ -1,0 +1,441 @@
+package cuvee.refresh;
+
+import cuvee.decision.Choices;
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
+import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.finding.Severity;
+import cuvee.job.Job;
+import cuvee.layout.HeaderWords;
+import cuvee.layout.LaidColumn;
+import cuvee.layout.Origin;
+import cuvee.layout.PlacedTable;
+import cuvee.master.SourceCells.Cells;
+import cuvee.master.SourceCells.Range;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.sheet.NumberFormats;
+import cuvee.tag.Home;
+import cuvee.value.Convention;
+import cuvee.value.Evidence;
+import cuvee.value.Form;
+import cuvee.value.Meaning;
+import cuvee.value.Period;
+import cuvee.value.Type;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What the numbers of a column stand for in each table where the cells alone do not tell: days counted from 1899, percent
+ * points, or numbers with a unit behind them. What the siblings hold, what the header says and what the file's name says
+ * are evidence; two of them are enough, with one it is assumed and asked.
+ */
+final class WrittenAs {
+    /** Decisions about what numbers stand for; the subject is a column, or a column and a scope. */
+    static final String KIND = Kinds.WRITTEN_AS;
+
+    private static final Form[] NUMBERS = {
+        Form.NUMBER_WHOLE,
+        Form.NUMBER_FRACTION,
+        Form.DIGITS,
+        Form.SPACED,
+        Form.POINT,
+        Form.COMMA,
+        Form.POINT_OR_GROUP,
+        Form.COMMA_OR_GROUP
+    };
+    private static final Form[] WORDED = {Form.WORDS, Form.WORDS_AND_DIGITS};
+    private static final Pattern WITH_UNIT =
+            Pattern.compile("[-+]?\\d[\\d.,'\u00a0 ]*?[\u00a0 ]*(\\p{L}{1,6}[²³]?|°[CF]?)\\.?");
+    private static final Set<String> UNITS = Set.of(
+            "g", "kg", "t", "lb", "lbs", "mm", "cm", "m", "km", "mi", "m²", "m³", "l", "ml", "cl", "hl", "h", "hr",
+            "hrs", "min", "mins", "s", "kw", "kwh", "mwh", "pcs", "days", "nm", "kn");
+    private static final Pattern DATE_WORD =
+            Pattern.compile("(?i)(?<!\\p{L})(date|datum|day|tag|fecha|dato|data|dt|on)(?!\\p{L})|datum$");
+    private static final Pattern PERCENT_WORD =
+            Pattern.compile("(?i)%|(?<!\\p{L})(pct|percent|per cent|prozent)(?!\\p{L})");
+    /** Days from 1950 to 2099. */
+    private static final double FIRST_DAY = 18_264;
+
+    private static final double LAST_DAY = 73_050;
+    private static final int DIGITS_OF_DAYS = 5;
+    private static final long DAYS_OF_A_YEAR = 366;
+    private static final double MOST_POINTS = 1000;
+    private static final double MORE_THAN_ALL = 1.5;
+    private static final int NEIGHBOURING_DAYS = 31;
+
+    private final Job job;
+    private final Map<PlacedTable, LaidColumn[]> feeds;
+    private final Ranges ranges;
+    private final Planner.Homes homes;
+    private final Function<PlacedTable, List<String>> scopes;
+    private final List<Question> questions;
+    private final List<Finding> findings;
+
+    /** Looks through the cells of tables, by table. */
+    interface Ranges {
+        Map<Integer, Range> of(Collection<Cells> cells, Convention convention);
+    }
+
+    /**
+     * What numbers of a table stand for.
+     *
+     * @param unit what stands behind them
+     * @param fits how many of them have it
+     */
+    record Meant(Meaning meaning, String unit, long fits, int decimals) {
+        static final Meant AS_WRITTEN = new Meant(Meaning.AS_WRITTEN, "", 0, 0);
+
+        Convention of(Convention convention) {
+            return convention.withMeaning(meaning).withUnit(unit);
+        }
+    }
+
+    WrittenAs(
+            Job job,
+            Map<PlacedTable, LaidColumn[]> feeds,
+            Ranges ranges,
+            Planner.Homes homes,
+            Function<PlacedTable, List<String>> scopes,
+            List<Question> questions,
+            List<Finding> findings) {
+        this.job = job;
+        this.feeds = feeds;
+        this.ranges = ranges;
+        this.homes = homes;
+        this.scopes = scopes;
+        this.questions = questions;
+        this.findings = findings;
+    }
+
+    /** What the numbers of a column stand for in each of its tables; those that are not named mean what they say. */
+    Map<PlacedTable, Meant> of(int index, String name) {
+        Map<PlacedTable, LaidColumn> fed = new LinkedHashMap<>();
+        feeds.forEach((table, columns) -> {
+            if (columns[index] != null && columns[index].origin() instanceof Origin.Cell) {
+                fed.put(table, columns[index]);
+            }
+        });
+        Map<PlacedTable, Meant> meant = new HashMap<>(days(name, fed));
+        if (meant.isEmpty()) {
+            meant.putAll(points(name, fed));
+        }
+        if (meant.isEmpty()) {
+            meant.putAll(units(name, fed));
+        }
+        return meant;
+    }
+
+    /** What the analyst says of a column in a table: the nearest scope holds. */
+    private Optional<Meaning> said(String name, PlacedTable table) {
+        return Stream.concat(
+                        scopes.apply(table).stream().map(scope -> new ColumnChoice.Scoped(name, scope).words()),
+                        Stream.of(name))
+                .filter(subject -> job.isSettled(KIND, subject))
+                .map(subject -> job.decision(KIND, subject).orElseThrow())
+                .flatMap(decision -> Meaning.ofWords(decision.answer()).stream())
+                .findFirst();
+    }
+
+    private Map<PlacedTable, Range> looked(Map<PlacedTable, LaidColumn> fed, Convention convention) {
+        List<Cells> cells = new ArrayList<>();
+        fed.forEach((table, column) -> {
+            OptionalInt at = column.origin().column(0);
+            at.ifPresent(index -> cells.add(new Cells(
+                    table.id(),
+                    table.staged(),
+                    table.width(),
+                    table.table().firstRow(),
+                    table.table().lastRow(),
+                    !table.table().aside().isEmpty(),
+                    index)));
+        });
+        Map<Integer, Range> found = cells.isEmpty() ? Map.of() : ranges.of(cells, convention);
+        Map<PlacedTable, Range> looked = new LinkedHashMap<>();
+        fed.keySet().forEach(table -> {
+            Range range = found.get(table.id());
+            if (range != null && range.fits() > 0) {
+                looked.put(table, range);
+            }
+        });
+        return looked;
+    }
+
+    // ---- days ----
+
+    private Map<PlacedTable, Meant> days(String name, Map<PlacedTable, LaidColumn> fed) {
+        Optional<Type> decided = job.decision(Kinds.TYPE, name).flatMap(type -> Type.ofWord(type.answer()));
+        boolean settledAsDays = job.isSettled(Kinds.TYPE, name)
+                && decided.filter(Type::isMoment).isPresent();
+        boolean open = isSettled(name) && !job.isSettled(Kinds.TYPE, name);
+        if (!open && decided.filter(type -> !type.isMoment()).isPresent()) {
+            return Map.of();
+        }
+        List<LocalDate> known = fed.values().stream()
+                .flatMap(column -> column.someDays().stream())
+                .sorted()
+                .toList();
+        Map<PlacedTable, LaidColumn> candidates = new LinkedHashMap<>();
+        fed.forEach((table, column) -> {
+            Evidence e = column.evidence();
+            long numbers = e.count(Form.NUMBER_WHOLE, Form.DIGITS);
+            boolean others = e.count(Form.CELL_DATE) + numbers == e.filled() - e.count(Form.CELL_ERROR);
+            boolean hint =
+                    !known.isEmpty() || DATE_WORD.matcher(column.header()).find() || settledAsDays;
+            if (numbers > 0 && others && e.wholeDigits() == DIGITS_OF_DAYS && e.belowZero() == 0 && hint) {
+                candidates.put(table, column);
+            }
+        });
+        Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
+        List<PlacedTable> doubtful = new ArrayList<>();
+        Map<PlacedTable, Range> looked = looked(candidates, Convention.DEFAULT);
+        looked.forEach((table, range) -> {
+            Optional<Meaning> said = said(name, table);
+            boolean within = range.least() >= FIRST_DAY && range.greatest() <= LAST_DAY;
+            if (!within || said.filter(meaning -> meaning != Meaning.DAYS).isPresent()) {
+                return;
+            }
+            LocalDate first = day(range.least());
+            LocalDate last = day(range.greatest());
+            int evidence = 0;
+            evidence += near(known, first, last) ? 1 : 0;
+            LaidColumn column = candidates.get(table);
+            evidence += column != null && DATE_WORD.matcher(column.header()).find() ? 1 : 0;
+            evidence += inPeriod(table, first, last) ? 1 : 0;
+            if (evidence > 0 || settledAsDays || said.isPresent()) {
+                meant.put(table, new Meant(Meaning.DAYS, "", 0, 0));
+                if (evidence < 2 && !settledAsDays && said.isEmpty()) {
+                    doubtful.add(table);
+                }
+            }
+        });
+        if (!meant.isEmpty()) {
+            Range first = looked.get(meant.keySet().iterator().next());
+            String example = example(first);
+            tell(
+                    name,
+                    meant.keySet(),
+                    doubtful,
+                    Meaning.DAYS,
+                    "numbers such as " + example + ", which count days: " + example + " is "
+                            + day(first == null ? FIRST_DAY : first.least()),
+                    "dates");
+        }
+        return meant;
+    }
+
+    private static String example(@Nullable Range range) {
+        return range == null ? "" : Planner.plain(range.least());
+    }
+
+    private static LocalDate day(double number) {
+        String iso = NumberFormats.isoDate(Math.floor(number), NumberFormats.DayCount.FROM_1900);
+        return iso == null ? LocalDate.EPOCH : LocalDate.parse(iso.substring(0, 10));
+    }
+
+    private static boolean near(List<LocalDate> known, LocalDate first, LocalDate last) {
+        return !known.isEmpty()
+                && ChronoUnit.DAYS.between(known.get(known.size() - 1), first) <= DAYS_OF_A_YEAR
+                && ChronoUnit.DAYS.between(last, known.get(0)) <= DAYS_OF_A_YEAR;
+    }
+
+    /** True where the name of the file, its sheet or folder, or a title names a period that holds the days. */
+    private boolean inPeriod(PlacedTable table, LocalDate first, LocalDate last) {
+        Home home = homes.of(table);
+        List<String> names = new ArrayList<>(home.titles());
+        names.addAll(home.folders());
+        names.add(home.fileName());
+        names.add(home.sheet());
+        return names.stream()
+                .flatMap(text -> Period.in(text, Convention.Order.DAY_FIRST).stream())
+                .map(Period.Found::period)
+                .filter(period -> period.year() != 0)
+                .anyMatch(period -> Stream.of(first, last)
+                        .allMatch(day -> period.holds(day)
+                                || period.holds(day.plusDays(NEIGHBOURING_DAYS))
+                                || period.holds(day.minusDays(NEIGHBOURING_DAYS))));
+    }
+
+    // ---- percent points ----
+
+    private Map<PlacedTable, Meant> points(String name, Map<PlacedTable, LaidColumn> fed) {
+        Map<PlacedTable, LaidColumn> plain = new LinkedHashMap<>();
+        boolean percents = false;
+        boolean named = PERCENT_WORD.matcher(name).find();
+        for (Map.Entry<PlacedTable, LaidColumn> entry : fed.entrySet()) {
+            Evidence e = entry.getValue().evidence();
+            long shown = e.count(Form.NUMBER_PERCENT, Form.PERCENT_TEXT);
+            long numbers = e.count(NUMBERS);
+            percents |= shown > 0 && shown * 2 > e.filled();
+            named |= PERCENT_WORD.matcher(entry.getValue().header()).find();
+            if (numbers > 0 && shown == 0 && numbers + e.count(Form.NOTHING_WORD, Form.CELL_ERROR) == e.filled()) {
+                plain.put(entry.getKey(), entry.getValue());
+            }
+        }
+        if (plain.isEmpty() || !percents && !named && !isSettled(name)) {
+            return Map.of();
+        }
+        Map<PlacedTable, Range> looked = looked(plain, Convention.DEFAULT);
+        boolean shares = looked.values().stream()
+                .anyMatch(range -> range.least() >= -1 && range.greatest() <= 1 && range.decimals() > 0);
+        Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
+        List<PlacedTable> doubtful = new ArrayList<>();
+        for (Map.Entry<PlacedTable, Range> entry : looked.entrySet()) {
+            Range range = entry.getValue();
+            LaidColumn column = plain.get(entry.getKey());
+            Optional<Meaning> words = said(name, entry.getKey());
+            boolean large = range.greatest() > MORE_THAN_ALL && Math.abs(range.greatest()) <= MOST_POINTS;
+            boolean likely = large && (percents || shares);
+            if (words.isPresent() ? words.get() == Meaning.PERCENT_POINTS : likely) {
+                meant.put(entry.getKey(), new Meant(Meaning.PERCENT_POINTS, "", 0, 0));
+                boolean sure =
+                        column != null && PERCENT_WORD.matcher(column.header()).find();
+                if (words.isEmpty() && !sure) {
+                    doubtful.add(entry.getKey());
+                }
+            }
+        }
+        if (!meant.isEmpty()) {
+            Range first = looked.get(meant.keySet().iterator().next());
+            tell(
+                    name,
+                    meant.keySet(),
+                    doubtful,
+                    Meaning.PERCENT_POINTS,
+                    "numbers up to " + (first == null ? "" : Planner.plain(first.greatest()))
+                            + " where the others hold shares of 1",
+                    "percent points");
+        }
+        return meant;
+    }
+
+    /** True where the analyst says what the numbers of a column stand for, anywhere. */
+    boolean isSettled(String name) {
+        return job.settled().stream()
+                .filter(decision -> decision.kind().equals(KIND))
+                .flatMap(decision -> Stream.of(Choices.of(decision, job.columns())))
+                .anyMatch(choice ->
+                        choice instanceof ColumnChoice about && about.column().equals(name));
+    }
+
+    // ---- units ----
+
+    private Map<PlacedTable, Meant> units(String name, Map<PlacedTable, LaidColumn> fed) {
+        Map<String, Map<PlacedTable, LaidColumn>> byUnit = new LinkedHashMap<>();
+        boolean numbers = false;
+        for (Map.Entry<PlacedTable, LaidColumn> entry : fed.entrySet()) {
+            Evidence e = entry.getValue().evidence();
+            numbers |= e.count(NUMBERS) * 2 > e.filled();
+            String unit = e.count(WORDED) > 0
+                            && e.count(WORDED) + e.count(NUMBERS) + e.count(Form.NOTHING_WORD, Form.CELL_ERROR)
+                                    == e.filled()
+                    ? unit(e.oddities().keySet())
+                    : "";
+            if (!unit.isEmpty()
+                    && said(name, entry.getKey())
+                            .filter(meaning -> meaning == Meaning.AS_WRITTEN)
+                            .isEmpty()) {
+                byUnit.computeIfAbsent(unit, any -> new LinkedHashMap<>()).put(entry.getKey(), entry.getValue());
+            }
+        }
+        // Two units in one column are two scales: they stay as they are written, and the column is text.
+        if (byUnit.size() != 1) {
+            return Map.of();
+        }
+        String unit = byUnit.keySet().iterator().next();
+        Map<PlacedTable, LaidColumn> tables = byUnit.get(unit);
+        boolean confirmed = numbers
+                || UNITS.contains(unit.toLowerCase(java.util.Locale.ROOT))
+                || fed.values().stream().anyMatch(column -> HeaderWords.contained(unit, column.header()));
+        if (!confirmed || tables == null) {
+            return Map.of();
+        }
+        Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
+        looked(tables, Convention.DEFAULT.withUnit(unit)).forEach((table, range) -> {
+            LaidColumn column = tables.get(table);
+            long worded = column == null ? 0 : column.evidence().count(WORDED);
+            long plain = column == null ? 0 : column.evidence().count(NUMBERS);
+            if (range.fits() - plain >= worded) {
+                meant.put(table, new Meant(Meaning.AS_WRITTEN, unit, worded, range.decimals()));
+            }
+        });
+        if (!meant.isEmpty()) {
+            findings.add(new Finding(
+                    Severity.REMARK,
+                    "written-as",
+                    where(meant.keySet()),
+                    "The cells of the column " + Says.quoted(name) + " say " + Says.quoted(unit)
+                            + " behind their numbers in " + files(meant.keySet()) + ".",
+                    "They are read as numbers.",
+                    ""));
+        }
+        return meant;
+    }
+
+    /** What stands behind the number in all of some texts; empty where that is not one and the same. */
+    private static String unit(Set<String> texts) {
+        Set<String> units = new LinkedHashSet<>();
+        for (String text : texts) {
+            Matcher matcher = WITH_UNIT.matcher(text.strip());
+            units.add(matcher.matches() ? text.strip().substring(matcher.start(1)) : "");
+        }
+        return units.size() == 1 ? units.iterator().next() : "";
+    }
+
+    // ---- said ----
+
+    private void tell(
+            String name, Set<PlacedTable> tables, List<PlacedTable> doubtful, Meaning meaning, String what, String as) {
+        if (job.isSettled(KIND, name)) {
+            return;
+        }
+        String held = "In the column " + Says.quoted(name) + ", " + files(tables)
+                + (sources(tables).size() == 1 ? " holds " : " hold ") + what + ".";
+        if (doubtful.isEmpty()) {
+            findings.add(new Finding(
+                    Severity.REMARK, "written-as", where(tables), held, "They are read as " + as + ".", ""));
+            return;
+        }
+        questions.add(Question.of(
+                KIND,
+                name,
+                where(doubtful),
+                held + " Are they " + as + "?",
+                meaning.words(),
+                List.of(
+                        new Answer(meaning.words(), "yes, read them as " + as),
+                        new Answer(Meaning.AS_WRITTEN.words(), "no, they are numbers as they stand")),
+                tables.stream().mapToLong(table -> table.table().kept()).sum()));
+    }
+
+    private static Where where(Collection<PlacedTable> tables) {
+        return tables.iterator().next().where();
+    }
+
+    private static Set<String> sources(Collection<PlacedTable> tables) {
+        return tables.stream().map(PlacedTable::source).collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    private static String files(Collection<PlacedTable> tables) {
+        Set<String> sources = sources(tables);
+        return sources.size() == 1 ? sources.iterator().next() : Says.count(sources.size(), "file");
+    }
+}

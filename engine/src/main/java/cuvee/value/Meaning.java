@@ -1,0 +1,48 @@
+package cuvee.value;
+
+import java.util.Optional;
+
+/** What the plain numbers of a source stand for, where its cells alone do not tell. */
+public enum Meaning {
+    /** They are what they say. */
+    AS_WRITTEN("as written", ""),
+    /** Days counted from the end of 1899, as spreadsheets keep dates whose cells lost their format. */
+    DAYS("days", "d"),
+    /** Percent points: 12.5 stands for an eighth. */
+    PERCENT_POINTS("percent points", "p");
+
+    private final String words;
+    private final String code;
+
+    Meaning(String words, String code) {
+        this.words = words;
+        this.code = code;
+    }
+
+    /** It as decisions have it. */
+    public String words() {
+        return words;
+    }
+
+    String code() {
+        return code;
+    }
+
+    static Meaning ofCode(String code) {
+        for (Meaning meaning : values()) {
+            if (meaning.code.equals(code)) {
+                return meaning;
+            }
+        }
+        throw new IllegalArgumentException(code);
+    }
+
+    public static Optional<Meaning> ofWords(String words) {
+        for (Meaning meaning : values()) {
+            if (meaning.words.equals(words)) {
+                return Optional.of(meaning);
+            }
+        }
+        return Optional.empty();
+    }
+}

@@ -1,0 +1,128 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.finding.Question;
+import cuvee.master.MasterPlan;
+import cuvee.value.Type;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Numbers that stand for something else: days since 1899, percent points, and those with a unit behind them. */
+class WrittenAsTest {
+    @TempDir
+    Path folder;
+
+    private Batch batch;
+
+    @BeforeEach
+    void folder() {
+        batch = new Batch(folder);
+    }
+
+    private static Object[] row(Object... cells) {
+        return cells;
+    }
+
+    private static Type type(Batch.Made made, String column) {
+        return made.outcome().plan().columns().stream()
+                .filter(each -> each.name().equals(column))
+                .map(MasterPlan.Column::type)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static List<String> column(Batch.Made made, String name) {
+        int at = made.columns().indexOf(name);
+        return made.lines().stream().map(line -> line.split("\\|", -1)[at]).toList();
+    }
+
+    @Test
+    void daysThatLostTheirFormatAreDatesWhereTheHeaderAndThePeriodSaySo() {
+        batch.sheet(
+                "Catch Feb 2021.xlsx",
+                row("Landing date", "Boat", "Boxes"),
+                row(44229, "Heron", 40000),
+                row(44235, "Plover", 41000));
+        batch.sheet("Catch Mar 2021.xlsx", row("Landing date", "Boat", "Boxes"), row(44257, "Heron", 42000));
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Landing date")).isEqualTo(Type.DATE);
+        assertThat(column(made, "Landing date")).containsExactly("2021-02-02", "2021-02-08", "2021-03-02");
+        assertThat(column(made, "Boxes")).containsExactly("40000", "41000", "42000");
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.findings("written-as").get(0).what()).contains("44229 is 2021-02-02");
+        assertThat(made.findings("not-conserved")).isEmpty();
+    }
+
+    @Test
+    void daysBesideDatesAreDatesAndWhereOnlyTheHeaderSaysSoItIsAsked() {
+        batch.csv("a.csv", "Visited,Boat,Boxes", "2021-02-01,Heron,5", "2021-02-03,Plover,6");
+        batch.sheet("b.xlsx", row("Visited", "Boat", "Boxes"), row(44240, "Heron", 7), row(44241, "Plover", 8));
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Visited")).containsExactly("2021-02-01", "2021-02-03", "2021-02-13", "2021-02-14");
+        Question question = made.question(WrittenAs.KIND);
+        assertThat(question.text())
+                .contains("b.xlsx holds numbers such as 44240")
+                .contains("Are they dates?");
+        Batch.Made numbers = batch.settle(question, "as written").refresh();
+        assertThat(type(numbers, "Visited")).isNotEqualTo(Type.DATE);
+        batch.settle(question, "days");
+        assertThat(batch.refresh().lines()).isEqualTo(made.lines());
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void numbersOfFiveDigitsAreNoDatesWithoutAWordForIt() {
+        batch.sheet("a.xlsx", row("Ticket", "Boat"), row(44229, "Heron"), row(44235, "Plover"));
+        assertThat(type(batch.refresh(), "Ticket")).isEqualTo(Type.WHOLE_NUMBER);
+    }
+
+    @Test
+    void settingDateOnDaysConvertsThem() {
+        batch.sheet("a.xlsx", row("Ticket", "Boat"), row(44229, "Heron"), row(44235, "Plover"));
+        batch.refresh();
+        batch.job(Board.type(batch.job(), "Ticket", Type.DATE.word()));
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Ticket")).containsExactly("2021-02-02", "2021-02-08");
+        assertThat(made.findings("unfit-values")).isEmpty();
+    }
+
+    @Test
+    void percentPointsBesideSharesAreBroughtTogether() {
+        batch.csv("a.csv", "Boat,Rebate (%)", "Heron,12.5", "Plover,20", "Dunlin,7.5");
+        batch.csv("b.csv", "Boat,Rebate", "Heron,0.11", "Plover,0.205");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Rebate (%)")).containsExactly("0.125", "0.2", "0.075", "0.11", "0.205");
+        assertThat(made.findings("written-as").get(0).what()).contains("numbers up to 20 where the others hold shares");
+        assertThat(made.findings("not-conserved")).isEmpty();
+    }
+
+    @Test
+    void percentPointsThroughoutStayWhatTheyAre() {
+        batch.csv("a.csv", "Boat,Rebate %", "Heron,12.5", "Plover,20");
+        batch.csv("b.csv", "Boat,Rebate %", "Heron,11", "Plover,21.5");
+        assertThat(column(batch.refresh(), "Rebate %")).containsExactly("12.5", "20", "11", "21.5");
+    }
+
+    @Test
+    void numbersWithOneUnitBehindThemAreNumbers() {
+        batch.csv("a.csv", "Boat,Weight", "Heron,247 kg", "Plover,1.5 kg", "Dunlin,30 kg");
+        batch.csv("b.csv", "Boat,Weight", "Heron,12", "Plover,13");
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Weight")).isEqualTo(Type.DECIMAL);
+        assertThat(column(made, "Weight")).containsExactly("247", "1.5", "30", "12", "13");
+        assertThat(made.findings("written-as").get(0).what()).contains("say “kg” behind their numbers in a.csv");
+        assertThat(made.findings("not-conserved")).isEmpty();
+        batch.settle(WrittenAs.KIND, "Weight", "as written");
+        assertThat(column(batch.refresh(), "Weight")).doesNotContain("247");
+    }
+
+    @Test
+    void codesThatEndInALetterAreNoNumbersWithUnits() {
+        batch.csv("a.csv", "Boat,Berth", "Heron,12A", "Plover,14A", "Dunlin,7A");
+        assertThat(column(batch.refresh(), "Berth")).containsExactly("12A", "14A", "7A");
+    }
+}
