@@ -118,6 +118,9 @@ public final class Choices {
                         .map(take -> new TableChoice.OfAnotherJob(subject, take));
             case Kinds.SHEET ->
                 either(answer, TableChoice.TAKE, TableChoice.ASIDE).map(take -> new TableChoice.OfSheet(subject, take));
+            case Kinds.REPEATED_ROWS ->
+                either(answer, TableChoice.TAKE, TableChoice.ASIDE)
+                        .map(take -> new TableChoice.Repeating(subject, take));
             case Kinds.READING, Kinds.HEADER_ROW, Kinds.TOTAL_ROW ->
                 Optional.of(new TableChoice.Read(kind, subject, answer.equals(TableChoice.AS_FOUND) ? "" : answer));
             default -> aboutSources(kind, subject, answer);

@@ -28,6 +28,7 @@ public final class Kinds {
     public static final String ACROSS = "across";
     public static final String CARRY_DOWN = "carry-down";
     public static final String SECTION_LINE = "section-line";
+    public static final String REPEATED_ROWS = "repeated-rows";
     public static final String ANOTHER_JOB = "another-job";
     public static final String HEADER_ROW = "header-row";
     public static final String TOTAL_ROW = "total-row";
@@ -70,6 +71,7 @@ public final class Kinds {
             CARRY_DOWN,
             SECTION_LINE,
             ANOTHER_JOB,
+            REPEATED_ROWS,
             HEADER_ROW,
             TOTAL_ROW,
             READING,

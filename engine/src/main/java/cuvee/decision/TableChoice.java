@@ -62,6 +62,14 @@ public sealed interface TableChoice extends Choice {
         }
     }
 
+    /** Whether a sheet belongs though its rows stand in others too; {@code * / Name} stands for all sheets of a name. */
+    record Repeating(String subject, boolean take) implements TableChoice {
+        @Override
+        public Words words() {
+            return new Words(Kinds.REPEATED_ROWS, subject, take ? TAKE : ASIDE);
+        }
+    }
+
     /** Whether the tables of a sheet, or those of a layout, belong to the master. */
     record OfSheet(String subject, boolean take) implements TableChoice {
         @Override

@@ -247,6 +247,19 @@ public final class Store implements AutoCloseable {
         Sql.run("writing its notes", () -> putMeta(connection, name, content));
     }
 
+    /** True where the rows of the master were looked at for something, and have not changed since. */
+    public boolean isLookedAt(String what) {
+        return Sql.ask("reading its notes", () -> {
+            String version = meta(connection, VERSION);
+            return !version.isEmpty() && meta(connection, "looked at").equals(version + " " + what);
+        });
+    }
+
+    /** Keeps that the rows of the master were looked at for something, as they are; of several things the last is kept. */
+    public void putLookedAt(String what) {
+        Sql.run("writing its notes", () -> putMeta(connection, "looked at", meta(connection, VERSION) + " " + what));
+    }
+
     /** A note; empty where there is none. */
     static String meta(DuckDBConnection connection, String name) throws SQLException {
         try (PreparedStatement query = connection.prepareStatement("SELECT content FROM meta WHERE name = ?")) {

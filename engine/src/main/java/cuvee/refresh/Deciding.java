@@ -165,6 +165,9 @@ public final class Deciding {
         }
         if (choice instanceof TableChoice about) {
             String subject = about.words().subject().replaceFirst(" > [^>]*$", "");
+            if (about instanceof TableChoice.Repeating) {
+                return;
+            }
             boolean there = signatures(outcome).contains(subject)
                     || outcome.sheets().stream()
                             .anyMatch(sheet -> sheet.subject().equals(subject));

@@ -205,7 +205,7 @@ public final class JobSession implements AutoCloseable {
         Stopwatch watch = new Stopwatch();
         progress.at(Progress.Stage.COLLECTING, 0, 0);
         Collector.Collected collected = collect(given);
-        Job job = withNames(Choices.inNewWords(given), collected.names());
+        Job asked = withNames(Choices.inNewWords(given), collected.names());
         listed = collected.sources();
         List<Finding> findings = new ArrayList<>(collected.findings());
         List<Question> questions = new ArrayList<>();
@@ -225,9 +225,9 @@ public final class JobSession implements AutoCloseable {
                 .filter(facts -> facts.readable() || facts.hasTables())
                 .map(SourceFacts::path)
                 .collect(Collectors.toSet());
-        known.putAll(keptSources.missingFrom(withRows, path -> !GoneSources.removed(job, path)));
-        OwnMasters own = new OwnMasters(written, job);
-        job.deliveries().forEach(delivery -> MasterFiles.removeLeftovers(targetOf(delivery)));
+        known.putAll(keptSources.missingFrom(withRows, path -> !GoneSources.removed(asked, path)));
+        OwnMasters own = new OwnMasters(written, asked);
+        asked.deliveries().forEach(delivery -> MasterFiles.removeLeftovers(targetOf(delivery)));
         Gathering gathering = new Gathering(
                 workplace,
                 store,
@@ -235,11 +235,12 @@ public final class JobSession implements AutoCloseable {
                 known,
                 new Gathering.Keys(passwords, Leftovers.unlocked(workplace.cacheOf(cacheName))),
                 own);
-        gathering.gather(job, collected.sources(), mode, progress);
+        gathering.gather(asked, collected.sources(), mode, progress);
         Map<String, SourceFacts> facts = gathering.facts();
         watch.lap("read");
 
         progress.at(Progress.Stage.PLANNING, 0, 0);
+        Job job = gathering.replaced().isEmpty() ? asked : RepeatedRows.forgotten(asked);
         GoneSources goneSources = new GoneSources(job, questions, findings);
         Map<String, SourceFacts> gone = goneSources.gone(known, facts, collected.sources());
         goneSources.unreadable(facts.values());
@@ -274,7 +275,15 @@ public final class JobSession implements AutoCloseable {
             proposal = propose(job.withMoreAssumed(again), placed, ruledOut, sources, modified, codes);
             store.build(proposal.plan());
         }
+        List<Decision> repeated = repeatedRows(proposal);
+        if (!repeated.isEmpty()) {
+            List<Decision> both = new ArrayList<>(again);
+            both.addAll(repeated);
+            proposal = propose(job.withMoreAssumed(both), placed, ruledOut, sources, modified, codes);
+            store.build(proposal.plan());
+        }
         questions.addAll(SentAgain.questions(proposal.job(), placed));
+        questions.addAll(RepeatedRows.questions(proposal.job(), placed));
         keepFacts(facts, gone, gathering.replaced());
         keepRows(job, keptSources, facts, gone, findings);
         List<SourceReport> reports = Reports.of(collected.sources(), facts, gone, proposal, findings);
@@ -353,6 +362,7 @@ public final class JobSession implements AutoCloseable {
             Map<String, Long> modified,
             CodeTables codes) {
         Map<PlacedTable, String> out = new HashMap<>(SentAgain.aside(job, placed));
+        out.putAll(RepeatedRows.aside(job, placed));
         out.putAll(ruledOut);
         Planner.Surroundings around = new Planner.Surroundings(
                 table -> home(table, sources),
@@ -370,6 +380,20 @@ public final class JobSession implements AutoCloseable {
                         table.table().lastRow(),
                         most)));
         return Planner.propose(job, placed, out, around);
+    }
+
+    /** Looks for tables whose rows stand in others too, unless that was done since rows last changed, and none was found. */
+    private List<Decision> repeatedRows(Proposal proposal) {
+        if (store.isLookedAt(RepeatedRows.looked(proposal.job()))) {
+            return List.of();
+        }
+        try (MasterReader reader = store.reader(proposal.plan())) {
+            List<Decision> found = RepeatedRows.found(proposal.job(), proposal, reader);
+            if (found.isEmpty()) {
+                store.putLookedAt(RepeatedRows.looked(proposal.job()));
+            }
+            return found;
+        }
     }
 
     private List<Decision> sentAgain(Proposal proposal, Map<String, Long> modified) {

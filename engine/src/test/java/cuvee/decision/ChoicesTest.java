@@ -58,6 +58,7 @@ class ChoicesTest {
                 of("carry-down", "region|pax > region", "carry down"),
                 of("section-line", "port|pax", "Region | Line"),
                 of("section-line", "port|pax", "leave"),
+                of("repeated-rows", "* / All", "aside"),
                 of("another-job", "a|b", "aside"),
                 of("header-row", "a|b", "as found"),
                 of("total-row", "a|b", "sums are totals"),

@@ -1,0 +1,225 @@
+package cuvee.refresh;
+
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.Origin;
+import cuvee.layout.PlacedTable;
+import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
+import cuvee.place.Says;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Tables nearly all of whose rows stand in other tables too, one or several: a sheet that repeats the months beside it, a
+ * year so far that is sent anew each month. The rows are compared as the master has them. Such a table is set aside and
+ * asked about; the fewest tables are taken out, so a sheet of all goes before its parts.
+ */
+final class RepeatedRows {
+    /** Decisions about such tables; the subject is a sheet, or all sheets of a name. */
+    static final String KIND = Kinds.REPEATED_ROWS;
+
+    private static final String ALL_OF_A_NAME = "* / ";
+    private static final double NEARLY_ALL = 0.9;
+    private static final int FEWEST_ROWS = 3;
+    private static final int FEWEST_COLUMNS = 3;
+    private static final int SAMPLE = 20;
+
+    private RepeatedRows() {}
+
+    private static String subject(PlacedTable table) {
+        return ReadingDecisions.subject(table.source(), table.sheet());
+    }
+
+    /** What the sheets of a table's name are called together, so that one question is about all of them. */
+    private static String group(PlacedTable table) {
+        return table.sheet().isEmpty() ? subject(table) : ALL_OF_A_NAME + table.sheet();
+    }
+
+    private static Optional<Decision> settled(Job job, PlacedTable table) {
+        return List.of(subject(table), group(table)).stream()
+                .filter(subject -> job.isSettled(KIND, subject))
+                .flatMap(subject -> job.decision(KIND, subject).stream())
+                .findFirst();
+    }
+
+    /** True for a table that the analyst takes in whatever its rows are: it repeats nothing, and nothing repeats it. */
+    private static boolean isTaken(Job job, PlacedTable table) {
+        boolean said = settled(job, table)
+                .filter(decision -> decision.answer().equals(TableChoice.TAKE))
+                .isPresent();
+        return said
+                || takes(job, Kinds.SHEET, subject(table))
+                || takes(job, Kinds.SHEET, table.signature())
+                || takes(job, Kinds.FILE, table.source());
+    }
+
+    private static boolean takes(Job job, String kind, String subject) {
+        return job.isSettled(kind, subject)
+                && job.decision(kind, subject)
+                        .filter(decision -> decision.answer().equals(TableChoice.TAKE))
+                        .isPresent();
+    }
+
+    /** The tables that are set aside for it, with the reason. */
+    static Map<PlacedTable, String> aside(Job job, List<PlacedTable> tables) {
+        Map<PlacedTable, String> aside = new HashMap<>();
+        for (PlacedTable table : tables) {
+            Optional<Decision> found = job.decision(KIND, subject(table));
+            found.filter(decision -> decision.answer().equals(TableChoice.ASIDE) && !isTaken(job, table))
+                    .ifPresent(decision -> aside.put(table, decision.reason()));
+        }
+        return aside;
+    }
+
+    /** What the rows of a master were looked at for: what the analyst takes in has a say in it. */
+    static String looked(Job job) {
+        return KIND
+                + job.settled().stream()
+                        .filter(decision ->
+                                Set.of(KIND, Kinds.SHEET, Kinds.FILE).contains(decision.kind()))
+                        .map(decision -> decision.id() + decision.answer())
+                        .sorted()
+                        .toList();
+    }
+
+    /** The job without what was found before, where sources have changed and it has to be found anew. */
+    static Job forgotten(Job job) {
+        return job.withAssumed(
+                job.columns(),
+                job.assumed().stream()
+                        .filter(decision -> !decision.kind().equals(KIND))
+                        .toList());
+    }
+
+    /** New decisions about tables of a master whose rows stand in others too. */
+    static List<Decision> found(Job job, Proposal proposal, MasterReader reader) {
+        MasterPlan plan = proposal.plan();
+        List<Integer> columns = telling(plan);
+        if (plan.tables().size() < 2 || columns.size() < FEWEST_COLUMNS) {
+            return List.of();
+        }
+        Map<Integer, PlacedTable> placed = new HashMap<>();
+        proposal.layouts().forEach(layout -> layout.tables().forEach(table -> placed.put(table.id(), table)));
+        Set<Integer> kept = new HashSet<>();
+        placed.values().stream().filter(table -> !isTaken(job, table)).forEach(table -> kept.add(table.id()));
+        List<Decision> found = new ArrayList<>();
+        // The largest first: where a table and its parts repeat each other, the whole goes and the parts stay.
+        List<MasterReader.Repeats> candidates = new ArrayList<>(reader.repeats(columns, SAMPLE, NEARLY_ALL));
+        candidates.sort(Comparator.comparingLong(MasterReader.Repeats::rows).reversed());
+        for (MasterReader.Repeats candidate : candidates) {
+            PlacedTable table = placed.get(candidate.table());
+            if (table == null || candidate.rows() < FEWEST_ROWS || !kept.contains(candidate.table())) {
+                continue;
+            }
+            Set<Integer> others = new HashSet<>(kept);
+            others.remove(candidate.table());
+            Map<Integer, Long> shared = reader.shared(candidate.table(), others, columns);
+            long there = shared.getOrDefault(MasterReader.ANY_TABLE, 0L);
+            if (there >= candidate.rows() * NEARLY_ALL) {
+                kept.remove(candidate.table());
+                found.add(new Decision(
+                        KIND,
+                        subject(table),
+                        TableChoice.ASIDE,
+                        Says.number(there) + " of its " + Says.count(candidate.rows(), "row") + " stand in "
+                                + named(shared, placed, table) + " too",
+                        Says.count(candidate.rows(), "row")));
+            }
+        }
+        return found;
+    }
+
+    private static String named(Map<Integer, Long> shared, Map<Integer, PlacedTable> placed, PlacedTable table) {
+        Set<String> names = new java.util.LinkedHashSet<>();
+        shared.entrySet().stream()
+                .filter(entry -> entry.getKey() != MasterReader.ANY_TABLE)
+                .sorted(Map.Entry.<Integer, Long>comparingByValue().reversed())
+                .forEach(entry -> {
+                    PlacedTable other = placed.get(entry.getKey());
+                    if (other != null) {
+                        names.add(
+                                other.source().equals(table.source())
+                                                && !other.sheet().isEmpty()
+                                        ? other.sheet()
+                                        : ReadingDecisions.subject(other.source(), other.sheet()));
+                    }
+                });
+        return Says.list(List.copyOf(names));
+    }
+
+    /**
+     * The columns by which rows are the same: those that cells feed, and where no date is among them also what tags say, so
+     * that the same few numbers of two months are not taken for one.
+     */
+    private static List<Integer> telling(MasterPlan plan) {
+        List<Integer> cells = new ArrayList<>();
+        List<Integer> tags = new ArrayList<>();
+        boolean dated = false;
+        for (int i = 0; i < plan.columns().size(); i++) {
+            int at = i;
+            boolean value = plan.columns().get(i).part() == MasterPlan.Column.Part.VALUE;
+            boolean fed = value
+                    && plan.tables().stream()
+                            .map(table -> table.feeds().get(at))
+                            .anyMatch(feed -> feed != null && !(feed.origin() instanceof Origin.Told));
+            boolean told = value
+                    && !fed
+                    && plan.tables().stream().anyMatch(table -> table.feeds().get(at) != null);
+            if (fed) {
+                cells.add(i);
+                dated |= plan.columns().get(i).type().isMoment();
+            } else if (told) {
+                tags.add(i);
+            }
+        }
+        if (!dated) {
+            cells.addAll(tags);
+        }
+        return cells;
+    }
+
+    /** Asks about the tables that are set aside, all sheets of one name at once. */
+    static List<Question> questions(Job job, List<PlacedTable> tables) {
+        Map<String, List<PlacedTable>> groups = new LinkedHashMap<>();
+        Map<PlacedTable, String> aside = new HashMap<>();
+        for (PlacedTable table : tables) {
+            job.decision(KIND, subject(table))
+                    .filter(decision -> settled(job, table).isEmpty())
+                    .ifPresent(decision -> {
+                        aside.put(table, decision.reason());
+                        groups.computeIfAbsent(group(table), any -> new ArrayList<>())
+                                .add(table);
+                    });
+        }
+        List<Question> questions = new ArrayList<>();
+        groups.forEach((group, alike) -> {
+            PlacedTable first = alike.get(0);
+            long rows = alike.stream().mapToLong(table -> table.table().kept()).sum();
+            String more = alike.size() == 1 ? "" : ", and so in " + Says.count(alike.size() - 1, "more file");
+            questions.add(Question.of(
+                    KIND,
+                    group,
+                    first.where(),
+                    "In " + subject(first) + ", " + aside.getOrDefault(first, "") + more
+                            + ". Taken in they would count twice. Do they belong to the master?",
+                    TableChoice.ASIDE,
+                    List.of(
+                            new Answer(TableChoice.ASIDE, "no, " + Says.count(rows, "row") + " are repeated"),
+                            new Answer(TableChoice.TAKE, "yes, take them in as well")),
+                    rows));
+        });
+        return questions;
+    }
+}

@@ -1,0 +1,127 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.finding.Question;
+import cuvee.testing.Workbooks;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Tables whose rows stand in others too count once: the rows tell, whatever the sheets are called. */
+class RepeatedRowsTest {
+    @TempDir
+    Path folder;
+
+    private Batch batch;
+
+    @BeforeEach
+    void folder() {
+        batch = new Batch(folder);
+    }
+
+    private static final Object[] HEADER = {"Date", "Boat", "Boxes", "Price"};
+
+    private static List<Object[]> month(int month, int rows) {
+        List<Object[]> made = new ArrayList<>();
+        for (int i = 1; i <= rows; i++) {
+            made.add(new Object[] {
+                String.format("2026-%02d-%02d", month, i * 2), i % 2 == 0 ? "Heron" : "Plover", month * 100 + i, i + 0.5
+            });
+        }
+        return made;
+    }
+
+    private static Object[][] rows(List<Object[]> first, List<Object[]> then) {
+        List<Object[]> all = new ArrayList<>();
+        all.add(HEADER);
+        all.addAll(first);
+        all.addAll(then);
+        return all.toArray(Object[][]::new);
+    }
+
+    private void workbook(String name, int rows) {
+        Workbooks.workbook()
+                .sheet("Jan", rows(month(1, rows), List.of()))
+                .sheet("Feb", rows(month(2, rows + 1), List.of()))
+                .sheet("All", rows(month(1, rows), month(2, rows + 1)))
+                .save(batch.file(name));
+    }
+
+    @Test
+    void aSheetThatRepeatsTheOthersIsSetAsideAndAsked() {
+        workbook("north.xlsx", 4);
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(9);
+        Question question = made.question(RepeatedRows.KIND);
+        assertThat(question.text()).contains("9 of its 9 rows stand in Feb and Jan too");
+        assertThat(made.outcome().sources().get(0).outside().get(0).reason()).contains("stand in Feb and Jan too");
+        assertThat(batch.refresh().outcome().questions()).hasSize(1);
+        assertThat(batch.settle(question, "take").refresh().lines()).hasSize(18);
+        Batch.Made settled = batch.settle(question, "aside").refresh();
+        assertThat(settled.lines()).hasSize(9);
+        assertThat(settled.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void oneQuestionIsAboutAllSheetsOfTheNameAndHoldsNextMonth() {
+        workbook("north.xlsx", 4);
+        Workbooks.workbook()
+                .sheet("Jan", rows(month(3, 5), List.of()))
+                .sheet("Feb", rows(month(4, 6), List.of()))
+                .sheet("All", rows(month(3, 5), month(4, 6)))
+                .save(batch.file("south.xlsx"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(9 + 11);
+        assertThat(made.outcome().questions()).hasSize(1);
+        batch.settle(made.question(RepeatedRows.KIND), "aside");
+        Workbooks.workbook()
+                .sheet("Jan", rows(month(5, 4), List.of()))
+                .sheet("Feb", rows(month(6, 5), List.of()))
+                .sheet("All", rows(month(5, 4), month(6, 5)))
+                .save(batch.file("west.xlsx"));
+        Batch.Made next = batch.refresh();
+        assertThat(next.lines()).hasSize(9 + 11 + 9);
+        assertThat(next.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void aYearSoFarThatIsSentAnewEachMonthCountsItsLastOnly() {
+        batch.sheet("to January.xlsx", rows(month(1, 6), List.of()));
+        batch.sheet("to February.xlsx", rows(month(1, 6), month(2, 6)));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(12);
+        assertThat(made.question(RepeatedRows.KIND).text()).contains("to January.xlsx");
+    }
+
+    @Test
+    void theSameSmallFiguresOfTwoMonthsAreTwoThings() {
+        for (String month : List.of("Jan", "Feb")) {
+            List<String> lines = new ArrayList<>(List.of("Depot,Crews,Boats,Berths"));
+            for (int i = 0; i < 12; i++) {
+                lines.add("Depot " + (char) ('A' + i) + "," + i % 3 + "," + i % 4 + ","
+                        + (i == 11 ? month.length() + month.charAt(0) : 2));
+            }
+            batch.csv(month + " 2026.csv", lines.toArray(String[]::new));
+        }
+        assertThat(batch.refresh().lines()).hasSize(24);
+    }
+
+    @Test
+    void whatIsNoLongerRepeatedComesBack() {
+        workbook("north.xlsx", 4);
+        batch.refresh();
+        Workbooks.workbook()
+                .sheet("Jan", rows(month(1, 4), List.of()))
+                .sheet("All", rows(month(5, 4), month(6, 5)))
+                .save(batch.file("north.xlsx"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(13);
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.lines())
+                .isEqualTo(batch.refresh(JobSession.Mode.EVERYTHING).lines());
+    }
+}
