@@ -41,10 +41,6 @@ final class TagColumns {
     private static final double NEARLY_ALL = 0.9;
     private static final int EXAMPLES = 3;
     /** Labels that tell of the sheet itself rather than of its rows. */
-    private static final Pattern OF_THE_SHEET = Pattern.compile(
-            "(?i)(print|page|seite|export|generat|creat|erstellt|gedruckt|version|file|datei|path|run|time ?stamp|note|hinweis"
-                    + "|source|quelle|contact|kontakt|phone|tel|e-?mail|http|prepared|checked|approved|signed|comment).*");
-
     private static final Pattern NAME = Pattern.compile("[\\p{L} '.&-]*\\p{L}{3,}[\\p{L} '.&-]*");
 
     private final Job job;
@@ -118,11 +114,19 @@ final class TagColumns {
                 if (!decision.get().answer().equals(LEFT_OUT)) {
                     add(source, decision.get().answer(), values);
                 }
-            } else if (candidates.contains(source)) {
+            } else if (candidates.contains(source) && !(source.from() == From.ANY_LABEL && labelDecided())) {
                 propose(source, values);
             }
             report(source, values);
         }
+    }
+
+    /** True where a label of its own is a column already: one more for whatever label there is would say the same. */
+    private boolean labelDecided() {
+        return sources(job).stream()
+                .filter(source -> source.from() == From.TITLE_LABEL)
+                .flatMap(source -> job.decision(TAG, source.words()).stream())
+                .anyMatch(decision -> !decision.answer().equals(LEFT_OUT));
     }
 
     /** What the job's tags are taken from, whether they are columns or left out. */
@@ -223,9 +227,7 @@ final class TagColumns {
         double least = label ? 0.5 : NEARLY_ALL;
         if (distinct.size() < 2
                 || values.size() < homes.size() * least
-                || label
-                        && (OF_THE_SHEET.matcher(source.what()).matches()
-                                || TotalWords.of(source.what()) != TotalWords.Sureness.NO)
+                || label && (Tags.isOfTheSheet(source.what()) || TotalWords.of(source.what()) != TotalWords.Sureness.NO)
                 || isCounter(values, distinct)
                 || isWholeSheetName(source, values)
                 || isWholeFileName(source, values)

@@ -77,7 +77,8 @@ public final class NameParts {
         cuts.forEach((name, cut) -> chunks.put(name, chunks(cut.rest(), separators)));
         Set<String> shared = shared(chunks.values());
         Map<String, List<Run>> runs = new LinkedHashMap<>();
-        chunks.forEach((name, parts) -> runs.put(name, runs(parts, shared)));
+        Usual usual = Usual.of(chunks.values(), shared);
+        chunks.forEach((name, parts) -> runs.put(name, runs(parts, usual)));
         NameParts parts = aligned(cuts, runs, separators != ANY, !shared.isEmpty());
         runs.forEach((name, own) -> parts.bare.put(
                 name,
@@ -154,13 +155,80 @@ public final class NameParts {
         return shared;
     }
 
-    private static List<Run> runs(List<String> chunks, Set<String> shared) {
+    /**
+     * The words that nearly all names share, each with how often it stands in most of them and what stands before and behind it there. Of a
+     * word that stands in a name more often, as in {@code Harwick Dome Dome sheet}, only so many are the shared ones.
+     */
+    private record Usual(Map<String, Integer> times, Map<String, String> leaders, Map<String, String> followers) {
+        static Usual of(Collection<List<String>> names, Set<String> shared) {
+            Map<String, Integer> times = new HashMap<>();
+            Map<String, String> leaders = new HashMap<>();
+            Map<String, String> followers = new HashMap<>();
+            for (String word : shared) {
+                Map<Integer, Integer> counted = new HashMap<>();
+                Map<String, Integer> before = new HashMap<>();
+                Map<String, Integer> behind = new HashMap<>();
+                for (List<String> name : names) {
+                    List<String> keys = name.stream().map(LooseText::key).toList();
+                    int count = (int) keys.stream().filter(word::equals).count();
+                    if (count > 0) {
+                        counted.merge(count, 1, Integer::sum);
+                        before.merge(at(keys, keys.indexOf(word) - 1), 1, Integer::sum);
+                        behind.merge(at(keys, keys.lastIndexOf(word) + 1), 1, Integer::sum);
+                    }
+                }
+                times.put(word, most(counted));
+                usual(before).ifPresent(leader -> leaders.put(word, leader));
+                usual(behind).ifPresent(follower -> followers.put(word, follower));
+            }
+            return new Usual(times, leaders, followers);
+        }
+
+        /** What stands beside a word in more than half of the names. */
+        private static Optional<String> usual(Map<String, Integer> beside) {
+            int all = beside.values().stream().mapToInt(count -> count).sum();
+            return Optional.of(most(beside)).filter(word -> beside.getOrDefault(word, 0) * 2 > all);
+        }
+
+        private static String at(List<String> keys, int place) {
+            return place >= 0 && place < keys.size() ? keys.get(place) : "";
+        }
+
+        private int fit(List<String> keys, int place) {
+            String word = keys.get(place);
+            return (at(keys, place - 1).equals(leaders.get(word)) ? 1 : 0)
+                    + (at(keys, place + 1).equals(followers.get(word)) ? 1 : 0);
+        }
+
+        /** The places of a name at which its shared words stand. */
+        Set<Integer> places(List<String> chunks) {
+            List<String> keys = chunks.stream().map(LooseText::key).toList();
+            Map<String, List<Integer>> found = new LinkedHashMap<>();
+            for (int i = 0; i < keys.size(); i++) {
+                if (times.containsKey(keys.get(i))) {
+                    found.computeIfAbsent(keys.get(i), any -> new ArrayList<>()).add(i);
+                }
+            }
+            Set<Integer> places = new HashSet<>();
+            found.forEach((word, at) -> {
+                List<Integer> likely = new ArrayList<>(at);
+                likely.sort(Comparator.comparingInt((Integer place) -> -fit(keys, place))
+                        .thenComparing(Comparator.reverseOrder()));
+                places.addAll(likely.subList(0, Math.min(likely.size(), times.getOrDefault(word, 1))));
+            });
+            return places;
+        }
+    }
+
+    private static List<Run> runs(List<String> chunks, Usual usual) {
+        Set<Integer> shared = usual.places(chunks);
         List<Run> runs = new ArrayList<>();
         List<String> words = new ArrayList<>();
         String anchor = "";
-        for (String chunk : chunks) {
+        for (int i = 0; i < chunks.size(); i++) {
+            String chunk = chunks.get(i);
             boolean cut = chunk.indexOf(CUT) >= 0;
-            if (cut || shared.contains(LooseText.key(chunk))) {
+            if (cut || shared.contains(i)) {
                 if (!words.isEmpty()) {
                     runs.add(new Run(anchor, List.copyOf(words)));
                     words.clear();

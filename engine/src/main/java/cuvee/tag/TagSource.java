@@ -18,6 +18,8 @@ public record TagSource(From from, String what) {
     /** Things that say something of all rows of a table. */
     public enum From {
         TITLE_LABEL("title cell"),
+        /** The one labelled cell above each table that nothing else explains, whatever its label is. */
+        ANY_LABEL("labelled title cell"),
         PLACE("place"),
         FOLDER("folder"),
         FOLDER_PERIOD("period in folder"),
@@ -57,6 +59,7 @@ public record TagSource(From from, String what) {
     public String said() {
         return switch (from) {
             case TITLE_LABEL -> "the cell labelled " + Says.quoted(what) + " above the table";
+            case ANY_LABEL -> "the one labelled cell above the table, whatever its label";
             case PLACE -> "the name of its place";
             case FOLDER -> "the name of inner folder " + what;
             case FOLDER_PERIOD -> "the period in the name of inner folder " + what;
@@ -103,6 +106,7 @@ public record TagSource(From from, String what) {
     public String name() {
         return switch (from) {
             case TITLE_LABEL -> what;
+            case ANY_LABEL -> "Title cell";
             case PLACE -> "Place";
             case FOLDER -> "Folder " + what;
             case FILE_PART -> "File part " + what;

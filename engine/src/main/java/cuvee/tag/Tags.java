@@ -5,6 +5,7 @@ import cuvee.value.LooseText;
 import cuvee.value.Period;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -29,6 +30,16 @@ public final class Tags {
     private final Map<Home, Map<String, String>> labels = new HashMap<>();
     private final Map<String, Label> labelCounts = new LinkedHashMap<>();
 
+    /** Labels that nearly all homes have are of a kind of their own. */
+    private static final double NEARLY_ALL = 0.9;
+
+    private static final Pattern OF_THE_SHEET = Pattern.compile(
+            "(?i)(print|page|seite|export|generat|creat|erstellt|gedruckt|version|file|datei|path|run|time ?stamp|note|hinweis"
+                    + "|source|quelle|contact|kontakt|phone|tel|e-?mail|http|prepared|checked|approved|signed|comment|status).*");
+
+    /** What the one cell says whose label differs from home to home; empty where there is no such cell in all of them. */
+    private final Map<Home, Map.Entry<String, String>> anyLabel = new HashMap<>();
+
     /** A label as it is spelled first, and how many homes have it. */
     private record Label(String spelling, int count) {}
 
@@ -42,6 +53,7 @@ public final class Tags {
                             new Label(label, 1),
                             (a, b) -> new Label(a.spelling(), a.count() + 1)));
         }
+        anyLabel.putAll(anyLabel());
         files = NameParts.of(homes.stream().map(Home::fileName).toList());
         sheets = NameParts.of(homes.stream().map(Home::sheet).toList());
         tables = NameParts.of(homes.stream().map(Home::table).toList());
@@ -58,6 +70,36 @@ public final class Tags {
                     level,
                     NameParts.of(homes.stream().map(home -> folder(home, at)).toList()));
         }
+    }
+
+    /** True for labels that say something of the sheet as a paper, rather than of its rows. */
+    public static boolean isOfTheSheet(String label) {
+        return OF_THE_SHEET.matcher(label).matches();
+    }
+
+    /** Where each sender calls the same thing otherwise, each home has exactly one label that the others lack. */
+    private Map<Home, Map.Entry<String, String>> anyLabel() {
+        Map<Home, Map.Entry<String, String>> found = new LinkedHashMap<>();
+        Set<String> labelsFound = new LinkedHashSet<>();
+        int periods = 0;
+        for (Home home : homes) {
+            List<Map.Entry<String, String>> left = labels(home).entrySet().stream()
+                    .filter(label -> count(label.getKey()) < homes.size() * NEARLY_ALL)
+                    .filter(label -> !isOfTheSheet(label.getKey()))
+                    .toList();
+            if (left.size() == 1) {
+                found.put(home, left.get(0));
+                labelsFound.add(LooseText.key(left.get(0).getKey()));
+                periods += Period.of(left.get(0).getValue()).isPresent() ? 1 : 0;
+            }
+        }
+        boolean everywhere = found.size() >= homes.size() * NEARLY_ALL && labelsFound.size() > 1;
+        return everywhere && (periods == 0 || periods == found.size()) ? found : Map.of();
+    }
+
+    private int count(String label) {
+        Label counted = labelCounts.get(LooseText.key(label));
+        return counted == null ? 0 : counted.count();
     }
 
     public static Tags of(Collection<Home> homes) {
@@ -78,6 +120,9 @@ public final class Tags {
     /** Everything that could be a tag, the best first. */
     public List<TagSource> candidates() {
         Set<TagSource> candidates = new LinkedHashSet<>();
+        if (!anyLabel.isEmpty()) {
+            candidates.add(TagSource.of(From.ANY_LABEL));
+        }
         homes.forEach(home ->
                 labels(home).keySet().forEach(label -> candidates.add(new TagSource(From.TITLE_LABEL, label))));
         candidates.add(TagSource.of(From.PLACE));
@@ -117,6 +162,8 @@ public final class Tags {
             case TITLE_LABEL ->
                 Optional.ofNullable(labelsOf(home).get(LooseText.key(source.what())))
                         .map(Tags::labelled);
+            case ANY_LABEL ->
+                Optional.ofNullable(anyLabel.get(home)).map(Map.Entry::getValue).map(Tags::labelled);
             case PLACE -> Value.of(home.place());
             case FOLDER -> Value.of(folder(home, source.index()));
             case FOLDER_PERIOD ->
@@ -155,7 +202,17 @@ public final class Tags {
                 return kind.getKey().column();
             }
         }
-        return source.name();
+        return source.from() == From.ANY_LABEL ? usualLabel() : source.name();
+    }
+
+    /** The label that most homes have for what each calls otherwise. */
+    private String usualLabel() {
+        return anyLabel.values().stream()
+                .map(Map.Entry::getKey)
+                .max(Comparator.comparingInt(this::count)
+                        .thenComparing(Comparator.comparingInt(String::length).reversed())
+                        .thenComparing(Comparator.reverseOrder()))
+                .orElse(TagSource.of(From.ANY_LABEL).name());
     }
 
     private static Value labelled(String text) {

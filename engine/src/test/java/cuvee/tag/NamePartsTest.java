@@ -28,6 +28,16 @@ class NamePartsTest {
     }
 
     @Test
+    void ofAWordThatAllNamesShareOneIsTakenOut() {
+        NameParts parts = parts("Harwick Dome Dome sheet", "Larkmoor Dome sheet", "Science Wharf Dome sheet");
+        assertThat(parts.count()).isEqualTo(1);
+        assertThat(parts.part("Harwick Dome Dome sheet", 0)).contains("Harwick Dome");
+        assertThat(parts.part("Larkmoor Dome sheet", 0)).contains("Larkmoor");
+        NameParts before = parts("plan Hollin", "plan plan North", "plan Tarsk");
+        assertThat(before.part("plan plan North", 0)).contains("plan North");
+    }
+
+    @Test
     void wordsThatComeInSeveralCombinationsAreSeveralParts() {
         NameParts parts = parts("Hollin_bus", "Hollin_ferry", "Tarsk_bus", "Tarsk_ferry");
         assertThat(parts.count()).isEqualTo(2);

@@ -73,4 +73,26 @@ class TagsTest {
         assertThat(TagSource.read("folder one")).isEmpty();
         assertThat(TagSource.read("the moon")).isEmpty();
     }
+
+    @Test
+    void theOneLabelledCellOfEachIsOneTagWhateverItsLabelIs() {
+        Home one = home("a (1).xlsx", "Hire shop: Ashgarth", "Printed: 3 March");
+        Home two = home("a (2).xlsx", "Yard: | Dunmere");
+        Home three = home("a (3).xlsx", "Yard: Wexcombe", "Page: 1");
+        Tags tags = Tags.of(List.of(one, two, three));
+        TagSource any = TagSource.of(From.ANY_LABEL);
+        assertThat(tags.candidates()).first().isEqualTo(any);
+        assertThat(tags.name(any)).isEqualTo("Yard");
+        assertThat(List.of(one, two, three))
+                .extracting(home -> tags.value(any, home).orElseThrow().text())
+                .containsExactly("Ashgarth", "Dunmere", "Wexcombe");
+        assertThat(TagSource.read(any.words())).contains(any);
+    }
+
+    @Test
+    void twoLabelsOfOneSheetAreTwoThings() {
+        Tags tags = Tags.of(List.of(
+                home("a.xlsx", "Yard: Ashgarth", "Manager: Quill"), home("b.xlsx", "Shop: Dunmere", "Clerk: Marl")));
+        assertThat(tags.candidates()).doesNotContain(TagSource.of(From.ANY_LABEL));
+    }
 }
