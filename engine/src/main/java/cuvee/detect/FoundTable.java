@@ -88,6 +88,11 @@ public record FoundTable(
         }
     }
 
+    /** True for a sheet that holds one record: its columns are labels, each with one value in a row of its own. */
+    public boolean isForm() {
+        return columns.stream().anyMatch(column -> column.row() > 0);
+    }
+
     /** The first of the sheet's columns that it fills, from 0. */
     public int firstColumn() {
         return columns.stream().mapToInt(TableColumn::index).min().orElse(0);

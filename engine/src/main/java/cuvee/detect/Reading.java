@@ -21,6 +21,7 @@ import java.util.regex.Pattern;
  * @param unnamedTotals whether rows that add up those above but name nothing are totals
  * @param lines whether lines of a single word between records are records
  * @param cells the only cells that are looked at; empty where all are
+ * @param noForm true where the sheet is no form, whatever it looks like
  */
 public record Reading(
         List<Integer> headerRows,
@@ -29,9 +30,10 @@ public record Reading(
         Map<Integer, Optional<RowClass>> rows,
         boolean unnamedTotals,
         boolean lines,
-        Optional<CellRange> cells) {
+        Optional<CellRange> cells,
+        boolean noForm) {
     /** All is left to the evidence. */
-    public static final Reading DEFAULT = new Reading(List.of(), 0, 0, Map.of(), false, false, Optional.empty());
+    public static final Reading DEFAULT = new Reading(List.of(), 0, 0, Map.of(), false, false, Optional.empty(), false);
 
     private static final Pattern ROWS = Pattern.compile("(\\d+)(?:-(\\d+))?");
     private static final Pattern SHIFT = Pattern.compile("header (\\d+) (lower|higher)");
@@ -63,20 +65,20 @@ public record Reading(
             rowsOfAll.add(row);
         }
         List<Integer> header = List.copyOf(rowsOfAll);
-        return new Reading(header, 0, lastRow, rows, unnamedTotals, lines, cells);
+        return new Reading(header, 0, lastRow, rows, unnamedTotals, lines, cells, noForm);
     }
 
     /** The same with its headers left to be found. */
     public Reading withoutHeaders() {
-        return new Reading(List.of(), headerShift, lastRow, rows, unnamedTotals, lines, cells);
+        return new Reading(List.of(), headerShift, lastRow, rows, unnamedTotals, lines, cells, noForm);
     }
 
     public Reading withShift(int lower) {
-        return new Reading(List.of(), lower, lastRow, rows, unnamedTotals, lines, cells);
+        return new Reading(List.of(), lower, lastRow, rows, unnamedTotals, lines, cells, noForm);
     }
 
     public Reading withLastRow(int row) {
-        return new Reading(headerRows, headerShift, row, rows, unnamedTotals, lines, cells);
+        return new Reading(headerRows, headerShift, row, rows, unnamedTotals, lines, cells, noForm);
     }
 
     /** The same with some rows told; empty stands for records. */
@@ -85,20 +87,25 @@ public record Reading(
         for (int row = first; row <= last; row++) {
             changed.put(row, what);
         }
-        return new Reading(headerRows, headerShift, lastRow, changed, unnamedTotals, lines, cells);
+        return new Reading(headerRows, headerShift, lastRow, changed, unnamedTotals, lines, cells, noForm);
     }
 
     public Reading withUnnamedTotals(boolean totals) {
-        return new Reading(headerRows, headerShift, lastRow, rows, totals, lines, cells);
+        return new Reading(headerRows, headerShift, lastRow, rows, totals, lines, cells, noForm);
     }
 
     public Reading withLines(boolean records) {
-        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, records, cells);
+        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, records, cells, noForm);
+    }
+
+    /** The same, where the sheet is no form. */
+    public Reading withoutForm() {
+        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, lines, cells, true);
     }
 
     /** The same, looking at these cells only. */
     public Reading withCells(CellRange range) {
-        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, lines, Optional.of(range));
+        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, lines, Optional.of(range), noForm);
     }
 
     /**
@@ -128,6 +135,9 @@ public record Reading(
         }
         if (lines) {
             words.add("single words are records");
+        }
+        if (noForm) {
+            words.add("no form");
         }
         new TreeMap<>(rows)
                 .forEach((row, what) ->
@@ -172,6 +182,9 @@ public record Reading(
         }
         if (part.equals("single words are records")) {
             return Optional.of(withLines(true));
+        }
+        if (part.equals("no form")) {
+            return Optional.of(withoutForm());
         }
         int space = part.lastIndexOf(' ');
         if (!part.startsWith("row ") || space < 4) {

@@ -13,6 +13,8 @@ public enum RowClass {
     TOTAL("a total of other rows"),
     SECTION("a line that heads the rows below it"),
     NOTE("a note"),
+    /** A row of a sheet that is one record: its label and value are part of that. */
+    FIELD("a part of the one record that the sheet holds"),
     /** Outside of every table of the sheet. */
     OUTSIDE("outside of the table");
 

@@ -11,10 +11,16 @@ import java.util.regex.Pattern;
  * @param header the header as spelled, white space tidied; made up from the column's letters where there is none
  * @param named false where the header was made up
  * @param sum its numbers added up, approximately; 0 where it holds none
+ * @param row the row in which its one value stands, where the sheet is a form; 0 for the cells of records
  * @param gaps how its filled cells and its blank ones follow each other
  */
-public record TableColumn(int index, String header, boolean named, Evidence evidence, double sum, Gaps gaps) {
+public record TableColumn(int index, String header, boolean named, Evidence evidence, double sum, Gaps gaps, int row) {
     private static final Pattern UNNAMED = Pattern.compile("Column [A-Z]{1,3}( \\(\\d+\\))?");
+
+    /** A column of a table. */
+    public TableColumn(int index, String header, boolean named, Evidence evidence, double sum, Gaps gaps) {
+        this(index, header, named, evidence, sum, gaps, 0);
+    }
 
     /** What a column without a header is called, by its letters. */
     static String unnamed(int index) {

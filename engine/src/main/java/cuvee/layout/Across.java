@@ -113,6 +113,9 @@ public record Across(
 
     /** The columns of a table that run across, where there are some. */
     public static Optional<Across> of(FoundTable table) {
+        if (table.isForm()) {
+            return Optional.empty();
+        }
         Map<Kind, List<Slot>> byKind = new EnumMap<>(Kind.class);
         for (TableColumn column : table.columns()) {
             if (column.named()) {
@@ -135,6 +138,9 @@ public record Across(
 
     /** Headers that are members of one sequence, whatever stands below them; empty where there are too few of them. */
     public static List<String> sequence(FoundTable table) {
+        if (table.isForm()) {
+            return List.of();
+        }
         Map<Kind, List<String>> byKind = new EnumMap<>(Kind.class);
         for (TableColumn column : table.columns()) {
             if (column.named()) {

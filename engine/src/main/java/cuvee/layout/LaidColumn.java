@@ -15,7 +15,9 @@ import java.util.List;
 public record LaidColumn(String header, Origin origin, Evidence evidence, double sum) {
 
     static LaidColumn of(TableColumn column) {
-        return new LaidColumn(column.header(), new Origin.Cell(column.index(), false), column.evidence(), column.sum());
+        Origin origin =
+                column.row() > 0 ? new Origin.At(column.row(), column.index()) : new Origin.Cell(column.index(), false);
+        return new LaidColumn(column.header(), origin, column.evidence(), column.sum());
     }
 
     /** A column of texts that are told, not read from cells of its own; each counts so many times. */
@@ -27,7 +29,8 @@ public record LaidColumn(String header, Origin origin, Evidence evidence, double
 
     /** Some of the days that its cells hold, where they hold dates. */
     public List<LocalDate> someDays() {
-        return origin instanceof Origin.Cell && Layout.Nature.of(evidence) == Layout.Nature.DATES
+        return (origin instanceof Origin.Cell || origin instanceof Origin.At)
+                        && Layout.Nature.of(evidence) == Layout.Nature.DATES
                 ? evidence.someDays(Conventions.orderOf(Conventions.order(evidence)))
                 : List.of();
     }

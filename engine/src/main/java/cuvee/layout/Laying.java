@@ -146,6 +146,9 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
 
     /** The columns that are filled in the first row of each block only. */
     public static List<Carried> carried(PlacedTable table) {
+        if (table.table().isForm()) {
+            return List.of();
+        }
         List<Carried> carried = new ArrayList<>();
         FoundTable found = table.table();
         boolean leading = true;

@@ -16,12 +16,36 @@ public sealed interface Origin {
         T values(Values values);
 
         T told(Told told);
+
+        T at(At at);
     }
 
     <T> T match(Match<T> match);
 
     /** The sheet's column that a value came from; empty where it came from no cell of its row. */
     OptionalInt column(int turned);
+
+    /** The row that a value came from, where it is not that of its record; 0 where it is. */
+    default int row() {
+        return 0;
+    }
+
+    /**
+     * One cell of a form, a sheet that holds one record.
+     *
+     * @param row its row, from 1
+     */
+    record At(int row, int index) implements Origin {
+        @Override
+        public <T> T match(Match<T> match) {
+            return match.at(this);
+        }
+
+        @Override
+        public OptionalInt column(int turned) {
+            return OptionalInt.of(index);
+        }
+    }
 
     /**
      * The cells of one column of the sheet.

@@ -67,7 +67,7 @@ public record PlacedTable(
     /** The currency of a column's amounts, as its header names it or its cells are shown; empty where neither says it. */
     public Optional<String> currency(LaidColumn column) {
         Optional<String> named = Units.currency(column.header());
-        return named.isPresent() || clues.currencies().isEmpty()
+        return named.isPresent() || clues.currencies().isEmpty() || table.isForm()
                 ? named
                 : IntStream.range(0, Math.max(1, turned))
                         .mapToObj(row -> column.origin().column(row))

@@ -221,7 +221,7 @@ final class MasterBuild {
                     select.append(", NULL");
                     continue;
                 }
-                String cell = feed.origin().match(new Cells(turned, told));
+                String cell = feed.origin().match(new Cells(table, turned, told));
                 told += feed.origin() instanceof Origin.Told ? 1 : 0;
                 if (feed.origin() instanceof Origin.Values across && !across.blanks() && !cell.equals("NULL")) {
                     values.add(cell);
@@ -244,7 +244,7 @@ final class MasterBuild {
     }
 
     /** The text of the store that stands for a feed's raw cell in the row that a record becomes. */
-    private record Cells(int turned, int told) implements Origin.Match<String> {
+    private record Cells(MasterPlan.Table table, int turned, int told) implements Origin.Match<String> {
         @Override
         public String cell(Origin.Cell cell) {
             return "s.c" + cell.index();
@@ -269,6 +269,16 @@ final class MasterBuild {
         @Override
         public String told(Origin.Told text) {
             return "s.g" + told;
+        }
+
+        @Override
+        public String at(Origin.At at) {
+            return table.corrected().stream()
+                    .filter(cell -> cell.row() == at.row() && cell.column() == at.index())
+                    .map(cell -> "nullif(" + Sql.literal(cell.to()) + ", '')")
+                    .findFirst()
+                    .orElse("(SELECT any_value(f.c" + at.index() + ") FROM " + Staging.of(table.width())
+                            + " f WHERE f.tbl = s.tbl AND f.row = " + at.row() + ")");
         }
     }
 

@@ -145,11 +145,13 @@ public final class SourceCells {
                         if (column < 0 || cells.size() >= most) {
                             break;
                         }
+                        int own = fed.origin().row();
                         try (ResultSet rows = statement.executeQuery("SELECT s.row, s.c" + column + " FROM "
                                 + Staging.of(table.width()) + " s WHERE s.tbl = " + table.staged()
-                                + " AND s.row BETWEEN " + table.firstRow() + " AND " + table.lastRow() + " AND "
+                                + " AND s.row BETWEEN " + (own > 0 ? own : table.firstRow()) + " AND "
+                                + (own > 0 ? own : table.lastRow()) + " AND "
                                 + Readings.raw("s.c" + column) + " IN (" + wanted + ")"
-                                + (table.hasAside()
+                                + (table.hasAside() && own == 0
                                         ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = " + table.id()
                                                 + " AND a.row = s.row)"
                                         : "")
@@ -248,13 +250,13 @@ public final class SourceCells {
         for (int turned = 0; turned < Math.max(1, table.turned()); turned++) {
             OptionalInt column = fed.origin().column(turned);
             int mark = table.turned() == 0 ? 0 : turned + 1;
-            column.ifPresent(at -> cells.add(new Cell(at, mark, "m" + index, blanked)));
+            column.ifPresent(at -> cells.add(new Cell(fed.origin().row(), at, mark, "m" + index, blanked)));
         }
         return cells;
     }
 
-    /** A cell of each record: the sheet's column, which of the record's rows it went to, and the master's column. */
-    private record Cell(int column, int turned, String master, List<String> blanked) {}
+    /** A cell of each record: the row where it is not that of the record, the sheet's column, which of the record's rows it went to, and the master's column. */
+    private record Cell(int row, int column, int turned, String master, List<String> blanked) {}
 
     /** Texts that the job takes for nothing are blank on purpose. */
     private static String blanked(List<String> texts, String cell) {
@@ -278,7 +280,8 @@ public final class SourceCells {
     private static String unfit(MasterPlan.Table table, Cell cell) {
         String raw = "s.c" + cell.column();
         return " FROM " + Staging.of(table.width()) + " s JOIN master m ON m.tbl = " + table.id()
-                + " AND m.row = s.row AND m.turned = " + cell.turned() + " WHERE s.tbl = " + table.staged() + " AND m."
+                + (cell.row() > 0 ? " AND s.row = " + cell.row() : " AND m.row = s.row") + " AND m.turned = "
+                + cell.turned() + " WHERE s.tbl = " + table.staged() + " AND m."
                 + cell.master() + " IS NULL AND NOT " + Readings.isBlank(raw) + blanked(cell.blanked(), raw)
                 + corrected(table, cell);
     }

@@ -146,15 +146,16 @@ final class Corrections {
 
     /** The master's column that a cell feeds in a table; below zero where it feeds none. */
     private static int fedBy(Correction correction, PlacedTable table, @Nullable LaidColumn[] fed) {
-        boolean here = table.source().equals(correction.source())
-                && table.sheet().equals(correction.sheet())
-                && table.table().runs().stream()
-                        .anyMatch(
-                                run -> correction.row() >= run.first() && correction.row() < run.first() + run.count());
+        boolean here =
+                table.source().equals(correction.source()) && table.sheet().equals(correction.sheet());
+        boolean ofRecord = table.table().runs().stream()
+                .anyMatch(run -> correction.row() >= run.first() && correction.row() < run.first() + run.count());
         for (int at = 0; here && at < fed.length; at++) {
             for (int turned = 0; fed[at] != null && turned < Math.max(1, table.turned()); turned++) {
                 OptionalInt column = fed[at].origin().column(turned);
-                if (column.isPresent() && column.getAsInt() == correction.column()) {
+                int own = fed[at].origin().row();
+                boolean inRow = own > 0 ? own == correction.row() : ofRecord;
+                if (inRow && column.isPresent() && column.getAsInt() == correction.column()) {
                     return at;
                 }
             }

@@ -113,6 +113,9 @@ final class FactsJson {
             ObjectNode c = columns.addObject();
             c.put("index", column.index()).put("header", column.header()).put("named", column.named());
             c.put("sum", column.sum());
+            if (column.row() > 0) {
+                c.put("row", column.row());
+            }
             c.put("first", column.gaps().firstFilled())
                     .put("adjacent", column.gaps().adjacent());
             Evidence evidence = column.evidence();
@@ -291,7 +294,8 @@ final class FactsJson {
                         list(node.path("dates"), JsonNode::asText)),
                 node.path("sum").asDouble(),
                 new TableColumn.Gaps(
-                        node.path("first").asBoolean(), node.path("adjacent").asInt()));
+                        node.path("first").asBoolean(), node.path("adjacent").asInt()),
+                node.path("row").asInt());
     }
 
     private static Map<String, Long> longs(JsonNode node) {

@@ -60,7 +60,7 @@ final class FormSheets {
                 own.forEach(label -> tablesByLabel.merge(label, 1, Integer::sum));
             }
         }
-        List<Finding> findings = new ArrayList<>();
+        List<Finding> findings = new ArrayList<>(read(tables));
         labels.forEach((table, own) -> {
             long shared = own.stream()
                     .filter(label -> tablesByLabel.getOrDefault(label, 0) >= FEWEST_SHEETS)
@@ -74,10 +74,34 @@ final class FormSheets {
                                 + " values of several kinds beside them.",
                         "It was read as a table of " + Says.count(table.table().kept(), "row") + ", one for each label,"
                                 + " which is hardly what is meant.",
-                        "Leave these sheets out, or ask for them as a table; forms are not read yet."));
+                        "Leave these sheets out, or ask for them as a table."));
             }
         });
         return findings;
+    }
+
+    /** What is said of sheets that were read as forms, once for all with the same labels. */
+    private static List<Finding> read(List<PlacedTable> tables) {
+        Map<String, List<PlacedTable>> byLayout = new LinkedHashMap<>();
+        tables.stream()
+                .filter(table -> table.table().isForm())
+                .forEach(table -> byLayout.computeIfAbsent(table.signature(), any -> new ArrayList<>())
+                        .add(table));
+        return byLayout.values().stream()
+                .map(alike -> new Finding(
+                        Severity.REMARK,
+                        "form-read",
+                        alike.get(0).where(),
+                        Says.count(alike.size(), "sheet") + (alike.size() == 1 ? " holds" : " hold")
+                                + " one record each, labels with their values beside them, such as "
+                                + Says.list(alike.get(0).columns().stream()
+                                        .limit(3)
+                                        .map(column -> Says.quoted(column.header()))
+                                        .toList())
+                                + ".",
+                        "Each is one row of the master.",
+                        "Where that is wrong, decide that their layout is “no form”."))
+                .toList();
     }
 
     /** True for values of several kinds: numbers, dates and words below each other. */

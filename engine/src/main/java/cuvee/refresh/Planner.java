@@ -409,7 +409,8 @@ final class Planner {
     private static boolean worthAsking(Layout layout, Family main) {
         long usual = main.rows() / Math.max(1, main.tables());
         boolean named = layout.tables().stream()
-                .anyMatch(table -> !table.table().headerRows().isEmpty());
+                .anyMatch(table ->
+                        !table.table().headerRows().isEmpty() || table.table().isForm());
         return named && layout.headers().size() >= 3 && layout.rows() * 20 >= usual;
     }
 

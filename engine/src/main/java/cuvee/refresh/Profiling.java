@@ -118,6 +118,11 @@ final class Profiling {
             public List<String> told(Origin.Told told) {
                 return List.of();
             }
+
+            @Override
+            public List<String> at(Origin.At at) {
+                return List.of();
+            }
         });
     }
 

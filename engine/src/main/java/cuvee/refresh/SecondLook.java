@@ -34,6 +34,7 @@ final class SecondLook {
     private final Job job;
     private final SheetRules rules;
     private final AtomicInteger nextId;
+    private final Forms forms;
     private final HeaderHints hints;
     private final String hintsMark;
     private final Map<Integer, Map<Integer, String>> aside = new TreeMap<>();
@@ -43,6 +44,7 @@ final class SecondLook {
         this.store = store;
         this.job = job;
         this.nextId = nextId;
+        this.forms = new Forms(store, batch);
         Set<String> shared = shared(batch);
         this.hints = new HeaderHints(shared);
         this.hintsMark =
@@ -83,6 +85,17 @@ final class SecondLook {
     }
 
     private Optional<SheetFacts> look(String source, SheetFacts sheet) {
+        Optional<FoundTable> form = forms.of(sheet).filter(found -> isLeftToUs(source, sheet, found));
+        if (form.isPresent()) {
+            String under = Forms.mark(form.get());
+            if (sheet.under().equals(under)) {
+                return Optional.empty();
+            }
+            SheetFacts found = sheet.found(
+                    List.of(Layout.signatureOf(form.get())), under, nextId.getAndIncrement(), List.of(form.get()));
+            addAside(found, aside);
+            return Optional.of(found);
+        }
         boolean hinted = hinted(sheet);
         String by = hinted ? hintsMark : PLAIN;
         List<String> signatures = sheet.signatures();
@@ -106,6 +119,18 @@ final class SecondLook {
         SheetFacts found = sheet.found(signatures, under, first, tables);
         addAside(found, aside);
         return Optional.of(found);
+    }
+
+    /** True where nothing has been decided about how a sheet, or sheets like it, are read. */
+    private boolean isLeftToUs(String source, SheetFacts sheet, FoundTable form) {
+        List<String> signatures = new ArrayList<>(sheet.signatures());
+        signatures.add(Layout.signatureOf(form));
+        Reading reading = rules.confine(
+                ReadingDecisions.of(job, source, sheet.name(), signatures),
+                source,
+                signatures,
+                sheet.clues().named());
+        return reading.equals(Reading.DEFAULT);
     }
 
     /** Adds the rows of a sheet's tables that are no records, by the numbers of the tables. */

@@ -68,12 +68,12 @@ final class Trails {
         int cell = fed.getAsInt();
         int row = feed.origin() instanceof Origin.Cell own && own.carried()
                 ? store.filledRow(table.staged(), table.width(), line.row(), cell, table.firstRow())
-                : line.row();
+                : feed.origin().row() > 0 ? feed.origin().row() : line.row();
         List<@Nullable String> cells = store.stagedRow(table.staged(), table.width(), row);
         String staged = cell < cells.size() ? cells.get(cell) : null;
         return new Trail(
                 sheet.cell(row, cell + 1),
-                headerOf(table, cell),
+                headerOf(table, cell, feed.origin().row()),
                 staged == null ? "" : CellKind.textOf(staged),
                 table.corrected().stream()
                         .filter(each -> each.row() == row && each.column() == cell)
@@ -99,7 +99,7 @@ final class Trails {
         return new Trail(sheet, "", text);
     }
 
-    private String headerOf(MasterPlan.Table table, int column) {
+    private String headerOf(MasterPlan.Table table, int column, int row) {
         SourceFacts facts = known.get(table.source());
         if (facts == null) {
             return "";
@@ -108,7 +108,7 @@ final class Trails {
                 .flatMap(sheet -> sheet.placed(facts.path()).stream())
                 .filter(placed -> placed.id() == table.id())
                 .flatMap(placed -> placed.table().columns().stream())
-                .filter(found -> found.index() == column)
+                .filter(found -> found.index() == column && found.row() == row)
                 .map(TableColumn::header)
                 .findFirst()
                 .orElse("");

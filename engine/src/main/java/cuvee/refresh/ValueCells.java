@@ -156,14 +156,15 @@ final class ValueCells {
             for (int turned = 0; turned < Math.max(1, table.turned()); turned++) {
                 OptionalInt at = column.origin().column(turned);
                 boolean once = column.origin() instanceof Origin.Values || turned == 0;
+                int own = column.origin().row();
                 if (at.isPresent() && once) {
                     cells.add(new SourceCells.Cells(
                             table.id(),
                             table.staged(),
                             table.width(),
-                            table.table().firstRow(),
-                            table.table().lastRow(),
-                            !table.table().aside().isEmpty(),
+                            own > 0 ? own : table.table().firstRow(),
+                            own > 0 ? own : table.table().lastRow(),
+                            own == 0 && !table.table().aside().isEmpty(),
                             at.getAsInt()));
                 }
             }

@@ -278,6 +278,11 @@ public final class Evidence {
         return of(CellKind.TEXT, text, times);
     }
 
+    /** The evidence of one staged cell. */
+    public static Evidence ofStaged(String staged) {
+        return of(CellKind.ofStaged(staged), CellKind.textOf(staged), 1);
+    }
+
     private static Evidence of(CellKind kind, String text, long times) {
         Evidence one = new Evidence();
         char[] chars = text.toCharArray();

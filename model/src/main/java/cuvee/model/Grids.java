@@ -294,7 +294,7 @@ public final class Grids {
             case BLANK -> "blank row";
             case REPEAT -> "repeated header";
             case OUTSIDE -> "row outside";
-            case TITLE, HEADER, TOTAL, SECTION, NOTE -> what.word();
+            case TITLE, HEADER, TOTAL, SECTION, NOTE, FIELD -> what.word();
         };
     }
 

@@ -1,0 +1,366 @@
+package cuvee.refresh;
+
+import cuvee.detect.FoundTable;
+import cuvee.detect.RowClass;
+import cuvee.detect.TableColumn;
+import cuvee.master.Store;
+import cuvee.place.Says;
+import cuvee.refresh.SourceFacts.SheetFacts;
+import cuvee.sheet.CellKind;
+import cuvee.sheet.Row;
+import cuvee.tag.Tags;
+import cuvee.value.Convention;
+import cuvee.value.Evidence;
+import cuvee.value.LooseText;
+import cuvee.value.Type;
+import cuvee.value.Typing;
+import cuvee.value.ValueReader;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Sheets that hold one record each: labels, and their values beside them. One sheet alone cannot tell a label from a value;
+ * many can: what is the same in nearly all sheets is a label, what differs beside it is its value. Sheets with the same
+ * labels are looked at together; the values have to be of several kinds, since a table of one column of numbers under the
+ * same row names looks alike otherwise, and labels and values have to be most of what the sheets hold.
+ */
+final class Forms {
+    private static final int FEWEST_SHEETS = 3;
+    private static final int FEWEST_FIELDS = 3;
+    private static final int MOST_ROWS = 80;
+    private static final int MOST_COLUMNS = 12;
+    private static final int LONGEST_LABEL = 60;
+    private static final int FARTHEST_VALUE = 4;
+    /** Sheets share so many of their texts to be looked at together. */
+    private static final double SHARED = 0.5;
+    /** A text is a label where so many of the sheets have it once. */
+    private static final double NEARLY_ALL = 0.8;
+    /** A label is a field where so many of the sheets have a value beside it. */
+    private static final double SOME = 0.3;
+    /** So much of what a sheet holds is labels and values. */
+    private static final double MOSTLY = 0.6;
+    /** Values are of several kinds where none is more than this share of them. */
+    private static final double MOST_OF_A_KIND = 0.8;
+
+    private final Map<Integer, FoundTable> bySheet = new HashMap<>();
+
+    /** A cell with what it holds, as it is staged. */
+    private record Cell(int row, int column, String staged) {}
+
+    /** A small sheet: its filled cells, and of those the texts that occur once. */
+    private record Small(SheetFacts sheet, List<Cell> cells, Map<String, Cell> texts) {
+        Optional<Cell> at(int row, int column) {
+            return cells.stream()
+                    .filter(cell -> cell.row() == row && cell.column() == column)
+                    .findFirst();
+        }
+    }
+
+    /** Sheets that have most of their texts in common. */
+    private static final class Alike {
+        final List<Small> sheets = new ArrayList<>();
+        final Map<String, Integer> counts = new LinkedHashMap<>();
+
+        void add(Small sheet) {
+            sheets.add(sheet);
+            sheet.texts().keySet().forEach(text -> counts.merge(text, 1, Integer::sum));
+        }
+
+        Set<String> common() {
+            Set<String> common = new HashSet<>();
+            counts.forEach((text, count) -> {
+                if (count >= sheets.size() * NEARLY_ALL) {
+                    common.add(text);
+                }
+            });
+            return common;
+        }
+
+        boolean has(Small sheet) {
+            Set<String> common = common();
+            long shared =
+                    sheet.texts().keySet().stream().filter(common::contains).count();
+            return shared >= Math.min(common.size(), sheet.texts().size()) * SHARED && shared >= FEWEST_FIELDS;
+        }
+    }
+
+    /** A label with where its value stands: so many columns to the right. */
+    private record Field(String key, int offset) {}
+
+    Forms(Store store, Iterable<SourceFacts> batch) {
+        List<Alike> groups = new ArrayList<>();
+        batch.forEach(source -> source.sheets().stream()
+                .filter(sheet -> !sheet.hidden() && mayBe(sheet))
+                .map(sheet -> small(store, sheet))
+                .filter(small -> small.texts().size() >= FEWEST_FIELDS)
+                .forEach(small -> groups.stream()
+                        .filter(group -> group.has(small))
+                        .findFirst()
+                        .orElseGet(() -> {
+                            Alike fresh = new Alike();
+                            groups.add(fresh);
+                            return fresh;
+                        })
+                        .add(small)));
+        groups.forEach(this::look);
+    }
+
+    /** The one record of a sheet; empty where the sheet is no form. */
+    Optional<FoundTable> of(SheetFacts sheet) {
+        return Optional.ofNullable(bySheet.get(sheet.id()));
+    }
+
+    /** What tells a form from the same sheet read otherwise, in a word. */
+    static String mark(FoundTable form) {
+        StringBuilder said = new StringBuilder();
+        form.columns()
+                .forEach(column -> said.append(column.row())
+                        .append(':')
+                        .append(column.index())
+                        .append(column.header())
+                        .append('|'));
+        return "form " + Integer.toHexString(said.toString().hashCode());
+    }
+
+    /** True for small sheets below each other in which values of several kinds stand, as far as is known of them. */
+    private static boolean mayBe(SheetFacts sheet) {
+        return sheet.lastRow() <= MOST_ROWS
+                && sheet.columns() <= MOST_COLUMNS
+                && (sheet.tables().isEmpty()
+                        || sheet.tables().stream()
+                                .anyMatch(table -> table.isForm()
+                                        || table.kept() < FEWEST_FIELDS
+                                        || table.columns().stream()
+                                                .anyMatch(column -> isMixed(kinds(column.evidence())))));
+    }
+
+    private static Small small(Store store, SheetFacts sheet) {
+        List<Cell> cells = new ArrayList<>();
+        Map<String, Cell> texts = new LinkedHashMap<>();
+        Set<String> twice = new HashSet<>();
+        store.replay(sheet.staged(), row -> {
+            for (int column = 0; column < row.width(); column++) {
+                if (!row.blank(column)) {
+                    Cell cell = new Cell(row.number(), column, row.staged(column));
+                    cells.add(cell);
+                    String text = CellKind.textOf(cell.staged());
+                    if (isLabel(row, column, text)) {
+                        String key = LooseText.key(text);
+                        if (texts.putIfAbsent(key, cell) != null) {
+                            twice.add(key);
+                        }
+                    }
+                }
+            }
+        });
+        twice.forEach(texts::remove);
+        return new Small(sheet, cells, texts);
+    }
+
+    private static boolean isLabel(Row row, int column, String text) {
+        return row.kind(column) == CellKind.TEXT
+                && text.length() <= LONGEST_LABEL
+                && text.codePoints().anyMatch(Character::isLetter)
+                && !LooseText.key(text).isEmpty();
+    }
+
+    private void look(Alike group) {
+        if (group.sheets.size() < FEWEST_SHEETS) {
+            return;
+        }
+        Set<String> labels = group.common();
+        List<Field> fields = new ArrayList<>();
+        for (String label : labels) {
+            field(group, labels, label).ifPresent(fields::add);
+        }
+        if (fields.size() < FEWEST_FIELDS || !isMixed(kinds(group, fields)) || !mostly(group, labels, fields)) {
+            return;
+        }
+        for (Small small : group.sheets) {
+            FoundTable form = form(small, fields, group.sheets.size());
+            if (form.columns().size() >= FEWEST_FIELDS) {
+                bySheet.put(small.sheet().id(), form);
+            }
+        }
+    }
+
+    /**
+     * Where the values of a label stand in most of the sheets that have one; empty where it has none. A text that is the
+     * same beside a label in all sheets is no value, but another label, unless the label ends in a colon.
+     */
+    private static Optional<Field> field(Alike group, Set<String> labels, String label) {
+        Map<Integer, Integer> offsets = new TreeMap<>();
+        Set<String> beside = new HashSet<>();
+        boolean fixed = true;
+        for (Small small : group.sheets) {
+            Cell own = small.texts().get(label);
+            Optional<Cell> next = own == null ? Optional.empty() : next(small, own);
+            if (own != null && next.isPresent()) {
+                String text = LooseText.key(CellKind.textOf(next.get().staged()));
+                boolean colon = CellKind.textOf(own.staged()).strip().endsWith(":");
+                fixed &= labels.contains(text) && !colon;
+                beside.add(text);
+                offsets.merge(next.get().column() - own.column(), 1, Integer::sum);
+            }
+        }
+        if (fixed && beside.size() == 1) {
+            return Optional.empty();
+        }
+        return offsets.entrySet().stream()
+                .max(Map.Entry.comparingByValue())
+                .filter(most -> most.getValue() >= Math.max(1, group.sheets.size() * SOME))
+                .map(most -> new Field(label, most.getKey()))
+                .filter(field -> !Tags.isOfTheSheet(label));
+    }
+
+    /** The nearest filled cell to the right. */
+    private static Optional<Cell> next(Small small, Cell cell) {
+        for (int offset = 1; offset <= FARTHEST_VALUE; offset++) {
+            Optional<Cell> beside = small.at(cell.row(), cell.column() + offset);
+            if (beside.isPresent()) {
+                return beside;
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static @Nullable Cell value(Small small, Field field) {
+        Cell label = small.texts().get(field.key());
+        return label == null
+                ? null
+                : small.at(label.row(), label.column() + field.offset()).orElse(null);
+    }
+
+    /** How many fields hold mostly words, numbers or dates. */
+    private static long[] kinds(Alike group, List<Field> fields) {
+        long[] kinds = new long[3];
+        for (Field field : fields) {
+            Evidence all = new Evidence();
+            group.sheets.forEach(small -> {
+                Cell value = value(small, field);
+                if (value != null) {
+                    all.add(Evidence.ofStaged(value.staged()));
+                }
+            });
+            long[] own = kinds(all);
+            kinds[own[0] >= own[1] && own[0] >= own[2] ? 0 : own[1] >= own[2] ? 1 : 2]++;
+        }
+        return kinds;
+    }
+
+    /** How many values are words, numbers and dates. */
+    private static long[] kinds(Evidence evidence) {
+        long dates = Typing.fit(evidence, Type.DATE_AND_TIME);
+        long numbers = Typing.fit(evidence, Type.DECIMAL);
+        return new long[] {evidence.filled() - dates - numbers, numbers, dates};
+    }
+
+    private static boolean isMixed(long[] kinds) {
+        long all = kinds[0] + kinds[1] + kinds[2];
+        long most = Math.max(kinds[0], Math.max(kinds[1], kinds[2]));
+        return all >= FEWEST_FIELDS && most <= all * MOST_OF_A_KIND && most < all;
+    }
+
+    /** True where labels and values are most of what most of the sheets hold. */
+    private static boolean mostly(Alike group, Set<String> labels, List<Field> fields) {
+        long covered = group.sheets.stream()
+                .filter(small -> {
+                    long found = small.texts().keySet().stream()
+                            .filter(labels::contains)
+                            .count();
+                    found += fields.stream()
+                            .filter(field -> value(small, field) != null)
+                            .count();
+                    return found >= small.cells().size() * MOSTLY;
+                })
+                .count();
+        return covered >= group.sheets.size() * NEARLY_ALL;
+    }
+
+    private static FoundTable form(Small small, List<Field> fields, int sheets) {
+        TreeMap<Integer, List<Field>> byRow = new TreeMap<>();
+        for (Field field : fields) {
+            Cell label = small.texts().get(field.key());
+            if (label != null) {
+                byRow.computeIfAbsent(label.row(), row -> new ArrayList<>()).add(field);
+            }
+        }
+        List<TableColumn> columns = new ArrayList<>();
+        Set<String> taken = new HashSet<>();
+        byRow.values().forEach(inRow -> {
+            inRow.sort(java.util.Comparator.comparingInt(field -> column(small, field)));
+            inRow.forEach(field -> columns.add(column(small, field, taken)));
+        });
+        int record = byRow.isEmpty() ? 1 : byRow.firstKey();
+        TreeMap<Integer, Boolean> filled = new TreeMap<>();
+        small.cells().forEach(cell -> filled.put(cell.row(), true));
+        List<FoundTable.Aside> aside = new ArrayList<>();
+        filled.keySet().forEach(row -> {
+            if (row != record) {
+                aside.add(new FoundTable.Aside(
+                        row, byRow.containsKey(row) ? RowClass.FIELD : row < record ? RowClass.TITLE : RowClass.NOTE));
+            }
+        });
+        int first = filled.firstKey();
+        int last = filled.lastKey();
+        return new FoundTable(
+                first,
+                List.of(),
+                last,
+                columns,
+                aside,
+                last - first + 1 - filled.size(),
+                List.of(new FoundTable.Run(record, 1)),
+                titles(small, record),
+                List.of(),
+                List.of(),
+                FoundTable.Sureness.SURE,
+                0,
+                "it holds one record, labels with their values beside them, the same labels as "
+                        + Says.count(sheets - 1, "other sheet"),
+                "");
+    }
+
+    private static int column(Small small, Field field) {
+        Cell label = small.texts().get(field.key());
+        return label == null ? 0 : label.column();
+    }
+
+    private static TableColumn column(Small small, Field field, Set<String> taken) {
+        Cell label = small.texts().get(field.key());
+        Cell value = value(small, field);
+        String text = label == null ? field.key() : CellKind.textOf(label.staged());
+        String header = LooseText.tidy(text).replaceAll("[\\s:*]+$", "");
+        String free = header;
+        for (int copy = 2; !taken.add(LooseText.key(free)); copy++) {
+            free = header + " (" + copy + ")";
+        }
+        String read = value == null ? null : ValueReader.read(value.staged(), Type.DECIMAL, Convention.DEFAULT);
+        return new TableColumn(
+                column(small, field) + field.offset(),
+                free,
+                true,
+                value == null ? new Evidence() : Evidence.ofStaged(value.staged()),
+                read == null ? 0 : Double.parseDouble(read),
+                new TableColumn.Gaps(value != null, 0),
+                label == null ? 1 : label.row());
+    }
+
+    /** The lines above the first field. */
+    private static List<String> titles(Small small, int record) {
+        TreeMap<Integer, List<String>> lines = new TreeMap<>();
+        small.cells().stream()
+                .filter(cell -> cell.row() < record)
+                .forEach(cell -> lines.computeIfAbsent(cell.row(), row -> new ArrayList<>())
+                        .add(CellKind.textOf(cell.staged())));
+        return lines.values().stream().map(cells -> String.join(" | ", cells)).toList();
+    }
+}

@@ -1,0 +1,166 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.master.MasterReader;
+import cuvee.rework.Correction;
+import java.time.LocalDate;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Sheets that hold one record each, labels beside their values, are one row each. */
+class FormsTest extends BatchTest {
+    private void report(int day, Object... signed) {
+        batch.sheet(
+                "Report 2026-01-0" + day + ".xlsx",
+                row("Daily report of the Farsound"),
+                row("Fill in the shaded cells only"),
+                row(),
+                row("Port", null, day % 2 == 0 ? "Hollin" : "Tarsk"),
+                row("Sailing date:", null, LocalDate.of(2026, 1, day)),
+                row("Trip", null, 100 + day),
+                row(),
+                row("Figures"),
+                row("Passengers", null, day == 3 ? null : 20 + day),
+                row("Fares taken", null, 10.5 * day),
+                row("Remarks", null, day == 2 ? "fog until noon" : "calm"),
+                row(),
+                signed.length == 0 ? row("Signed", null, "A. Quill") : signed);
+    }
+
+    private void reports() {
+        for (int day = 1; day <= 4; day++) {
+            report(day);
+        }
+    }
+
+    @Test
+    void eachIsOneRow() {
+        reports();
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns())
+                .containsExactly("Port", "Sailing date", "Trip", "Passengers", "Fares taken", "Remarks");
+        assertThat(made.lines())
+                .containsExactly(
+                        "Tarsk|2026-01-01|101|21|10.5|calm",
+                        "Hollin|2026-01-02|102|22|21|fog until noon",
+                        "Tarsk|2026-01-03|103||31.5|calm",
+                        "Hollin|2026-01-04|104|24|42|calm");
+        assertThat(made.findings("form-read")).hasSize(1);
+        assertThat(made.findings("form-read").get(0).what()).startsWith("4 sheets hold one record each");
+        assertThat(made.outcome().questions()).isEmpty();
+        SourceReport first = made.outcome().sources().get(0);
+        assertThat(first.rows()).isEqualTo(1);
+        assertThat(first.seen())
+                .isEqualTo(1
+                        + first.tables().get(0).table().setAside().values().stream()
+                                .mapToInt(count -> count)
+                                .sum());
+    }
+
+    @Test
+    void everyValueShowsTheCellThatItCameFrom() {
+        reports();
+        Batch.Made made = batch.refresh();
+        try (JobSession session = batch.open()) {
+            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            try (MasterReader reader = session.reader(outcome)) {
+                MasterReader.Line second = reader.page(1, 1).get(0);
+                assertThat(session.trail(outcome, second, 5).where().toString()).endsWith("cell C11");
+                assertThat(session.trail(outcome, second, 5).raw()).isEqualTo("fog until noon");
+                assertThat(session.trail(outcome, second, 3).header()).isEqualTo("Passengers");
+                assertThat(session.trail(outcome, second, 0).where().toString()).endsWith("cell C4");
+            }
+        }
+        assertThat(made.lines()).hasSize(4);
+    }
+
+    @Test
+    void nextMonthsFormJoinsThemAndAllAtOnceIsTheSame() {
+        reports();
+        batch.refresh();
+        report(5);
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(5).last().isEqualTo("Tarsk|2026-01-05|105|25|52.5|calm");
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+        assertThat(batch.refresh().outcome().changed().sentence()).contains("Nothing has changed");
+    }
+
+    @Test
+    void oneThatIsFilledInAFewRowsLowerIsReadAsWell() {
+        reports();
+        batch.sheet(
+                "Report 2026-01-06.xlsx",
+                row("Daily report of the Farsound"),
+                row(),
+                row("Copy"),
+                row("Fill in the shaded cells only"),
+                row(),
+                row("Port", null, "Marsay"),
+                row("Sailing date:", null, LocalDate.of(2026, 1, 6)),
+                row("Trip", null, 106),
+                row("Figures"),
+                row("Passengers", null, 26),
+                row("Fares taken", null, 63),
+                row("Remarks", null, "swell"));
+        assertThat(batch.refresh().lines()).last().isEqualTo("Marsay|2026-01-06|106|26|63|swell");
+    }
+
+    @Test
+    void theAnalystCanSayThatTheyAreNone() {
+        reports();
+        Batch.Made made = batch.refresh();
+        String layout = made.outcome().proposal().layouts().get(0).signature();
+        Batch.Made tables =
+                batch.settle(ReadingDecisions.KIND, layout, "no form").refresh();
+        assertThat(tables.lines().size()).isGreaterThan(4);
+        assertThat(tables.findings("form")).isNotEmpty();
+    }
+
+    @Test
+    void aValueOfAFormIsCorrectedLikeAnyOther() {
+        reports();
+        batch.refresh();
+        batch.job(new Correction("Report 2026-01-02.xlsx", "Sheet1", 9, 2, "22", "27", "miscounted", "", true)
+                .put(batch.job()));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).contains("Hollin|2026-01-02|102|27|21|fog until noon");
+        assertThat(made.findings("correction-lost")).isEmpty();
+    }
+
+    @Test
+    void aListOfPortsWithTheirFaresIsNone() {
+        for (int month = 1; month <= 4; month++) {
+            batch.sheet(
+                    "Fares 2026-0" + month + ".xlsx",
+                    row("Port", "Fare"),
+                    row("Hollin", 10.5 * month),
+                    row("Tarsk", 11.5 * month),
+                    row("Eastray", 12.5 * month),
+                    row("Marsay", 13.5 * month));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(16);
+        assertThat(made.findings("form-read")).isEmpty();
+    }
+
+    @Test
+    void aTableUnderAFewLabelledCellsIsNone() {
+        for (int month = 1; month <= 4; month++) {
+            batch.sheet(
+                    "Trips 2026-0" + month + ".xlsx",
+                    row("Port:", List.of("Hollin", "Tarsk", "Marsay", "Osk").get(month - 1)),
+                    row("Sent on:", LocalDate.of(2026, month, 28)),
+                    row("Crew:", 4 + month),
+                    row(),
+                    row("Trip", "Vessel", "Pax"),
+                    row(100 * month, "MV Dunlin", 5),
+                    row(100 * month + 1, "MV Petrel", 6),
+                    row(100 * month + 2, "MV Heron", 7),
+                    row(100 * month + 3, "MV Plover", 8));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(16);
+        assertThat(made.findings("form-read")).isEmpty();
+    }
+}
