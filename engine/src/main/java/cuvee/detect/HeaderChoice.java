@@ -323,7 +323,10 @@ final class HeaderChoice {
             if (row.form(c) == Form.WORDS_AND_DIGITS) {
                 String pattern = LooseText.codePattern(row.text(c));
                 for (HeadRow below : rows.subList(bottom + 1, Math.min(rows.size(), bottom + 1 + LOOK_BELOW))) {
-                    if (!below.blank(c) && LooseText.codePattern(below.text(c)).equals(pattern)) {
+                    // The same text once more is the header repeated.
+                    if (!below.blank(c)
+                            && LooseText.codePattern(below.text(c)).equals(pattern)
+                            && !LooseText.key(below.text(c)).equals(LooseText.key(row.text(c)))) {
                         return true;
                     }
                 }

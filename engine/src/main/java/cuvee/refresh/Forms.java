@@ -40,7 +40,7 @@ final class Forms {
     private static final int LONGEST_LABEL = 60;
     private static final int FARTHEST_VALUE = 4;
     /** Sheets share so many of their texts to be looked at together. */
-    private static final double SHARED = 0.5;
+    private static final double SHARED = 0.65;
     /** A text is a label where so many of the sheets have it once. */
     private static final double NEARLY_ALL = 0.8;
     /** A label is a field where so many of the sheets have a value beside it. */
@@ -51,6 +51,10 @@ final class Forms {
     private static final double MOST_OF_A_KIND = 0.8;
 
     private final Map<Integer, FoundTable> bySheet = new HashMap<>();
+    /** How far to the right of its label a value stands in forms of the batch. */
+    private final Set<Integer> offsets = new HashSet<>();
+    /** What all forms of a group say that is no field: titles, instructions, headings. */
+    private final Set<String> captions = new HashSet<>();
 
     /** A cell with what it holds, as it is staged. */
     private record Cell(int row, int column, String staged) {}
@@ -111,6 +115,39 @@ final class Forms {
                         })
                         .add(small)));
         groups.forEach(this::look);
+        if (!bySheet.isEmpty()) {
+            groups.stream()
+                    .flatMap(group -> group.sheets.stream())
+                    .filter(small -> !bySheet.containsKey(small.sheet().id()))
+                    .toList()
+                    .forEach(this::likeTheOthers);
+        }
+    }
+
+    /** A sheet with labels of its own that is otherwise built like the forms of the batch. */
+    private void likeTheOthers(Small small) {
+        List<Field> fields = new ArrayList<>();
+        Set<String> values = new HashSet<>();
+        Evidence all = new Evidence();
+        small.texts().forEach((key, label) -> {
+            Optional<Cell> value = values.contains(key) ? Optional.empty() : next(small, label);
+            if (value.isPresent()
+                    && offsets.contains(value.get().column() - label.column())
+                    && !Tags.isOfTheSheet(key)) {
+                fields.add(new Field(key, value.get().column() - label.column()));
+                values.add(LooseText.key(CellKind.textOf(value.get().staged())));
+                all.add(Evidence.ofStaged(value.get().staged()));
+            }
+        });
+        long known = small.texts().keySet().stream()
+                .filter(text -> captions.contains(text)
+                        && fields.stream().noneMatch(field -> field.key().equals(text)))
+                .count();
+        boolean mostly = fields.size() * 2L + known >= small.cells().size() * MOSTLY;
+        boolean captioned = small.texts().keySet().stream().anyMatch(captions::contains);
+        if (fields.size() >= FEWEST_FIELDS && mostly && captioned && isMixed(kinds(all))) {
+            bySheet.put(small.sheet().id(), form(small, fields, bySheet.size() + 1));
+        }
     }
 
     /** The one record of a sheet; empty where the sheet is no form. */
@@ -184,6 +221,9 @@ final class Forms {
         if (fields.size() < FEWEST_FIELDS || !isMixed(kinds(group, fields)) || !mostly(group, labels, fields)) {
             return;
         }
+        fields.forEach(field -> offsets.add(field.offset()));
+        captions.addAll(labels);
+        fields.forEach(field -> captions.remove(field.key()));
         for (Small small : group.sheets) {
             FoundTable form = form(small, fields, group.sheets.size());
             if (form.columns().size() >= FEWEST_FIELDS) {

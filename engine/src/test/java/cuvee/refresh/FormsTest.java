@@ -107,6 +107,34 @@ class FormsTest extends BatchTest {
     }
 
     @Test
+    void aSenderWhoCallsThingsOtherwiseSendsAFormToo() {
+        reports();
+        batch.sheet(
+                "Report 2026-01-07.xlsx",
+                row("Daily report of the Farsound"),
+                row("Fill in the shaded cells only"),
+                row(),
+                row("Harbour", null, "Marsay"),
+                row("Sailing date", null, LocalDate.of(2026, 1, 7)),
+                row("Trip no", null, 107),
+                row(),
+                row("Figures"),
+                row("Pax", null, 27),
+                row("Fares", null, 73.5),
+                row("Remark", null, "swell"),
+                row(),
+                row("Signed", null, "A. Quill"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines())
+                .hasSize(5)
+                .last()
+                .asString()
+                .contains("2026-01-07")
+                .contains("swell");
+        assertThat(made.outcome().sources().get(4).rows()).isEqualTo(1);
+    }
+
+    @Test
     void theAnalystCanSayThatTheyAreNone() {
         reports();
         Batch.Made made = batch.refresh();

@@ -79,6 +79,28 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void aHeaderOfMonthsUnderMeasuresThatIsRepeatedLowerIsOneHeader() {
+        String measures = ",,Catch,,,Worth,,";
+        String months = "Depot,Round,Jan 2026,Feb 2026,Mar 2026,Jan 2026,Feb 2026,Mar 2026";
+        batch.csv(
+                "plan.csv",
+                measures,
+                months,
+                "Hollin,North,1.5,2.5,3.5,10,20,30",
+                "Hollin,South,1.25,2,3,11,21,31",
+                "Tarsk,North,1,2.75,3.25,12,22,32",
+                "",
+                measures,
+                months,
+                "Tarsk,South,4.5,5.5,6.5,13,23,33",
+                "Marsay,North,4,5,6,14,24,34",
+                "Marsay,South,4.25,5.75,6,15,25,35");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Depot", "Round", "Month", "Catch", "Worth");
+        assertThat(made.lines()).hasSize(18).contains("Hollin|North|2026-01-01|1.5|10", "Marsay|South|2026-03-01|6|35");
+    }
+
+    @Test
     void severalValuesForEachMonthAreSeveralColumns() {
         batch.csv(
                 "plan.csv",
