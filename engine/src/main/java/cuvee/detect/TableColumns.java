@@ -13,6 +13,7 @@ import cuvee.value.Form;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.BitSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -42,6 +43,9 @@ final class TableColumns {
     private final boolean[] numbered;
 
     private final int namedColumns;
+    /** For each row of a header of several, the columns that it fills. */
+    private final Set<BitSet> headerShapes = new HashSet<>();
+
     private SeenColumn[] columns;
     private final ColumnCells side = new ColumnCells();
 
@@ -60,6 +64,9 @@ final class TableColumns {
             }
             keys.remove("");
             spellings.add(keys);
+        }
+        for (Row row : headerRows.size() > 1 ? headerRows : List.<Row>of()) {
+            headerShapes.add(filled(row));
         }
         initials = spellings.stream().map(TableColumns::initials).toArray(String[]::new);
         numbered = new boolean[names.length];
@@ -302,7 +309,16 @@ final class TableColumns {
             }
             same++;
         }
-        return same >= Math.min(2, namedColumns) && same * 10 >= namedColumns * 6;
+        return same >= Math.min(2, namedColumns)
+                && (same * 10 >= namedColumns * 6 || headerShapes.contains(filled(row)));
+    }
+
+    private static BitSet filled(Row row) {
+        BitSet filled = new BitSet();
+        for (int column = 0; column < row.width(); column++) {
+            filled.set(column, !row.blank(column));
+        }
+        return filled;
     }
 
     /** The first letters of a header's spellings. */

@@ -50,6 +50,9 @@ final class Forms {
     /** Values are of several kinds where none is more than this share of them. */
     private static final double MOST_OF_A_KIND = 0.8;
 
+    /** Words over a column of labels rather than of fields. */
+    private static final Set<String> OVER_VALUES = Set.of("item", "field", "label", "name", "description", "feld");
+
     private final Map<Integer, FoundTable> bySheet = new HashMap<>();
     /** How far to the right of its label a value stands in forms of the batch. */
     private final Set<Integer> offsets = new HashSet<>();
@@ -176,7 +179,7 @@ final class Forms {
                                 .anyMatch(table -> table.isForm()
                                         || table.kept() < FEWEST_FIELDS
                                         || table.columns().stream()
-                                                .anyMatch(column -> isMixed(kinds(column.evidence())))));
+                                                .anyMatch(column -> isOfTwoKinds(kinds(column.evidence())))));
     }
 
     private static Small small(Store store, SheetFacts sheet) {
@@ -215,8 +218,15 @@ final class Forms {
         }
         Set<String> labels = group.common();
         List<Field> fields = new ArrayList<>();
+        List<Field> same = new ArrayList<>();
         for (String label : labels) {
-            field(group, labels, label).ifPresent(fields::add);
+            field(group, label).ifPresent(field -> (isFixed(group, labels, field) ? same : fields).add(field));
+        }
+        if (fields.size() >= FEWEST_FIELDS) {
+            // What is always the same stands below the others like them: a sender's own place.
+            fields.addAll(same.stream()
+                    .filter(field -> fields.stream().anyMatch(other -> isBelow(group, field, other)))
+                    .toList());
         }
         if (fields.size() < FEWEST_FIELDS || !isMixed(kinds(group, fields)) || !mostly(group, labels, fields)) {
             return;
@@ -232,33 +242,47 @@ final class Forms {
         }
     }
 
-    /**
-     * Where the values of a label stand in most of the sheets that have one; empty where it has none. A text that is the
-     * same beside a label in all sheets is no value, but another label, unless the label ends in a colon.
-     */
-    private static Optional<Field> field(Alike group, Set<String> labels, String label) {
+    /** Where the values of a label stand in most of the sheets that have one; empty where it has none. */
+    private static Optional<Field> field(Alike group, String label) {
         Map<Integer, Integer> offsets = new TreeMap<>();
-        Set<String> beside = new HashSet<>();
-        boolean fixed = true;
         for (Small small : group.sheets) {
             Cell own = small.texts().get(label);
-            Optional<Cell> next = own == null ? Optional.empty() : next(small, own);
-            if (own != null && next.isPresent()) {
-                String text = LooseText.key(CellKind.textOf(next.get().staged()));
-                boolean colon = CellKind.textOf(own.staged()).strip().endsWith(":");
-                fixed &= labels.contains(text) && !colon;
-                beside.add(text);
-                offsets.merge(next.get().column() - own.column(), 1, Integer::sum);
+            if (own != null) {
+                next(small, own).ifPresent(value -> offsets.merge(value.column() - own.column(), 1, Integer::sum));
             }
-        }
-        if (fixed && beside.size() == 1) {
-            return Optional.empty();
         }
         return offsets.entrySet().stream()
                 .max(Map.Entry.comparingByValue())
                 .filter(most -> most.getValue() >= Math.max(1, group.sheets.size() * SOME))
                 .map(most -> new Field(label, most.getKey()))
                 .filter(field -> !Tags.isOfTheSheet(label));
+    }
+
+    /** True where the same text stands beside a label in all sheets: it may be another label, unless a colon tells. */
+    private static boolean isFixed(Alike group, Set<String> labels, Field field) {
+        Set<String> beside = new HashSet<>();
+        for (Small small : group.sheets) {
+            Cell label = small.texts().get(field.key());
+            Cell value = value(small, field);
+            if (label != null && CellKind.textOf(label.staged()).strip().endsWith(":")) {
+                return false;
+            }
+            if (value != null) {
+                beside.add(LooseText.key(CellKind.textOf(value.staged())));
+            }
+        }
+        return beside.size() == 1 && labels.containsAll(beside);
+    }
+
+    /** True where two labels stand below each other, and so do their values. */
+    private static boolean isBelow(Alike group, Field field, Field other) {
+        return field.offset() == other.offset()
+                && !OVER_VALUES.contains(field.key())
+                && group.sheets.stream().allMatch(small -> {
+                    Cell label = small.texts().get(field.key());
+                    Cell others = small.texts().get(other.key());
+                    return label == null || others == null || label.column() == others.column();
+                });
     }
 
     /** The nearest filled cell to the right. */
@@ -301,6 +325,10 @@ final class Forms {
         long dates = Typing.fit(evidence, Type.DATE_AND_TIME);
         long numbers = Typing.fit(evidence, Type.DECIMAL);
         return new long[] {evidence.filled() - dates - numbers, numbers, dates};
+    }
+
+    private static boolean isOfTwoKinds(long[] kinds) {
+        return java.util.Arrays.stream(kinds).filter(kind -> kind > 0).count() > 1;
     }
 
     private static boolean isMixed(long[] kinds) {

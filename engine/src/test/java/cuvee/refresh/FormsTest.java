@@ -135,6 +135,26 @@ class FormsTest extends BatchTest {
     }
 
     @Test
+    void formsOfFiguresWithAPlaceAndADateAreFormsToo() {
+        for (int day = 1; day <= 6; day++) {
+            boolean north = day % 2 == 0;
+            batch.sheet(
+                    "Wash " + day + ".xlsx",
+                    row("Farsound Linen"),
+                    row("Fill in the shaded cells"),
+                    row(north ? "Wash house" : "Plant", north ? "Hollin" : "Tarsk"),
+                    row(north ? "Collected" : "Pick-up date", LocalDate.of(2026, 3, day)),
+                    row(north ? "Ticket number" : "Docket", 130 + day),
+                    row("Figures"),
+                    row(north ? "Qty" : "Items", 500 + day),
+                    row(north ? "Kg" : "Weight", 50.5 + day),
+                    row(north ? "Charge" : "Price", 617.15 + day),
+                    row(north ? "Returned dirty" : "Rewash", 0.003 * day));
+        }
+        assertThat(batch.refresh().lines()).hasSize(6);
+    }
+
+    @Test
     void theAnalystCanSayThatTheyAreNone() {
         reports();
         Batch.Made made = batch.refresh();

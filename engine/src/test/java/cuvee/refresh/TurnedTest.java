@@ -80,8 +80,8 @@ class TurnedTest extends BatchTest {
 
     @Test
     void aHeaderOfMonthsUnderMeasuresThatIsRepeatedLowerIsOneHeader() {
-        String measures = ",,Catch,,,Worth,,";
-        String months = "Depot,Round,Jan 2026,Feb 2026,Mar 2026,Jan 2026,Feb 2026,Mar 2026";
+        String measures = "Depot,Round,Catch,,,Worth,,";
+        String months = ",,Jan 2026,Feb 2026,Mar 2026,Jan 2026,Feb 2026,Mar 2026";
         batch.csv(
                 "plan.csv",
                 measures,
