@@ -148,7 +148,7 @@ final class Forms {
                 .count();
         boolean mostly = fields.size() * 2L + known >= small.cells().size() * MOSTLY;
         boolean captioned = small.texts().keySet().stream().anyMatch(captions::contains);
-        if (fields.size() >= FEWEST_FIELDS && mostly && captioned && isMixed(kinds(all))) {
+        if (fields.size() >= FEWEST_FIELDS && mostly && captioned && isMixed(kinds(all)) && isOfPairs(small, fields)) {
             bySheet.put(small.sheet().id(), form(small, fields, bySheet.size() + 1));
         }
     }
@@ -228,7 +228,13 @@ final class Forms {
                     .filter(field -> fields.stream().anyMatch(other -> isBelow(group, field, other)))
                     .toList());
         }
-        if (fields.size() < FEWEST_FIELDS || !isMixed(kinds(group, fields)) || !mostly(group, labels, fields)) {
+        if (fields.size() < FEWEST_FIELDS
+                || !isMixed(kinds(group, fields))
+                || !mostly(group, labels, fields)
+                || group.sheets.stream()
+                                .filter(small -> isOfPairs(small, fields))
+                                .count()
+                        < group.sheets.size() * NEARLY_ALL) {
             return;
         }
         fields.forEach(field -> offsets.add(field.offset()));
@@ -351,6 +357,24 @@ final class Forms {
                 })
                 .count();
         return covered >= group.sheets.size() * NEARLY_ALL;
+    }
+
+    /** True where the rows of the fields hold nothing but labels and values; those of a table hold more. */
+    private static boolean isOfPairs(Small small, List<Field> fields) {
+        Map<Integer, Integer> paired = new HashMap<>();
+        for (Field field : fields) {
+            Cell label = small.texts().get(field.key());
+            if (label != null) {
+                paired.merge(label.row(), value(small, field) == null ? 1 : 2, Integer::sum);
+            }
+        }
+        long pure = paired.entrySet().stream()
+                .filter(row -> small.cells().stream()
+                                .filter(cell -> cell.row() == row.getKey())
+                                .count()
+                        == row.getValue())
+                .count();
+        return pure >= paired.size() * NEARLY_ALL;
     }
 
     private static FoundTable form(Small small, List<Field> fields, int sheets) {

@@ -193,6 +193,20 @@ class FormsTest extends BatchTest {
     }
 
     @Test
+    void smallTablesWithTheSamePortsAreNone() {
+        for (int month = 1; month <= 4; month++) {
+            batch.csv(
+                    "r" + month + ".csv",
+                    "Day,Port,Pax" + (month > 2 ? ",Weather" : ",Crew"),
+                    "2026-0" + month + "-01,Hollin,5," + (month > 2 ? "fog" : "3"),
+                    "2026-0" + month + "-02,Tarsk," + month + "," + (month > 2 ? "rain" : "4"));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(8);
+        assertThat(made.findings("form-read")).isEmpty();
+    }
+
+    @Test
     void aTableUnderAFewLabelledCellsIsNone() {
         for (int month = 1; month <= 4; month++) {
             batch.sheet(
