@@ -5,9 +5,6 @@ import java.util.Set;
 
 /** What a decision says, as values. {@link Choices} reads it from the words of a job. */
 public sealed interface Choice permits ColumnChoice, RowChoice, TableChoice, SourceChoice, Choice.Unclear {
-    /** Before the answer of a decision that is switched off. */
-    String OFF = "not now: ";
-
     /** It in the words of a job. */
     Words words();
 
@@ -38,7 +35,7 @@ public sealed interface Choice permits ColumnChoice, RowChoice, TableChoice, Sou
     /** The words of a job: the kind, what it is about, what was decided. */
     record Words(String kind, String subject, String answer) {
         static Words of(String kind, String subject, String answer, boolean on) {
-            return new Words(kind, subject, on ? answer : OFF + answer);
+            return new Words(kind, subject, on ? answer : Decision.off(answer));
         }
     }
 

@@ -38,8 +38,8 @@ public final class Choices {
      */
     public static Choice of(Decision decision, Collection<String> columns) {
         String subject = decision.subject();
-        boolean on = !decision.answer().startsWith(Choice.OFF);
-        String answer = on ? decision.answer() : decision.answer().substring(Choice.OFF.length());
+        boolean on = decision.on();
+        String answer = decision.wanted();
         Optional<? extends Choice> choice = switch (decision.kind()) {
             case Kinds.TYPE -> Type.ofWord(answer).map(type -> new ColumnChoice.OfType(subject, type));
             case Kinds.DECIMAL_MARK ->

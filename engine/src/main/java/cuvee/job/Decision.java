@@ -13,6 +13,24 @@ import cuvee.finding.Question;
  */
 public record Decision(String kind, String subject, String answer, String reason, String evidence) {
 
+    /** Before the answer of a decision that is kept and switched off. */
+    private static final String OFF = "not now: ";
+
+    /** The answer of a decision that is kept and switched off. */
+    public static String off(String answer) {
+        return OFF + answer;
+    }
+
+    /** False where it is kept and switched off. */
+    public boolean on() {
+        return !answer.startsWith(OFF);
+    }
+
+    /** What was decided, be it switched off or not. */
+    public String wanted() {
+        return on() ? answer : answer.substring(OFF.length());
+    }
+
     public String id() {
         return idOf(kind, subject);
     }

@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
@@ -19,7 +20,7 @@ import java.util.Set;
 /** Which columns hold amounts of money, and of which currencies. Amounts of several are never one column unasked. */
 final class Amounts {
     /** Decisions about columns with amounts of several currencies; the subject is the column. */
-    static final String CURRENCY = "currency";
+    static final String CURRENCY = Kinds.CURRENCY;
 
     private static final String APART = "apart";
     private static final String AS_TEXT = "text";

@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
@@ -15,7 +16,7 @@ import java.util.Map;
 /** Sources that leave a column blank in all their rows while nearly all rows of the others fill it, which is asked about. */
 final class BlankSources {
     /** Decisions about such sources; the subject is a column in a source. */
-    static final String KIND = "blank-source";
+    static final String KIND = Kinds.BLANK_SOURCE;
 
     private static final String AS_IT_IS = "so";
     private static final String WAITING = "waiting";

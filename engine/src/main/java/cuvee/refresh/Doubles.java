@@ -1,5 +1,7 @@
 package cuvee.refresh;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
@@ -21,9 +23,9 @@ import java.util.Objects;
  * same records as another. They are set aside and asked about.
  */
 final class Doubles {
-    static final String KIND = "sheet";
-    static final String TAKE = "take";
-    static final String ASIDE = "aside";
+    static final String KIND = Kinds.SHEET;
+    static final String TAKE = TableChoice.TAKE;
+    static final String ASIDE = TableChoice.ASIDE;
     private static final int FEWEST_RECORDS = 3;
     private final Job job;
     private final Map<PlacedTable, String> reasons = new LinkedHashMap<>();

@@ -2,6 +2,8 @@ package cuvee.refresh;
 
 import cuvee.collect.FileContent;
 import cuvee.collect.Source;
+import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice;
 import cuvee.job.Job;
 import cuvee.master.StageWriter;
 import cuvee.master.Store;
@@ -32,10 +34,10 @@ import org.slf4j.LoggerFactory;
 /** Brings what is known of the sources up to date: reads those that are new or have changed, on all cores. */
 final class Gathering {
     /** Decisions about what parts the cells of text files, and how they are encoded. */
-    static final String TEXT_FORM = "text-form";
+    static final String TEXT_FORM = Kinds.TEXT_FORM;
 
     /** The subject of decisions that hold for all files. */
-    static final String ALL_FILES = "all files";
+    static final String ALL_FILES = SourceChoice.ALL_FILES;
 
     private static final Logger LOG = LoggerFactory.getLogger(Gathering.class);
     private final Workplace workplace;

@@ -1,6 +1,8 @@
 package cuvee.refresh;
 
 import cuvee.collect.Source;
+import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
@@ -25,12 +27,10 @@ import java.util.stream.Stream;
  * analyst says otherwise; where that promise cannot be kept, it is a failure.
  */
 final class GoneSources {
-    static final String GONE = "gone";
-    static final String UNREADABLE = "unreadable";
-    private static final String KEEP = "keep";
-    private static final String REMOVE = "remove";
-
-    static final Set<String> ANSWERS = Set.of(KEEP, REMOVE);
+    static final String GONE = Kinds.GONE;
+    static final String UNREADABLE = Kinds.UNREADABLE;
+    private static final String KEEP = SourceChoice.KEEP;
+    private static final String REMOVE = SourceChoice.REMOVE;
 
     private final Job job;
     private final List<Question> questions;

@@ -3,6 +3,7 @@ package cuvee.refresh;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
 import cuvee.decision.Choices;
+import cuvee.decision.Kinds;
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.PreparedWorkbook;
 import cuvee.deliver.TargetGuard;
@@ -61,7 +62,7 @@ import org.slf4j.LoggerFactory;
 public final class JobSession implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(JobSession.class);
     /** Decisions of the analyst that take a file, or leave it out, whatever Cuvee would do. */
-    public static final String FILE = "file";
+    public static final String FILE = Kinds.FILE;
 
     /** Decisions about what parts the cells of text files, and how they are encoded; the subject is a path or all files. */
     public static final String TEXT_FORM = Gathering.TEXT_FORM;
@@ -70,13 +71,13 @@ public final class JobSession implements AutoCloseable {
     static final String HIDDEN_SHEET = "the sheet is hidden";
 
     /** What a source is called where its path alone does not tell it from another; the subject is its place and path. */
-    static final String SOURCE_NAME = "source-name";
+    static final String SOURCE_NAME = Kinds.SOURCE_NAME;
 
     /** The subject of decisions that hold for all files. */
     public static final String ALL_FILES = Gathering.ALL_FILES;
 
     /** The order of files where the analyst has changed it: their paths, one a line; the subject is all files. */
-    public static final String ORDER = "order";
+    public static final String ORDER = Kinds.ORDER;
 
     /** Decisions about layouts that share too little with the others; the subject is a layout. */
     public static final String ANOTHER_JOB = Planner.ANOTHER_JOB;

@@ -1,5 +1,7 @@
 package cuvee.refresh;
 
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
@@ -24,10 +26,10 @@ import java.util.Set;
  */
 public final class NewColumns {
     /** The decision about all columns that appear later. */
-    public static final String KIND = "new-columns";
+    public static final String KIND = Kinds.NEW_COLUMNS;
 
     /** What that decision is about. */
-    public static final String ALL = "all columns";
+    public static final String ALL = ColumnChoice.ALL_COLUMNS;
 
     /** What can become of columns that appear later. */
     public enum Policy {

@@ -1,5 +1,7 @@
 package cuvee.refresh;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
 import cuvee.detect.FoundTable;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
@@ -45,9 +47,9 @@ import java.util.function.Function;
  * what it has not is decided from the evidence of the batch and kept as assumed.
  */
 final class Planner {
-    static final String ANOTHER_JOB = "another-job";
-    private static final String TAKE = "take";
-    private static final String ASIDE = "aside";
+    static final String ANOTHER_JOB = Kinds.ANOTHER_JOB;
+    private static final String TAKE = TableChoice.TAKE;
+    private static final String ASIDE = TableChoice.ASIDE;
     /** From so likely on a layout is taken in; asked about unless it is sure. */
     private static final double BELONGS = 0.5;
 

@@ -1,5 +1,7 @@
 package cuvee.refresh;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
@@ -37,9 +39,9 @@ import java.util.stream.Collectors;
  */
 final class SentAgain {
     /** The kind of the decisions made here; the subject is the paths, the answer the one that is taken, or both. */
-    static final String KIND = "sent-again";
+    static final String KIND = Kinds.SENT_AGAIN;
 
-    static final String ALL = "all";
+    static final String ALL = SourceChoice.ALL;
     private static final double ENOUGH = 0.8;
 
     /** One file of those that say the same. */

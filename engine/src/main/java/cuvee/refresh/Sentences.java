@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.decision.Choices;
 import cuvee.decision.Turned;
 import cuvee.detect.FoundTable;
 import cuvee.detect.TableColumn;
@@ -266,8 +267,9 @@ public final class Sentences {
 
     private void spellings() {
         for (Decision decision : job.settled()) {
-            if (decision.kind().equals(Tidying.KIND) && Tidying.understood(decision)) {
-                String wanted = Tidying.wanted(decision.answer());
+            if (decision.kind().equals(Tidying.KIND)
+                    && Choices.of(decision, job.columns()).understood()) {
+                String wanted = decision.wanted();
                 long cells = outcome.proposal().columns().stream()
                         .filter(column -> column.name().equals(decision.subject()))
                         .mapToLong(Proposal.ColumnReport::filled)
@@ -285,7 +287,7 @@ public final class Sentences {
                         "",
                         wanted,
                         List.of(),
-                        Tidying.off(wanted),
+                        Decision.off(wanted),
                         List.of()));
             }
         }
@@ -357,7 +359,7 @@ public final class Sentences {
                     "",
                     "",
                     List.of(made.words()),
-                    MadeColumns.off(made.words()),
+                    Decision.off(made.words()),
                     made.formula().isPresent()
                             ? outcome.proposal().plan().tables().stream()
                                     .map(MasterPlan.Table::id)
@@ -460,7 +462,7 @@ public final class Sentences {
                     "",
                     rule.verb(),
                     byPhrase ? List.of(rule.decision().subject()) : List.of(),
-                    RowRules.off(rule.verb()),
+                    Decision.off(rule.verb()),
                     tables));
         }
     }
@@ -481,7 +483,7 @@ public final class Sentences {
                             "",
                             RowRules.KEEP,
                             List.of(),
-                            RowRules.off(RowRules.KEEP),
+                            Decision.off(RowRules.KEEP),
                             List.of())));
         }
     }

@@ -1,5 +1,7 @@
 package cuvee.refresh;
 
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
@@ -17,12 +19,11 @@ import java.util.Map;
 /** Asks about columns whose numbers are all below 0 in some files and never in the others: added up they would cancel out. */
 final class Signs {
     /** Decisions about the signs of a column; the subject is the column. */
-    static final String KIND = "sign";
+    static final String KIND = Kinds.SIGN;
 
-    static final String AS_THEY_ARE = "as they are";
-    static final String TURN_BELOW = "turn those below 0";
-    static final String TURN_ABOVE = "turn those above 0";
-    static final List<String> ANSWERS = List.of(AS_THEY_ARE, TURN_BELOW, TURN_ABOVE);
+    static final String AS_THEY_ARE = ColumnChoice.Sign.AS_THEY_ARE.words();
+    static final String TURN_BELOW = ColumnChoice.Sign.TURN_BELOW.words();
+    static final String TURN_ABOVE = ColumnChoice.Sign.TURN_ABOVE.words();
     private static final int NUMBERS_THAT_TELL = 3;
 
     private Signs() {}

@@ -1,5 +1,7 @@
 package cuvee.refresh;
 
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
 import cuvee.detect.TotalWords;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
@@ -34,9 +36,9 @@ import java.util.regex.Pattern;
  */
 final class TagColumns {
     /** Decisions about tags; the subject is what a tag is taken from, the answer the name of its column. */
-    static final String TAG = "tag";
+    static final String TAG = Kinds.TAG;
 
-    static final String LEFT_OUT = "left out";
+    static final String LEFT_OUT = ColumnChoice.LEFT_OUT;
     private static final double MOST = 0.8;
     private static final double NEARLY_ALL = 0.9;
     private static final int EXAMPLES = 3;

@@ -21,7 +21,6 @@ public record Codes(String column, String file, String code, String name, Map<St
     /** Decisions about codes; the subject is the column. */
     public static final String KIND = "codes";
 
-    private static final String OFF = "not now: ";
     private static final String FROM = "from";
     private static final String HELD = "these";
     private static final String BY_HAND = "put so by you";
@@ -49,9 +48,8 @@ public record Codes(String column, String file, String code, String name, Map<St
     }
 
     public static Optional<Codes> read(Decision decision) {
-        boolean on = !decision.answer().startsWith(OFF);
-        List<String> words =
-                Names.splitTexts(on ? decision.answer() : decision.answer().substring(OFF.length()));
+        boolean on = decision.on();
+        List<String> words = Names.splitTexts(decision.wanted());
         if (words.get(0).equals(FROM) && words.size() == 4) {
             return Optional.of(new Codes(decision.subject(), words.get(1), words.get(2), words.get(3), Map.of(), on));
         }
@@ -79,7 +77,8 @@ public record Codes(String column, String file, String code, String name, Map<St
         } else {
             words.addAll(List.of(FROM, file, code, name));
         }
-        return (wanted ? "" : OFF) + Names.joinTexts(words);
+        String answer = Names.joinTexts(words);
+        return wanted ? answer : Decision.off(answer);
     }
 
     /** The job with this rule, in place of an earlier one of the column. */

@@ -23,8 +23,6 @@ public record Correction(
     /** Decisions about single cells; the subject is the cell, the answer what it is read as and what it says. */
     public static final String KIND = "correction";
 
-    private static final String OFF = "not now: ";
-
     /** All corrections of a job, in the order in which they were made. */
     public static List<Correction> of(Job job) {
         return job.settled().stream()
@@ -34,9 +32,8 @@ public record Correction(
     }
 
     public static Optional<Correction> read(Decision decision) {
-        boolean on = !decision.answer().startsWith(OFF);
-        List<String> answer =
-                Names.splitTexts(on ? decision.answer() : decision.answer().substring(OFF.length()));
+        boolean on = decision.on();
+        List<String> answer = Names.splitTexts(decision.wanted());
         List<String> subject = Names.splitTexts(decision.subject());
         if (answer.size() != 2 || subject.size() != 3 || !subject.get(2).matches("\\d{1,9}:\\d{1,5}")) {
             return Optional.empty();
@@ -61,7 +58,8 @@ public record Correction(
 
     /** The answer that puts it in force, or out of it. */
     public String answer(boolean wanted) {
-        return (wanted ? "" : OFF) + Names.joinTexts(List.of(to, from));
+        String answer = Names.joinTexts(List.of(to, from));
+        return wanted ? answer : Decision.off(answer);
     }
 
     /** The cell. */

@@ -25,7 +25,6 @@ public final class MadeColumns {
     /** Decisions about made columns; the subject is the column's name, the answer its formula in words. */
     public static final String KIND = "made";
 
-    private static final String OFF = "not now: ";
     private static final String BY_HAND = "put so by you";
     /** Room for the sums and products of what it is made from. */
     private static final int WHOLE_DIGITS = 38 - Formula.MOST_DECIMALS;
@@ -60,21 +59,9 @@ public final class MadeColumns {
     public static Set<String> names(Job job) {
         Set<String> names = new LinkedHashSet<>();
         job.settled().stream()
-                .filter(decision -> decision.kind().equals(KIND) && isOn(decision))
+                .filter(decision -> decision.kind().equals(KIND) && decision.on())
                 .forEach(decision -> names.add(decision.subject()));
         return names;
-    }
-
-    private static boolean isOn(Decision decision) {
-        return !decision.answer().startsWith(OFF);
-    }
-
-    public static String words(String answer) {
-        return answer.startsWith(OFF) ? answer.substring(OFF.length()) : answer;
-    }
-
-    public static String off(String words) {
-        return OFF + words;
     }
 
     /** A column that is to be made, as long as nothing is known of it. */
@@ -120,10 +107,9 @@ public final class MadeColumns {
         }
         for (Decision decision : job.settled()) {
             if (decision.kind().equals(KIND)) {
-                if (!isOn(decision)) {
+                if (!decision.on()) {
                     stated.put(
-                            decision.subject(),
-                            new Stated(decision, words(decision.answer()), false, Optional.empty(), ""));
+                            decision.subject(), new Stated(decision, decision.wanted(), false, Optional.empty(), ""));
                 } else if (hidden.contains(decision.subject())) {
                     open.put(decision.subject(), decision);
                 } else {

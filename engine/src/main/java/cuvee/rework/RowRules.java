@@ -41,7 +41,6 @@ public final class RowRules {
     /** What can be done with equal rows. */
     public static final List<String> EQUAL_VERBS = List.of(KEEP_FIRST, KEEP_LAST, KEEP_NEWEST);
 
-    private static final String OFF = "not now: ";
     private static final String BY_HAND = "put so by you";
 
     private RowRules() {}
@@ -54,22 +53,18 @@ public final class RowRules {
      */
     public record Stated(Decision decision, Optional<RowRule> rule, int number, String problem) {
         public boolean on() {
-            return !decision.answer().startsWith(OFF);
+            return decision.on();
         }
 
         /** What it does when it is on. */
         public String verb() {
-            return on() ? decision.answer() : decision.answer().substring(OFF.length());
+            return decision.wanted();
         }
     }
 
     public static boolean understood(Decision decision) {
-        String verb = decision.answer().startsWith(OFF) ? decision.answer().substring(OFF.length()) : decision.answer();
+        String verb = decision.wanted();
         return decision.kind().equals(ROWS) ? verb.equals(KEEP) || verb.equals(ASIDE) : EQUAL_VERBS.contains(verb);
-    }
-
-    public static String off(String verb) {
-        return OFF + verb;
     }
 
     /** The rules of a job over the columns of a plan. */

@@ -26,7 +26,6 @@ public final class Shapings {
     /** The subject of all of them. */
     public static final String ROWS = "rows";
 
-    private static final String OFF = "not now: ";
     private static final String GREATEST = ", greatest first";
     private static final String BY_HAND = "put so by you";
 
@@ -59,8 +58,8 @@ public final class Shapings {
             if (decision.isEmpty()) {
                 continue;
             }
-            boolean on = !decision.get().answer().startsWith(OFF);
-            List<String> words = Names.splitTexts(wanted(decision.get().answer()));
+            boolean on = decision.get().on();
+            List<String> words = Names.splitTexts(decision.get().wanted());
             String problem = "";
             if (kind.equals(TO_COLUMNS)) {
                 problem = problem(words, known);
@@ -79,13 +78,9 @@ public final class Shapings {
         return new Resolved(new Shaping(gathering, orders, numbered), stated);
     }
 
-    private static String wanted(String answer) {
-        return answer.startsWith(OFF) ? answer.substring(OFF.length()) : answer;
-    }
-
     /** The answer that switches a rule off. */
     public static String off(List<String> words) {
-        return OFF + Names.joinTexts(words);
+        return Decision.off(Names.joinTexts(words));
     }
 
     private static Shaping.Order order(String word) {
@@ -164,7 +159,7 @@ public final class Shapings {
         List<String> words = new ArrayList<>();
         words.add(column + (greatestFirst ? GREATEST : ""));
         job.decision(SORTED, ROWS)
-                .filter(decision -> !decision.answer().startsWith(OFF))
+                .filter(Decision::on)
                 .ifPresent(decision -> Names.splitTexts(decision.answer()).stream()
                         .filter(word -> !order(word).column().equals(column))
                         .forEach(words::add));

@@ -1,6 +1,5 @@
 package cuvee.rework;
 
-import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.master.MasterPlan.Spelling;
 import java.util.Optional;
@@ -10,8 +9,6 @@ public final class Tidying {
     /** Decisions about the spelling of a column; the subject is the column. */
     public static final String KIND = "spelling";
 
-    private static final String OFF = "not now: ";
-
     private Tidying() {}
 
     /** How a column's texts are spelled; as written where nothing is said. */
@@ -19,18 +16,6 @@ public final class Tidying {
         return job.decision(KIND, column)
                 .flatMap(decision -> read(decision.answer()))
                 .orElse(Spelling.AS_WRITTEN);
-    }
-
-    public static boolean understood(Decision decision) {
-        return read(wanted(decision.answer())).isPresent();
-    }
-
-    public static String wanted(String answer) {
-        return answer.startsWith(OFF) ? answer.substring(OFF.length()) : answer;
-    }
-
-    public static String off(String answer) {
-        return OFF + answer;
     }
 
     private static Optional<Spelling> read(String words) {

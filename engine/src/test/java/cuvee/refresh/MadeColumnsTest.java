@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.job.Decision;
 import cuvee.refresh.Batch.Made;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
@@ -208,7 +209,7 @@ class MadeColumnsTest {
         assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(next.lines());
         Made other = make("Vessel", "first 2 of Vessel");
         assertThat(column(other, "Vessel")).containsExactly("Ke", "He", "", "Ke", "He");
-        batch.settle(MadeColumns.KIND, "Vessel", MadeColumns.off("first 2 of Vessel"));
+        batch.settle(MadeColumns.KIND, "Vessel", Decision.off("first 2 of Vessel"));
         assertThat(column(batch.refresh(), "Vessel")).containsExactly("Kestrel", "Heron", "", "Kestrel", "Heron");
     }
 
@@ -233,7 +234,7 @@ class MadeColumnsTest {
     void switchedOffItIsNotThere() {
         Made before = batch.refresh();
         make("From", "first 2 of Route");
-        batch.settle(MadeColumns.KIND, "From", MadeColumns.off("first 2 of Route"));
+        batch.settle(MadeColumns.KIND, "From", Decision.off("first 2 of Route"));
         Made off = batch.refresh();
         assertThat(off.columns()).isEqualTo(before.columns());
         assertThat(off.lines()).isEqualTo(before.lines());

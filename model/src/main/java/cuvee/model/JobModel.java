@@ -2,6 +2,7 @@ package cuvee.model;
 
 import cuvee.collect.Collector;
 import cuvee.decision.SheetRule;
+import cuvee.decision.TableChoice;
 import cuvee.deliver.TargetGuard;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
@@ -60,8 +61,8 @@ import org.slf4j.LoggerFactory;
 public final class JobModel implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(JobModel.class);
     private static final String BY_HAND = "put so by you";
-    private static final String TAKE = "take";
-    private static final String ASIDE = "aside";
+    private static final String TAKE = TableChoice.TAKE;
+    private static final String ASIDE = TableChoice.ASIDE;
     private final Executor ui;
     /** Set and asked on the interface thread only. */
     private boolean closed;
@@ -339,7 +340,7 @@ public final class JobModel implements AutoCloseable {
         if (out && MadeColumns.names(history.now()).contains(name)) {
             history.now()
                     .decision(MadeColumns.KIND, name)
-                    .ifPresent(made -> decide(MadeColumns.KIND, name, MadeColumns.off(made.answer())));
+                    .ifPresent(made -> decide(MadeColumns.KIND, name, Decision.off(made.answer())));
             return;
         }
         Optional<Proposal> made = outcome.get().map(Outcome::proposal).filter(proposal -> out && proposal.isTag(name));
