@@ -24,6 +24,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -76,23 +77,23 @@ final class Forms {
         final List<Small> sheets = new ArrayList<>();
         final Map<String, Integer> counts = new LinkedHashMap<>();
 
+        private Set<String> common = Set.of();
+
         void add(Small sheet) {
             sheets.add(sheet);
             sheet.texts().keySet().forEach(text -> counts.merge(text, 1, Integer::sum));
+            common = counts.entrySet().stream()
+                    .filter(text -> text.getValue() >= sheets.size() * NEARLY_ALL)
+                    .map(Map.Entry::getKey)
+                    .collect(Collectors.toSet());
         }
 
+        /** What nearly all of them say. */
         Set<String> common() {
-            Set<String> common = new HashSet<>();
-            counts.forEach((text, count) -> {
-                if (count >= sheets.size() * NEARLY_ALL) {
-                    common.add(text);
-                }
-            });
             return common;
         }
 
         boolean has(Small sheet) {
-            Set<String> common = common();
             long shared =
                     sheet.texts().keySet().stream().filter(common::contains).count();
             return shared >= Math.min(common.size(), sheet.texts().size()) * SHARED && shared >= FEWEST_FIELDS;
@@ -104,8 +105,12 @@ final class Forms {
 
     Forms(Store store, Iterable<SourceFacts> batch) {
         List<Alike> groups = new ArrayList<>();
+        TreeMap<String, SheetFacts> candidates = new TreeMap<>();
         batch.forEach(source -> source.sheets().stream()
                 .filter(sheet -> !sheet.hidden() && mayBe(sheet))
+                .forEach(sheet -> candidates.put(source.path() + "\n" + sheet.name(), sheet)));
+        // In the order of their names, so that the order of the files has no say in it.
+        candidates.values().stream()
                 .map(sheet -> small(store, sheet))
                 .filter(small -> small.texts().size() >= FEWEST_FIELDS)
                 .forEach(small -> groups.stream()
@@ -116,7 +121,7 @@ final class Forms {
                             groups.add(fresh);
                             return fresh;
                         })
-                        .add(small)));
+                        .add(small));
         groups.forEach(this::look);
         if (!bySheet.isEmpty()) {
             groups.stream()
