@@ -451,6 +451,20 @@ public final class MasterReader implements AutoCloseable {
         });
     }
 
+    /** How many rows of a table hold a value in a column, texts of nothing but white space not among them. */
+    public long filled(int table, int column) {
+        String value = "m" + column;
+        boolean text = plan.columns().get(column).type() == Type.TEXT;
+        return Sql.ask("counting values", () -> {
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("SELECT count(" + value + ") FROM master WHERE tbl = "
+                            + table + (text ? " AND NOT " + Readings.isBlank(value) : ""))) {
+                rows.next();
+                return rows.getLong(1);
+            }
+        });
+    }
+
     /** How many rows of a column hold a value, and their exact sum where it is a number. */
     public record Total(
             String column, long filled, @Nullable String sum) {}

@@ -22,6 +22,11 @@ final class Readings {
     /** Asks the function for the currency beside an amount instead of a value of a type. */
     static final String CURRENCY = "CURRENCY";
 
+    /** What {@link cuvee.sheet.Row#isSpace} takes for white space, as far as cells have it. */
+    private static final String SPACES =
+            "' ' || chr(9) || chr(10) || chr(13) || chr(160) || chr(8199) || chr(8203) || chr(8204)"
+                    + " || chr(8205) || chr(8239) || chr(12288) || chr(65279)";
+
     private Readings() {}
 
     /** More texts than these are looked up rather than compared one after the other. */
@@ -113,7 +118,7 @@ final class Readings {
 
     /** True for staged cells that are empty or hold nothing but white space. */
     static String isBlank(String cell) {
-        return "(" + cell + " IS NULL OR trim(" + cell + ", ' ' || chr(9) || chr(10) || chr(13) || chr(160)) = '')";
+        return "(" + cell + " IS NULL OR trim(" + cell + ", " + SPACES + ") = '')";
     }
 
     /** True where an expression needs the registered function. */

@@ -25,6 +25,7 @@ import java.util.Map;
 final class Conservation {
     private final Store store;
     private final MasterPlan plan;
+    private final MasterReader reader;
     private final Map<Integer, long[]> written;
     private final List<Finding> findings = new ArrayList<>();
     private final Map<Integer, Long> unforeseen = new HashMap<>();
@@ -32,6 +33,7 @@ final class Conservation {
     Conservation(Store store, MasterPlan plan, MasterReader reader) {
         this.store = store;
         this.plan = plan;
+        this.reader = reader;
         this.written = reader.filledByTable();
     }
 
@@ -75,6 +77,11 @@ final class Conservation {
         long there = written.getOrDefault(table.id(), new long[plan.columns().size()])[index];
         long foretold =
                 type == Type.TEXT ? feed.evidence().count(Form.CELL_ERROR) : read - Typing.fit(feed.evidence(), type);
+        if (read == there + foretold) {
+            return;
+        }
+        // Cells of nothing but white space count as blank, and stand in the master as they are.
+        there = reader.filled(table.id(), index);
         if (read == there + foretold) {
             return;
         }

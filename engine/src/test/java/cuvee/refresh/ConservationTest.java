@@ -75,4 +75,17 @@ class ConservationTest extends BatchTest {
                         "The job says “rain” about Port (weather), which is not understood.",
                         "The job says “perhaps” about a.csv (file), which is not understood.");
     }
+
+    @Test
+    void cellsOfNothingButWhiteSpaceAreNoValues() {
+        batch.sheet(
+                "a.xlsx",
+                new Object[] {"Boat", "Berth", "Pax"},
+                new Object[] {"Heron", " ", 5},
+                new Object[] {"Plover", "North", 6},
+                new Object[] {"\u2007\u00a0", "South", 7});
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(3);
+        assertThat(made.findings("not-conserved")).isEmpty();
+    }
 }
