@@ -417,13 +417,50 @@ final class Forms {
                 last - first + 1 - filled.size(),
                 List.of(new FoundTable.Run(record, 1)),
                 titles(small, record),
-                List.of(),
+                besides(small, fields, record),
                 List.of(),
                 FoundTable.Sureness.SURE,
                 0,
                 "it holds one record, labels with their values beside them, the same labels as "
                         + Says.count(sheets - 1, "other sheet"),
                 "");
+    }
+
+    /** Cells of a form, from its first field on, that no field takes though something stands beside them: each is told. */
+    private static List<FoundTable.Doubt> besides(Small small, List<Field> fields, int record) {
+        Set<Cell> taken = new HashSet<>();
+        for (Field field : fields) {
+            Cell label = small.texts().get(field.key());
+            Cell value = value(small, field);
+            if (label != null) {
+                taken.add(label);
+            }
+            if (value != null) {
+                taken.add(value);
+            }
+        }
+        TreeMap<Integer, List<Cell>> byRow = new TreeMap<>();
+        small.cells().stream()
+                .filter(cell -> cell.row() >= record)
+                .forEach(cell -> byRow.computeIfAbsent(cell.row(), row -> new ArrayList<>())
+                        .add(cell));
+        List<FoundTable.Doubt> doubts = new ArrayList<>();
+        byRow.forEach((row, cells) -> {
+            List<String> left = cells.stream()
+                    .filter(cell -> !taken.contains(cell))
+                    .map(cell -> CellKind.textOf(cell.staged()))
+                    .toList();
+            if (cells.size() > 1 && !left.isEmpty() && !Tags.isOfTheSheet(LooseText.key(left.get(0)))) {
+                doubts.add(new FoundTable.Doubt(
+                        "beside",
+                        row,
+                        Says.list(left.stream().map(Says::quoted).toList())
+                                + (left.size() == 1 ? " stands" : " stand")
+                                + " in the form where its other sheets have no field; left out.",
+                        left.size()));
+            }
+        });
+        return doubts;
     }
 
     private static int column(Small small, Field field) {

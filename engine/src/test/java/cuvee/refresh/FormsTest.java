@@ -155,6 +155,19 @@ class FormsTest extends BatchTest {
     }
 
     @Test
+    void whatOnlyOneFormSaysIsLeftOutWithAWord() {
+        reports();
+        report(5, row("Berth", null, "North quay"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(5);
+        assertThat(made.findings("beside"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.text())
+                        .startsWith("Report 2026-01-05.xlsx")
+                        .contains("“Berth” and “North quay” stand in the form"));
+    }
+
+    @Test
     void theAnalystCanSayThatTheyAreNone() {
         reports();
         Batch.Made made = batch.refresh();
