@@ -3,7 +3,6 @@ package cuvee.desktop;
 import cuvee.model.GridModel;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 
@@ -12,12 +11,11 @@ import org.jspecify.annotations.Nullable;
  * two brackets can be dragged.
  */
 final class BracketMargin {
-    static final double WIDTH = 88;
+    static final double WIDTH = 112;
     private static final double LINE = WIDTH - 12;
-    private static final double TICK = 5;
+    private static final double TICK = 6;
     private static final double REACH = 6;
-    private final Font small = Font.font(Fonts.FAMILY, 11.5);
-    private final Font bold = Font.font(Fonts.SEMI_BOLD, 11.5);
+    private static final double LEAST_COUNTED = 2;
     private Moved onMoved = (border, target) -> {};
     private long border = -1;
     private long target = -1;
@@ -31,20 +29,22 @@ final class BracketMargin {
         onMoved = listener;
     }
 
-    void draw(GraphicsContext g, GridModel shown, Palette colours, long first, int visible, double head) {
+    void draw(GraphicsContext g, GridModel shown, Palette colours, GridGeometry at) {
         g.setFill(colours.paper());
-        g.fillRect(0, head, WIDTH, visible * GridView.ROW);
-        for (int i = 0; i < visible && first + i < shown.rows(); i++) {
-            String word = word(shown, first + i);
+        g.fillRect(0, at.head(), WIDTH, at.bottom() - at.head());
+        double y = at.head();
+        for (long row = at.first(); row < shown.rows() && y < at.bottom(); row++) {
+            String word = word(shown, row);
             if (!word.isEmpty()) {
-                bracket(g, shown, colours, first + i, i == 0, head + i * GridView.ROW, word);
+                bracket(g, shown, colours, row, row == at.first(), y, word);
             }
+            y += GridGeometry.height(shown, row);
         }
         if (border >= 0) {
-            double y = head + (target - first) * GridView.ROW;
-            g.setStroke(colours.accent());
+            double line = at.top(shown, target);
+            g.setStroke(colours.wine());
             g.setLineWidth(2);
-            g.strokeLine(0, y, g.getCanvas().getWidth(), y);
+            g.strokeLine(0, line, at.width(), line);
         }
     }
 
@@ -53,10 +53,10 @@ final class BracketMargin {
         boolean begins = !word.equals(word(shown, row - 1));
         boolean ends = !word.equals(word(shown, row + 1));
         boolean chief = word.equals("records") || word.equals("header");
-        g.setStroke(chief ? colours.accent() : colours.quiet());
-        g.setLineWidth(chief ? 2 : 1);
+        g.setStroke(chief ? colours.wine() : colours.edge());
+        g.setLineWidth(2);
         double from = begins ? y + 4 : y;
-        double to = ends ? y + GridView.ROW - 4 : y + GridView.ROW;
+        double to = ends ? y + GridGeometry.ROW - 4 : y + GridGeometry.ROW;
         g.strokeLine(LINE, from, LINE, to);
         if (begins) {
             g.strokeLine(LINE, from, LINE + TICK, from);
@@ -65,11 +65,25 @@ final class BracketMargin {
             g.strokeLine(LINE, to, LINE + TICK, to);
         }
         if (begins || top) {
-            g.setFont(chief ? bold : small);
-            g.setFill(chief ? colours.accent() : colours.quiet());
+            long count = stretch(shown, row, word);
+            g.setFont(chief ? Fonts.BOLD_SMALL : Fonts.SMALL);
+            g.setFill(chief ? colours.wine() : colours.second());
             g.setTextAlign(TextAlignment.RIGHT);
-            g.fillText(word, LINE - 6, y + GridView.ROW / 2);
+            g.fillText(count < LEAST_COUNTED ? word : word + " " + count, LINE - 6, y + GridGeometry.ROW / 2);
         }
+    }
+
+    /** How many rows in a row are the same; counted only as far as a person would. */
+    private static long stretch(GridModel shown, long row, String word) {
+        long from = row;
+        while (from > 0 && row - from < 10_000 && word(shown, from - 1).equals(word)) {
+            from--;
+        }
+        long to = row;
+        while (to + 1 < shown.rows() && to - row < 10_000 && word(shown, to + 1).equals(word)) {
+            to++;
+        }
+        return to - from + 1;
     }
 
     private static String word(GridModel shown, long row) {
@@ -77,28 +91,28 @@ final class BracketMargin {
     }
 
     /** The row above which the border under the mouse lies; -1 where there is none. */
-    long borderAt(MouseEvent e, @Nullable GridModel shown, long first, double head) {
-        if (shown == null || e.getX() > WIDTH || e.getY() <= head) {
+    long borderAt(MouseEvent e, @Nullable GridModel shown, GridGeometry at) {
+        if (shown == null || e.getX() > WIDTH || e.getY() <= at.head()) {
             return -1;
         }
-        double at = (e.getY() - head) / GridView.ROW;
-        long row = first + Math.round(at);
-        boolean near = Math.abs(at - Math.round(at)) * GridView.ROW <= REACH;
+        double steps = (e.getY() - at.head()) / GridGeometry.ROW;
+        long row = at.first() + Math.round(steps);
+        boolean near = Math.abs(steps - Math.round(steps)) * GridGeometry.ROW <= REACH;
         return near && row > 0 && row < shown.rows() && !word(shown, row).equals(word(shown, row - 1)) ? row : -1;
     }
 
-    boolean pressed(MouseEvent e, @Nullable GridModel shown, long first, double head) {
-        border = borderAt(e, shown, first, head);
+    boolean pressed(MouseEvent e, @Nullable GridModel shown, GridGeometry at) {
+        border = borderAt(e, shown, at);
         target = border;
         return border >= 0;
     }
 
     /** True while a border is being dragged. */
-    boolean dragged(MouseEvent e, @Nullable GridModel shown, long first, double head) {
+    boolean dragged(MouseEvent e, @Nullable GridModel shown, GridGeometry at) {
         if (border < 0 || shown == null) {
             return false;
         }
-        long row = first + Math.round((e.getY() - head) / GridView.ROW);
+        long row = at.first() + Math.round((e.getY() - at.head()) / GridGeometry.ROW);
         target = Math.max(0, Math.min(row, shown.rows()));
         return true;
     }

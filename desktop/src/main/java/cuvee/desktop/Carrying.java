@@ -47,10 +47,11 @@ final class Carrying {
         return true;
     }
 
-    void released() {
+    /** Puts down what is carried on the column that is under the mouse now, however quickly it came there. */
+    void released(int column) {
         Dropped told = listener;
-        if (told != null && from >= 0 && over >= 0 && over != from) {
-            told.dropped(row, from, over);
+        if (told != null && from >= 0 && over >= 0 && column >= 0 && column != from) {
+            told.dropped(row, from, column);
         }
         from = -1;
         over = -1;
@@ -61,11 +62,15 @@ final class Carrying {
         if (over < 0 || over == from) {
             return;
         }
-        g.setStroke(colours.accent());
+        g.setStroke(colours.wine());
         g.setLineWidth(2);
         g.strokeRect(left + 1, 1, width - 2, height - 2);
-        g.setFill(colours.selection());
-        g.fillRoundRect(x + 10, y - 12, Math.min(220, text.length() * 7.4 + 20), 24, 6, 6);
+        g.setFill(colours.wineWash());
+        g.fillRoundRect(x + 10, y - 13, Math.min(220, Fonts.width(text, Fonts.TEXT) + 20), 26, 4, 4);
+        g.setStroke(colours.wine());
+        g.setLineWidth(1);
+        g.strokeRoundRect(x + 10, y - 13, Math.min(220, Fonts.width(text, Fonts.TEXT) + 20), 26, 4, 4);
+        g.setFont(Fonts.TEXT);
         g.setFill(colours.ink());
         g.setTextAlign(TextAlignment.LEFT);
         g.fillText(text, x + 20, y, 200);

@@ -1,11 +1,11 @@
 package cuvee.desktop;
 
 import cuvee.collect.Source;
+import cuvee.finding.Question;
 import cuvee.job.Job;
 import cuvee.job.Place;
-import cuvee.model.Grids;
+import cuvee.model.FilesGrid;
 import cuvee.model.JobModel;
-import cuvee.model.ListGrid;
 import cuvee.place.Says;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
@@ -14,94 +14,113 @@ import cuvee.refresh.SourceReport;
 import cuvee.tag.TagSource;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 import java.util.function.Supplier;
-import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.PasswordField;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 
-/** Where the sources come from, and what became of each file; any of them can be put back or left out. */
-final class CollectView extends HBox {
-    private static final double PLACES = 276;
+/**
+ * Where the sources come from, as a sentence, and what became of each file, as one grid. What a file's name, folders and
+ * titles say can be tried as a column for all files at once before it is one.
+ */
+final class CollectView extends VBox implements JobFrame.HasQuestions {
     private static final Map<String, TagSource.From> OTHER_TAGS = new LinkedHashMap<>();
 
     static {
         OTHER_TAGS.put("the whole file name", TagSource.From.FILE_NAME);
         OTHER_TAGS.put("the whole sheet name", TagSource.From.SHEET_NAME);
-        OTHER_TAGS.put("the name behind a text", TagSource.From.FILE_AFTER);
-        OTHER_TAGS.put("the name before a text", TagSource.From.FILE_BEFORE);
         OTHER_TAGS.put("the day it was changed", TagSource.From.MODIFIED);
-        OTHER_TAGS.put("a text for all rows", TagSource.From.FIXED);
+        OTHER_TAGS.put("the name behind this text:", TagSource.From.FILE_AFTER);
+        OTHER_TAGS.put("the name before this text:", TagSource.From.FILE_BEFORE);
+        OTHER_TAGS.put("this text for all rows:", TagSource.From.FIXED);
     }
 
     private final JobModel model;
     private final Supplier<Choosers> choosers;
     private final ZoneId zone;
-    private final VBox places = new VBox(10);
+    private final SlipLayer slips;
+    private final BiConsumer<Question, JobFrame.Spot> openSlip;
+    private final FlowPane places = new FlowPane(6, 4);
     private final GridView files = new GridView("files-grid");
-    private final Label says = new Label();
-    private final Label about = new Label();
-    private final Button take = new Button("Put back");
-    private final Button aside = new Button("Leave out");
-    private final Button undecide = new Button("Let Cuvee decide");
-    private final Button earlier = new Button("Earlier");
-    private final Button later = new Button("Later");
-    private final Button byName = new Button("Order by name");
+    private final Label says = Pieces.label("", "says");
+    private final Map<FilesGrid.Filter, ToggleButton> filters = new EnumMap<>(FilesGrid.Filter.class);
+    private final ToggleGroup filterGroup = new ToggleGroup();
+    private final Label about = Pieces.label("", "bold");
+    private final Button take = Pieces.button("Put back", "file-take", () -> putBack(true));
+    private final Button aside = Pieces.button("Leave out", "file-aside", () -> putBack(false));
+    private final Button undecide;
+    private final Button byName;
+    private final HBox unlocking;
     private final FlowPane parts = new FlowPane(6, 6);
-    private final HBox another = another();
+    private final HBox trialBand;
+    private final Label trialWords = Pieces.label("");
+    private final Button make;
     private final TextFormBar form;
+    private final TextField what = new TextField();
     private final PasswordField password = new PasswordField();
-    private final Button unlock = new Button("Try the password");
-    private @Nullable ListGrid<Grids.FileLine> lines;
+    private FilesGrid.Filter filtered = FilesGrid.Filter.ALL;
+    private Optional<Proposal.TagReport> trial = Optional.empty();
+    private @Nullable FilesGrid lines;
 
-    CollectView(JobModel model, Supplier<Choosers> choosers, ZoneId zone) {
+    CollectView(
+            JobModel model,
+            Supplier<Choosers> choosers,
+            ZoneId zone,
+            SlipLayer slips,
+            BiConsumer<Question, JobFrame.Spot> openSlip) {
         this.model = model;
         this.form = new TextFormBar(model);
         this.choosers = choosers;
         this.zone = zone;
+        this.slips = slips;
+        this.openSlip = openSlip;
         setId("collect");
-        Button add = new Button("Add a folder");
-        add.setId("collect-add");
-        add.setOnAction(e -> choosers.get().folder("Add a folder").ifPresent(path -> model.addPlaces(List.of(path))));
-        ScrollPane scroll = new ScrollPane(places);
-        scroll.setFitToWidth(true);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        scroll.getStyleClass().add("places");
-        VBox.setVgrow(scroll, Priority.ALWAYS);
-        Label title = new Label("Places");
-        title.getStyleClass().add("section-title");
-        VBox left = new VBox(8, title, scroll, add);
-        left.getStyleClass().add("places-side");
-        left.setMinWidth(PLACES);
-        left.setMaxWidth(PLACES);
-        left.setPrefWidth(PLACES);
-
+        undecide = Pieces.go("Let Cuvee decide", "file-undecide", () -> model.undecideFiles(paths()));
+        byName = Pieces.go("Order by name", "file-by-name", model::orderByName);
+        password.setId("file-password");
+        password.setPrefColumnCount(16);
+        password.setPromptText("password, for this run only");
+        password.setOnAction(e -> tryPassword());
+        unlocking = Pieces.row(6, password, Pieces.button("Try the password", "file-unlock", this::tryPassword));
+        make = Pieces.chief(Pieces.button("Make it a column", "tag-make", this::makeTag));
+        trialBand = Pieces.row(
+                12,
+                trialWords,
+                Pieces.space(),
+                make,
+                Pieces.button("Leave it", "tag-leave", () -> tryTag(Optional.empty())));
         files.setEmptyWords("The files are listed here once they have been looked at.");
         files.setOnSelect((row, column) -> tell());
-        says.getStyleClass().add("view-says");
-        VBox right = new VBox(says, files, foot());
+        files.setOnOpen((row, column) -> marked(row));
+        files.setOnMark((row, column) -> marked(row));
+        files.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         VBox.setVgrow(files, Priority.ALWAYS);
-        HBox.setHgrow(right, Priority.ALWAYS);
-        right.setMinWidth(0);
-        getChildren().addAll(left, right);
+        getChildren().addAll(placeLine(), standing(), files, foot());
         model.jobProperty().addListener((o, before, now) -> showPlaces(before, now));
-        model.outcomeProperty().addListener((o, before, now) -> show(now));
+        model.outcomeProperty().addListener((o, before, now) -> {
+            trial = Optional.empty();
+            show(now);
+        });
         showPlaces(null, model.jobProperty().get());
         show(model.outcomeProperty().get());
     }
@@ -110,44 +129,111 @@ final class CollectView extends HBox {
         return files;
     }
 
+    /** Shows the files that were set aside. */
+    void showAside() {
+        filter(FilesGrid.Filter.ASIDE);
+        files.requestFocus();
+    }
+
+    @Override
+    public Optional<JobFrame.Spot> spot(Question question) {
+        filter(FilesGrid.Filter.ALL);
+        FilesGrid now = lines;
+        for (long row = 0; now != null && row < now.rows(); row++) {
+            if (now.question(row).filter(question::equals).isPresent()) {
+                return Optional.of(new JobFrame.Spot(files, row, 0));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private void marked(long row) {
+        FilesGrid now = lines;
+        if (now != null && row < now.rows()) {
+            now.question(row).ifPresent(asked -> openSlip.accept(asked, new JobFrame.Spot(files, row, 0)));
+        }
+    }
+
+    private HBox placeLine() {
+        Button add = Pieces.go(
+                "Add a place",
+                "collect-add",
+                () -> choosers.get().folder("Add a folder").ifPresent(path -> model.addPlaces(List.of(path))));
+        places.setAlignment(Pos.CENTER_LEFT);
+        places.setMinWidth(0);
+        HBox.setHgrow(places, Priority.ALWAYS);
+        HBox line = Pieces.row(12, places, add);
+        line.getStyleClass().add("place-line");
+        return line;
+    }
+
+    private HBox standing() {
+        HBox faces = Pieces.row(14);
+        for (FilesGrid.Filter each : FilesGrid.Filter.values()) {
+            ToggleButton face = new ToggleButton(each.words());
+            face.setId("files-" + each.words().replace(' ', '-'));
+            face.getStyleClass().setAll("toggle-button", "face");
+            face.setToggleGroup(filterGroup);
+            face.setSelected(each == filtered);
+            face.setOnAction(e -> filter(each));
+            filters.put(each, face);
+            faces.getChildren().add(face);
+        }
+        HBox head = Pieces.row(12, says, Pieces.space(), Pieces.label("Show", "second"), faces);
+        says.setMinWidth(0);
+        head.getStyleClass().add("standing");
+        return head;
+    }
+
+    private void filter(FilesGrid.Filter wanted) {
+        filtered = wanted;
+        filters.forEach((each, face) -> face.setSelected(each == wanted));
+        show(model.outcomeProperty().get());
+    }
+
     private VBox foot() {
         about.setId("file-about");
-        about.setWrapText(true);
-        about.setMinHeight(USE_PREF_SIZE);
-        take.setId("file-take");
-        take.setOnAction(e -> model.decideFiles(paths(), true));
-        aside.setId("file-aside");
-        aside.setOnAction(e -> model.decideFiles(paths(), false));
-        undecide.setId("file-undecide");
-        undecide.getStyleClass().add("plain");
-        undecide.setOnAction(e -> model.undecideFiles(paths()));
+        about.setMinWidth(0);
         form.setVisible(false);
         form.setManaged(false);
-        for (javafx.scene.Node node : List.of(password, unlock)) {
-            node.setVisible(false);
-            node.setManaged(false);
-        }
-        password.setId("file-password");
-        password.setPrefColumnCount(16);
-        password.setPromptText("password, for this run only");
-        password.setOnAction(e -> tryPassword());
-        unlock.setOnAction(e -> tryPassword());
-        earlier.setId("file-earlier");
-        earlier.getStyleClass().add("plain");
-        earlier.setOnAction(e -> model.moveFiles(paths(), false));
-        later.setId("file-later");
-        later.getStyleClass().add("plain");
-        later.setOnAction(e -> model.moveFiles(paths(), true));
-        byName.setId("file-by-name");
-        byName.getStyleClass().add("plain");
-        byName.setOnAction(e -> model.orderByName());
-        FlowPane hands = new FlowPane(6, 6, aside, take, undecide, earlier, later, byName, password, unlock);
-        hands.setAlignment(Pos.CENTER_LEFT);
         parts.setId("file-parts");
         parts.setAlignment(Pos.CENTER_LEFT);
-        VBox foot = new VBox(6, about, parts, hands, form);
+        aside.setTooltip(new Tooltip("Delete"));
+        take.setTooltip(new Tooltip("Insert"));
+        Button earlier = Pieces.go("Earlier", "file-earlier", () -> model.moveFiles(paths(), false));
+        earlier.setTooltip(new Tooltip("Put it before the file above it (Alt+Up)"));
+        Button later = Pieces.go("Later", "file-later", () -> model.moveFiles(paths(), true));
+        later.setTooltip(new Tooltip("Put it behind the file below it (Alt+Down)"));
+        HBox first = Pieces.row(12, about, Pieces.space(), unlocking, undecide, earlier, later, byName, take, aside);
+        VBox foot = new VBox(7, first, parts, form, trialBand);
         foot.getStyleClass().add("view-foot");
         return foot;
+    }
+
+    private void key(KeyEvent e) {
+        boolean handled = true;
+        if (e.getCode() == KeyCode.DELETE) {
+            putBack(false);
+        } else if (e.getCode() == KeyCode.INSERT) {
+            putBack(true);
+        } else if (e.isAltDown() && e.getCode() == KeyCode.UP) {
+            model.moveFiles(paths(), false);
+        } else if (e.isAltDown() && e.getCode() == KeyCode.DOWN) {
+            model.moveFiles(paths(), true);
+        } else if (e.getCode() == KeyCode.ESCAPE && trial.isPresent()) {
+            tryTag(Optional.empty());
+        } else {
+            handled = false;
+        }
+        if (handled) {
+            e.consume();
+        }
+    }
+
+    private void putBack(boolean in) {
+        if (!paths().isEmpty()) {
+            model.decideFiles(paths(), in);
+        }
     }
 
     private void tryPassword() {
@@ -166,9 +252,44 @@ final class CollectView extends HBox {
             return;
         }
         places.getChildren().clear();
-        for (int i = 0; i < now.places().size(); i++) {
-            places.getChildren().add(card(now.places(), i));
+        for (int at = 0; at < now.places().size(); at++) {
+            places.getChildren().addAll(sentence(now.places(), at));
         }
+    }
+
+    /** A place as words of a sentence; a press on any of them opens what can be changed. */
+    private List<Node> sentence(List<Place> all, int at) {
+        Place place = all.get(at);
+        boolean none = place.subfolders() == Place.Subfolders.LEFT_OUT;
+        String inner = none
+                ? "no inner folders"
+                : place.depth() == 0 ? "all inner folders" : Says.count(place.depth(), "level") + " of inner folders";
+        String names = place.only().isEmpty() ? "of any kind" : String.join(", ", place.only());
+        List<Node> words = new ArrayList<>();
+        words.add(Pieces.label(at == 0 ? "From" : "and from"));
+        words.add(word(
+                place.path() + (place.label().isEmpty() ? "" : " (" + place.label() + ")"),
+                "place-" + (at + 1),
+                all,
+                at));
+        words.add(Pieces.label("with"));
+        words.add(word(inner, "place-inner-" + (at + 1), all, at));
+        words.add(Pieces.label(", names"));
+        words.add(word(names, "place-names-" + (at + 1), all, at));
+        if (!place.without().isEmpty()) {
+            words.add(Pieces.label("without"));
+            words.add(word(String.join(", ", place.without()), "place-not-" + (at + 1), all, at));
+        }
+        return words;
+    }
+
+    private Button word(String text, String id, List<Place> all, int at) {
+        Button word = new Button(text);
+        word.setId(id);
+        word.getStyleClass().add("slot");
+        word.setTooltip(new Tooltip("Change which files belong"));
+        word.setOnAction(e -> slips.openPlain(word, word.getBoundsInLocal(), card(all, at)));
+        return word;
     }
 
     private PlaceCard card(List<Place> all, int at) {
@@ -180,18 +301,21 @@ final class CollectView extends HBox {
 
             @Override
             public void taken(Place changed) {
+                slips.close();
                 model.changePlace(at, changed);
             }
 
             @Override
             public void pointedElsewhere() {
-                choosers.get()
-                        .folder("Use the job on another folder")
-                        .ifPresent(path -> model.changePlace(at, model.placeAt(path, all.get(at))));
+                choosers.get().folder("Use the job on another folder").ifPresent(path -> {
+                    slips.close();
+                    model.changePlace(at, model.placeAt(path, all.get(at)));
+                });
             }
 
             @Override
             public void removed() {
+                slips.close();
                 model.removePlace(at);
             }
         });
@@ -212,7 +336,7 @@ final class CollectView extends HBox {
                     + Says.number(taken) + " would be taken, "
                     + Says.number(found.sources().size() - taken)
                     + " set aside.");
-            setLines(Grids.filesTried(made, found, zone));
+            setLines(FilesGrid.tried(made, found, zone));
         }));
     }
 
@@ -221,21 +345,26 @@ final class CollectView extends HBox {
     private void show(Optional<Outcome> outcome) {
         outcome.ifPresent(made -> {
             long setAside = made.sources().size() - made.taken();
-            says.setText(Says.count(made.sources().size(), "file") + " found: " + Says.number(made.taken()) + " taken, "
-                    + Says.number(setAside) + " set aside, each with its reason.");
-            files.setEmptyWords("No file was found. Add a folder, or drop one on the window.");
-            setLines(Grids.files(made, zone));
+            says.setText(Says.count(made.taken(), "file") + " taken"
+                    + (setAside == 0 ? "." : ", " + Says.number(setAside) + " set aside, each with its reason."));
+            filters.forEach(
+                    (each, face) -> face.setText(each.words() + " " + Says.number(FilesGrid.count(made, each))));
+            files.setEmptyWords(
+                    filtered == FilesGrid.Filter.ALL
+                            ? "No file was found. Add a place, or drop a folder on the window."
+                            : "No file here is " + filtered.words() + ".");
+            setLines(FilesGrid.of(made, filtered, trial, zone));
         });
     }
 
-    private void setLines(ListGrid<Grids.FileLine> now) {
+    private void setLines(FilesGrid now) {
         lines = now;
         files.setModel(now);
         tell();
     }
 
     private List<SourceReport> selected() {
-        ListGrid<Grids.FileLine> now = lines;
+        FilesGrid now = lines;
         List<SourceReport> selected = new ArrayList<>();
         if (now != null) {
             long[] rows = files.selectedRows();
@@ -259,100 +388,108 @@ final class CollectView extends HBox {
     private void tell() {
         List<SourceReport> selected = selected();
         Job job = model.jobProperty().get();
-        boolean any = !selected.isEmpty();
         about.setText(
                 selected.size() == 1
                         ? selected.get(0).path()
                                 + (selected.get(0).reason().isEmpty()
                                         ? ""
                                         : ": " + selected.get(0).reason())
-                        : any
-                                ? Says.count(selected.size(), "file") + " selected"
-                                : "Select a file to leave it out or put it back.");
+                        : selected.isEmpty()
+                                ? "Choose a file to leave it out, put it back, or make a part of its name a column."
+                                : Says.count(selected.size(), "file") + " chosen");
         aside.setDisable(selected.stream().noneMatch(file -> file.state() == SourceReport.State.TAKEN));
         take.setDisable(selected.stream().noneMatch(file -> file.state() == SourceReport.State.SET_ASIDE));
-        undecide.setDisable(selected.stream().noneMatch(file -> job.isSettled(JobSession.FILE, file.path())));
-        earlier.setDisable(!any);
-        later.setDisable(!any);
+        Pieces.show(undecide, selected.stream().anyMatch(file -> job.isSettled(JobSession.FILE, file.path())));
+        Pieces.show(byName, job.isSettled(JobSession.ORDER, JobSession.ALL_FILES));
+        Pieces.show(unlocking, selected.stream().anyMatch(file -> file.kind().equals("encrypted")));
         showParts();
-        boolean moved = job.isSettled(JobSession.ORDER, JobSession.ALL_FILES);
-        byName.setVisible(moved);
-        byName.setManaged(moved);
         form.show(chosen().map(SourceReport::path).filter(this::isText), job);
-        boolean locked = selected.stream().anyMatch(file -> file.kind().equals("encrypted"));
-        for (javafx.scene.Node node : List.of(password, unlock)) {
-            node.setVisible(locked);
-            node.setManaged(locked);
+    }
+
+    // ---- tags ----
+
+    /** Shows what names, folders and titles say of the chosen file, or which tags are taken; each can be tried. */
+    private void showParts() {
+        parts.getChildren().clear();
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        Pieces.show(trialBand, trial.isPresent());
+        FilesGrid now = lines;
+        trialWords.setText(now == null ? "" : now.trialWords());
+        trial.ifPresent(tag -> make.setText("Make it the column " + tag.column()));
+        if (outcome.isEmpty()) {
+            return;
         }
+        String path = chosen().map(SourceReport::path).orElse("");
+        List<Proposal.TagReport> tags = outcome.get().proposal().tags().stream()
+                .filter(tag -> path.isEmpty() ? tag.on() : tag.texts().containsKey(path))
+                .toList();
+        String lead = path.isEmpty() ? "Tags taken from:" : "Its name, folders and titles say:";
+        parts.getChildren()
+                .add(Pieces.label(tags.isEmpty() ? "No tag is taken from names or titles." : lead, "second"));
+        for (Proposal.TagReport tag : tags) {
+            String text = path.isEmpty() ? tag.source().said() : tag.texts().getOrDefault(path, "");
+            parts.getChildren().add(chip(tag, text));
+        }
+        parts.getChildren().add(another());
+    }
+
+    private ToggleButton chip(Proposal.TagReport tag, String text) {
+        ToggleButton chip = new ToggleButton(tag.on() ? text + " is " + tag.column() : text);
+        chip.setId("tag-" + tag.source().words().replace(' ', '-'));
+        chip.getStyleClass().setAll("tag-chip");
+        chip.setSelected(tag.on() || trial.filter(tag::equals).isPresent());
+        chip.setTooltip(new Tooltip(
+                tag.on()
+                        ? tag.source().said() + " fills the column " + tag.column() + "; press to leave it out"
+                        : "Press to see " + tag.source().said() + " as a column of all files: " + tag.column()));
+        chip.setOnAction(e -> {
+            if (tag.on()) {
+                model.decideTag(tag.source(), "");
+            } else {
+                tryTag(chip.isSelected() ? Optional.of(tag) : Optional.empty());
+            }
+        });
+        return chip;
+    }
+
+    private void tryTag(Optional<Proposal.TagReport> tried) {
+        trial = tried;
+        long row = files.selectedRow();
+        show(model.outcomeProperty().get());
+        files.select(row, 0);
+        files.requestFocus();
+    }
+
+    private void makeTag() {
+        trial.ifPresent(tag -> {
+            trial = Optional.empty();
+            model.decideTag(tag.source(), tag.column());
+        });
     }
 
     /** A tag from something that Cuvee does not propose by itself. */
     private HBox another() {
-        ComboBox<String> from = new ComboBox<>();
-        from.setId("tag-from");
-        OTHER_TAGS.keySet().forEach(from.getItems()::add);
-        from.setPromptText("another tag");
-        TextField what = new TextField();
+        MenuButton from = Pieces.slot("tag-from");
+        from.setText("another tag");
         what.setId("tag-what");
         what.setPrefColumnCount(9);
-        what.setPromptText("which text");
-        Button add = new Button("Add");
-        add.setId("tag-add");
-        what.visibleProperty()
-                .bind(Bindings.createBooleanBinding(() -> needsText(from.getValue()), from.valueProperty()));
-        what.managedProperty().bind(what.visibleProperty());
-        add.disableProperty()
-                .bind(Bindings.createBooleanBinding(
-                        () -> from.getValue() == null
-                                || needsText(from.getValue()) && what.getText().isBlank(),
-                        from.valueProperty(),
-                        what.textProperty()));
-        add.setOnAction(e -> {
-            TagSource.From chosen = OTHER_TAGS.get(Objects.requireNonNullElse(from.getValue(), ""));
-            if (chosen != null) {
-                String text = needsText(from.getValue()) ? what.getText().strip() : "";
-                TagSource source = new TagSource(chosen, text);
-                model.decideTag(source, source.name());
-            }
-        });
-        HBox line = new HBox(6, from, what, add);
-        line.setAlignment(Pos.CENTER_LEFT);
-        return line;
+        what.setPromptText("text");
+        for (Map.Entry<String, TagSource.From> each : OTHER_TAGS.entrySet()) {
+            from.getItems().add(Pieces.item(each.getKey(), "", () -> addTag(each.getValue())));
+        }
+        return Pieces.row(6, from, what);
     }
 
-    private static boolean needsText(@Nullable String words) {
-        TagSource.From from = OTHER_TAGS.get(Objects.requireNonNullElse(words, ""));
-        return from == TagSource.From.FILE_AFTER || from == TagSource.From.FILE_BEFORE || from == TagSource.From.FIXED;
-    }
-
-    /** Shows what names, folders and titles say of the selected file, or of the first one; each can be made a tag. */
-    private void showParts() {
-        parts.getChildren().clear();
-        Optional<Outcome> outcome = model.outcomeProperty().get();
-        String path = chosen().map(SourceReport::path).orElse("");
-        List<Proposal.TagReport> tags = outcome.map(made -> made.proposal().tags()).orElse(List.of()).stream()
-                .filter(tag -> path.isEmpty() ? tag.on() : tag.texts().containsKey(path))
-                .toList();
-        if (outcome.isEmpty()) {
+    private void addTag(TagSource.From from) {
+        boolean needsText =
+                from == TagSource.From.FILE_AFTER || from == TagSource.From.FILE_BEFORE || from == TagSource.From.FIXED;
+        if (needsText && what.getText().isBlank()) {
+            what.requestFocus();
+            model.say("Write the text beside “another tag” first.", false);
             return;
         }
-        String lead = path.isEmpty() ? "Tags taken from:" : "Its name, folders and titles say:";
-        parts.getChildren().add(new Label(tags.isEmpty() ? "No tag is taken from names or titles." : lead));
-        for (Proposal.TagReport tag : tags) {
-            String text = path.isEmpty() ? tag.source().said() : tag.texts().getOrDefault(path, "");
-            ToggleButton chip = new ToggleButton(tag.on() ? text + " is " + tag.column() : text);
-            chip.setId("tag-" + tag.source().words().replace(' ', '-'));
-            chip.getStyleClass().setAll("tag-chip");
-            chip.setSelected(tag.on());
-            chip.setTooltip(new Tooltip(
-                    tag.on()
-                            ? "Pressed: " + tag.source().said() + " fills the column " + tag.column()
-                                    + "; press to leave it out"
-                            : "Press to make " + tag.source().said() + " a column: " + tag.column()));
-            chip.setOnAction(e -> model.decideTag(tag.source(), chip.isSelected() ? tag.column() : ""));
-            parts.getChildren().add(chip);
-        }
-        parts.getChildren().add(another);
+        TagSource source = new TagSource(from, needsText ? what.getText().strip() : "");
+        model.decideTag(source, source.name());
     }
 
     private boolean isText(String path) {

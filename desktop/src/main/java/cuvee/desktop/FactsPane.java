@@ -3,7 +3,7 @@ package cuvee.desktop;
 import cuvee.master.ColumnFacts;
 import cuvee.master.MasterPlan;
 import cuvee.master.RowRule;
-import cuvee.model.Grids;
+import cuvee.model.BoardGrid;
 import cuvee.model.JobModel;
 import cuvee.model.MasterGrid;
 import cuvee.model.Scope;
@@ -51,7 +51,7 @@ import org.jspecify.annotations.Nullable;
  * like one, and how each layout writes it. Values are written otherwise from here.
  */
 final class FactsPane extends VBox {
-    private static final double WIDTH = 312;
+    private static final double WIDTH = 432;
     private static final int GROUPS_SHOWN = 8;
     private final JobModel model;
     private final Executor ui;
@@ -80,7 +80,7 @@ final class FactsPane extends VBox {
         this.model = model;
         this.ui = ui;
         setId("facts");
-        getStyleClass().add("drawer");
+        getStyleClass().add("panel");
         setMinWidth(WIDTH);
         setPrefWidth(WIDTH);
         setMaxWidth(WIDTH);
@@ -106,7 +106,7 @@ final class FactsPane extends VBox {
         typing.setOnFinished(e -> Optional.ofNullable(shown).ifPresent(grid -> grid.search(search.getText())));
         search.textProperty().addListener((o, before, now) -> typing.playFromStart());
         values.setEmptyWords("No value.");
-        values.setPrefHeight(250);
+        values.setPrefHeight(330);
         values.setMinHeight(130);
         values.setOnSelect((row, at) -> tellChosen());
         values.setOnOpen((row, at) -> to.requestFocus());
@@ -167,10 +167,10 @@ final class FactsPane extends VBox {
         codes.getItems().addAll(fromFile, pasted);
         FlowPane whole = new FlowPane(6, 6, blank, codes);
         VBox middle = new VBox(8, figures, spellings, search, values, chosen, writing, scope, whole);
-        middle.getStyleClass().add("question");
+        middle.getStyleClass().add("panel-part");
         VBox.setVgrow(middle, Priority.ALWAYS);
         VBox more = new VBox(10, alike, layouts);
-        more.getStyleClass().add("question");
+        more.getStyleClass().add("panel-part");
         ScrollPane scroll = new ScrollPane(more);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -393,7 +393,7 @@ final class FactsPane extends VBox {
         for (LayoutFacts each : LayoutFacts.of(outcome, at)) {
             layouts.getChildren()
                     .add(fits(
-                            Grids.layoutName(each.layout()) + ", "
+                            BoardGrid.layoutName(each.layout()) + ", "
                                     + Says.count(each.layout().tables().size(), "table"),
                             each,
                             type));

@@ -15,13 +15,9 @@ final class Fonts {
     /** A family of its own, as the toolkit sees it. */
     static final String SEMI_BOLD = "IBM Plex Sans SemiBold";
 
-    private static final Map<Font, double[]> WIDTHS = new LinkedHashMap<>();
-    private static final Text MEASURE = new Text();
+    static final String MEDIUM = "IBM Plex Sans Medium";
 
-    private Fonts() {}
-
-    /** Loads the typeface; to be called once, before anything is shown. */
-    static void load() {
+    static {
         for (String file : new String[] {"400Regular", "500Medium", "600SemiBold"}) {
             try (InputStream in = Objects.requireNonNull(
                     Fonts.class.getResourceAsStream("fonts/IBMPlexSans_" + file + ".ttf"), file)) {
@@ -30,6 +26,31 @@ final class Fonts {
                 throw new UncheckedIOException(failed);
             }
         }
+    }
+
+    static final Font TEXT = Font.font(FAMILY, 13);
+    static final Font BOLD = Font.font(SEMI_BOLD, 13);
+    static final Font SMALL = Font.font(FAMILY, 12);
+    static final Font BOLD_SMALL = Font.font(SEMI_BOLD, 12);
+
+    private static final Map<Font, double[]> WIDTHS = new LinkedHashMap<>();
+    private static final Text MEASURE = new Text();
+
+    private Fonts() {}
+
+    /** Makes sure that the typeface is there; to be called before anything is shown. */
+    static void load() {
+        // Loaded with the class.
+    }
+
+    /** How wide a text is drawn. */
+    static double width(String text, Font font) {
+        double[] widths = WIDTHS.computeIfAbsent(font, f -> new double[256]);
+        double used = 0;
+        for (int i = 0; i < text.length(); i++) {
+            used += charWidth(text.charAt(i), font, widths);
+        }
+        return used;
     }
 
     /** The text, or as much of it as fits with a mark that it goes on. */

@@ -1,16 +1,18 @@
 package cuvee.desktop;
 
 import cuvee.model.GridModel;
-import cuvee.model.GridModel.Tone;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.BiConsumer;
 import java.util.stream.IntStream;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
+import javafx.geometry.BoundingBox;
+import javafx.geometry.Bounds;
 import javafx.geometry.Orientation;
-import javafx.geometry.VPos;
 import javafx.scene.AccessibleAttribute;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Cursor;
@@ -24,9 +26,6 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
-import javafx.scene.paint.Color;
-import javafx.scene.text.Font;
-import javafx.scene.text.TextAlignment;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -35,20 +34,17 @@ import org.jspecify.annotations.Nullable;
  * cell with an optional range; everything works by keys.
  */
 final class GridView extends Region {
-    static final double ROW = 26;
-    private static final double PAD = 8;
+    static final double ROW = GridGeometry.ROW;
     private static final long MOST_COPIED = 100_000;
-    private static final double LEAST_WIDTH = 40;
+    private static final int MOST_NAMED = 3;
+    private static final int MOST_MEASURED = 200;
     private final Canvas canvas = new Canvas();
     private final ScrollBar down = new ScrollBar();
     private final ScrollBar across = new ScrollBar();
     private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
-    private final Font font = Font.font(Fonts.FAMILY, 13);
-    private final Font small = Font.font(Fonts.FAMILY, 11.5);
-    private final Font bold = Font.font(Fonts.SEMI_BOLD, 13);
+    private final GridGeometry at = new GridGeometry();
+    private final ReadOnlyStringWrapper beyond = new ReadOnlyStringWrapper("");
     private @Nullable GridModel model;
-    private double[] widths = new double[0];
-    private double[] lefts = new double[1];
     private long row;
     private int column;
     private long anchorRow;
@@ -61,6 +57,7 @@ final class GridView extends Region {
     private String emptyWords = "";
     private BiConsumer<Long, Integer> onSelect = (r, c) -> {};
     private BiConsumer<Long, Integer> onOpen = (r, c) -> {};
+    private BiConsumer<Long, Integer> onMark = (r, c) -> {};
 
     GridView(String id) {
         setId(id);
@@ -82,8 +79,12 @@ final class GridView extends Region {
         addEventHandler(MouseEvent.MOUSE_RELEASED, e -> {
             resizing = -1;
             brackets.released();
-            carrying.released();
+            boolean carried = carrying.over() >= 0;
+            carrying.released(e.getX() > at.labels() && e.getX() <= at.width() ? at.columnAt(e.getX()) : -1);
             draw();
+            if (!carried && e.isStillSincePress() && e.getClickCount() == 1) {
+                pressedMark(e);
+            }
         });
         addEventHandler(MouseEvent.MOUSE_MOVED, this::moved);
         addEventHandler(MouseEvent.MOUSE_MOVED, this::hint);
@@ -92,6 +93,11 @@ final class GridView extends Region {
 
     ObjectProperty<Palette> paletteProperty() {
         return palette;
+    }
+
+    /** The columns that lie beyond the right edge, in words; empty where all are seen. */
+    ReadOnlyStringProperty beyondProperty() {
+        return beyond.getReadOnlyProperty();
     }
 
     /** Said where there are no rows. */
@@ -109,9 +115,19 @@ final class GridView extends Region {
         carrying.setListener(listener);
     }
 
+    /** Called for a press on a mark, in a cell or in the head of its column. */
+    void setOnMark(BiConsumer<Long, Integer> listener) {
+        onMark = listener;
+    }
+
     /** Called for Enter or a double click on a cell. */
     void setOnOpen(BiConsumer<Long, Integer> listener) {
         onOpen = listener;
+    }
+
+    /** Called when the border between two brackets has been dragged. */
+    void setOnBracket(BracketMargin.Moved listener) {
+        brackets.setOnMoved(listener);
     }
 
     /** True where columns that were made wider or narrower by hand can stay so. */
@@ -129,17 +145,13 @@ final class GridView extends Region {
             draw();
             onSelect.accept(row, column);
         });
+        at.setColumns(newModel, sameColumns);
         if (!sameColumns) {
-            widths = new double[newModel.columns()];
-            for (int i = 0; i < widths.length; i++) {
-                widths[i] = newModel.width(i);
-            }
             column = 0;
             anchorColumn = 0;
         }
         row = Math.max(0, Math.min(row, newModel.rows() - 1));
         anchorRow = Math.min(anchorRow, Math.max(0, newModel.rows() - 1));
-        measure();
         requestLayout();
         draw();
         onSelect.accept(row, column);
@@ -167,41 +179,24 @@ final class GridView extends Region {
         move(newRow, newColumn, false);
     }
 
-    /** The last column takes what room is left. */
-    private void stretch() {
+    /** Selects a range of rows in all columns. */
+    void selectRows(long from, long to) {
+        move(from, 0, false);
+        move(to, at.columns() - 1, true);
+    }
+
+    /** Where a cell is drawn, within this node; empty where it is scrolled out of view. */
+    java.util.Optional<Bounds> cell(long ofRow, int ofColumn) {
         GridModel shown = model;
-        if (shown != null && widths.length > 0 && shown.columns() == widths.length) {
-            int last = widths.length - 1;
-            double others = lefts[last];
-            widths[last] = Math.max(shown.width(last), bodyWidth() - others);
-            measure();
+        if (shown == null || ofRow < at.first() || ofRow >= shown.rows() || ofColumn >= at.columns() || ofColumn < 0) {
+            return java.util.Optional.empty();
         }
-    }
-
-    private void measure() {
-        lefts = new double[widths.length + 1];
-        for (int i = 0; i < widths.length; i++) {
-            lefts[i + 1] = lefts[i] + widths[i];
-        }
-    }
-
-    private double labelWidth() {
-        GridModel shown = model;
-        if (shown == null || shown.rows() == 0) {
-            return 0;
-        }
-        String widest = shown.rowLabel(shown.rows() - 1);
-        return marginWidth() + (widest.isEmpty() ? 0 : Math.max(44, widest.length() * 7.6 + 20));
-    }
-
-    private double marginWidth() {
-        GridModel shown = model;
-        return shown != null && shown.rows() > 0 && shown.bracket(0).isPresent() ? BracketMargin.WIDTH : 0;
-    }
-
-    /** Called when the border between two brackets has been dragged. */
-    void setOnBracket(BracketMargin.Moved listener) {
-        brackets.setOnMoved(listener);
+        double top = at.top(shown, ofRow);
+        double left = Math.max(at.left(ofColumn), ofColumn < at.pinned() ? 0 : at.pinnedEnd());
+        double right = Math.min(at.left(ofColumn) + at.width(ofColumn), at.width());
+        return top >= at.bottom() || right <= left
+                ? java.util.Optional.empty()
+                : java.util.Optional.of(new BoundingBox(left, top, right - left, GridGeometry.height(shown, ofRow)));
     }
 
     /** The first and the last selected column. */
@@ -214,248 +209,127 @@ final class GridView extends Region {
         return new long[] {Math.min(row, anchorRow), Math.max(row, anchorRow)};
     }
 
-    private double headHeight() {
-        GridModel shown = model;
-        if (shown == null) {
-            return ROW;
+    // ---- room ----
+
+    private static double labelWidth(GridModel shown) {
+        if (shown.rows() == 0) {
+            return 0;
         }
-        for (int i = 0; i < shown.columns(); i++) {
-            if (!shown.subtitle(i).isEmpty()) {
-                return 44;
-            }
-        }
-        return 30;
+        String widest = shown.rowLabel(shown.rows() - 1);
+        double margin = hasMargin(shown) ? BracketMargin.WIDTH : 0;
+        return margin + (widest.isEmpty() ? 0 : Math.max(44, widest.length() * 7.6 + 20));
     }
 
-    private double bodyWidth() {
-        return Math.max(0, getWidth() - down.prefWidth(-1) - labelWidth());
+    private static boolean hasMargin(@Nullable GridModel shown) {
+        return shown != null && shown.rows() > 0 && shown.bracket(0).isPresent();
     }
 
-    private int wholeRows() {
-        double height = getHeight() - headHeight() - across.prefHeight(-1);
-        return (int) Math.max(1, Math.floor(height / ROW));
+    private static double headHeight(GridModel shown) {
+        return IntStream.range(0, shown.columns())
+                        .allMatch(column -> shown.subtitle(column).isEmpty())
+                ? 28
+                : 44;
+    }
+
+    private static double footHeight(GridModel shown) {
+        return IntStream.range(0, shown.columns())
+                        .allMatch(column -> shown.total(column).isEmpty())
+                ? 0
+                : 30;
     }
 
     @Override
     protected void layoutChildren() {
+        GridModel shown = model;
         double barWidth = down.prefWidth(-1);
         double barHeight = across.prefHeight(-1);
-        canvas.setWidth(Math.max(1, getWidth() - barWidth));
-        canvas.setHeight(Math.max(1, getHeight() - barHeight));
-        down.resizeRelocate(
-                getWidth() - barWidth, headHeight(), barWidth, Math.max(0, getHeight() - barHeight - headHeight()));
-        across.resizeRelocate(labelWidth(), getHeight() - barHeight, bodyWidth(), barHeight);
-        stretch();
-        long rows = model == null ? 0 : model.rows();
-        double most = Math.max(0, rows - wholeRows());
+        boolean wide = false;
+        for (int attempt = 0; attempt < 2; attempt++) {
+            double height = Math.max(1, getHeight() - (wide ? barHeight : 0));
+            at.setRoom(
+                    Math.max(1, getWidth() - barWidth),
+                    height,
+                    shown == null ? 0 : labelWidth(shown),
+                    shown == null ? GridGeometry.ROW : headHeight(shown),
+                    shown == null ? 0 : footHeight(shown));
+            if (shown != null) {
+                at.stretch(shown);
+            }
+            wide = at.mostScroll() > 0;
+        }
+        canvas.setWidth(at.width());
+        canvas.setHeight(at.height());
+        down.resizeRelocate(getWidth() - barWidth, at.head(), barWidth, Math.max(0, at.height() - at.head()));
+        across.resizeRelocate(
+                at.pinnedEnd(), getHeight() - barHeight, Math.max(0, at.width() - at.pinnedEnd()), barHeight);
+        long rows = shown == null ? 0 : shown.rows();
+        double most = shown == null || rows == 0 ? 0 : at.firstEndingAt(shown, rows - 1);
+        double seen = shown == null ? 1 : at.wholeFrom(shown, (long) Math.min(down.getValue(), most));
         down.setMax(most);
-        down.setVisibleAmount(most == 0 ? 1 : Math.max(most / 20, Math.min(most, wholeRows())));
+        down.setVisibleAmount(most == 0 ? 1 : Math.max(most / 20, Math.min(most, seen)));
         down.setVisible(most > 0);
         down.setValue(Math.min(down.getValue(), most));
-        double wide = Math.max(0, lefts[widths.length] - bodyWidth());
-        across.setMax(wide);
-        across.setVisibleAmount(wide == 0 ? 1 : wide * bodyWidth() / Math.max(1, lefts[widths.length]));
-        across.setVisible(wide > 0);
-        across.setValue(Math.min(across.getValue(), wide));
+        across.setMax(at.mostScroll());
+        across.setVisibleAmount(wide ? at.mostScroll() * at.shareSeen() : 1);
+        across.setVisible(wide);
+        across.setValue(Math.min(across.getValue(), at.mostScroll()));
         draw();
     }
-
-    // ---- drawing ----
 
     private void draw() {
         GraphicsContext g = canvas.getGraphicsContext2D();
         Palette colours = palette.get();
-        double width = canvas.getWidth();
-        double height = canvas.getHeight();
-        g.setFill(colours.surface());
-        g.fillRect(0, 0, width, height);
         GridModel shown = model;
+        at.setScroll(across.getValue(), firstVisibleRow());
         if (shown == null || shown.rows() == 0) {
-            g.setFont(font);
-            g.setFill(colours.quiet());
-            g.setTextAlign(TextAlignment.CENTER);
-            g.setTextBaseline(VPos.CENTER);
-            g.fillText(emptyWords, width / 2, height / 2, width - 40);
+            GridPainter.empty(g, colours, at, emptyWords);
+            beyond.set("");
             return;
         }
-        g.setTextBaseline(VPos.CENTER);
-        long first = firstVisibleRow();
-        int visible = wholeRows() + 1;
-        for (int i = 0; i < visible && first + i < shown.rows(); i++) {
-            drawRow(g, shown, colours, first + i, headHeight() + i * ROW);
+        new GridPainter(g, shown, colours, at, this::inRange).paint();
+        if (hasMargin(shown)) {
+            brackets.draw(g, shown, colours, at);
         }
-        if (marginWidth() > 0) {
-            brackets.draw(g, shown, colours, first, visible, headHeight());
-        }
-        drawHead(g, shown, colours);
-        drawSelection(g, shown, colours, first);
+        drawSelection(g, colours);
         int over = carrying.over();
         if (over >= 0) {
             int from = carrying.from();
             String text = carrying.row() < 0
                     ? shown.title(from)
                     : Objects.requireNonNullElse(shown.text(carrying.row(), from), "");
-            double left = labelWidth() + lefts[over] - across.getValue();
-            carrying.draw(g, colours, text, left, lefts[over + 1] - lefts[over], canvas.getHeight());
+            carrying.draw(g, colours, text, at.left(over), at.width(over), at.height());
         }
+        beyond.set(beyondWords(shown));
     }
 
-    private void drawRow(GraphicsContext g, GridModel shown, Palette colours, long at, double y) {
-        double labels = labelWidth();
-        Tone first = shown.columns() > 0 ? shown.tone(at, 0) : Tone.PLAIN;
-        boolean heading = first == Tone.HEADING || first == Tone.HEADER;
-        if (heading) {
-            g.setFill(colours.heading());
-            g.fillRect(0, y, canvas.getWidth(), ROW);
-        }
-        for (int c = firstColumn(); c < widths.length; c++) {
-            double x = labels + lefts[c] - across.getValue();
-            if (x > canvas.getWidth()) {
-                break;
-            }
-            if (inRange(at, c)) {
-                g.setFill(colours.selection());
-                g.fillRect(x, y, widths[c], ROW);
-            }
-            drawCell(g, shown, colours, at, c, x, y);
-        }
-        if (labels > 0) {
-            drawLabel(g, shown, colours, at, y, labels);
-        }
-        g.setStroke(colours.line());
-        g.setLineWidth(1);
-        g.strokeLine(0, y + ROW - 0.5, canvas.getWidth(), y + ROW - 0.5);
-    }
-
-    private void drawLabel(GraphicsContext g, GridModel shown, Palette colours, long at, double y, double labels) {
-        g.setFill(colours.paper());
-        g.fillRect(0, y, labels, ROW);
-        g.setFont(small);
-        g.setFill(colours.quiet());
-        g.setTextAlign(TextAlignment.RIGHT);
-        g.fillText(shown.rowLabel(at), labels - PAD, y + ROW / 2);
-        g.setStroke(colours.line());
-        g.setLineWidth(1);
-        g.strokeLine(labels - 0.5, y, labels - 0.5, y + ROW);
-    }
-
-    private int firstColumn() {
-        int first = 0;
-        while (first < widths.length - 1 && lefts[first + 1] <= across.getValue()) {
-            first++;
-        }
-        return first;
-    }
-
-    private void drawCell(GraphicsContext g, GridModel shown, Palette colours, long at, int c, double x, double y) {
-        String text = shown.text(at, c);
-        Tone tone = shown.tone(at, c);
-        double inside = widths[c] - 2 * PAD;
-        if (text == null) {
-            g.setFill(colours.hatch());
-            g.fillRect(x + PAD, y + ROW / 2 - 3, Math.min(inside, 60), 6);
-            return;
-        }
-        if (tone == Tone.ABSENT) {
-            hatch(g, colours, x, y, widths[c]);
-            return;
-        }
-        if (text.isEmpty()) {
-            return;
-        }
-        g.setFont(tone == Tone.HEADING || tone == Tone.HEADER || tone == Tone.MARKED ? bold : font);
-        g.setFill(inkOf(tone, colours));
-        boolean right = shown.numeric(c);
-        g.setTextAlign(right ? TextAlignment.RIGHT : TextAlignment.LEFT);
-        double room = tone == Tone.HEADING ? canvas.getWidth() - x - PAD : roomOf(shown, at, c, x) - 2 * PAD;
-        String fitting = Fonts.fitting(text, g.getFont(), room);
-        g.fillText(fitting, right ? x + widths[c] - PAD : x + PAD, y + ROW / 2);
-    }
-
-    /** The width a cell's text may take: on a sheet it runs on over blank neighbours. */
-    private double roomOf(GridModel shown, long at, int c, double x) {
-        double room = widths[c];
-        if (shown.bracket(at).isPresent()) {
-            for (int next = c + 1;
-                    next < widths.length && x + room < canvas.getWidth() && "".equals(shown.text(at, next));
-                    next++) {
-                room += widths[next];
+    private String beyondWords(GridModel shown) {
+        List<String> names = new ArrayList<>();
+        for (int c = at.pinned(); c < at.columns(); c++) {
+            if (at.isBeyond(c)) {
+                names.add(shown.title(c));
             }
         }
-        return room;
+        return names.isEmpty()
+                ? ""
+                : names.size() + " more: "
+                        + String.join(", ", names.subList(0, Math.min(MOST_NAMED, names.size())))
+                        + (names.size() > MOST_NAMED ? " …" : "");
     }
 
-    private static Color inkOf(Tone tone, Palette colours) {
-        return switch (tone) {
-            case QUIET -> colours.quiet();
-            case MARKED -> colours.marked();
-            default -> colours.ink();
-        };
-    }
-
-    private static void hatch(GraphicsContext g, Palette colours, double x, double y, double width) {
-        g.save();
-        g.beginPath();
-        g.rect(x, y, width, ROW);
-        g.clip();
-        g.setStroke(colours.line());
-        g.setLineWidth(1);
-        for (double from = x - ROW; from < x + width; from += 8) {
-            g.strokeLine(from, y + ROW, from + ROW, y);
-        }
-        g.restore();
-    }
-
-    private void drawHead(GraphicsContext g, GridModel shown, Palette colours) {
-        double head = headHeight();
-        double labels = labelWidth();
-        g.setFill(colours.paper());
-        g.fillRect(0, 0, canvas.getWidth(), head);
-        for (int c = firstColumn(); c < widths.length; c++) {
-            double x = labels + lefts[c] - across.getValue();
-            if (x > canvas.getWidth()) {
-                break;
-            }
-            boolean right = shown.numeric(c);
-            boolean two = head > 40;
-            double inside = widths[c] - 2 * PAD;
-            g.setTextAlign(right ? TextAlignment.RIGHT : TextAlignment.LEFT);
-            double tx = right ? x + widths[c] - PAD : x + PAD;
-            g.setFont(bold);
-            g.setFill(colours.ink());
-            g.fillText(Fonts.fitting(shown.title(c), bold, inside), tx, two ? 14 : head / 2);
-            if (two) {
-                g.setFont(small);
-                g.setFill(colours.quiet());
-                g.fillText(Fonts.fitting(shown.subtitle(c), small, inside), tx, 31);
-            }
-            g.setStroke(colours.line());
-            g.strokeLine(x + widths[c] - 0.5, 6, x + widths[c] - 0.5, head - 6);
-        }
-        g.setFill(colours.paper());
-        g.fillRect(0, 0, labels, head);
-        g.setStroke(colours.line());
-        g.setLineWidth(1);
-        g.strokeLine(0, head - 0.5, canvas.getWidth(), head - 0.5);
-    }
-
-    private void drawSelection(GraphicsContext g, GridModel shown, Palette colours, long first) {
-        if (!isFocused() || row < first || widths.length == 0 || row >= shown.rows()) {
+    private void drawSelection(GraphicsContext g, Palette colours) {
+        if (!isFocused()) {
             return;
         }
-        double y = headHeight() + (row - first) * ROW;
-        double x = labelWidth() + lefts[column] - across.getValue();
-        if (y + ROW > canvas.getHeight() + ROW || x + widths[column] < labelWidth()) {
-            return;
-        }
-        g.save();
-        g.beginPath();
-        g.rect(labelWidth(), headHeight(), canvas.getWidth(), canvas.getHeight());
-        g.clip();
-        g.setStroke(colours.accent());
-        g.setLineWidth(2);
-        g.strokeRect(x + 1, y + 1, widths[column] - 2, ROW - 3);
-        g.restore();
+        cell(row, column).ifPresent(box -> {
+            g.save();
+            g.beginPath();
+            g.rect(0, at.head(), at.width(), at.bottom() - at.head());
+            g.clip();
+            g.setStroke(colours.wine());
+            g.setLineWidth(2);
+            g.strokeRect(box.getMinX() + 1, box.getMinY() + 1, box.getWidth() - 2, box.getHeight() - 3);
+            g.restore();
+        });
     }
 
     private boolean inRange(long r, int c) {
@@ -484,43 +358,29 @@ final class GridView extends Region {
 
     /** The column whose head is under a place; below zero where none is. */
     int headAt(double x, double y) {
-        return y <= headHeight() && x > labelWidth() && widths.length > 0 ? columnAt(x) : -1;
+        return y <= at.head() && x > at.labels() && at.columns() > 0 ? at.columnAt(x) : -1;
     }
 
-    private int columnAt(double x) {
-        double inside = x - labelWidth() + across.getValue();
-        for (int c = 0; c < widths.length; c++) {
-            if (inside < lefts[c + 1]) {
-                return c;
-            }
-        }
-        return widths.length - 1;
-    }
-
-    /** The column whose right border in the head is under the mouse; -1 where there is none. */
-    private int borderAt(MouseEvent e) {
-        if (e.getY() > headHeight()) {
+    /** The row under a height; below zero where none is. */
+    private long rowAt(double y) {
+        GridModel shown = model;
+        if (shown == null || y <= at.head() || y >= at.bottom()) {
             return -1;
         }
-        for (int c = 0; c < widths.length; c++) {
-            double border = labelWidth() + lefts[c + 1] - across.getValue();
-            if (Math.abs(e.getX() - border) < 4) {
-                return c;
-            }
-        }
-        return -1;
+        long under = at.rowAt(shown, y);
+        return under < shown.rows() ? under : -1;
+    }
+
+    private int borderAt(MouseEvent e) {
+        return e.getY() > at.head() ? -1 : at.borderAt(e.getX());
     }
 
     /** Says in passing what more there is to say of the cell under the mouse. */
     private void hint(MouseEvent e) {
         GridModel shown = model;
-        long under = shown == null || e.getY() < headHeight()
-                ? -1
-                : firstVisibleRow() + (long) Math.floor((e.getY() - headHeight()) / ROW);
-        int at = columnAt(e.getX());
-        String said = shown == null || under < 0 || under >= shown.rows() || at < 0 || at >= shown.columns()
-                ? ""
-                : shown.hint(under, at);
+        long under = rowAt(e.getY());
+        int over = at.columnAt(e.getX());
+        String said = shown == null || under < 0 || over < 0 ? "" : shown.hint(under, over);
         if (said.equals(hint.getText())) {
             return;
         }
@@ -534,53 +394,81 @@ final class GridView extends Region {
     }
 
     private void moved(MouseEvent e) {
-        boolean between = marginWidth() > 0 && brackets.borderAt(e, model, firstVisibleRow(), headHeight()) >= 0;
+        boolean between = hasMargin(model) && brackets.borderAt(e, model, at) >= 0;
         setCursor(borderAt(e) >= 0 ? Cursor.H_RESIZE : between ? Cursor.V_RESIZE : Cursor.DEFAULT);
     }
 
     private void pressed(MouseEvent e) {
         requestFocus();
-        if (marginWidth() > 0 && brackets.pressed(e, model, firstVisibleRow(), headHeight())) {
+        if (hasMargin(model) && brackets.pressed(e, model, at)) {
             return;
         }
         resizing = borderAt(e);
         resizeFrom = e.getX();
         GridModel shown = model;
-        if (resizing >= 0 || shown == null || shown.rows() == 0 || e.getX() > canvas.getWidth()) {
+        if (shown == null || shown.rows() == 0 || e.getX() > at.width()) {
             return;
         }
-        if (carrying.isWanted() && e.getY() <= headHeight()) {
-            carrying.pressed(-1, columnAt(e.getX()), e.getX());
+        if (resizing >= 0) {
+            if (e.getClickCount() == 2) {
+                at.setWidth(resizing, widest(shown, resizing));
+                requestLayout();
+            }
+            return;
         }
-        if (e.getY() > headHeight() && e.getY() < canvas.getHeight()) {
-            long r = firstVisibleRow() + (long) Math.floor((e.getY() - headHeight()) / ROW);
-            if (r < shown.rows()) {
-                carrying.pressed(r, columnAt(e.getX()), e.getX());
-                move(r, columnAt(e.getX()), e.isShiftDown());
-                if (e.getClickCount() == 2) {
-                    onOpen.accept(row, column);
-                }
+        if (carrying.isWanted() && e.getY() <= at.head()) {
+            carrying.pressed(-1, at.columnAt(e.getX()), e.getX());
+        }
+        long under = rowAt(e.getY());
+        if (under >= 0) {
+            carrying.pressed(under, at.columnAt(e.getX()), e.getX());
+            move(under, at.columnAt(e.getX()), e.isShiftDown());
+            if (e.getClickCount() == 2) {
+                onOpen.accept(row, column);
             }
         }
     }
 
+    private void pressedMark(MouseEvent e) {
+        GridModel shown = model;
+        if (shown == null || shown.rows() == 0 || e.getX() > at.width() || e.getX() <= at.labels()) {
+            return;
+        }
+        int over = at.columnAt(e.getX());
+        long under = rowAt(e.getY());
+        if (under >= 0 && shown.mark(under, over) != GridModel.Mark.NONE) {
+            onMark.accept(under, over);
+        } else if (e.getY() <= at.head() && shown.headMark(over) != GridModel.Mark.NONE) {
+            onMark.accept(at.first(), over);
+        }
+    }
+
+    /** How wide a column has to be for all that is seen of it, and some more. */
+    private double widest(GridModel shown, int ofColumn) {
+        double most = Fonts.width(shown.title(ofColumn), Fonts.BOLD);
+        for (long r = at.first(); r < Math.min(shown.rows(), at.first() + MOST_MEASURED); r++) {
+            String text = shown.text(r, ofColumn);
+            most = Math.max(most, text == null ? 0 : Fonts.width(text, Fonts.BOLD));
+        }
+        return most + 28;
+    }
+
     private void dragged(MouseEvent e) {
         GridModel shown = model;
-        if (brackets.dragged(e, shown, firstVisibleRow(), headHeight())) {
+        if (brackets.dragged(e, shown, at)) {
             draw();
         } else if (resizing >= 0) {
-            widths[resizing] = Math.max(LEAST_WIDTH, widths[resizing] + e.getX() - resizeFrom);
+            at.widen(resizing, e.getX() - resizeFrom);
             resizeFrom = e.getX();
-            measure();
             requestLayout();
             draw();
         } else if (carrying.isWanted()) {
-            if (shown != null && carrying.dragged(columnAt(e.getX()), e.getX(), e.getY())) {
+            if (shown != null && carrying.dragged(at.columnAt(e.getX()), e.getX(), e.getY())) {
                 draw();
             }
-        } else if (shown != null && shown.rows() > 0 && e.getY() > headHeight()) {
-            long r = firstVisibleRow() + (long) Math.floor((e.getY() - headHeight()) / ROW);
-            move(Math.min(Math.max(0, r), shown.rows() - 1), columnAt(e.getX()), true);
+        } else if (shown != null && shown.rows() > 0 && e.getY() > at.head()) {
+            long under = at.rowAt(shown, Math.min(e.getY(), at.bottom()));
+            move(Math.min(Math.max(0, under), shown.rows() - 1), at.columnAt(e.getX()), true);
         }
     }
 
@@ -592,14 +480,14 @@ final class GridView extends Region {
         boolean ctrl = e.isShortcutDown();
         boolean range = e.isShiftDown();
         long last = shown.rows() - 1;
-        int right = widths.length - 1;
+        int right = at.columns() - 1;
         switch (e.getCode()) {
             case UP -> move(ctrl ? 0 : row - 1, column, range);
             case DOWN -> move(ctrl ? last : row + 1, column, range);
             case LEFT -> move(row, ctrl ? 0 : column - 1, range);
             case RIGHT -> move(row, ctrl ? right : column + 1, range);
-            case PAGE_UP -> move(row - wholeRows(), column, range);
-            case PAGE_DOWN -> move(row + wholeRows(), column, range);
+            case PAGE_UP -> move(row - at.wholeFrom(shown, at.firstEndingAt(shown, row)), column, range);
+            case PAGE_DOWN -> move(row + at.wholeFrom(shown, row), column, range);
             case HOME -> move(ctrl ? 0 : row, 0, range);
             case END -> move(ctrl ? last : row, right, range);
             case ENTER -> onOpen.accept(row, column);
@@ -626,17 +514,17 @@ final class GridView extends Region {
 
     private void move(long toRow, int toColumn, boolean range) {
         GridModel shown = model;
-        if (shown == null || shown.rows() == 0 || widths.length == 0) {
+        if (shown == null || shown.rows() == 0 || at.columns() == 0) {
             return;
         }
         row = Math.max(0, Math.min(toRow, shown.rows() - 1));
-        column = Math.max(0, Math.min(toColumn, widths.length - 1));
+        column = Math.max(0, Math.min(toColumn, at.columns() - 1));
         if (!range) {
             anchorRow = row;
             anchorColumn = column;
         }
         if (getWidth() > 0) {
-            reveal();
+            reveal(shown);
         }
         draw();
         notifyAccessibleAttributeChanged(AccessibleAttribute.TEXT);
@@ -644,18 +532,14 @@ final class GridView extends Region {
     }
 
     /** Scrolls so that the selected cell is seen. */
-    private void reveal() {
+    private void reveal(GridModel shown) {
         long first = firstVisibleRow();
         if (row < first) {
             down.setValue((double) row);
-        } else if (row >= first + wholeRows()) {
-            down.setValue(Math.min(down.getMax(), (double) (row - wholeRows() + 1)));
+        } else if (row >= first + at.wholeFrom(shown, first)) {
+            down.setValue(Math.min(down.getMax(), (double) at.firstEndingAt(shown, row)));
         }
-        if (lefts[column] < across.getValue()) {
-            across.setValue(lefts[column]);
-        } else if (lefts[column + 1] > across.getValue() + bodyWidth()) {
-            across.setValue(Math.min(across.getMax(), lefts[column + 1] - bodyWidth()));
-        }
+        across.setValue(clamp(at.revealing(column), across.getMax()));
     }
 
     /** Puts the selected cells on the clipboard, parted by tabs, with the titles where more than one row is selected. */
@@ -685,6 +569,19 @@ final class GridView extends Region {
         Clipboard.getSystemClipboard().setContent(content);
     }
 
+    /** A cell as it is read out: its column, its row, what stands in it and what is said of it. */
+    private String spoken(GridModel shown) {
+        String second = shown.isTall(row) ? shown.second(row, column) : "";
+        String mark = switch (shown.mark(row, column)) {
+            case NONE -> "";
+            case QUESTION -> ", a question";
+            case WRONG -> ", something is wrong";
+            case FINDING -> ", a finding";
+        };
+        return shown.title(column) + ", row " + (row + 1) + ": " + shown.text(row, column)
+                + (second.isEmpty() ? "" : ", " + second) + mark;
+    }
+
     @Override
     public Object queryAccessibleAttribute(AccessibleAttribute attribute, Object... parameters) {
         GridModel shown = model;
@@ -694,10 +591,7 @@ final class GridView extends Region {
         return switch (attribute) {
             case ROW_COUNT -> (int) Math.min(Integer.MAX_VALUE, shown.rows());
             case COLUMN_COUNT -> shown.columns();
-            case TEXT ->
-                shown.rows() == 0
-                        ? emptyWords
-                        : shown.title(column) + ", row " + (row + 1) + ": " + shown.text(row, column);
+            case TEXT -> shown.rows() == 0 ? emptyWords : spoken(shown);
             default -> super.queryAccessibleAttribute(attribute, parameters);
         };
     }

@@ -1,13 +1,14 @@
 package cuvee.desktop;
 
 import cuvee.finding.Finding;
-import cuvee.finding.Severity;
+import cuvee.finding.Question;
 import cuvee.model.Grids;
 import cuvee.model.JobModel;
 import cuvee.model.Ledger;
 import cuvee.model.ListGrid;
+import cuvee.model.Questions;
 import cuvee.model.Stage;
-import cuvee.place.Says;
+import cuvee.model.Verdict;
 import cuvee.place.Where;
 import cuvee.refresh.Outcome;
 import java.time.ZoneId;
@@ -18,37 +19,38 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Supplier;
-import javafx.geometry.Pos;
+import javafx.application.Platform;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
-import javafx.scene.control.SeparatorMenuItem;
-import javafx.scene.control.Tooltip;
-import javafx.scene.input.KeyCombination;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 
-/** The frame around an open job: its name and commands, the ledger strip, the stage's view, questions and trail. */
+/**
+ * The frame around an open job: title line, ledger strip, band, the stage's view with slips and the list of questions over
+ * it, column facts at its side, and the foot line.
+ */
 final class JobFrame extends BorderPane {
     private final JobModel model;
-    private final LedgerStrip ledger = new LedgerStrip(this::go);
+    private final LedgerStrip ledger = new LedgerStrip(this::go, this::goToLoss);
     private final StackPane view = new StackPane();
-    private final Label trail = new Label();
+    private final SlipLayer slips = new SlipLayer();
+    private final Band band;
+    private final FootLine foot;
     private final Map<Stage, Node> views = new EnumMap<>(Stage.class);
     private final MasterView master;
     private final DeliverView deliver;
     private final ReadView read;
+    private final CollectView collect;
+    private final LineUpView lineUp;
     private final ReworkView rework;
-    private final QuestionsDrawer drawer;
+    private final QuestionList questions;
     private final FactsPane facts;
-    private final java.util.List<GridView> grids;
+    private final List<GridView> grids;
     private Stage stage = Stage.COLLECT;
+    private @Nullable Question asked;
 
     /** What the window itself does for the frame. */
     interface Shell {
@@ -67,21 +69,30 @@ final class JobFrame extends BorderPane {
         Palette palette();
     }
 
+    /** A view in which questions stand at their subject. */
+    interface HasQuestions {
+        /** Goes to the cell at which a question stands; empty where this view has none. */
+        Optional<Spot> spot(Question question);
+    }
+
+    /** A cell of a grid. */
+    record Spot(GridView grid, long row, int column) {}
+
     JobFrame(JobModel model, Shell shell, Supplier<Choosers> choosers, Executor ui, ZoneId zone) {
         this.model = model;
         setId("frame");
         master = new MasterView(model, ui, this::showTrail, this::openSheet, this::showFacts, () -> go(Stage.REWORK));
         deliver = new DeliverView(model, choosers);
-        drawer = new QuestionsDrawer(model::settle);
+        questions = new QuestionList(model, this::showInPlace, this::closeQuestions);
         facts = new FactsPane(model, ui, choosers, () -> showFacts(-1));
-        CollectView collect = new CollectView(model, choosers, zone);
+        collect = new CollectView(model, choosers, zone, slips, this::openSlip);
         read = new ReadView(model, ui);
         rework = new ReworkView(model, choosers);
-        LineUpView lineUp = new LineUpView(model, this::showFacts);
+        lineUp = new LineUpView(model, this::showFacts, this::openSlip);
         TableView check = new TableView(
                 "findings",
                 model,
-                JobFrame::verdict,
+                outcome -> Verdict.of(outcome).sentence(),
                 Grids::findings,
                 "Nothing to see: every value fits and every tally closes.");
         TableView tally = new TableView(
@@ -111,16 +122,16 @@ final class JobFrame extends BorderPane {
                 tally.grid(),
                 master.grid(),
                 master.one(),
-                facts.grid());
+                facts.grid(),
+                questions.grid());
         usePalette(shell.palette());
 
-        trail.setId("trail");
-        trail.getStyleClass().add("trail");
-        trail.setMaxWidth(Double.MAX_VALUE);
-        setTop(new VBox(commands(shell), ledger, new WorkBar(model)));
+        band = new Band(model);
+        foot = new FootLine(model);
+        setTop(new VBox(title(shell), ledger, band));
+        view.setMinSize(0, 0);
         setCenter(view);
-        setRight(drawer);
-        setBottom(trail);
+        setBottom(foot);
         model.outcomeProperty().addListener((o, before, now) -> {
             show();
             now.ifPresent(this::showFactsAgain);
@@ -131,15 +142,15 @@ final class JobFrame extends BorderPane {
     }
 
     private void showTrail(String said) {
-        trail.setText(stage == Stage.MASTER ? said : "");
+        foot.setTrail(stage == Stage.MASTER ? said : "");
     }
 
-    /** Shows what a column holds in the place of the questions; a number below zero shows the questions again. */
+    /** Shows what a column holds beside the stage; a number below zero folds it. */
     private void showFacts(int column) {
         Optional<Outcome> outcome = model.outcomeProperty().get();
         if (column < 0 || outcome.isEmpty()) {
             facts.close();
-            setRight(drawer);
+            setRight(null);
             focusGrid(views.get(stage));
         } else {
             facts.show(outcome.get(), column);
@@ -149,7 +160,7 @@ final class JobFrame extends BorderPane {
 
     /** The facts of the column that is open, from a new outcome. */
     private void showFactsAgain(Outcome outcome) {
-        if (getRight() == facts) {
+        if (facts.equals(getRight())) {
             List<String> names = new ArrayList<>();
             outcome.proposal().plan().columns().forEach(column -> names.add(column.name()));
             outcome.proposal().plan().tags().forEach(tag -> names.add(tag.name()));
@@ -162,83 +173,46 @@ final class JobFrame extends BorderPane {
         grids.forEach(grid -> grid.paletteProperty().set(palette));
     }
 
-    private static String verdict(Outcome outcome) {
-        long warnings = outcome.findings().stream()
-                .filter(finding -> finding.atLeast(Severity.QUESTION))
-                .count();
-        if (!outcome.needsALook()) {
-            return "Clean: nothing waits for an answer, and every tally closes.";
-        }
-        return "Look before you rely on it: " + Says.count(outcome.questions().size(), "open question") + ", "
-                + Says.count(warnings, "warning") + ".";
-    }
+    private TitleLine title(Shell shell) {
+        return new TitleLine(
+                model,
+                shell,
+                new TitleLine.Hands() {
+                    @Override
+                    public void questions() {
+                        toggleQuestions();
+                    }
 
-    private HBox commands(Shell shell) {
-        Label name = new Label();
-        name.setId("job-name");
-        name.getStyleClass().add("job-name");
-        name.textProperty().bind(model.titleProperty());
-        name.setMinWidth(0);
-        Button refresh = new Button("Refresh");
-        refresh.setId("refresh");
-        refresh.getStyleClass().add("chief");
-        refresh.setTooltip(new Tooltip("Look at the places again (F5)"));
-        refresh.setOnAction(e -> model.refresh());
-        Button write = new Button("Deliver");
-        write.setId("deliver-now");
-        write.setTooltip(new Tooltip("Write the master to a file (Ctrl+D)"));
-        write.setOnAction(e -> deliverNow());
-        Button undo = command("Undo", "undo", "Ctrl+Z", model::undo);
-        undo.disableProperty().bind(model.canUndoProperty().not());
-        Button redo = command("Redo", "redo", "Ctrl+Y", model::redo);
-        redo.disableProperty().bind(model.canRedoProperty().not());
-        Button save = command("Save", "save", "Ctrl+S", shell::save);
-        save.disableProperty().bind(model.unsavedProperty().not());
-        MenuButton more = new MenuButton("More");
-        more.setId("more");
-        more.getItems()
-                .addAll(
-                        item("New job from a folder", "Shortcut+N", shell::newJob),
-                        item("Open a job", "Shortcut+O", shell::openJob),
-                        item("Save under another name", "Shortcut+Shift+S", shell::saveAs),
-                        new SeparatorMenuItem(),
-                        item("Fold or show the questions", "Shortcut+J", () -> drawer.setOpen(!drawer.isOpen())),
-                        item("Light or dark", "Shortcut+L", shell::changeTheme),
-                        new SeparatorMenuItem(),
-                        item("Start screen", "Shortcut+W", shell::start));
-        Region space = new Region();
-        HBox.setHgrow(space, Priority.ALWAYS);
-        HBox bar = new HBox(8, name, space, undo, redo, save, write, refresh, more);
-        bar.setAlignment(Pos.CENTER_LEFT);
-        bar.getStyleClass().add("commands");
-        return bar;
-    }
-
-    private static Button command(String text, String id, String keys, Runnable action) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.getStyleClass().add("plain");
-        button.setTooltip(new Tooltip(text + " (" + keys + ")"));
-        button.setOnAction(e -> action.run());
-        return button;
-    }
-
-    private static MenuItem item(String text, String keys, Runnable action) {
-        MenuItem item = new MenuItem(text);
-        item.setAccelerator(KeyCombination.valueOf(keys));
-        item.setOnAction(e -> action.run());
-        return item;
+                    @Override
+                    public void deliver() {
+                        deliverNow();
+                    }
+                },
+                Pieces.item("Save under another name", "Shortcut+Shift+S", shell::saveAs),
+                Pieces.line(),
+                Pieces.item("New job from a folder", "Shortcut+N", shell::newJob),
+                Pieces.item("Open a job", "Shortcut+O", shell::openJob),
+                Pieces.item("All jobs", "Shortcut+W", shell::start),
+                Pieces.line(),
+                Pieces.item("Questions", "Shortcut+J", this::toggleQuestions),
+                Pieces.item("Next question", "Alt+Page Down", () -> nextQuestion(1)),
+                Pieces.item("Question before", "Alt+Page Up", () -> nextQuestion(-1)),
+                Pieces.item("Light or dark", "Shortcut+L", shell::changeTheme));
     }
 
     /** Goes to a stage. */
     void go(Stage to) {
+        if (to != stage) {
+            band.leave();
+        }
+        slips.close();
         stage = to;
         ledger.choose(to);
         Node shown = views.get(to);
         if (shown != null) {
-            view.getChildren().setAll(shown);
+            view.getChildren().setAll(shown, slips);
         }
-        trail.setText("");
+        foot.setTrail("");
         if (to == Stage.MASTER) {
             master.tellTrail();
         }
@@ -247,6 +221,98 @@ final class JobFrame extends BorderPane {
         } else {
             focusGrid(shown);
         }
+    }
+
+    /** Opens what was lost between a stage and the next. */
+    private void goToLoss(Stage from) {
+        go(from);
+        switch (from) {
+            case COLLECT -> collect.showAside();
+            case READ -> read.showAside();
+            default -> {}
+        }
+    }
+
+    // ---- questions ----
+
+    private boolean questionsShown() {
+        return view.getChildren().contains(questions);
+    }
+
+    void toggleQuestions() {
+        if (questionsShown()) {
+            closeQuestions();
+        } else {
+            slips.close();
+            view.getChildren().setAll(questions);
+            // Once what had the keys is gone from the window, which gives them to the first button otherwise.
+            Platform.runLater(questions::focusChosen);
+        }
+    }
+
+    private void closeQuestions() {
+        go(stage);
+    }
+
+    /** Goes to the question after the one that was shown last, or before it, whichever stage it belongs to. */
+    void nextQuestion(int by) {
+        List<Question> open =
+                model.outcomeProperty().get().map(Outcome::questions).orElse(List.of());
+        if (open.isEmpty()) {
+            model.say("No open question.", false);
+            return;
+        }
+        Question last = asked;
+        int at = -1;
+        for (int i = 0; last != null && i < open.size(); i++) {
+            at = open.get(i).id().equals(last.id()) ? i : at;
+        }
+        int next = at < 0 ? (by > 0 ? 0 : open.size() - 1) : Math.floorMod(at + by, open.size());
+        showInPlace(open.get(next));
+    }
+
+    /** Goes to the cell at which a question stands, and opens its slip there; the list where it stands at none. */
+    private void showInPlace(Question question) {
+        asked = question;
+        Stage there = Questions.stage(question);
+        go(there);
+        Optional<Spot> spot = views.get(there) instanceof HasQuestions has ? has.spot(question) : Optional.empty();
+        if (spot.isEmpty()) {
+            toggleQuestions();
+            questions.go(question);
+            return;
+        }
+        applyCss();
+        layout();
+        openSlip(question, spot.get());
+    }
+
+    private void openSlip(Question question, Spot spot) {
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        spot.grid().select(spot.row(), spot.column());
+        outcome.ifPresent(made -> spot.grid().cell(spot.row(), spot.column()).ifPresent(place -> {
+            asked = question;
+            Label title = Pieces.wrapped(Questions.title(made, question), "heading");
+            title.setMaxWidth(Double.MAX_VALUE);
+            javafx.scene.layout.HBox.setHgrow(title, Priority.ALWAYS);
+            Label stake = Pieces.label(Questions.stake(question), "second");
+            stake.setMinWidth(USE_PREF_SIZE);
+            AnswerBox answers = new AnswerBox(
+                    made,
+                    question,
+                    (settled, answer) -> {
+                        slips.close();
+                        model.settle(settled, answer);
+                    },
+                    Pieces.space(),
+                    Pieces.label("Esc folds", "second", "small"));
+            slips.open(
+                    spot.grid(),
+                    place,
+                    Pieces.row(8, Pieces.mark(cuvee.model.GridModel.Mark.QUESTION, ""), title, stake),
+                    answers);
+            answers.focusAnswers();
+        }));
     }
 
     /** Opens a sheet in Read, at a cell. */
@@ -293,7 +359,7 @@ final class JobFrame extends BorderPane {
             ledger.show(Ledger.of(
                     each, model.jobProperty().get(), model.outcomeProperty().get()));
         }
-        model.outcomeProperty().get().map(Outcome::questions).ifPresentOrElse(drawer::show, drawer::showWaiting);
+        slips.close();
     }
 
     void close() {

@@ -1,62 +1,45 @@
 package cuvee.desktop;
 
+import cuvee.model.GridModel.Mark;
 import cuvee.model.Ledger;
 import cuvee.model.Stage;
-import cuvee.place.Says;
 import java.util.EnumMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Consumer;
 import javafx.css.PseudoClass;
 import javafx.geometry.Pos;
+import javafx.scene.AccessibleRole;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
-/** The table of contents and the reconciliation at once: a segment for each stage with its live figure. */
+/**
+ * The table of contents and the reconciliation at once: a segment for each stage, all of one width so that nothing jumps,
+ * with its live figure, its questions, and what is lost before the next.
+ */
 final class LedgerStrip extends HBox {
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
-    private final Map<Stage, Button> segments = new EnumMap<>(Stage.class);
-    private final Map<Stage, Label> figures = new EnumMap<>(Stage.class);
-    private final Map<Stage, Label> losses = new EnumMap<>(Stage.class);
-    private final Map<Stage, Label> counts = new EnumMap<>(Stage.class);
+    private final Map<Stage, Segment> segments = new EnumMap<>(Stage.class);
 
-    LedgerStrip(Consumer<Stage> go) {
+    /**
+     * @param go goes to a stage
+     * @param lost opens what was set aside on the way from a stage to the next
+     */
+    LedgerStrip(Consumer<Stage> go, Consumer<Stage> lost) {
         setId("ledger");
         getStyleClass().add("ledger");
-        int key = 1;
         for (Stage stage : Stage.values()) {
-            Label figure = new Label("–");
-            figure.getStyleClass().add("figure");
-            Label count = new Label();
-            count.getStyleClass().add("to-see");
-            count.setVisible(false);
-            count.setManaged(false);
-            HBox top = new HBox(8, figure, count);
-            top.setAlignment(Pos.CENTER_LEFT);
-            Label title = new Label(stage.title());
-            title.getStyleClass().add("stage");
-            Label loss = new Label();
-            loss.getStyleClass().add("loss");
-            HBox bottom = new HBox(10, title, loss);
-            bottom.setAlignment(Pos.BASELINE_LEFT);
-            Button segment = new Button();
-            segment.setId(
-                    "stage-" + stage.title().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));
-            segment.setGraphic(new VBox(1, top, bottom));
-            segment.getStyleClass().setAll("segment");
+            Segment segment = new Segment(stage, go, lost);
+            segment.prefWidthProperty().bind(widthProperty().divide(Stage.values().length));
             segment.setMinWidth(0);
-            segment.setMaxWidth(Double.MAX_VALUE);
-            segment.setAlignment(Pos.CENTER_LEFT);
-            segment.setTooltip(new Tooltip(stage.title() + " (Alt+" + key++ + ")"));
-            segment.setOnAction(e -> go.accept(stage));
-            HBox.setHgrow(segment, Priority.ALWAYS);
+            if (stage == Stage.DELIVER) {
+                segment.getStyleClass().add("last");
+            }
             segments.put(stage, segment);
-            figures.put(stage, figure);
-            losses.put(stage, loss);
-            counts.put(stage, count);
             getChildren().add(segment);
         }
     }
@@ -65,25 +48,84 @@ final class LedgerStrip extends HBox {
         segments.forEach((stage, segment) -> segment.pseudoClassStateChanged(CHOSEN, stage == chosen));
     }
 
-    void show(Ledger.Segment segment) {
-        set(figures.get(segment.stage()), segment.figure());
-        set(losses.get(segment.stage()), segment.loss());
-        Label count = counts.get(segment.stage());
-        if (count != null) {
-            boolean any = segment.toSee() > 0;
-            count.setText(Says.count(segment.toSee(), "question"));
-            count.setVisible(any);
-            count.setManaged(any);
-        }
-        Button button = segments.get(segment.stage());
-        if (button != null) {
-            button.setAccessibleText(segment.stage().title() + ": " + segment.figure() + " " + segment.loss());
+    void show(Ledger.Segment shown) {
+        Segment segment = segments.get(shown.stage());
+        if (segment != null) {
+            segment.show(shown);
         }
     }
 
-    private static void set(@org.jspecify.annotations.Nullable Label label, String text) {
-        if (label != null) {
-            label.setText(text);
+    static String id(Stage stage) {
+        return "stage-" + stage.title().toLowerCase(Locale.ROOT).replace(' ', '-');
+    }
+
+    /** One stage. It acts like a button, and holds another that leads to what was lost. */
+    private static final class Segment extends VBox {
+        private final Label figure = Pieces.label("–", "figure");
+        private final HBox figureBox = new HBox(figure);
+        private final Label unit = Pieces.label("", "unit");
+        private final Label questions = Pieces.mark(Mark.QUESTION, "");
+        private final Button loss;
+        private final Label side = Pieces.label("", "side");
+
+        Segment(Stage stage, Consumer<Stage> go, Consumer<Stage> lost) {
+            super(1);
+            setId(id(stage));
+            getStyleClass().add("segment");
+            setFocusTraversable(true);
+            setAccessibleRole(AccessibleRole.BUTTON);
+            figureBox.getStyleClass().add("figure-box");
+            figureBox.setMaxHeight(USE_PREF_SIZE);
+            figure.setMinWidth(USE_PREF_SIZE);
+            loss = Pieces.button("", id(stage) + "-loss", () -> lost.accept(stage));
+            loss.getStyleClass().setAll("button", "loss");
+            Label number = Pieces.label(String.valueOf(stage.ordinal() + 1), "number");
+            HBox top = Pieces.row(5, figureBox, unit, questions, Pieces.space(), number);
+            Label title = Pieces.label(stage.title(), "stage");
+            title.setMinWidth(USE_PREF_SIZE);
+            HBox bottom = Pieces.row(6, title, Pieces.space(), loss, side);
+            bottom.setAlignment(Pos.BASELINE_LEFT);
+            getChildren().addAll(top, bottom);
+            Tooltip.install(this, new Tooltip(stage.title() + " (Alt+" + (stage.ordinal() + 1) + ")"));
+            setOnMousePressed(e -> requestFocus());
+            setOnMouseClicked(e -> go.accept(stage));
+            setOnKeyPressed(e -> {
+                if (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.SPACE) {
+                    go.accept(stage);
+                    e.consume();
+                }
+            });
+        }
+
+        void show(Ledger.Segment shown) {
+            figure.setText(shown.figure());
+            unit.setText(shown.unit());
+            questions.setText("? " + shown.questions());
+            Pieces.show(questions, shown.questions() > 0);
+            boolean lossy = shown.kind() == Ledger.Side.LOSS && !shown.side().isEmpty();
+            loss.setText(lossy ? shown.side() : "");
+            Pieces.show(loss, lossy);
+            side.setText(lossy ? "" : shown.side());
+            side.getStyleClass()
+                    .setAll(
+                            "label",
+                            "side",
+                            switch (shown.kind()) {
+                                case AGREES -> "moss";
+                                case OPEN -> "amber";
+                                case WRONG -> "brick";
+                                case LOSS, PLAIN -> "plain-side";
+                            });
+            figureBox
+                    .getStyleClass()
+                    .setAll(
+                            "figure-box",
+                            switch (shown.rule()) {
+                                case NONE -> "no-rule";
+                                case SINGLE -> "single";
+                                case DOUBLE -> "double";
+                            });
+            setAccessibleText(shown.spoken());
         }
     }
 }

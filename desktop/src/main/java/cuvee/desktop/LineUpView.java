@@ -1,23 +1,28 @@
 package cuvee.desktop;
 
+import cuvee.finding.Question;
 import cuvee.layout.Layout;
-import cuvee.model.Grids;
+import cuvee.model.BoardGrid;
 import cuvee.model.JobModel;
-import cuvee.model.ListGrid;
+import cuvee.model.Questions;
+import cuvee.model.Stage;
 import cuvee.place.Says;
 import cuvee.refresh.NewColumns;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.value.Type;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
-import java.util.Objects;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiConsumer;
 import java.util.function.IntConsumer;
-import javafx.geometry.Pos;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
@@ -25,55 +30,66 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
 
 /**
- * The board: layouts down, the master's columns across, in each cell the header as the layout spells it. What is done to
- * the chosen column or header stands below it and goes by keys too.
+ * The board: layouts down, the master's columns across, in each cell the header as the layout spells it. A layout opens
+ * into its tables; a question stands at its cell. What is done to the chosen column or header stands below, as a sentence
+ * of words that can be changed, and goes by keys too.
  */
-final class LineUpView extends VBox {
-    /** The columns of the grid before those of the master. */
-    private static final int BEFORE = 2;
+final class LineUpView extends VBox implements JobFrame.HasQuestions {
+    private static final int BEFORE = BoardGrid.BEFORE;
 
     private final JobModel model;
     private final GridView grid = new GridView("line-up-grid");
-    private final Label says = new Label();
+    private final Label says = Pieces.label("", "says");
+    private final Label beyond = Pieces.label("", "second");
     private final IntConsumer showFacts;
-    private final Label about = new Label();
-    private final Label facts = new Label();
+    private final BiConsumer<Question, JobFrame.Spot> openSlip;
+    private final Label about = Pieces.label("");
+    private final Label facts = Pieces.label("", "second");
     private final TextField name = new TextField();
-    private final ComboBox<String> type = new ComboBox<>();
-    private final ComboBox<String> others = new ComboBox<>();
-    private final Button unite = new Button("Unite");
-    private final Button split = new Button("Make it a column of its own");
-    private final Button earlier = new Button("To the left");
-    private final Button later = new Button("To the right");
-    private final Button out = new Button("Leave it out");
-    private final FlowPane leftOut = new FlowPane(6, 6);
-    private final FlowPane hands = new FlowPane(6, 6);
-    private final ComboBox<Grids.BoardFilter> filter = new ComboBox<>();
-    private final ComboBox<NewColumns.Policy> laterColumns = new ComboBox<>();
-    private @Nullable ListGrid<Layout> layouts;
+    private final MenuButton type = Pieces.slot("board-type");
+    private final MenuButton unite = Pieces.slot("board-unite");
+    private final Button split;
+    private final Button open;
+    private final FlowPane leftOut = new FlowPane(12, 4);
+    private final HBox hands = Pieces.row(10);
+    private final MenuButton filter = Pieces.slot("board-filter");
+    private final MenuButton laterColumns = Pieces.slot("board-later");
+    private BoardGrid.Filter filtered = BoardGrid.Filter.ALL;
+    private final Set<String> opened = new HashSet<>();
+    private final Map<Integer, List<String>> firsts = new HashMap<>();
+    private @Nullable BoardGrid board;
     private List<Integer> shown = List.of();
     private String adding = "";
     private String chosen = "";
-    private boolean filling;
+    /** The header that was cut, to be put on another column. */
+    private Optional<JobFrame.Spot> cut = Optional.empty();
 
-    LineUpView(JobModel model, IntConsumer showFacts) {
+    LineUpView(JobModel model, IntConsumer showFacts, BiConsumer<Question, JobFrame.Spot> openSlip) {
         this.model = model;
         this.showFacts = showFacts;
+        this.openSlip = openSlip;
+        split = Pieces.go(
+                "Make it a column of its own",
+                "board-split",
+                () -> header().ifPresent(header -> model.splitHeader(header.key(), header.header())));
+        open = Pieces.go("Open its tables", "board-open", this::toggleLayout);
         setId("line-up");
-        says.getStyleClass().add("view-says");
-        says.setWrapText(true);
         grid.setEmptyWords("No layout has been found yet.");
         grid.setOnSelect((row, column) -> tell());
+        grid.setOnOpen(this::opened);
+        grid.setOnMark(this::marked);
         grid.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         grid.setOnCarried(this::carried);
         VBox.setVgrow(grid, Priority.ALWAYS);
-        getChildren().addAll(says, choices(), grid, foot());
-        model.outcomeProperty().addListener((o, before, now) -> show(now));
+        getChildren().addAll(head(), grid, foot());
+        model.outcomeProperty().addListener((o, before, now) -> {
+            firsts.clear();
+            show(now);
+        });
         show(model.outcomeProperty().get());
     }
 
@@ -81,95 +97,78 @@ final class LineUpView extends VBox {
         return grid;
     }
 
-    /** Which columns are shown, and what becomes of those that appear later. */
-    private HBox choices() {
-        filter.setId("board-filter");
-        filter.getItems().setAll(Grids.BoardFilter.values());
-        filter.setConverter(Choices.words(Grids.BoardFilter::words));
-        filter.setValue(Grids.BoardFilter.ALL);
-        filter.setOnAction(e -> show(model.outcomeProperty().get()));
-        Label show = new Label("Show");
-        show.setLabelFor(filter);
-        laterColumns.setId("board-later");
-        laterColumns.getItems().setAll(NewColumns.Policy.values());
-        laterColumns.setConverter(Choices.words(NewColumns.Policy::words));
-        laterColumns.setOnAction(e -> {
-            if (!filling && laterColumns.getValue() != null) {
-                model.decideNewColumns(laterColumns.getValue());
-            }
-        });
-        Label policy = new Label("Columns that appear later:");
-        policy.setLabelFor(laterColumns);
-        Button add = new Button("Add a column");
-        add.setId("board-add");
-        add.getStyleClass().add("plain");
+    /** What the board shows, which columns of it, and what becomes of those that appear later. */
+    private HBox head() {
+        for (BoardGrid.Filter each : BoardGrid.Filter.values()) {
+            filter.getItems().add(Pieces.item(each.words(), "", () -> {
+                filtered = each;
+                show(model.outcomeProperty().get());
+            }));
+        }
+        for (NewColumns.Policy policy : NewColumns.Policy.values()) {
+            laterColumns.getItems().add(Pieces.item(policy.words(), "", () -> model.decideNewColumns(policy)));
+        }
+        Button add = Pieces.button("Add a column", "board-add", () -> adding = model.addColumn());
         add.setTooltip(new Tooltip("A column that no source has so far; name it with F2"));
-        add.setOnAction(e -> adding = model.addColumn());
-        Region space = new Region();
-        HBox.setHgrow(space, Priority.ALWAYS);
-        HBox choices = new HBox(8, show, filter, space, policy, laterColumns, add);
-        choices.setAlignment(Pos.CENTER_LEFT);
-        choices.getStyleClass().add("view-head");
-        return choices;
+        says.setMinWidth(0);
+        beyond.setMinWidth(0);
+        beyond.textProperty().bind(grid.beyondProperty());
+        HBox head = Pieces.row(
+                10,
+                says,
+                beyond,
+                Pieces.space(),
+                Pieces.label("Show", "second"),
+                filter,
+                Pieces.label("Columns that come later:", "second"),
+                laterColumns,
+                add);
+        head.getStyleClass().add("standing");
+        return head;
     }
 
     private VBox foot() {
         about.setId("board-about");
-        about.setWrapText(true);
-        about.getStyleClass().add("section-title");
-        facts.getStyleClass().add("hint");
-        facts.setWrapText(true);
+        about.setMinWidth(0);
+        facts.setMinWidth(0);
         name.setId("board-name");
-        name.setPrefColumnCount(14);
+        name.setPrefColumnCount(13);
         name.setTooltip(new Tooltip("Another name for the column (F2); Enter takes it"));
         name.setOnAction(e -> {
             model.renameColumn(chosen, name.getText());
             grid.requestFocus();
         });
-        Label named = new Label("Name");
-        named.setLabelFor(name);
-        type.setId("board-type");
-        for (Type each : Type.values()) {
-            type.getItems().add(each.word());
-        }
-        type.setOnAction(e -> {
-            if (!filling && !chosen.isEmpty()) {
-                Type.ofWord(Objects.requireNonNullElse(type.getValue(), ""))
-                        .ifPresent(wanted -> model.decideType(chosen, wanted));
+        name.focusedProperty().addListener((o, before, now) -> {
+            if (!now) {
+                name.setText(chosen);
             }
         });
-        Label typed = new Label("Type");
-        typed.setLabelFor(type);
-        earlier.setId("board-left");
-        earlier.getStyleClass().add("plain");
+        for (Type each : Type.values()) {
+            type.getItems().add(Pieces.item(each.word(), "", () -> model.decideType(chosen, each)));
+        }
+        unite.setText("Unite it with another column");
+        Button earlier = Pieces.go("To the left", "board-left", () -> move(-1));
         earlier.setTooltip(new Tooltip("Ctrl+Left"));
-        earlier.setOnAction(e -> move(-1));
-        later.setId("board-right");
-        later.getStyleClass().add("plain");
+        Button later = Pieces.go("To the right", "board-right", () -> move(1));
         later.setTooltip(new Tooltip("Ctrl+Right"));
-        later.setOnAction(e -> move(1));
-        out.setId("board-out");
-        out.setOnAction(e -> model.leaveOutColumn(chosen, true));
+        Button out = Pieces.go("Leave it out", "board-out", () -> model.leaveOutColumn(chosen, true));
         out.setTooltip(new Tooltip("Delete"));
-        others.setId("board-others");
-        others.setPromptText("another column");
-        unite.setId("board-unite");
-        unite.disableProperty().bind(others.valueProperty().isNull());
-        unite.setOnAction(e -> model.uniteColumns(chosen, Objects.requireNonNullElse(others.getValue(), chosen)));
-        Label with = new Label("Unite with");
-        with.setLabelFor(others);
-        split.setId("board-split");
-        split.setOnAction(e -> header().ifPresent(header -> model.splitHeader(header.key(), header.header())));
-        hands.setAlignment(Pos.CENTER_LEFT);
-        HBox uniting = new HBox(6, with, others, unite);
-        uniting.setAlignment(Pos.CENTER_LEFT);
-        Button factsButton = new Button("Column facts");
-        factsButton.setId("board-facts");
-        factsButton.setTooltip(new Tooltip("What the column holds, over all rows (F4)"));
-        factsButton.setOnAction(e -> showFacts.accept(at(grid.selectedColumn())));
-        hands.getChildren().addAll(factsButton, named, name, typed, type, earlier, later, out, uniting, split);
-        leftOut.setAlignment(Pos.CENTER_LEFT);
-        VBox foot = new VBox(6, about, facts, hands, leftOut);
+        Button factsButton =
+                Pieces.button("Column facts", "F4", "board-facts", () -> showFacts.accept(at(grid.selectedColumn())));
+        hands.getChildren()
+                .addAll(
+                        Pieces.label("Name", "second"),
+                        name,
+                        Pieces.label("type", "second"),
+                        type,
+                        Pieces.space(),
+                        unite,
+                        split,
+                        earlier,
+                        later,
+                        out,
+                        factsButton);
+        VBox foot = new VBox(6, Pieces.row(12, about, facts, Pieces.space(), open), hands, leftOut);
         foot.getStyleClass().add("view-foot");
         return foot;
     }
@@ -187,6 +186,13 @@ final class LineUpView extends VBox {
             name.selectAll();
         } else if (event.getCode() == KeyCode.DELETE && hands.isVisible()) {
             model.leaveOutColumn(chosen, true);
+        } else if (event.isShortcutDown() && event.getCode() == KeyCode.X) {
+            cut = Optional.of(new JobFrame.Spot(grid, grid.selectedRow(), grid.selectedColumn()));
+            model.say("Choose the column that it feeds and press Ctrl+V.", false);
+        } else if (event.isShortcutDown() && event.getCode() == KeyCode.V && cut.isPresent()) {
+            JobFrame.Spot from = cut.get();
+            cut = Optional.empty();
+            carried(from.row(), from.column(), grid.selectedColumn());
         } else {
             handled = false;
         }
@@ -195,25 +201,73 @@ final class LineUpView extends VBox {
         }
     }
 
+    // ---- layouts that are opened, questions ----
+
+    /** Enter or a double press: a question opens its slip, a layout its tables. */
+    private void opened(long row, int column) {
+        if (!marked(row, column)) {
+            toggleLayout();
+        }
+    }
+
+    private boolean marked(long row, int column) {
+        BoardGrid now = board;
+        Optional<Question> question = now == null ? Optional.empty() : now.question(row, column);
+        question.ifPresent(asked -> openSlip.accept(asked, new JobFrame.Spot(grid, row, column)));
+        return question.isPresent();
+    }
+
+    private void toggleLayout() {
+        BoardGrid now = board;
+        if (now == null || grid.selectedRow() >= now.rows()) {
+            return;
+        }
+        Layout layout = now.line(grid.selectedRow()).layout();
+        if (!opened.remove(layout.signature())) {
+            opened.add(layout.signature());
+            model.ask(outcome -> BoardGrid.firstRecords(model.session(), outcome, layout), found -> {
+                firsts.putAll(found);
+                show(model.outcomeProperty().get());
+            });
+        }
+        show(model.outcomeProperty().get());
+        now = board;
+        for (long row = 0; now != null && row < now.rows(); row++) {
+            if (now.line(row).layout().equals(layout)) {
+                grid.select(row, grid.selectedColumn());
+                return;
+            }
+        }
+    }
+
+    @Override
+    public Optional<JobFrame.Spot> spot(Question question) {
+        filtered = BoardGrid.Filter.ALL;
+        show(model.outcomeProperty().get());
+        BoardGrid now = board;
+        return now == null ? Optional.empty() : now.placeOf(question).map(at -> new JobFrame.Spot(grid, at[0], at[1]));
+    }
+
     /** A column put on a column is one with it; a header put on a column feeds that one. */
     private void carried(long row, int from, int to) {
         Optional<Outcome> made = model.outcomeProperty().get();
-        ListGrid<Layout> now = layouts;
-        if (made.isEmpty() || now == null || from < BEFORE || to < BEFORE) {
+        BoardGrid now = board;
+        if (made.isEmpty() || now == null || from < BEFORE || to < BEFORE || from == to) {
             return;
         }
-        List<Proposal.ColumnReport> columns = made.get().proposal().columns();
-        String name = columns.get(at(from)).name();
-        String target = columns.get(at(to)).name();
         Proposal proposal = made.get().proposal();
+        String column = proposal.columns().get(at(from)).name();
+        String target = proposal.columns().get(at(to)).name();
         boolean beside = !proposal.hasCells(at(from)) || !proposal.hasCells(at(to));
-        if (beside || proposal.isTag(name) || proposal.isTag(target)) {
+        if (beside || proposal.isTag(column) || proposal.isTag(target)) {
+            model.say("Tags and made columns have no headers to put together with others. Nothing was changed.", false);
             return;
         }
         if (row < 0) {
-            model.uniteColumns(name, target);
+            model.uniteColumns(column, target);
         } else {
-            Grids.header(made.get(), now.item(row), name).ifPresent(header -> model.splitHeader(header.key(), target));
+            BoardGrid.header(made.get(), now.line(row).layout(), column)
+                    .ifPresent(header -> model.splitHeader(header.key(), target));
         }
     }
 
@@ -227,23 +281,18 @@ final class LineUpView extends VBox {
 
     private void show(Optional<Outcome> outcome) {
         outcome.ifPresent(made -> {
-            says.setText(
-                    Says.count(made.proposal().layouts().size(), "layout")
-                            + (made.proposal().layouts().size() == 1 ? " feeds " : " feed ")
-                            + Says.count(made.proposal().columns().size(), "column")
-                            + ". = is the same spelling, hatched is no such column. Drag a header or a column on a column to unite them.");
+            says.setText(sentence(made));
             long row = grid.selectedRow();
             int column = grid.selectedColumn();
-            shown = Grids.boardColumns(made, filter.getValue());
-            ListGrid<Layout> now = Grids.lineUp(made, shown);
-            layouts = now;
+            shown = BoardGrid.columns(made, filtered);
+            BoardGrid now = new BoardGrid(made, shown, opened, firsts);
+            board = now;
             grid.setModel(now);
             if (row >= 0 && row < now.rows()) {
                 grid.select(row, Math.min(column, now.columns() - 1));
             }
-            filling = true;
-            laterColumns.setValue(NewColumns.policy(made.job()));
-            filling = false;
+            filter.setText(filtered.words());
+            laterColumns.setText(NewColumns.policy(made.job()).words());
             showLeftOut(made);
             int added = columnNamed(made, adding);
             if (added >= 0) {
@@ -254,6 +303,23 @@ final class LineUpView extends VBox {
             }
             tell();
         });
+    }
+
+    private static String sentence(Outcome made) {
+        Proposal proposal = made.proposal();
+        long fed = 0;
+        for (int at = 0; at < proposal.columns().size(); at++) {
+            boolean header = proposal.hasCells(at)
+                    && !proposal.isTag(proposal.columns().get(at).name());
+            fed += header ? 1 : 0;
+        }
+        long others = proposal.columns().size() - fed;
+        int asked = Questions.of(made, Stage.LINE_UP).size();
+        int layouts = proposal.layouts().size();
+        return Says.count(layouts, "layout") + (layouts == 1 ? " feeds " : " feed ") + Says.count(fed, "column")
+                + (others == 0 ? "" : "; " + others + (others == 1 ? " is a tag or made" : " are tags or made"))
+                + "."
+                + (asked == 0 ? "" : " " + Says.count(asked, "question") + " here.");
     }
 
     /** The place on the board of a column; below zero where it is not shown. */
@@ -271,11 +337,12 @@ final class LineUpView extends VBox {
         if (made.proposal().leftOut().isEmpty()) {
             return;
         }
-        leftOut.getChildren().add(new Label("Left out:"));
+        leftOut.getChildren().add(Pieces.label("Left out:", "second"));
         made.proposal().leftOut().forEach((column, filled) -> {
-            Button back = new Button("Put back " + column + ", " + Says.count(filled, "filled cell"));
-            back.getStyleClass().add("plain");
-            back.setOnAction(e -> model.leaveOutColumn(column, false));
+            Button back = Pieces.go(
+                    "Put back " + column + ", " + Says.count(filled, "filled cell"),
+                    "board-back-" + column,
+                    () -> model.leaveOutColumn(column, false));
             leftOut.getChildren().add(back);
         });
     }
@@ -295,47 +362,46 @@ final class LineUpView extends VBox {
                 .map(columns -> columns.get(at));
     }
 
-    private Optional<Grids.BoardHeader> header() {
-        ListGrid<Layout> now = layouts;
+    private Optional<BoardGrid.Header> header() {
+        BoardGrid now = board;
         long row = grid.selectedRow();
         Optional<Outcome> made = model.outcomeProperty().get();
         return now == null || row < 0 || row >= now.rows() || made.isEmpty()
                 ? Optional.empty()
-                : column().flatMap(column -> Grids.header(made.get(), now.item(row), column.name()));
+                : column().flatMap(column ->
+                        BoardGrid.header(made.get(), now.line(row).layout(), column.name()));
     }
 
     /** Says of the chosen column, and of the header in the chosen layout, what there is to say. */
     private void tell() {
         Optional<Proposal.ColumnReport> column = column();
         chosen = column.map(Proposal.ColumnReport::name).orElse("");
-        boolean any = column.isPresent();
+        int place = at(grid.selectedColumn());
         Optional<Proposal> proposal = model.outcomeProperty().get().map(Outcome::proposal);
-        boolean own = any
-                && proposal.filter(made ->
-                                made.hasCells(at(grid.selectedColumn())) || made.isMade(at(grid.selectedColumn())))
+        boolean own = column.isPresent()
+                && proposal.filter(made -> made.hasCells(place) || made.isMade(place))
                         .isPresent();
-        hands.setVisible(own);
-        hands.setManaged(own);
-        if (any && !own) {
-            about.setText(column.get().name() + ": " + column.get().typeWords());
-            facts.setText("It says the currency of each amount in the column before it: "
-                    + column.get().reason() + ".");
-            return;
-        }
-        if (!any) {
+        Pieces.show(hands, own);
+        tellLayout();
+        if (column.isEmpty()) {
             about.setText("Choose a column to name it, type it, move it, unite it with another or leave it out.");
             facts.setText("");
             return;
         }
         Proposal.ColumnReport it = column.get();
-        boolean byRule = proposal.orElseThrow().isMade(at(grid.selectedColumn()));
+        if (!own) {
+            about.setText(it.name() + ": " + it.typeWords());
+            facts.setText("It says the currency of each amount in the column before it: " + it.reason() + ".");
+            return;
+        }
+        boolean byRule = proposal.orElseThrow().isMade(place);
         boolean data = !byRule && !proposal.orElseThrow().isTag(it.name());
         about.setText(it.name() + ": " + it.typeWords() + ", "
                 + Says.count(it.filled(), "filled cell")
                 + (it.misfits() > 0 ? ", " + Says.number(it.misfits()) + " do not fit" : "")
                 + (byRule ? "" : " in " + Says.count(it.layouts(), "layout"))
                 + (data ? "" : byRule ? "; made by a rule, which stands in Rework" : "; filled by a tag"));
-        Optional<Grids.BoardHeader> header = header();
+        Optional<BoardGrid.Header> header = header();
         facts.setText(header.map(found -> "Here it is called " + Says.quoted(found.header())
                         + (found.samples().isEmpty()
                                 ? "."
@@ -344,22 +410,40 @@ final class LineUpView extends VBox {
                                                 .map(Says::quoted)
                                                 .toList())
                                         + "."))
-                .orElse(
-                        data
-                                ? "This layout has no such column."
-                                : byRule ? "Its formula is changed there." : it.reason() + "."));
-        filling = true;
-        name.setText(it.name());
-        type.setValue(it.type().word());
-        List<String> names = new ArrayList<>(model.jobProperty().get().columns());
-        names.remove(it.name());
-        others.getItems().setAll(data ? names : List.of());
-        others.setDisable(!data);
-        others.setValue(null);
-        filling = false;
-        out.setText("Leave it out, " + Says.count(it.filled(), "filled cell"));
-        boolean ownName = header.map(Grids.BoardHeader::own).orElse(true);
-        split.setVisible(!ownName);
-        split.setManaged(!ownName);
+                .orElse(data ? "This layout has no such column." : ""));
+        if (!name.isFocused()) {
+            name.setText(it.name());
+        }
+        type.setText(it.typeWords());
+        Pieces.show(type, data);
+        showUnite(data, proposal.orElseThrow());
+        boolean ownName = header.map(BoardGrid.Header::own).orElse(true);
+        Pieces.show(split, data && !ownName);
+    }
+
+    private void tellLayout() {
+        BoardGrid now = board;
+        boolean any = now != null && grid.selectedRow() < now.rows();
+        Pieces.show(open, any);
+        if (any && now != null) {
+            boolean isOpen =
+                    opened.contains(now.line(grid.selectedRow()).layout().signature());
+            open.setText(isOpen ? "Fold its tables" : "Open its tables");
+        }
+    }
+
+    private void showUnite(boolean data, Proposal proposal) {
+        Pieces.show(unite, data);
+        List<javafx.scene.control.MenuItem> others = new ArrayList<>();
+        for (Proposal.ColumnReport other : proposal.columns()) {
+            boolean may = !other.name().equals(chosen)
+                    && !proposal.isTag(other.name())
+                    && !proposal.isMadeNamed(other.name());
+            if (may) {
+                String with = other.name();
+                others.add(Pieces.item(with, "", () -> model.uniteColumns(chosen, with)));
+            }
+        }
+        unite.getItems().setAll(others);
     }
 }

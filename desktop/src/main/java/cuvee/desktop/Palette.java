@@ -1,43 +1,128 @@
 package cuvee.desktop;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Objects;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import javafx.scene.paint.Color;
 
-/** The colours that are drawn rather than styled; the same names stand in the style sheet. */
-record Palette(
-        Color ink,
-        Color quiet,
-        Color paper,
-        Color surface,
-        Color line,
-        Color accent,
-        Color selection,
-        Color marked,
-        Color hatch,
-        Color heading) {
-    static final Palette LIGHT = new Palette(
-            Color.web("#2A2430"),
-            Color.web("#6B6270"),
-            Color.web("#FBF8F4"),
-            Color.web("#FFFFFF"),
-            Color.web("#E4DCD4"),
-            Color.web("#6E2A4A"),
-            Color.web("#F3E6EC"),
-            Color.web("#8A5A12"),
-            Color.web("#EFE9E2"),
-            Color.web("#F5F0EA"));
-    static final Palette DARK = new Palette(
-            Color.web("#EDE6E0"),
-            Color.web("#A89FAB"),
-            Color.web("#1F1B23"),
-            Color.web("#27222C"),
-            Color.web("#3D3644"),
-            Color.web("#D98BAE"),
-            Color.web("#47303D"),
-            Color.web("#E0A64F"),
-            Color.web("#332D39"),
-            Color.web("#2E2834"));
+/** The colours of a theme, for what is drawn rather than styled. They stand in the style sheet, and only there. */
+record Palette(Map<String, Color> colours) {
+    private static final Pattern BLOCK = Pattern.compile("\\.cuvee(\\.dark)? \\{([^}]*)}");
+    private static final Pattern TOKEN = Pattern.compile("-c-([a-z-]+): (#[0-9A-Fa-f]{6});");
+    static final Palette LIGHT = read(false);
+    static final Palette DARK = read(true);
+
+    Palette {
+        colours = Map.copyOf(colours);
+    }
 
     static Palette of(boolean dark) {
         return dark ? DARK : LIGHT;
+    }
+
+    private static Palette read(boolean dark) {
+        Map<String, Color> found = new HashMap<>();
+        Matcher blocks = BLOCK.matcher(styleSheet());
+        while (blocks.find()) {
+            if (dark == (blocks.group(1) != null)) {
+                Matcher tokens = TOKEN.matcher(blocks.group(2));
+                while (tokens.find()) {
+                    found.putIfAbsent(tokens.group(1), Color.web(tokens.group(2)));
+                }
+            }
+        }
+        return new Palette(found);
+    }
+
+    private static String styleSheet() {
+        try (InputStream in = Objects.requireNonNull(Palette.class.getResourceAsStream("cuvee.css"))) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    Color colour(String token) {
+        return Objects.requireNonNull(colours.get(token), token);
+    }
+
+    Color ink() {
+        return colour("ink");
+    }
+
+    /** Supporting text; nothing is paler. */
+    Color second() {
+        return colour("second");
+    }
+
+    Color paper() {
+        return colour("paper");
+    }
+
+    Color surface() {
+        return colour("surface");
+    }
+
+    Color sunk() {
+        return colour("sunk");
+    }
+
+    Color line() {
+        return colour("line");
+    }
+
+    Color edge() {
+        return colour("edge");
+    }
+
+    /** What is chosen and where the keys go. */
+    Color wine() {
+        return colour("wine");
+    }
+
+    Color wineWash() {
+        return colour("wine-wash");
+    }
+
+    Color moss() {
+        return colour("moss");
+    }
+
+    Color amber() {
+        return colour("amber");
+    }
+
+    Color amberMark() {
+        return colour("amber-mark");
+    }
+
+    Color amberWash() {
+        return colour("amber-wash");
+    }
+
+    Color brick() {
+        return colour("brick");
+    }
+
+    Color brickWash() {
+        return colour("brick-wash");
+    }
+
+    Color slate() {
+        return colour("slate");
+    }
+
+    Color slateWash() {
+        return colour("slate-wash");
+    }
+
+    Color hatch() {
+        return colour("hatch");
     }
 }

@@ -2,6 +2,7 @@ package cuvee.desktop;
 
 import cuvee.detect.RowClass;
 import cuvee.detect.TableColumn;
+import cuvee.finding.Question;
 import cuvee.job.Decision;
 import cuvee.layout.PlacedTable;
 import cuvee.model.Grids;
@@ -38,7 +39,7 @@ import org.jspecify.annotations.Nullable;
  * The sheets as people see them, each row bracketed by what it was taken for. A bracket is corrected by dragging its
  * border, or by saying what the selected rows are; what that would change is shown before it is taken.
  */
-final class ReadView extends HBox {
+final class ReadView extends HBox implements JobFrame.HasQuestions {
     private static final double LIST_WIDTH = 344;
     private final GridView list = new GridView("read-list");
     private final GridView sheet = new GridView("read-sheet");
@@ -113,6 +114,32 @@ final class ReadView extends HBox {
 
     GridView sheet() {
         return sheet;
+    }
+
+    /** Goes to the first sheet with lines that are no records. */
+    void showAside() {
+        ListGrid<Grids.ReadLine> now = lines;
+        for (long row = 0; now != null && row < now.rows(); row++) {
+            boolean lossy = now.item(row)
+                    .sheet()
+                    .filter(each -> each.tables().stream()
+                            .anyMatch(table -> !table.table().setAside().isEmpty()))
+                    .isPresent();
+            if (lossy) {
+                list.select(row, 0);
+                return;
+            }
+        }
+    }
+
+    @Override
+    public Optional<JobFrame.Spot> spot(Question question) {
+        if (question.where().source().isEmpty()) {
+            return Optional.empty();
+        }
+        go(question.where());
+        return Optional.of(
+                new JobFrame.Spot(sheet, Math.max(0, sheet.selectedRow()), Math.max(0, sheet.selectedColumn())));
     }
 
     private VBox foot() {

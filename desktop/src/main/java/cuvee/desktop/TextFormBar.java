@@ -10,17 +10,14 @@ import cuvee.sheet.Quoting;
 import cuvee.sheet.ReadAs;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
-import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
 
 /** How a text file is read: what parts, quotes and encodes its cells, which sign is decimal; for itself or for all. */
 final class TextFormBar extends FlowPane {
@@ -42,54 +39,56 @@ final class TextFormBar extends FlowPane {
                     Stream.of(AS_FOUND), Arrays.stream(Quoting.values()).map(Quoting::words))
             .toList();
     private static final List<String> SIGNS = List.of(AS_FOUND, "point", "comma");
-    private final ComboBox<String> form = new ComboBox<>();
-    private final ComboBox<String> quotes = new ComboBox<>();
-    private final ComboBox<String> sign = new ComboBox<>();
+    private final MenuButton form = Pieces.slot("file-form");
+    private final MenuButton quotes = Pieces.slot("file-quotes");
+    private final MenuButton sign = Pieces.slot("file-sign");
     private final JobModel model;
     private Optional<String> file = Optional.empty();
-    /** What was found in the file, of what nothing is said. */
-    private String foundForm = "";
+    /** What is said of the file; empty where it is left to what is found in it. */
+    private String saidForm = "";
 
-    private String foundQuotes = "";
-    private String foundSign = "";
-    private boolean filling;
+    private String saidQuotes = "";
+    private String saidSign = "";
 
     TextFormBar(JobModel model) {
-        super(6, 6);
+        super(5, 4);
         this.model = model;
         setAlignment(Pos.CENTER_LEFT);
-        form.setId("file-form");
-        form.getItems().setAll(FORMS);
-        form.setConverter(Choices.words(words -> orFound(words, foundForm)));
-        form.setOnAction(e -> file.filter(path -> !filling).ifPresent(path -> model.decideTextForm(path, formWords())));
-        quotes.setId("file-quotes");
-        quotes.getItems().setAll(QUOTES);
-        quotes.setConverter(Choices.words(words -> orFound(words, foundQuotes)));
-        quotes.setOnAction(
-                e -> file.filter(path -> !filling).ifPresent(path -> model.decideTextForm(path, formWords())));
-        sign.setId("file-sign");
-        sign.getItems().setAll(SIGNS);
-        sign.setConverter(Choices.words(words -> orFound(words, foundSign)));
-        sign.setOnAction(
-                e -> file.filter(path -> !filling).ifPresent(path -> model.decideDecimalSign(path, signWords())));
-        Button all = new Button("for all text files");
-        all.setId("file-form-all");
-        all.getStyleClass().add("plain");
-        all.setTooltip(new Tooltip("Take all of this for every text file that nothing else is said of"));
-        all.setOnAction(e -> {
+        FORMS.forEach(words -> form.getItems().add(Pieces.item(words, "", () -> {
+            saidForm = said(words);
+            takeForm();
+        })));
+        QUOTES.forEach(words -> quotes.getItems().add(Pieces.item(words, "", () -> {
+            saidQuotes = said(words);
+            takeForm();
+        })));
+        SIGNS.forEach(words -> sign.getItems().add(Pieces.item(words, "", () -> {
+            saidSign = said(words);
+            file.ifPresent(path -> model.decideDecimalSign(path, saidSign));
+        })));
+        Button all = Pieces.go("Read all text files so", "file-form-all", () -> {
             model.decideTextForm(JobSession.ALL_FILES, formWords());
-            model.decideDecimalSign(JobSession.ALL_FILES, signWords());
+            model.decideDecimalSign(JobSession.ALL_FILES, saidSign);
         });
+        all.setTooltip(new Tooltip("Take all of this for every text file that nothing else is said of"));
         getChildren()
-                .addAll(labelled("Read as", form), labelled("quotes", quotes), labelled("decimal sign", sign), all);
+                .addAll(
+                        Pieces.label("It is read with"),
+                        form,
+                        Pieces.label(", quotes"),
+                        quotes,
+                        Pieces.label(", decimal"),
+                        sign,
+                        Pieces.label(".  "),
+                        all);
     }
 
-    private static HBox labelled(String text, ComboBox<String> choice) {
-        Label label = new Label(text);
-        label.setLabelFor(choice);
-        HBox both = new HBox(6, label, choice);
-        both.setAlignment(Pos.CENTER_LEFT);
-        return both;
+    private static String said(String words) {
+        return words.equals(AS_FOUND) ? "" : words;
+    }
+
+    private void takeForm() {
+        file.ifPresent(path -> model.decideTextForm(path, formWords()));
     }
 
     /** Shows how a text file is read; nothing where no text file is chosen. */
@@ -97,33 +96,23 @@ final class TextFormBar extends FlowPane {
         setVisible(path.isPresent());
         setManaged(path.isPresent());
         file = path;
-        filling = true;
         String said = path.flatMap(each -> said(job, each)).orElse("");
-        String quoted = quotesIn(said);
-        String rest = withoutQuotes(said);
+        saidQuotes = quotesIn(said);
+        saidForm = withoutQuotes(said);
+        saidSign = path.flatMap(
+                        each -> Board.decimalSign(job, each).or(() -> Board.decimalSign(job, JobSession.ALL_FILES)))
+                .orElse("");
         String found = path.flatMap(this::sheet).map(ReadSheet::form).orElse("");
-        foundForm = rest.isEmpty() ? withoutQuotes(found) : "";
-        foundQuotes = !quoted.isEmpty() ? "" : quotesIn(found).isEmpty() && !found.isEmpty() ? "none" : quotesIn(found);
-        foundSign = path.flatMap(this::sheet).map(ReadSheet::decimalSign).orElse("");
-        show(form, FORMS, rest);
-        show(quotes, QUOTES, quoted);
-        show(
-                sign,
-                SIGNS,
-                path.flatMap(each ->
-                                Board.decimalSign(job, each).or(() -> Board.decimalSign(job, JobSession.ALL_FILES)))
-                        .orElse(""));
-        filling = false;
+        form.setText(saidForm.isEmpty() ? withoutQuotes(found) : saidForm);
+        quotes.setText(orNone(saidQuotes.isEmpty() ? quotesIn(found) : saidQuotes));
+        sign.setText(orNone(
+                saidSign.isEmpty()
+                        ? path.flatMap(this::sheet).map(ReadSheet::decimalSign).orElse("")
+                        : saidSign));
     }
 
-    /** The words of the first choice depend on the file, so that they are made anew. */
-    private static void show(ComboBox<String> choice, List<String> choices, String said) {
-        choice.getItems().setAll(choices);
-        choice.setValue(said.isEmpty() ? AS_FOUND : said);
-    }
-
-    private static String orFound(String words, String found) {
-        return words.equals(AS_FOUND) && !found.isEmpty() ? AS_FOUND + ": " + found : words;
+    private static String orNone(String words) {
+        return words.isEmpty() ? "none" : words;
     }
 
     private static String quotesIn(String words) {
@@ -152,12 +141,6 @@ final class TextFormBar extends FlowPane {
     }
 
     private String formWords() {
-        return Stream.of(form.getValue(), quotes.getValue())
-                .filter(words -> words != null && !words.equals(AS_FOUND))
-                .collect(Collectors.joining(", "));
-    }
-
-    private String signWords() {
-        return AS_FOUND.equals(sign.getValue()) ? "" : Objects.requireNonNullElse(sign.getValue(), "");
+        return Stream.of(saidForm, saidQuotes).filter(words -> !words.isEmpty()).collect(Collectors.joining(", "));
     }
 }

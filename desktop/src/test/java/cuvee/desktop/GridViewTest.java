@@ -128,7 +128,7 @@ class GridViewTest {
         long row = grid.selectedRow();
         int column = grid.selectedColumn();
         assertThat(row).isBetween(0L, 10L);
-        robot.clickOn(robot.offset(grid, -300, -200 + 2 * GridView.ROW));
+        robot.clickOn(robot.offset(grid, -300, -200 + 2 * GridGeometry.ROW));
         assertThat(grid.selectedRow()).isEqualTo(row + 2);
         assertThat(grid.selectedColumn()).isEqualTo(column);
     }
@@ -193,13 +193,24 @@ class GridViewTest {
                 .isEqualTo("Nothing here yet.");
     }
 
+    /** Every text colour on every ground on which it may stand (the design's table of contrasts). */
     @Test
-    void bothPalettesAreReadable() {
+    void everyColourCanBeReadOnEveryGroundWhereItIsUsed() {
         for (Palette palette : new Palette[] {Palette.LIGHT, Palette.DARK}) {
-            assertThat(contrast(palette.ink(), palette.surface())).isGreaterThan(4.5);
-            assertThat(contrast(palette.quiet(), palette.surface())).isGreaterThan(4.5);
-            assertThat(contrast(palette.quiet(), palette.paper())).isGreaterThan(4.5);
-            assertThat(contrast(palette.marked(), palette.surface())).isGreaterThan(4.5);
+            for (String ground : new String[] {"paper", "surface", "sunk"}) {
+                for (String text : new String[] {"ink", "second", "wine", "moss", "amber", "brick", "slate"}) {
+                    assertThat(contrast(palette.colour(text), palette.colour(ground)))
+                            .as(text + " on " + ground)
+                            .isGreaterThan(5);
+                }
+                assertThat(contrast(palette.edge(), palette.colour(ground)))
+                        .as("edge on " + ground)
+                        .isGreaterThan(2.9);
+            }
+            assertThat(contrast(palette.colour("on-wine"), palette.wine())).isGreaterThan(7);
+            assertThat(contrast(palette.ink(), palette.wineWash())).isGreaterThan(9);
+            assertThat(contrast(palette.amber(), palette.amberWash())).isGreaterThan(5);
+            assertThat(contrast(palette.brick(), palette.brickWash())).isGreaterThan(5);
         }
     }
 

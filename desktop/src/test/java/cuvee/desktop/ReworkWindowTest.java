@@ -64,7 +64,7 @@ class ReworkWindowTest extends InAWindow {
                 () -> robot.lookup("#rework .check-box").queryAll().size() == 2);
         robot.push(KeyCode.ALT, KeyCode.DIGIT6);
         robot.clickOn("#facts-close");
-        assertThat(robot.lookup("#questions").tryQuery()).isPresent();
+        assertThat(robot.lookup("#facts").tryQuery()).isEmpty();
     }
 
     @Test

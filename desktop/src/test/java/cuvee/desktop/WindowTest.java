@@ -12,6 +12,7 @@ import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
@@ -23,7 +24,7 @@ class WindowTest extends InAWindow {
     @Test
     void aFolderBecomesAMasterByMouse() throws IOException {
         newJob();
-        assertThat(words("#job-name")).isEqualTo("data *");
+        assertThat(words("#job-name")).isEqualTo("data");
         assertThat(robot.lookup("#files-grid").tryQuery()).isPresent();
         robot.clickOn("#stage-master");
         GridView grid = find("#master-grid");
@@ -66,6 +67,12 @@ class WindowTest extends InAWindow {
         robot.clickOn("#tag-title-cell-Port");
         waitFor("the tag gone", () -> columns().equals(List.of("Vessel", "Pax", "Fare")));
         idle();
+        robot.clickOn("#tag-title-cell-Port");
+        waitFor("the trial", () -> "on trial".equals(files.model().subtitle(3)));
+        assertThat(files.model().text(1, 3)).isEqualTo("Tarsk");
+        assertThat(columns()).containsExactly("Vessel", "Pax", "Fare");
+        robot.clickOn("#tag-leave");
+        waitFor("no trial", () -> "text files".equals(files.model().subtitle(3)));
         robot.clickOn("#stage-rework");
         CheckBox on = robot.lookup(".check-box").query();
         assertThat(on.isSelected()).isFalse();
@@ -152,7 +159,8 @@ class WindowTest extends InAWindow {
         newJob();
         String id =
                 model().outcomeProperty().get().orElseThrow().questions().get(0).id();
-        robot.clickOn("make it a column of its own");
+        robot.push(KeyCode.CONTROL, KeyCode.J);
+        robot.clickOn("Make it a column of its own");
         robot.clickOn("#settle-" + id);
         waitFor(
                 "the column",
@@ -175,6 +183,79 @@ class WindowTest extends InAWindow {
                                 .size()
                         == 3);
         idle();
+    }
+
+    @Test
+    void aQuestionIsSettledAtItsCellByKeysAlone() {
+        newJob();
+        robot.push(KeyCode.ALT, KeyCode.PAGE_DOWN);
+        assertThat(app.frame().orElseThrow().stage()).isEqualTo(Stage.LINE_UP);
+        waitFor("the slip", () -> robot.lookup("#slip").tryQuery().isPresent());
+        robot.push(KeyCode.ESCAPE);
+        waitFor("the slip folded", () -> robot.lookup("#slip").tryQuery().isEmpty());
+        waitFor("the focus on its cell", () -> grid("#line-up-grid").isFocused());
+        assertThat(grid("#line-up-grid").selectedRow()).isEqualTo(1);
+        assertThat(grid("#line-up-grid").selectedColumn()).isEqualTo(4);
+        robot.push(KeyCode.ENTER);
+        waitFor("the slip again", () -> robot.lookup("#slip").tryQuery().isPresent());
+        robot.push(KeyCode.DIGIT2).push(KeyCode.ENTER);
+        waitFor("the column", () -> columns().equals(List.of("Date", "Port", "Passengers", "Heads")));
+        idle();
+        assertThat(words("#last-act")).isEqualTo("Last: “heads” feeds Heads");
+        waitFor("what it changed", () -> words("#work-words").contains("1 value fewer in Passengers"));
+        robot.clickOn("#undo");
+        waitFor("the undo", () -> columns().equals(List.of("Date", "Port", "Passengers")));
+        idle();
+        assertThat(words("#last-act")).isEqualTo("Taken back: “heads” feeds Heads");
+    }
+
+    @Test
+    void allQuestionsAreSettledAsAssumedInTheirListAndAskedAgain() {
+        newJob();
+        robot.push(KeyCode.CONTROL, KeyCode.J);
+        robot.clickOn("#questions-settle-all");
+        waitFor(
+                "no question",
+                () -> model().outcomeProperty().get().orElseThrow().questions().isEmpty());
+        idle();
+        GridView settled = grid("#settled-grid");
+        waitFor(
+                "what is settled",
+                () -> settled.model() != null && settled.model().rows() == 1);
+        robot.interact(() -> {
+            settled.requestFocus();
+            settled.select(0, 0);
+        });
+        robot.push(KeyCode.ENTER);
+        waitFor(
+                "the question again",
+                () -> model().outcomeProperty().get().orElseThrow().questions().size() == 1);
+        idle();
+    }
+
+    @Test
+    void aLayoutOpensIntoItsTablesWithTheirFirstValues() {
+        newJob();
+        goTo(KeyCode.DIGIT3);
+        GridView board = grid("#line-up-grid");
+        robot.interact(() -> board.select(0, 0));
+        robot.push(KeyCode.ENTER);
+        waitFor("the tables", () -> board.model().rows() == 3);
+        waitFor("the first values", () -> "5".equals(board.model().text(1, 4)));
+        assertThat(board.model().text(1, 0)).contains("a.csv");
+        assertThat(board.model().text(1, 3)).isEqualTo("Hollin");
+        robot.push(KeyCode.ENTER);
+        waitFor("the tables folded", () -> board.model().rows() == 2);
+    }
+
+    @Test
+    void whatWasSetAsideIsOnePressAway() throws IOException {
+        write("data/~$a.csv", "x");
+        newJob();
+        goTo(KeyCode.DIGIT6);
+        robot.clickOn("#stage-collect-loss");
+        waitFor("the files set aside", () -> grid("#files-grid").model().rows() == 1);
+        assertThat(grid("#files-grid").model().text(0, 1)).isEqualTo("set aside");
     }
 
     @Test
@@ -208,7 +289,8 @@ class WindowTest extends InAWindow {
         newJob();
         String id =
                 model().outcomeProperty().get().orElseThrow().questions().get(0).id();
-        robot.clickOn("make it a column of its own");
+        robot.push(KeyCode.CONTROL, KeyCode.J);
+        robot.clickOn("Make it a column of its own");
         robot.clickOn("#settle-" + id);
         idle();
         chosen.leaving = Choosers.Leaving.STAY;
@@ -240,7 +322,9 @@ class WindowTest extends InAWindow {
             assertThat(app.frame().orElseThrow().stage()).isEqualTo(stage);
         }
         robot.push(KeyCode.CONTROL, KeyCode.J);
-        assertThat(this.<QuestionsDrawer>find("#questions").isOpen()).isFalse();
+        assertThat(robot.lookup("#questions").tryQuery()).isPresent();
+        robot.push(KeyCode.CONTROL, KeyCode.J);
+        assertThat(robot.lookup("#questions").tryQuery()).isEmpty();
     }
 
     private String bracket(int row) {
@@ -308,6 +392,7 @@ class WindowTest extends InAWindow {
     @Test
     void namesAreTriedOutBeforeTheyAreTakenAndFilesLeftOut() {
         newJob();
+        robot.clickOn("#place-1");
         robot.clickOn("#place-without-1").write("b*");
         waitFor(
                 "the files as they would be",
@@ -354,11 +439,13 @@ class WindowTest extends InAWindow {
         goTo(KeyCode.DIGIT1);
         GridView files = grid("#files-grid");
         robot.interact(() -> files.select(1, 0));
-        javafx.scene.control.ComboBox<String> quotes = find("#file-quotes");
+        MenuButton quotes = find("#file-quotes");
         waitFor("the file's form", quotes::isVisible);
         robot.interact(quotes::requestFocus);
-        robot.type(KeyCode.DOWN).type(KeyCode.DOWN);
-        waitFor("single quotes", () -> "single quotes".equals(quotes.getValue()));
+        robot.type(KeyCode.SPACE);
+        waitFor("the choices", quotes::isShowing);
+        robot.clickOn("single quotes");
+        waitFor("single quotes", () -> "single quotes".equals(quotes.getText()));
         idle();
         waitFor("the port without them", () -> form("b.csv").equals("commas, UTF-8, single quotes"));
         robot.push(KeyCode.CONTROL, KeyCode.Z);

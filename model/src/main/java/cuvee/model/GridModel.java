@@ -14,12 +14,42 @@ public interface GridModel {
         QUIET,
         /** Deserves a look. */
         MARKED,
+        /** Something is wrong here. */
+        WRONG,
+        /** Agrees with what it was held against. */
+        AGREES,
         /** There is nothing here, as told from a blank. */
         ABSENT,
+        /** A value as its source writes it, which does not fit the column. */
+        QUOTED,
+        /** Would be so if it were taken: shown on trial. */
+        TRIAL,
+        /** Words that lead somewhere when they are opened. */
+        LINK,
         /** The words of a heading within the rows. */
         HEADING,
         /** The names of columns, where they stand among the rows. */
-        HEADER
+        HEADER,
+        /** A figure that sums up those above it. */
+        TOTAL
+    }
+
+    /** A sign beside a cell or in a column's head. */
+    enum Mark {
+        NONE(""),
+        QUESTION("?"),
+        WRONG("!"),
+        FINDING("i");
+
+        private final String sign;
+
+        Mark(String sign) {
+            this.sign = sign;
+        }
+
+        public String sign() {
+            return sign;
+        }
     }
 
     long rows();
@@ -40,8 +70,46 @@ public interface GridModel {
     @org.jspecify.annotations.Nullable
     String text(long row, int column);
 
+    /** How many of the first columns stay where they are when the others are scrolled. */
+    default int pinned() {
+        return 0;
+    }
+
+    /** True for a row of two lines. */
+    default boolean isTall(long row) {
+        return false;
+    }
+
+    /** What stands under a cell's text in a row of two lines. */
+    default String second(long row, int column) {
+        return "";
+    }
+
+    /** True for a row whose texts run on over blank cells beside them, as on a sheet. */
+    default boolean runsOn(long row) {
+        return bracket(row).isPresent();
+    }
+
     default Tone tone(long row, int column) {
         return Tone.PLAIN;
+    }
+
+    default Mark mark(long row, int column) {
+        return Mark.NONE;
+    }
+
+    default Mark headMark(int column) {
+        return Mark.NONE;
+    }
+
+    /** What stands in the last line, which stays in view; nothing anywhere where there is no such line. */
+    default String total(int column) {
+        return "";
+    }
+
+    /** True where a figure of the last line closes, which a double rule says. */
+    default boolean isClosed(int column) {
+        return false;
     }
 
     /** What more there is to say of a cell when the mouse rests on it; empty for nothing. */

@@ -1,7 +1,5 @@
 package cuvee.model;
 
-import cuvee.collect.Collector;
-import cuvee.collect.Source;
 import cuvee.decision.SheetRule;
 import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
@@ -9,20 +7,14 @@ import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
-import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
 import cuvee.model.GridModel.Tone;
 import cuvee.model.ListGrid.Column;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
-import cuvee.refresh.OwnDecisions;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.SourceReport;
-import cuvee.value.LooseText;
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -36,157 +28,7 @@ import java.util.stream.Collectors;
 
 /** What the views show of an outcome, as grids. */
 public final class Grids {
-    /** Stands where a tag fills a column. */
-    private static final String TAGGED = "tag";
-    /** Stands in a column that says the currencies of the one before it. */
-    private static final String BESIDE = "currency";
-    /** Stands in a column that a rule makes from others. */
-    private static final String MADE = "made";
-    /** A layout with more folders or files than these is called by the first. */
-    private static final int MOST_NAMED = 3;
-
-    private static final DateTimeFormatter SHORT = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm");
-
-    private static final String ASSUMED = ", assumed";
-
     private Grids() {}
-
-    // ---- Collect ----
-
-    /** A line of the list of files: a folder, or a file in it. */
-    public record FileLine(String folder, String name, Optional<SourceReport> source) {}
-
-    /** The files, grouped by folder. */
-    public static ListGrid<FileLine> files(Outcome outcome, ZoneId zone) {
-        return files(outcome, outcome.sources(), zone);
-    }
-
-    /** The files as they would be under places that are tried out: what is known of them, and what is not read yet. */
-    public static ListGrid<FileLine> filesTried(Outcome outcome, Collector.Collected tried, ZoneId zone) {
-        Map<String, SourceReport> known = new HashMap<>();
-        outcome.sources().forEach(source -> known.put(source.path(), source));
-        List<SourceReport> sources = new ArrayList<>();
-        for (Source source : tried.sources()) {
-            SourceReport before = known.get(source.path());
-            boolean read = before != null && !Collector.KINDS.contains(before.kind());
-            if (source.taken() && before != null && read) {
-                sources.add(before);
-            } else {
-                sources.add(new SourceReport(
-                        source.path(),
-                        source.size(),
-                        source.modified(),
-                        source.taken() ? SourceReport.State.TAKEN : SourceReport.State.SET_ASIDE,
-                        source.asideKind(),
-                        source.taken() ? "it would be read" : source.aside(),
-                        List.of(),
-                        List.of()));
-            }
-        }
-        return files(outcome, sources, zone);
-    }
-
-    private static Map<String, String> forms(Outcome outcome) {
-        Map<String, String> forms = new HashMap<>();
-        outcome.sheets().forEach(sheet -> forms.put(sheet.source(), sheet.form()));
-        return forms;
-    }
-
-    private static ListGrid<FileLine> files(Outcome outcome, List<SourceReport> sources, ZoneId zone) {
-        Map<String, String> forms = forms(outcome);
-        List<FileLine> lines = new ArrayList<>();
-        String folder = "";
-        for (SourceReport source : sources) {
-            int slash = source.path().lastIndexOf('/');
-            String here = slash < 0 ? "" : source.path().substring(0, slash);
-            if (!here.equals(folder)) {
-                lines.add(new FileLine(here, "", Optional.empty()));
-                folder = here;
-            }
-            lines.add(new FileLine(here, source.path().substring(slash + 1), Optional.of(source)));
-        }
-        List<Column<FileLine>> columns = new ArrayList<>(List.of(
-                Column.of("File", 196, line -> line.source().isEmpty() ? line.folder() : line.name()),
-                Column.of(
-                        "State",
-                        76,
-                        line -> line.source().map(s -> s.state().word()).orElse("")),
-                Column.of(
-                        "What was found, or why it was set aside",
-                        340,
-                        line -> line.source()
-                                .map(s -> foundOrWhy(s, forms) + own(outcome, s))
-                                .orElse("")),
-                Column.number(
-                        "Size",
-                        70,
-                        line -> line.source().map(s -> Says.size(s.size())).orElse("")),
-                Column.of(
-                        "Modified",
-                        132,
-                        line -> line.source().map(s -> time(s.modified(), zone)).orElse(""))));
-        int at = 2;
-        for (Proposal.TagReport tag : outcome.proposal().tags()) {
-            if (tag.on()) {
-                columns.add(
-                        at++,
-                        Column.of(
-                                tag.column(),
-                                96,
-                                line -> line.source()
-                                        .map(s -> tag.texts().getOrDefault(s.path(), ""))
-                                        .orElse("")));
-            }
-        }
-        int tags = at - 2;
-        return new ListGrid<>(
-                lines, columns, (line, column) -> toneOf(line, column < 2 ? column : Math.max(2, column - tags)));
-    }
-
-    private static Tone toneOf(FileLine line, int column) {
-        if (line.source().isEmpty()) {
-            return Tone.HEADING;
-        }
-        boolean aside = line.source().get().state() != SourceReport.State.TAKEN;
-        if (aside) {
-            return column == 1 ? Tone.MARKED : column == 2 ? Tone.PLAIN : Tone.QUIET;
-        }
-        return column == 3 || column == 4 ? Tone.QUIET : Tone.PLAIN;
-    }
-
-    private static String time(long millis, ZoneId zone) {
-        return millis < 0 ? "" : SHORT.format(Instant.ofEpochMilli(millis).atZone(zone));
-    }
-
-    private static String foundOrWhy(SourceReport source, Map<String, String> forms) {
-        if (source.tables().isEmpty()) {
-            return why(source);
-        }
-        String found = Says.count(source.rows(), "row") + " in "
-                + Says.count(source.tables().size(), "table");
-        String form = forms.getOrDefault(source.path(), "");
-        String why = why(source);
-        return found + (form.isEmpty() ? "" : "; " + form) + (why.isEmpty() ? "" : "; " + why);
-    }
-
-    /** How much is said of a source alone. */
-    private static String own(Outcome outcome, SourceReport source) {
-        int own = OwnDecisions.of(outcome.job(), source.path()).size();
-        return own == 0 ? "" : "; " + Says.count(own, "rule") + " of its own";
-    }
-
-    private static String why(SourceReport source) {
-        if (!source.reason().isEmpty()) {
-            return source.reason();
-        }
-        if (source.outside().isEmpty()) {
-            return "";
-        }
-        return "not taken: "
-                + Says.list(source.outside().stream()
-                        .map(out -> (out.sheet().isEmpty() ? "a table" : "sheet " + out.sheet()) + ", " + out.reason())
-                        .toList());
-    }
 
     // ---- Read ----
 
@@ -296,169 +138,6 @@ public final class Grids {
             case OUTSIDE -> "row outside";
             case TITLE, HEADER, TOTAL, SECTION, NOTE, FIELD -> what.word();
         };
-    }
-
-    // ---- Line up ----
-
-    /** Which columns the board shows. */
-    public enum BoardFilter {
-        ALL("all columns"),
-        DIFFERENT("not spelled the same everywhere"),
-        ABSENT("absent somewhere"),
-        ASSUMED("assumed");
-
-        private final String words;
-
-        BoardFilter(String words) {
-            this.words = words;
-        }
-
-        public String words() {
-            return words;
-        }
-    }
-
-    /** The columns of the master that the board shows under a filter, by their position. */
-    public static List<Integer> boardColumns(Outcome outcome, BoardFilter filter) {
-        List<Integer> shown = new ArrayList<>();
-        List<Proposal.ColumnReport> columns = outcome.proposal().columns();
-        for (int at = 0; at < columns.size(); at++) {
-            String name = columns.get(at).name();
-            boolean wanted = filter == BoardFilter.ALL
-                    || outcome.proposal().hasCells(at)
-                            && !outcome.proposal().isTag(name)
-                            && outcome.proposal().layouts().stream()
-                                    .map(layout -> spelled(outcome, layout, name))
-                                    .anyMatch(cell -> matches(cell, filter));
-            if (wanted) {
-                shown.add(at);
-            }
-        }
-        return shown;
-    }
-
-    private static boolean matches(String cell, BoardFilter filter) {
-        return switch (filter) {
-            case ALL -> true;
-            case DIFFERENT -> !cell.isEmpty() && !cell.equals("=");
-            case ABSENT -> cell.isEmpty();
-            case ASSUMED -> cell.endsWith(ASSUMED);
-        };
-    }
-
-    /** The board: layouts down, master columns across, each cell the header as the layout spells it. */
-    public static ListGrid<Layout> lineUp(Outcome outcome, List<Integer> shown) {
-        List<Column<Layout>> columns = new ArrayList<>();
-        columns.add(Column.of("Layout", 180, Grids::layoutName));
-        columns.add(Column.number(
-                "Tables", 66, layout -> Says.number(layout.tables().size())));
-        for (int at : shown) {
-            Proposal.ColumnReport column = outcome.proposal().columns().get(at);
-            double width = Math.max(118, column.name().length() * 7.6 + 26);
-            String subtitle = column.typeWords() + ", " + MasterGrid.fullness(column.filled(), outcome.rowsBefore());
-            columns.add(new Column<>(
-                    column.name(),
-                    subtitle,
-                    Math.max(width, subtitle.length() * 6.6 + 24),
-                    false,
-                    layout -> onBoard(outcome, layout, at)));
-        }
-        return new ListGrid<>(outcome.proposal().layouts(), columns, (layout, column) -> {
-                    if (column < 2) {
-                        return Tone.PLAIN;
-                    }
-                    String cell = onBoard(outcome, layout, shown.get(column - 2));
-                    return cell.isEmpty()
-                            ? Tone.ABSENT
-                            : cell.equals("=") || cell.equals(TAGGED) || cell.equals(BESIDE) || cell.equals(MADE)
-                                    ? Tone.QUIET
-                                    : cell.endsWith(ASSUMED) ? Tone.MARKED : Tone.PLAIN;
-                })
-                .withHints((layout, column) -> column < 2 ? "" : samples(outcome, layout, shown.get(column - 2)));
-    }
-
-    /** What a header holds, for a look at it in passing. */
-    private static String samples(Outcome outcome, Layout layout, int column) {
-        return header(outcome, layout, outcome.proposal().columns().get(column).name())
-                .filter(header -> !header.samples().isEmpty())
-                .map(header -> header.header() + ": "
-                        + Says.list(header.samples().stream().map(Says::quoted).toList()))
-                .orElse("");
-    }
-
-    private static String onBoard(Outcome outcome, Layout layout, int column) {
-        Proposal proposal = outcome.proposal();
-        return proposal.isMade(column)
-                ? MADE
-                : proposal.hasCells(column)
-                        ? spelled(
-                                outcome, layout, proposal.columns().get(column).name())
-                        : BESIDE;
-    }
-
-    /** A layout as the people of its folders call it. */
-    public static String layoutName(Layout layout) {
-        Set<String> folders = new LinkedHashSet<>();
-        layout.tables().forEach(table -> {
-            int slash = table.source().indexOf('/');
-            folders.add(slash < 0 ? table.source() : table.source().substring(0, slash));
-        });
-        List<String> names = List.copyOf(folders);
-        return names.size() <= MOST_NAMED
-                ? Says.list(names)
-                : names.get(0) + " and " + Says.number(names.size() - 1) + " more";
-    }
-
-    /** The header that feeds a column in a layout: "=" where it is spelled the same, empty where there is none. */
-    private static String spelled(Outcome outcome, Layout layout, String name) {
-        for (int i = 0; i < layout.keys().size(); i++) {
-            String key = layout.keys().get(i);
-            if (name.equals(outcome.proposal().lineUp().get(key))) {
-                String header = layout.headers().get(i);
-                return header.equals(name) ? "=" : header + how(outcome, key, name);
-            }
-        }
-        return outcome.proposal().isTag(name) ? TAGGED : "";
-    }
-
-    /** How a header that is spelled otherwise came to its column; nothing where it differs in signs only. */
-    private static String how(Outcome outcome, String key, String name) {
-        if (outcome.questions().stream()
-                .anyMatch(question -> question.kind().equals(LineUp.KIND)
-                        && question.subject().equals(key))) {
-            return ASSUMED;
-        }
-        boolean yours = outcome.job().isSettled(LineUp.KIND, key);
-        return yours ? ", yours" : LooseText.key(name).equals(key) ? "" : ", similar";
-    }
-
-    /**
-     * A header on the board.
-     *
-     * @param key its loose key
-     * @param own true where it would be called so by itself
-     */
-    public record BoardHeader(String key, String header, boolean own, List<String> samples) {}
-
-    /** The header that feeds a column in a layout, with some of its values. */
-    public static Optional<BoardHeader> header(Outcome outcome, Layout layout, String name) {
-        for (int i = 0; i < layout.keys().size(); i++) {
-            String key = layout.keys().get(i);
-            if (name.equals(outcome.proposal().lineUp().get(key))) {
-                Set<String> samples = new LinkedHashSet<>();
-                for (var table : layout.tables()) {
-                    var evidence = table.columns().get(i).evidence();
-                    samples.addAll(evidence.oddities().keySet());
-                    samples.addAll(evidence.someDates());
-                }
-                return Optional.of(new BoardHeader(
-                        key,
-                        layout.headers().get(i),
-                        LooseText.key(name).equals(key),
-                        samples.stream().limit(5).toList()));
-            }
-        }
-        return Optional.empty();
     }
 
     // ---- Check ----

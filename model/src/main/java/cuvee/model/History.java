@@ -5,11 +5,19 @@ import java.util.Deque;
 import java.util.List;
 import java.util.function.UnaryOperator;
 
-/** Values that can be gone back to: the job is one immutable value, so its history is a list of jobs. */
+/** Values that can be gone back to, by name: the job is one immutable value, so its history is a list of jobs. */
 final class History<T> {
     private static final int MOST = 200;
-    private final Deque<T> before = new ArrayDeque<>();
-    private final Deque<T> after = new ArrayDeque<>();
+
+    /** A value, and the name of the act that lies between it and the present one. */
+    private record Step<T>(T value, String act) {
+        Step<T> changed(UnaryOperator<T> how) {
+            return new Step<>(how.apply(value), act);
+        }
+    }
+
+    private final Deque<Step<T>> before = new ArrayDeque<>();
+    private final Deque<Step<T>> after = new ArrayDeque<>();
     private T now;
 
     History(T first) {
@@ -20,9 +28,9 @@ final class History<T> {
         return now;
     }
 
-    /** Takes a step that can be undone. */
-    void step(T next) {
-        before.push(now);
+    /** Takes a step that can be undone by its name. */
+    void step(T next, String act) {
+        before.push(new Step<>(now, act));
         if (before.size() > MOST) {
             before.removeLast();
         }
@@ -37,8 +45,8 @@ final class History<T> {
 
     /** Changes all values in the same way, those of before and after too. */
     void replaceAll(UnaryOperator<T> how) {
-        List<T> earlier = before.stream().map(how).toList();
-        List<T> later = after.stream().map(how).toList();
+        List<Step<T>> earlier = before.stream().map(step -> step.changed(how)).toList();
+        List<Step<T>> later = after.stream().map(step -> step.changed(how)).toList();
         before.clear();
         before.addAll(earlier);
         after.clear();
@@ -54,17 +62,31 @@ final class History<T> {
         return !after.isEmpty();
     }
 
+    /** The name of the last act; empty where there is none to take back. */
+    String lastAct() {
+        Step<T> last = before.peek();
+        return last == null ? "" : last.act();
+    }
+
+    /** The name of the act that was taken back last; empty where there is none to do again. */
+    String undoneAct() {
+        Step<T> undone = after.peek();
+        return undone == null ? "" : undone.act();
+    }
+
     void undo() {
         if (canUndo()) {
-            after.push(now);
-            now = before.pop();
+            Step<T> last = before.pop();
+            after.push(new Step<>(now, last.act()));
+            now = last.value();
         }
     }
 
     void redo() {
         if (canRedo()) {
-            before.push(now);
-            now = after.pop();
+            Step<T> undone = after.pop();
+            before.push(new Step<>(now, undone.act()));
+            now = undone.value();
         }
     }
 }

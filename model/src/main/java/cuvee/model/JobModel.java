@@ -85,16 +85,34 @@ public final class JobModel implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Message> message = new ReadOnlyObjectWrapper<>(Message.NONE);
     private final ReadOnlyStringWrapper title = new ReadOnlyStringWrapper("");
     private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper();
+    private final ReadOnlyStringWrapper lastAct = new ReadOnlyStringWrapper("");
+    private final ReadOnlyStringWrapper undoneAct = new ReadOnlyStringWrapper("");
+    /** What was done since the last master; empty where nothing was. */
+    private String pending = "";
+
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
     private final ReadOnlyBooleanWrapper canRedo = new ReadOnlyBooleanWrapper();
 
-    /**
-     * A word to the analyst.
-     *
-     * @param failure true where something could not be done
-     */
-    public record Message(String text, boolean failure) {
-        static final Message NONE = new Message("", false);
+    /** A word to the analyst. */
+    public record Message(String text, Kind kind) {
+        static final Message NONE = new Message("", Kind.NEWS);
+
+        /** What it tells of. */
+        public enum Kind {
+            NEWS,
+            /** Something was written. */
+            DONE,
+            /** Something could not be done. */
+            FAILURE
+        }
+
+        static Message news(String text) {
+            return new Message(text, Kind.NEWS);
+        }
+
+        static Message failure(String text) {
+            return new Message(text, Kind.FAILURE);
+        }
     }
 
     private JobModel(Workplace workplace, Executor ui, Job first, Path file, boolean saved) {
@@ -173,6 +191,16 @@ public final class JobModel implements AutoCloseable {
         return canRedo.getReadOnlyProperty();
     }
 
+    /** The name of the act that undo takes back; empty where there is none. */
+    public ReadOnlyStringProperty lastActProperty() {
+        return lastAct.getReadOnlyProperty();
+    }
+
+    /** The name of the act that was taken back last; empty where there is none to do again. */
+    public ReadOnlyStringProperty undoneActProperty() {
+        return undoneAct.getReadOnlyProperty();
+    }
+
     /** Where the job is saved, or would be. */
     public Path file() {
         return file;
@@ -202,7 +230,7 @@ public final class JobModel implements AutoCloseable {
     }
 
     /** Asks the engine something about the last refresh; told on the interface thread, as is why it has no answer. */
-    <T> void ask(Function<Outcome, T> asked, Consumer<T> told) {
+    public <T> void ask(Function<Outcome, T> asked, Consumer<T> told) {
         outcome.get()
                 .ifPresent(made -> worker.execute(() -> {
                     try {
@@ -242,20 +270,36 @@ public final class JobModel implements AutoCloseable {
         work.set(Optional.empty());
         if (state instanceof Work.State.Done<Outcome> done) {
             Outcome result = done.result();
-            if (history.now().equals(asked)) {
+            boolean latest = history.now().equals(asked);
+            if (latest) {
                 history.amend(result.job());
                 shown = result.job();
             }
             session.conclude(result);
+            String said = news(outcome.get(), result, latest ? pending : "");
+            pending = latest ? "" : pending;
             outcome.set(Optional.of(result));
-            message.set(new Message(result.changed().sentence(), false));
+            message.set(Message.news(said));
             show();
         } else if (state instanceof Work.State.Failed<Outcome> failed) {
             tell(what, failed.why());
         } else {
-            message.set(new Message("Stopped. The master is what it was.", false));
+            message.set(Message.news("Stopped. The master is what it was."));
         }
         followDecisions();
+    }
+
+    /** What came of a refresh: of the act that asked for it, else of the files. */
+    private static String news(Optional<Outcome> before, Outcome now, String done) {
+        if (done.isEmpty() || before.isEmpty()) {
+            return now.changed().sentence();
+        }
+        String act = Character.toUpperCase(done.charAt(0)) + done.substring(1);
+        boolean filesToo = !now.changed().filesNew().isEmpty()
+                || !now.changed().filesChanged().isEmpty()
+                || !now.changed().filesGone().isEmpty();
+        return act + ": " + Effect.between(before.get(), now) + "."
+                + (filesToo ? " " + now.changed().sentence() : "");
     }
 
     /** Whatever was decided while work was under way is not forgotten: after its end, however it ended, the master follows. */
@@ -276,6 +320,23 @@ public final class JobModel implements AutoCloseable {
                 new Decision(question.kind(), question.subject(), answer, "the analyst's answer", question.text());
         step(history.now().withSettled(decision));
         session.remember(history.now(), decision);
+        refresh();
+    }
+
+    /** Settles all open questions with the answers in force, as one act. */
+    public void settleAsAssumed(List<Question> questions) {
+        Job next = history.now();
+        for (Question question : questions) {
+            next = next.withSettled(new Decision(
+                    question.kind(), question.subject(), question.assumed(), "settled as assumed", question.text()));
+        }
+        step(next);
+        refresh();
+    }
+
+    /** Asks a settled question again: what was decided is left to Cuvee. */
+    public void askAgain(Decision decision) {
+        step(history.now().withoutSettled(decision.kind(), decision.subject()));
         refresh();
     }
 
@@ -372,7 +433,7 @@ public final class JobModel implements AutoCloseable {
 
     /** A word to the analyst, under the ledger. */
     public void say(String text, boolean failure) {
-        message.set(new Message(text, failure));
+        message.set(failure ? Message.failure(text) : Message.news(text));
     }
 
     /** Adds a column that no source has so far, under a name that is free; answers the name. */
@@ -624,7 +685,7 @@ public final class JobModel implements AutoCloseable {
                     : Says.count(holding.size(), "open question") + " could change a number. Settle "
                             + (holding.size() == 1 ? "it" : "them") + ", or accept "
                             + (holding.size() == 1 ? "it" : "them") + " by name on its card";
-            message.set(new Message(target.getFileName() + " was not written: " + why + ".", true));
+            message.set(Message.failure(target.getFileName() + " was not written: " + why + "."));
             return;
         }
         work.set(Optional.of(Work.<JobSession.Delivered>start(
@@ -642,7 +703,7 @@ public final class JobModel implements AutoCloseable {
         if (state instanceof Work.State.Done<JobSession.Delivered> done) {
             message.set(new Message(
                     "Written: " + target.getFileName() + ", " + done.result().said(),
-                    done.result().incomplete()));
+                    done.result().incomplete() ? Message.Kind.FAILURE : Message.Kind.DONE));
         } else if (state instanceof Work.State.Failed<JobSession.Delivered> failed) {
             tell("Writing", failed.why());
         }
@@ -673,10 +734,8 @@ public final class JobModel implements AutoCloseable {
                             putDelivery(delivery);
                             added.accept(delivery);
                         },
-                        () -> message.set(new Message(
-                                "Nothing of the master stands in " + workbook.getFileName()
-                                        + ": no column's values down one column and across one row. Nothing was changed.",
-                                true))));
+                        () -> message.set(Message.failure("Nothing of the master stands in " + workbook.getFileName()
+                                + ": no column's values down one column and across one row. Nothing was changed."))));
             } catch (CuveeException failed) {
                 ui.execute(() -> tell("Reading the workbook", failed));
             }
@@ -700,11 +759,17 @@ public final class JobModel implements AutoCloseable {
     }
 
     public void undo() {
+        if (history.canUndo()) {
+            pending = "taken back: " + history.lastAct();
+        }
         history.undo();
         followHistory();
     }
 
     public void redo() {
+        if (history.canRedo()) {
+            pending = "done again: " + history.undoneAct();
+        }
         history.redo();
         followHistory();
     }
@@ -716,7 +781,8 @@ public final class JobModel implements AutoCloseable {
 
     private void step(Job next) {
         if (!next.equals(history.now())) {
-            history.step(next);
+            pending = Acts.between(history.now(), next);
+            history.step(next, pending);
             show();
         }
     }
@@ -754,7 +820,7 @@ public final class JobModel implements AutoCloseable {
             saved = true;
             savedJob = now;
             recent.opened(target, now.name());
-            message.set(new Message("Saved: " + target.getFileName() + ".", false));
+            message.set(new Message("Saved: " + target.getFileName() + ".", Message.Kind.DONE));
             show();
         } catch (CuveeException failed) {
             tell("Saving", failed);
@@ -763,13 +829,11 @@ public final class JobModel implements AutoCloseable {
 
     private void tell(String what, Throwable why) {
         if (why instanceof CuveeException known) {
-            message.set(new Message(known.finding().text(), true));
+            message.set(Message.failure(known.finding().text()));
         } else {
             LOG.error("{} failed", what, why);
-            message.set(new Message(
-                    what + " failed inside Cuvee (" + why
-                            + "). Nothing was changed. The log in Cuvee's state folder says more.",
-                    true));
+            message.set(Message.failure(what + " failed inside Cuvee (" + why
+                    + "). Nothing was changed. The log in Cuvee's state folder says more."));
         }
     }
 
@@ -779,6 +843,8 @@ public final class JobModel implements AutoCloseable {
         job.set(now);
         unsaved.set(dirty);
         title.set(now.name() + (dirty ? " *" : ""));
+        lastAct.set(history.lastAct());
+        undoneAct.set(history.undoneAct());
         canUndo.set(history.canUndo());
         canRedo.set(history.canRedo());
     }

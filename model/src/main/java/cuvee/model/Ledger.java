@@ -5,78 +5,152 @@ import cuvee.job.Job;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Sentence;
-import cuvee.refresh.SourceReport;
-import java.util.List;
 import java.util.Optional;
 
 /** The figures of the ledger strip: one for each stage, and what is lost between stages. */
 public final class Ledger {
     private Ledger() {}
 
+    /** How the word at the right of a segment is meant. */
+    public enum Side {
+        /** What is lost before the next stage; it leads to what was set aside. */
+        LOSS,
+        PLAIN,
+        AGREES,
+        OPEN,
+        WRONG
+    }
+
+    /** The rule under a figure: a double one stands only where everything closes. */
+    public enum Rule {
+        NONE,
+        SINGLE,
+        DOUBLE
+    }
+
     /**
      * A segment of the strip.
      *
-     * @param loss what was set aside on the way to the next stage; empty where nothing was
-     * @param toSee how many questions or findings wait there
+     * @param figure the live figure; a dash before the first refresh
+     * @param unit what it counts
+     * @param questions how many open ones belong to this stage
+     * @param side a word at the right of the second line; may be empty
      */
-    public record Segment(Stage stage, String figure, String loss, long toSee) {}
+    public record Segment(Stage stage, String figure, String unit, long questions, String side, Side kind, Rule rule) {
+        /** The whole of it, to be read out. */
+        public String spoken() {
+            return stage.title() + ": " + figure + " " + unit
+                    + (questions > 0 ? ", " + Says.count(questions, "question") : "")
+                    + (side.isEmpty() ? "" : ", " + side);
+        }
+    }
 
     /** Lines of tables that are no records. */
     private static long linesAside(Outcome made) {
         return made.seen() - made.kept();
     }
 
-    /** How many rows the records became, where columns became rows. */
-    private static String turned(Outcome made) {
-        return made.rows() == made.kept() ? "" : Says.number(made.kept()) + " became " + Says.number(made.rows());
-    }
-
     public static Segment of(Stage stage, Job job, Optional<Outcome> outcome) {
         if (outcome.isEmpty()) {
-            return new Segment(stage, "–", "", 0);
+            return new Segment(stage, "–", "", 0, "", Side.PLAIN, Rule.NONE);
         }
         Outcome made = outcome.get();
-        long aside = made.sources().size() - made.taken();
-        long tables = made.sources().stream().mapToLong(s -> s.tables().size()).sum();
         return switch (stage) {
             case COLLECT ->
-                new Segment(
-                        stage,
-                        Says.count(made.taken(), "file"),
-                        aside > 0 ? Says.number(aside) + " set aside" : "",
-                        made.sources().stream()
-                                .filter(s -> s.state() == SourceReport.State.GONE)
-                                .count());
+                counted(stage, made, made.taken(), "file", aside(made.sources().size() - made.taken(), ""));
             case READ ->
-                new Segment(
+                counted(
                         stage,
-                        Says.count(tables, "table"),
-                        linesAside(made) > 0 ? Says.count(linesAside(made), "line") + " set aside" : "",
-                        0);
-            case LINE_UP ->
-                new Segment(
+                        made,
+                        made.sources().stream()
+                                .mapToLong(s -> s.tables().size())
+                                .sum(),
+                        "table",
+                        aside(linesAside(made), "line"));
+            case LINE_UP -> counted(stage, made, made.proposal().columns().size(), "column", "");
+            case REWORK ->
+                counted(
                         stage,
-                        Says.count(made.proposal().columns().size(), "column"),
-                        "",
-                        made.questions().stream()
-                                .filter(q ->
-                                        q.kind().equals("line-up") || q.kind().equals("type"))
-                                .count());
-            case REWORK -> {
-                List<Sentence> sentences = made.sentences();
-                long on = sentences.stream().filter(Sentence::on).count();
-                long ruledOut = made.rowsRuledOut();
-                String loss = ruledOut == 0 ? turned(made) : Says.count(ruledOut, "row") + " set aside";
-                yield new Segment(stage, Says.count(on, "change"), loss, 0);
-            }
-            case CHECK -> {
-                long toSee = made.findings().stream()
-                        .filter(f -> f.atLeast(Severity.QUESTION))
-                        .count();
-                yield new Segment(stage, Says.number(toSee + made.questions().size()) + " to see", "", 0);
-            }
-            case MASTER -> new Segment(stage, Says.count(made.rows(), "row"), "", 0);
-            case DELIVER -> new Segment(stage, Says.count(job.deliveries().size(), "file"), "", 0);
+                        made,
+                        made.sentences().stream().filter(Sentence::on).count(),
+                        "rule",
+                        reworked(made));
+            case CHECK -> check(made);
+            case MASTER -> master(made);
+            case DELIVER -> deliver(job, made);
         };
+    }
+
+    private static Segment counted(Stage stage, Outcome made, long count, String noun, String loss) {
+        return new Segment(
+                stage,
+                Says.number(count),
+                unit(count, noun),
+                Questions.of(made, stage).size(),
+                loss,
+                Side.LOSS,
+                Rule.NONE);
+    }
+
+    private static String unit(long count, String noun) {
+        return count == 1 ? noun : noun + "s";
+    }
+
+    private static String aside(long count, String noun) {
+        return count == 0 ? "" : "↓ " + (noun.isEmpty() ? Says.number(count) : Says.count(count, noun)) + " aside";
+    }
+
+    private static String reworked(Outcome made) {
+        return made.rowsRuledOut() > 0
+                ? aside(made.rowsRuledOut(), "row")
+                : made.rows() == made.kept() ? "" : Says.number(made.kept()) + " → " + Says.number(made.rows());
+    }
+
+    private static Segment check(Outcome made) {
+        long findings = made.findings().stream()
+                .filter(finding -> finding.atLeast(Severity.REMARK))
+                .count();
+        Verdict verdict = Verdict.of(made);
+        Side side = switch (verdict.kind()) {
+            case CLEAN -> Side.AGREES;
+            case NOT_FINAL -> Side.OPEN;
+            case WRONG -> Side.WRONG;
+        };
+        return new Segment(
+                Stage.CHECK,
+                Says.number(findings),
+                unit(findings, "finding"),
+                Questions.of(made, Stage.CHECK).size(),
+                verdict.words(),
+                side,
+                Rule.NONE);
+    }
+
+    private static Segment master(Outcome made) {
+        boolean closes = Verdict.of(made).kind() != Verdict.Kind.WRONG;
+        return new Segment(
+                Stage.MASTER,
+                Says.number(made.rows()),
+                unit(made.rows(), "row"),
+                0,
+                Weighing.of(made).map(Weighing::sum).orElse(""),
+                Side.PLAIN,
+                closes ? Rule.DOUBLE : Rule.SINGLE);
+    }
+
+    private static Segment deliver(Job job, Outcome made) {
+        long held = job.deliveries().stream()
+                .filter(delivery ->
+                        made.failed() || !delivery.heldBy(made.questions()).isEmpty())
+                .count();
+        long ready = job.deliveries().size() - held;
+        return new Segment(
+                Stage.DELIVER,
+                Says.number(ready),
+                "ready",
+                0,
+                held == 0 ? "" : Says.number(held) + " held",
+                held == 0 ? Side.PLAIN : Side.OPEN,
+                Rule.NONE);
     }
 }

@@ -20,8 +20,8 @@ public record Scope(String words, String id) {
         if (outcome.proposal().layouts().size() > 1) {
             outcome.proposal()
                     .layouts()
-                    .forEach(layout ->
-                            scopes.add(new Scope("in the layout of " + Grids.layoutName(layout), layout.signature())));
+                    .forEach(layout -> scopes.add(
+                            new Scope("in the layout of " + BoardGrid.layoutName(layout), layout.signature())));
         }
         outcome.job().places().stream()
                 .map(Place::label)

@@ -15,6 +15,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
@@ -154,7 +155,7 @@ class JobModelTest {
                 .isEqualTo("a file of that name is there already, and Cuvee did not write it (10 bytes)");
         model.deliver(delivery);
         idle();
-        assertThat(model.messageProperty().get().failure()).isTrue();
+        assertThat(model.messageProperty().get().kind()).isEqualTo(JobModel.Message.Kind.FAILURE);
         assertThat(folder.resolve("out.csv")).hasContent("somebody's");
         model.deliver(delivery, Existing.REPLACE);
         idle();
@@ -191,7 +192,7 @@ class JobModelTest {
         Files.move(folder.resolve("data"), folder.resolve("moved"));
         model.refresh();
         idle();
-        assertThat(model.messageProperty().get().failure()).isTrue();
+        assertThat(model.messageProperty().get().kind()).isEqualTo(JobModel.Message.Kind.FAILURE);
         assertThat(model.messageProperty().get().text()).contains("There is no folder or file");
         assertThat(model.outcomeProperty().get().orElseThrow().rows()).isEqualTo(3);
     }
@@ -246,34 +247,82 @@ class JobModelTest {
         }
     }
 
+    private Ledger.Segment segment(Stage stage) {
+        return Ledger.of(
+                stage, model.jobProperty().get(), model.outcomeProperty().get());
+    }
+
     @Test
     void theLedgerCarriesLiveFigures() throws Exception {
-        assertThat(Ledger.of(
-                                Stage.MASTER,
-                                model.jobProperty().get(),
-                                model.outcomeProperty().get())
-                        .figure())
-                .isEqualTo("–");
+        assertThat(segment(Stage.MASTER).figure()).isEqualTo("–");
         write("data/~$a.xlsx", "x");
         refreshed();
-        Ledger.Segment collect = Ledger.of(
-                Stage.COLLECT,
-                model.jobProperty().get(),
-                model.outcomeProperty().get());
-        assertThat(collect.figure()).isEqualTo("2 files");
-        assertThat(collect.loss()).isEqualTo("1 set aside");
-        assertThat(Ledger.of(
-                                Stage.READ,
-                                model.jobProperty().get(),
-                                model.outcomeProperty().get())
-                        .loss())
-                .isEqualTo("2 lines set aside");
-        assertThat(Ledger.of(
-                                Stage.LINE_UP,
-                                model.jobProperty().get(),
-                                model.outcomeProperty().get())
-                        .toSee())
-                .isEqualTo(1);
+        assertThat(segment(Stage.COLLECT).spoken()).isEqualTo("Collect: 2 files, ↓ 1 aside");
+        assertThat(segment(Stage.READ).spoken()).isEqualTo("Read: 2 tables, ↓ 2 lines aside");
+        assertThat(segment(Stage.LINE_UP).questions()).isEqualTo(1);
+        assertThat(segment(Stage.MASTER).spoken()).isEqualTo("Master: 3 rows");
+        assertThat(segment(Stage.MASTER).rule()).isEqualTo(Ledger.Rule.DOUBLE);
+    }
+
+    @Test
+    void theVerdictIsNeverBetterThanItIs() throws Exception {
+        Outcome first = refreshed();
+        assertThat(Verdict.of(first).sentence()).isEqualTo("Adds up; not final: 1 question.");
+        assertThat(segment(Stage.CHECK).kind()).isEqualTo(Ledger.Side.OPEN);
+        model.settleAsAssumed(first.questions());
+        idle();
+        Outcome settled = model.outcomeProperty().get().orElseThrow();
+        assertThat(settled.questions()).isEmpty();
+        assertThat(Verdict.of(settled).kind()).isEqualTo(Verdict.Kind.CLEAN);
+        write("data/torn.xlsx", "PK\3\4");
+        model.refresh();
+        idle();
+        assertThat(Verdict.of(model.outcomeProperty().get().orElseThrow()).sentence())
+                .isEqualTo("Adds up; not final: 1 file unread.");
+    }
+
+    @Test
+    void anActIsNamedSaysWhatItChangedAndIsTakenBackByName() throws Exception {
+        Outcome first = refreshed();
+        assertThat(model.lastActProperty().get()).isEmpty();
+        model.splitHeader("heads", "Heads");
+        idle();
+        assertThat(model.lastActProperty().get()).isEqualTo("“heads” feeds Heads");
+        assertThat(model.messageProperty().get().text())
+                .isEqualTo("“heads” feeds Heads: 1 value fewer in Passengers; Heads is new, with 1 value.");
+        model.decideFiles(List.of("b.csv"), false);
+        idle();
+        assertThat(model.lastActProperty().get()).isEqualTo("left out b.csv");
+        assertThat(model.messageProperty().get().text()).startsWith("Left out b.csv: 1 row fewer; ");
+        model.undo();
+        idle();
+        assertThat(model.undoneActProperty().get()).isEqualTo("left out b.csv");
+        assertThat(model.lastActProperty().get()).isEqualTo("“heads” feeds Heads");
+        assertThat(model.messageProperty().get().text()).startsWith("Taken back: left out b.csv: 1 row more; ");
+        assertThat(first.questions()).hasSize(1);
+    }
+
+    @Test
+    void aQuestionNamesItsSubjectAndShowsBothSidesAndCanBeAskedAgain() throws Exception {
+        write("data/b.csv", "Date,Port,Sunk\n2026-02-01,Tarsk,yes\n2026-02-02,Tarsk,no\n");
+        write("data/a.csv", "Date,Port,Lost\n2026-01-01,Hollin,no\n2026-01-02,Hollin,yes\n");
+        Outcome outcome = refreshed();
+        var question = outcome.questions().get(0);
+        assertThat(Questions.stage(question)).isEqualTo(Stage.LINE_UP);
+        assertThat(Questions.title(outcome, question)).matches("Is “Sunk” the column Lost\\?");
+        assertThat(Questions.stake(question)).isEqualTo("2 rows");
+        assertThat(Questions.seen(outcome, question))
+                .extracting(Questions.Seen::title)
+                .containsExactly("“Sunk” in 1 table", "“Lost” in 1 table");
+        assertThat(Questions.seen(outcome, question).get(0).values()).containsExactlyInAnyOrder("yes", "no");
+        model.settle(question, question.assumed());
+        idle();
+        Outcome settled = model.outcomeProperty().get().orElseThrow();
+        ListGrid<cuvee.job.Decision> decisions = Questions.settled(settled);
+        assertThat(decisions.text(0, 0)).isEqualTo("“sunk” feeds Lost");
+        model.askAgain(decisions.item(0));
+        idle();
+        assertThat(model.outcomeProperty().get().orElseThrow().questions()).hasSize(1);
     }
 
     @Test
@@ -304,7 +353,7 @@ class JobModelTest {
         model.leaveOutColumn("Port", false);
         idle();
         assertThat(columns()).containsExactly("People", "Date", "Port");
-        Grids.BoardHeader header = Grids.header(
+        BoardGrid.Header header = BoardGrid.header(
                         model.outcomeProperty().get().orElseThrow(),
                         first.proposal().layouts().get(1),
                         "People")
@@ -337,22 +386,28 @@ class JobModelTest {
     void theGridsTellWhatBecameOfEverything() throws Exception {
         write("data/inner/torn.xlsx", "PK\3\4");
         Outcome outcome = refreshed();
-        ListGrid<Grids.FileLine> files = Grids.files(outcome, ZoneId.of("UTC"));
+        FilesGrid files = FilesGrid.of(outcome, FilesGrid.Filter.ALL, Optional.empty(), ZoneId.of("UTC"));
         assertThat(files.rows()).isEqualTo(4);
         assertThat(files.text(0, 0)).isEqualTo("a.csv");
-        assertThat(files.text(0, 2)).isEqualTo("2 rows in 1 table; commas, UTF-8");
+        assertThat(files.text(0, 2)).isEqualTo("1 table, 2 rows");
         assertThat(files.tone(2, 0)).isEqualTo(GridModel.Tone.HEADING);
         assertThat(files.text(3, 1)).isEqualTo("set aside");
-        ListGrid<?> board = Grids.lineUp(outcome, Grids.boardColumns(outcome, Grids.BoardFilter.ALL));
+        BoardGrid board = board(outcome, BoardGrid.columns(outcome, BoardGrid.Filter.ALL));
         assertThat(board.rows()).isEqualTo(2);
         assertThat(board.text(0, 4)).isEqualTo("=");
-        assertThat(board.text(1, 4)).isEqualTo("Heads, assumed");
+        assertThat(board.text(1, 4)).isEqualTo("Heads");
+        assertThat(board.second(1, 4)).isEqualTo("assumed");
+        assertThat(board.mark(1, 4)).isEqualTo(GridModel.Mark.QUESTION);
         ListGrid<Grids.ReadLine> read = Grids.read(outcome);
         assertThat(read.text(0, 0)).isEqualTo("1 table  Layout 1, 3 columns: Date, Port, Passengers");
         assertThat(read.text(1, 0)).isEqualTo("a.csv");
         assertThat(read.text(1, 1)).isEqualTo("2");
         assertThat(Grids.findings(outcome).text(0, 0)).isEqualTo("warning");
         assertThat(Grids.reconciliation(outcome).text(0, 1)).isEqualTo("3");
+    }
+
+    private static BoardGrid board(Outcome outcome, List<Integer> columns) {
+        return new BoardGrid(outcome, columns, java.util.Set.of(), java.util.Map.of());
     }
 
     @ParameterizedTest
@@ -384,11 +439,11 @@ class JobModelTest {
         write("data/c.csv", "Date,Port,Passengers,Crew\n2026-03-01,Oska,8,2\n2026-03-02,Oska,8,3\n");
         Outcome outcome = refreshed();
         assertThat(columns()).containsExactly("Date", "Port", "Passengers", "Crew");
-        assertThat(Grids.boardColumns(outcome, Grids.BoardFilter.ALL)).containsExactly(0, 1, 2, 3);
-        assertThat(Grids.boardColumns(outcome, Grids.BoardFilter.DIFFERENT)).containsExactly(2);
-        assertThat(Grids.boardColumns(outcome, Grids.BoardFilter.ABSENT)).containsExactly(3);
-        assertThat(Grids.boardColumns(outcome, Grids.BoardFilter.ASSUMED)).containsExactly(2);
-        assertThat(Grids.lineUp(outcome, List.of(3)).title(2)).isEqualTo("Crew");
+        assertThat(BoardGrid.columns(outcome, BoardGrid.Filter.ALL)).containsExactly(0, 1, 2, 3);
+        assertThat(BoardGrid.columns(outcome, BoardGrid.Filter.DIFFERENT)).containsExactly(2);
+        assertThat(BoardGrid.columns(outcome, BoardGrid.Filter.ABSENT)).containsExactly(3);
+        assertThat(BoardGrid.columns(outcome, BoardGrid.Filter.ASSUMED)).containsExactly(2);
+        assertThat(board(outcome, List.of(3)).title(2)).isEqualTo("Crew");
     }
 
     @Test
@@ -500,12 +555,7 @@ class JobModelTest {
             assertThat(Long.parseLong(lines.text(row, 4)) + Long.parseLong(lines.text(row, 5)))
                     .isEqualTo(kept);
         }
-        assertThat(Ledger.of(
-                                Stage.REWORK,
-                                model.jobProperty().get(),
-                                model.outcomeProperty().get())
-                        .loss())
-                .isEqualTo("3 rows set aside");
+        assertThat(segment(Stage.REWORK).side()).isEqualTo("↓ 3 rows aside");
         model.rules().ruleEqual(List.of("Port"), "keep the last");
         idle();
         assertThat(model.outcomeProperty().get().orElseThrow().rowsRuledOut()).isEqualTo(3);

@@ -102,19 +102,24 @@ class WorkTest {
     }
 
     @Test
-    void historyGoesBackAndForth() {
+    void historyGoesBackAndForthByTheNamesOfItsActs() {
         History<String> history = new History<>("a");
-        history.step("b");
+        history.step("b", "to b");
         history.amend("b!");
-        history.step("c");
+        history.step("c", "to c");
+        assertThat(history.lastAct()).isEqualTo("to c");
         history.undo();
         assertThat(history.now()).isEqualTo("b!");
+        assertThat(history.undoneAct()).isEqualTo("to c");
+        assertThat(history.lastAct()).isEqualTo("to b");
         history.undo();
         assertThat(history.now()).isEqualTo("a");
         assertThat(history.canUndo()).isFalse();
         history.redo();
-        history.step("d");
+        assertThat(history.lastAct()).isEqualTo("to b");
+        history.step("d", "to d");
         assertThat(history.canRedo()).isFalse();
+        assertThat(history.undoneAct()).isEmpty();
         assertThat(history.now()).isEqualTo("d");
     }
 }

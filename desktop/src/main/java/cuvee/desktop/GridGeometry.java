@@ -1,0 +1,239 @@
+package cuvee.desktop;
+
+import cuvee.model.GridModel;
+
+/**
+ * Where the rows and columns of a grid lie on its canvas. Rows are counted in whole rows from the first visible one, so
+ * that nothing depends on how many there are; columns that are pinned stay before those that are scrolled.
+ */
+final class GridGeometry {
+    static final double ROW = 26;
+    static final double TALL = 44;
+    private static final double LEAST_WIDTH = 40;
+
+    private double[] widths = new double[0];
+    private double[] lefts = new double[1];
+    private int pinned;
+    private double width;
+    private double height;
+    private double labels;
+    private double head;
+    private double foot;
+    private double scroll;
+    private long first;
+
+    void setColumns(GridModel model, boolean keepWidths) {
+        pinned = Math.min(model.pinned(), model.columns());
+        if (!keepWidths || widths.length != model.columns()) {
+            widths = new double[model.columns()];
+            for (int i = 0; i < widths.length; i++) {
+                widths[i] = model.width(i);
+            }
+        }
+        measure();
+    }
+
+    /** The room there is: the canvas, and what of it the row labels, the head and the foot take. */
+    void setRoom(double newWidth, double newHeight, double labelWidth, double headHeight, double footHeight) {
+        width = newWidth;
+        height = newHeight;
+        labels = labelWidth;
+        head = headHeight;
+        foot = footHeight;
+    }
+
+    void setScroll(double across, long firstRow) {
+        scroll = across;
+        first = firstRow;
+    }
+
+    private void measure() {
+        lefts = new double[widths.length + 1];
+        for (int i = 0; i < widths.length; i++) {
+            lefts[i + 1] = lefts[i] + widths[i];
+        }
+    }
+
+    /** The last column takes what room is left, unless it holds numbers, which belong beside the others. */
+    void stretch(GridModel model) {
+        int last = widths.length - 1;
+        if (last >= 0 && model.columns() == widths.length) {
+            double wanted = model.width(last);
+            widths[last] = model.numeric(last) ? wanted : Math.max(wanted, body() - lefts[last]);
+            measure();
+        }
+    }
+
+    void widen(int column, double by) {
+        widths[column] = Math.max(LEAST_WIDTH, widths[column] + by);
+        measure();
+    }
+
+    void setWidth(int column, double wanted) {
+        widths[column] = Math.max(LEAST_WIDTH, wanted);
+        measure();
+    }
+
+    int columns() {
+        return widths.length;
+    }
+
+    int pinned() {
+        return pinned;
+    }
+
+    double head() {
+        return head;
+    }
+
+    double labels() {
+        return labels;
+    }
+
+    double width() {
+        return width;
+    }
+
+    double height() {
+        return height;
+    }
+
+    /** Where the rows end and the last line begins. */
+    double bottom() {
+        return height - foot;
+    }
+
+    double body() {
+        return Math.max(0, width - labels);
+    }
+
+    double width(int column) {
+        return widths[column];
+    }
+
+    /** Where a column begins on the canvas; a scrolled one may begin under the pinned ones. */
+    double left(int column) {
+        return labels + lefts[column] - (column < pinned ? 0 : scroll);
+    }
+
+    /** Where the pinned columns end, and those that are scrolled begin to be seen. */
+    double pinnedEnd() {
+        return labels + lefts[pinned];
+    }
+
+    /** How far the columns can be scrolled. */
+    double mostScroll() {
+        return Math.max(0, lefts[widths.length] - body());
+    }
+
+    /** The share of the columns that is seen at once. */
+    double shareSeen() {
+        double moving = lefts[widths.length] - lefts[pinned];
+        return moving <= 0 ? 1 : Math.min(1, (body() - lefts[pinned]) / moving);
+    }
+
+    /** The scroll at which a column is seen as a whole. */
+    double revealing(int column) {
+        if (column < pinned) {
+            return scroll;
+        }
+        double before = lefts[column] - lefts[pinned];
+        if (before < scroll) {
+            return before;
+        }
+        double room = body();
+        return lefts[column + 1] - scroll > room ? Math.min(lefts[column + 1] - room, before) : scroll;
+    }
+
+    /** The first scrolled column of which anything is seen. */
+    int firstScrolled() {
+        int column = pinned;
+        while (column < widths.length - 1 && left(column + 1) <= pinnedEnd()) {
+            column++;
+        }
+        return column;
+    }
+
+    /** True where some of a column lies beyond the right edge. */
+    boolean isBeyond(int column) {
+        return left(column) + widths[column] > width + 1;
+    }
+
+    int columnAt(double x) {
+        for (int column = 0; column < pinned; column++) {
+            if (x < left(column + 1 < pinned ? column + 1 : column) + (column + 1 < pinned ? 0 : widths[column])) {
+                return column;
+            }
+        }
+        for (int column = pinned; column < widths.length; column++) {
+            if (x < left(column) + widths[column]) {
+                return column;
+            }
+        }
+        return widths.length - 1;
+    }
+
+    /** The column whose right border is near; below zero where none is. */
+    int borderAt(double x) {
+        for (int column = 0; column < widths.length; column++) {
+            double border = left(column) + widths[column];
+            boolean seen = column < pinned || border > pinnedEnd();
+            if (seen && Math.abs(x - border) < 4) {
+                return column;
+            }
+        }
+        return -1;
+    }
+
+    // ---- rows ----
+
+    long first() {
+        return first;
+    }
+
+    static double height(GridModel model, long row) {
+        return model.isTall(row) ? TALL : ROW;
+    }
+
+    /** The row under a height; it may lie behind the last one. */
+    long rowAt(GridModel model, double y) {
+        double at = head;
+        long row = first;
+        while (row < model.rows() && at + height(model, row) <= y) {
+            at += height(model, row);
+            row++;
+        }
+        return row < model.rows() ? row : row + (long) Math.floor((y - at) / ROW);
+    }
+
+    /** Where a row that is not above the first visible one begins. */
+    double top(GridModel model, long row) {
+        double at = head;
+        for (long before = first; before < row && at < height; before++) {
+            at += height(model, before);
+        }
+        return at;
+    }
+
+    /** How many rows, from one downwards, are seen as a whole; at least one. */
+    long wholeFrom(GridModel model, long row) {
+        double room = bottom() - head;
+        long count = 0;
+        while (row + count < model.rows() && room >= height(model, row + count)) {
+            room -= height(model, row + count);
+            count++;
+        }
+        return Math.max(1, count);
+    }
+
+    /** The first visible row at which a row is the last that is seen as a whole. */
+    long firstEndingAt(GridModel model, long row) {
+        double room = bottom() - head;
+        long at = row + 1;
+        while (at > 0 && room >= height(model, at - 1)) {
+            room -= height(model, at - 1);
+            at--;
+        }
+        return Math.min(at, Math.max(0, row));
+    }
+}

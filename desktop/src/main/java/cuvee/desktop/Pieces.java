@@ -1,0 +1,125 @@
+package cuvee.desktop;
+
+import cuvee.model.GridModel.Mark;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+
+/** The small pieces that all views are made of: buttons that name their act, words that act, marks. */
+final class Pieces {
+    private Pieces() {}
+
+    /** A label with classes of the style sheet. */
+    static Label label(String text, String... styles) {
+        Label label = new Label(text);
+        label.getStyleClass().addAll(styles);
+        return label;
+    }
+
+    /** A label that takes as many lines as it needs. */
+    static Label wrapped(String text, String... styles) {
+        Label label = label(text, styles);
+        label.setWrapText(true);
+        label.setMinHeight(Region.USE_PREF_SIZE);
+        return label;
+    }
+
+    /** A button that names its act. */
+    static Button button(String text, String id, Runnable act) {
+        Button button = new Button(text);
+        button.setId(id);
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setOnAction(e -> act.run());
+        return button;
+    }
+
+    /** A button with the keys that do the same. */
+    static Button button(String text, String keys, String id, Runnable act) {
+        Button button = button(text, id, act);
+        button.setGraphic(label(keys, "key"));
+        button.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
+        button.setGraphicTextGap(8);
+        button.setTooltip(new Tooltip(text + " (" + keys + ")"));
+        return button;
+    }
+
+    /** The one next act. */
+    static Button chief(Button button) {
+        button.getStyleClass().add("chief");
+        return button;
+    }
+
+    static Button plain(Button button) {
+        button.getStyleClass().add("plain");
+        return button;
+    }
+
+    /** Words that lead somewhere. */
+    static Button go(String text, String id, Runnable act) {
+        Button button = button(text, id, act);
+        button.getStyleClass().add("go");
+        return button;
+    }
+
+    /** A word of a sentence that can be changed where it stands. */
+    static MenuButton slot(String id) {
+        MenuButton slot = new MenuButton();
+        slot.setId(id);
+        slot.getStyleClass().add("slot");
+        slot.setMinWidth(Region.USE_PREF_SIZE);
+        return slot;
+    }
+
+    static MenuItem item(String text, String keys, Runnable act) {
+        MenuItem item = new MenuItem(text);
+        if (!keys.isEmpty()) {
+            item.setAccelerator(KeyCombination.valueOf(keys));
+        }
+        item.setOnAction(e -> act.run());
+        return item;
+    }
+
+    static MenuItem line() {
+        return new SeparatorMenuItem();
+    }
+
+    /** A sign with a word behind it. */
+    static Label mark(Mark mark, String words) {
+        String sign = mark.sign() + (words.isEmpty() ? "" : " " + words);
+        return label(
+                sign,
+                "mark",
+                switch (mark) {
+                    case QUESTION -> "question";
+                    case WRONG -> "wrong";
+                    case FINDING, NONE -> "finding";
+                });
+    }
+
+    static HBox row(double gap, Node... nodes) {
+        HBox row = new HBox(gap, nodes);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    /** Takes what room is left. */
+    static Region space() {
+        Region space = new Region();
+        HBox.setHgrow(space, Priority.ALWAYS);
+        return space;
+    }
+
+    static void show(Node node, boolean shown) {
+        node.setVisible(shown);
+        node.setManaged(shown);
+    }
+}

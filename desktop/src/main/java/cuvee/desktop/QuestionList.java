@@ -1,0 +1,261 @@
+package cuvee.desktop;
+
+import cuvee.finding.Question;
+import cuvee.job.Decision;
+import cuvee.model.GridModel.Mark;
+import cuvee.model.JobModel;
+import cuvee.model.ListGrid;
+import cuvee.model.Questions;
+import cuvee.place.Says;
+import cuvee.refresh.Outcome;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.css.PseudoClass;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * All open questions, the weightiest first, with the evidence and the answers of the chosen one beside them; below, what
+ * is settled, each to be asked again. It lies over the stage, so that the figures of the strip are seen to move.
+ */
+final class QuestionList extends HBox {
+    private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
+    private static final double EVIDENCE = 520;
+    private final JobModel model;
+    private final Consumer<Question> showInPlace;
+    private final Runnable close;
+    private final Label says = Pieces.label("", "says");
+    private final VBox rows = new VBox();
+    private final Button all;
+    private final Label settledSays = Pieces.label("", "heading");
+    private final GridView settled = new GridView("settled-grid");
+    private final VBox evidence = new VBox(10);
+    private final List<Question> questions = new ArrayList<>();
+    private int chosen;
+    private @Nullable AnswerBox answers;
+
+    QuestionList(JobModel model, Consumer<Question> showInPlace, Runnable close) {
+        this.model = model;
+        this.showInPlace = showInPlace;
+        this.close = close;
+        setId("questions");
+        getStyleClass().add("question-list");
+        all = Pieces.button("Settle all as assumed", "questions-settle-all", this::settleAll);
+        settled.setOnOpen((row, column) -> askAgain(row));
+        ScrollPane scroll = new ScrollPane(rows);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setFocusTraversable(false);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        VBox.setVgrow(settled, Priority.SOMETIMES);
+        settled.setMinHeight(110);
+        settled.setPrefHeight(210);
+        HBox head = Pieces.row(12, says);
+        head.getStyleClass().addAll("standing", "inner");
+        HBox hands = Pieces.row(
+                12,
+                all,
+                Pieces.space(),
+                Pieces.label(
+                        "↑ ↓ question   1 2 3 answer   Enter settle   Ctrl+Enter show in place", "second", "small"));
+        VBox left = new VBox(10, head, scroll, hands, settledSays, settled);
+        left.setPadding(new javafx.geometry.Insets(4, 16, 12, 16));
+        left.setMinWidth(0);
+        HBox.setHgrow(left, Priority.ALWAYS);
+        evidence.getStyleClass().add("evidence-side");
+        evidence.setPrefWidth(EVIDENCE);
+        evidence.setMinWidth(400);
+        evidence.setMaxWidth(EVIDENCE);
+        getChildren().addAll(left, evidence);
+        addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        model.outcomeProperty().addListener((o, before, now) -> show(now));
+        show(model.outcomeProperty().get());
+    }
+
+    GridView grid() {
+        return settled;
+    }
+
+    private void show(Optional<Outcome> outcome) {
+        boolean focused = rows.lookup(".question-row:focused") != null
+                || getScene() != null && isWithin(getScene().getFocusOwner());
+        String before = chosen < questions.size() ? questions.get(chosen).id() : "";
+        questions.clear();
+        outcome.ifPresent(made -> questions.addAll(made.questions()));
+        chosen = Math.max(0, Math.min(chosen, questions.size() - 1));
+        for (int at = 0; at < questions.size(); at++) {
+            chosen = questions.get(at).id().equals(before) ? at : chosen;
+        }
+        says.setText(
+                outcome.isEmpty()
+                        ? "What Cuvee cannot settle from the files will be asked here."
+                        : questions.isEmpty()
+                                ? "No open question: everything could be settled from the files."
+                                : Says.count(questions.size(), "question")
+                                        + (questions.size() == 1 ? ". It" : ", the weightiest first. Each")
+                                        + " has an answer in force already.");
+        rows.getChildren().clear();
+        for (int at = 0; at < questions.size(); at++) {
+            rows.getChildren().add(row(outcome.orElseThrow(), at));
+        }
+        Pieces.show(all, !questions.isEmpty());
+        all.setText(questions.size() == 1 ? "Settle it as assumed" : "Settle all " + questions.size() + " as assumed");
+        outcome.ifPresent(made -> {
+            ListGrid<Decision> decisions = Questions.settled(made);
+            settled.setModel(decisions);
+            boolean any = decisions.rows() > 0;
+            settledSays.setText(
+                    any
+                            ? "Settled by you: " + Says.count(decisions.rows(), "decision")
+                            : "Nothing is settled by you yet; what you settle stands here, and can be asked again.");
+            settledSays.getStyleClass().setAll("label", any ? "heading" : "second");
+            Pieces.show(settled, any);
+        });
+        choose(chosen);
+        if (focused && isVisible()) {
+            focusChosen();
+        }
+    }
+
+    private boolean isWithin(@Nullable Node node) {
+        for (Node at = node; at != null; at = at.getParent()) {
+            if (at == this) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private VBox row(Outcome outcome, int at) {
+        Question question = questions.get(at);
+        Label title = Pieces.wrapped(Questions.title(outcome, question), "bold");
+        HBox.setHgrow(title, Priority.ALWAYS);
+        title.setMaxWidth(Double.MAX_VALUE);
+        Label stake = Pieces.label(Questions.stake(question), "medium");
+        stake.setMinWidth(USE_PREF_SIZE);
+        HBox first = Pieces.row(10, Pieces.mark(Mark.QUESTION, ""), title, stake);
+        Label assumed = Pieces.wrapped("Assumed: " + question.assumedText());
+        Label place = Pieces.label(Questions.place(question), "second", "small");
+        VBox row = new VBox(2, first, assumed, place);
+        assumed.setPadding(new javafx.geometry.Insets(0, 0, 0, 30));
+        place.setPadding(new javafx.geometry.Insets(0, 0, 0, 30));
+        row.setId("question-" + question.id());
+        row.getStyleClass().add("question-row");
+        row.setFocusTraversable(true);
+        row.setAccessibleRole(AccessibleRole.LIST_ITEM);
+        row.setAccessibleText(title.getText() + ", " + stake.getText() + ", " + assumed.getText());
+        row.setOnMouseClicked(e -> {
+            choose(at);
+            focusChosen();
+        });
+        row.focusedProperty().addListener((o, was, now) -> {
+            if (now && chosen != at) {
+                choose(at);
+            }
+        });
+        return row;
+    }
+
+    /** Chooses a question, and shows what is known of it. */
+    private void choose(int at) {
+        chosen = at;
+        for (int i = 0; i < rows.getChildren().size(); i++) {
+            rows.getChildren().get(i).pseudoClassStateChanged(CHOSEN, i == at);
+        }
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        evidence.getChildren().clear();
+        answers = null;
+        if (outcome.isEmpty() || at < 0 || at >= questions.size()) {
+            evidence.getChildren()
+                    .add(Pieces.wrapped(
+                            "What Cuvee assumed along the way stands in the job, each with its reason.", "second"));
+            return;
+        }
+        Question question = questions.get(at);
+        Button shut = Pieces.plain(Pieces.button("Close", "Ctrl+J", "questions-close", close));
+        HBox head = Pieces.row(
+                10,
+                Pieces.mark(Mark.QUESTION, ""),
+                Pieces.label((at + 1) + " of " + questions.size(), "second"),
+                Pieces.space(),
+                shut);
+        Label title = Pieces.wrapped(Questions.title(outcome.get(), question), "large");
+        Label stake =
+                Pieces.wrapped(Questions.stake(question) + " rest on it · " + Questions.place(question), "second");
+        AnswerBox box = new AnswerBox(
+                outcome.get(),
+                question,
+                model::settle,
+                Pieces.button("Show it in its place", "question-place", () -> showInPlace.accept(question)));
+        answers = box;
+        evidence.getChildren().addAll(head, title, stake, box);
+    }
+
+    /** Goes to a question of the list. */
+    void go(Question question) {
+        for (int at = 0; at < questions.size(); at++) {
+            if (questions.get(at).id().equals(question.id())) {
+                choose(at);
+            }
+        }
+        focusChosen();
+    }
+
+    void focusChosen() {
+        if (chosen < rows.getChildren().size()) {
+            rows.getChildren().get(chosen).requestFocus();
+        } else {
+            settled.requestFocus();
+        }
+    }
+
+    private void settleAll() {
+        model.settleAsAssumed(List.copyOf(questions));
+    }
+
+    private void askAgain(long row) {
+        if (settled.model() instanceof ListGrid<?> list && list.item(row) instanceof Decision decision) {
+            model.askAgain(decision);
+        }
+    }
+
+    private void key(KeyEvent e) {
+        boolean onRow = e.getTarget() instanceof VBox row && rows.getChildren().contains(row);
+        if (e.getCode() == KeyCode.ESCAPE) {
+            close.run();
+            e.consume();
+        } else if (e.getCode() == KeyCode.ENTER && e.isShortcutDown() && chosen < questions.size()) {
+            showInPlace.accept(questions.get(chosen));
+            e.consume();
+        } else if (onRow && answers != null) {
+            rowKey(e, answers);
+        }
+    }
+
+    private void rowKey(KeyEvent e, AnswerBox box) {
+        if (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN) {
+            int to = chosen + (e.getCode() == KeyCode.UP ? -1 : 1);
+            choose(Math.max(0, Math.min(to, questions.size() - 1)));
+            focusChosen();
+        } else if (e.getCode() == KeyCode.ENTER) {
+            box.settleSo();
+        } else if (e.getCode().isDigitKey() && !e.isAltDown() && !e.isShortcutDown()) {
+            int number = e.getCode().getName().charAt(0) - '0';
+            box.choose(number);
+        } else {
+            return;
+        }
+        e.consume();
+    }
+}
