@@ -16,6 +16,7 @@ import javafx.scene.layout.HBox;
  */
 final class Band extends HBox {
     private final JobModel model;
+    private final Label mark = Pieces.label("!", "mark", "wrong");
     private final Label words = Pieces.label("");
     private final ProgressBar bar = new ProgressBar(0);
     private final Button cancel;
@@ -33,7 +34,7 @@ final class Band extends HBox {
         bar.setMinWidth(80);
         cancel = Pieces.button("Stop", "Esc", "work-cancel", model::cancel);
         close = Pieces.go("Close", "work-close", () -> Pieces.show(this, false));
-        getChildren().addAll(words, bar, Pieces.space(), cancel, close);
+        getChildren().addAll(mark, words, bar, Pieces.space(), cancel, close);
         model.workProperty().addListener((o, before, now) -> follow(now));
         model.messageProperty().addListener((o, before, now) -> tell(now));
         tell(model.messageProperty().get());
@@ -51,6 +52,11 @@ final class Band extends HBox {
     private void style(String... kind) {
         getStyleClass().setAll("band");
         getStyleClass().addAll(kind);
+        boolean failed = getStyleClass().contains("failure");
+        boolean done = getStyleClass().contains("done");
+        mark.setText(failed ? "!" : "ok");
+        mark.getStyleClass().setAll("label", "mark", failed ? "wrong" : "agrees");
+        Pieces.show(mark, failed || done);
     }
 
     private void follow(Optional<Work<?>> work) {

@@ -3,6 +3,7 @@ package cuvee.desktop;
 import cuvee.model.GridModel;
 import cuvee.model.GridModel.Mark;
 import cuvee.model.GridModel.Tone;
+import cuvee.model.MasterGrid;
 import java.util.function.BiPredicate;
 import javafx.geometry.VPos;
 import javafx.scene.canvas.GraphicsContext;
@@ -119,7 +120,8 @@ final class GridPainter {
                     break;
                 }
             }
-            text(text, Fonts.BOLD, colours.ink(), TextAlignment.LEFT, at.left(0) + PAD, y + high / 2, room);
+            String fitting = Fonts.fitting(text, Fonts.BOLD, room);
+            text(fitting, Fonts.BOLD, colours.ink(), TextAlignment.LEFT, at.left(0) + PAD, y + high / 2, room);
         }
     }
 
@@ -316,7 +318,7 @@ final class GridPainter {
             if (!figure.isEmpty()) {
                 boolean right = shown.numeric(column);
                 double wide = at.width(column);
-                boolean said = figure.equals(NOT_SUMMED);
+                boolean said = figure.equals(MasterGrid.NOT_SUMMED);
                 text(
                         Fonts.fitting(figure, said ? Fonts.SMALL : Fonts.BOLD, wide - 2 * PAD),
                         said ? Fonts.SMALL : Fonts.BOLD,
@@ -333,9 +335,6 @@ final class GridPainter {
         });
         line(colours.ink(), 0, y + 0.5, at.width(), y + 0.5);
     }
-
-    /** Stands in the last line under figures that mean nothing when they are added up. */
-    static final String NOT_SUMMED = "not summed";
 
     // ---- pieces ----
 

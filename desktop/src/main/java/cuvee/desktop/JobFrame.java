@@ -1,14 +1,10 @@
 package cuvee.desktop;
 
-import cuvee.finding.Finding;
 import cuvee.finding.Question;
-import cuvee.model.Grids;
 import cuvee.model.JobModel;
 import cuvee.model.Ledger;
-import cuvee.model.ListGrid;
 import cuvee.model.Questions;
 import cuvee.model.Stage;
-import cuvee.model.Verdict;
 import cuvee.place.Where;
 import cuvee.refresh.Outcome;
 import java.time.ZoneId;
@@ -89,41 +85,24 @@ final class JobFrame extends BorderPane {
         read = new ReadView(model, ui);
         rework = new ReworkView(model, choosers);
         lineUp = new LineUpView(model, this::showFacts, this::openSlip);
-        TableView check = new TableView(
-                "findings",
-                model,
-                outcome -> Verdict.of(outcome).sentence(),
-                Grids::findings,
-                "Nothing to see: every value fits and every tally closes.");
-        TableView tally = new TableView(
-                "reconciliation",
-                model,
-                Grids::reconciliationSays,
-                Grids::reconciliation,
-                "No source has been read yet.");
-        check.grid().setOnOpen((row, column) -> openFinding(check, row));
-        VBox checks = new VBox(check, tally);
-        checks.setId("check");
-        VBox.setVgrow(check, Priority.ALWAYS);
-        VBox.setVgrow(tally, Priority.ALWAYS);
+        CheckView check = new CheckView(model, this::openSheet);
         views.put(Stage.COLLECT, collect);
         views.put(Stage.READ, read);
         views.put(Stage.LINE_UP, lineUp);
         views.put(Stage.REWORK, rework);
-        views.put(Stage.CHECK, checks);
+        views.put(Stage.CHECK, check);
         views.put(Stage.MASTER, master);
         views.put(Stage.DELIVER, deliver);
-        grids = List.of(
+        grids = new ArrayList<>(List.of(
                 collect.grid(),
                 read.list(),
                 read.sheet(),
                 lineUp.grid(),
-                check.grid(),
-                tally.grid(),
                 master.grid(),
                 master.one(),
                 facts.grid(),
-                questions.grid());
+                questions.grid()));
+        grids.addAll(check.grids());
         usePalette(shell.palette());
 
         band = new Band(model);
@@ -320,14 +299,6 @@ final class JobFrame extends BorderPane {
         go(Stage.READ);
         read.go(where);
         read.sheet().requestFocus();
-    }
-
-    private void openFinding(TableView check, long row) {
-        if (check.grid().model() instanceof ListGrid<?> list && list.item(row) instanceof Finding finding) {
-            if (!finding.where().source().isEmpty()) {
-                openSheet(finding.where());
-            }
-        }
     }
 
     Stage stage() {

@@ -3,6 +3,7 @@ package cuvee.desktop;
 import cuvee.master.MasterReader;
 import cuvee.model.JobModel;
 import cuvee.model.MasterGrid;
+import cuvee.model.Weighing;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.refresh.Outcome;
@@ -17,7 +18,6 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
-import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -37,7 +37,8 @@ final class MasterView extends VBox {
     private static final double HEIGHT_BESIDE = 230;
     private static final String NONE = "no source";
     private final GridView grid = new GridView("master-grid");
-    private final Label sums = new Label();
+    private final Label says = Pieces.label("", "says");
+    private final FiguresSide figures = new FiguresSide();
     private final GridView one = new GridView("source-grid");
     private final Label oneSays = new Label();
     private final VBox beside = new VBox(oneSays, one);
@@ -83,18 +84,12 @@ final class MasterView extends VBox {
         VBox.setVgrow(one, Priority.ALWAYS);
         one.setPrefHeight(HEIGHT_BESIDE);
         beside.setMinHeight(HEIGHT_BESIDE);
-        oneSays.getStyleClass().add("view-says");
-        sums.getStyleClass().add("hint");
-        sums.setMinWidth(0);
+        oneSays.getStyleClass().addAll("second", "beside-says");
         sources.setId("master-source");
         sources.setMinWidth(130);
         sources.setMaxWidth(260);
         sources.setOnAction(e -> showOne());
-        Button factsButton = new Button("Column facts");
-        factsButton.setId("master-facts");
-        factsButton.setMinWidth(Region.USE_PREF_SIZE);
-        factsButton.setTooltip(new Tooltip("What the column of the selected cell holds, over all rows (F4)"));
-        factsButton.setOnAction(e -> showFacts());
+        Button factsButton = Pieces.button("Column facts", "F4", "master-facts", this::showFacts);
         addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.getCode() == KeyCode.F4) {
                 showFacts();
@@ -123,15 +118,20 @@ final class MasterView extends VBox {
                 correct();
             }
         });
-        Label show = new Label("Beside it");
+        Label show = Pieces.label("Beside it", "second");
         show.setLabelFor(sources);
         show.setMinWidth(Region.USE_PREF_SIZE);
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
-        HBox foot = new HBox(8, sums, gap, rule, factsButton, show, sources);
-        foot.setAlignment(Pos.CENTER_LEFT);
-        foot.getStyleClass().add("view-foot");
-        getChildren().addAll(grid, foot);
+        says.setMinWidth(0);
+        Label beyond = Pieces.label("", "second");
+        beyond.setMinWidth(0);
+        beyond.textProperty().bind(grid.beyondProperty());
+        HBox head = Pieces.row(12, says, beyond, Pieces.space(), show, sources, rule, factsButton);
+        head.getStyleClass().add("standing");
+        HBox.setHgrow(grid, Priority.ALWAYS);
+        HBox both = new HBox(grid, figures);
+        VBox.setVgrow(both, Priority.ALWAYS);
+        widthProperty().addListener((o, before, now) -> figures.fit(now.doubleValue()));
+        getChildren().addAll(head, both);
         model.outcomeProperty().addListener((o, before, now) -> show(now));
         show(model.outcomeProperty().get());
     }
@@ -168,15 +168,12 @@ final class MasterView extends VBox {
         if (before != null) {
             before.close();
         }
-        StringBuilder words = new StringBuilder("Sums over all rows:");
-        String between = " ";
-        for (MasterReader.Total total : outcome.get().totals()) {
-            if (total.sum() != null) {
-                words.append(between).append(total.column()).append(' ').append(MasterGrid.groupedNumber(total.sum()));
-                between = ",  ";
-            }
-        }
-        sums.setText(between.equals(" ") ? "No number columns." : words.toString());
+        says.setText(Says.count(outcome.get().rows(), "row")
+                + Weighing.of(outcome.get())
+                        .map(weighing -> ", " + weighing.column() + " " + weighing.sum()
+                                + (weighing.currency().isEmpty() ? "" : " " + weighing.currency()))
+                        .orElse("")
+                + ".");
         String chosen = Objects.requireNonNullElse(sources.getValue(), NONE);
         List<String> names = new ArrayList<>(List.of(NONE));
         outcome.get().proposal().plan().tables().forEach(table -> {
@@ -198,12 +195,12 @@ final class MasterView extends VBox {
         if (source.equals(NONE) || outcome.isEmpty()) {
             getChildren().remove(beside);
         } else {
-            MasterGrid now = new MasterGrid(model.session(), outcome.get(), ui, source);
+            MasterGrid now = MasterGrid.ofSource(model.session(), outcome.get(), ui, source);
             shownOfOne = now;
             one.setModel(now);
             oneSays.setText("Of these, " + Says.count(now.rows(), "row") + " from " + source + ":");
             if (!getChildren().contains(beside)) {
-                getChildren().add(1, beside);
+                getChildren().add(2, beside);
             }
         }
         if (before != null) {
@@ -250,7 +247,7 @@ final class MasterView extends VBox {
                             return;
                         }
                         if (!getChildren().contains(correction)) {
-                            getChildren().add(getChildren().size() - 1, correction);
+                            getChildren().add(correction);
                         }
                         correction.open(column, now.title(column), Objects.requireNonNullElse(value, ""), found);
                     });
@@ -269,6 +266,9 @@ final class MasterView extends VBox {
 
     private void selected(@Nullable MasterGrid now, long row, int column) {
         Optional<Outcome> outcome = model.outcomeProperty().get();
+        if (now != null && now.equals(shown)) {
+            figures.show(now, grid.selectedRows(), grid.selectedColumns());
+        }
         if (now == null || outcome.isEmpty() || now.rows() == 0) {
             trail.accept("");
             return;

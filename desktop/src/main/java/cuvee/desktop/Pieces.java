@@ -37,6 +37,8 @@ final class Pieces {
     static Button button(String text, String id, Runnable act) {
         Button button = new Button(text);
         button.setId(id);
+        // Names of files are shown as they are, underscores included.
+        button.setMnemonicParsing(false);
         button.setMinWidth(Region.USE_PREF_SIZE);
         button.setOnAction(e -> act.run());
         return button;
@@ -75,12 +77,14 @@ final class Pieces {
         MenuButton slot = new MenuButton();
         slot.setId(id);
         slot.getStyleClass().add("slot");
+        slot.setMnemonicParsing(false);
         slot.setMinWidth(Region.USE_PREF_SIZE);
         return slot;
     }
 
     static MenuItem item(String text, String keys, Runnable act) {
         MenuItem item = new MenuItem(text);
+        item.setMnemonicParsing(false);
         if (!keys.isEmpty()) {
             item.setAccelerator(KeyCombination.valueOf(keys));
         }

@@ -25,6 +25,8 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -39,20 +41,23 @@ import org.jspecify.annotations.Nullable;
  * The sheets as people see them, each row bracketed by what it was taken for. A bracket is corrected by dragging its
  * border, or by saying what the selected rows are; what that would change is shown before it is taken.
  */
-final class ReadView extends HBox implements JobFrame.HasQuestions {
+final class ReadView extends VBox implements JobFrame.HasQuestions {
     private static final double LIST_WIDTH = 344;
     private final GridView list = new GridView("read-list");
     private final GridView sheet = new GridView("read-sheet");
-    private final Label says = new Label();
-    private final Label name = new Label();
-    private final Label why = new Label();
+    private final Label says = Pieces.label("", "says");
+    private final ToggleGroup ends = new ToggleGroup();
+    private final ToggleButton bothEnds = new ToggleButton("both ends");
+    private final ToggleButton allLines = new ToggleButton("all lines");
+    private final Label name = Pieces.label("", "bold");
+    private final Label why = Pieces.wrapped("", "second");
     private final Label effect = new Label();
     private final Label selection = new Label();
     private final SheetRuleBar rule;
     private final Button take = new Button("Take it for this sheet");
     private final Button takeForLayout = new Button("Take it for its layout");
     private final Button leave = new Button("Leave it");
-    private final Button inOrOut = new Button("Leave the sheet out");
+    private final Button inOrOut = Pieces.button("Leave the sheet out", "read-in-or-out", this::switchSheet);
     private final Button asFound = new Button("Read it as found");
     private final VBox choice = new VBox(6);
     private final VBox shape = new VBox(2);
@@ -75,27 +80,20 @@ final class ReadView extends HBox implements JobFrame.HasQuestions {
         list.setPrefWidth(LIST_WIDTH);
         list.setMinWidth(LIST_WIDTH);
         list.setMaxWidth(LIST_WIDTH);
-        says.getStyleClass().addAll("hint", "view-says");
-        says.setWrapText(true);
-        VBox left = new VBox(says, rule, list);
+        says.setMinWidth(0);
+        VBox left = new VBox(rule, list);
         VBox.setVgrow(list, Priority.ALWAYS);
         left.setMinWidth(LIST_WIDTH);
         left.setMaxWidth(LIST_WIDTH);
 
         sheet.setEmptyWords("Choose a sheet on the left to see how it was read.");
         sheet.setOnBracket((border, target) ->
-                propose(current().flatMap(each -> ReadingEdit.border(each, (int) border + 1, (int) target + 1))));
+                propose(current().flatMap(each -> ReadingEdit.border(each, sheetRow(border), sheetRow(target)))));
         sheet.setOnSelect((row, column) -> tellSelection());
+        sheet.setOnOpen((row, column) -> opened(row));
         sheet.addEventHandler(KeyEvent.KEY_PRESSED, this::key);
-        name.getStyleClass().add("section-title");
-        why.getStyleClass().add("hint");
-        why.setWrapText(true);
-        why.setMinHeight(USE_PREF_SIZE);
-        Region space = new Region();
-        HBox.setHgrow(space, Priority.ALWAYS);
-        inOrOut.setMinWidth(USE_PREF_SIZE);
-        HBox head = new HBox(8, name, space, inOrOut);
-        head.setAlignment(Pos.CENTER_LEFT);
+        name.setMinWidth(0);
+        HBox head = Pieces.row(12, name, Pieces.space(), inOrOut);
         VBox about = new VBox(1, head, why, shape);
         about.getStyleClass().add("view-head");
         VBox right = new VBox(about, sheet, foot());
@@ -103,13 +101,58 @@ final class ReadView extends HBox implements JobFrame.HasQuestions {
         HBox.setHgrow(right, Priority.ALWAYS);
         right.setMinWidth(0);
         right.getStyleClass().add("read-sheet-side");
-        getChildren().addAll(left, right);
+        for (ToggleButton face : List.of(bothEnds, allLines)) {
+            face.getStyleClass().setAll("toggle-button", "face");
+            face.setToggleGroup(ends);
+        }
+        bothEnds.setId("read-both-ends");
+        bothEnds.setSelected(true);
+        bothEnds.setOnAction(e -> showBothEnds(true));
+        allLines.setId("read-all-lines");
+        allLines.setOnAction(e -> showBothEnds(false));
+        HBox standing = Pieces.row(
+                14,
+                says,
+                Pieces.space(),
+                Pieces.label("Drag a bracket, or choose lines and press H, R, T, N or L", "second"),
+                bothEnds,
+                allLines);
+        standing.getStyleClass().add("standing");
+        HBox both = new HBox(left, right);
+        VBox.setVgrow(both, Priority.ALWAYS);
+        getChildren().addAll(standing, both);
         model.outcomeProperty().addListener((o, before, now) -> show(now));
         show(model.outcomeProperty().get());
     }
 
     GridView list() {
         return list;
+    }
+
+    private int sheetRow(long line) {
+        SheetGrid now = shown;
+        return now == null || now.rows() == 0 ? (int) line + 1 : now.sheetRow(line);
+    }
+
+    /** Shows both ends of long tables, or all lines; what was selected stays. */
+    private void showBothEnds(boolean wanted) {
+        bothEnds.setSelected(wanted);
+        allLines.setSelected(!wanted);
+        SheetGrid now = shown;
+        if (now != null) {
+            int row = sheetRow(sheet.selectedRow());
+            now.showBothEnds(wanted);
+            sheet.setModel(now);
+            sheet.select(now.lineOf(row), sheet.selectedColumn());
+        }
+    }
+
+    /** A folded line unfolds. */
+    private void opened(long line) {
+        SheetGrid now = shown;
+        if (now != null && now.isFolded(line)) {
+            showBothEnds(false);
+        }
     }
 
     GridView sheet() {
@@ -143,7 +186,7 @@ final class ReadView extends HBox implements JobFrame.HasQuestions {
     }
 
     private VBox foot() {
-        selection.getStyleClass().add("hint");
+        selection.getStyleClass().add("second");
         selection.setMinWidth(108);
         rows.setAlignment(Pos.CENTER_LEFT);
         turn.setId("read-turn");
@@ -160,10 +203,6 @@ final class ReadView extends HBox implements JobFrame.HasQuestions {
                         rowButton("Last row", "L", this::endHere),
                         turn,
                         asFound);
-        inOrOut.setId("read-in-or-out");
-        inOrOut.getStyleClass().add("plain");
-        inOrOut.setOnAction(e -> current()
-                .ifPresent(each -> model.decideSheet(each, !each.reason().isEmpty())));
         asFound.setId("read-as-found");
         asFound.getStyleClass().add("plain");
         asFound.setTooltip(new Tooltip("Forget what was put by hand for this sheet"));
@@ -193,6 +232,10 @@ final class ReadView extends HBox implements JobFrame.HasQuestions {
         foot.getStyleClass().add("view-foot");
         propose(Optional.empty());
         return foot;
+    }
+
+    private void switchSheet() {
+        current().ifPresent(each -> model.decideSheet(each, !each.reason().isEmpty()));
     }
 
     private static Button rowButton(String text, String key, Runnable action) {
@@ -230,7 +273,11 @@ final class ReadView extends HBox implements JobFrame.HasQuestions {
 
     private void show(Optional<Outcome> outcome) {
         outcome.ifPresent(made -> {
-            says.setText(Says.number(made.seen()) + " lines seen, " + Says.number(made.kept()) + " kept as records.");
+            long tables = made.sources().stream()
+                    .mapToLong(source -> source.tables().size())
+                    .sum();
+            says.setText(Says.count(tables, "table") + " read: " + Says.count(made.seen(), "line") + " seen, "
+                    + Says.number(made.kept()) + " kept, " + Says.number(made.seen() - made.kept()) + " set aside.");
             Optional<String> before = current().map(ReadSheet::subject);
             shownSubject(Optional.empty());
             list(Grids.read(made), before);
@@ -271,7 +318,11 @@ final class ReadView extends HBox implements JobFrame.HasQuestions {
         if (there != null) {
             list.select(rowOf(there, Optional.of(ReadingDecisions.subject(where.source(), where.sheet()))), 0);
             if (where.row() > 0) {
-                sheet.select(where.row() - 1L, Math.max(0, where.column() - 1));
+                SheetGrid now = shown;
+                if (now != null && now.isFolded(now.lineOf(where.row()))) {
+                    showBothEnds(false);
+                }
+                sheet.select(now == null ? where.row() - 1L : now.lineOf(where.row()), Math.max(0, where.column() - 1));
             }
         }
     }
@@ -299,9 +350,12 @@ final class ReadView extends HBox implements JobFrame.HasQuestions {
             return;
         }
         SheetGrid grid = new SheetGrid(model.session(), chosen.get(), ui);
+        grid.showBothEnds(bothEnds.isSelected());
+        Pieces.show(bothEnds, grid.isLong());
+        Pieces.show(allLines, grid.isLong());
         shownSubject(Optional.of(grid));
         sheet.setModel(grid);
-        sheet.select(firstHeader(chosen.get()), 0);
+        sheet.select(grid.lineOf((int) firstHeader(chosen.get()) + 1), 0);
         name.setText(chosen.get().source()
                 + (chosen.get().name().isEmpty()
                         ? ""
@@ -362,8 +416,9 @@ final class ReadView extends HBox implements JobFrame.HasQuestions {
         long[] selected = sheet.selectedRows();
         selection.setText(
                 selected[0] == selected[1]
-                        ? "Row " + Says.number(selected[0] + 1) + " is:"
-                        : "Rows " + Says.number(selected[0] + 1) + " to " + Says.number(selected[1] + 1) + " are:");
+                        ? "Row " + Says.number(sheetRow(selected[0])) + " is:"
+                        : "Rows " + Says.number(sheetRow(selected[0])) + " to " + Says.number(sheetRow(selected[1]))
+                                + " are:");
         Optional<String> last = lastThatStays();
         turn.setVisible(last.isPresent());
         turn.setManaged(last.isPresent());
@@ -372,7 +427,7 @@ final class ReadView extends HBox implements JobFrame.HasQuestions {
 
     /** The table in which the selected cell lies, where it has columns behind that cell. */
     private Optional<PlacedTable> tableToTurn() {
-        int row = (int) sheet.selectedRow() + 1;
+        int row = sheetRow(sheet.selectedRow());
         int column = sheet.selectedColumn();
         return current().stream()
                 .flatMap(each -> each.tables().stream())
@@ -394,12 +449,12 @@ final class ReadView extends HBox implements JobFrame.HasQuestions {
     private void rowsAre(Optional<RowClass> what) {
         long[] selected = sheet.selectedRows();
         propose(current()
-                .flatMap(each -> ReadingEdit.rowsAre(each, (int) selected[0] + 1, (int) selected[1] + 1, what)));
+                .flatMap(each -> ReadingEdit.rowsAre(each, sheetRow(selected[0]), sheetRow(selected[1]), what)));
     }
 
     private void endHere() {
         long[] selected = sheet.selectedRows();
-        propose(current().map(each -> ReadingEdit.endsAt(each, (int) selected[1] + 1)));
+        propose(current().map(each -> ReadingEdit.endsAt(each, sheetRow(selected[1]))));
     }
 
     /** Shows what a change would do; it is not taken yet. */

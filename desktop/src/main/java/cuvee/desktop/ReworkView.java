@@ -28,7 +28,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
-import javafx.geometry.Insets;
+import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.geometry.VPos;
 import javafx.scene.Node;
@@ -36,6 +36,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
@@ -52,15 +53,20 @@ import javafx.scene.layout.VBox;
  * names changed where they stand, and looked at before and after on real rows.
  */
 final class ReworkView extends VBox {
+    /** Sentences that are wider than this are hard to read. */
+    private static final double WIDEST = 1136;
+
+    private static final double TOUCHED = 320;
     private static final int ROWS_SHOWN = 5;
     private static final String HIDE = "Hide the rows";
     private static final int ASIDE_SHOWN = 12;
     private static final int COLUMNS_SHOWN = 9;
     private final JobModel model;
-    private final Label says = new Label();
-    private final VBox page = new VBox(18);
+    private final Label says = Pieces.label("", "says");
+    private final VBox page = new VBox(22);
+    private Optional<NewRule.What> writing = Optional.empty();
     private final Set<String> open = new HashSet<>();
-    private final Button asPage = new Button("As a page");
+    private final Button asPage;
     private final Supplier<Choosers> choosers;
     private boolean paged;
 
@@ -68,19 +74,18 @@ final class ReworkView extends VBox {
         this.model = model;
         this.choosers = choosers;
         setId("rework");
-        says.getStyleClass().add("view-says");
-        says.setMaxWidth(Double.MAX_VALUE);
         says.setMinWidth(0);
-        HBox.setHgrow(says, Priority.ALWAYS);
-        asPage.setId("rework-page");
-        asPage.getStyleClass().add("plain");
-        asPage.setMinWidth(USE_PREF_SIZE);
+        asPage = Pieces.button("As a page", "rework-page", () -> showPage(!paged));
         asPage.setTooltip(new Tooltip("The whole job in sentences, to read, print, copy or save"));
-        asPage.setOnAction(e -> showPage(!paged));
-        HBox head = new HBox(8, says, asPage);
-        head.setAlignment(Pos.CENTER_LEFT);
-        HBox.setMargin(asPage, new Insets(0, 12, 0, 0));
+        HBox head = Pieces.row(
+                12,
+                says,
+                Pieces.space(),
+                Pieces.label("A rule can also start from what is selected in Master: Ctrl+R", "second"),
+                asPage);
+        head.getStyleClass().add("standing");
         page.getStyleClass().add("document");
+        page.setMaxWidth(WIDEST);
         ScrollPane scroll = new ScrollPane(page);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -113,21 +118,37 @@ final class ReworkView extends VBox {
             return;
         }
         List<Sentence> sentences = outcome.get().sentences();
+        long inForce = sentences.stream().filter(Sentence::on).count();
+        long aside = outcome.get().rowsRuledOut();
         says.setText(
                 sentences.isEmpty()
-                        ? "The rows go into the master as the sheets have them. A rule starts from what you select in Master, or from"
-                                + " a value in a column's facts."
-                        : "What happens to the rows between the sheets and the master. Switch a sentence off to see the"
-                                + " master without it.");
+                        ? "No rule is in force: the rows go into the master as the sheets have them."
+                        : Says.count(inForce, "rule") + (inForce == 1 ? " is" : " are") + " in force"
+                                + (sentences.size() > inForce
+                                        ? ", " + Says.number(sentences.size() - inForce) + " resting"
+                                        : "")
+                                + (aside == 0
+                                        ? "; no row is set aside."
+                                        : "; " + Says.count(aside, "row") + (aside == 1 ? " is" : " are")
+                                                + " set aside."));
         for (Sentence.Paragraph paragraph : Sentence.Paragraph.values()) {
             List<Sentence> about = sentences.stream()
                     .filter(sentence -> sentence.paragraph() == paragraph)
                     .toList();
-            if (!about.isEmpty()) {
-                Label title = new Label(paragraph.title());
-                title.getStyleClass().add("section-title");
-                VBox block = new VBox(10, title);
+            HBox starts = starts(outcome.get(), paragraph);
+            if (!about.isEmpty() || !starts.getChildren().isEmpty()) {
+                String[] words = paragraph.title().split(": ", 2);
+                HBox title = Pieces.row(8, Pieces.label(words[0], "heading"));
+                if (words.length > 1) {
+                    title.getChildren().add(Pieces.label(words[1], "second"));
+                }
+                VBox block = new VBox(8, title);
                 about.forEach(sentence -> block.getChildren().add(sentence(outcome.get(), sentence)));
+                writing.filter(what -> paragraphOf(what) == paragraph)
+                        .ifPresent(what -> block.getChildren().add(written(outcome.get(), what)));
+                if (!starts.getChildren().isEmpty()) {
+                    block.getChildren().add(starts);
+                }
                 page.getChildren().add(block);
             }
         }
@@ -137,22 +158,81 @@ final class ReworkView extends VBox {
         }
     }
 
+    // ---- rules that are being written ----
+
+    private static Sentence.Paragraph paragraphOf(NewRule.What what) {
+        return what == NewRule.What.COLUMN ? Sentence.Paragraph.COLUMNS : Sentence.Paragraph.ROWS;
+    }
+
+    /** The rules that can be begun in a paragraph. */
+    private HBox starts(Outcome outcome, Sentence.Paragraph paragraph) {
+        HBox starts = Pieces.row(12);
+        if (outcome.rowsBefore() + outcome.rowsRuledOut() == 0) {
+            return starts;
+        }
+        for (NewRule.What what : NewRule.What.values()) {
+            if (paragraphOf(what) == paragraph) {
+                String words = what.words().toLowerCase(java.util.Locale.ROOT) + " …";
+                String id = "write-" + what.name().toLowerCase(java.util.Locale.ROOT);
+                starts.getChildren().add(Pieces.go(words, id, () -> write(Optional.of(what))));
+            }
+        }
+        if (paragraph == Sentence.Paragraph.MASTER) {
+            MenuButton order = Pieces.slot("write-order");
+            order.setText("order the rows by …");
+            outcome.plan()
+                    .columns()
+                    .forEach(column -> order.getItems()
+                            .add(Pieces.item(
+                                    column.name(), "", () -> model.rules().sortBy(column.name(), false))));
+            starts.getChildren()
+                    .addAll(
+                            order,
+                            Pieces.go(
+                                    "number the rows",
+                                    "write-number",
+                                    () -> model.rules().numberRows()));
+        }
+        if (!starts.getChildren().isEmpty()) {
+            starts.getChildren().add(0, Pieces.label("Write", "second"));
+        }
+        return starts;
+    }
+
+    private void write(Optional<NewRule.What> what) {
+        writing = what;
+        show(model.outcomeProperty().get());
+        if (lookup("#new-rule") instanceof NewRule rule) {
+            Platform.runLater(rule::focusWords);
+        }
+    }
+
+    private NewRule written(Outcome outcome, NewRule.What what) {
+        return new NewRule(
+                model, outcome, what, () -> write(Optional.empty()), rows -> side("Rows that would go", rows, false));
+    }
+
     private VBox sentence(Outcome outcome, Sentence sentence) {
         String id = Decision.idOf(sentence.kind(), sentence.subject());
-        CheckBox on = new CheckBox();
+        Button on = new Button(sentence.on() ? "in force" : "resting");
         on.setId("sentence-" + id);
-        on.setSelected(sentence.on());
-        on.setAccessibleText(sentence.text());
-        on.setOnAction(e -> model.rules().decideSentence(sentence, on.isSelected()));
-        Label text = new Label(sentence.text());
-        text.setWrapText(true);
+        on.getStyleClass().addAll("slot", "in-force");
+        on.setMinWidth(USE_PREF_SIZE);
+        on.setAccessibleText(sentence.text() + (sentence.on() ? ", in force" : ", resting"));
+        on.setTooltip(new Tooltip(sentence.on() ? "Press to let it rest" : "Press to put it in force"));
+        on.setOnAction(e -> model.rules().decideSentence(sentence, !sentence.on()));
+        Label text = Pieces.wrapped(sentence.text(), "sentence-words");
         text.setMinWidth(0);
         FlowPane words = new FlowPane(6, 4, text);
         words.setAlignment(Pos.CENTER_LEFT);
         words.setRowValignment(VPos.BASELINE);
         List<TextField> fields = new ArrayList<>();
         if (sentence.kind().equals(MadeColumns.KIND) && outcome.proposal().isMadeNamed(sentence.subject())) {
-            words.getChildren().setAll(new Label("Make the column"), madeName(id, sentence), new Label("from"));
+            words.getChildren()
+                    .setAll(
+                            Pieces.label("Make the column", "sentence-words"),
+                            madeName(id, sentence),
+                            Pieces.label("from", "sentence-words"));
         }
         if (sentence.kind().equals(RowRules.EQUAL)) {
             ComboBox<String> stays = new ComboBox<>();
@@ -200,19 +280,25 @@ final class ReworkView extends VBox {
         }
         words.getChildren().addAll(fields);
         HBox.setHgrow(words, Priority.ALWAYS);
-        HBox first = new HBox(8, on, words);
-        first.setAlignment(Pos.TOP_LEFT);
-        Label touched = new Label(sentence.touched());
-        touched.getStyleClass().add("hint");
-        touched.setWrapText(true);
-        Label why = new Label(sentence.yours() ? "Put so by you." : "Assumed: " + sentence.reason() + ".");
-        why.getStyleClass().add(sentence.yours() ? "settled" : "hint");
-        why.setWrapText(true);
-        HBox hands = new HBox(6);
-        HBox last = new HBox(10, why, hands);
-        last.setAlignment(Pos.CENTER_LEFT);
-        VBox card = new VBox(4, first, touched, last);
+        Label touched = Pieces.label(sentence.touched(), "second");
+        touched.setMinWidth(0);
+        touched.setMaxWidth(TOUCHED);
+        HBox first = new HBox(14, words, touched, on);
+        first.setAlignment(Pos.BASELINE_LEFT);
+        Label why = Pieces.label(
+                sentence.yours() ? "You decided." : "Assumed: " + sentence.reason() + ".",
+                sentence.yours() ? "second" : "amber",
+                "small");
+        why.setMinWidth(0);
+        why.setTooltip(new Tooltip(why.getText()));
+        HBox hands = Pieces.row(12);
+        hands.setMinWidth(USE_PREF_SIZE);
+        HBox last = Pieces.row(14, why, hands);
+        VBox card = new VBox(4, first, last);
         card.getStyleClass().add("sentence");
+        if (!sentence.on()) {
+            card.getStyleClass().add("resting");
+        }
         boolean aboutRows =
                 sentence.kind().equals(RowRules.ROWS) || sentence.kind().equals(RowRules.EQUAL);
         String show = aboutRows ? "Show the rows set aside" : "Before and after";
@@ -240,14 +326,11 @@ final class ReworkView extends VBox {
         boolean several =
                 outcome.sentences().stream().filter(ReworkView::movable).count() > 1;
         if (several && movable(sentence)) {
-            Button earlier = new Button("Earlier");
+            Button earlier =
+                    Pieces.go("Earlier", "earlier-" + id, () -> model.rules().moveSentence(sentence, -1));
             earlier.setTooltip(new Tooltip("Alt+Up"));
-            earlier.getStyleClass().add("plain");
-            earlier.setOnAction(e -> model.rules().moveSentence(sentence, -1));
-            Button later = new Button("Later");
+            Button later = Pieces.go("Later", "later-" + id, () -> model.rules().moveSentence(sentence, 1));
             later.setTooltip(new Tooltip("Alt+Down"));
-            later.getStyleClass().add("plain");
-            later.setOnAction(e -> model.rules().moveSentence(sentence, 1));
             hands.getChildren().addAll(earlier, later);
             card.addEventHandler(KeyEvent.KEY_PRESSED, e -> {
                 if (e.isAltDown() && (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN)) {
@@ -265,10 +348,11 @@ final class ReworkView extends VBox {
                     || sentence.kind().equals(RowRules.PUT_BACK)
                     || sentence.kind().equals(ValueRule.KIND)
                     || sentence.kind().equals(Tidying.KIND);
-            Button undecide = new Button(rule ? "Remove" : "Let Cuvee decide");
-            undecide.getStyleClass().add("plain");
-            undecide.setOnAction(e -> model.rules().undecideSentence(sentence));
-            hands.getChildren().add(undecide);
+            hands.getChildren()
+                    .add(Pieces.go(
+                            rule ? "Remove" : "Let Cuvee decide",
+                            "undecide-" + id,
+                            () -> model.rules().undecideSentence(sentence)));
         }
         return card;
     }
@@ -363,10 +447,12 @@ final class ReworkView extends VBox {
             FlowPane back = new FlowPane(6, 6, new Label("Put back:"));
             back.setAlignment(Pos.CENTER_LEFT);
             for (MasterReader.Line line : lines) {
-                Button one = new Button(sources.getOrDefault(line.table(), "") + ", " + line.row());
-                one.getStyleClass().add("plain");
+                String place = sources.getOrDefault(line.table(), "") + ", " + line.row();
+                Button one = Pieces.go(
+                        place,
+                        "put-back-" + line.table() + "-" + line.row(),
+                        () -> model.rules().putBack(line));
                 one.setTooltip(new Tooltip("Keeps this row whatever the rules say"));
-                one.setOnAction(e -> model.rules().putBack(line));
                 back.getChildren().add(one);
             }
             strip.getChildren().setAll(shown, back);
@@ -376,9 +462,7 @@ final class ReworkView extends VBox {
 
     /** A button that opens a strip of rows under a sentence, and closes it. */
     private void strip(VBox card, HBox hands, String id, String words, Supplier<VBox> strip) {
-        Button look = new Button(open.contains(id) ? HIDE : words);
-        look.setId("look-" + id);
-        look.getStyleClass().add("plain");
+        Button look = Pieces.go(open.contains(id) ? HIDE : words, "look-" + id, () -> {});
         look.setOnAction(e -> {
             boolean shown = open.remove(id) || !open.add(id);
             look.setText(shown ? words : HIDE);
@@ -472,15 +556,15 @@ final class ReworkView extends VBox {
     void focusFirst() {
         applyCss();
         layout();
-        Node first = page.lookup(".check-box");
-        if (first != null) {
-            first.requestFocus();
+        Node first = page.lookup(".in-force");
+        Node start = first == null ? page.lookup(".go") : first;
+        if (start != null) {
+            start.requestFocus();
         }
     }
 
     private static VBox side(String title, List<List<String>> rows, boolean numbered) {
-        Label head = new Label(title);
-        head.getStyleClass().add("hint");
+        Label head = Pieces.label(title, "second");
         GridPane grid = new GridPane();
         grid.getStyleClass().add("few-rows");
         for (int r = 0; r < rows.size(); r++) {

@@ -5,6 +5,7 @@ import cuvee.rework.Completing;
 import java.util.List;
 import java.util.function.Consumer;
 import javafx.application.Platform;
+import javafx.beans.property.StringProperty;
 import javafx.geometry.Bounds;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
@@ -30,6 +31,14 @@ final class RuleField extends VBox {
     private final Consumer<String> taken;
 
     RuleField(String id, String words, RuleWords help, Consumer<String> taken) {
+        this(id, words, help, taken, () -> {});
+    }
+
+    /**
+     * @param taken told of words that say something, on Enter and when the field is left
+     * @param entered told of Enter, whatever the words say
+     */
+    RuleField(String id, String words, RuleWords help, Consumer<String> taken, Runnable entered) {
         super(2);
         this.help = help;
         this.before = words;
@@ -57,7 +66,10 @@ final class RuleField extends VBox {
             }
         });
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-        field.setOnAction(e -> take());
+        field.setOnAction(e -> {
+            take();
+            entered.run();
+        });
         field.focusedProperty().addListener((o, was, now) -> {
             if (!now) {
                 popup.hide();
@@ -66,8 +78,23 @@ final class RuleField extends VBox {
         });
     }
 
+    StringProperty textProperty() {
+        return field.textProperty();
+    }
+
+    /** True while words are offered, which Esc then puts away. */
+    boolean isOffering() {
+        return popup.isShowing();
+    }
+
+    void focusWords() {
+        field.requestFocus();
+    }
+
     private void tellProblem() {
-        String said = help.problem(field.getText().strip());
+        String said = field.getText().isBlank() && before.isEmpty()
+                ? ""
+                : help.problem(field.getText().strip());
         problem.setText(said);
         getChildren().remove(problem);
         if (!said.isEmpty()) {

@@ -61,7 +61,7 @@ class ReworkWindowTest extends InAWindow {
         robot.clickOn("#stage-rework");
         waitFor(
                 "the sentences",
-                () -> robot.lookup("#rework .check-box").queryAll().size() == 2);
+                () -> robot.lookup("#rework .in-force").queryAll().size() == 2);
         robot.push(KeyCode.ALT, KeyCode.DIGIT6);
         robot.clickOn("#facts-close");
         assertThat(robot.lookup("#facts").tryQuery()).isEmpty();
@@ -99,6 +99,31 @@ class ReworkWindowTest extends InAWindow {
         waitFor(
                 "all rows back",
                 () -> model().outcomeProperty().get().orElseThrow().rows() == 5);
+    }
+
+    @Test
+    void aRuleIsWrittenInReworkByKeysAndSaysWhatItWouldDoFirst() throws IOException {
+        write("data/a.csv", "Date,Port,Fare\n2026-01-01,Hollin,5.50\n2026-01-02,Tarsk,6.25\n2026-01-03,Oska,7.00\n");
+        write("data/b.csv", "Date,Port,Fare\n2026-02-01,Tarsk,8.75\n");
+        newJob();
+        goTo(KeyCode.DIGIT4);
+        robot.clickOn("#write-aside");
+        waitFor("the keys in the rule", () -> find("#new-rule-words").isFocused());
+        robot.write("Port is Tarsk");
+        robot.push(KeyCode.ESCAPE);
+        waitFor("what it would do", () -> words("#new-rule-effect").startsWith("2 rows would go; 4 rows become 2."));
+        assertThat(robot.lookup("Tarsk").queryAll()).hasSize(2);
+        assertThat(model().outcomeProperty().get().orElseThrow().rows()).isEqualTo(4);
+        robot.push(KeyCode.ENTER);
+        waitFor("the rule", () -> model().outcomeProperty().get().orElseThrow().rows() == 2);
+        idle();
+        String id = cuvee.job.Decision.idOf("rows", "Port is Tarsk");
+        robot.clickOn("#sentence-" + id);
+        waitFor(
+                "the rule resting",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 4);
+        idle();
+        assertThat(robot.lookup("resting").tryQuery()).isPresent();
     }
 
     private String columnsAndRows() {

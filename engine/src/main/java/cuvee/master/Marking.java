@@ -19,10 +19,7 @@ final class Marking {
     static String statement(RowRule rule, int number, MasterPlan plan) {
         String set = "UPDATE master SET aside = " + number + " WHERE aside = 0 AND " + notPutBack(plan);
         if (rule instanceof RowRule.Meeting meeting) {
-            String all = meeting.conditions().stream()
-                    .map(condition -> "(" + condition(condition, plan) + ")")
-                    .collect(Collectors.joining(" AND "));
-            return set + (meeting.keep() ? "NOT " : "") + "coalesce(" + all + ", false)";
+            return set + outside(meeting, plan);
         }
         RowRule.Equal equal = (RowRule.Equal) rule;
         List<String> keys = equal.columns().stream()
@@ -41,6 +38,18 @@ final class Marking {
                 + ", turned"
                 + order + ") AS copy FROM master JOIN part USING (tbl) WHERE aside = 0 AND (" + filled
                 + ")) m WHERE m.copy > 1)";
+    }
+
+    /** What holds of the rows that a rule would set aside among those in the master, put back ones left alone. */
+    static String wouldSetAside(RowRule.Meeting rule, MasterPlan plan) {
+        return "aside = 0 AND " + notPutBack(plan) + outside(rule, plan);
+    }
+
+    private static String outside(RowRule.Meeting rule, MasterPlan plan) {
+        String all = rule.conditions().stream()
+                .map(condition -> "(" + condition(condition, plan) + ")")
+                .collect(Collectors.joining(" AND "));
+        return (rule.keep() ? "NOT " : "") + "coalesce(" + all + ", false)";
     }
 
     /** Rows that the analyst put back, whatever rules say. */

@@ -3,6 +3,7 @@ package cuvee.master;
 import cuvee.value.Type;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.math.BigDecimal;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.ResultSet;
@@ -448,6 +449,24 @@ public final class MasterReader implements AutoCloseable {
                 }
             }
             return filled;
+        });
+    }
+
+    /** The sum of a column of numbers for each table of the master, by table number; a table without numbers has none. */
+    public Map<Integer, BigDecimal> sumsByTable(int column) {
+        return Sql.ask("adding up", () -> {
+            Map<Integer, BigDecimal> sums = new HashMap<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("SELECT tbl, CAST(sum(m" + column
+                            + ") AS VARCHAR) FROM master WHERE aside = 0 GROUP BY tbl")) {
+                while (rows.next()) {
+                    String sum = rows.getString(2);
+                    if (sum != null) {
+                        sums.put(rows.getInt(1), new BigDecimal(sum));
+                    }
+                }
+            }
+            return sums;
         });
     }
 

@@ -10,6 +10,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.duckdb.DuckDBConnection;
+import org.jspecify.annotations.Nullable;
 
 /** The rows and values of the master, before it is shaped, that rules touch. Whoever opens it closes it. */
 public final class RuleRows implements AutoCloseable {
@@ -42,6 +43,45 @@ public final class RuleRows implements AutoCloseable {
                 }
             }
             return lines;
+        });
+    }
+
+    /**
+     * What a rule that is not in force yet would do.
+     *
+     * @param rows how many rows of the master it would set aside
+     * @param sum what a column of theirs adds up to; null where none was asked for or there is none
+     * @param first the first of them
+     */
+    public record Would(long rows, @Nullable String sum, List<MasterReader.Line> first) {}
+
+    /**
+     * Asks what a rule would set aside, beyond what those in force do.
+     *
+     * @param summed the column whose sum is wanted; below zero for none
+     */
+    public Would would(RowRule.Meeting rule, int summed, int count) {
+        String where = " WHERE " + Marking.wouldSetAside(rule, plan);
+        return Sql.ask("trying a rule", () -> {
+            List<MasterReader.Line> lines = new ArrayList<>();
+            try (Statement statement = connection.createStatement()) {
+                String sum = summed < 0 ? "NULL" : "CAST(sum(m" + summed + ") AS VARCHAR)";
+                long rows;
+                String summedUp;
+                try (ResultSet counted = statement.executeQuery("SELECT count(*), " + sum + " FROM master" + where)) {
+                    counted.next();
+                    rows = counted.getLong(1);
+                    summedUp = counted.getString(2);
+                }
+                try (ResultSet some = statement.executeQuery("SELECT m.tbl, m.row, m.turned" + columns
+                        + " FROM (SELECT * FROM master" + where + ") m JOIN part p ON m.tbl = p.tbl"
+                        + " ORDER BY p.ord, m.row, m.turned LIMIT " + count)) {
+                    while (some.next()) {
+                        lines.add(line(some));
+                    }
+                }
+                return new Would(rows, summedUp, lines);
+            }
         });
     }
 

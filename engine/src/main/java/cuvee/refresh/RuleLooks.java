@@ -3,11 +3,14 @@ package cuvee.refresh;
 import cuvee.job.Job;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.RowRule;
 import cuvee.master.RuleRows;
 import cuvee.master.Store;
 import cuvee.place.Where;
 import cuvee.rework.Codes;
 import cuvee.rework.Correction;
+import cuvee.rework.Known;
+import cuvee.rework.Phrase;
 import cuvee.rework.ValueRule;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -15,6 +18,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 
@@ -32,6 +36,31 @@ public final class RuleLooks {
     public List<MasterReader.Line> setAside(Outcome outcome, int rule, int count) {
         try (RuleRows rows = store.ruleRows(outcome.proposal().plan())) {
             return rows.setAside(rule, count);
+        }
+    }
+
+    /**
+     * What a rule about rows would set aside if it were put in force; empty where its words say nothing yet.
+     *
+     * @param summed the column whose sum is wanted; below zero for none
+     */
+    public Optional<RuleRows.Would> would(Outcome outcome, String phrase, boolean keep, int summed, int count) {
+        MasterPlan plan = outcome.proposal().plan();
+        Known known = Known.of(plan);
+        Optional<Phrase> read = Phrase.read(phrase, known.names());
+        List<RowRule.Condition> conditions = new ArrayList<>();
+        for (Phrase.Clause clause : read.map(Phrase::clauses).orElse(List.of())) {
+            Optional<RowRule.Condition> condition = known.condition(clause);
+            if (condition.isEmpty()) {
+                return Optional.empty();
+            }
+            conditions.add(condition.get());
+        }
+        if (conditions.isEmpty()) {
+            return Optional.empty();
+        }
+        try (RuleRows rows = store.ruleRows(plan)) {
+            return Optional.of(rows.would(new RowRule.Meeting(conditions, keep), summed, count));
         }
     }
 

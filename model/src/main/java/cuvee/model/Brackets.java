@@ -25,6 +25,23 @@ final class Brackets {
         lasts = runs.stream().mapToInt(run -> run.first() + run.count() - 1).toArray();
     }
 
+    /** The stretches of records that are longer than so many rows, each from its first row to its last. */
+    List<int[]> longRuns(int most) {
+        List<int[]> found = new ArrayList<>();
+        for (int i = 0; i < firsts.length; i++) {
+            int from = firsts[i];
+            for (int row = firsts[i]; row <= lasts[i] + 1; row++) {
+                if (row > lasts[i] || aside.containsKey(row)) {
+                    if (row - from > most) {
+                        found.add(new int[] {from, row - 1});
+                    }
+                    from = row + 1;
+                }
+            }
+        }
+        return found;
+    }
+
     /** The word for a row; empty where nothing stands there. */
     String word(int row) {
         RowClass what = aside.get(row);

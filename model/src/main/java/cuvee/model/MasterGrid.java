@@ -11,12 +11,18 @@ import cuvee.refresh.Proposal;
 import cuvee.rework.Phrase;
 import cuvee.value.Type;
 import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
+import java.util.function.BiFunction;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -25,25 +31,121 @@ import org.jspecify.annotations.Nullable;
  */
 public final class MasterGrid implements GridModel, AutoCloseable {
     private static final int MOST_VALUES = 12;
+    private static final int MOST_DECIMALS = 6;
+    /** More values of a page than these are not looked up in their sheets. */
+    private static final int MOST_MISFITS = 200;
+
     private final Outcome outcome;
     private final long rows;
-    private final Pages<List<MasterReader.Line>> pages;
+    private final Pages<Page> pages;
+    /** How many decimals the values of a column that were seen so far have; shown for all of them. */
+    private final int[] decimals;
+
+    /** For each table of the master and each of its columns, whether the table feeds it. */
+    private final Map<Integer, boolean[]> fed = new HashMap<>();
+
+    private final boolean closes;
+    private final boolean whole;
+
+    /**
+     * Some rows, and the texts of their cells that do not fit their column.
+     *
+     * @param misfits by the row's place on the page and the column
+     */
+    private record Page(List<MasterReader.Line> lines, Map<Cell, String> misfits) {}
+
+    private record Cell(int line, int column) {}
 
     /** All rows of the master. */
     public MasterGrid(JobSession session, Outcome outcome, Executor ui) {
+        this(session, outcome, ui, outcome.rows(), true, (reader, page) -> reader.page(page * Pages.ROWS, Pages.ROWS));
+    }
+
+    private MasterGrid(
+            JobSession session,
+            Outcome outcome,
+            Executor ui,
+            long rows,
+            boolean whole,
+            BiFunction<MasterReader, Long, List<MasterReader.Line>> read) {
         this.outcome = outcome;
-        this.rows = outcome.rows();
+        this.rows = rows;
+        this.whole = whole;
+        this.closes = Verdict.closes(outcome) && !outcome.failed();
+        this.decimals = firstDecimals(outcome);
+        outcome.proposal().plan().tables().forEach(table -> {
+            boolean[] feeds = new boolean[table.feeds().size()];
+            for (int i = 0; i < feeds.length; i++) {
+                feeds[i] = table.feeds().get(i) != null;
+            }
+            fed.put(table.id(), feeds);
+        });
         MasterReader reader = session.reader(outcome);
-        this.pages = new Pages<>("cuvee-pages", page -> reader.page(page * Pages.ROWS, Pages.ROWS), reader::close, ui);
+        this.pages = new Pages<>(
+                "cuvee-pages",
+                page -> {
+                    List<MasterReader.Line> lines = read.apply(reader, page);
+                    return new Page(lines, misfits(session, lines));
+                },
+                reader::close,
+                ui);
+    }
+
+    private static int[] firstDecimals(Outcome outcome) {
+        int[] decimals = new int[outcome.totals().size()];
+        for (int i = 0; i < decimals.length; i++) {
+            String sum = outcome.totals().get(i).sum();
+            decimals[i] = sum == null ? 0 : Math.min(MOST_DECIMALS, scale(sum));
+        }
+        return decimals;
+    }
+
+    private static int scale(String number) {
+        int point = number.indexOf('.');
+        return point < 0 ? 0 : number.length() - point - 1;
+    }
+
+    /** What the sheets hold where the master has nothing because it does not fit; not to be asked on the interface thread. */
+    private Map<Cell, String> misfits(JobSession session, List<MasterReader.Line> lines) {
+        Map<Cell, String> misfits = new HashMap<>();
+        int asked = 0;
+        for (int column = 0; column < outcome.columns().size(); column++) {
+            if (outcome.columns().get(column).misfits() == 0) {
+                continue;
+            }
+            for (int at = 0; at < lines.size() && asked < MOST_MISFITS; at++) {
+                MasterReader.Line line = lines.get(at);
+                if (line.values().get(column) == null && isFed(line, column)) {
+                    asked++;
+                    String raw = session.trail(outcome, line, column).raw();
+                    if (!raw.isBlank()) {
+                        misfits.put(new Cell(at, column), raw.strip());
+                    }
+                }
+            }
+        }
+        return misfits;
+    }
+
+    private boolean isFed(MasterReader.Line line, int column) {
+        int before = outcome.before(column);
+        boolean[] feeds = fed.get(line.table());
+        return feeds == null || before < 0 || before >= feeds.length || feeds[before] || !isBefore(column);
     }
 
     /** The rows that come from one source. */
-    public MasterGrid(JobSession session, Outcome outcome, Executor ui, String source) {
-        this.outcome = outcome;
-        MasterReader reader = session.reader(outcome);
-        this.rows = reader.rowsOf(source);
-        this.pages = new Pages<>(
-                "cuvee-pages", page -> reader.pageOf(source, page * Pages.ROWS, Pages.ROWS), reader::close, ui);
+    public static MasterGrid ofSource(JobSession session, Outcome outcome, Executor ui, String source) {
+        long rows;
+        try (MasterReader reader = session.reader(outcome)) {
+            rows = reader.rowsOf(source);
+        }
+        return new MasterGrid(
+                session,
+                outcome,
+                ui,
+                rows,
+                false,
+                (reader, page) -> reader.pageOf(source, page * Pages.ROWS, Pages.ROWS));
     }
 
     @Override
@@ -90,13 +192,15 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     @Override
     public double width(int column) {
         double byType = switch (type(column)) {
-            case TEXT -> column >= outcome.columns().size() ? 210 : 160;
-            case DATE_AND_TIME -> 160;
-            case DATE -> 110;
-            default -> 120;
+            case TEXT -> column >= outcome.columns().size() ? 200 : 150;
+            case DATE_AND_TIME -> 150;
+            case DATE -> 96;
+            case YES_NO -> 80;
+            default -> 84;
         };
-        return Math.max(
-                byType, Math.max(title(column).length(), subtitle(column).length() * 0.88) * 7.4 + 24);
+        double head =
+                Math.max(title(column).length() * 7.4 + 24, subtitle(column).length() * 6.1 + 18);
+        return Math.max(byType, Math.max(head, total(column).length() * 7.9 + 18));
     }
 
     private Type type(int column) {
@@ -116,7 +220,88 @@ public final class MasterGrid implements GridModel, AutoCloseable {
             return null;
         }
         String value = line.get().values().get(column);
-        return value == null ? "" : shownAs(value, type(column));
+        if (value == null) {
+            return misfit(row, column).orElse("");
+        }
+        return type(column) == Type.DECIMAL ? withDecimals(value, column) : shownAs(value, type(column));
+    }
+
+    /** A number with as many decimals as any other of its column that was seen, so that they stand under each other. */
+    private String withDecimals(String value, int column) {
+        decimals[column] = Math.max(decimals[column], Math.min(MOST_DECIMALS, scale(value)));
+        BigDecimal number = new BigDecimal(value);
+        return grouped(number.scale() >= decimals[column] ? number : number.setScale(decimals[column]));
+    }
+
+    private Optional<String> misfit(long row, int column) {
+        return pages.holding(row)
+                .flatMap(page -> Optional.ofNullable(page.misfits().get(new Cell((int) (row % Pages.ROWS), column))));
+    }
+
+    /** The sum of a column, or how many rows there are under the first one. */
+    @Override
+    public String total(int column) {
+        if (!whole) {
+            return "";
+        }
+        if (column == 0 && !numeric(0)) {
+            return Says.count(rows, "row");
+        }
+        if (column >= outcome.columns().size() || !numeric(column)) {
+            return "";
+        }
+        String sum = outcome.totals().get(column).sum();
+        return sum == null
+                ? NOT_SUMMED
+                : type(column) == Type.DECIMAL ? withDecimals(sum, column) : shownAs(sum, type(column));
+    }
+
+    /** Stands in the last line under numbers that mean nothing when they are added up. */
+    public static final String NOT_SUMMED = "not summed";
+
+    @Override
+    public boolean isClosed(int column) {
+        return closes && !total(column).isEmpty() && !total(column).equals(NOT_SUMMED);
+    }
+
+    /**
+     * Figures of some cells of a column.
+     *
+     * @param sum what the numbers come to; empty where it is no column of numbers that add up
+     */
+    public record Figures(long filled, String sum, String average, String least, String greatest) {}
+
+    /** The figures of the cells from a row to another; empty where some of them are not there yet. */
+    public Optional<Figures> figures(long first, long last, int column) {
+        List<BigDecimal> numbers = new ArrayList<>();
+        long filled = 0;
+        for (long row = first; row <= last; row++) {
+            Optional<MasterReader.Line> line = line(row);
+            if (line.isEmpty()) {
+                return Optional.empty();
+            }
+            String value = line.get().values().get(column);
+            filled += value == null ? 0 : 1;
+            if (value != null && numeric(column)) {
+                numbers.add(new BigDecimal(value));
+            }
+        }
+        if (numbers.isEmpty()) {
+            return Optional.of(new Figures(filled, "", "", "", ""));
+        }
+        BigDecimal sum = numbers.stream().reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal average = sum.divide(BigDecimal.valueOf(numbers.size()), MathContext.DECIMAL64);
+        int scale = Math.max(2, decimals[column]);
+        return Optional.of(new Figures(
+                filled,
+                column < outcome.totals().size() && outcome.totals().get(column).sum() != null
+                        ? shownAs(sum.toPlainString(), type(column))
+                        : "",
+                type(column) == Type.PERCENT
+                        ? shownAs(average.setScale(4, RoundingMode.HALF_UP).toPlainString(), Type.PERCENT)
+                        : grouped(average.setScale(scale, RoundingMode.HALF_UP)),
+                shownAs(Collections.min(numbers).toPlainString(), type(column)),
+                shownAs(Collections.max(numbers).toPlainString(), type(column))));
     }
 
     /** A value as people read it: numbers grouped, percents as such. */
@@ -125,7 +310,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
             case WHOLE_NUMBER, DECIMAL -> grouped(new BigDecimal(value));
             case MONEY ->
                 grouped(new BigDecimal(value)
-                        .setScale(Math.max(2, new BigDecimal(value).scale()), java.math.RoundingMode.UNNECESSARY));
+                        .setScale(Math.max(2, new BigDecimal(value).scale()), RoundingMode.UNNECESSARY));
             case PERCENT -> grouped(new BigDecimal(value).movePointRight(2).stripTrailingZeros()) + " %";
             case DATE_AND_TIME -> value.replace('T', ' ');
             case YES_NO -> value.equals("true") ? "yes" : "no";
@@ -151,7 +336,14 @@ public final class MasterGrid implements GridModel, AutoCloseable {
 
     @Override
     public Tone tone(long row, int column) {
-        return column >= outcome.columns().size() ? Tone.QUIET : Tone.PLAIN;
+        if (column >= outcome.columns().size()) {
+            return Tone.QUIET;
+        }
+        Optional<MasterReader.Line> line = line(row);
+        if (line.isEmpty() || line.get().values().get(column) != null) {
+            return Tone.PLAIN;
+        }
+        return !isFed(line.get(), column) ? Tone.ABSENT : misfit(row, column).isPresent() ? Tone.QUOTED : Tone.PLAIN;
     }
 
     /**
@@ -269,6 +461,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     /** The row with where it came from, if it is there already; otherwise it is sent for. */
     public Optional<MasterReader.Line> line(long row) {
         return pages.holding(row)
+                .map(Page::lines)
                 .filter(lines -> row % Pages.ROWS < lines.size())
                 .map(lines -> lines.get((int) (row % Pages.ROWS)));
     }

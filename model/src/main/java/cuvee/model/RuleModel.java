@@ -33,6 +33,7 @@ import cuvee.value.ValueReader;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -43,6 +44,7 @@ import java.util.function.Consumer;
 /** The rules of an open job: what the analyst makes, changes and looks at. Used on the interface thread. */
 public final class RuleModel {
     private static final int VALUES_COMPARED = 2000;
+    private static final int ROWS_TRIED = 4;
     private final JobModel model;
 
     RuleModel(JobModel model) {
@@ -52,6 +54,71 @@ public final class RuleModel {
     /** Keeps or sets aside the rows of which a phrase holds. */
     public void ruleByPhrase(String phrase, boolean keep) {
         model.take(RowRules.byPhrase(model.now(), phrase, keep));
+    }
+
+    /**
+     * What a rule about rows would do.
+     *
+     * @param words it in words, with the figures of the master after it
+     * @param rows the first rows that it would set aside, their values as they are shown, the names of the columns first
+     */
+    public record Trial(String words, List<List<String>> rows) {}
+
+    /** Says what a rule would do before it is in force; nothing where its words say nothing yet. */
+    public void tryPhrase(String phrase, boolean keep, Consumer<Optional<Trial>> told) {
+        model.ask(
+                made -> {
+                    Optional<Weighing> weighing = Weighing.of(made);
+                    int summed = weighing.map(weighed -> made.proposal().columns().stream()
+                                    .map(Proposal.ColumnReport::name)
+                                    .toList()
+                                    .indexOf(weighed.column()))
+                            .orElse(-1);
+                    return looks().would(made, phrase, keep, summed, ROWS_TRIED)
+                            .map(would -> trial(made, would, weighing));
+                },
+                told);
+    }
+
+    private static Trial trial(Outcome made, RuleRows.Would would, Optional<Weighing> weighing) {
+        long before = made.rowsBefore();
+        StringBuilder words = new StringBuilder(
+                would.rows() == 0
+                        ? "No row would go."
+                        : Says.count(would.rows(), "row") + " would go; " + Says.number(before) + " rows become "
+                                + Says.number(before - would.rows()) + ".");
+        String sum = would.sum();
+        if (weighing.isPresent() && sum != null) {
+            words.append(' ')
+                    .append(weighing.get().column())
+                    .append(" loses ")
+                    .append(MasterGrid.shownAs(sum, Type.MONEY))
+                    .append('.');
+        }
+        List<List<String>> rows = new ArrayList<>();
+        rows.add(made.proposal().columns().stream()
+                .map(Proposal.ColumnReport::name)
+                .toList());
+        for (MasterReader.Line line : would.first()) {
+            List<String> cells = new ArrayList<>();
+            for (int at = 0; at < made.proposal().columns().size(); at++) {
+                String value = line.values().get(at);
+                cells.add(
+                        value == null
+                                ? ""
+                                : MasterGrid.shownAs(
+                                        value, made.proposal().columns().get(at).type()));
+            }
+            rows.add(cells);
+        }
+        return new Trial(words.toString(), rows);
+    }
+
+    /** Makes a column by a formula, under a name that is free; answers the name. */
+    public String makeColumn(String formula) {
+        String name = JobModel.freeName(model.columnNames(), "New column");
+        model.take(MadeColumns.make(model.now(), name, formula));
+        return name;
     }
 
     /** Lets one of rows that are equal in some columns stay. */

@@ -23,6 +23,12 @@ public final class RuleWords {
         this.known = Known.of(outcome.proposal().plan());
     }
 
+    /** Helps with the words of a rule of a kind that is only being written. */
+    public RuleWords(Outcome outcome, String kind) {
+        this.kind = kind;
+        this.known = Known.of(outcome.proposal().plan());
+    }
+
     /** True for sentences whose changeable words are more than names. */
     public static boolean has(Sentence sentence) {
         return sentence.kind().equals(MadeColumns.KIND) || sentence.kind().equals(RowRules.ROWS);

@@ -3,9 +3,11 @@ package cuvee.model;
 import cuvee.detect.FoundTable;
 import cuvee.layout.PlacedTable;
 import cuvee.master.SheetReader;
+import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.ReadSheet;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,14 +23,102 @@ public final class SheetGrid implements GridModel, AutoCloseable {
     private final ReadSheet sheet;
     private final Pages<Map<Integer, List<String>>> pages;
     private Brackets brackets;
+    private boolean bothEnds;
+    private List<Stretch> stretches = List.of();
     private Runnable listener = () -> {};
 
     public SheetGrid(JobSession session, ReadSheet sheet, Executor ui) {
         this.sheet = sheet;
         this.brackets =
                 new Brackets(sheet.tables().stream().map(PlacedTable::table).toList());
+        fold();
         SheetReader reader = session.sheetReader();
         this.pages = new Pages<>("cuvee-sheet", page -> read(reader, page), reader::close, ui);
+    }
+
+    /** Records in a row that are more than these are folded in the middle when both ends are shown. */
+    private static final int MOST_RECORDS = 30;
+
+    private static final int SHOWN_FIRST = 12;
+    private static final int SHOWN_LAST = 6;
+
+    /**
+     * Rows of the sheet as they are shown: each by itself, or all of them folded into one line.
+     *
+     * @param at the line of the first of them
+     * @param first the first of them on the sheet, from 1
+     */
+    private record Stretch(long at, int first, int count, boolean folded) {
+        long lines() {
+            return folded ? 1 : count;
+        }
+    }
+
+    /** Shows both ends of long tables, their middles folded, or all rows. */
+    public void showBothEnds(boolean wanted) {
+        bothEnds = wanted;
+        fold();
+        listener.run();
+    }
+
+    /** True where there is a table long enough for its middle to be folded. */
+    public boolean isLong() {
+        return sheet.tables().stream().map(PlacedTable::table).anyMatch(table -> table.kept() > MOST_RECORDS);
+    }
+
+    private void fold() {
+        List<Stretch> found = new ArrayList<>();
+        int first = 1;
+        long at = 0;
+        for (int[] run : bothEnds ? brackets.longRuns(MOST_RECORDS) : List.<int[]>of()) {
+            int from = run[0] + SHOWN_FIRST;
+            int to = run[1] - SHOWN_LAST;
+            if (from > first) {
+                found.add(new Stretch(at, first, from - first, false));
+                at += from - first;
+            }
+            found.add(new Stretch(at++, from, to - from + 1, true));
+            first = to + 1;
+        }
+        if (first <= sheet.lastRow()) {
+            found.add(new Stretch(at, first, sheet.lastRow() - first + 1, false));
+        }
+        stretches = found;
+    }
+
+    private Stretch stretch(long line) {
+        int low = 0;
+        int high = stretches.size() - 1;
+        while (low < high) {
+            int middle = (low + high + 1) / 2;
+            if (stretches.get(middle).at() <= line) {
+                low = middle;
+            } else {
+                high = middle - 1;
+            }
+        }
+        return stretches.get(low);
+    }
+
+    /** The row of the sheet that a line shows, from 1; the first of those that are folded into it. */
+    public int sheetRow(long line) {
+        Stretch there = stretch(line);
+        return there.folded() ? there.first() : (int) (there.first() + line - there.at());
+    }
+
+    /** The line that shows a row of the sheet, or into which it is folded. */
+    public long lineOf(int sheetRow) {
+        for (Stretch each : stretches) {
+            if (sheetRow < each.first() + each.count()) {
+                return each.folded() ? each.at() : each.at() + Math.max(0, sheetRow - each.first());
+            }
+        }
+        return Math.max(0, rows() - 1);
+    }
+
+    /** True for a line into which rows are folded. */
+    public boolean isFolded(long line) {
+        return !stretches.isEmpty() && stretch(line).folded();
     }
 
     private Map<Integer, List<String>> read(SheetReader reader, long page) {
@@ -45,6 +135,7 @@ public final class SheetGrid implements GridModel, AutoCloseable {
     /** Shows other brackets, as they would be under a reading that is tried out. */
     public void show(List<FoundTable> tables) {
         brackets = new Brackets(tables);
+        fold();
         listener.run();
     }
 
@@ -55,7 +146,7 @@ public final class SheetGrid implements GridModel, AutoCloseable {
 
     @Override
     public long rows() {
-        return sheet.lastRow();
+        return stretches.stream().mapToLong(Stretch::lines).sum();
     }
 
     @Override
@@ -85,12 +176,15 @@ public final class SheetGrid implements GridModel, AutoCloseable {
 
     @Override
     public Optional<String> bracket(long row) {
-        return Optional.of(brackets.word((int) row + 1));
+        return Optional.of(brackets.word(sheetRow(row)));
     }
 
     @Override
     public Tone tone(long row, int column) {
-        return switch (brackets.word((int) row + 1)) {
+        if (isFolded(row)) {
+            return Tone.HEADING;
+        }
+        return switch (brackets.word(sheetRow(row))) {
             case "header", "repeat" -> Tone.HEADER;
             case Brackets.RECORDS -> Tone.PLAIN;
             default -> Tone.QUIET;
@@ -99,12 +193,21 @@ public final class SheetGrid implements GridModel, AutoCloseable {
 
     @Override
     public @Nullable String text(long row, int column) {
-        Optional<Map<Integer, List<String>>> lines = pages.holding(row);
+        if (isFolded(row)) {
+            return column == 0 ? Says.count(stretch(row).count(), "record") + " folded away, all kept" : "";
+        }
+        int there = sheetRow(row);
+        Optional<Map<Integer, List<String>>> lines = pages.holding(there - 1L);
         if (lines.isEmpty()) {
             return null;
         }
-        List<String> cells = lines.get().get((int) row + 1);
+        List<String> cells = lines.get().get(there);
         return cells == null || column >= cells.size() ? "" : cells.get(column);
+    }
+
+    @Override
+    public String rowLabel(long row) {
+        return isFolded(row) ? "" : Long.toString(sheetRow(row));
     }
 
     @Override

@@ -15,6 +15,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
@@ -247,6 +248,21 @@ class JobModelTest {
         }
     }
 
+    private static Reconciliation reconciliation(Outcome outcome) {
+        return new Reconciliation(outcome, new Grouping("file", Map.of()), "", Map.of());
+    }
+
+    private static List<String> titles(GridModel grid) {
+        return java.util.stream.IntStream.range(0, grid.columns())
+                .mapToObj(grid::title)
+                .toList();
+    }
+
+    /** A figure of the reconciliation, in which a dot stands for none. */
+    private static long number(String text) {
+        return text.equals("·") ? 0 : Long.parseLong(text);
+    }
+
     private Ledger.Segment segment(Stage stage) {
         return Ledger.of(
                 stage, model.jobProperty().get(), model.outcomeProperty().get());
@@ -402,8 +418,14 @@ class JobModelTest {
         assertThat(read.text(0, 0)).isEqualTo("1 table  Layout 1, 3 columns: Date, Port, Passengers");
         assertThat(read.text(1, 0)).isEqualTo("a.csv");
         assertThat(read.text(1, 1)).isEqualTo("2");
-        assertThat(Grids.findings(outcome).text(0, 0)).isEqualTo("warning");
-        assertThat(Grids.reconciliation(outcome).text(0, 1)).isEqualTo("3");
+        Reconciliation all = reconciliation(outcome);
+        assertThat(all.text(0, 0)).isEqualTo("a.csv");
+        assertThat(all.text(0, 1)).isEqualTo("3");
+        assertThat(all.total(1)).isEqualTo("5");
+        assertThat(all.isClosed(1)).isTrue();
+        assertThat(all.equation()).isEqualTo("5 lines seen = 3 kept + 2 set aside");
+        Fullness fullness = new Fullness(outcome, new Grouping("file", Map.of()));
+        assertThat(fullness.text(1, 3)).isEqualTo("full");
     }
 
     private static BoardGrid board(Outcome outcome, List<Integer> columns) {
@@ -511,7 +533,7 @@ class JobModelTest {
     @Test
     void theRowsOfOneSourceCanBeLookedAtAlone() throws Exception {
         Outcome outcome = refreshed();
-        try (MasterGrid one = new MasterGrid(model.session(), outcome, ui::add, "b.csv")) {
+        try (MasterGrid one = MasterGrid.ofSource(model.session(), outcome, ui::add, "b.csv")) {
             assertThat(one.rows()).isEqualTo(1);
             until(() -> one.line(0).isPresent());
             assertThat(one.text(0, 1)).isEqualTo("Tarsk");
@@ -547,13 +569,10 @@ class JobModelTest {
         model.rules().ruleByPhrase("Port is Hollin", false);
         idle();
         Outcome outcome = model.outcomeProperty().get().orElseThrow();
-        ListGrid<?> lines = Grids.reconciliation(outcome);
-        assertThat(lines.title(4)).isEqualTo("Aside by rules");
-        assertThat(lines.title(5)).isEqualTo("In the master");
+        Reconciliation lines = reconciliation(outcome);
+        assertThat(titles(lines)).containsExactly("File", "Lines seen", "Header", "Kept", "By rules", "In the master");
         for (int row = 0; row < lines.rows(); row++) {
-            long kept = Long.parseLong(lines.text(row, 3));
-            assertThat(Long.parseLong(lines.text(row, 4)) + Long.parseLong(lines.text(row, 5)))
-                    .isEqualTo(kept);
+            assertThat(number(lines.text(row, 4)) + number(lines.text(row, 5))).isEqualTo(number(lines.text(row, 3)));
         }
         assertThat(segment(Stage.REWORK).side()).isEqualTo("↓ 3 rows aside");
         model.rules().ruleEqual(List.of("Port"), "keep the last");
@@ -563,9 +582,8 @@ class JobModelTest {
         idle();
         model.undo();
         idle();
-        assertThat(Grids.reconciliation(model.outcomeProperty().get().orElseThrow())
-                        .title(4))
-                .isEqualTo("Columns matched");
+        assertThat(titles(reconciliation(model.outcomeProperty().get().orElseThrow())))
+                .containsExactly("File", "Lines seen", "Header", "Kept", "In the master");
     }
 
     @Test
