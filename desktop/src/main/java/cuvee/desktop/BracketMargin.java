@@ -1,6 +1,7 @@
 package cuvee.desktop;
 
 import cuvee.model.GridModel;
+import cuvee.place.Says;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.text.TextAlignment;
@@ -15,7 +16,8 @@ final class BracketMargin {
     private static final double LINE = WIDTH - 12;
     private static final double TICK = 6;
     private static final double REACH = 6;
-    private static final double LEAST_COUNTED = 2;
+    private static final long LEAST_COUNTED = 2;
+    private static final long MOST_COUNTED = 10_000;
     private Moved onMoved = (border, target) -> {};
     private long border = -1;
     private long target = -1;
@@ -69,21 +71,24 @@ final class BracketMargin {
             g.setFont(chief ? Fonts.BOLD_SMALL : Fonts.SMALL);
             g.setFill(chief ? colours.wine() : colours.second());
             g.setTextAlign(TextAlignment.RIGHT);
-            g.fillText(count < LEAST_COUNTED ? word : word + " " + count, LINE - 6, y + GridGeometry.ROW / 2);
+            g.fillText(
+                    count < LEAST_COUNTED ? word : word + " " + Says.number(count), LINE - 6, y + GridGeometry.ROW / 2);
         }
     }
 
     /** How many rows in a row are the same; counted only as far as a person would. */
     private static long stretch(GridModel shown, long row, String word) {
         long from = row;
-        while (from > 0 && row - from < 10_000 && word(shown, from - 1).equals(word)) {
+        while (from > 0 && row - from < MOST_COUNTED && word(shown, from - 1).equals(word)) {
             from--;
         }
-        long to = row;
-        while (to + 1 < shown.rows() && to - row < 10_000 && word(shown, to + 1).equals(word)) {
-            to++;
+        long count = 0;
+        for (long at = from;
+                at < shown.rows() && at - row < MOST_COUNTED && word(shown, at).equals(word);
+                at++) {
+            count += shown.standsFor(at);
         }
-        return to - from + 1;
+        return count;
     }
 
     private static String word(GridModel shown, long row) {

@@ -135,6 +135,19 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
         files.requestFocus();
     }
 
+    /** Goes to a file by its path. */
+    void goTo(String path) {
+        filter(FilesGrid.Filter.ALL);
+        FilesGrid now = lines;
+        for (long row = 0; now != null && row < now.rows(); row++) {
+            if (now.item(row).source().filter(file -> file.path().equals(path)).isPresent()) {
+                files.select(row, 0);
+                files.requestFocus();
+                return;
+            }
+        }
+    }
+
     @Override
     public Optional<JobFrame.Spot> spot(Question question) {
         filter(FilesGrid.Filter.ALL);

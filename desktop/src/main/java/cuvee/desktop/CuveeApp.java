@@ -9,6 +9,7 @@ import cuvee.finding.CuveeException;
 import cuvee.model.JobModel;
 import cuvee.model.RecentJobs;
 import cuvee.model.Stage;
+import cuvee.model.WindowSize;
 import java.io.File;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -76,17 +77,22 @@ public final class CuveeApp extends Application {
         begin(getParameters() == null ? List.of() : getParameters().getRaw());
     }
 
-    /** As large as the frame wants to be, and never larger than the screen. */
-    private static void fitScreen(javafx.stage.Stage stage) {
+    /** As large as it was left, else as the screen allows up to what is comfortable; never larger than the screen. */
+    private void fitScreen(javafx.stage.Stage stage) {
         Rectangle2D screen = Screen.getPrimary().getVisualBounds();
         stage.setMinWidth(Math.min(1024, screen.getWidth()));
         stage.setMinHeight(Math.min(700, screen.getHeight()));
-        if (screen.getWidth() <= 1280 || screen.getHeight() <= 800) {
-            stage.setX(screen.getMinX());
-            stage.setY(screen.getMinY());
-            stage.setWidth(Math.min(1280, screen.getWidth()));
-            stage.setHeight(Math.min(800, screen.getHeight()));
-        }
+        WindowSize.Size left = sizes().read().orElse(new WindowSize.Size(1600, 1000));
+        double width = Math.max(stage.getMinWidth(), Math.min(left.width(), screen.getWidth()));
+        double height = Math.max(stage.getMinHeight(), Math.min(left.height(), screen.getHeight()));
+        stage.setWidth(width);
+        stage.setHeight(height);
+        stage.setX(screen.getMinX() + (screen.getWidth() - width) / 2);
+        stage.setY(screen.getMinY() + (screen.getHeight() - height) / 2);
+    }
+
+    private WindowSize sizes() {
+        return new WindowSize(machine.workplace().state());
     }
 
     private void begin(List<String> arguments) {
@@ -358,8 +364,11 @@ public final class CuveeApp extends Application {
         } else if (matches(e, "Shortcut+S")) {
             save();
             e.consume();
-        } else if (matches(e, "Shortcut+D")) {
-            shown.deliverNow();
+        } else if (matches(e, "Shortcut+K")) {
+            shown.focusFind();
+            e.consume();
+        } else if (e.getCode() == KeyCode.F6) {
+            shown.nextPart(e.isShiftDown() ? -1 : 1);
             e.consume();
         } else if (matches(e, "Shortcut+Z")) {
             open.undo();
@@ -408,6 +417,10 @@ public final class CuveeApp extends Application {
 
     @Override
     public void stop() {
+        javafx.stage.Stage shown = window;
+        if (shown != null && shown.getWidth() > 0) {
+            sizes().write(new WindowSize.Size(shown.getWidth(), shown.getHeight()));
+        }
         closeJob();
     }
 }

@@ -5,22 +5,32 @@ import cuvee.deliver.TargetGuard;
 import cuvee.finding.Question;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
+import cuvee.model.About;
+import cuvee.model.GridModel.Mark;
 import cuvee.model.JobModel;
+import cuvee.model.Questions;
+import cuvee.model.Weighing;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Supplier;
+import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Control;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -35,36 +45,94 @@ final class DeliverView extends VBox {
     /** So many questions are named on a card. */
     private static final int NAMED = 4;
 
+    private static final double ABOUT = 344;
+
     private final JobModel model;
     private final Supplier<Choosers> choosers;
-    private final VBox cards = new VBox(12);
+    /** Deliveries that are written once the one before them is. */
+    private final Deque<Delivery> waiting = new ArrayDeque<>();
 
-    DeliverView(JobModel model, Supplier<Choosers> choosers) {
+    private final Runnable questions;
+    private final Label says = Pieces.label("", "says");
+    private final Button all;
+    private final VBox cards = new VBox(12);
+    private final Label about = Pieces.wrapped("");
+
+    DeliverView(JobModel model, Supplier<Choosers> choosers, Runnable questions) {
         this.model = model;
         this.choosers = choosers;
+        this.questions = questions;
         setId("deliver");
-        getStyleClass().add("page");
-        setSpacing(16);
-        Label says = new Label(
-                "The master is written in one step. A file that Cuvee did not write is kept unless you say otherwise.");
-        says.getStyleClass().add("view-says");
-        says.setWrapText(true);
-        Button add = new Button("Deliver to a file");
-        add.setId("deliver-add");
-        add.getStyleClass().add("chief");
-        add.setOnAction(e -> addDelivery());
-        Button prepare = new Button("Fill a prepared workbook");
-        prepare.setId("deliver-prepared");
+        all = Pieces.button("Write all that is ready", "deliver-all", this::writeAll);
+        HBox head = Pieces.row(12, says, Pieces.space(), all);
+        head.getStyleClass().add("standing");
+        Button add = Pieces.chief(Pieces.button("Deliver to a file", "deliver-add", this::addDelivery));
+        Button prepare = Pieces.button("Fill a prepared workbook", "deliver-prepared", this::addPrepared);
         prepare.setTooltip(new Tooltip("Keys stand down one column, items across one row; a copy of it is filled"));
-        prepare.setOnAction(e -> addPrepared());
-        HBox hands = new HBox(8, add, prepare);
-        getChildren().addAll(says, cards, hands);
+        HBox ways = Pieces.row(
+                10,
+                add,
+                prepare,
+                Pieces.wrapped(".xlsx for a workbook, .csv for text, .parquet or .jsonl for other programs", "second"));
+        ways.getStyleClass().add("new-delivery");
+        VBox left = new VBox(14, cards, ways);
+        left.getStyleClass().add("page");
+        ScrollPane scroll = new ScrollPane(left);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        HBox.setHgrow(scroll, Priority.ALWAYS);
+        scroll.setMinWidth(0);
+        VBox right = new VBox(
+                10,
+                Pieces.row(
+                        8,
+                        Pieces.label("About this master", "heading"),
+                        Pieces.space(),
+                        Pieces.go("Copy", "about-copy", this::copyAbout)),
+                about,
+                Pieces.wrapped(
+                        "A master is written in one step. A file that Cuvee did not write is kept unless you say"
+                                + " otherwise. What was written is not taken back by Undo.",
+                        "second"));
+        right.getStyleClass().addAll("panel", "about-side");
+        right.setMinWidth(ABOUT);
+        right.setPrefWidth(ABOUT);
+        right.setMaxWidth(ABOUT);
+        about.setId("about");
+        HBox both = new HBox(scroll, right);
+        VBox.setVgrow(both, Priority.ALWAYS);
+        getChildren().addAll(head, both);
         model.jobProperty().addListener((o, before, now) -> show(now));
         model.outcomeProperty()
                 .addListener((o, before, now) -> show(model.jobProperty().get()));
         model.messageProperty()
                 .addListener((o, before, now) -> show(model.jobProperty().get()));
         show(model.jobProperty().get());
+    }
+
+    private void copyAbout() {
+        ClipboardContent content = new ClipboardContent();
+        content.putString(about.getText());
+        Clipboard.getSystemClipboard().setContent(content);
+        model.say("The account of this master is on the clipboard.", false);
+    }
+
+    private boolean isReady(Delivery delivery) {
+        return model.outcomeProperty().get().filter(made -> !made.failed()).isPresent()
+                && model.holding(delivery).isEmpty();
+    }
+
+    /** Writes every delivery that nothing holds, one after the other. */
+    private void writeAll() {
+        model.jobProperty().get().deliveries().stream().filter(this::isReady).forEach(waiting::add);
+        writeNext();
+    }
+
+    private void writeNext() {
+        Delivery next = waiting.poll();
+        if (next != null) {
+            write(next);
+        }
     }
 
     /** Chooses a file, adds it as a delivery and writes it. */
@@ -155,81 +223,94 @@ final class DeliverView extends VBox {
     }
 
     private void show(Job job) {
-        cards.getChildren().clear();
-        if (job.deliveries().isEmpty()) {
-            Label empty = new Label(
-                    "No delivery yet. Choose a file: .xlsx for a workbook, .csv for text, .parquet or .jsonl for other programs.");
-            empty.getStyleClass().add("hint");
-            empty.setWrapText(true);
-            cards.getChildren().add(empty);
-        }
-        job.deliveries().forEach(delivery -> cards.getChildren().add(card(delivery)));
-    }
-
-    /** Which questions hold a delivery, by name, and the way past them. */
-    private VBox held(Delivery delivery, List<Question> holding) {
-        Label why =
-                new Label("? Held by " + Says.count(holding.size(), "open question") + " that could change a number:");
-        why.getStyleClass().add("held");
-        VBox held = new VBox(2, why);
-        holding.stream().limit(NAMED).forEach(question -> {
-            Label named = new Label(question.where() + ": " + question.text());
-            named.setWrapText(true);
-            held.getChildren().add(named);
-        });
-        if (holding.size() > NAMED) {
-            held.getChildren().add(new Label("and " + Says.number(holding.size() - NAMED) + " more"));
-        }
-        Button accept = new Button(holding.size() == 1 ? "Accept it by name" : "Accept these by name");
-        accept.setId("deliver-accept");
-        accept.setTooltip(new Tooltip("They stay open, and this delivery no longer waits for them"));
-        accept.setOnAction(e -> model.accept(delivery));
-        held.getChildren().add(accept);
-        return held;
-    }
-
-    private HBox card(Delivery delivery) {
-        Path target = model.session().targetOf(delivery);
-        Label name = new Label(target.getFileName().toString());
-        name.getStyleClass().add("section-title");
-        Label where = new Label(String.valueOf(target.getParent()));
-        where.getStyleClass().add("place");
+        long ready = job.deliveries().stream().filter(this::isReady).count();
+        long held = job.deliveries().size() - ready;
+        says.setText(
+                job.deliveries().isEmpty()
+                        ? "No delivery yet."
+                        : (job.deliveries().size() == 1
+                                        ? "1 delivery"
+                                        : Says.number(job.deliveries().size()) + " deliveries")
+                                + ": " + Says.number(ready) + " ready"
+                                + (held == 0 ? "." : ", " + Says.number(held) + " held."));
+        Pieces.show(all, ready > 1);
         Optional<Outcome> outcome = model.outcomeProperty().get();
-        String would = outcome.map(made -> (Files.exists(target) ? "Replaces the file by " : "Writes a new file with ")
+        about.setText(outcome.map(About::words).orElse("Nothing has been read yet."));
+        cards.getChildren().clear();
+        job.deliveries().forEach(delivery -> cards.getChildren().add(card(delivery)));
+        if (!waiting.isEmpty() && model.workProperty().get().isEmpty()) {
+            Platform.runLater(this::writeNext);
+        }
+    }
+
+    private VBox card(Delivery delivery) {
+        Path target = model.session().targetOf(delivery);
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        List<Question> holding = model.holding(delivery);
+        Label state = isReady(delivery)
+                ? Pieces.label("ok ready", "mark", "agrees")
+                : Pieces.mark(
+                        holding.isEmpty() ? Mark.WRONG : Mark.QUESTION,
+                        holding.isEmpty()
+                                ? "held: the master is incomplete"
+                                : "held by " + Says.count(holding.size(), "question"));
+        state.setMinWidth(Region.USE_PREF_SIZE);
+        Label folder = Pieces.label("in " + target.getParent(), "second");
+        folder.setMinWidth(0);
+        HBox first =
+                Pieces.row(8, Pieces.label(target.getFileName().toString(), "heading"), folder, Pieces.space(), state);
+        VBox card = new VBox(8, first);
+        if (delivery.prepared().isPresent() && outcome.isPresent()) {
+            card.getChildren().add(filling(delivery, delivery.prepared().get(), outcome.get()));
+        } else {
+            card.getChildren().add(Pieces.wrapped(would(target, outcome)));
+        }
+        holding.stream()
+                .limit(NAMED)
+                .forEach(question -> card.getChildren()
+                        .add(Pieces.wrapped(Questions.title(outcome.orElseThrow(), question), "second")));
+        if (holding.size() > NAMED) {
+            card.getChildren().add(Pieces.label("and " + Says.number(holding.size() - NAMED) + " more", "second"));
+        }
+        card.getChildren().add(hands(delivery, holding, outcome));
+        card.getStyleClass().add("card");
+        return card;
+    }
+
+    private HBox hands(Delivery delivery, List<Question> holding, Optional<Outcome> outcome) {
+        Button write = Pieces.button("Write now", "deliver-write", () -> write(delivery));
+        write.setDisable(outcome.isEmpty() || !holding.isEmpty());
+        HBox hands = Pieces.row(8);
+        if (holding.isEmpty()) {
+            Pieces.chief(write);
+        } else {
+            Button accept = Pieces.button(
+                    holding.size() == 1 ? "Accept it by name" : "Accept these by name",
+                    "deliver-accept",
+                    () -> model.accept(delivery));
+            accept.setTooltip(new Tooltip("They stay open, and this delivery no longer waits for them"));
+            hands.getChildren()
+                    .addAll(Pieces.chief(Pieces.button("Settle the questions", "deliver-settle", questions)), accept);
+        }
+        hands.getChildren()
+                .addAll(
+                        write,
+                        Pieces.space(),
+                        Pieces.go("Take out of the job", "deliver-drop", () -> model.removeDelivery(delivery)));
+        return hands;
+    }
+
+    private static String would(Path target, Optional<Outcome> outcome) {
+        return outcome.map(made -> (Files.exists(target) ? "Replaces the file by " : "Writes a new file with ")
                         + Says.count(made.rows(), "row") + " and "
                         + Says.count(
                                 made.plan().columns().size()
                                         + made.plan().tags().size(),
                                 "column")
+                        + Weighing.of(made)
+                                .map(weighing -> ", " + weighing.column() + " " + weighing.sum())
+                                .orElse("")
                         + ".")
                 .orElse("Refresh first.");
-        VBox words = new VBox(2, name, where);
-        if (delivery.prepared().isPresent() && outcome.isPresent()) {
-            words.getChildren().add(filling(delivery, delivery.prepared().get(), outcome.get()));
-        } else {
-            words.getChildren().add(new Label(would));
-        }
-        List<Question> holding = model.holding(delivery);
-        if (!holding.isEmpty()) {
-            words.getChildren().add(held(delivery, holding));
-        }
-        HBox.setHgrow(words, Priority.SOMETIMES);
-        Region space = new Region();
-        HBox.setHgrow(space, Priority.ALWAYS);
-        Button write = new Button("Write now");
-        write.setId("deliver-write");
-        write.setDisable(outcome.isEmpty() || !holding.isEmpty());
-        write.setOnAction(e -> write(delivery));
-        Button drop = new Button("Take out of the job");
-        drop.getStyleClass().add("plain");
-        drop.setOnAction(e -> model.removeDelivery(delivery));
-        for (Button button : List.of(drop, write)) {
-            button.setMinWidth(Region.USE_PREF_SIZE);
-        }
-        words.setMinWidth(0);
-        HBox card = new HBox(12, words, space, drop, write);
-        card.setAlignment(Pos.CENTER_LEFT);
-        card.getStyleClass().add("card");
-        return card;
     }
 }

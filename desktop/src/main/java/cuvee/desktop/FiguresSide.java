@@ -14,7 +14,7 @@ import javafx.scene.layout.VBox;
 final class FiguresSide extends VBox {
     private static final double WIDE = 216;
     /** A narrower view keeps its width for the rows. */
-    private static final double LEAST_ROOM = 1000;
+    private static final double LEAST_ROOM = 1100;
 
     private static final long MOST_ROWS = 2_000;
     private static final int MOST_COLUMNS = 3;
@@ -28,8 +28,11 @@ final class FiguresSide extends VBox {
         setMaxWidth(WIDE);
     }
 
-    void fit(double room) {
-        Pieces.show(this, room >= LEAST_ROOM);
+    /** Shows itself where there is room for it; answers whether there is. */
+    boolean fit(double room) {
+        boolean roomy = room >= LEAST_ROOM;
+        Pieces.show(this, roomy);
+        return roomy;
     }
 
     /** Shows the figures of a range, its rows and columns each from the first to the last. */

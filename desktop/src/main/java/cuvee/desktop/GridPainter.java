@@ -157,7 +157,10 @@ final class GridPainter {
         Mark mark = shown.mark(row, column);
         double room = room(row, column, x) - 2 * PAD - (mark == Mark.NONE ? 0 : MARK + 4);
         if (!text.isEmpty()) {
-            boolean right = shown.numeric(column);
+            boolean right = shown.isAtRight(row, column);
+            if (right) {
+                room = at.width(column) - 2 * PAD - (mark == Mark.NONE ? 0 : MARK + 4);
+            }
             String words = tone == Tone.QUOTED ? "“" + text + "”" : text;
             Font font = font(tone);
             String fitting = Fonts.fitting(words, font, room);

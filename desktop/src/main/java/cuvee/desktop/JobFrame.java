@@ -1,6 +1,7 @@
 package cuvee.desktop;
 
 import cuvee.finding.Question;
+import cuvee.model.Finder;
 import cuvee.model.JobModel;
 import cuvee.model.Ledger;
 import cuvee.model.Questions;
@@ -78,7 +79,7 @@ final class JobFrame extends BorderPane {
         this.model = model;
         setId("frame");
         master = new MasterView(model, ui, this::showTrail, this::openSheet, this::showFacts, () -> go(Stage.REWORK));
-        deliver = new DeliverView(model, choosers);
+        deliver = new DeliverView(model, choosers, this::toggleQuestions);
         questions = new QuestionList(model, this::showInPlace, this::closeQuestions);
         facts = new FactsPane(model, ui, choosers, () -> showFacts(-1));
         collect = new CollectView(model, choosers, zone, slips, this::openSlip);
@@ -165,6 +166,11 @@ final class JobFrame extends BorderPane {
                     @Override
                     public void deliver() {
                         deliverNow();
+                    }
+
+                    @Override
+                    public void go(Finder.Found found) {
+                        goTo(found);
                     }
                 },
                 Pieces.item("Save under another name", "Shortcut+Shift+S", shell::saveAs),
@@ -307,6 +313,8 @@ final class JobFrame extends BorderPane {
 
     private static void focusGrid(@org.jspecify.annotations.Nullable Node shown) {
         if (shown != null) {
+            // What lies in a scroll pane is found once that has its skin.
+            shown.applyCss();
             Node grid = shown.lookup(".grid-view");
             Node chief = grid == null ? shown.lookup(".chief") : grid;
             if (chief != null) {
@@ -315,14 +323,51 @@ final class JobFrame extends BorderPane {
         }
     }
 
-    /** Writes all deliveries of the job; where it has none yet, asks for the first. */
+    /** Goes to the deliveries, each to be written there; where the job has none yet, asks for the first. */
     void deliverNow() {
         go(Stage.DELIVER);
         if (model.jobProperty().get().deliveries().isEmpty()) {
             deliver.addDelivery();
-        } else {
-            model.jobProperty().get().deliveries().stream().findFirst().ifPresent(model::deliver);
         }
+    }
+
+    /** Goes to what was found by its name. */
+    private void goTo(Finder.Found found) {
+        if (found.stage() == Stage.READ) {
+            openSheet(found.where());
+            return;
+        }
+        go(found.stage());
+        if (!found.column().isEmpty()) {
+            lineUp.goTo(found.column());
+        } else if (found.stage() == Stage.COLLECT && !found.where().source().isEmpty()) {
+            collect.goTo(found.where().source());
+        }
+    }
+
+    void focusFind() {
+        Node find = lookup("#find");
+        if (find != null) {
+            find.requestFocus();
+        }
+    }
+
+    /** Puts the keys into the next of the window's parts, or the one before. */
+    void nextPart(int by) {
+        List<Node> parts = new ArrayList<>();
+        for (String id : List.of("#find", "#" + LedgerStrip.id(stage))) {
+            parts.add(lookup(id));
+        }
+        parts.add(view.getChildren().get(0).lookup(".grid-view"));
+        parts.add(getRight() == null ? null : getRight().lookup(".grid-view"));
+        parts.add(lookup("#undo"));
+        parts.removeIf(part -> part == null || !part.isVisible());
+        int at = -1;
+        for (int i = 0; i < parts.size(); i++) {
+            at = parts.get(i).isFocused() ? i : at;
+        }
+        int next = at < 0 ? 2 : Math.floorMod(at + by, parts.size());
+        parts.get(Math.min(next, parts.size() - 1)).requestFocus();
     }
 
     private void show() {

@@ -16,13 +16,17 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The table of contents and the reconciliation at once: a segment for each stage, all of one width so that nothing jumps,
  * with its live figure, its questions, and what is lost before the next.
  */
 final class LedgerStrip extends HBox {
+    private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
+    private static final double LEAST_ROOM = 1200;
+    private boolean narrow;
     private final Map<Stage, Segment> segments = new EnumMap<>(Stage.class);
 
     /**
@@ -30,6 +34,7 @@ final class LedgerStrip extends HBox {
      * @param lost opens what was set aside on the way from a stage to the next
      */
     LedgerStrip(Consumer<Stage> go, Consumer<Stage> lost) {
+        widthProperty().addListener((o, before, now) -> fit(now.doubleValue()));
         setId("ledger");
         getStyleClass().add("ledger");
         for (Stage stage : Stage.values()) {
@@ -41,6 +46,15 @@ final class LedgerStrip extends HBox {
             }
             segments.put(stage, segment);
             getChildren().add(segment);
+        }
+    }
+
+    /** With little room a loss shows its figure alone, a sum is shortened, and the numbers of the stages go. */
+    private void fit(double room) {
+        boolean now = room < LEAST_ROOM;
+        if (now != narrow) {
+            narrow = now;
+            segments.values().forEach(segment -> segment.fit(now));
         }
     }
 
@@ -67,6 +81,9 @@ final class LedgerStrip extends HBox {
         private final Label questions = Pieces.mark(Mark.QUESTION, "");
         private final Button loss;
         private final Label side = Pieces.label("", "side");
+        private final Label number = Pieces.label("", "number");
+        private boolean narrow;
+        private Ledger.@Nullable Segment shown;
 
         Segment(Stage stage, Consumer<Stage> go, Consumer<Stage> lost) {
             super(1);
@@ -79,7 +96,9 @@ final class LedgerStrip extends HBox {
             figure.setMinWidth(USE_PREF_SIZE);
             loss = Pieces.button("", id(stage) + "-loss", () -> lost.accept(stage));
             loss.getStyleClass().setAll("button", "loss");
-            Label number = Pieces.label(String.valueOf(stage.ordinal() + 1), "number");
+            number.setText(String.valueOf(stage.ordinal() + 1));
+            unit.setMinWidth(USE_PREF_SIZE);
+            questions.setMinWidth(USE_PREF_SIZE);
             HBox top = Pieces.row(5, figureBox, unit, questions, Pieces.space(), number);
             Label title = Pieces.label(stage.title(), "stage");
             title.setMinWidth(USE_PREF_SIZE);
@@ -97,20 +116,32 @@ final class LedgerStrip extends HBox {
             });
         }
 
-        void show(Ledger.Segment shown) {
-            figure.setText(shown.figure());
-            unit.setText(shown.unit());
-            questions.setText("? " + shown.questions());
-            Pieces.show(questions, shown.questions() > 0);
-            boolean lossy = shown.kind() == Ledger.Side.LOSS && !shown.side().isEmpty();
-            loss.setText(lossy ? shown.side() : "");
+        void fit(boolean little) {
+            narrow = little;
+            Pieces.show(number, !little);
+            pseudoClassStateChanged(NARROW, little);
+            Ledger.Segment now = shown;
+            if (now != null) {
+                show(now);
+            }
+        }
+
+        void show(Ledger.Segment now) {
+            shown = now;
+            String words = narrow ? now.shortSide() : now.side();
+            figure.setText(now.figure());
+            unit.setText(now.unit());
+            questions.setText("? " + now.questions());
+            Pieces.show(questions, now.questions() > 0);
+            boolean lossy = now.kind() == Ledger.Side.LOSS && !now.side().isEmpty();
+            loss.setText(lossy ? words : "");
             Pieces.show(loss, lossy);
-            side.setText(lossy ? "" : shown.side());
+            side.setText(lossy ? "" : words);
             side.getStyleClass()
                     .setAll(
                             "label",
                             "side",
-                            switch (shown.kind()) {
+                            switch (now.kind()) {
                                 case AGREES -> "moss";
                                 case OPEN -> "amber";
                                 case WRONG -> "brick";
@@ -120,12 +151,12 @@ final class LedgerStrip extends HBox {
                     .getStyleClass()
                     .setAll(
                             "figure-box",
-                            switch (shown.rule()) {
+                            switch (now.rule()) {
                                 case NONE -> "no-rule";
                                 case SINGLE -> "single";
                                 case DOUBLE -> "double";
                             });
-            setAccessibleText(shown.spoken());
+            setAccessibleText(now.spoken());
         }
     }
 }

@@ -40,6 +40,8 @@ import org.jspecify.annotations.Nullable;
  */
 final class LineUpView extends VBox implements JobFrame.HasQuestions {
     private static final int BEFORE = BoardGrid.BEFORE;
+    private static final String LATER = "Columns that come later:";
+    private static final double LEAST_ROOM = 1200;
 
     private final JobModel model;
     private final GridView grid = new GridView("line-up-grid");
@@ -113,17 +115,16 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
         says.setMinWidth(0);
         beyond.setMinWidth(0);
         beyond.textProperty().bind(grid.beyondProperty());
+        Label later = Pieces.label(LATER, "second");
+        later.setMinWidth(USE_PREF_SIZE);
         HBox head = Pieces.row(
-                10,
-                says,
-                beyond,
-                Pieces.space(),
-                Pieces.label("Show", "second"),
-                filter,
-                Pieces.label("Columns that come later:", "second"),
-                laterColumns,
-                add);
+                10, says, beyond, Pieces.space(), Pieces.label("Show", "second"), filter, later, laterColumns, add);
         head.getStyleClass().add("standing");
+        widthProperty().addListener((o, before, now) -> {
+            boolean narrow = now.doubleValue() < LEAST_ROOM;
+            later.setText(narrow ? "Later:" : LATER);
+            Pieces.show(beyond, !narrow);
+        });
         return head;
     }
 
@@ -238,6 +239,19 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
                 return;
             }
         }
+    }
+
+    /** Goes to a column by its name. */
+    void goTo(String column) {
+        filtered = BoardGrid.Filter.ALL;
+        show(model.outcomeProperty().get());
+        model.outcomeProperty().get().ifPresent(made -> {
+            int place = columnNamed(made, column);
+            if (place >= 0) {
+                grid.select(Math.max(0, grid.selectedRow()), place);
+                grid.requestFocus();
+            }
+        });
     }
 
     @Override

@@ -130,7 +130,10 @@ final class MasterView extends VBox {
         HBox.setHgrow(grid, Priority.ALWAYS);
         HBox both = new HBox(grid, figures);
         VBox.setVgrow(both, Priority.ALWAYS);
-        widthProperty().addListener((o, before, now) -> figures.fit(now.doubleValue()));
+        widthProperty().addListener((o, before, now) -> {
+            boolean roomy = figures.fit(now.doubleValue());
+            Pieces.show(beyond, roomy);
+        });
         getChildren().addAll(head, both);
         model.outcomeProperty().addListener((o, before, now) -> show(now));
         show(model.outcomeProperty().get());

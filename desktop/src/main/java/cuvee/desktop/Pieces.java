@@ -3,6 +3,7 @@ package cuvee.desktop;
 import cuvee.model.GridModel.Mark;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
+import javafx.scene.Parent;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
@@ -120,6 +121,19 @@ final class Pieces {
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         return space;
+    }
+
+    /** Gives what stands in a window of its own, such as an offer below a field, the look of the window it belongs to. */
+    static void dress(Parent content, Node owner) {
+        if (owner.getScene() != null) {
+            content.getStylesheets().setAll(owner.getScene().getStylesheets());
+            boolean dark = owner.getScene().getRoot().getStyleClass().contains("dark");
+            content.getStyleClass().removeAll("cuvee", "dark");
+            content.getStyleClass().add("cuvee");
+            if (dark) {
+                content.getStyleClass().add("dark");
+            }
+        }
     }
 
     static void show(Node node, boolean shown) {

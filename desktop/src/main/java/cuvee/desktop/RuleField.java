@@ -12,6 +12,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.Popup;
 
@@ -25,6 +26,7 @@ final class RuleField extends VBox {
     private final TextField field = new TextField();
     private final Label problem = new Label();
     private final ListView<String> offered = new ListView<>();
+    private final StackPane paper = new StackPane(offered);
     private final Popup popup = new Popup();
     private final RuleWords help;
     private final String before;
@@ -51,11 +53,12 @@ final class RuleField extends VBox {
         problem.setWrapText(true);
         problem.setMaxWidth(WIDE);
         getChildren().add(field);
+        offered.getStyleClass().add("offered");
         offered.setFixedCellSize(LINE);
         offered.setPrefWidth(240);
         offered.setFocusTraversable(false);
         offered.setOnMouseClicked(e -> complete());
-        popup.getContent().add(offered);
+        popup.getContent().add(paper);
         popup.setAutoHide(true);
         popup.setHideOnEscape(false);
         field.textProperty().addListener((o, was, now) -> {
@@ -144,6 +147,7 @@ final class RuleField extends VBox {
         offered.getItems().setAll(found);
         offered.getSelectionModel().selectFirst();
         offered.setPrefHeight(found.size() * LINE + 2);
+        Pieces.dress(paper, field);
         Bounds below = field.localToScreen(field.getBoundsInLocal());
         popup.show(field, below.getMinX(), below.getMaxY());
     }

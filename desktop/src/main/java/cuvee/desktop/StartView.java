@@ -75,9 +75,6 @@ final class StartView extends VBox {
     }
 
     private static Button button(String text, String id, Runnable action) {
-        Button button = new Button(text);
-        button.setId(id);
-        button.setOnAction(e -> action.run());
-        return button;
+        return Pieces.button(text, id, action);
     }
 }

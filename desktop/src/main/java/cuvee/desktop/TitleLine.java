@@ -1,5 +1,6 @@
 package cuvee.desktop;
 
+import cuvee.model.Finder;
 import cuvee.model.JobModel;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
@@ -30,12 +31,13 @@ final class TitleLine extends HBox {
         unsaved = Pieces.row(4, Pieces.label("changed ·", "second"), save);
         questions = Pieces.button("No question", "questions-open", hands::questions);
         questions.setTooltip(new javafx.scene.control.Tooltip("All open questions (Ctrl+J)"));
-        Button refresh = Pieces.chief(Pieces.button("Refresh", "F5", "refresh", model::refresh));
+        FindField find = new FindField(model, hands::go);
+        Button refresh = Pieces.button("Refresh", "F5", "refresh", model::refresh);
         Button deliver = Pieces.button("Deliver", "deliver-now", hands::deliver);
         MenuButton job = new MenuButton("Job");
         job.setId("more");
         job.getItems().addAll(more);
-        getChildren().addAll(name, saved, unsaved, Pieces.space(), questions, refresh, deliver, job);
+        getChildren().addAll(name, saved, unsaved, Pieces.space(), find, questions, refresh, deliver, job);
         model.jobProperty().addListener((o, before, now) -> showJob());
         model.unsavedProperty().addListener((o, before, now) -> showJob());
         model.outcomeProperty().addListener((o, before, now) -> showQuestions(now));
@@ -48,6 +50,8 @@ final class TitleLine extends HBox {
         void questions();
 
         void deliver();
+
+        void go(Finder.Found found);
     }
 
     private void showJob() {

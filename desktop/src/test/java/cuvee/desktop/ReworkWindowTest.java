@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;
 import java.util.Optional;
-import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -22,7 +21,14 @@ class ReworkWindowTest extends InAWindow {
         newJob();
         assertThat(columns()).containsExactly("Depot", "Month", "Amount");
         goTo(KeyCode.DIGIT4);
-        waitFor("the keys", () -> app.frame().orElseThrow().getScene().getFocusOwner() instanceof CheckBox);
+        waitFor(
+                "the keys",
+                () -> app.frame()
+                        .orElseThrow()
+                        .getScene()
+                        .getFocusOwner()
+                        .getStyleClass()
+                        .contains("in-force"));
         robot.clickOn("Before and after");
         waitFor(
                 "the rows",
@@ -30,7 +36,7 @@ class ReworkWindowTest extends InAWindow {
                         .map(Label::getText)
                         .toList()
                         .containsAll(List.of("Jan", "Feb", "Mar", "Month", "Amount")));
-        robot.interact(() -> robot.lookup(".check-box").<CheckBox>query().requestFocus());
+        robot.interact(() -> robot.lookup(".in-force").query().requestFocus());
         robot.push(KeyCode.SPACE);
         waitFor("the months as columns", () -> columns().equals(List.of("Depot", "Jan", "Feb", "Mar")));
         idle();
@@ -110,7 +116,6 @@ class ReworkWindowTest extends InAWindow {
         robot.clickOn("#write-aside");
         waitFor("the keys in the rule", () -> find("#new-rule-words").isFocused());
         robot.write("Port is Tarsk");
-        robot.push(KeyCode.ESCAPE);
         waitFor("what it would do", () -> words("#new-rule-effect").startsWith("2 rows would go; 4 rows become 2."));
         assertThat(robot.lookup("Tarsk").queryAll()).hasSize(2);
         assertThat(model().outcomeProperty().get().orElseThrow().rows()).isEqualTo(4);

@@ -249,6 +249,20 @@ class WindowTest extends InAWindow {
     }
 
     @Test
+    void aColumnIsFoundByTheNameOfItsHeader() {
+        newJob();
+        robot.push(KeyCode.CONTROL, KeyCode.K);
+        robot.write("heads").push(KeyCode.ENTER);
+        assertThat(app.frame().orElseThrow().stage()).isEqualTo(Stage.LINE_UP);
+        waitFor("the keys on the board", () -> grid("#line-up-grid").isFocused());
+        assertThat(grid("#line-up-grid").selectedColumn()).isEqualTo(4);
+        robot.push(KeyCode.F6);
+        assertThat(grid("#line-up-grid").isFocused()).isFalse();
+        robot.push(KeyCode.SHIFT, KeyCode.F6);
+        waitFor("the keys on the board again", () -> grid("#line-up-grid").isFocused());
+    }
+
+    @Test
     void whatWasSetAsideIsOnePressAway() throws IOException {
         write("data/~$a.csv", "x");
         newJob();

@@ -85,6 +85,16 @@ public interface GridModel {
         return "";
     }
 
+    /** How many rows of what is shown a line stands for: more than one where they are folded into it. */
+    default long standsFor(long row) {
+        return 1;
+    }
+
+    /** True for a cell whose text stands at the right, as numbers do. */
+    default boolean isAtRight(long row, int column) {
+        return numeric(column);
+    }
+
     /** True for a row whose texts run on over blank cells beside them, as on a sheet. */
     default boolean runsOn(long row) {
         return bracket(row).isPresent();

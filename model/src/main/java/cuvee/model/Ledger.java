@@ -5,10 +5,15 @@ import cuvee.job.Job;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Sentence;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.Optional;
 
 /** The figures of the ledger strip: one for each stage, and what is lost between stages. */
 public final class Ledger {
+    private static final BigDecimal MILLION = BigDecimal.valueOf(1_000_000);
+    private static final BigDecimal THOUSAND = BigDecimal.valueOf(1_000);
+
     private Ledger() {}
 
     /** How the word at the right of a segment is meant. */
@@ -37,6 +42,26 @@ public final class Ledger {
      * @param side a word at the right of the second line; may be empty
      */
     public record Segment(Stage stage, String figure, String unit, long questions, String side, Side kind, Rule rule) {
+        /** The word at the right where there is little room: a loss by its figure alone, a sum shortened. */
+        public String shortSide() {
+            if (kind == Side.LOSS) {
+                return side.replaceFirst("^(↓ [0-9,]+) .*$", "$1");
+            }
+            return stage == Stage.MASTER ? shortened(side) : side;
+        }
+
+        private static String shortened(String sum) {
+            String digits = sum.replace(",", "");
+            if (!digits.matches("-?[0-9]+([.][0-9]+)?")) {
+                return sum;
+            }
+            BigDecimal value = new BigDecimal(digits);
+            BigDecimal size = value.abs();
+            return size.compareTo(MILLION) >= 0
+                    ? value.divide(MILLION, 2, RoundingMode.HALF_UP) + " M"
+                    : size.compareTo(THOUSAND) >= 0 ? value.divide(THOUSAND, 1, RoundingMode.HALF_UP) + " k" : sum;
+        }
+
         /** The whole of it, to be read out. */
         public String spoken() {
             return stage.title() + ": " + figure + " " + unit

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -39,6 +40,7 @@ public final class SheetGrid implements GridModel, AutoCloseable {
     /** Records in a row that are more than these are folded in the middle when both ends are shown. */
     private static final int MOST_RECORDS = 30;
 
+    private static final Pattern NUMBER = Pattern.compile("[-+(]?\\p{Sc}?\\s?\\d[\\d.,'\\u00A0 ]*\\s?[%)\\p{Sc}]?");
     private static final int SHOWN_FIRST = 12;
     private static final int SHOWN_LAST = 6;
 
@@ -166,7 +168,7 @@ public final class SheetGrid implements GridModel, AutoCloseable {
 
     @Override
     public double width(int column) {
-        return 136;
+        return 124;
     }
 
     @Override
@@ -194,7 +196,9 @@ public final class SheetGrid implements GridModel, AutoCloseable {
     @Override
     public @Nullable String text(long row, int column) {
         if (isFolded(row)) {
-            return column == 0 ? Says.count(stretch(row).count(), "record") + " folded away, all kept" : "";
+            return column == 0
+                    ? Says.count(stretch(row).count(), "record") + " folded away, all kept; Enter unfolds them"
+                    : "";
         }
         int there = sheetRow(row);
         Optional<Map<Integer, List<String>>> lines = pages.holding(there - 1L);
@@ -203,6 +207,18 @@ public final class SheetGrid implements GridModel, AutoCloseable {
         }
         List<String> cells = lines.get().get(there);
         return cells == null || column >= cells.size() ? "" : cells.get(column);
+    }
+
+    @Override
+    public long standsFor(long row) {
+        return isFolded(row) ? stretch(row).count() : 1;
+    }
+
+    /** Numbers stand at the right, whatever is above them. */
+    @Override
+    public boolean isAtRight(long row, int column) {
+        String text = text(row, column);
+        return text != null && !isFolded(row) && NUMBER.matcher(text).matches();
     }
 
     @Override

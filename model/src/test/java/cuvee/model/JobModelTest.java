@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -245,6 +246,91 @@ class JobModelTest {
             assertThat(grid.text(4321, 2)).isEqualTo("4,321");
             assertThat(grid.subtitle(2)).isEqualTo("Whole number, full");
             assertThat(grid.title(3)).isEqualTo("Source file");
+        }
+    }
+
+    @Test
+    void whateverHasANameIsFoundByIt() throws Exception {
+        Outcome outcome = refreshed();
+        assertThat(Finder.of(Optional.of(outcome), "hea"))
+                .extracting(Finder.Found::what)
+                .containsExactly("header, feeds Passengers");
+        assertThat(Finder.of(Optional.of(outcome), "b."))
+                .extracting(Finder.Found::name)
+                .containsExactly("b.csv");
+        assertThat(Finder.of(Optional.empty(), "line"))
+                .extracting(Finder.Found::stage)
+                .containsExactly(Stage.LINE_UP);
+        assertThat(Finder.of(Optional.of(outcome), " ")).isEmpty();
+    }
+
+    @Test
+    void theAccountOfAMasterSaysItsFiguresAndWhatIsOpen() throws Exception {
+        assertThat(About.words(refreshed()))
+                .isEqualTo("3 rows from 2 files in 2 layouts. Every line is accounted for: 5 seen, 3 kept, 2 set aside."
+                        + " 0 rules are in force. Adds up; not final: 1 question.");
+    }
+
+    @Test
+    void aRuleIsTriedBeforeItIsInForce() throws Exception {
+        refreshed();
+        List<RuleModel.Trial> tried = new ArrayList<>();
+        model.rules().tryPhrase("Port is Hollin", false, trial -> trial.ifPresent(tried::add));
+        until(() -> !tried.isEmpty());
+        assertThat(tried.get(0).words()).isEqualTo("2 rows would go; 3 rows become 1.");
+        assertThat(tried.get(0).rows()).hasSize(3).first().isEqualTo(List.of("Date", "Port", "Passengers"));
+        model.rules().tryPhrase("Port is Hollin", true, trial -> trial.ifPresent(tried::add));
+        until(() -> tried.size() == 2);
+        assertThat(tried.get(1).words()).isEqualTo("1 row would go; 3 rows become 2.");
+        assertThat(model.jobProperty().get().settled()).isEmpty();
+    }
+
+    @Test
+    void aMisfitAnAbsentCellAndABlankOneLookDifferent() throws Exception {
+        write(
+                "data/a.csv",
+                "Date,Port,Fare,Crew\n2026-01-01,Hollin,5.25,1\n2026-01-02,Hollin,n/a,2\n2026-01-03,Oska,,3\n");
+        write("data/b.csv", "Date,Port,Fare\n2026-02-01,Tarsk,7.5\n2026-02-02,Tarsk,8\n");
+        Outcome outcome = refreshed();
+        assertThat(columns()).containsExactly("Date", "Port", "Fare", "Crew");
+        try (MasterGrid grid = new MasterGrid(model.session(), outcome, ui::add)) {
+            until(() -> grid.line(0).isPresent());
+            assertThat(grid.text(1, 2)).isEqualTo("n/a");
+            assertThat(grid.tone(1, 2)).isEqualTo(GridModel.Tone.QUOTED);
+            assertThat(grid.text(2, 2)).isEmpty();
+            assertThat(grid.tone(2, 2)).isEqualTo(GridModel.Tone.PLAIN);
+            assertThat(grid.tone(3, 3)).isEqualTo(GridModel.Tone.ABSENT);
+            assertThat(grid.text(3, 2)).as("as many decimals as the others").isEqualTo("7.50");
+            assertThat(grid.total(2)).isEqualTo("20.75");
+            MasterGrid.Figures figures = grid.figures(0, 4, 2).orElseThrow();
+            assertThat(figures.sum()).isEqualTo("20.75");
+            assertThat(figures.filled()).isEqualTo(3);
+            assertThat(figures.greatest()).startsWith("8");
+        }
+    }
+
+    @Test
+    void theMiddleOfALongTableIsFoldedAndEveryLineKeepsItsNumber() throws Exception {
+        StringBuilder text = new StringBuilder("Date,Port,Passengers\n");
+        for (int row = 1; row <= 60; row++) {
+            text.append("2026-01-01,Hollin,").append(row).append('\n');
+        }
+        write("data/a.csv", text.toString());
+        Outcome outcome = refreshed();
+        try (SheetGrid sheet = new SheetGrid(model.session(), outcome.sheets().get(0), ui::add)) {
+            assertThat(sheet.rows()).isEqualTo(61);
+            sheet.showBothEnds(true);
+            assertThat(sheet.rows()).isEqualTo(1 + 12 + 1 + 6);
+            assertThat(sheet.isFolded(13)).isTrue();
+            assertThat(sheet.text(13, 0)).startsWith("42 records folded away, all kept");
+            assertThat(sheet.standsFor(13)).isEqualTo(42);
+            for (long line = 0; line < sheet.rows(); line++) {
+                assertThat(sheet.lineOf(sheet.sheetRow(line))).isEqualTo(line);
+            }
+            assertThat(sheet.sheetRow(19)).isEqualTo(61);
+            assertThat(sheet.lineOf(30)).isEqualTo(13);
+            sheet.showBothEnds(false);
+            assertThat(sheet.sheetRow(30)).isEqualTo(31);
         }
     }
 
