@@ -78,7 +78,7 @@ final class FindField extends TextField {
             return;
         }
         offered.getSelectionModel().selectFirst();
-        offered.setPrefHeight(offered.getItems().size() * LINE + 2);
+        offered.setPrefHeight(offered.getItems().size() * LINE + 6);
         Pieces.dress(paper, this);
         Bounds below = localToScreen(getBoundsInLocal());
         popup.show(this, below.getMinX(), below.getMaxY() + 2);

@@ -146,7 +146,7 @@ final class RuleField extends VBox {
         }
         offered.getItems().setAll(found);
         offered.getSelectionModel().selectFirst();
-        offered.setPrefHeight(found.size() * LINE + 2);
+        offered.setPrefHeight(found.size() * LINE + 6);
         Pieces.dress(paper, field);
         Bounds below = field.localToScreen(field.getBoundsInLocal());
         popup.show(field, below.getMinX(), below.getMaxY());
