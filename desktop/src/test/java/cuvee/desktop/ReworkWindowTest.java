@@ -117,7 +117,10 @@ class ReworkWindowTest extends InAWindow {
         waitFor("the keys in the rule", () -> find("#new-rule-words").isFocused());
         robot.write("Port is Tarsk");
         waitFor("what it would do", () -> words("#new-rule-effect").startsWith("2 rows would go; 4 rows become 2."));
-        assertThat(robot.lookup("Tarsk").queryAll()).hasSize(2);
+        assertThat(robot.lookup("#new-rule .few-rows .label").queryAllAs(Label.class).stream()
+                        .filter(label -> label.getText().equals("Tarsk")))
+                .as("the rows that would go")
+                .hasSize(2);
         assertThat(model().outcomeProperty().get().orElseThrow().rows()).isEqualTo(4);
         robot.push(KeyCode.ENTER);
         waitFor("the rule", () -> model().outcomeProperty().get().orElseThrow().rows() == 2);

@@ -19,6 +19,9 @@ import org.jspecify.annotations.Nullable;
 final class ColumnBands {
     private static final int ENOUGH_ROWS = 3;
     private static final int WIDE_GAP = 2;
+    /** A small table beside a larger one has ended when so many more records of that follow. */
+    private static final int LEAST_AFTER = 3;
+
     private final List<Row> rows;
     private final HeaderHints hints;
     private final SheetClues clues;
@@ -148,6 +151,9 @@ final class ColumnBands {
         if (titled && b.keyed() && a.records() >= 2 && b.records() >= 2) {
             return true;
         }
+        if (b.small() && a.records() - a.until(b.last()) >= Math.max(LEAST_AFTER, b.records())) {
+            return true;
+        }
         boolean whole = a.gapless() && b.gapless();
         boolean oneKnown = a.known() >= 0.6 && b.known() < 0.3 || b.known() >= 0.6 && a.known() < 0.3;
         return whole && a.records() != b.records() || oneKnown && a.records() != b.records();
@@ -161,6 +167,9 @@ final class ColumnBands {
      * @param title a lone word above its first header; empty where there is none
      * @param titleRow where that stands; 0 where there is none
      * @param keyed true where its first column holds words or dates, by which its records go
+     * @param small true where its records follow the header at once, one after the other, and fill every column of it, as
+     *     those of a legend do
+     * @param rows the rows on which its records stand
      */
     private record Side(
             int headerRow,
@@ -170,7 +179,22 @@ final class ColumnBands {
             boolean gapless,
             String title,
             int titleRow,
-            boolean keyed) {}
+            boolean keyed,
+            boolean small,
+            List<Integer> rows) {
+        Side {
+            rows = List.copyOf(rows);
+        }
+
+        int last() {
+            return rows.isEmpty() ? headerRow : rows.get(rows.size() - 1);
+        }
+
+        /** How many records stand down to a row. */
+        int until(int row) {
+            return (int) rows.stream().filter(each -> each <= row).count();
+        }
+    }
 
     private @Nullable Side side(List<Row> part) {
         if (part.size() < 2) {
@@ -195,12 +219,16 @@ final class ColumnBands {
         int first = firstFilled(header);
         int records = 0;
         int keys = 0;
+        List<Integer> places = new ArrayList<>();
+        boolean full = true;
         boolean gapless = true;
         boolean ended = false;
         for (Row row : part.subList(choice.bottom() + 1, part.size())) {
             ended |= row.blanksBefore() > 0;
             if (row.filled() * 2 >= header.filled()) {
                 records++;
+                places.add(row.number());
+                full &= row.filled() == header.filled();
                 gapless &= !ended;
                 keys += !row.blank(first) && !Forms.of(row, first).isNumber() ? 1 : 0;
             }
@@ -215,7 +243,9 @@ final class ColumnBands {
                 gapless,
                 titled ? LooseText.key(above.text(first)) : "",
                 titled ? above.number() : 0,
-                keys * 2 > records);
+                keys * 2 > records,
+                full && records >= 2 && places.get(places.size() - 1) == header.number() + records,
+                places);
     }
 
     private static int firstFilled(Row row) {

@@ -27,10 +27,13 @@ import java.util.Set;
  * asked about; the fewest tables are taken out, so a sheet of all goes before its parts.
  */
 final class RepeatedRows {
-    /** Decisions about such tables; the subject is a sheet, or all sheets of a name. */
+    /** Decisions about such tables; the subject is a sheet, a layout of its tables, or all sheets of a name. */
     static final String KIND = Kinds.REPEATED_ROWS;
 
     private static final String ALL_OF_A_NAME = "* / ";
+    /** Between a sheet and the layout of one of its tables. */
+    private static final String OF_A_SHEET = " > ";
+
     private static final double NEARLY_ALL = 0.9;
     private static final int FEWEST_ROWS = 3;
     private static final int FEWEST_COLUMNS = 3;
@@ -47,8 +50,17 @@ final class RepeatedRows {
         return table.sheet().isEmpty() ? subject(table) : ALL_OF_A_NAME + table.sheet();
     }
 
+    /** What a table is called where its sheet holds others that repeat nothing. */
+    private static String own(PlacedTable table) {
+        return subject(table) + OF_A_SHEET + table.signature();
+    }
+
+    private static Optional<Decision> decision(Job job, PlacedTable table) {
+        return job.decision(KIND, own(table)).or(() -> job.decision(KIND, subject(table)));
+    }
+
     private static Optional<Decision> settled(Job job, PlacedTable table) {
-        return List.of(subject(table), group(table)).stream()
+        return List.of(own(table), subject(table), group(table)).stream()
                 .filter(subject -> job.isSettled(KIND, subject))
                 .flatMap(subject -> job.decision(KIND, subject).stream())
                 .findFirst();
@@ -76,7 +88,7 @@ final class RepeatedRows {
     static Map<PlacedTable, String> aside(Job job, List<PlacedTable> tables) {
         Map<PlacedTable, String> aside = new HashMap<>();
         for (PlacedTable table : tables) {
-            Optional<Decision> found = job.decision(KIND, subject(table));
+            Optional<Decision> found = decision(job, table);
             found.filter(decision -> decision.answer().equals(TableChoice.ASIDE) && !isTaken(job, table))
                     .ifPresent(decision -> aside.put(table, decision.reason()));
         }
@@ -129,9 +141,12 @@ final class RepeatedRows {
             long there = shared.getOrDefault(MasterReader.ANY_TABLE, 0L);
             if (there >= candidate.rows() * NEARLY_ALL) {
                 kept.remove(candidate.table());
+                boolean alone = placed.values().stream()
+                        .filter(other -> subject(other).equals(subject(table)))
+                        .allMatch(other -> other.signature().equals(table.signature()));
                 found.add(new Decision(
                         KIND,
-                        subject(table),
+                        alone ? subject(table) : own(table),
                         TableChoice.ASIDE,
                         Says.number(there) + " of its " + Says.count(candidate.rows(), "row") + " stand in "
                                 + named(shared, placed, table) + " too",
@@ -195,7 +210,7 @@ final class RepeatedRows {
         Map<String, List<PlacedTable>> groups = new LinkedHashMap<>();
         Map<PlacedTable, String> aside = new HashMap<>();
         for (PlacedTable table : tables) {
-            job.decision(KIND, subject(table))
+            decision(job, table)
                     .filter(decision -> settled(job, table).isEmpty())
                     .ifPresent(decision -> {
                         aside.put(table, decision.reason());

@@ -24,6 +24,13 @@ public final class Forms {
             "—",
             "?",
             "#n/a",
+            // What formulas say that failed, where a text file repeats it.
+            "#div/0!",
+            "#value!",
+            "#ref!",
+            "#name?",
+            "#num!",
+            "#null!",
             "k.a.",
             "...",
             "tbd",
@@ -38,9 +45,17 @@ public final class Forms {
             "unbekannt",
             "k. a.");
 
+    private static final int LONGEST_NOTHING =
+            NOTHING.stream().mapToInt(String::length).max().orElse(0);
+
     private static final int MOST_DIGITS = 15;
 
     private Forms() {}
+
+    /** True for a text that says that there is no value, or that a formula failed. */
+    static boolean saysNothing(String text) {
+        return NOTHING.contains(text.strip().toLowerCase(Locale.ROOT));
+    }
 
     /** The form of one cell of a row. */
     public static Form of(Row row, int column) {
@@ -278,7 +293,7 @@ public final class Forms {
 
     /** The few words that are not just words. */
     private static @org.jspecify.annotations.Nullable Form shortWord(char[] chars, int start, int end) {
-        if (end - start > 5 || !startsShortWord(chars[start], end - start > 1 ? chars[start + 1] : ' ')) {
+        if (end - start > LONGEST_NOTHING || !startsShortWord(chars[start], end - start > 1 ? chars[start + 1] : ' ')) {
             return null;
         }
         String word = new String(chars, start, end - start).toLowerCase(Locale.ROOT);
@@ -296,7 +311,8 @@ public final class Forms {
             case 'f', 'F' -> second == 'a' || second == 'A';
             case 'k', 'K' -> second == '.';
             case '-', '.' -> second == first || second == ' ';
-            case '#' -> second == 'n' || second == 'N';
+            case '#' -> "ndvr".indexOf(Character.toLowerCase(second)) >= 0;
+            case 'u', 'U' -> second == 'n' || second == 'N';
             case '–', '—', '?' -> second == ' ';
             default -> false;
         };

@@ -58,16 +58,21 @@ public final class Typing {
             return new Verdict(best, "all " + Says.count(filled, "value") + " fit", 0, true);
         }
         long nothings = e.count(Form.NOTHING_WORD, Form.CELL_ERROR);
-        boolean wordsOnly = e.count(Form.WORDS) + nothings == misfits;
-        if (wordsOnly && misfits <= Math.max(1, filled * FEW)) {
+        // Words for nothing and failed formulas say nothing against a type; words that mean something do.
+        long words = e.count(Form.WORDS);
+        boolean wordsOnly = words + nothings == misfits;
+        if (wordsOnly && words <= Math.max(1, filled * FEW) && fits > nothings) {
             String reason = Says.number(fits) + " of " + Says.count(filled, "value") + " fit";
             return new Verdict(best, reason, misfits, misfits == nothings);
         }
         if (misfits == nothings && fits > 0 && nothings < filled) {
             return new Verdict(best, "all values but words for nothing fit", misfits, true);
         }
-        boolean mostFit = misfits <= filled * MOST_WORDS;
-        boolean fewWords = wordsOnly && mostFit && e.oddities().size() <= FEW_DIFFERENT;
+        boolean mostFit = misfits - nothings <= (filled - nothings) * MOST_WORDS;
+        long different = e.oddities().keySet().stream()
+                .filter(text -> !Forms.saysNothing(text))
+                .count();
+        boolean fewWords = wordsOnly && mostFit && different <= FEW_DIFFERENT;
         if (fewWords) {
             // A word or two among many values is said of the single row; the type loses nothing but them, and they are
             // asked about.

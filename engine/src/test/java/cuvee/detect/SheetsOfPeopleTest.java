@@ -352,6 +352,38 @@ class SheetsOfPeopleTest {
     }
 
     @Test
+    void aLegendBesideATableWithBlankLinesIsATableOfItsOwn() {
+        List<FoundTable> tables = new DrawnSheet("""
+                h| Show | Run no. | Income | Audience | | Code | Meaning
+                r| Comets | 10449 | 535.07 | Private | | A | agreed
+                r|        | 10452 | 194.43 | Club | | P | provisional
+                 |        |       |        |      | | X | cancelled
+                r| Moons  | 10462 | 1117.58 | Private | |
+                r|        | 10457 | 217.75 | Public | |
+                r| Stars  | 10442 | 232.67 | Club | |
+                r|        | 10423 | 215.98 | Private | |
+                """).find();
+        assertThat(tables)
+                .extracting(SheetsOfPeopleTest::names)
+                .containsExactly(List.of("Show", "Run no.", "Income", "Audience"), List.of("Code", "Meaning"));
+        assertThat(tables).extracting(FoundTable::kept).containsExactly(6, 3);
+    }
+
+    @Test
+    void columnsBehindABlankOneThatAreFilledNowAndThenBelongToTheTable() {
+        FoundTable table = readAsDrawn("""
+                h| Show | Run no. | Income | Audience | | Checked by | On
+                r| Comets | 10449 | 535.07 | Private | | Rook | 2026-03-01
+                r| Comets | 10452 | 194.43 | Club | | Rook | 2026-03-01
+                r| Moons  | 10462 | 1117.58 | Private | | |
+                r| Moons  | 10457 | 217.75 | Public | | Hale | 2026-03-02
+                r| Stars  | 10442 | 232.67 | Club | | |
+                r| Stars  | 10423 | 215.98 | Private | | |
+                """).get(0);
+        assertThat(names(table)).contains("Checked by", "On");
+    }
+
+    @Test
     void aSideCalculationBesideTheTableIsLeftOutAndSaid() {
         FoundTable table = readAsDrawn("""
                 h| Item | Place | Pieces | Value | |

@@ -46,6 +46,22 @@ class TypingTest {
     }
 
     @Test
+    void failedFormulasAndWordsForNothingAreNoEvidenceAgainstNumbers() {
+        Typing.Verdict few = Typing.decide(
+                Rows.evidence(List.of("0.2", "0.1", "0.3", "#DIV/0!", "n/a", "0.4", "#VALUE!", "not known")), true);
+        assertThat(few.type()).isEqualTo(Type.DECIMAL);
+        assertThat(few.sure()).isTrue();
+        Typing.Verdict asked = Typing.decide(
+                Rows.evidence(List.of("0.2", "0.1", "0.3", "#DIV/0!", "n/a", "0.4", "#VALUE!", "late")), true);
+        assertThat(asked.type()).isEqualTo(Type.DECIMAL);
+        assertThat(asked.misfits()).isEqualTo(4);
+        assertThat(asked.sure()).isFalse();
+        Typing.Verdict words =
+                Typing.decide(Rows.evidence(List.of("0.2", "late", "n/a", "fog", "#DIV/0!", "0.1")), true);
+        assertThat(words.type()).isEqualTo(Type.TEXT);
+    }
+
+    @Test
     void contradictingConventionsMakeTextAndAreAsked() {
         Typing.Verdict verdict = Typing.decide(Rows.evidence(List.of("1.5", "1,5")), false);
         assertThat(verdict.type()).isEqualTo(Type.TEXT);
