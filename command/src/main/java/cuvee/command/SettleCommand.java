@@ -10,23 +10,34 @@ import cuvee.place.Says;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import org.jspecify.annotations.Nullable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "settle", description = "Answer a question; the answer is kept in the job.")
+@Command(name = "settle", description = "Answer a question, or all as assumed; the answers are kept in the job.")
 final class SettleCommand implements Callable<Integer> {
     private final Machine machine;
 
     @Parameters(index = "0", paramLabel = "FILE.cuvee")
     private String file = "";
 
-    @Parameters(index = "1", paramLabel = "ID")
+    @Parameters(index = "1", arity = "0..1", paramLabel = "ID")
     private String id = "";
 
-    @Parameters(index = "2", paramLabel = "ANSWER")
+    @Parameters(index = "2", arity = "0..1", paramLabel = "ANSWER")
     private String answer = "";
+
+    @Option(
+            names = "--all-as-assumed",
+            arity = "0..1",
+            fallbackValue = "",
+            paramLabel = "KIND",
+            description = "Settle every open question, or those of a kind, with the answer in force.")
+    private @Nullable String kind;
 
     SettleCommand(Machine machine) {
         this.machine = machine;
@@ -34,10 +45,20 @@ final class SettleCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
+        String all = kind;
+        if (all == null ? id.isEmpty() || answer.isEmpty() : !id.isEmpty()) {
+            machine.err()
+                    .println("Say which question and which answer, or --all-as-assumed. Nothing was changed. List the"
+                            + " questions with: cuvee show " + file);
+            return Exit.USAGE;
+        }
         Path path = machine.path(file);
         Job job = JobFile.open(path);
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
             Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            if (all != null) {
+                return settleAll(session, outcome, path, all);
+            }
             Optional<Question> asked = outcome.questions().stream()
                     .filter(question -> question.id().equals(id))
                     .findFirst();
@@ -66,6 +87,35 @@ final class SettleCommand implements Callable<Integer> {
                     .println("Settled: " + question.text() + " " + chosen.get().text() + ".");
             return Exit.DONE;
         }
+    }
+
+    /** Settles the open questions of a kind, or all where none is given, with the answers in force. */
+    private int settleAll(JobSession session, Outcome outcome, Path path, String wanted) {
+        List<Question> questions = outcome.questions().stream()
+                .filter(question -> wanted.isEmpty() || question.kind().equals(wanted))
+                .toList();
+        if (questions.isEmpty()) {
+            machine.out()
+                    .println("No open question" + (wanted.isEmpty() ? "" : " of the kind " + wanted)
+                            + ". Nothing was changed.");
+            return Exit.DONE;
+        }
+        List<Decision> decisions = questions.stream()
+                .map(question -> new Decision(
+                        question.kind(), question.subject(), question.assumed(), "settled as assumed", question.text()))
+                .toList();
+        Job settled = outcome.job();
+        for (Decision decision : decisions) {
+            settled = settled.withSettled(decision);
+        }
+        for (Decision decision : decisions) {
+            session.remember(settled, decision);
+        }
+        JobFile.save(settled, path);
+        questions.forEach(
+                question -> machine.out().println("Settled: " + question.text() + " " + question.assumedText() + "."));
+        machine.out().println(Says.count(questions.size(), "question") + " settled as assumed.");
+        return Exit.DONE;
     }
 
     /** A question that was answered before gets another answer. */

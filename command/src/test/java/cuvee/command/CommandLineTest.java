@@ -413,4 +413,25 @@ class CommandLineTest {
         assertThat(cuvee("settle", "job.cuvee", id, "rubbish")).isEqualTo(2);
         assertThat(cuvee("settle", "job.cuvee", "q00000000", first)).isEqualTo(2);
     }
+
+    @Test
+    void allQuestionsAreSettledAsAssumedAtOnceAndNoCellChanges() throws IOException {
+        write("data/c.csv", "Date,Port,Pax\n2026-03-01,Marsay,\"1,204\"\n");
+        write("data/d.csv", "Date,Port,Heads\n2026-04-01,Marsay,7\n");
+        cuvee("draft", "data", "--out", "job.cuvee");
+        int open = questions().size();
+        assertThat(open).isPositive();
+        cuvee("refresh", "job.cuvee", "--to", "before.csv");
+        assertThat(cuvee("settle", "job.cuvee", "--all-as-assumed", "sign")).isZero();
+        assertThat(said()).contains("No open question of the kind sign");
+        assertThat(questions().size()).isEqualTo(open);
+        assertThat(cuvee("settle", "job.cuvee", "--all-as-assumed")).isZero();
+        assertThat(said()).contains("settled as assumed.");
+        assertThat(questions().size()).isZero();
+        cuvee("refresh", "job.cuvee", "--to", "after.csv");
+        assertThat(folder.resolve("after.csv")).hasSameTextualContentAs(folder.resolve("before.csv"));
+        assertThat(cuvee("settle", "job.cuvee")).isEqualTo(2);
+        assertThat(cuvee("settle", "job.cuvee", "q00000000", "--all-as-assumed"))
+                .isEqualTo(2);
+    }
 }

@@ -1,6 +1,7 @@
 package cuvee.desktop;
 
 import cuvee.finding.Question;
+import cuvee.model.JobModel;
 import cuvee.model.Questions;
 import cuvee.refresh.Outcome;
 import java.util.ArrayList;
@@ -8,6 +9,7 @@ import java.util.List;
 import java.util.function.BiConsumer;
 import javafx.css.PseudoClass;
 import javafx.geometry.HPos;
+import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.RadioButton;
@@ -18,6 +20,7 @@ import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /**
@@ -26,6 +29,7 @@ import javafx.scene.layout.VBox;
  */
 final class AnswerBox extends VBox {
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
+    private static final double ROOM_FOR_VALUES = 118;
     private final Question question;
     private final BiConsumer<Question, String> settle;
     private final ToggleGroup group = new ToggleGroup();
@@ -34,7 +38,7 @@ final class AnswerBox extends VBox {
     /**
      * @param acts what stands beside the act that settles it
      */
-    AnswerBox(Outcome outcome, Question question, BiConsumer<Question, String> settle, Node... acts) {
+    AnswerBox(JobModel model, Outcome outcome, Question question, BiConsumer<Question, String> settle, Node... acts) {
         super(8);
         this.question = question;
         this.settle = settle;
@@ -45,7 +49,16 @@ final class AnswerBox extends VBox {
         }
         List<Questions.Seen> seen = Questions.seen(outcome, question);
         if (seen.size() > 1) {
-            getChildren().add(sides(seen));
+            StackPane sides = new StackPane(sides(seen, "reading …"));
+            sides.setAlignment(Pos.TOP_LEFT);
+            getChildren().add(sides);
+            if (seen.stream().limit(2).anyMatch(side -> side.values().isEmpty())) {
+                // Numbers are read from the sheets, which may take a moment.
+                sides.setMinHeight(ROOM_FOR_VALUES);
+                model.ask(
+                        made -> Questions.seenInSheets(model.session(), made, question),
+                        found -> sides.getChildren().setAll(sides(found, "no value")));
+            }
         }
         int number = 1;
         for (Question.Answer answer : question.answers()) {
@@ -59,7 +72,7 @@ final class AnswerBox extends VBox {
     }
 
     /** The values of both sides beside each other. */
-    private static GridPane sides(List<Questions.Seen> seen) {
+    private static GridPane sides(List<Questions.Seen> seen, String none) {
         GridPane sides = new GridPane();
         sides.setHgap(16);
         sides.setVgap(2);
@@ -76,7 +89,7 @@ final class AnswerBox extends VBox {
                 sides.add(Pieces.label(value), column, row++);
             }
             if (side.values().isEmpty()) {
-                sides.add(Pieces.label("no values to show", "second"), column, row);
+                sides.add(Pieces.label(none, "second"), column, row);
             }
             column++;
         }

@@ -283,6 +283,7 @@ final class JobFrame extends BorderPane {
             Label stake = Pieces.label(Questions.stake(question), "second");
             stake.setMinWidth(USE_PREF_SIZE);
             AnswerBox answers = new AnswerBox(
+                    model,
                     made,
                     question,
                     (settled, answer) -> {

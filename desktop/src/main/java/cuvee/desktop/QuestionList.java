@@ -9,7 +9,9 @@ import cuvee.model.Questions;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.css.PseudoClass;
@@ -36,7 +38,8 @@ final class QuestionList extends HBox {
     private final Consumer<Question> showInPlace;
     private final Runnable close;
     private final Label says = Pieces.label("", "says");
-    private final VBox rows = new VBox();
+    private final VBox list = new VBox();
+    private final List<VBox> rows = new ArrayList<>();
     private final Button all;
     private final Label settledSays = Pieces.label("", "heading");
     private final GridView settled = new GridView("settled-grid");
@@ -51,9 +54,10 @@ final class QuestionList extends HBox {
         this.close = close;
         setId("questions");
         getStyleClass().add("question-list");
+        setFocusTraversable(true);
         all = Pieces.button("Settle all as assumed", "questions-settle-all", this::settleAll);
         settled.setOnOpen((row, column) -> askAgain(row));
-        ScrollPane scroll = new ScrollPane(rows);
+        ScrollPane scroll = new ScrollPane(list);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setFocusTraversable(false);
@@ -88,11 +92,12 @@ final class QuestionList extends HBox {
     }
 
     private void show(Optional<Outcome> outcome) {
-        boolean focused = rows.lookup(".question-row:focused") != null
-                || getScene() != null && isWithin(getScene().getFocusOwner());
+        boolean focused = getScene() != null && isWithin(getScene().getFocusOwner());
         String before = chosen < questions.size() ? questions.get(chosen).id() : "";
         questions.clear();
-        outcome.ifPresent(made -> questions.addAll(made.questions()));
+        rows.clear();
+        list.getChildren().clear();
+        outcome.ifPresent(this::showRows);
         chosen = Math.max(0, Math.min(chosen, questions.size() - 1));
         for (int at = 0; at < questions.size(); at++) {
             chosen = questions.get(at).id().equals(before) ? at : chosen;
@@ -105,10 +110,6 @@ final class QuestionList extends HBox {
                                 : Says.count(questions.size(), "question")
                                         + (questions.size() == 1 ? ". It" : ", the weightiest first. Each")
                                         + " has an answer in force already.");
-        rows.getChildren().clear();
-        for (int at = 0; at < questions.size(); at++) {
-            rows.getChildren().add(row(outcome.orElseThrow(), at));
-        }
         Pieces.show(all, !questions.isEmpty());
         all.setText(questions.size() == 1 ? "Settle it as assumed" : "Settle all " + questions.size() + " as assumed");
         outcome.ifPresent(made -> {
@@ -126,6 +127,37 @@ final class QuestionList extends HBox {
         if (focused && isVisible()) {
             focusChosen();
         }
+    }
+
+    /** The questions about one column stand together, the weightiest of them where it belongs, and are settled together. */
+    private void showRows(Outcome outcome) {
+        Map<String, List<Question>> byColumn = new LinkedHashMap<>();
+        for (Question question : outcome.questions()) {
+            String column = Questions.column(outcome, question).orElse(question.id());
+            byColumn.computeIfAbsent(column, any -> new ArrayList<>()).add(question);
+        }
+        byColumn.forEach((column, about) -> {
+            if (about.size() > 1) {
+                Button settle = Pieces.go(
+                        "Settle these " + about.size() + " as assumed",
+                        "settle-column-" + column,
+                        () -> model.settleAsAssumed(about));
+                HBox head = Pieces.row(
+                        8,
+                        Pieces.label(column, "bold"),
+                        Pieces.label(about.size() + " questions about this column", "second"),
+                        Pieces.space(),
+                        settle);
+                head.getStyleClass().add("question-group");
+                list.getChildren().add(head);
+            }
+            for (Question question : about) {
+                questions.add(question);
+                VBox row = row(outcome, questions.size() - 1);
+                rows.add(row);
+                list.getChildren().add(row);
+            }
+        });
     }
 
     private boolean isWithin(@Nullable Node node) {
@@ -170,8 +202,8 @@ final class QuestionList extends HBox {
     /** Chooses a question, and shows what is known of it. */
     private void choose(int at) {
         chosen = at;
-        for (int i = 0; i < rows.getChildren().size(); i++) {
-            rows.getChildren().get(i).pseudoClassStateChanged(CHOSEN, i == at);
+        for (int i = 0; i < rows.size(); i++) {
+            rows.get(i).pseudoClassStateChanged(CHOSEN, i == at);
         }
         Optional<Outcome> outcome = model.outcomeProperty().get();
         evidence.getChildren().clear();
@@ -194,6 +226,7 @@ final class QuestionList extends HBox {
         Label stake =
                 Pieces.wrapped(Questions.stake(question) + " rest on it · " + Questions.place(question), "second");
         AnswerBox box = new AnswerBox(
+                model,
                 outcome.get(),
                 question,
                 model::settle,
@@ -213,10 +246,12 @@ final class QuestionList extends HBox {
     }
 
     void focusChosen() {
-        if (chosen < rows.getChildren().size()) {
-            rows.getChildren().get(chosen).requestFocus();
-        } else {
+        if (chosen < rows.size()) {
+            rows.get(chosen).requestFocus();
+        } else if (settled.isVisible()) {
             settled.requestFocus();
+        } else {
+            requestFocus();
         }
     }
 
@@ -231,7 +266,7 @@ final class QuestionList extends HBox {
     }
 
     private void key(KeyEvent e) {
-        boolean onRow = e.getTarget() instanceof VBox row && rows.getChildren().contains(row);
+        boolean onRow = e.getTarget() instanceof VBox row && rows.contains(row);
         if (e.getCode() == KeyCode.ESCAPE) {
             close.run();
             e.consume();

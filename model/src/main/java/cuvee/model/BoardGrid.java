@@ -320,12 +320,8 @@ public final class BoardGrid implements GridModel {
     }
 
     private static List<String> firstRecord(SheetReader reader, SheetReader.Staged sheet, PlacedTable table) {
-        Brackets brackets = new Brackets(List.of(table.table()));
-        int first = table.table().firstRow();
-        List<SheetReader.Line> read = reader.page(sheet, first, first + MOST_LOOKED_AT);
-        Optional<SheetReader.Line> record = read.stream()
-                .filter(line -> brackets.word(line.row()).equals(Brackets.RECORDS))
-                .findFirst();
+        List<SheetReader.Line> read = firstLines(reader, sheet, table);
+        Optional<SheetReader.Line> record = records(read, table).stream().findFirst();
         List<String> values = new ArrayList<>();
         for (LaidColumn column : table.columns()) {
             int own = column.origin().row();
@@ -339,6 +335,32 @@ public final class BoardGrid implements GridModel {
                     .orElse(""));
         }
         return values;
+    }
+
+    private static List<SheetReader.Line> firstLines(SheetReader reader, SheetReader.Staged sheet, PlacedTable table) {
+        int first = table.table().firstRow();
+        return reader.page(sheet, first, first + MOST_LOOKED_AT);
+    }
+
+    private static List<SheetReader.Line> records(List<SheetReader.Line> lines, PlacedTable table) {
+        Brackets brackets = new Brackets(List.of(table.table()));
+        return lines.stream()
+                .filter(line -> brackets.word(line.row()).equals(Brackets.RECORDS))
+                .toList();
+    }
+
+    /** Some values of a column of a table as they are written, each once; read from the store. */
+    static List<String> someValues(
+            SheetReader reader, SheetReader.Staged sheet, PlacedTable table, LaidColumn column, int most) {
+        int cell = column.origin().column(0).orElse(-1);
+        return records(firstLines(reader, sheet, table), table).stream()
+                .map(SheetReader.Line::cells)
+                .filter(cells ->
+                        cell >= 0 && cell < cells.size() && !cells.get(cell).isBlank())
+                .map(cells -> cells.get(cell).strip())
+                .distinct()
+                .limit(most)
+                .toList();
     }
 
     // ---- what a cell says ----

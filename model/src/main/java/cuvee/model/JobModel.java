@@ -331,6 +331,11 @@ public final class JobModel implements AutoCloseable {
                     question.kind(), question.subject(), question.assumed(), "settled as assumed", question.text()));
         }
         step(next);
+        for (Decision decision : history.now().settled()) {
+            if (questions.stream().anyMatch(question -> question.id().equals(decision.id()))) {
+                session.remember(history.now(), decision);
+            }
+        }
         refresh();
     }
 

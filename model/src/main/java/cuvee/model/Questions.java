@@ -4,12 +4,16 @@ import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.job.Decision;
 import cuvee.layout.Layout;
+import cuvee.layout.PlacedTable;
 import cuvee.lineup.LineUp;
+import cuvee.master.SheetReader;
 import cuvee.place.Says;
+import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -161,6 +165,31 @@ public final class Questions {
 
     /** What was seen on the sides of a question about a header, its own first; nothing for other questions. */
     public static List<Seen> seen(Outcome outcome, Question question) {
+        return seen(outcome, question, Questions::add);
+    }
+
+    /** The same with values of any kind, numbers too, read from the store; not to be asked on the interface thread. */
+    public static List<Seen> seenInSheets(JobSession session, Outcome outcome, Question question) {
+        Map<Integer, SheetReader.Staged> staged = new HashMap<>();
+        outcome.sheets().forEach(sheet -> staged.put(sheet.staged().id(), sheet.staged()));
+        try (SheetReader reader = session.sheetReader()) {
+            return seen(outcome, question, (values, layout, at) -> {
+                PlacedTable table = layout.tables().get(0);
+                SheetReader.Staged sheet = staged.get(table.staged());
+                if (sheet != null) {
+                    BoardGrid.someValues(reader, sheet, table, table.columns().get(at), MOST_VALUES)
+                            .forEach(value -> addOnce(values, value));
+                }
+            });
+        }
+    }
+
+    /** Adds some values of a column of a layout to those of its header. */
+    private interface Values {
+        void add(List<String> values, Layout layout, int column);
+    }
+
+    private static List<Seen> seen(Outcome outcome, Question question, Values some) {
         if (!question.kind().equals(LineUp.KIND)) {
             return List.of();
         }
@@ -177,14 +206,14 @@ public final class Questions {
                                     || column.equals(outcome.proposal().lineUp().get(key)))) {
                         String header = layout.headers().get(at);
                         tables.merge(header, layout.tables().size(), Integer::sum);
-                        add(values.computeIfAbsent(header, any -> new ArrayList<>()), layout, at);
+                        some.add(values.computeIfAbsent(header, any -> new ArrayList<>()), layout, at);
                     }
                 }
             }
         }
         List<Seen> seen = new ArrayList<>();
-        values.forEach((header, some) -> seen.add(
-                new Seen(Says.quoted(header) + " in " + Says.count(tables.getOrDefault(header, 0), "table"), some)));
+        values.forEach((header, found) -> seen.add(
+                new Seen(Says.quoted(header) + " in " + Says.count(tables.getOrDefault(header, 0), "table"), found)));
         return seen;
     }
 
