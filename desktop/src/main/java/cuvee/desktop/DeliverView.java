@@ -55,6 +55,7 @@ final class DeliverView extends VBox {
     private final Runnable questions;
     private final Label says = Pieces.label("", "says");
     private final Button all;
+    private final Button add;
     private final VBox cards = new VBox(12);
     private final Label about = Pieces.wrapped("");
 
@@ -66,7 +67,7 @@ final class DeliverView extends VBox {
         all = Pieces.button("Write all that is ready", "deliver-all", this::writeAll);
         HBox head = Pieces.row(12, says, Pieces.space(), all);
         head.getStyleClass().add("standing");
-        Button add = Pieces.chief(Pieces.button("Deliver to a file", "deliver-add", this::addDelivery));
+        add = Pieces.button("Deliver to a file", "deliver-add", this::addDelivery);
         Button prepare = Pieces.button("Fill a prepared workbook", "deliver-prepared", this::addPrepared);
         prepare.setTooltip(new Tooltip("Keys stand down one column, items across one row; a copy of it is filled"));
         HBox ways = Pieces.row(
@@ -237,13 +238,21 @@ final class DeliverView extends VBox {
         Optional<Outcome> outcome = model.outcomeProperty().get();
         about.setText(outcome.map(About::words).orElse("Nothing has been read yet."));
         cards.getChildren().clear();
-        job.deliveries().forEach(delivery -> cards.getChildren().add(card(delivery)));
+        job.deliveries()
+                .forEach(delivery -> cards.getChildren()
+                        .add(card(delivery, cards.getChildren().isEmpty())));
+        // One act at a time is the next one.
+        add.getStyleClass().remove("chief");
+        if (job.deliveries().isEmpty()) {
+            Pieces.chief(add);
+        }
         if (!waiting.isEmpty() && model.workProperty().get().isEmpty()) {
             Platform.runLater(this::writeNext);
         }
     }
 
-    private VBox card(Delivery delivery) {
+    /** A delivery; the act of the first one is the next act. */
+    private VBox card(Delivery delivery, boolean first) {
         Path target = model.session().targetOf(delivery);
         Optional<Outcome> outcome = model.outcomeProperty().get();
         List<Question> holding = model.holding(delivery);
@@ -257,9 +266,9 @@ final class DeliverView extends VBox {
         state.setMinWidth(Region.USE_PREF_SIZE);
         Label folder = Pieces.label("in " + target.getParent(), "second");
         folder.setMinWidth(0);
-        HBox first =
+        HBox head =
                 Pieces.row(8, Pieces.label(target.getFileName().toString(), "heading"), folder, Pieces.space(), state);
-        VBox card = new VBox(8, first);
+        VBox card = new VBox(8, head);
         if (delivery.prepared().isPresent() && outcome.isPresent()) {
             card.getChildren().add(filling(delivery, delivery.prepared().get(), outcome.get()));
         } else {
@@ -272,25 +281,26 @@ final class DeliverView extends VBox {
         if (holding.size() > NAMED) {
             card.getChildren().add(Pieces.label("and " + Says.number(holding.size() - NAMED) + " more", "second"));
         }
-        card.getChildren().add(hands(delivery, holding, outcome));
+        card.getChildren().add(hands(delivery, holding, outcome, first));
         card.getStyleClass().add("card");
         return card;
     }
 
-    private HBox hands(Delivery delivery, List<Question> holding, Optional<Outcome> outcome) {
+    private HBox hands(Delivery delivery, List<Question> holding, Optional<Outcome> outcome, boolean first) {
         Button write = Pieces.button("Write now", "deliver-write", () -> write(delivery));
         write.setDisable(outcome.isEmpty() || !holding.isEmpty());
         HBox hands = Pieces.row(8);
-        if (holding.isEmpty()) {
-            Pieces.chief(write);
-        } else {
+        Button settle = Pieces.button("Settle the questions", "deliver-settle", questions);
+        if (first) {
+            Pieces.chief(holding.isEmpty() ? write : settle);
+        }
+        if (!holding.isEmpty()) {
             Button accept = Pieces.button(
                     holding.size() == 1 ? "Accept it by name" : "Accept these by name",
                     "deliver-accept",
                     () -> model.accept(delivery));
             accept.setTooltip(new Tooltip("They stay open, and this delivery no longer waits for them"));
-            hands.getChildren()
-                    .addAll(Pieces.chief(Pieces.button("Settle the questions", "deliver-settle", questions)), accept);
+            hands.getChildren().addAll(settle, accept);
         }
         hands.getChildren()
                 .addAll(

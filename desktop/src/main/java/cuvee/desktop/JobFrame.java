@@ -16,7 +16,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Supplier;
-import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.BorderPane;
@@ -191,6 +190,10 @@ final class JobFrame extends BorderPane {
             band.leave();
         }
         slips.close();
+        if (to != Stage.LINE_UP && to != Stage.MASTER && getRight() != null) {
+            facts.close();
+            setRight(null);
+        }
         stage = to;
         ledger.choose(to);
         Node shown = views.get(to);
@@ -230,8 +233,10 @@ final class JobFrame extends BorderPane {
         } else {
             slips.close();
             view.getChildren().setAll(questions);
-            // Once what had the keys is gone from the window, which gives them to the first button otherwise.
-            Platform.runLater(questions::focusChosen);
+            // What lies in a scroll pane can have the keys once that has its skin.
+            questions.applyCss();
+            questions.layout();
+            questions.focusChosen();
         }
     }
 

@@ -213,6 +213,9 @@ class WindowTest extends InAWindow {
     void allQuestionsAreSettledAsAssumedInTheirListAndAskedAgain() {
         newJob();
         robot.push(KeyCode.CONTROL, KeyCode.J);
+        waitFor(
+                "the keys on the question",
+                () -> robot.lookup(".question-row").query().isFocused());
         robot.clickOn("#questions-settle-all");
         waitFor(
                 "no question",
