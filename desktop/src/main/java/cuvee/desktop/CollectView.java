@@ -95,8 +95,9 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
         this.slips = slips;
         this.openSlip = openSlip;
         setId("collect");
-        undecide = Pieces.go("Let Cuvee decide", "file-undecide", () -> model.undecideFiles(paths()));
-        byName = Pieces.go("Order by name", "file-by-name", model::orderByName);
+        undecide = Pieces.go(
+                "Let Cuvee decide", "file-undecide", () -> model.files().undecideFiles(paths()));
+        byName = Pieces.go("Order by name", "file-by-name", model.files()::orderByName);
         password.setId("file-password");
         password.setPrefColumnCount(16);
         password.setPromptText("password, for this run only");
@@ -171,7 +172,9 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
         Button add = Pieces.go(
                 "Add a place",
                 "collect-add",
-                () -> choosers.get().folder("Add a folder").ifPresent(path -> model.addPlaces(List.of(path))));
+                () -> choosers.get()
+                        .folder("Add a folder")
+                        .ifPresent(path -> model.files().addPlaces(List.of(path))));
         places.setAlignment(Pos.CENTER_LEFT);
         places.setMinWidth(0);
         HBox.setHgrow(places, Priority.ALWAYS);
@@ -213,9 +216,10 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
         parts.setAlignment(Pos.CENTER_LEFT);
         aside.setTooltip(new Tooltip("Delete"));
         take.setTooltip(new Tooltip("Insert"));
-        Button earlier = Pieces.go("Earlier", "file-earlier", () -> model.moveFiles(paths(), false));
+        Button earlier =
+                Pieces.go("Earlier", "file-earlier", () -> model.files().moveFiles(paths(), false));
         earlier.setTooltip(new Tooltip("Put it before the file above it (Alt+Up)"));
-        Button later = Pieces.go("Later", "file-later", () -> model.moveFiles(paths(), true));
+        Button later = Pieces.go("Later", "file-later", () -> model.files().moveFiles(paths(), true));
         later.setTooltip(new Tooltip("Put it behind the file below it (Alt+Down)"));
         HBox first = Pieces.row(12, about, Pieces.space(), unlocking, undecide, earlier, later, byName, take, aside);
         VBox foot = new VBox(7, first, parts, form, trialBand);
@@ -230,9 +234,9 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
         } else if (e.getCode() == KeyCode.INSERT) {
             putBack(true);
         } else if (e.isAltDown() && e.getCode() == KeyCode.UP) {
-            model.moveFiles(paths(), false);
+            model.files().moveFiles(paths(), false);
         } else if (e.isAltDown() && e.getCode() == KeyCode.DOWN) {
-            model.moveFiles(paths(), true);
+            model.files().moveFiles(paths(), true);
         } else if (e.getCode() == KeyCode.ESCAPE && trial.isPresent()) {
             tryTag(Optional.empty());
         } else {
@@ -245,13 +249,13 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
 
     private void putBack(boolean in) {
         if (!paths().isEmpty()) {
-            model.decideFiles(paths(), in);
+            model.files().decideFiles(paths(), in);
         }
     }
 
     private void tryPassword() {
         if (!password.getText().isEmpty()) {
-            model.tryPassword(password.getText());
+            model.files().tryPassword(password.getText());
             password.clear();
         }
     }
@@ -315,21 +319,21 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
             @Override
             public void taken(Place changed) {
                 slips.close();
-                model.changePlace(at, changed);
+                model.files().changePlace(at, changed);
             }
 
             @Override
             public void pointedElsewhere() {
                 choosers.get().folder("Use the job on another folder").ifPresent(path -> {
                     slips.close();
-                    model.changePlace(at, model.placeAt(path, all.get(at)));
+                    model.files().changePlace(at, model.files().placeAt(path, all.get(at)));
                 });
             }
 
             @Override
             public void removed() {
                 slips.close();
-                model.removePlace(at);
+                model.files().removePlace(at);
             }
         });
     }
@@ -343,7 +347,7 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
         }
         List<Place> tried = new ArrayList<>(all);
         tried.set(at, changed);
-        outcome.ifPresent(made -> model.tryPlaces(tried, found -> {
+        outcome.ifPresent(made -> model.files().tryPlaces(tried, found -> {
             long taken = found.sources().stream().filter(Source::taken).count();
             says.setText("Tried out: of " + Says.count(found.sources().size(), "file") + " "
                     + Says.number(taken) + " would be taken, "
@@ -457,7 +461,7 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
                         : "Press to see " + tag.source().said() + " as a column of all files: " + tag.column()));
         chip.setOnAction(e -> {
             if (tag.on()) {
-                model.decideTag(tag.source(), "");
+                model.board().decideTag(tag.source(), "");
             } else {
                 tryTag(chip.isSelected() ? Optional.of(tag) : Optional.empty());
             }
@@ -476,7 +480,7 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
     private void makeTag() {
         trial.ifPresent(tag -> {
             trial = Optional.empty();
-            model.decideTag(tag.source(), tag.column());
+            model.board().decideTag(tag.source(), tag.column());
         });
     }
 
@@ -502,7 +506,7 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
             return;
         }
         TagSource source = new TagSource(from, needsText ? what.getText().strip() : "");
-        model.decideTag(source, source.name());
+        model.board().decideTag(source, source.name());
     }
 
     private boolean isText(String path) {

@@ -411,7 +411,7 @@ public final class CuveeApp extends Application {
         } else if (open == null) {
             draft(paths);
         } else {
-            open.addPlaces(paths);
+            open.files().addPlaces(paths);
         }
     }
 

@@ -454,7 +454,8 @@ final class FactsPane extends VBox {
         choice.getSelectionModel().select(words.indexOf(facts.said()) + 1);
         choice.setOnAction(e -> {
             int at = choice.getSelectionModel().getSelectedIndex();
-            model.decideConvention(kind, column, scope, at <= 0 ? "" : Objects.requireNonNull(words.get(at - 1)));
+            model.board()
+                    .decideConvention(kind, column, scope, at <= 0 ? "" : Objects.requireNonNull(words.get(at - 1)));
         });
         return choice;
     }

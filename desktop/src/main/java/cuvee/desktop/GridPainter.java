@@ -242,7 +242,7 @@ final class GridPainter {
 
     private static Font font(Tone tone) {
         return switch (tone) {
-            case HEADING, HEADER, MARKED, WRONG, TOTAL -> Fonts.BOLD;
+            case HEADING, HEADER, MARKED -> Fonts.BOLD;
             default -> Fonts.TEXT;
         };
     }
@@ -251,10 +251,8 @@ final class GridPainter {
         return switch (tone) {
             case QUIET, ABSENT -> colours.second();
             case MARKED, QUOTED -> colours.amber();
-            case WRONG -> colours.brick();
-            case AGREES -> colours.moss();
             case LINK, TRIAL -> colours.slate();
-            case PLAIN, HEADING, HEADER, TOTAL -> colours.ink();
+            case PLAIN, HEADING, HEADER -> colours.ink();
         };
     }
 

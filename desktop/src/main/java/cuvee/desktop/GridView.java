@@ -179,12 +179,6 @@ final class GridView extends Region {
         move(newRow, newColumn, false);
     }
 
-    /** Selects a range of rows in all columns. */
-    void selectRows(long from, long to) {
-        move(from, 0, false);
-        move(to, at.columns() - 1, true);
-    }
-
     /** Where a cell is drawn, within this node; empty where it is scrolled out of view. */
     java.util.Optional<Bounds> cell(long ofRow, int ofColumn) {
         GridModel shown = model;

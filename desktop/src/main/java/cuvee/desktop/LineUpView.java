@@ -77,7 +77,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
         split = Pieces.go(
                 "Make it a column of its own",
                 "board-split",
-                () -> header().ifPresent(header -> model.splitHeader(header.key(), header.header())));
+                () -> header().ifPresent(header -> model.board().splitHeader(header.key(), header.header())));
         open = Pieces.go("Open its tables", "board-open", this::toggleLayout);
         setId("line-up");
         grid.setEmptyWords("No layout has been found yet.");
@@ -108,9 +108,12 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
             }));
         }
         for (NewColumns.Policy policy : NewColumns.Policy.values()) {
-            laterColumns.getItems().add(Pieces.item(policy.words(), "", () -> model.decideNewColumns(policy)));
+            laterColumns
+                    .getItems()
+                    .add(Pieces.item(policy.words(), "", () -> model.board().decideNewColumns(policy)));
         }
-        Button add = Pieces.button("Add a column", "board-add", () -> adding = model.addColumn());
+        Button add = Pieces.button(
+                "Add a column", "board-add", () -> adding = model.board().addColumn());
         add.setTooltip(new Tooltip("A column that no source has so far; name it with F2"));
         says.setMinWidth(0);
         beyond.setMinWidth(0);
@@ -136,7 +139,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
         name.setPrefColumnCount(13);
         name.setTooltip(new Tooltip("Another name for the column (F2); Enter takes it"));
         name.setOnAction(e -> {
-            model.renameColumn(chosen, name.getText());
+            model.board().renameColumn(chosen, name.getText());
             grid.requestFocus();
         });
         name.focusedProperty().addListener((o, before, now) -> {
@@ -145,14 +148,14 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
             }
         });
         for (Type each : Type.values()) {
-            type.getItems().add(Pieces.item(each.word(), "", () -> model.decideType(chosen, each)));
+            type.getItems().add(Pieces.item(each.word(), "", () -> model.board().decideType(chosen, each)));
         }
         unite.setText("Unite it with another column");
         Button earlier = Pieces.go("To the left", "board-left", () -> move(-1));
         earlier.setTooltip(new Tooltip("Ctrl+Left"));
         Button later = Pieces.go("To the right", "board-right", () -> move(1));
         later.setTooltip(new Tooltip("Ctrl+Right"));
-        Button out = Pieces.go("Leave it out", "board-out", () -> model.leaveOutColumn(chosen, true));
+        Button out = Pieces.go("Leave it out", "board-out", () -> model.board().leaveOutColumn(chosen, true));
         out.setTooltip(new Tooltip("Delete"));
         Button factsButton =
                 Pieces.button("Column facts", "F4", "board-facts", () -> showFacts.accept(at(grid.selectedColumn())));
@@ -186,7 +189,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
             name.requestFocus();
             name.selectAll();
         } else if (event.getCode() == KeyCode.DELETE && hands.isVisible()) {
-            model.leaveOutColumn(chosen, true);
+            model.board().leaveOutColumn(chosen, true);
         } else if (event.isShortcutDown() && event.getCode() == KeyCode.X) {
             cut = Optional.of(new JobFrame.Spot(grid, grid.selectedRow(), grid.selectedColumn()));
             model.say("Choose the column that it feeds and press Ctrl+V.", false);
@@ -278,16 +281,16 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
             return;
         }
         if (row < 0) {
-            model.uniteColumns(column, target);
+            model.board().uniteColumns(column, target);
         } else {
             BoardGrid.header(made.get(), now.line(row).layout(), column)
-                    .ifPresent(header -> model.splitHeader(header.key(), target));
+                    .ifPresent(header -> model.board().splitHeader(header.key(), target));
         }
     }
 
     private void move(int by) {
         int at = grid.selectedColumn();
-        model.moveColumn(chosen, by);
+        model.board().moveColumn(chosen, by);
         grid.select(grid.selectedRow(), at + by);
     }
 
@@ -356,7 +359,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
             Button back = Pieces.go(
                     "Put back " + column + ", " + Says.count(filled, "filled cell"),
                     "board-back-" + column,
-                    () -> model.leaveOutColumn(column, false));
+                    () -> model.board().leaveOutColumn(column, false));
             leftOut.getChildren().add(back);
         });
     }
@@ -455,7 +458,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
                     && !proposal.isMadeNamed(other.name());
             if (may) {
                 String with = other.name();
-                others.add(Pieces.item(with, "", () -> model.uniteColumns(chosen, with)));
+                others.add(Pieces.item(with, "", () -> model.board().uniteColumns(chosen, with)));
             }
         }
         unite.getItems().setAll(others);

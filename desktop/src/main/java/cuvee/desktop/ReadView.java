@@ -235,7 +235,9 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
     }
 
     private void switchSheet() {
-        current().ifPresent(each -> model.decideSheet(each, !each.reason().isEmpty()));
+        current()
+                .ifPresent(
+                        each -> model.files().decideSheet(each, !each.reason().isEmpty()));
     }
 
     private static Button rowButton(String text, String key, Runnable action) {

@@ -367,7 +367,7 @@ final class ReworkView extends VBox {
         field.setId("made-" + id);
         field.setPrefColumnCount(Math.max(8, sentence.subject().length()));
         field.setDisable(!sentence.on());
-        Runnable take = () -> model.renameColumn(sentence.subject(), field.getText());
+        Runnable take = () -> model.board().renameColumn(sentence.subject(), field.getText());
         field.setOnAction(e -> take.run());
         field.focusedProperty().addListener((o, before, now) -> {
             if (!now) {

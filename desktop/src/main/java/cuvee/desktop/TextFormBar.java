@@ -64,11 +64,11 @@ final class TextFormBar extends FlowPane {
         })));
         SIGNS.forEach(words -> sign.getItems().add(Pieces.item(words, "", () -> {
             saidSign = said(words);
-            file.ifPresent(path -> model.decideDecimalSign(path, saidSign));
+            file.ifPresent(path -> model.files().decideDecimalSign(path, saidSign));
         })));
         Button all = Pieces.go("Read all text files so", "file-form-all", () -> {
-            model.decideTextForm(JobSession.ALL_FILES, formWords());
-            model.decideDecimalSign(JobSession.ALL_FILES, saidSign);
+            model.files().decideTextForm(JobSession.ALL_FILES, formWords());
+            model.files().decideDecimalSign(JobSession.ALL_FILES, saidSign);
         });
         all.setTooltip(new Tooltip("Take all of this for every text file that nothing else is said of"));
         getChildren()
@@ -88,7 +88,7 @@ final class TextFormBar extends FlowPane {
     }
 
     private void takeForm() {
-        file.ifPresent(path -> model.decideTextForm(path, formWords()));
+        file.ifPresent(path -> model.files().decideTextForm(path, formWords()));
     }
 
     /** Shows how a text file is read; nothing where no text file is chosen. */

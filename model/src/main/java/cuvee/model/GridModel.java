@@ -14,10 +14,6 @@ public interface GridModel {
         QUIET,
         /** Deserves a look. */
         MARKED,
-        /** Something is wrong here. */
-        WRONG,
-        /** Agrees with what it was held against. */
-        AGREES,
         /** There is nothing here, as told from a blank. */
         ABSENT,
         /** A value as its source writes it, which does not fit the column. */
@@ -29,9 +25,7 @@ public interface GridModel {
         /** The words of a heading within the rows. */
         HEADING,
         /** The names of columns, where they stand among the rows. */
-        HEADER,
-        /** A figure that sums up those above it. */
-        TOTAL
+        HEADER
     }
 
     /** A sign beside a cell or in a column's head. */

@@ -1,8 +1,6 @@
 package cuvee.model;
 
-import cuvee.collect.Collector;
 import cuvee.decision.SheetRule;
-import cuvee.decision.TableChoice;
 import cuvee.deliver.TargetGuard;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
@@ -13,27 +11,16 @@ import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.job.JobFile;
-import cuvee.job.Place;
-import cuvee.layout.Layout;
-import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
-import cuvee.refresh.Board;
 import cuvee.refresh.JobMove;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.NewColumns;
 import cuvee.refresh.Outcome;
-import cuvee.refresh.Proposal;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
-import cuvee.refresh.SourceReport;
 import cuvee.refresh.Workplace;
-import cuvee.rework.MadeColumns;
-import cuvee.tag.TagSource;
-import cuvee.value.Type;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
@@ -44,6 +31,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -61,8 +49,6 @@ import org.slf4j.LoggerFactory;
 public final class JobModel implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(JobModel.class);
     private static final String BY_HAND = "put so by you";
-    private static final String TAKE = TableChoice.TAKE;
-    private static final String ASIDE = TableChoice.ASIDE;
     private final Executor ui;
     /** Set and asked on the interface thread only. */
     private boolean closed;
@@ -71,6 +57,8 @@ public final class JobModel implements AutoCloseable {
     private final ExecutorService worker;
     private final JobSession session;
     private final RuleModel rules = new RuleModel(this);
+    private final BoardModel board = new BoardModel(this);
+    private final FilesModel files = new FilesModel(this);
     private final History<Job> history;
     private final RecentJobs recent;
     private Path file;
@@ -91,7 +79,6 @@ public final class JobModel implements AutoCloseable {
     private String pending = "";
 
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
-    private final ReadOnlyBooleanWrapper canRedo = new ReadOnlyBooleanWrapper();
 
     /** A word to the analyst. */
     public record Message(String text, Kind kind) {
@@ -187,10 +174,6 @@ public final class JobModel implements AutoCloseable {
         return canUndo.getReadOnlyProperty();
     }
 
-    public ReadOnlyBooleanProperty canRedoProperty() {
-        return canRedo.getReadOnlyProperty();
-    }
-
     /** The name of the act that undo takes back; empty where there is none. */
     public ReadOnlyStringProperty lastActProperty() {
         return lastAct.getReadOnlyProperty();
@@ -214,6 +197,16 @@ public final class JobModel implements AutoCloseable {
     /** The rules of the job. */
     public RuleModel rules() {
         return rules;
+    }
+
+    /** The columns of the job. */
+    public BoardModel board() {
+        return board;
+    }
+
+    /** The places, files and sheets of the job. */
+    public FilesModel files() {
+        return files;
     }
 
     Job now() {
@@ -240,6 +233,14 @@ public final class JobModel implements AutoCloseable {
                         ui.execute(() -> tell("Looking", failed));
                     }
                 }));
+    }
+
+    /** Does something on the thread of the engine; what came of it is told on the interface thread. */
+    <T> void apart(Supplier<T> work, Consumer<T> told) {
+        worker.execute(() -> {
+            T found = work.get();
+            ui.execute(() -> told.accept(found));
+        });
     }
 
     public JobSession session() {
@@ -369,55 +370,6 @@ public final class JobModel implements AutoCloseable {
         decide(SheetRule.KIND, subject, words);
     }
 
-    // ---- the board ----
-
-    /** Gives a column another name; a name that another column has changes nothing. */
-    public void renameColumn(String name, String newName) {
-        outcome.get().map(Outcome::proposal).ifPresent(made -> {
-            Set<String> names = new HashSet<>(made.leftOut().keySet());
-            made.columns().forEach(column -> names.add(column.name()));
-            take(Board.rename(history.now(), made.lineUp(), names, name, newName.strip()));
-        });
-    }
-
-    /** Puts a column so many places to the right. */
-    public void moveColumn(String name, int by) {
-        outcome.get()
-                .map(made -> made.proposal().columns().stream()
-                        .map(Proposal.ColumnReport::name)
-                        .toList())
-                .ifPresent(shown -> take(Board.move(history.now(), shown, name, by)));
-    }
-
-    /** Lets all headers of a column feed another one. */
-    public void uniteColumns(String name, String with) {
-        outcome.get()
-                .ifPresent(
-                        made -> take(Board.unite(history.now(), made.proposal().lineUp(), name, with)));
-    }
-
-    /** Makes a header a column of its own. */
-    public void splitHeader(String key, String header) {
-        take(Board.split(history.now(), key, header));
-    }
-
-    /** Leaves a column out of the master, or takes it in again; a tag is then none any more, and a made one not made. */
-    public void leaveOutColumn(String name, boolean out) {
-        if (out && MadeColumns.names(history.now()).contains(name)) {
-            history.now()
-                    .decision(MadeColumns.KIND, name)
-                    .ifPresent(made -> decide(MadeColumns.KIND, name, Decision.off(made.answer())));
-            return;
-        }
-        Optional<Proposal> made = outcome.get().map(Outcome::proposal).filter(proposal -> out && proposal.isTag(name));
-        Job next = made.isPresent() ? history.now() : Board.leaveOut(history.now(), name, out);
-        for (Proposal.TagReport tag : made.map(Proposal::tags).orElse(List.of())) {
-            boolean fills = tag.on() && tag.column().equals(name);
-            next = fills ? Board.leaveOutTag(next, tag.source().words(), true) : next;
-        }
-        take(next);
-    }
-
     Set<String> columnNames() {
         Set<String> names = new HashSet<>(history.now().columns());
         outcome.get().ifPresent(made -> {
@@ -441,51 +393,10 @@ public final class JobModel implements AutoCloseable {
         message.set(failure ? Message.failure(text) : Message.news(text));
     }
 
-    /** Adds a column that no source has so far, under a name that is free; answers the name. */
-    public String addColumn() {
-        String name = freeName(columnNames(), "New column");
-        take(Board.add(history.now(), name));
-        return name;
-    }
-
-    /** Says what becomes of columns that appear later. */
-    public void decideNewColumns(NewColumns.Policy policy) {
-        if (NewColumns.policy(history.now()) != policy) {
-            take(Board.newColumns(history.now(), policy));
-        }
-    }
-
-    /** Says how a column's numbers or dates are written in some of the sources; empty words leave it to the evidence. */
-    public void decideConvention(String kind, String column, String scope, String words) {
-        take(Board.convention(history.now(), kind, column, scope, words));
-    }
-
-    public void decideType(String column, Type type) {
-        take(Board.type(history.now(), column, type.word()));
-    }
-
     void take(Job next) {
         if (!next.equals(history.now())) {
             step(next);
             refresh();
-        }
-    }
-
-    void leaveOutTag(String source) {
-        boolean alone = outcome.get()
-                .map(Outcome::proposal)
-                .filter(made -> made.tags().stream()
-                        .anyMatch(tag -> tag.source().words().equals(source) && made.isTag(tag.column())))
-                .isPresent();
-        take(Board.leaveOutTag(history.now(), source, alone));
-    }
-
-    /** Makes a tag a column of the master under a name, or with an empty one no column. */
-    public void decideTag(TagSource source, String name) {
-        if (name.isEmpty()) {
-            leaveOutTag(source.words());
-        } else {
-            decide(JobSession.TAG, source.words(), name);
         }
     }
 
@@ -494,142 +405,6 @@ public final class JobModel implements AutoCloseable {
         Job now = history.now();
         worker.execute(() -> {
             List<FoundTable> found = session.tryOut(now, sheet, reading);
-            ui.execute(() -> told.accept(found));
-        });
-    }
-
-    /** Takes in another folder or file. */
-    public void addPlaces(List<Path> paths) {
-        List<Place> places = new ArrayList<>(history.now().places());
-        for (Path path : paths) {
-            Place place = Place.of(JobDraft.relative(file.toAbsolutePath().getParent(), path));
-            if (places.stream().noneMatch(there -> there.path().equals(place.path()))) {
-                places.add(place);
-            }
-        }
-        step(history.now().withPlaces(places));
-        refresh();
-    }
-
-    /** Changes a place: its label, how deep it goes, which names belong to it. */
-    public void changePlace(int at, Place changed) {
-        List<Place> places = new ArrayList<>(history.now().places());
-        if (!places.get(at).equals(changed)) {
-            places.set(at, changed);
-            step(history.now().withPlaces(places));
-            refresh();
-        }
-    }
-
-    /** A place with all that was said of it, on another folder. */
-    public Place placeAt(Path folder, Place place) {
-        return place.withPath(JobDraft.relative(file.toAbsolutePath().getParent(), folder));
-    }
-
-    /** Takes a place out of the job; its files are left alone. */
-    public void removePlace(int at) {
-        List<Place> places = new ArrayList<>(history.now().places());
-        places.remove(at);
-        step(history.now().withPlaces(places));
-        refresh();
-    }
-
-    /** Takes files whatever speaks against them, or leaves them out. */
-    public void decideFiles(List<String> paths, boolean take) {
-        Job now = history.now();
-        for (String path : paths) {
-            now = now.withSettled(new Decision(
-                    JobSession.FILE, path, take ? TAKE : ASIDE, take ? "put back by you" : "left out by you", ""));
-            for (ReadSheet sheet : sheetsOf(path)) {
-                now = take && !sheet.reason().isEmpty() ? with(now, sheet, true) : now;
-            }
-        }
-        step(now);
-        refresh();
-    }
-
-    /** Takes a sheet's tables into the master whatever speaks against them, or leaves them out. */
-    public void decideSheet(ReadSheet sheet, boolean take) {
-        step(with(history.now(), sheet, take));
-        refresh();
-    }
-
-    private static Job with(Job job, ReadSheet sheet, boolean take) {
-        String reason = take ? "put back by you" : "left out by you";
-        Job decided = job.withSettled(new Decision(JobSession.SHEET, sheet.subject(), take ? TAKE : ASIDE, reason, ""));
-        if (take) {
-            for (PlacedTable table : sheet.tables()) {
-                String signature = Layout.signatureOf(table.table());
-                decided = decided.withSettled(new Decision(JobSession.ANOTHER_JOB, signature, TAKE, reason, ""))
-                        .withSettled(new Decision(JobSession.SHEET, signature, TAKE, reason, ""));
-            }
-        }
-        return decided;
-    }
-
-    private List<ReadSheet> sheetsOf(String path) {
-        return outcome.get()
-                .map(made -> made.sheets().stream()
-                        .filter(sheet -> sheet.source().equals(path))
-                        .toList())
-                .orElse(List.of());
-    }
-
-    /** Moves files earlier or later in the order of the master, which stays so. */
-    public void moveFiles(List<String> paths, boolean later) {
-        List<String> order = new ArrayList<>(outcome.get()
-                .map(made -> made.sources().stream().map(SourceReport::path).toList())
-                .orElse(List.of()));
-        if (later) {
-            Collections.reverse(order);
-        }
-        for (int i = 1; i < order.size(); i++) {
-            if (paths.contains(order.get(i)) && !paths.contains(order.get(i - 1))) {
-                Collections.swap(order, i, i - 1);
-            }
-        }
-        if (later) {
-            Collections.reverse(order);
-        }
-        decide(JobSession.ORDER, JobSession.ALL_FILES, String.join("\n", order));
-    }
-
-    /** Puts all files in the order of their names again. */
-    public void orderByName() {
-        decide(JobSession.ORDER, JobSession.ALL_FILES, "");
-    }
-
-    /** Leaves it to Cuvee again whether files are taken. */
-    public void undecideFiles(List<String> paths) {
-        Job now = history.now();
-        for (String path : paths) {
-            now = now.withoutSettled(JobSession.FILE, path);
-        }
-        step(now);
-        refresh();
-    }
-
-    /** Says how a text file, or all, are written; empty words leave it to be told from the files. */
-    public void decideTextForm(String subject, String words) {
-        decide(JobSession.TEXT_FORM, subject, words);
-    }
-
-    /** Says which sign is decimal in a text file, or in all; empty words leave it to the values. */
-    public void decideDecimalSign(String source, String words) {
-        take(Board.decimalSign(history.now(), source, words));
-    }
-
-    /** Tries a password on locked workbooks for as long as the job is open. */
-    public void tryPassword(String password) {
-        session.tryPassword(password);
-        refresh();
-    }
-
-    /** The files that a place would give, with what it would say of each; told on the interface thread. */
-    public void tryPlaces(List<Place> places, Consumer<Collector.Collected> told) {
-        Job now = history.now();
-        worker.execute(() -> {
-            Collector.Collected found = session.collect(now.withPlaces(places));
             ui.execute(() -> told.accept(found));
         });
     }
@@ -851,7 +626,6 @@ public final class JobModel implements AutoCloseable {
         lastAct.set(history.lastAct());
         undoneAct.set(history.undoneAct());
         canUndo.set(history.canUndo());
-        canRedo.set(history.canRedo());
     }
 
     /** Stops the work and gives the store back. */

@@ -325,7 +325,7 @@ public final class RuleModel {
     /** Switches what a sentence says on or off. */
     public void decideSentence(Sentence sentence, boolean on) {
         if (!on && sentence.kind().equals(JobSession.TAG)) {
-            model.leaveOutTag(sentence.subject());
+            model.board().leaveOutTag(sentence.subject());
         } else {
             model.decide(sentence.kind(), sentence.subject(), sentence.answer(on));
         }

@@ -226,7 +226,7 @@ class JobModelTest {
     void anotherPlaceBringsItsRows() throws Exception {
         refreshed();
         write("more/c.csv", "Date,Port,Passengers\n2026-03-01,Hollin,9\n");
-        model.addPlaces(List.of(folder.resolve("more")));
+        model.files().addPlaces(List.of(folder.resolve("more")));
         idle();
         assertThat(model.outcomeProperty().get().orElseThrow().rows()).isEqualTo(4);
     }
@@ -387,12 +387,12 @@ class JobModelTest {
     void anActIsNamedSaysWhatItChangedAndIsTakenBackByName() throws Exception {
         Outcome first = refreshed();
         assertThat(model.lastActProperty().get()).isEmpty();
-        model.splitHeader("heads", "Heads");
+        model.board().splitHeader("heads", "Heads");
         idle();
         assertThat(model.lastActProperty().get()).isEqualTo("“heads” feeds Heads");
         assertThat(model.messageProperty().get().text())
                 .isEqualTo("“heads” feeds Heads: 1 value fewer in Passengers; Heads is new, with 1 value.");
-        model.decideFiles(List.of("b.csv"), false);
+        model.files().decideFiles(List.of("b.csv"), false);
         idle();
         assertThat(model.lastActProperty().get()).isEqualTo("left out b.csv");
         assertThat(model.messageProperty().get().text()).startsWith("Left out b.csv: 1 row fewer; ");
@@ -431,13 +431,13 @@ class JobModelTest {
     void columnsAreNamedMovedTypedLeftOutUnitedAndSplitOnTheBoard() throws Exception {
         Outcome first = refreshed();
         assertThat(columns()).containsExactly("Date", "Port", "Passengers");
-        model.renameColumn("Passengers", "People");
+        model.board().renameColumn("Passengers", "People");
         idle();
         assertThat(columns()).containsExactly("Date", "Port", "People");
-        model.moveColumn("People", -2);
+        model.board().moveColumn("People", -2);
         idle();
         assertThat(columns()).containsExactly("People", "Date", "Port");
-        model.decideType("People", Type.TEXT);
+        model.board().decideType("People", Type.TEXT);
         idle();
         assertThat(model.outcomeProperty()
                         .get()
@@ -447,12 +447,12 @@ class JobModelTest {
                         .get(0)
                         .type())
                 .isEqualTo(Type.TEXT);
-        model.leaveOutColumn("Port", true);
+        model.board().leaveOutColumn("Port", true);
         idle();
         assertThat(columns()).containsExactly("People", "Date");
         assertThat(model.outcomeProperty().get().orElseThrow().proposal().leftOut())
                 .containsEntry("Port", 3L);
-        model.leaveOutColumn("Port", false);
+        model.board().leaveOutColumn("Port", false);
         idle();
         assertThat(columns()).containsExactly("People", "Date", "Port");
         BoardGrid.Header header = BoardGrid.header(
@@ -461,10 +461,10 @@ class JobModelTest {
                         "People")
                 .orElseThrow();
         assertThat(header.header()).isEqualTo("Heads");
-        model.splitHeader(header.key(), header.header());
+        model.board().splitHeader(header.key(), header.header());
         idle();
         assertThat(columns()).containsExactlyInAnyOrder("People", "Date", "Port", "Heads");
-        model.uniteColumns("Heads", "People");
+        model.board().uniteColumns("Heads", "People");
         idle();
         assertThat(columns()).containsExactly("People", "Date", "Port");
         for (int i = 0; i < 7; i++) {
@@ -477,9 +477,9 @@ class JobModelTest {
     @Test
     void namesThatAreTakenAndMovesThatGoNowhereChangeNothing() throws Exception {
         refreshed();
-        model.renameColumn("Passengers", "Port");
-        model.renameColumn("Passengers", " ");
-        model.moveColumn("Date", -1);
+        model.board().renameColumn("Passengers", "Port");
+        model.board().renameColumn("Passengers", " ");
+        model.board().moveColumn("Date", -1);
         assertThat(model.workProperty().get()).isEmpty();
         assertThat(model.canUndoProperty().get()).isFalse();
     }
@@ -558,7 +558,7 @@ class JobModelTest {
     void aColumnsValuesAreCountedSearchedAndWrittenOtherwise() throws Exception {
         write("data/c.csv", "Date,Port,Passengers\n2026-03-01,HOLLIN,many\n2026-03-02,Oska,8\n2026-03-03,Oska,9\n");
         refreshed();
-        model.decideType("Passengers", Type.WHOLE_NUMBER);
+        model.board().decideType("Passengers", Type.WHOLE_NUMBER);
         idle();
         ValuesGrid.Found[] found = new ValuesGrid.Found[1];
         try (ValuesGrid ports = values(1, found)) {
@@ -634,16 +634,16 @@ class JobModelTest {
         Files.delete(folder.resolve("data/b.csv"));
         refreshed();
         assertThat(columns()).containsExactly("Date", "Pax", "File part 1");
-        model.moveColumn("File part 1", -2);
+        model.board().moveColumn("File part 1", -2);
         idle();
         assertThat(columns()).containsExactly("File part 1", "Date", "Pax");
-        model.renameColumn("File part 1", "Port");
+        model.board().renameColumn("File part 1", "Port");
         idle();
         assertThat(columns()).containsExactly("Port", "Date", "Pax");
-        model.leaveOutColumn("Port", true);
+        model.board().leaveOutColumn("Port", true);
         idle();
         assertThat(columns()).containsExactly("Date", "Pax");
-        String added = model.addColumn();
+        String added = model.board().addColumn();
         idle();
         assertThat(columns()).containsExactly("Date", "Pax", added);
     }

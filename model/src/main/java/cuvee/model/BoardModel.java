@@ -1,0 +1,117 @@
+package cuvee.model;
+
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.refresh.Board;
+import cuvee.refresh.JobSession;
+import cuvee.refresh.NewColumns;
+import cuvee.refresh.Outcome;
+import cuvee.refresh.Proposal;
+import cuvee.rework.MadeColumns;
+import cuvee.tag.TagSource;
+import cuvee.value.Type;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** The columns of an open job: what they are called, where they stand, what feeds them. Used on the interface thread. */
+public final class BoardModel {
+    private final JobModel model;
+
+    BoardModel(JobModel model) {
+        this.model = model;
+    }
+
+    /** Gives a column another name; a name that another column has changes nothing. */
+    public void renameColumn(String name, String newName) {
+        model.outcomeProperty().get().map(Outcome::proposal).ifPresent(made -> {
+            Set<String> names = new HashSet<>(made.leftOut().keySet());
+            made.columns().forEach(column -> names.add(column.name()));
+            model.take(Board.rename(model.now(), made.lineUp(), names, name, newName.strip()));
+        });
+    }
+
+    /** Puts a column so many places to the right. */
+    public void moveColumn(String name, int by) {
+        model.outcomeProperty()
+                .get()
+                .map(made -> made.proposal().columns().stream()
+                        .map(Proposal.ColumnReport::name)
+                        .toList())
+                .ifPresent(shown -> model.take(Board.move(model.now(), shown, name, by)));
+    }
+
+    /** Lets all headers of a column feed another one. */
+    public void uniteColumns(String name, String with) {
+        model.outcomeProperty()
+                .get()
+                .ifPresent(made ->
+                        model.take(Board.unite(model.now(), made.proposal().lineUp(), name, with)));
+    }
+
+    /** Makes a header a column of its own. */
+    public void splitHeader(String key, String header) {
+        model.take(Board.split(model.now(), key, header));
+    }
+
+    /** Leaves a column out of the master, or takes it in again; a tag is then none any more, and a made one not made. */
+    public void leaveOutColumn(String name, boolean out) {
+        if (out && MadeColumns.names(model.now()).contains(name)) {
+            model.now()
+                    .decision(MadeColumns.KIND, name)
+                    .ifPresent(made -> model.decide(MadeColumns.KIND, name, Decision.off(made.answer())));
+            return;
+        }
+        Optional<Proposal> made =
+                model.outcomeProperty().get().map(Outcome::proposal).filter(proposal -> out && proposal.isTag(name));
+        Job next = made.isPresent() ? model.now() : Board.leaveOut(model.now(), name, out);
+        for (Proposal.TagReport tag : made.map(Proposal::tags).orElse(List.of())) {
+            boolean fills = tag.on() && tag.column().equals(name);
+            next = fills ? Board.leaveOutTag(next, tag.source().words(), true) : next;
+        }
+        model.take(next);
+    }
+
+    /** Adds a column that no source has so far, under a name that is free; answers the name. */
+    public String addColumn() {
+        String name = JobModel.freeName(model.columnNames(), "New column");
+        model.take(Board.add(model.now(), name));
+        return name;
+    }
+
+    /** Says what becomes of columns that appear later. */
+    public void decideNewColumns(NewColumns.Policy policy) {
+        if (NewColumns.policy(model.now()) != policy) {
+            model.take(Board.newColumns(model.now(), policy));
+        }
+    }
+
+    /** Says how a column's numbers or dates are written in some of the sources; empty words leave it to the evidence. */
+    public void decideConvention(String kind, String column, String scope, String words) {
+        model.take(Board.convention(model.now(), kind, column, scope, words));
+    }
+
+    public void decideType(String column, Type type) {
+        model.take(Board.type(model.now(), column, type.word()));
+    }
+
+    void leaveOutTag(String source) {
+        boolean alone = model.outcomeProperty()
+                .get()
+                .map(Outcome::proposal)
+                .filter(made -> made.tags().stream()
+                        .anyMatch(tag -> tag.source().words().equals(source) && made.isTag(tag.column())))
+                .isPresent();
+        model.take(Board.leaveOutTag(model.now(), source, alone));
+    }
+
+    /** Makes a tag a column of the master under a name, or with an empty one no column. */
+    public void decideTag(TagSource source, String name) {
+        if (name.isEmpty()) {
+            leaveOutTag(source.words());
+        } else {
+            model.decide(JobSession.TAG, source.words(), name);
+        }
+    }
+}

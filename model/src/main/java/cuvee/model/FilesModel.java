@@ -1,0 +1,158 @@
+package cuvee.model;
+
+import cuvee.collect.Collector;
+import cuvee.decision.TableChoice;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.job.Place;
+import cuvee.layout.Layout;
+import cuvee.layout.PlacedTable;
+import cuvee.refresh.Board;
+import cuvee.refresh.JobSession;
+import cuvee.refresh.ReadSheet;
+import cuvee.refresh.SourceReport;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.function.Consumer;
+
+/** The places, files and sheets of an open job: which belong, and how they are read. Used on the interface thread. */
+public final class FilesModel {
+    private static final String TAKE = TableChoice.TAKE;
+    private static final String ASIDE = TableChoice.ASIDE;
+    private final JobModel model;
+
+    FilesModel(JobModel model) {
+        this.model = model;
+    }
+
+    /** Takes in another folder or file. */
+    public void addPlaces(List<Path> paths) {
+        List<Place> places = new ArrayList<>(model.now().places());
+        for (Path path : paths) {
+            Place place = Place.of(model.relative(path));
+            if (places.stream().noneMatch(there -> there.path().equals(place.path()))) {
+                places.add(place);
+            }
+        }
+        model.take(model.now().withPlaces(places));
+    }
+
+    /** Changes a place: its label, how deep it goes, which names belong to it. */
+    public void changePlace(int at, Place changed) {
+        List<Place> places = new ArrayList<>(model.now().places());
+        if (!places.get(at).equals(changed)) {
+            places.set(at, changed);
+            model.take(model.now().withPlaces(places));
+        }
+    }
+
+    /** A place with all that was said of it, on another folder. */
+    public Place placeAt(Path folder, Place place) {
+        return place.withPath(model.relative(folder));
+    }
+
+    /** Takes a place out of the job; its files are left alone. */
+    public void removePlace(int at) {
+        List<Place> places = new ArrayList<>(model.now().places());
+        places.remove(at);
+        model.take(model.now().withPlaces(places));
+    }
+
+    /** Takes files whatever speaks against them, or leaves them out. */
+    public void decideFiles(List<String> paths, boolean take) {
+        Job now = model.now();
+        for (String path : paths) {
+            now = now.withSettled(new Decision(
+                    JobSession.FILE, path, take ? TAKE : ASIDE, take ? "put back by you" : "left out by you", ""));
+            for (ReadSheet sheet : sheetsOf(path)) {
+                now = take && !sheet.reason().isEmpty() ? with(now, sheet, true) : now;
+            }
+        }
+        model.take(now);
+    }
+
+    /** Takes a sheet's tables into the master whatever speaks against them, or leaves them out. */
+    public void decideSheet(ReadSheet sheet, boolean take) {
+        model.take(with(model.now(), sheet, take));
+    }
+
+    private static Job with(Job job, ReadSheet sheet, boolean take) {
+        String reason = take ? "put back by you" : "left out by you";
+        Job decided = job.withSettled(new Decision(JobSession.SHEET, sheet.subject(), take ? TAKE : ASIDE, reason, ""));
+        if (take) {
+            for (PlacedTable table : sheet.tables()) {
+                String signature = Layout.signatureOf(table.table());
+                decided = decided.withSettled(new Decision(JobSession.ANOTHER_JOB, signature, TAKE, reason, ""))
+                        .withSettled(new Decision(JobSession.SHEET, signature, TAKE, reason, ""));
+            }
+        }
+        return decided;
+    }
+
+    private List<ReadSheet> sheetsOf(String path) {
+        return model.outcomeProperty()
+                .get()
+                .map(made -> made.sheets().stream()
+                        .filter(sheet -> sheet.source().equals(path))
+                        .toList())
+                .orElse(List.of());
+    }
+
+    /** Moves files earlier or later in the order of the master, which stays so. */
+    public void moveFiles(List<String> paths, boolean later) {
+        List<String> order = new ArrayList<>(model.outcomeProperty()
+                .get()
+                .map(made -> made.sources().stream().map(SourceReport::path).toList())
+                .orElse(List.of()));
+        if (later) {
+            Collections.reverse(order);
+        }
+        for (int i = 1; i < order.size(); i++) {
+            if (paths.contains(order.get(i)) && !paths.contains(order.get(i - 1))) {
+                Collections.swap(order, i, i - 1);
+            }
+        }
+        if (later) {
+            Collections.reverse(order);
+        }
+        model.decide(JobSession.ORDER, JobSession.ALL_FILES, String.join("\n", order));
+    }
+
+    /** Puts all files in the order of their names again. */
+    public void orderByName() {
+        model.decide(JobSession.ORDER, JobSession.ALL_FILES, "");
+    }
+
+    /** Leaves it to Cuvee again whether files are taken. */
+    public void undecideFiles(List<String> paths) {
+        Job now = model.now();
+        for (String path : paths) {
+            now = now.withoutSettled(JobSession.FILE, path);
+        }
+        model.take(now);
+    }
+
+    /** Says how a text file, or all, are written; empty words leave it to be told from the files. */
+    public void decideTextForm(String subject, String words) {
+        model.decide(JobSession.TEXT_FORM, subject, words);
+    }
+
+    /** Says which sign is decimal in a text file, or in all; empty words leave it to the values. */
+    public void decideDecimalSign(String source, String words) {
+        model.take(Board.decimalSign(model.now(), source, words));
+    }
+
+    /** Tries a password on locked workbooks for as long as the job is open. */
+    public void tryPassword(String password) {
+        model.session().tryPassword(password);
+        model.refresh();
+    }
+
+    /** The files that a place would give, with what it would say of each; told on the interface thread. */
+    public void tryPlaces(List<Place> places, Consumer<Collector.Collected> told) {
+        Job now = model.now();
+        model.apart(() -> model.session().collect(now.withPlaces(places)), told);
+    }
+}
