@@ -315,14 +315,10 @@ final class GridView extends Region {
             return;
         }
         cell(row, column).ifPresent(box -> {
-            g.save();
-            g.beginPath();
-            g.rect(0, at.head(), at.width(), at.bottom() - at.head());
-            g.clip();
+            double high = Math.min(box.getHeight(), at.bottom() - box.getMinY()) - 3;
             g.setStroke(colours.wine());
             g.setLineWidth(2);
-            g.strokeRect(box.getMinX() + 1, box.getMinY() + 1, box.getWidth() - 2, box.getHeight() - 3);
-            g.restore();
+            g.strokeRect(box.getMinX() + 1, box.getMinY() + 1, box.getWidth() - 2, Math.max(1, high));
         });
     }
 

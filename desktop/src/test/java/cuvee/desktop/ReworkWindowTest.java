@@ -68,7 +68,11 @@ class ReworkWindowTest extends InAWindow {
         waitFor(
                 "the sentences",
                 () -> robot.lookup("#rework .in-force").queryAll().size() == 2);
-        robot.push(KeyCode.ALT, KeyCode.DIGIT6);
+        assertThat(robot.lookup("#facts").tryQuery())
+                .as("facts stand beside board and master only")
+                .isEmpty();
+        robot.push(KeyCode.ALT, KeyCode.DIGIT6).push(KeyCode.F4);
+        waitFor("the facts again", () -> robot.lookup("#facts-close").tryQuery().isPresent());
         robot.clickOn("#facts-close");
         assertThat(robot.lookup("#facts").tryQuery()).isEmpty();
     }

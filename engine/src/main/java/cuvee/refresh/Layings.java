@@ -20,6 +20,7 @@ import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -53,6 +54,9 @@ final class Layings {
     private final Set<String> replaced = new HashSet<>();
     private String amount = AMOUNT;
 
+    /** By the key of a header. */
+    private final Map<String, Carriers> carriers = new HashMap<>();
+
     Layings(Job job, List<Decision> assumed, List<Question> questions, List<Finding> findings) {
         this.job = job;
         this.assumed = assumed;
@@ -81,6 +85,7 @@ final class Layings {
                     .or(() -> ValueName.of(List.copyOf(across.keySet())))
                     .orElse(AMOUNT);
         }
+        siblings(tables);
         Map<PlacedTable, PlacedTable> laid = new LinkedHashMap<>();
         layouts.forEach((signature, same) -> {
             Optional<Turned> turn = turn(signature, same, across);
@@ -326,8 +331,56 @@ final class Layings {
         return carried;
     }
 
-    /** True where most tables of a layout that have blanks in a column carry it down: what siblings do holds for the others. */
-    private static boolean mostly(List<PlacedTable> alike, List<PlacedTable> same, String key) {
+    /** Counts over the whole batch by which columns tables carry down, and with which words. */
+    private void siblings(List<PlacedTable> tables) {
+        carriers.clear();
+        for (PlacedTable table : tables) {
+            Set<String> keys = new HashSet<>();
+            Laying.carried(table)
+                    .forEach(each -> keys.add(LooseText.key(each.column().header())));
+            for (TableColumn column : table.table().columns()) {
+                String key = LooseText.key(column.header());
+                Carriers all = carriers.computeIfAbsent(key, any -> new Carriers());
+                if (keys.contains(key)) {
+                    all.carry++;
+                    all.words.addAll(words(column));
+                } else if (table.table().kept() > column.evidence().filled()) {
+                    all.blank++;
+                }
+            }
+        }
+    }
+
+    /** What the tables of a batch do with a column: how many carry it down, how many have other blanks, the words carried. */
+    private static final class Carriers {
+        private final Set<String> words = new HashSet<>();
+        private int carry;
+        private int blank;
+    }
+
+    private static Set<String> words(TableColumn column) {
+        Set<String> words = new HashSet<>();
+        column.evidence().oddities().keySet().forEach(word -> words.add(LooseText.key(word)));
+        return words;
+    }
+
+    /** True where most tables of the batch carry a column down, and the words of a table are mostly among theirs. */
+    private boolean mostSiblings(List<PlacedTable> blank, String key) {
+        Carriers all = carriers.getOrDefault(key, new Carriers());
+        return all.carry > all.blank
+                && blank.stream()
+                        .flatMap(table -> table.table().columns().stream())
+                        .filter(column -> LooseText.key(column.header()).equals(key))
+                        .map(Layings::words)
+                        .allMatch(words ->
+                                words.stream().filter(all.words::contains).count() * 2 >= Math.max(1, words.size()));
+    }
+
+    /**
+     * True where most tables of a layout that have blanks in a column carry it down, or most of the batch do: what
+     * siblings do holds for the others.
+     */
+    private boolean mostly(List<PlacedTable> alike, List<PlacedTable> same, String key) {
         List<PlacedTable> blank = same.stream()
                 .filter(table -> !alike.contains(table) && blanks(table, key) > 0)
                 .toList();
@@ -335,7 +388,7 @@ final class Layings {
                 .flatMap(table -> table.table().columns().stream())
                 .filter(column -> LooseText.key(column.header()).equals(key))
                 .allMatch(column -> column.gaps().firstFilled());
-        return !blank.isEmpty() && begin && alike.size() > blank.size();
+        return !blank.isEmpty() && begin && (alike.size() > blank.size() || mostSiblings(blank, key));
     }
 
     private static Decision assumption(
@@ -402,8 +455,7 @@ final class Layings {
         for (PlacedTable table : alike) {
             for (TableColumn column : table.table().columns()) {
                 if (LooseText.key(column.header()).equals(key)) {
-                    Set<String> words = new HashSet<>();
-                    column.evidence().oddities().keySet().forEach(word -> words.add(LooseText.key(word)));
+                    Set<String> words = words(column);
                     shared |= words.stream().filter(seen::contains).count() * 2 >= Math.max(1, words.size());
                     seen.addAll(words);
                     totals &= Laying.endsAtTotals(table.table(), column);

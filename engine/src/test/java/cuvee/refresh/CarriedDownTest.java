@@ -234,4 +234,43 @@ class CarriedDownTest extends BatchTest {
         batch.job(Board.carryDown(batch.job(), subject));
         assertThat(batch.refresh().lines()).last().asString().contains("|Diesel|2");
     }
+
+    private void blocks(String file, String... rows) {
+        String[] lines = new String[rows.length + 1];
+        lines[0] = "Show,Run,Income,Audience";
+        System.arraycopy(rows, 0, lines, 1, rows.length);
+        batch.csv(file, lines);
+    }
+
+    private void threeThatCarry() {
+        for (int month = 1; month <= 3; month++) {
+            batch.csv(
+                    "north" + month + ".csv",
+                    "Show,Audience,Run,Income",
+                    "Comets,Club," + month + "01,5.5",
+                    ",Public," + month + "02,6.5",
+                    ",Club," + month + "03,7.5",
+                    "Moons,Club," + month + "04,8.5",
+                    ",Public," + month + "05,9.5",
+                    ",Public," + month + "06,4.5");
+        }
+    }
+
+    @Test
+    void whatMostSiblingsCarryDownIsCarriedWhereItsBlocksAreShort() {
+        threeThatCarry();
+        blocks("south1.csv", "Comets,11,1.5,Club", ",12,2.5,Club", ",13,3.5,Public", "Moons,14,4.5,Club");
+        blocks("south2.csv", "Moons,21,1.5,Club", "Comets,22,2.5,Club", "Moons,23,1.25,Club", ",24,3.5,Public");
+        assertThat(batch.refresh().lines()).allMatch(line -> line.startsWith("Comets|") || line.startsWith("Moons|"));
+    }
+
+    @Test
+    void otherWordsWithBlanksOfAnotherPatternStayBlankAndArePointedOut() {
+        threeThatCarry();
+        blocks("south1.csv", "Comets,11,1.5,Club", ",12,2.5,Club", ",13,3.5,Public", "Moons,14,4.5,Club");
+        blocks("south2.csv", "late,21,1.5,Club", "fog,22,2.5,Club", "ice,23,1.25,Club", ",24,3.5,Public");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).anyMatch(line -> line.startsWith("|"));
+        assertThat(made.outcome().findings()).anyMatch(finding -> finding.kind().equals("not-carried"));
+    }
 }
