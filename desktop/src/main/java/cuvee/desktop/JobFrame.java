@@ -82,7 +82,7 @@ final class JobFrame extends BorderPane {
         questions = new QuestionList(model, this::showInPlace, this::closeQuestions);
         facts = new FactsPane(model, ui, choosers, () -> showFacts(-1));
         collect = new CollectView(model, choosers, zone, slips, this::openSlip);
-        read = new ReadView(model, ui);
+        read = new ReadView(model, ui, this::openSlip);
         rework = new ReworkView(model, choosers);
         lineUp = new LineUpView(model, this::showFacts, this::openSlip);
         CheckView check = new CheckView(model, this::openSheet);

@@ -20,6 +20,7 @@ import cuvee.refresh.Sentences;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
+import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -64,19 +65,23 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
     private final FlowPane rows = new FlowPane(6, 6);
     private final Button turn = new Button("Turn the columns into rows");
     private final JobModel model;
+    private final BiConsumer<Question, JobFrame.Spot> openSlip;
     private final Executor ui;
     private @Nullable ListGrid<Grids.ReadLine> lines;
     private @Nullable SheetGrid shown;
     private Optional<ReadingEdit> edit = Optional.empty();
 
-    ReadView(JobModel model, Executor ui) {
+    ReadView(JobModel model, Executor ui, BiConsumer<Question, JobFrame.Spot> openSlip) {
         this.model = model;
+        this.openSlip = openSlip;
         this.ui = ui;
         rule = new SheetRuleBar(model);
         rule.setOnTrial(this::showTrial);
         setId("read");
         list.setEmptyWords("No table has been found yet.");
         list.setOnSelect((row, column) -> choose(row));
+        list.setOnOpen((row, column) -> marked(row));
+        list.setOnMark((row, column) -> marked(row));
         list.setPrefWidth(LIST_WIDTH);
         list.setMinWidth(LIST_WIDTH);
         list.setMaxWidth(LIST_WIDTH);
@@ -144,6 +149,17 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
             now.showBothEnds(wanted);
             sheet.setModel(now);
             sheet.select(now.lineOf(row), sheet.selectedColumn());
+        }
+    }
+
+    /** The question at a sheet opens its slip there. */
+    private void marked(long row) {
+        ListGrid<Grids.ReadLine> now = lines;
+        if (now != null && row < now.rows()) {
+            model.outcomeProperty()
+                    .get()
+                    .flatMap(made -> Grids.question(made, now.item(row)))
+                    .ifPresent(question -> openSlip.accept(question, new JobFrame.Spot(list, row, 0)));
         }
     }
 

@@ -3,6 +3,7 @@ package cuvee.model;
 import cuvee.decision.SheetRule;
 import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
+import cuvee.finding.Question;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.model.GridModel.Tone;
@@ -65,9 +66,22 @@ public final class Grids {
                 Column.of("Layout, file and sheet", 262, line -> readName(line, files)),
                 Column.number("Kept", 58, line -> line.sheet().isEmpty() ? "" : line.figure()));
         return new ListGrid<>(
-                lines,
-                columns,
-                (line, column) -> line.sheet().isEmpty() ? Tone.HEADING : column == 1 ? Tone.QUIET : Tone.PLAIN);
+                        lines,
+                        columns,
+                        (line, column) -> line.sheet().isEmpty() ? Tone.HEADING : column == 1 ? Tone.QUIET : Tone.PLAIN)
+                .withMarks(
+                        (line, column) -> column == 0 && question(outcome, line).isPresent()
+                                ? GridModel.Mark.QUESTION
+                                : GridModel.Mark.NONE);
+    }
+
+    /** The open question that stands at a sheet; empty where there is none. */
+    public static Optional<Question> question(Outcome outcome, ReadLine line) {
+        return line.sheet()
+                .flatMap(sheet -> Questions.of(outcome, Stage.READ).stream()
+                        .filter(question -> question.where().source().equals(sheet.source())
+                                && question.where().sheet().equals(sheet.name()))
+                        .findFirst());
     }
 
     /** What a rule about sheets that is tried out finds in each of the files that it would be said of. */

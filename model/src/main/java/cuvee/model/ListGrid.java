@@ -8,7 +8,7 @@ public final class ListGrid<T> implements GridModel {
     private final List<T> items;
     private final List<Column<T>> columns;
     private final BiFunction<T, Integer, Tone> tones;
-    private BiFunction<T, Integer, String> hints = (item, column) -> "";
+    private BiFunction<T, Integer, Mark> marks = (item, column) -> Mark.NONE;
 
     /** A column: its title, its width and the text of an item. */
     public record Column<T>(
@@ -28,16 +28,16 @@ public final class ListGrid<T> implements GridModel {
         this.tones = tones;
     }
 
-    /** The same with more to say of cells when the mouse rests on them. */
-    public ListGrid<T> withHints(BiFunction<T, Integer, String> newHints) {
+    /** The same with marks at cells. */
+    public ListGrid<T> withMarks(BiFunction<T, Integer, Mark> newMarks) {
         ListGrid<T> grid = new ListGrid<>(items, columns, tones);
-        grid.hints = newHints;
+        grid.marks = newMarks;
         return grid;
     }
 
     @Override
-    public String hint(long row, int column) {
-        return hints.apply(item(row), column);
+    public Mark mark(long row, int column) {
+        return marks.apply(item(row), column);
     }
 
     public T item(long row) {

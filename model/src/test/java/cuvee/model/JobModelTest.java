@@ -250,6 +250,25 @@ class JobModelTest {
     }
 
     @Test
+    void aQuestionAboutASheetStandsAtItInRead() throws Exception {
+        write(
+                "data/b.csv",
+                "Show,Run,Income,Audience\nComets,1,2.5,Club\n,2,2.25,Club\n,3,3.5,Public\n"
+                        + "Moons,4,4.5,Club\n,5,1.5,Club\n,6,2.75,Club\nStars,7,1.25,Public\n,8,9.5,Club\n");
+        Outcome outcome = refreshed();
+        List<cuvee.finding.Question> asked = Questions.of(outcome, Stage.READ);
+        assertThat(asked).isNotEmpty();
+        ListGrid<Grids.ReadLine> read = Grids.read(outcome);
+        for (long row = 0; row < read.rows(); row++) {
+            boolean at = Grids.question(outcome, read.item(row)).isPresent();
+            assertThat(read.mark(row, 0)).isEqualTo(at ? GridModel.Mark.QUESTION : GridModel.Mark.NONE);
+            assertThat(read.mark(row, 1)).isEqualTo(GridModel.Mark.NONE);
+        }
+        assertThat(read.rows()).isGreaterThan(1);
+        assertThat(asked).allMatch(question -> question.where().source().endsWith(".csv"));
+    }
+
+    @Test
     void whateverHasANameIsFoundByIt() throws Exception {
         Outcome outcome = refreshed();
         assertThat(Finder.of(Optional.of(outcome), "hea"))
