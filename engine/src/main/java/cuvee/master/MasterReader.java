@@ -13,8 +13,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.duckdb.DuckDBConnection;
@@ -26,6 +28,9 @@ import org.jspecify.annotations.Nullable;
  */
 public final class MasterReader implements AutoCloseable {
     private static final int CHUNK_ROWS = 200_000;
+    /** Numbers of rows that are left out, such as those of subtotals, make the last one larger than the count. */
+    private static final double MOST_NUMBERS_A_ROW = 1.5;
+
     private final DuckDBConnection connection;
     private final MasterPlan plan;
     private final String columns;
@@ -521,6 +526,39 @@ public final class MasterReader implements AutoCloseable {
                 }
             }
             return shares;
+        });
+    }
+
+    /**
+     * The columns that only number the rows of each table that has them, from 1 on, each number once and hardly any left
+     * out.
+     */
+    public Set<Integer> rowNumbers() {
+        Set<Integer> found = new HashSet<>();
+        for (int i = 0; i < plan.columns().size(); i++) {
+            if (plan.columns().get(i).type() == Type.WHOLE_NUMBER && numbersRows("m" + i)) {
+                found.add(i);
+            }
+        }
+        return found;
+    }
+
+    /** Least and greatest first, which few columns pass and which cost little; then whether each number stands once. */
+    private boolean numbersRows(String column) {
+        String range =
+                "min(" + column + ") = 1 AND max(" + column + ") <= count(" + column + ") * " + MOST_NUMBERS_A_ROW;
+        return ofEachTable(column, range)
+                && ofEachTable(column, "count(DISTINCT " + column + ") = count(" + column + ")");
+    }
+
+    /** True where something holds of the values of a column in each table that has any, and there is one. */
+    private boolean ofEachTable(String column, String condition) {
+        return Sql.ask("looking for row numbers", () -> {
+            try (Statement statement = connection.createStatement();
+                    ResultSet row = statement.executeQuery("SELECT coalesce(bool_and(so), false) FROM (SELECT "
+                            + condition + " AS so FROM master WHERE " + column + " IS NOT NULL GROUP BY tbl)")) {
+                return row.next() && row.getBoolean(1);
+            }
         });
     }
 

@@ -118,8 +118,11 @@ final class RepeatedRows {
     /** New decisions about tables of a master whose rows stand in others too. */
     static List<Decision> found(Job job, Proposal proposal, MasterReader reader) {
         MasterPlan plan = proposal.plan();
-        List<Integer> columns = telling(plan);
-        if (plan.tables().size() < 2 || columns.size() < FEWEST_COLUMNS) {
+        if (plan.tables().size() < 2) {
+            return List.of();
+        }
+        List<Integer> columns = telling(plan, reader.rowNumbers());
+        if (columns.size() < FEWEST_COLUMNS) {
             return List.of();
         }
         Map<Integer, PlacedTable> placed = new HashMap<>();
@@ -175,10 +178,10 @@ final class RepeatedRows {
     }
 
     /**
-     * The columns by which rows are the same: those that cells feed, and where no date is among them also what tags say, so
-     * that the same few numbers of two months are not taken for one.
+     * The columns by which rows are the same: those that cells feed and that do not only number the rows, and where no date
+     * is among them also what tags say, so that the same few numbers of two months are not taken for one.
      */
-    private static List<Integer> telling(MasterPlan plan) {
+    private static List<Integer> telling(MasterPlan plan, Set<Integer> rowNumbers) {
         List<Integer> cells = new ArrayList<>();
         List<Integer> tags = new ArrayList<>();
         boolean dated = false;
@@ -192,7 +195,7 @@ final class RepeatedRows {
             boolean told = value
                     && !fed
                     && plan.tables().stream().anyMatch(table -> table.feeds().get(at) != null);
-            if (fed) {
+            if (fed && !rowNumbers.contains(i)) {
                 cells.add(i);
                 dated |= plan.columns().get(i).type().isMoment();
             } else if (told) {

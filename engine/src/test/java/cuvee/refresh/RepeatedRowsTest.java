@@ -124,4 +124,45 @@ class RepeatedRowsTest {
         assertThat(made.lines())
                 .isEqualTo(batch.refresh(JobSession.Mode.EVERYTHING).lines());
     }
+
+    /** Rows numbered from 1 on, under a header of the sheet's own; so do people who copy sheets together. */
+    private static Object[][] numbered(String header, List<Object[]> rows) {
+        List<Object[]> all = new ArrayList<>();
+        all.add(new Object[] {header, "Date", "Boat", "Boxes", "Price"});
+        int number = 1;
+        for (Object[] row : rows) {
+            all.add(new Object[] {number++, row[0], row[1], row[2], row[3]});
+        }
+        return all.toArray(Object[][]::new);
+    }
+
+    @Test
+    void numbersOfRowsDoNotHideThatTheRestOfThemStandsElsewhere() {
+        List<Object[]> both = new ArrayList<>(month(1, 4));
+        both.addAll(month(2, 5));
+        Workbooks.workbook()
+                .sheet("Jan", numbered("#", month(1, 4)))
+                .sheet("Feb", numbered("#", month(2, 5)))
+                .sheet("All", numbered("Line", both))
+                .save(batch.file("north.xlsx"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(9);
+        assertThat(made.question(RepeatedRows.KIND).text()).contains("9 of its 9 rows stand in Feb and Jan too");
+    }
+
+    @Test
+    void aNumberThatRunsOnFromFileToFileTellsRowsApart() {
+        for (int month = 1; month <= 2; month++) {
+            List<Object[]> rows = new ArrayList<>();
+            rows.add(new Object[] {"Ticket", "Boat", "Boxes", "Price"});
+            for (int i = 1; i <= 6; i++) {
+                rows.add(new Object[] {month * 100 + i, i % 2 == 0 ? "Heron" : "Plover", 4, i + 0.5});
+            }
+            Workbooks.workbook().sheet("Data", rows.toArray(Object[][]::new)).save(batch.file("m" + month + ".xlsx"));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(12);
+        assertThat(made.outcome().questions())
+                .noneMatch(question -> question.kind().equals(RepeatedRows.KIND));
+    }
 }
