@@ -75,6 +75,8 @@ public final class JobSession implements AutoCloseable {
 
     /** The subject of decisions that hold for all files. */
     public static final String ALL_FILES = Gathering.ALL_FILES;
+    /** So often rows are looked for that stand in other tables; each time tables go that stood in the way before. */
+    private static final int MOST_LOOKS = 5;
 
     /** The order of files where the analyst has changed it: their paths, one a line; the subject is all files. */
     public static final String ORDER = Kinds.ORDER;
@@ -276,12 +278,15 @@ public final class JobSession implements AutoCloseable {
             proposal = propose(job.withMoreAssumed(again), placed, ruledOut, sources, modified, codes);
             store.build(proposal.plan());
         }
+        // What is set aside may let in a table that was a double of it, so that it is looked again until nothing is
+        // found.
+        List<Decision> decided = new ArrayList<>(again);
         List<Decision> repeated = repeatedRows(proposal);
-        if (!repeated.isEmpty()) {
-            List<Decision> both = new ArrayList<>(again);
-            both.addAll(repeated);
-            proposal = propose(job.withMoreAssumed(both), placed, ruledOut, sources, modified, codes);
+        for (int look = 1; !repeated.isEmpty() && look <= MOST_LOOKS; look++) {
+            decided.addAll(repeated);
+            proposal = propose(job.withMoreAssumed(decided), placed, ruledOut, sources, modified, codes);
             store.build(proposal.plan());
+            repeated = repeatedRows(proposal);
         }
         questions.addAll(SentAgain.questions(proposal.job(), placed));
         questions.addAll(RepeatedRows.questions(proposal.job(), placed));

@@ -125,6 +125,21 @@ class RepeatedRowsTest {
                 .isEqualTo(batch.refresh(JobSession.Mode.EVERYTHING).lines());
     }
 
+    @Test
+    void aWorkbookSavedTwiceWithASheetOfAllCountsEachRowOnce() {
+        workbook("Copy of north.xlsx", 4);
+        Workbooks.workbook()
+                .sheet("Jan", rows(month(1, 4), List.of()))
+                .sheet("Feb", rows(month(2, 5), List.of()))
+                .sheet("All", rows(month(1, 4), month(2, 5)))
+                .sheet("Notes", new Object[][] {{"saved again"}})
+                .save(batch.file("north.xlsx"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(9);
+        assertThat(made.outcome().questions()).extracting(Question::kind).contains(RepeatedRows.KIND);
+        assertThat(batch.refresh().lines()).hasSize(9);
+    }
+
     /** Rows numbered from 1 on, under a header of the sheet's own; so do people who copy sheets together. */
     private static Object[][] numbered(String header, List<Object[]> rows) {
         List<Object[]> all = new ArrayList<>();
