@@ -24,6 +24,9 @@ import java.util.Set;
 public record Laying(Optional<Turn> turn, Set<String> carried, List<String> lines) {
     public static final Laying PLAIN = new Laying(Optional.empty(), Set.of(), List.of());
     private static final double MOST_FILLED = 0.6;
+    /** Fewer words say little by each standing once. */
+    private static final int FEWEST_BLOCKS = 4;
+
     private static final double NEARLY_ALL = 0.95;
 
     public Laying {
@@ -187,9 +190,16 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
                 && filled >= 1
                 && table.kept() >= 3
                 && (endsAtTotals(table, column)
-                        || filled <= table.kept() * MOST_FILLED && column.gaps().adjacent() * 5L <= filled)
+                        || filled <= table.kept() * MOST_FILLED
+                                && (column.gaps().adjacent() * 5L <= filled || eachOnce(column)))
                 && filled < table.kept()
                 && Layout.Nature.of(column.evidence()) != Layout.Nature.NUMBERS;
+    }
+
+    /** True where no word of a column stands twice, as where each heads a block, be it of one record. */
+    private static boolean eachOnce(TableColumn column) {
+        long filled = column.evidence().filled();
+        return filled >= FEWEST_BLOCKS && column.evidence().oddities().size() == filled;
     }
 
     /** True where each block ends with a total of its own: then blocks of one record are as good as others. */

@@ -273,4 +273,42 @@ class CarriedDownTest extends BatchTest {
         assertThat(made.lines()).anyMatch(line -> line.startsWith("|"));
         assertThat(made.outcome().findings()).anyMatch(finding -> finding.kind().equals("not-carried"));
     }
+
+    @Test
+    void categoriesOfOneRowAmongLongerOnesAreCarriedAndAsked() {
+        batch.csv(
+                "plan.csv",
+                "Route,Vessel,Fares",
+                "Inner Sound,MV Dunnock,5.5",
+                "Lighthouse Loop,MV Dunnock,6.5",
+                ",MV Petrel,7.5",
+                ",MV Siskin,8.5",
+                "Marsh Ferry,MV Petrel,9.5",
+                ",MV Siskin,4.5",
+                "North Reach,MV Ouzel,3.5",
+                "Horizon,MV Dunnock,2.5",
+                ",MV Ouzel,1.5",
+                ",MV Petrel,0.5");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).noneMatch(line -> line.startsWith("|"));
+        assertThat(made.question(Layings.CARRY).text()).contains("5 blank cells");
+    }
+
+    @Test
+    void aColumnThatRepeatsItsWordsAndIsBlankNowAndThenIsNotCarried() {
+        batch.csv(
+                "plan.csv",
+                "Weather,Vessel,Fares",
+                "fog,MV Dunnock,5.5",
+                "rain,MV Dunnock,6.5",
+                ",MV Petrel,7.5",
+                ",MV Siskin,8.5",
+                "fog,MV Petrel,9.5",
+                "rain,MV Siskin,4.5",
+                ",MV Ouzel,3.5",
+                ",MV Dunnock,2.5",
+                ",MV Ouzel,1.5",
+                "fog,MV Petrel,0.5");
+        assertThat(batch.refresh().lines()).anyMatch(line -> line.startsWith("|"));
+    }
 }
