@@ -9,6 +9,7 @@ import javafx.scene.layout.HBox;
 
 /** The last line of the window: where what is chosen comes from, and the last act by its name, with the way back. */
 final class FootLine extends HBox {
+    private final Label trailWord = Pieces.label("Trail", "second");
     private final Label trail = Pieces.label("");
     private final Label last = Pieces.label("", "second");
     private final Button undo;
@@ -29,7 +30,7 @@ final class FootLine extends HBox {
         redo = Pieces.go("Redo", "redo", model::redo);
         undo.setTooltip(new Tooltip("Take it back (Ctrl+Z)"));
         redo.setTooltip(new Tooltip("Do it again (Ctrl+Y)"));
-        getChildren().addAll(Pieces.label("Trail", "second"), trail, Pieces.space(), last, undo, undoKeys, redo);
+        getChildren().addAll(trailWord, trail, Pieces.space(), last, undo, undoKeys, redo);
         model.lastActProperty().addListener((o, before, now) -> showActs());
         model.undoneActProperty().addListener((o, before, now) -> showActs());
         showActs();
@@ -37,6 +38,7 @@ final class FootLine extends HBox {
 
     void setTrail(String said) {
         trail.setText(said);
+        trailWord.setVisible(!said.isEmpty());
     }
 
     private void showActs() {

@@ -17,7 +17,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 
@@ -25,7 +24,7 @@ import java.util.function.Function;
  * The files of Collect, grouped by folder: what became of each, what its name says, how it is read. A part of the names can
  * be on trial: its column is shown for all files before it is one.
  */
-public final class FilesGrid implements GridModel {
+public final class FilesGrid extends ListGrid<FilesGrid.Line> {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm");
     private static final String NONE = "none";
 
@@ -50,64 +49,70 @@ public final class FilesGrid implements GridModel {
     /** A line: a folder, or a file in it. */
     public record Line(String folder, String name, Optional<SourceReport> source) {}
 
-    private record Column(String title, String subtitle, double width, boolean numeric, Function<Line, String> text) {}
+    /** Where it stands what was found; the tags come behind it. */
+    private static final int FOUND = 2;
 
     private final Outcome outcome;
-    private final List<Line> lines = new ArrayList<>();
-    private final List<Column> columns = new ArrayList<>();
     private final Optional<Proposal.TagReport> trial;
-    private final Map<String, String> forms = new HashMap<>();
-    private final int found;
-    private final int tried;
+    private final int tags;
+
+    private FilesGrid(
+            Outcome outcome, List<Line> lines, List<Column<Line>> columns, Optional<Proposal.TagReport> trial) {
+        super(lines, columns, (line, column) -> Tone.PLAIN);
+        this.outcome = outcome;
+        this.trial = trial;
+        this.tags = (int) outcome.proposal().tags().stream()
+                .filter(Proposal.TagReport::on)
+                .count();
+    }
 
     /**
      * @param sources the files, in their order
      * @param trial the tag that is on trial
      */
-    private FilesGrid(
+    private static FilesGrid of(
             Outcome outcome,
             List<SourceReport> sources,
             Filter filter,
             Optional<Proposal.TagReport> trial,
             ZoneId zone) {
-        this.outcome = outcome;
-        this.trial = trial;
+        Map<String, String> forms = new HashMap<>();
         for (ReadSheet sheet : outcome.sheets()) {
             if (!sheet.form().isEmpty()) {
                 String sign = sheet.decimalSign();
                 forms.put(sheet.source(), sheet.form() + (sign.isEmpty() ? "" : ", decimal " + sign));
             }
         }
-        group(sources, filter);
-        columns.add(
-                new Column("File", "", 232, false, line -> line.source().isEmpty() ? folderWords(line) : line.name()));
-        columns.add(
-                new Column("State", "", 84, false, ofFile(file -> file.state().word())));
-        found = columns.size();
-        columns.add(
-                new Column("Found", "tables and rows, or why it was set aside", 250, false, ofFile(this::foundOrWhy)));
+        List<Column<Line>> columns = new ArrayList<>();
+        columns.add(Column.of("File", 232, line -> line.source().isEmpty() ? folderWords(outcome, line) : line.name()));
+        columns.add(Column.of("State", 84, ofFile(file -> file.state().word())));
+        columns.add(new Column<>(
+                "Found",
+                "tables and rows, or why it was set aside",
+                250,
+                false,
+                ofFile(file -> foundOrWhy(outcome, file))));
         for (Proposal.TagReport tag : outcome.proposal().tags()) {
             if (tag.on()) {
-                columns.add(new Column(
-                        tag.column(),
-                        "tag: " + tag.source().words(),
-                        118,
-                        false,
-                        ofFile(file -> tag.texts().getOrDefault(file.path(), ""))));
+                columns.add(tagColumn(tag, "tag: " + tag.source().words(), ""));
             }
         }
-        tried = trial.isPresent() ? columns.size() : -1;
-        trial.ifPresent(tag -> columns.add(new Column(
-                tag.column(), "on trial", 118, false, ofFile(file -> tag.texts().getOrDefault(file.path(), NONE)))));
+        trial.ifPresent(tag -> columns.add(tagColumn(tag, "on trial", NONE)));
         columns.add(
-                new Column("Read as", "text files", 236, false, ofFile(file -> forms.getOrDefault(file.path(), ""))));
-        columns.add(new Column("Size", "", 76, true, ofFile(file -> Says.size(file.size()))));
-        columns.add(new Column("Changed", "on disk", 138, false, ofFile(file -> time(file.modified(), zone))));
+                new Column<>("Read as", "text files", 236, false, ofFile(file -> forms.getOrDefault(file.path(), ""))));
+        columns.add(Column.number("Size", 76, ofFile(file -> Says.size(file.size()))));
+        columns.add(new Column<>("Changed", "on disk", 138, false, ofFile(file -> time(file.modified(), zone))));
+        return new FilesGrid(outcome, lines(outcome, sources, filter), columns, trial);
+    }
+
+    private static Column<Line> tagColumn(Proposal.TagReport tag, String subtitle, String none) {
+        return new Column<>(
+                tag.column(), subtitle, 118, false, ofFile(file -> tag.texts().getOrDefault(file.path(), none)));
     }
 
     /** The files as they are. */
     public static FilesGrid of(Outcome outcome, Filter filter, Optional<Proposal.TagReport> trial, ZoneId zone) {
-        return new FilesGrid(outcome, outcome.sources(), filter, trial, zone);
+        return of(outcome, outcome.sources(), filter, trial, zone);
     }
 
     /** The files as they would be under places that are tried out: what is known of them, and what is not read yet. */
@@ -132,18 +137,19 @@ public final class FilesGrid implements GridModel {
                         List.of()));
             }
         }
-        return new FilesGrid(outcome, sources, Filter.ALL, Optional.empty(), zone);
+        return of(outcome, sources, Filter.ALL, Optional.empty(), zone);
     }
 
-    private void group(List<SourceReport> sources, Filter filter) {
+    private static List<Line> lines(Outcome outcome, List<SourceReport> sources, Filter filter) {
         Map<String, List<SourceReport>> byFolder = new LinkedHashMap<>();
         for (SourceReport source : sources) {
-            if (fits(source, filter)) {
+            if (fits(outcome, source, filter)) {
                 int slash = source.path().lastIndexOf('/');
                 byFolder.computeIfAbsent(slash < 0 ? "" : source.path().substring(0, slash), any -> new ArrayList<>())
                         .add(source);
             }
         }
+        List<Line> lines = new ArrayList<>();
         byFolder.forEach((folder, files) -> {
             if (!folder.isEmpty()) {
                 lines.add(new Line(folder, "", Optional.empty()));
@@ -151,9 +157,10 @@ public final class FilesGrid implements GridModel {
             files.forEach(file -> lines.add(
                     new Line(folder, file.path().substring(file.path().lastIndexOf('/') + 1), Optional.of(file))));
         });
+        return lines;
     }
 
-    private boolean fits(SourceReport source, Filter filter) {
+    private static boolean fits(Outcome outcome, SourceReport source, Filter filter) {
         return switch (filter) {
             case ALL -> true;
             case TAKEN -> source.state() != SourceReport.State.SET_ASIDE;
@@ -187,17 +194,13 @@ public final class FilesGrid implements GridModel {
         return item(row).source().flatMap(source -> question(outcome, source));
     }
 
-    public Line item(long row) {
-        return lines.get((int) row);
-    }
-
     // ---- words ----
 
     private static Function<Line, String> ofFile(Function<SourceReport, String> text) {
         return line -> line.source().map(text).orElse("");
     }
 
-    private String folderWords(Line folder) {
+    private static String folderWords(Outcome outcome, Line folder) {
         long taken = 0;
         long aside = 0;
         for (SourceReport source : outcome.sources()) {
@@ -212,7 +215,7 @@ public final class FilesGrid implements GridModel {
                 + (aside == 0 ? "" : ", " + Says.number(aside) + " set aside");
     }
 
-    private String foundOrWhy(SourceReport source) {
+    private static String foundOrWhy(Outcome outcome, SourceReport source) {
         String why = why(source);
         int own = OwnDecisions.of(outcome.job(), source.path()).size();
         String rules = own == 0 ? "" : "; " + Says.count(own, "rule") + " of its own";
@@ -243,43 +246,8 @@ public final class FilesGrid implements GridModel {
     // ---- the grid ----
 
     @Override
-    public long rows() {
-        return lines.size();
-    }
-
-    @Override
-    public int columns() {
-        return columns.size();
-    }
-
-    @Override
     public int pinned() {
         return 1;
-    }
-
-    @Override
-    public String title(int column) {
-        return columns.get(column).title();
-    }
-
-    @Override
-    public String subtitle(int column) {
-        return columns.get(column).subtitle();
-    }
-
-    @Override
-    public double width(int column) {
-        return columns.get(column).width();
-    }
-
-    @Override
-    public boolean numeric(int column) {
-        return columns.get(column).numeric();
-    }
-
-    @Override
-    public String text(long row, int column) {
-        return columns.get(column).text().apply(item(row));
     }
 
     @Override
@@ -288,20 +256,14 @@ public final class FilesGrid implements GridModel {
         if (source.isEmpty()) {
             return Tone.HEADING;
         }
-        if (column == tried) {
+        if (trial.isPresent() && column == FOUND + tags + 1) {
             return text(row, column).equals(NONE) ? Tone.MARKED : Tone.TRIAL;
         }
         boolean aside = source.get().state() != SourceReport.State.TAKEN;
         if (aside) {
-            return column == 1 ? Tone.MARKED : column == found ? Tone.PLAIN : Tone.QUIET;
+            return column == 1 ? Tone.MARKED : column == FOUND ? Tone.PLAIN : Tone.QUIET;
         }
-        return column
-                        > found
-                                + outcome.proposal().tags().stream()
-                                        .filter(Proposal.TagReport::on)
-                                        .count()
-                ? Tone.QUIET
-                : Tone.PLAIN;
+        return column > FOUND + tags ? Tone.QUIET : Tone.PLAIN;
     }
 
     @Override
@@ -319,12 +281,7 @@ public final class FilesGrid implements GridModel {
 
     @Override
     public String hint(long row, int column) {
-        return column == found ? Objects.requireNonNullElse(text(row, column), "") : "";
-    }
-
-    @Override
-    public String rowLabel(long row) {
-        return "";
+        return column == FOUND ? text(row, column) : "";
     }
 
     /** The tag on trial, and how many of the files that are taken it says something of. */

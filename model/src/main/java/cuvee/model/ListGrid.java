@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.function.BiFunction;
 
 /** A grid over a list that is there as a whole, such as files or findings. */
-public final class ListGrid<T> implements GridModel {
+public class ListGrid<T> implements GridModel {
     private final List<T> items;
     private final List<Column<T>> columns;
     private final BiFunction<T, Integer, Tone> tones;
