@@ -132,7 +132,11 @@ final class AfterGap {
     }
 
     /** The header again: with other titles above it another table, else a page of the same. */
-    private Next repeated(List<Row> rows, int at) {
+    private Next repeated(List<Row> rows, int bottom) {
+        int at = bottom;
+        while (at > 0 && columns.repeats(rows.get(at - 1))) {
+            at--;
+        }
         List<String> above = rows.subList(0, at).stream().map(TableBody::textOf).toList();
         boolean plainTitles = rows.subList(0, at).stream().noneMatch(this::looksLikeRecord)
                 && rows.subList(0, at).stream().noneMatch(row -> totalRows.named(row));

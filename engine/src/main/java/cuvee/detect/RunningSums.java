@@ -30,6 +30,17 @@ final class RunningSums {
         private double[] most = new double[16];
         private int records;
 
+        /** Takes in a row that its columns have looked at. */
+        void add(Row row, TableColumns columns) {
+            records++;
+            for (int column = 0; column < row.width(); column++) {
+                double value = columns.value(row, column);
+                if (!Double.isNaN(value)) {
+                    add(column, value);
+                }
+            }
+        }
+
         private void add(int column, double value) {
             if (column >= sums.length) {
                 room(column * 2);
@@ -118,13 +129,7 @@ final class RunningSums {
 
     /** Takes in a record that its columns have looked at. */
     void add(Row row, TableColumns columns) {
-        sinceTotal.records++;
-        for (int column = 0; column < row.width(); column++) {
-            double value = columns.value(row, column);
-            if (!Double.isNaN(value)) {
-                sinceTotal.add(column, value);
-            }
-        }
+        sinceTotal.add(row, columns);
     }
 
     /** Takes in a block of records that its columns have looked at. */

@@ -32,6 +32,9 @@ final class TotalRows {
     private final List<Doubt> doubts;
     private final List<StatedTotal> stated = new ArrayList<>();
     private final RunningSums sums = new RunningSums();
+    /** What the totals of groups state since the last total over groups; a grand total may add up these. */
+    private final RunningSums.Group groups = new RunningSums.Group();
+
     private @Nullable Row first;
     private boolean heldCounts;
 
@@ -147,6 +150,9 @@ final class TotalRows {
     /** Takes in a row as a total, whatever it looks like. */
     void take(Row row) {
         note(row);
+        if (sums.recordsSinceTotal() > 0) {
+            groups.add(row, columns);
+        }
         sums.restart();
     }
 
@@ -280,7 +286,10 @@ final class TotalRows {
 
     private boolean agrees(double value, int column) {
         return RunningSums.close(value, sums.sinceTotal().sum(column), sums.recordsSinceTotal())
-                || RunningSums.close(value, sums.all(column), sums.records());
+                || RunningSums.close(value, sums.all(column), sums.records())
+                || sums.recordsSinceTotal() == 0
+                        && groups.records() > 1
+                        && RunningSums.close(value, groups.sum(column), groups.records());
     }
 
     private void note(Row row) {

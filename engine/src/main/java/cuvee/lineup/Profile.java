@@ -15,6 +15,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Pattern;
 
 /**
@@ -226,6 +227,68 @@ public final class Profile {
 
     private static String pattern(String text) {
         return LETTERS.matcher(DIGITS.matcher(text).replaceAll("9")).replaceAll("a");
+    }
+
+    /** Days from 1950 to 2099, as they are counted from 1899. */
+    private static final double FIRST_DAY = 18_264;
+
+    private static final double LAST_DAY = 73_050;
+    /** From 1899, where days are counted from in workbooks, to 1970. */
+    private static final double DAYS_BEFORE_1970 = 25_569;
+
+    /** True where the values are days. */
+    public boolean holdsDays() {
+        return coarse() == Coarse.DATES;
+    }
+
+    /** The first and the last of the days that the values are, in days since 1970; empty where they are none. */
+    public Optional<double[]> days() {
+        return holdsDays() && numbers.length > 0
+                ? Optional.of(new double[] {
+                    Arrays.stream(numbers).min().orElseThrow(),
+                    Arrays.stream(numbers).max().orElseThrow()
+                })
+                : Optional.empty();
+    }
+
+    /**
+     * The same column with its whole numbers taken for days counted from 1899, which have lost their format; empty where
+     * some could not be, or lie outside a stretch of days.
+     *
+     * @param first in days since 1970
+     * @param last in days since 1970
+     */
+    public Optional<Profile> countedDays(double first, double last) {
+        boolean whole = filled > 0 && kinds.getOrDefault(Kind.WHOLE, 0) == filled && numbers.length > 0;
+        boolean within = whole
+                && Arrays.stream(numbers).allMatch(number -> number >= FIRST_DAY
+                        && number <= LAST_DAY
+                        && number - DAYS_BEFORE_1970 >= first
+                        && number - DAYS_BEFORE_1970 <= last);
+        if (!within) {
+            return Optional.empty();
+        }
+        Map<String, Integer> days = new HashMap<>();
+        Map<String, Integer> months = new HashMap<>();
+        texts.forEach((text, count) -> {
+            String day = LocalDate.ofEpochDay(new BigDecimal(text).longValue() - (long) DAYS_BEFORE_1970)
+                    .toString();
+            days.merge(day, count, Integer::sum);
+            months.merge(day.substring(0, 7), count, Integer::sum);
+        });
+        double most = months.values().stream().mapToInt(Integer::intValue).max().orElse(0);
+        return Optional.of(new Profile(
+                cells,
+                filled,
+                new EnumMap<>(Map.of(Kind.DATE, filled)),
+                Arrays.stream(numbers).map(number -> number - DAYS_BEFORE_1970).toArray(),
+                days,
+                Map.of(Kind.DATE.name(), filled),
+                new int[decimals.length],
+                different,
+                counted,
+                running,
+                filled >= FEW ? List.of(most / filled) : List.of()));
     }
 
     /** A profile of no cells. */

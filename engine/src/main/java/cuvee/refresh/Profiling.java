@@ -14,6 +14,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -22,12 +23,21 @@ final class Profiling {
     private static final int MOST_TABLES = 4;
     private static final int MOST_ROWS = 120;
 
+    private static final double DAYS_AROUND = 366;
+
     private final Samples samples;
-    private final Map<String, List<Profile>> ofLayout = new HashMap<>();
+    private final Map<String, List<Looked>> ofLayout = new HashMap<>();
 
     /** The first records of a table, as they are staged. */
     interface Samples {
         List<List<@Nullable String>> rows(PlacedTable table, int most);
+    }
+
+    /** The columns of a table, by themselves. */
+    private record Looked(PlacedTable table, List<Profile> columns) {
+        boolean hasDays() {
+            return columns.stream().anyMatch(Profile::holdsDays);
+        }
     }
 
     Profiling(Samples samples) {
@@ -36,11 +46,16 @@ final class Profiling {
 
     /** The profiles of headers by their loose keys, each from all layouts that have it. */
     Map<String, Profile> of(List<Layout> layouts) {
+        layouts.forEach(layout -> ofLayout.computeIfAbsent(layout.signature(), signature -> looked(layout)));
+        Optional<double[]> days = days(layouts);
         Map<String, Profile> profiles = new LinkedHashMap<>();
         for (Layout layout : layouts) {
-            List<Profile> columns = ofLayout.computeIfAbsent(layout.signature(), signature -> profiled(layout));
+            List<Profile> columns = ofLayout.getOrDefault(layout.signature(), List.of()).stream()
+                    .map(looked -> withDays(looked, days))
+                    .reduce(Profiling::plus)
+                    .orElse(List.of());
             Set<String> seen = new HashSet<>();
-            for (int i = 0; i < layout.keys().size(); i++) {
+            for (int i = 0; i < columns.size() && i < layout.keys().size(); i++) {
                 if (seen.add(layout.keys().get(i))) {
                     profiles.merge(layout.keys().get(i), columns.get(i), Profile::plus);
                 }
@@ -49,25 +64,62 @@ final class Profiling {
         return profiles;
     }
 
-    private List<Profile> profiled(Layout layout) {
-        List<Profile> profiles = new ArrayList<>();
+    private static List<Profile> plus(List<Profile> one, List<Profile> other) {
+        List<Profile> all = new ArrayList<>();
+        for (int i = 0; i < one.size(); i++) {
+            all.add(one.get(i).plus(other.get(i)));
+        }
+        return all;
+    }
+
+    /** The first and the last day of all tables. */
+    private Optional<double[]> days(List<Layout> layouts) {
+        return layouts.stream()
+                .flatMap(layout -> ofLayout.getOrDefault(layout.signature(), List.of()).stream())
+                .flatMap(looked -> looked.columns().stream())
+                .flatMap(profile -> profile.days().stream())
+                .reduce((a, b) -> new double[] {Math.min(a[0], b[0]), Math.max(a[1], b[1])});
+    }
+
+    /**
+     * Whole numbers that count days of the batch, in a table that has no dates or under a header that names one, are days:
+     * a workbook that lost its formats is lined up like the others.
+     */
+    private static List<Profile> withDays(Looked looked, Optional<double[]> days) {
+        if (days.isEmpty()) {
+            return looked.columns();
+        }
+        boolean none = !looked.hasDays();
+        List<Profile> columns = new ArrayList<>();
+        for (int i = 0; i < looked.columns().size(); i++) {
+            Profile profile = looked.columns().get(i);
+            boolean may =
+                    none || WrittenAs.namesDays(looked.table().columns().get(i).header());
+            columns.add(
+                    may
+                            ? profile.countedDays(days.get()[0] - DAYS_AROUND, days.get()[1] + DAYS_AROUND)
+                                    .orElse(profile)
+                            : profile);
+        }
+        return columns;
+    }
+
+    private List<Looked> looked(Layout layout) {
+        List<Looked> looked = new ArrayList<>();
         List<PlacedTable> tables = layout.tables();
-        int looked = Math.min(MOST_TABLES, tables.size());
-        for (int t = 0; t < looked; t++) {
-            PlacedTable table = tables.get(t * tables.size() / looked);
+        int some = Math.min(MOST_TABLES, tables.size());
+        for (int t = 0; t < some; t++) {
+            PlacedTable table = tables.get(t * tables.size() / some);
             List<List<@Nullable String>> rows = samples.rows(table, MOST_ROWS);
             Evidence all = new Evidence();
             table.columns().forEach(column -> all.add(column.evidence()));
-            for (int i = 0; i < table.columns().size(); i++) {
-                Profile profile = profile(table, table.columns().get(i), rows, all);
-                if (t == 0) {
-                    profiles.add(profile);
-                } else {
-                    profiles.set(i, profiles.get(i).plus(profile));
-                }
-            }
+            looked.add(new Looked(
+                    table,
+                    table.columns().stream()
+                            .map(column -> profile(table, column, rows, all))
+                            .toList()));
         }
-        return profiles;
+        return looked;
     }
 
     private static Profile profile(

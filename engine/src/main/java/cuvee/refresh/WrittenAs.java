@@ -181,6 +181,11 @@ final class WrittenAs {
 
     // ---- days ----
 
+    /** True where a header names a date. */
+    static boolean namesDays(String header) {
+        return DATE_WORD.matcher(header).find();
+    }
+
     private Map<PlacedTable, Meant> days(String name, Map<PlacedTable, LaidColumn> fed) {
         Optional<Type> decided = job.decision(Kinds.TYPE, name).flatMap(type -> Type.ofWord(type.answer()));
         boolean settledAsDays = job.isSettled(Kinds.TYPE, name)
@@ -199,7 +204,7 @@ final class WrittenAs {
             long numbers = e.count(Form.NUMBER_WHOLE, Form.DIGITS);
             boolean others = e.count(Form.CELL_DATE) + numbers == e.filled() - e.count(Form.CELL_ERROR);
             boolean hint =
-                    !known.isEmpty() || DATE_WORD.matcher(column.header()).find() || settledAsDays;
+                    !known.isEmpty() || namesDays(column.header()) || settledAsDays;
             if (numbers > 0 && others && e.wholeDigits() == DIGITS_OF_DAYS && e.belowZero() == 0 && hint) {
                 candidates.put(table, column);
             }
@@ -218,7 +223,7 @@ final class WrittenAs {
             int evidence = 0;
             evidence += near(known, first, last) ? 1 : 0;
             LaidColumn column = candidates.get(table);
-            evidence += column != null && DATE_WORD.matcher(column.header()).find() ? 1 : 0;
+            evidence += column != null && namesDays(column.header()) ? 1 : 0;
             evidence += inPeriod(table, first, last) ? 1 : 0;
             if (evidence > 0 || settledAsDays || said.isPresent()) {
                 meant.put(table, new Meant(Meaning.DAYS, "", 0, 0));

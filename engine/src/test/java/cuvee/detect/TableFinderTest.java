@@ -89,6 +89,46 @@ class TableFinderTest {
     }
 
     @Test
+    void aHeaderOfTwoRowsRepeatedBehindAGapIsNoOtherTable() {
+        List<Object[]> rows = new ArrayList<>();
+        Object[] upper = {"Sailed", "Vessel", "Fares", "", "Freight", ""};
+        Object[] lower = {"", "", "Foot", "Cars", "Foot", "Cars"};
+        rows.add(upper);
+        rows.add(lower);
+        rows.add(new Object[] {"2026-03-01", "Heron", 4, 10, 30.5, 71.25});
+        rows.add(new Object[] {"2026-03-02", "Heron", 5, 11, 31.5, 82.75});
+        rows.add(new Object[] {"2026-03-02", "Plover", 6, 12, 40.5, 93.25});
+        rows.add(new Object[] {});
+        rows.add(upper);
+        rows.add(lower);
+        rows.add(new Object[] {"2026-03-03", "Heron", 7, 13, 50.5, 14.5});
+        rows.add(new Object[] {"2026-03-04", "Plover", 8, 14, 60.5, 25.5});
+        rows.add(new Object[] {"", "", 30, 60, 213.5, 287.25});
+        List<FoundTable> tables = find(rows);
+        assertThat(tables).hasSize(1);
+        assertThat(tables.get(0).kept()).isEqualTo(5);
+        assertThat(tables.get(0).setAside())
+                .containsEntry(RowClass.REPEAT, 2)
+                .containsEntry(RowClass.TOTAL, 1);
+    }
+
+    @Test
+    void aTotalOfTheTotalsAsTheyAreStatedIsATotalWithoutAName() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Port", "Berth", "Pax", "Fare"});
+        rows.add(new Object[] {"Hollin", "A", 10, 5.5});
+        rows.add(new Object[] {"Hollin", "B", 20, 6.5});
+        rows.add(new Object[] {"Hollin total", "", 30, 12});
+        rows.add(new Object[] {"Tarsk", "A", 5, 7.25});
+        rows.add(new Object[] {"Tarsk", "B", 6, 8.5});
+        rows.add(new Object[] {"Tarsk total", "", 17, 15.75});
+        rows.add(new Object[] {"", "", 47, 27.75});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(4);
+        assertThat(table.totals()).filteredOn(total -> !total.agrees()).hasSize(2);
+    }
+
+    @Test
     void totalsAreSetAsideAndKeptAsStated() {
         List<Object[]> rows = clean(10);
         rows.add(new Object[] {"Total", "", "", 145, 112.5});

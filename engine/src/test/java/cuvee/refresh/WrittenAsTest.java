@@ -75,6 +75,31 @@ class WrittenAsTest {
     }
 
     @Test
+    void daysThatLostTheirFormatUnderAnotherHeaderAreLinedUpWithDates() {
+        batch.csv(
+                "Skerry 2021-02.csv",
+                "Landed on,Boat,Boxes",
+                "2021-02-01,Heron,5",
+                "2021-02-03,Plover,6",
+                "2021-02-05,Heron,7",
+                "2021-02-08,Dunlin,8",
+                "2021-02-10,Plover,9",
+                "2021-02-16,Heron,4");
+        batch.sheet(
+                "Marsay 2021-02.xlsx",
+                row("Landing date", "Boat", "Boxes"),
+                row(44229, "Heron", 7),
+                row(44231, "Plover", 8),
+                row(44232, "Heron", 3),
+                row(44236, "Dunlin", 6),
+                row(44240, "Heron", 9),
+                row(44241, "Plover", 5));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Landing date", "Boat", "Boxes", "File part 1");
+        assertThat(column(made, "Landing date")).contains("2021-02-01", "2021-02-02", "2021-02-14");
+    }
+
+    @Test
     void numbersOfFiveDigitsAreNoDatesWithoutAWordForIt() {
         batch.sheet("a.xlsx", row("Ticket", "Boat"), row(44229, "Heron"), row(44235, "Plover"));
         assertThat(type(batch.refresh(), "Ticket")).isEqualTo(Type.WHOLE_NUMBER);
