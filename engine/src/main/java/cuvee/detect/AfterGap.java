@@ -79,8 +79,12 @@ final class AfterGap {
         static final Next SAME = new Next(false, 0);
     }
 
-    /** Tells whether rows behind a gap begin another table. */
-    Next next(List<Row> rows) {
+    /**
+     * Tells whether rows behind a gap begin another table.
+     *
+     * @param lines true where lines of a word head the records so far: one above the header repeated heads those below
+     */
+    Next next(List<Row> rows, boolean lines) {
         HeaderChoice choosing = new HeaderChoice(rows, hints, clues);
         HeaderChoice.Choice choice = choosing.choose();
         if (!choice.found()) {
@@ -88,7 +92,7 @@ final class AfterGap {
         }
         Row header = rows.get(choice.bottom());
         if (columns.repeats(header)) {
-            return repeated(rows, choice.bottom());
+            return repeated(rows, choice.bottom(), lines);
         }
         List<Row> below = rows.subList(choice.bottom() + 1, rows.size());
         int filled = header.filled();
@@ -132,7 +136,7 @@ final class AfterGap {
     }
 
     /** The header again: with other titles above it another table, else a page of the same. */
-    private Next repeated(List<Row> rows, int bottom) {
+    private Next repeated(List<Row> rows, int bottom, boolean lines) {
         int at = bottom;
         while (at > 0 && columns.repeats(rows.get(at - 1))) {
             at--;
@@ -140,7 +144,8 @@ final class AfterGap {
         List<String> above = rows.subList(0, at).stream().map(TableBody::textOf).toList();
         boolean plainTitles = rows.subList(0, at).stream().noneMatch(this::looksLikeRecord)
                 && rows.subList(0, at).stream().noneMatch(row -> totalRows.named(row));
-        if (above.isEmpty() || !plainTitles) {
+        boolean headsRecords = lines && above.size() == 1 && rows.get(0).filled() == 1;
+        if (above.isEmpty() || !plainTitles || headsRecords) {
             return Next.SAME;
         }
         List<String> before = titles.stream().map(AfterGap::withoutPage).toList();

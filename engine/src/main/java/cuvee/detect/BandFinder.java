@@ -151,7 +151,7 @@ final class BandFinder {
         List<Row> rows = new ArrayList<>(held);
         held.clear();
         AfterGap.Next next =
-                reading.fixed() ? AfterGap.Next.SAME : current.afterGap().next(rows);
+                reading.fixed() ? AfterGap.Next.SAME : current.afterGap().next(rows, current.headedByLines());
         if (next.another()) {
             return rows;
         }

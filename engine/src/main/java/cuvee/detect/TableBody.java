@@ -180,6 +180,11 @@ final class TableBody {
         return !lines.isEmpty();
     }
 
+    /** True where lines of a word or two have headed records so far. */
+    boolean headedByLines() {
+        return sections > 0;
+    }
+
     /** The fewest cells that ordinary records fill. */
     private static int leastFilled(List<Row> below) {
         int gap = 0;

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
@@ -54,6 +55,12 @@ public final class HeaderWords {
             "thousand");
 
     private static final double WEIGHT_OF_GENERAL = 0.2;
+    private static final double WEIGHT_OF_GROUP = 0.4;
+    /** Between what heads several columns and the name of one. */
+    private static final String GROUP = " / ";
+    /** A date said in one word with what happens on it, as in {@code dateread}. */
+    private static final Pattern WITH_DATE = Pattern.compile("(date)(\\p{L}{3,})|(\\p{L}{4,})(date)");
+
     private static final List<Set<String>> OPPOSITES = List.of(
             Set.of("gross", "net"),
             Set.of("eur", "usd", "gbp", "chf", "sek", "nok", "dkk", "pln"),
@@ -83,6 +90,7 @@ public final class HeaderWords {
     private static final int LONG_WORD = 6;
     private static final Map<String, String> MEANT = new ConcurrentHashMap<>();
     private static final Map<String, List<String>> WORDS = new ConcurrentHashMap<>();
+    private static final Map<String, List<Weighed>> WEIGHED = new ConcurrentHashMap<>();
 
     private HeaderWords() {}
 
@@ -266,39 +274,41 @@ public final class HeaderWords {
         if (left.isEmpty() || right.isEmpty()) {
             return new Compared(false, 0, false, false, true, false, false, false, units, opposed);
         }
-        List<String> open = new ArrayList<>(right);
+        List<Weighed> mine = weighed(a);
+        List<Weighed> open = new ArrayList<>(weighed(b));
         double shared = 0;
         double weights = 0;
         double telling = 0;
         double leftOver = 0;
         double rightOver = 0;
         boolean general = false;
-        for (String word : left) {
-            String best = "";
+        for (Weighed word : mine) {
+            Weighed best = null;
             double most = 0;
-            for (String other : open) {
-                double same = word(word, other);
+            for (Weighed other : open) {
+                double same = word(word.word(), other.word());
                 if (same > most) {
                     most = same;
                     best = other;
                 }
             }
-            double weight = weight(word);
-            weights += weight;
-            if (most > 0) {
+            weights += word.weight();
+            if (best != null) {
                 open.remove(best);
-                double heavier = Math.max(weight, weight(best));
-                shared += most * heavier;
-                weights += Math.max(0, weight(best) - weight);
-                telling += heavier >= 1 ? most : 0;
-                general |= heavier < 1;
+                double heavier = Math.max(word.weight(), best.weight());
+                // A word that heads several columns of one side says little of which of them is meant.
+                boolean grouping = word.groups() != best.groups();
+                shared += most * (grouping ? WEIGHT_OF_GROUP : heavier);
+                weights += Math.max(0, best.weight() - word.weight());
+                telling += heavier >= 1 && !grouping ? most : 0;
+                general |= heavier < 1 || grouping;
             } else {
-                leftOver += weight;
+                leftOver += word.weight();
             }
         }
-        for (String other : open) {
-            weights += weight(other);
-            rightOver += weight(other);
+        for (Weighed other : open) {
+            weights += other.weight();
+            rightOver += other.weight();
         }
         boolean initials = initials(left, right) || initials(right, left);
         double like = weights == 0 ? 0 : Math.min(1, shared / weights);
@@ -313,6 +323,31 @@ public final class HeaderWords {
                 like > 0 && modified(left, right),
                 units,
                 opposed);
+    }
+
+    /**
+     * A word of a header, and how much it tells.
+     *
+     * @param groups true where it heads several columns, as {@code Fares} in {@code Fares / Cars}
+     */
+    private record Weighed(String word, double weight, boolean groups) {}
+
+    /** The words of a header with their weights; what its group says again is said once. */
+    private static List<Weighed> weighed(String header) {
+        return WEIGHED.computeIfAbsent(header, HeaderWords::weigh);
+    }
+
+    private static List<Weighed> weigh(String header) {
+        int at = header.lastIndexOf(GROUP);
+        List<String> own = at < 0 ? words(header) : words(header.substring(at + GROUP.length()));
+        List<Weighed> weighed = new ArrayList<>();
+        if (at >= 0 && !own.isEmpty()) {
+            words(header.substring(0, at)).stream()
+                    .filter(word -> own.stream().noneMatch(other -> word(word, other) >= 1))
+                    .forEach(word -> weighed.add(new Weighed(word, Math.min(weight(word), WEIGHT_OF_GROUP), true)));
+        }
+        (own.isEmpty() ? words(header) : own).forEach(word -> weighed.add(new Weighed(word, weight(word), false)));
+        return List.copyOf(weighed);
     }
 
     /** True where one header alone says a word that makes another thing of what both say. */
@@ -358,7 +393,12 @@ public final class HeaderWords {
                             .replaceAll("")
                             .toLowerCase(Locale.ROOT)
                             .replace("ß", "ss");
-                    if (!plain.isEmpty() && !FILLERS.contains(plain)) {
+                    Matcher dated = WITH_DATE.matcher(plain);
+                    if (dated.matches()) {
+                        boolean first = dated.group(1) != null;
+                        words.add(first ? dated.group(1) : dated.group(3));
+                        words.add(first ? dated.group(2) : dated.group(4));
+                    } else if (!plain.isEmpty() && !FILLERS.contains(plain)) {
                         words.add(plain.equals("#") ? "number" : plain.equals("%") ? "percent" : plain);
                     }
                 });

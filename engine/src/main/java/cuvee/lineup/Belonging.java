@@ -22,6 +22,11 @@ public final class Belonging {
     private static final double RELATED = 0.33;
 
     private static final int MOST_UNITS = 150;
+    /** How likely it is where the columns fit throughout. */
+    private static final double FITS = 0.97;
+
+    private static final double NAMED_ALIKE = 0.99;
+    private static final int SEVERAL_COLUMNS = 6;
     private static final double STRENGTH = 5.2;
     private static final double NAME = 2.4;
     private static final double KEY = 2.9;
@@ -230,7 +235,28 @@ public final class Belonging {
                 + KEY * keyed(at, others)
                 + WIDTH * width
                 + BIAS;
-        return LineUpWeights.logistic(z);
+        boolean throughout =
+                named(candidates.get(at).files(), files) >= NAMED_ALIKE && keyed(at, others) >= 0.5 && fits(at, others);
+        return throughout ? Math.max(FITS, LineUpWeights.logistic(z)) : LineUpWeights.logistic(z);
+    }
+
+    /** True where nearly all columns, of which there are several, have partners in a core that has few others. */
+    private boolean fits(int at, List<Integer> others) {
+        Set<Integer> own = columns.get(at).keySet();
+        int all = 0;
+        Map<Integer, Integer> having = new HashMap<>();
+        for (int j : others) {
+            int tables = candidates.get(j).files().size();
+            all += tables;
+            columns.get(j).keySet().forEach(column -> having.merge(column, tables, Integer::sum));
+        }
+        long partners = own.stream()
+                .filter(column -> column >= 0 && having.containsKey(column))
+                .count();
+        int half = all;
+        long usual =
+                having.values().stream().filter(tables -> tables * 2 > half).count();
+        return own.size() >= SEVERAL_COLUMNS && partners * 10 >= own.size() * 9L && partners * 4 >= usual * 3;
     }
 
     /** The share of the words that most files of the core have in their names that these have too. */

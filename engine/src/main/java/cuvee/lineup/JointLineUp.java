@@ -28,6 +28,7 @@ final class JointLineUp {
     private static final int MOST_PLACES = 6;
     private static final int ENOUGH = 3;
     private static final int ENOUGH_TO_RUN = 5;
+    private static final double MOSTLY_RUNNING = 0.9;
     /** From here on a union needs no question, where something telling speaks for it. */
     private static final double SURE = 0.98;
 
@@ -361,7 +362,7 @@ final class JointLineUp {
         }
         return one.filled >= ENOUGH_TO_RUN
                 && other.filled >= ENOUGH_TO_RUN
-                && one.runningShare() > 0.9 != other.runningShare() > 0.9;
+                && one.runningShare() > MOSTLY_RUNNING != other.runningShare() > MOSTLY_RUNNING;
     }
 
     private static double wordsScore(HeaderWords.Compared words) {
@@ -622,7 +623,7 @@ final class JointLineUp {
         return new Union(List.copyOf(part), List.copyOf(rest), sureness, sureness >= SURE && telling, base.reason());
     }
 
-    /** True where each is the only column of dates, of shares, or of codes all different in all of its tables. */
+    /** True where each is the only column of dates, of shares, of codes all different, or of row numbers in its tables. */
     private boolean onlyOfItsKind(Cluster x, Cluster y) {
         if (x.profile.filled < ENOUGH_TO_RUN || y.profile.filled < ENOUGH_TO_RUN) {
             return false;
@@ -636,6 +637,7 @@ final class JointLineUp {
             case DATE -> "dates";
             case PERCENT, FRACTION -> "shares";
             case CODE -> profile.allDifferent() ? "codes" : "";
+            case WHOLE -> profile.runningShare() > MOSTLY_RUNNING ? "row numbers" : "";
             default -> "";
         };
     }

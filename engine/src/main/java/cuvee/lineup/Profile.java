@@ -261,10 +261,11 @@ public final class Profile {
     public Optional<Profile> countedDays(double first, double last) {
         boolean whole = filled > 0 && kinds.getOrDefault(Kind.WHOLE, 0) == filled && numbers.length > 0;
         boolean within = whole
-                && Arrays.stream(numbers).allMatch(number -> number >= FIRST_DAY
-                        && number <= LAST_DAY
-                        && number - DAYS_BEFORE_1970 >= first
-                        && number - DAYS_BEFORE_1970 <= last);
+                && Arrays.stream(numbers)
+                        .allMatch(number -> number >= FIRST_DAY
+                                && number <= LAST_DAY
+                                && number - DAYS_BEFORE_1970 >= first
+                                && number - DAYS_BEFORE_1970 <= last);
         if (!within) {
             return Optional.empty();
         }

@@ -20,7 +20,6 @@ import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -46,6 +45,8 @@ final class Layings {
     static final String LEAVE = TableChoice.LEAVE;
     static final String CARRY_DOWN = TableChoice.CARRY;
     static final String AMOUNT = "Amount";
+    /** Blanks in a column that is filled more than this are its habit. */
+    private static final double MOSTLY_FILLED = 0.9;
 
     private final Job job;
     private final List<Decision> assumed;
@@ -54,8 +55,7 @@ final class Layings {
     private final Set<String> replaced = new HashSet<>();
     private String amount = AMOUNT;
 
-    /** By the key of a header. */
-    private final Map<String, Carriers> carriers = new HashMap<>();
+    private final List<Sibling> siblings = new ArrayList<>();
 
     Layings(Job job, List<Decision> assumed, List<Question> questions, List<Finding> findings) {
         this.job = job;
@@ -308,54 +308,63 @@ final class Layings {
             List<PlacedTable> alike = same.stream()
                     .filter(table -> found.getOrDefault(table, Map.of()).containsKey(key))
                     .toList();
-            boolean assume = decision.isEmpty() && !alike.isEmpty();
+            List<PlacedTable> likeSiblings = same.stream()
+                    .filter(table -> !alike.contains(table) && siblingsCarry(table, key))
+                    .toList();
+            List<PlacedTable> carrying = same.stream()
+                    .filter(table -> alike.contains(table) || likeSiblings.contains(table))
+                    .toList();
+            boolean assume = decision.isEmpty() && !carrying.isEmpty();
             if (assume) {
-                assumed.add(assumption(subject, key, alike, found));
+                assumed.add(assumption(subject, key, alike, likeSiblings.size(), found));
             }
             if (assume
                     || decision.filter(each -> each.answer().equals(CARRY_DOWN)).isPresent()) {
                 boolean said = job.isSettled(CARRY, subject);
-                List<PlacedTable> held = said || mostly(alike, same, key) ? same : alike;
+                List<PlacedTable> held = said || mostly(carrying, same, key) ? same : carrying;
                 held.forEach(
                         table -> carried.getOrDefault(table, new HashSet<>()).add(key));
                 if (!said) {
-                    List<PlacedTable> blank = held == alike
-                            ? alike
+                    List<PlacedTable> blank = held == carrying
+                            ? carrying
                             : same.stream()
-                                    .filter(table -> alike.contains(table) || blanks(table, key) > 0)
+                                    .filter(table -> carrying.contains(table) || blanks(table, key) > 0)
                                     .toList();
-                    doubtful(subject, column, blank, same, found);
+                    doubtful(subject, column, blank, likeSiblings, same, found);
                 }
             }
         }
         return carried;
     }
 
-    /** Counts over the whole batch by which columns tables carry down, and with which words. */
+    /** What the tables of the whole batch do with columns that have blanks, whatever these are called. */
     private void siblings(List<PlacedTable> tables) {
-        carriers.clear();
+        siblings.clear();
         for (PlacedTable table : tables) {
-            Set<String> keys = new HashSet<>();
-            Laying.carried(table)
-                    .forEach(each -> keys.add(LooseText.key(each.column().header())));
+            Set<TableColumn> carry = new HashSet<>();
+            Laying.carried(table).forEach(each -> carry.add(each.column()));
             for (TableColumn column : table.table().columns()) {
-                String key = LooseText.key(column.header());
-                Carriers all = carriers.computeIfAbsent(key, any -> new Carriers());
-                if (keys.contains(key)) {
-                    all.carry++;
-                    all.words.addAll(words(column));
-                } else if (table.table().kept() > column.evidence().filled()) {
-                    all.blank++;
+                long filled = column.evidence().filled();
+                if (filled > 0 && table.table().kept() > filled) {
+                    boolean another = !column.gaps().firstFilled()
+                            || filled > table.table().kept() * MOSTLY_FILLED;
+                    siblings.add(new Sibling(words(column), carry.contains(column), another));
                 }
             }
         }
     }
 
-    /** What the tables of a batch do with a column: how many carry it down, how many have other blanks, the words carried. */
-    private static final class Carriers {
-        private final Set<String> words = new HashSet<>();
-        private int carry;
-        private int blank;
+    /**
+     * What a table does with a column that has blanks.
+     *
+     * @param carries true where the pattern of its blanks says that they stand for the one above
+     * @param another true where its blanks are of a pattern that says otherwise
+     */
+    private record Sibling(Set<String> words, boolean carries, boolean another) {
+        boolean sharesWords(Set<String> others) {
+            long shared = others.stream().filter(words::contains).count();
+            return shared > 0 && shared * 2 >= Math.min(words.size(), others.size());
+        }
     }
 
     private static Set<String> words(TableColumn column) {
@@ -364,22 +373,28 @@ final class Layings {
         return words;
     }
 
-    /** True where most tables of the batch carry a column down, and the words of a table are mostly among theirs. */
-    private boolean mostSiblings(List<PlacedTable> blank, String key) {
-        Carriers all = carriers.getOrDefault(key, new Carriers());
-        return all.carry > all.blank
-                && blank.stream()
-                        .flatMap(table -> table.table().columns().stream())
-                        .filter(column -> LooseText.key(column.header()).equals(key))
-                        .map(Layings::words)
-                        .allMatch(words ->
-                                words.stream().filter(all.words::contains).count() * 2 >= Math.max(1, words.size()));
+    /**
+     * True where a column begins filled, has blanks, and its words are those that other tables of the batch carry down,
+     * under whatever header; few blocks of one row each show no pattern of their own.
+     */
+    private boolean siblingsCarry(PlacedTable table, String key) {
+        return table.table().columns().stream()
+                .filter(column -> LooseText.key(column.header()).equals(key))
+                .filter(column -> column.named()
+                        && column.gaps().firstFilled()
+                        && column.evidence().filled() < table.table().kept()
+                        && Layout.Nature.of(column.evidence()) == Layout.Nature.WORDS)
+                .map(Layings::words)
+                .anyMatch(words -> {
+                    List<Sibling> related = siblings.stream()
+                            .filter(sibling -> sibling.sharesWords(words))
+                            .toList();
+                    long carry = related.stream().filter(Sibling::carries).count();
+                    return carry > related.stream().filter(Sibling::another).count();
+                });
     }
 
-    /**
-     * True where most tables of a layout that have blanks in a column carry it down, or most of the batch do: what
-     * siblings do holds for the others.
-     */
+    /** True where most tables of a layout that have blanks in a column carry it down: what they do holds for the others. */
     private boolean mostly(List<PlacedTable> alike, List<PlacedTable> same, String key) {
         List<PlacedTable> blank = same.stream()
                 .filter(table -> !alike.contains(table) && blanks(table, key) > 0)
@@ -388,19 +403,21 @@ final class Layings {
                 .flatMap(table -> table.table().columns().stream())
                 .filter(column -> LooseText.key(column.header()).equals(key))
                 .allMatch(column -> column.gaps().firstFilled());
-        return !blank.isEmpty() && begin && (alike.size() > blank.size() || mostSiblings(blank, key));
+        return !blank.isEmpty() && begin && alike.size() > blank.size();
     }
 
     private static Decision assumption(
-            String subject, String key, List<PlacedTable> alike, Map<PlacedTable, Map<String, Laying.Carried>> found) {
-        return new Decision(
-                CARRY,
-                subject,
-                CARRY_DOWN,
-                merged(key, alike, found)
+            String subject,
+            String key,
+            List<PlacedTable> alike,
+            int likeSiblings,
+            Map<PlacedTable, Map<String, Laying.Carried>> found) {
+        String reason = alike.isEmpty()
+                ? "other tables carry the same words down"
+                : merged(key, alike, found)
                         ? "its cells are joined over the rows that they stand for"
-                        : "it is filled in the first row of each block only, the other columns throughout",
-                Says.count(alike.size(), "table"));
+                        : "it is filled in the first row of each block only, the other columns throughout";
+        return new Decision(CARRY, subject, CARRY_DOWN, reason, Says.count(alike.size() + likeSiblings, "table"));
     }
 
     private static boolean merged(
@@ -415,10 +432,12 @@ final class Layings {
             String subject,
             TableColumn column,
             List<PlacedTable> alike,
+            List<PlacedTable> likeSiblings,
             List<PlacedTable> same,
             Map<PlacedTable, Map<String, Laying.Carried>> found) {
         String key = LooseText.key(column.header());
-        if (!alike.isEmpty() && !merged(key, alike, found) && !blocks(key, alike)) {
+        boolean pattern = alike.stream().anyMatch(table -> !likeSiblings.contains(table));
+        if (pattern && !merged(key, alike, found) && !blocks(key, alike)) {
             long blanks = alike.stream().mapToLong(table -> blanks(table, key)).sum();
             questions.add(Question.of(
                     CARRY,

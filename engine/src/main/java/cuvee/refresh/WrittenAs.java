@@ -203,8 +203,7 @@ final class WrittenAs {
             Evidence e = column.evidence();
             long numbers = e.count(Form.NUMBER_WHOLE, Form.DIGITS);
             boolean others = e.count(Form.CELL_DATE) + numbers == e.filled() - e.count(Form.CELL_ERROR);
-            boolean hint =
-                    !known.isEmpty() || namesDays(column.header()) || settledAsDays;
+            boolean hint = !known.isEmpty() || namesDays(column.header()) || settledAsDays;
             if (numbers > 0 && others && e.wholeDigits() == DIGITS_OF_DAYS && e.belowZero() == 0 && hint) {
                 candidates.put(table, column);
             }

@@ -107,9 +107,7 @@ class TableFinderTest {
         List<FoundTable> tables = find(rows);
         assertThat(tables).hasSize(1);
         assertThat(tables.get(0).kept()).isEqualTo(5);
-        assertThat(tables.get(0).setAside())
-                .containsEntry(RowClass.REPEAT, 2)
-                .containsEntry(RowClass.TOTAL, 1);
+        assertThat(tables.get(0).setAside()).containsEntry(RowClass.REPEAT, 2).containsEntry(RowClass.TOTAL, 1);
     }
 
     @Test

@@ -51,6 +51,25 @@ class HeaderWordsTest {
     }
 
     @Test
+    void aWordOverSeveralColumnsDoesNotTellWhichOfThemIsMeant() {
+        double other = HeaderWords.compare("Crates / Broken", "No. of crates").like();
+        assertThat(HeaderWords.compare("Crates / Crates landed", "No. of crates")
+                        .like())
+                .isGreaterThan(other + 0.2);
+        assertThat(HeaderWords.compare("Fares / Foot", "Foot fares").like()).isGreaterThan(0.6);
+        assertThat(HeaderWords.compare("Fares / Fares paid", "Fares paid").like())
+                .isEqualTo(1);
+    }
+
+    @Test
+    void aDateInOneWordWithWhatHappensOnItSaysBoth() {
+        assertThat(HeaderWords.compare("Datelanded", "Landed on").contained()).isTrue();
+        assertThat(HeaderWords.compare("Datelanded", "Landed on").like())
+                .isGreaterThan(
+                        HeaderWords.compare("Datelanded", "Next landing date").like());
+    }
+
+    @Test
     void initialsStandForTheirWords() {
         assertThat(HeaderWords.likeness("FR", "Fare revenue")).isGreaterThan(0.7);
         assertThat(HeaderWords.likeness("FX", "Fare revenue")).isLessThan(0.3);

@@ -265,6 +265,46 @@ class CarriedDownTest extends BatchTest {
     }
 
     @Test
+    void whatSiblingsCarryDownUnderAnotherHeaderIsCarriedInALayoutOfItsOwn() {
+        threeThatCarry();
+        batch.csv(
+                "south.csv",
+                "Programme,Run,Takings,Audience",
+                "Moons,21,1.5,Club",
+                "Comets,22,2.5,Club",
+                ",24,3.5,Public",
+                "Moons,23,1.25,Club",
+                "Comets,25,4.5,Public");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(23).allMatch(line -> line.contains("Comets|") || line.contains("Moons|"));
+    }
+
+    @Test
+    void aLineAboveTheHeaderRepeatedHeadsTheRowsBelowIt() {
+        batch.csv(
+                "a.csv",
+                "Date,Vessel,Pax",
+                "North,,",
+                "2026-01-01,MV Dunlin,5",
+                "2026-01-02,MV Petrel,6",
+                "",
+                "South,,",
+                "2026-01-03,MV Dunlin,7",
+                "",
+                "East,,",
+                "Date,Vessel,Pax",
+                "2026-01-04,MV Petrel,8",
+                "2026-01-05,MV Petrel,9");
+        assertThat(batch.refresh().lines())
+                .containsExactly(
+                        "North|2026-01-01|MV Dunlin|5",
+                        "North|2026-01-02|MV Petrel|6",
+                        "South|2026-01-03|MV Dunlin|7",
+                        "East|2026-01-04|MV Petrel|8",
+                        "East|2026-01-05|MV Petrel|9");
+    }
+
+    @Test
     void otherWordsWithBlanksOfAnotherPatternStayBlankAndArePointedOut() {
         threeThatCarry();
         blocks("south1.csv", "Comets,11,1.5,Club", ",12,2.5,Club", ",13,3.5,Public", "Moons,14,4.5,Club");
