@@ -10,6 +10,7 @@ import cuvee.value.Form;
 import cuvee.value.Forms;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
@@ -44,6 +45,9 @@ final class TableBody {
     private final List<Aside> aside = new ArrayList<>();
     private final List<Run> runs = new ArrayList<>();
     private final List<String> titles = new ArrayList<>();
+    /** How many cells titles of several cells fill. */
+    private final BitSet wideTitles = new BitSet();
+
     private final List<Doubt> doubts = new ArrayList<>();
     private final List<Integer> headerRows = new ArrayList<>();
     private final List<Row> lines = new ArrayList<>();
@@ -162,6 +166,7 @@ final class TableBody {
             headerRows.add(row.number());
         } else {
             titles.add(textOf(row));
+            wideTitles.set(row.filled(), row.filled() > 1);
         }
         lastRow = row.number();
     }
@@ -350,6 +355,7 @@ final class TableBody {
 
     private @Nullable RowClass classify(Row row, int blanksBefore) {
         if (columns.repeats(row)
+                || repeatsTitle(row)
                 || numbered && UnderHeader.isAgain(row, columns.names().size())) {
             return RowClass.REPEAT;
         }
@@ -357,6 +363,11 @@ final class TableBody {
             return RowClass.TOTAL;
         }
         return isLine(row, blanksBefore) ? RowClass.NOTE : null;
+    }
+
+    /** True for words over several columns that stand above the header too: they stand above it again where it is repeated. */
+    private boolean repeatsTitle(Row row) {
+        return wideTitles.get(columns.filled()) && titles.contains(textOf(row));
     }
 
     /** A row of a word or two that is no record: a line that heads the rows below, or a note. */
@@ -465,7 +476,11 @@ final class TableBody {
                     || before == null
                             && (maybeRecords.contains(line.number())
                                     || !apart && loneWords.goesWith(line, next, loneWords.areLines() || sections > 0));
-            if (record) {
+            if (before == RowClass.REPEAT && titles.contains(textOf(line))) {
+                // What stands above the header stands above it again where it is repeated.
+                aside.add(new Aside(line.number(), RowClass.REPEAT));
+                closeRun();
+            } else if (record) {
                 noteSparse(line.number());
                 columns.look(line);
                 keep(line);

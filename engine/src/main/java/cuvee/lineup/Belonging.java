@@ -1,6 +1,7 @@
 package cuvee.lineup;
 
 import cuvee.lineup.JointLineUp.Unit;
+import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -31,7 +32,12 @@ public final class Belonging {
     private static final double NAME = 2.4;
     private static final double KEY = 2.9;
     private static final double WIDTH = -3.7;
+    private static final double SHEET = 1.5;
     private static final double BIAS = -5.1;
+    /** What sheets are called where nobody has called them anything. */
+    private static final Pattern ANY_SHEET =
+            Pattern.compile("|(sheet|tabelle|feuil|hoja|foglio|blad|ark|planilha)\\d*");
+
     private static final Pattern NO_WORD = Pattern.compile("[\\W_\\d]+");
     private static final Set<String> MONTHS = Set.of(
             "jan",
@@ -65,8 +71,9 @@ public final class Belonging {
      * @param keys the loose keys of its headers
      * @param rows the records of its tables
      * @param files the names of its tables' files, one for each table
+     * @param sheets the names of their sheets, likewise
      */
-    public record Candidate(String id, List<String> keys, long rows, List<String> files) {}
+    public record Candidate(String id, List<String> keys, long rows, List<String> files, List<String> sheets) {}
 
     private final List<Candidate> candidates;
     private final double[][] alike;
@@ -234,6 +241,7 @@ public final class Belonging {
                 + NAME * named(candidates.get(at).files(), files)
                 + KEY * keyed(at, others)
                 + WIDTH * width
+                + SHEET * sheetAsTheirs(candidates.get(at), others)
                 + BIAS;
         boolean throughout =
                 named(candidates.get(at).files(), files) >= NAMED_ALIKE && keyed(at, others) >= 0.5 && fits(at, others);
@@ -257,6 +265,35 @@ public final class Belonging {
         long usual =
                 having.values().stream().filter(tables -> tables * 2 > half).count();
         return own.size() >= SEVERAL_COLUMNS && partners * 10 >= own.size() * 9L && partners * 4 >= usual * 3;
+    }
+
+    /**
+     * The share of its tables that stand on a sheet named like one of the core in another file, while the core has nothing
+     * on that sheet of their own file: where the others have their table, this is theirs.
+     */
+    private double sheetAsTheirs(Candidate own, List<Integer> others) {
+        Map<String, Set<String>> filesOfSheet = new HashMap<>();
+        Set<String> taken = new HashSet<>();
+        for (int j : others) {
+            Candidate other = candidates.get(j);
+            for (int t = 0; t < other.files().size(); t++) {
+                String sheet = LooseText.key(other.sheets().get(t));
+                filesOfSheet
+                        .computeIfAbsent(sheet, any -> new HashSet<>())
+                        .add(other.files().get(t));
+                taken.add(other.files().get(t) + "\n" + sheet);
+            }
+        }
+        int theirs = 0;
+        for (int t = 0; t < own.files().size(); t++) {
+            String sheet = LooseText.key(own.sheets().get(t));
+            String file = own.files().get(t);
+            Set<String> there = filesOfSheet.getOrDefault(sheet, Set.of());
+            boolean elsewhere =
+                    !ANY_SHEET.matcher(sheet).matches() && there.stream().anyMatch(other -> !other.equals(file));
+            theirs += elsewhere && !taken.contains(file + "\n" + sheet) ? 1 : 0;
+        }
+        return (double) theirs / own.files().size();
     }
 
     /** The share of the words that most files of the core have in their names that these have too. */

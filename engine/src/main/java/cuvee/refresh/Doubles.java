@@ -12,6 +12,7 @@ import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -70,10 +71,16 @@ final class Doubles {
         return sums;
     }
 
-    /** The same layout, as many records, the same sums, and evidence that is the same in every column. */
+    /**
+     * The same layout, as many records, the same sums, and evidence that is the same in every column. The one whose file
+     * has the shortest name stays, which copies rarely have.
+     */
     private void copies(List<PlacedTable> tables) {
         Map<String, PlacedTable> first = new HashMap<>();
-        for (PlacedTable table : tables) {
+        List<PlacedTable> shortestFirst = tables.stream()
+                .sorted(Comparator.comparingInt(table -> table.source().length()))
+                .toList();
+        for (PlacedTable table : shortestFirst) {
             Map<String, Double> sums = sums(table);
             if (takenByYou(table.source())
                     || table.table().kept() < FEWEST_RECORDS

@@ -11,6 +11,7 @@ import cuvee.sheet.Row;
 import cuvee.tag.Tags;
 import cuvee.value.Convention;
 import cuvee.value.Evidence;
+import cuvee.value.Form;
 import cuvee.value.LooseText;
 import cuvee.value.Type;
 import cuvee.value.Typing;
@@ -36,8 +37,12 @@ import org.jspecify.annotations.Nullable;
 final class Forms {
     private static final int FEWEST_SHEETS = 3;
     private static final int FEWEST_FIELDS = 3;
+    /** Without labels in common, so many values in the same order tell. */
+    private static final int FEWEST_BUILT_ALIKE = 5;
+
     private static final int MOST_ROWS = 80;
     private static final int MOST_COLUMNS = 12;
+
     private static final int LONGEST_LABEL = 60;
     private static final int FARTHEST_VALUE = 4;
     /** Sheets share so many of their texts to be looked at together. */
@@ -107,7 +112,7 @@ final class Forms {
         List<Alike> groups = new ArrayList<>();
         TreeMap<String, SheetFacts> candidates = new TreeMap<>();
         batch.forEach(source -> source.sheets().stream()
-                .filter(sheet -> !sheet.hidden() && mayBe(sheet))
+                .filter(sheet -> !sheet.hidden() && (mayBe(sheet) || isNarrow(sheet)))
                 .forEach(sheet -> candidates.put(source.path() + "\n" + sheet.name(), sheet)));
         // In the order of their names, so that the order of the files has no say in it.
         candidates.values().stream()
@@ -122,14 +127,109 @@ final class Forms {
                             return fresh;
                         })
                         .add(small));
-        groups.forEach(this::look);
+        groups.stream()
+                .filter(group -> group.sheets.stream().anyMatch(small -> mayBe(small.sheet())))
+                .forEach(this::look);
+        builtAlike(groups.stream()
+                .filter(group ->
+                        group.sheets.size() < FEWEST_SHEETS || group.common().size() < FEWEST_BUILT_ALIKE)
+                .flatMap(group -> group.sheets.stream())
+                .filter(small -> !bySheet.containsKey(small.sheet().id()))
+                .toList());
         if (!bySheet.isEmpty()) {
-            groups.stream()
-                    .flatMap(group -> group.sheets.stream())
-                    .filter(small -> !bySheet.containsKey(small.sheet().id()))
-                    .toList()
-                    .forEach(this::likeTheOthers);
+            open(groups).forEach(this::likeTheOthers);
         }
+    }
+
+    /** The sheets that are no forms so far. */
+    private List<Small> open(List<Alike> groups) {
+        return groups.stream()
+                .flatMap(group -> group.sheets.stream())
+                .filter(small -> !bySheet.containsKey(small.sheet().id()))
+                .toList();
+    }
+
+    /**
+     * A label with the value beside it, in a row of nothing else.
+     *
+     * @param kind what the value is: 0 words, 1 a number, 2 a date
+     */
+    private record Beside(Cell label, Cell value, int kind) {}
+
+    /**
+     * Sheets whose labels are each sender's own words, but that are built alike: the same number of labels, with values of
+     * the same kinds in the same order beside them. Sheets that share their labels have been looked at before; a table of
+     * two columns holds one kind of value in its second.
+     */
+    private void builtAlike(List<Small> sheets) {
+        List<List<Small>> alike = new ArrayList<>();
+        Map<Small, List<Beside>> pairs = new HashMap<>();
+        for (Small small : sheets) {
+            List<Beside> own = pairs(small);
+            if (own.size() < FEWEST_BUILT_ALIKE
+                    || own.size() * 2 < small.cells().size() * MOSTLY) {
+                continue;
+            }
+            pairs.put(small, own);
+            alike.stream()
+                    .filter(group -> isBuiltLike(own, pairs.getOrDefault(group.get(0), List.of())))
+                    .findFirst()
+                    .orElseGet(() -> {
+                        List<Small> fresh = new ArrayList<>();
+                        alike.add(fresh);
+                        return fresh;
+                    })
+                    .add(small);
+        }
+        for (List<Small> group : alike) {
+            long[] kinds = new long[3];
+            pairs.getOrDefault(group.get(0), List.of()).forEach(pair -> kinds[pair.kind()]++);
+            boolean allKinds = kinds[0] > 0 && kinds[1] > 0 && kinds[2] > 0;
+            if (group.size() < FEWEST_SHEETS || !allKinds || !isMixed(kinds)) {
+                continue;
+            }
+            for (Small small : group) {
+                List<Field> fields = pairs.getOrDefault(small, List.of()).stream()
+                        .map(pair -> new Field(
+                                LooseText.key(CellKind.textOf(pair.label().staged())),
+                                pair.value().column() - pair.label().column()))
+                        .toList();
+                fields.forEach(field -> offsets.add(field.offset()));
+                bySheet.put(small.sheet().id(), form(small, fields, group.size()));
+            }
+        }
+    }
+
+    private static boolean isBuiltLike(List<Beside> own, List<Beside> others) {
+        if (own.size() != others.size()) {
+            return false;
+        }
+        int same = 0;
+        for (int i = 0; i < own.size(); i++) {
+            same += own.get(i).kind() == others.get(i).kind() ? 1 : 0;
+        }
+        return same >= own.size() * NEARLY_ALL;
+    }
+
+    /** The rows of a sheet that are a label and its value. */
+    private static List<Beside> pairs(Small small) {
+        TreeMap<Integer, List<Cell>> rows = new TreeMap<>();
+        small.cells()
+                .forEach(cell -> rows.computeIfAbsent(cell.row(), row -> new ArrayList<>())
+                        .add(cell));
+        List<Beside> pairs = new ArrayList<>();
+        rows.values().forEach(cells -> {
+            Cell label = cells.get(0);
+            String key = LooseText.key(CellKind.textOf(label.staged()));
+            boolean isPair = cells.size() == 2 && label.equals(small.texts().get(key));
+            if (isPair && cells.get(1).column() - label.column() <= FARTHEST_VALUE && !Tags.isOfTheSheet(key)) {
+                Evidence value = Evidence.ofStaged(cells.get(1).staged());
+                long[] kinds = kinds(value);
+                boolean code = value.count(Form.EXPONENT) > 0;
+                pairs.add(new Beside(label, cells.get(1), kinds[2] > 0 ? 2 : kinds[1] > 0 && !code ? 1 : 0));
+            }
+        });
+        return pairs;
     }
 
     /** A sheet with labels of its own that is otherwise built like the forms of the batch. */
@@ -185,6 +285,13 @@ final class Forms {
                                         || table.kept() < FEWEST_FIELDS
                                         || table.columns().stream()
                                                 .anyMatch(column -> isOfTwoKinds(kinds(column.evidence())))));
+    }
+
+    /** True for a small sheet of a single table of two columns, whose first fields may have been taken for titles. */
+    private static boolean isNarrow(SheetFacts sheet) {
+        return sheet.lastRow() <= MOST_ROWS
+                && sheet.tables().size() == 1
+                && sheet.tables().get(0).columns().size() == 2;
     }
 
     private static Small small(Store store, SheetFacts sheet) {

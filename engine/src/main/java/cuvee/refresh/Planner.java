@@ -361,7 +361,8 @@ final class Planner {
                     layout.signature(),
                     layout.keys(),
                     layout.rows(),
-                    layout.tables().stream().map(PlacedTable::source).toList()));
+                    layout.tables().stream().map(PlacedTable::source).toList(),
+                    layout.tables().stream().map(PlacedTable::sheet).toList()));
         }
         return Optional.of(new Belonging(candidates, around.profiling().of(all), heads));
     }

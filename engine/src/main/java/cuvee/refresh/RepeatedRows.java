@@ -132,7 +132,10 @@ final class RepeatedRows {
         List<Decision> found = new ArrayList<>();
         // The largest first: where a table and its parts repeat each other, the whole goes and the parts stay.
         List<MasterReader.Repeats> candidates = new ArrayList<>(reader.repeats(columns, SAMPLE, NEARLY_ALL));
-        candidates.sort(Comparator.comparingLong(MasterReader.Repeats::rows).reversed());
+        // Of equals, the one whose file has the longer name, as copies mostly have.
+        candidates.sort(Comparator.comparingLong(MasterReader.Repeats::rows)
+                .thenComparingInt(each -> nameLength(placed, each.table()))
+                .reversed());
         for (MasterReader.Repeats candidate : candidates) {
             PlacedTable table = placed.get(candidate.table());
             if (table == null || candidate.rows() < FEWEST_ROWS || !kept.contains(candidate.table())) {
@@ -157,6 +160,11 @@ final class RepeatedRows {
             }
         }
         return found;
+    }
+
+    private static int nameLength(Map<Integer, PlacedTable> placed, int id) {
+        PlacedTable table = placed.get(id);
+        return table == null ? 0 : table.source().length();
     }
 
     private static String named(Map<Integer, Long> shared, Map<Integer, PlacedTable> placed, PlacedTable table) {

@@ -68,8 +68,8 @@ final class WrittenAs {
     private static final Set<String> UNITS = Set.of(
             "g", "kg", "t", "lb", "lbs", "mm", "cm", "m", "km", "mi", "m²", "m³", "l", "ml", "cl", "hl", "h", "hr",
             "hrs", "min", "mins", "s", "kw", "kwh", "mwh", "pcs", "days", "nm", "kn");
-    private static final Pattern DATE_WORD =
-            Pattern.compile("(?i)(?<!\\p{L})(date|datum|day|tag|fecha|dato|data|dt|on)(?!\\p{L})|datum$");
+    private static final Pattern DATE_WORD = Pattern.compile("(?i)(?<!\\p{L})(date|datum|day|tag|fecha|dato|data|dt|on"
+            + "|due|until|expires|expiry|deadline|fällig|bis)(?!\\p{L})|datum$");
     private static final Pattern PERCENT_WORD =
             Pattern.compile("(?i)%|(?<!\\p{L})(pct|percent|per cent|prozent)(?!\\p{L})");
     /** Days from 1950 to 2099. */
@@ -204,13 +204,27 @@ final class WrittenAs {
             long numbers = e.count(Form.NUMBER_WHOLE, Form.DIGITS);
             boolean others = e.count(Form.CELL_DATE) + numbers == e.filled() - e.count(Form.CELL_ERROR);
             boolean hint = !known.isEmpty() || namesDays(column.header()) || settledAsDays;
-            if (numbers > 0 && others && e.wholeDigits() == DIGITS_OF_DAYS && e.belowZero() == 0 && hint) {
+            boolean five = numbers > 0 && others && e.wholeDigits() == DIGITS_OF_DAYS && e.belowZero() == 0;
+            if (five && (hint || !periods(table).isEmpty())) {
                 candidates.put(table, column);
             }
         });
         Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
         List<PlacedTable> doubtful = new ArrayList<>();
         Map<PlacedTable, Range> looked = looked(candidates, Convention.DEFAULT);
+        boolean unnamed = known.isEmpty()
+                && !settledAsDays
+                && candidates.values().stream().noneMatch(column -> namesDays(column.header()));
+        if (unnamed
+                && !looked.entrySet().stream().allMatch(each -> {
+                    Range range = each.getValue();
+                    return range.least() >= FIRST_DAY
+                            && range.greatest() <= LAST_DAY
+                            && inPeriod(each.getKey(), day(range.least()), day(range.greatest()));
+                })) {
+            // Without a word for it, only numbers that are days of their file's period throughout are days.
+            return Map.of();
+        }
         looked.forEach((table, range) -> {
             Optional<Meaning> said = said(name, table);
             boolean within = range.least() >= FIRST_DAY && range.greatest() <= LAST_DAY;
@@ -263,6 +277,15 @@ final class WrittenAs {
 
     /** True where the name of the file, its sheet or folder, or a title names a period that holds the days. */
     private boolean inPeriod(PlacedTable table, LocalDate first, LocalDate last) {
+        return periods(table).stream()
+                .anyMatch(period -> Stream.of(first, last)
+                        .allMatch(day -> period.holds(day)
+                                || period.holds(day.plusDays(NEIGHBOURING_DAYS))
+                                || period.holds(day.minusDays(NEIGHBOURING_DAYS))));
+    }
+
+    /** The periods with a year that the names of the file, its sheet or folder, or titles say. */
+    private List<Period> periods(PlacedTable table) {
         Home home = homes.of(table);
         List<String> names = new ArrayList<>(home.titles());
         names.addAll(home.folders());
@@ -272,10 +295,7 @@ final class WrittenAs {
                 .flatMap(text -> Period.in(text, Convention.Order.DAY_FIRST).stream())
                 .map(Period.Found::period)
                 .filter(period -> period.year() != 0)
-                .anyMatch(period -> Stream.of(first, last)
-                        .allMatch(day -> period.holds(day)
-                                || period.holds(day.plusDays(NEIGHBOURING_DAYS))
-                                || period.holds(day.minusDays(NEIGHBOURING_DAYS))));
+                .toList();
     }
 
     // ---- percent points ----

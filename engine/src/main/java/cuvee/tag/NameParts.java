@@ -31,7 +31,7 @@ public final class NameParts {
 
     private static final Pattern VERSION = Pattern.compile(
             "(?i)(v|ver|version|rev|r)[. ]?\\d{1,3}|(final|corrected|correction|correct|korrigiert|korrektur"
-                    + "|copy|kopie|neu|new|newest|latest|updated|update|resend|resent|sent|again|twice|revised|revision"
+                    + "|rev|checked|amended|approved|gepr(ü|ue)ft|copy|kopie|neu|new|newest|latest|updated|update|resend|resent|sent|again|twice|revised|revision"
                     + "|draft|entwurf|endg(ü|ue)ltig|definitive?)");
     /** Marks of a version that take more than a word. */
     private static final Pattern NUMBERED_VERSION = Pattern.compile(

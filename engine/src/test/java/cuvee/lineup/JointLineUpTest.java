@@ -158,12 +158,35 @@ class JointLineUpTest {
         List<Belonging.Candidate> candidates = new ArrayList<>();
         for (int i = 0; i < units.size(); i++) {
             String file = i < 3 ? "returns 2026-0" + (i + 1) + ".xlsx" : "rota.xlsx";
-            candidates.add(new Belonging.Candidate("t" + i, units.get(i).keys(), ROWS, List.of(file)));
+            candidates.add(new Belonging.Candidate("t" + i, units.get(i).keys(), ROWS, List.of(file), List.of("")));
         }
         Belonging belonging = new Belonging(candidates, profiles, heads);
         assertThat(belonging.core()).containsExactlyInAnyOrder("t0", "t1", "t2");
         assertThat(belonging.likelihood("t1", belonging.core())).isGreaterThan(0.5);
         assertThat(belonging.likelihood("t3", belonging.core())).isLessThan(0.05);
+    }
+
+    @Test
+    void aShorterTableOnTheSheetWhereTheOthersHaveTheirsIsLikelierTheirs() {
+        sender("trip", "vessel", "fare");
+        sender("reise", "schiff", "erloes");
+        column("boat", i -> List.of("Heron", "Plover", "Dunlin").get(i % 3));
+        table("boat");
+        double[] likely = new double[2];
+        for (int named = 0; named < 2; named++) {
+            List<Belonging.Candidate> candidates = new ArrayList<>();
+            for (int i = 0; i < units.size(); i++) {
+                String sheet = i < 2 || named == 1 ? "North quay" : "Boats";
+                candidates.add(new Belonging.Candidate(
+                        "t" + i,
+                        units.get(i).keys(),
+                        ROWS,
+                        List.of("returns 2026-0" + (i + 1) + ".xlsx"),
+                        List.of(sheet)));
+            }
+            likely[named] = new Belonging(candidates, profiles, heads).likelihood("t2", Set.of("t0", "t1"));
+        }
+        assertThat(likely[1]).isGreaterThan(likely[0] * 3);
     }
 
     @Test

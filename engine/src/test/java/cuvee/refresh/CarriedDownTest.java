@@ -305,6 +305,22 @@ class CarriedDownTest extends BatchTest {
     }
 
     @Test
+    void aTitleRepeatedWithTheHeaderHeadsNoRows() {
+        batch.csv(
+                "a.csv",
+                ",,Sailed,Sold",
+                "Date,Vessel,Pax,Fares",
+                "2026-01-01,MV Dunlin,5,7.5",
+                "2026-01-02,MV Petrel,6,8.5",
+                ",,Sailed,Sold",
+                "Date,Vessel,Pax,Fares",
+                "2026-01-03,MV Dunlin,7,9.5",
+                "2026-01-04,MV Petrel,8,1.5");
+        assertThat(batch.refresh().columns()).doesNotContain("Section");
+        assertThat(batch.refresh().lines()).hasSize(4);
+    }
+
+    @Test
     void otherWordsWithBlanksOfAnotherPatternStayBlankAndArePointedOut() {
         threeThatCarry();
         blocks("south1.csv", "Comets,11,1.5,Club", ",12,2.5,Club", ",13,3.5,Public", "Moons,14,4.5,Club");

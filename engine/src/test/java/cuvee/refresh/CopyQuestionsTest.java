@@ -40,6 +40,19 @@ class CopyQuestionsTest extends BatchTest {
     }
 
     @Test
+    void ofTheSameRecordsUnderTwoNamesTheShorterNameStays() {
+        batch.csv("Copy of Hollin 2026-01 (2).csv", "printed again", LINES[0], LINES[1], LINES[2], LINES[3]);
+        batch.csv("Hollin 2026-01.csv", LINES);
+        batch.csv("Hollin 2026-02.csv", LINES[0], "2026-02-01,Hollin,7", "2026-02-02,Hollin,9");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(5);
+        assertThat(made.outcome().sources())
+                .filteredOn(source -> source.rows() > 0)
+                .extracting(SourceReport::path)
+                .containsExactly("Hollin 2026-01.csv", "Hollin 2026-02.csv");
+    }
+
+    @Test
     void copiesThatAreLeftOutKeepTheTallyClosed() {
         batch.csv("Hollin 2026-01.csv", LINES);
         batch.csv("sub/Hollin 2026-01.csv", LINES);

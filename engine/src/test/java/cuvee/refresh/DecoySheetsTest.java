@@ -127,7 +127,9 @@ class DecoySheetsTest {
         try (JobSession session = JobSession.open(workplace(), job.id(), folder)) {
             Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
             assertThat(lines(session, outcome)).containsExactlyInAnyOrderElementsOf(truth);
-            assertThat(outcome.questions().size()).isLessThanOrEqualTo(1 + tables / 10);
+            assertThat(outcome.questions())
+                    .as(() -> String.valueOf(outcome.questions()))
+                    .hasSizeLessThanOrEqualTo(1 + tables / 10);
         }
     }
 

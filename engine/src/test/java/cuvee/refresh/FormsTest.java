@@ -107,6 +107,35 @@ class FormsTest extends BatchTest {
     }
 
     @Test
+    void formsInEachSendersOwnWordsAreTakenForOneByHowTheyAreBuilt() {
+        List<List<String>> words = List.of(
+                List.of("Port", "Sailing date", "Trip code", "Passengers", "Fares taken", "Full"),
+                List.of("Harbour", "Sailed on", "Trip no", "Pax", "Takings", "Share filled"),
+                List.of("Quay", "Day", "Trip", "Persons", "Fares", "Filled"));
+        for (int i = 0; i < 9; i++) {
+            int[] of = {i % 3, i / 3, (i + i / 3) % 3, (i + 1) % 3, (2 * i + i / 3) % 3, (i / 3 + 1) % 3};
+            List<String> own = java.util.stream.IntStream.range(0, of.length)
+                    .mapToObj(at -> words.get(of[at]).get(at))
+                    .toList();
+            batch.sheet(
+                    "Return 2026-01-0" + (i + 1) + ".xlsx",
+                    row("Farsound " + i),
+                    row(),
+                    row(own.get(0), List.of("Hollin", "Tarsk").get(i % 2)),
+                    row(own.get(1), LocalDate.of(2026, 1, i + 1)),
+                    row(own.get(2), "K" + (100 + i)),
+                    row(),
+                    row(i % 2 == 0 ? "Figures" : "Numbers"),
+                    row(own.get(3), 200 + 10 * i),
+                    row(own.get(4), 10.55 * (i + 1)),
+                    row(own.get(5), 0.5 + i / 100.0));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).hasSize(6);
+        assertThat(made.lines()).hasSize(9).first().isEqualTo("Hollin|2026-01-01|K100|200|10.55|0.5");
+    }
+
+    @Test
     void aSenderWhoCallsThingsOtherwiseSendsAFormToo() {
         reports();
         batch.sheet(

@@ -100,6 +100,22 @@ class WrittenAsTest {
     }
 
     @Test
+    void daysOfTheirFilesPeriodAreDatesThoughNothingElseSaysSoAndAreAskedAbout() {
+        batch.sheet("Catch 2021-02.xlsx", row("Landing", "Boat"), row(44229, "Heron"), row(44235, "Plover"));
+        batch.sheet("Catch 2021-03.xlsx", row("Landing", "Boat"), row(44257, "Heron"), row(44260, "Dunlin"));
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Landing")).containsExactly("2021-02-02", "2021-02-08", "2021-03-02", "2021-03-05");
+        assertThat(made.question(WrittenAs.KIND).text()).contains("Are they dates?");
+    }
+
+    @Test
+    void numbersOfFiveDigitsThatRunOutOfTheirFilesPeriodAreNoDates() {
+        batch.sheet("Catch 2021-02.xlsx", row("Ticket", "Boat"), row(44229, "Heron"), row(44235, "Plover"));
+        batch.sheet("Catch 2021-03.xlsx", row("Ticket", "Boat"), row(44257, "Heron"), row(47260, "Dunlin"));
+        assertThat(type(batch.refresh(), "Ticket")).isEqualTo(Type.WHOLE_NUMBER);
+    }
+
+    @Test
     void numbersOfFiveDigitsAreNoDatesWithoutAWordForIt() {
         batch.sheet("a.xlsx", row("Ticket", "Boat"), row(44229, "Heron"), row(44235, "Plover"));
         assertThat(type(batch.refresh(), "Ticket")).isEqualTo(Type.WHOLE_NUMBER);

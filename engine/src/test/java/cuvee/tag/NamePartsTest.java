@@ -28,6 +28,14 @@ class NamePartsTest {
     }
 
     @Test
+    void marksOfAVersionInBracketsAreNoPart() {
+        NameParts parts = parts("Upper Sound_Log (rev)", "Hollin Bay_Log");
+        assertThat(parts.count()).isEqualTo(1);
+        assertThat(parts.part("Upper Sound_Log (rev)", 0)).contains("Upper Sound");
+        assertThat(parts.part("Hollin Bay_Log", 0)).contains("Hollin Bay");
+    }
+
+    @Test
     void ofAWordThatAllNamesShareOneIsTakenOut() {
         NameParts parts = parts("Harwick Dome Dome sheet", "Larkmoor Dome sheet", "Science Wharf Dome sheet");
         assertThat(parts.count()).isEqualTo(1);
