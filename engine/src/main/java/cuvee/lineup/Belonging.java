@@ -1,6 +1,7 @@
 package cuvee.lineup;
 
 import cuvee.lineup.JointLineUp.Unit;
+import cuvee.tag.NameParts;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -299,10 +300,13 @@ public final class Belonging {
     /** The share of the words that most files of the core have in their names that these have too. */
     private static double named(List<String> own, List<String> others) {
         Map<String, Integer> counts = new HashMap<>();
-        others.forEach(file -> stem(file).forEach(word -> counts.merge(word, 1, Integer::sum)));
+        // Copies and versions of a file have one say between them.
+        Set<Set<String>> stems = new HashSet<>();
+        others.forEach(file -> stems.add(stem(file)));
+        stems.forEach(stem -> stem.forEach(word -> counts.merge(word, 1, Integer::sum)));
         Set<String> common = new HashSet<>();
         counts.forEach((word, count) -> {
-            if (count >= 0.6 * others.size()) {
+            if (count >= 0.6 * stems.size()) {
                 common.add(word);
             }
         });
@@ -324,7 +328,7 @@ public final class Belonging {
         String plain = (point > 0 ? name.substring(0, point) : name).toLowerCase(java.util.Locale.ROOT);
         Set<String> words = new HashSet<>();
         NO_WORD.splitAsStream(plain)
-                .filter(word -> !word.isEmpty() && !MONTHS.contains(word))
+                .filter(word -> !word.isEmpty() && !MONTHS.contains(word) && !NameParts.isVersion(word))
                 .forEach(words::add);
         return words;
     }

@@ -131,8 +131,7 @@ final class Forms {
                 .filter(group -> group.sheets.stream().anyMatch(small -> mayBe(small.sheet())))
                 .forEach(this::look);
         builtAlike(groups.stream()
-                .filter(group ->
-                        group.sheets.size() < FEWEST_SHEETS || group.common().size() < FEWEST_BUILT_ALIKE)
+                .filter(group -> group.sheets.size() < FEWEST_SHEETS || !shareLabels(group))
                 .flatMap(group -> group.sheets.stream())
                 .filter(small -> !bySheet.containsKey(small.sheet().id()))
                 .toList());
@@ -147,6 +146,16 @@ final class Forms {
                 .flatMap(group -> group.sheets.stream())
                 .filter(small -> !bySheet.containsKey(small.sheet().id()))
                 .toList();
+    }
+
+    /** True where half of what has values beside it is the same in nearly all sheets: they have been looked at as such. */
+    private static boolean shareLabels(Alike group) {
+        List<Beside> pairs = pairs(group.sheets.get(0));
+        long shared = pairs.stream()
+                .filter(pair -> group.common()
+                        .contains(LooseText.key(CellKind.textOf(pair.label().staged()))))
+                .count();
+        return shared * 2 >= pairs.size();
     }
 
     /**

@@ -131,12 +131,28 @@ public final class NameParts {
     private static List<String> chunks(String rest, Pattern separators) {
         List<String> chunks = new ArrayList<>();
         for (String chunk : separators.splitAsStream(rest).toList()) {
-            String tidy = chunk.strip();
+            String tidy = withoutVersion(chunk.strip());
             if (!tidy.isEmpty() && !VERSION.matcher(tidy).matches()) {
                 chunks.add(tidy);
             }
         }
         return chunks;
+    }
+
+    /** A chunk without marks of a version behind its other words, as in {@code Hollin FINAL}. */
+    private static String withoutVersion(String chunk) {
+        String plain = chunk;
+        int space = plain.lastIndexOf(' ');
+        while (space > 0 && isVersion(plain.substring(space + 1))) {
+            plain = plain.substring(0, space).strip();
+            space = plain.lastIndexOf(' ');
+        }
+        return plain;
+    }
+
+    /** True for a word that marks a version of a file, such as {@code final} or {@code copy}. */
+    public static boolean isVersion(String word) {
+        return VERSION.matcher(word).matches();
     }
 
     private static Set<String> shared(Collection<List<String>> names) {

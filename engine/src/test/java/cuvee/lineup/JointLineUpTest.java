@@ -190,6 +190,28 @@ class JointLineUpTest {
     }
 
     @Test
+    void copiesOfAFileHaveOneSayInWhatFilesAreCalled() {
+        sender("trip", "vessel", "fare");
+        sender("reise", "schiff", "erloes");
+        sender("no", "boat", "takings");
+        List<List<String>> files = List.of(
+                List.of("Log - Hollin FINAL.csv", "Copy of Log - Hollin FINAL (2).csv"),
+                List.of("Log - Tarsk.csv"),
+                List.of("Log - Eastray.csv"));
+        List<Belonging.Candidate> candidates = new ArrayList<>();
+        for (int i = 0; i < units.size(); i++) {
+            candidates.add(new Belonging.Candidate(
+                    "t" + i,
+                    units.get(i).keys(),
+                    ROWS,
+                    files.get(i),
+                    files.get(i).stream().map(file -> "").toList()));
+        }
+        assertThat(new Belonging(candidates, profiles, heads).likelihood("t2", Set.of("t0", "t1")))
+                .isGreaterThan(0.5);
+    }
+
+    @Test
     void whatStandsInAColumnIsToldFinely() {
         assertThat(Profile.of(List.of("\6" + "0.5", "\6" + "0.25"), Convention.DEFAULT, false)
                         .kind())

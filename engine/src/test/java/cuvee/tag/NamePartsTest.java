@@ -36,6 +36,13 @@ class NamePartsTest {
     }
 
     @Test
+    void marksOfAVersionBehindAValueAreNotOfIt() {
+        NameParts parts = parts("Log - Upper Sound FINAL", "Log - Hollin", "Log - Tarsk new");
+        assertThat(parts.part("Log - Upper Sound FINAL", 0)).contains("Upper Sound");
+        assertThat(parts.part("Log - Tarsk new", 0)).contains("Tarsk");
+    }
+
+    @Test
     void ofAWordThatAllNamesShareOneIsTakenOut() {
         NameParts parts = parts("Harwick Dome Dome sheet", "Larkmoor Dome sheet", "Science Wharf Dome sheet");
         assertThat(parts.count()).isEqualTo(1);
