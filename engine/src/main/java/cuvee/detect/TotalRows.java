@@ -26,6 +26,8 @@ final class TotalRows {
     /** The numbers of a single column add up by chance where there are fewer. */
     private static final int MANY = 8;
 
+    private static final double MANY_DIGITS = 1000;
+
     private final TableColumns columns;
     private final SheetClues clues;
     private final Reading reading;
@@ -236,8 +238,7 @@ final class TotalRows {
         boolean bareKeys = texts <= 1 && columns.keyColumns() > 1;
         if (word == TotalWords.Sureness.NO) {
             boolean unnamed = added && sums.records() > 1 && columns.keyColumns() > 0;
-            if (unnamed && texts == 0 && sums.records() >= ENOUGH && numbersThatSay(row) >= SEVERAL) {
-                // Several sums beside blank keys are a total without any word.
+            if (unnamed && texts == 0 && isNoAccident(row)) {
                 return true;
             }
             if (unnamed && !reading.unnamedTotals()) {
@@ -262,6 +263,16 @@ final class TotalRows {
                     1));
         }
         return false;
+    }
+
+    /** True where several sums agree, or one of many digits does over many records: a total without any word. */
+    private boolean isNoAccident(Row row) {
+        int numbers = numbersThatSay(row);
+        boolean large = false;
+        for (int column = 0; column < row.width(); column++) {
+            large |= Math.abs(columns.value(row, column)) >= MANY_DIGITS;
+        }
+        return numbers >= SEVERAL && sums.records() >= ENOUGH || numbers == 1 && large && sums.records() >= MANY;
     }
 
     /** How many numbers of a row are not 0: nothing added up is nothing, and says nothing. */

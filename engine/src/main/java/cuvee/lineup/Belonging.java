@@ -1,5 +1,6 @@
 package cuvee.lineup;
 
+import cuvee.layout.Layout;
 import cuvee.lineup.JointLineUp.Unit;
 import cuvee.tag.NameParts;
 import cuvee.value.LooseText;
@@ -11,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * Which tables of a batch are of one master. All are lined up on trial, by words and values; tables whose columns find
@@ -34,6 +36,9 @@ public final class Belonging {
     private static final double KEY = 2.9;
     private static final double WIDTH = -3.7;
     private static final double SHEET = 1.5;
+    /** How alike two forms are that are built alike. */
+    private static final double BUILT_ALIKE = 0.9;
+
     private static final double BIAS = -5.1;
     /** What sheets are called where nobody has called them anything. */
     private static final Pattern ANY_SHEET =
@@ -73,8 +78,26 @@ public final class Belonging {
      * @param rows the records of its tables
      * @param files the names of its tables' files, one for each table
      * @param sheets the names of their sheets, likewise
+     * @param fields the natures of the fields in their order where the tables are forms; empty for others
      */
-    public record Candidate(String id, List<String> keys, long rows, List<String> files, List<String> sheets) {}
+    public record Candidate(
+            String id,
+            List<String> keys,
+            long rows,
+            List<String> files,
+            List<String> sheets,
+            List<Layout.Nature> fields) {
+        /** True for forms with the same kinds of values in the same order, whatever their labels are. */
+        boolean isBuiltLike(Candidate other) {
+            if (fields.size() < SEVERAL_COLUMNS - 1 || fields.size() != other.fields.size()) {
+                return false;
+            }
+            long same = IntStream.range(0, fields.size())
+                    .filter(i -> fields.get(i) == other.fields.get(i))
+                    .count();
+            return same * 5 >= fields.size() * 4L;
+        }
+    }
 
     private final List<Candidate> candidates;
     private final double[][] alike;
@@ -116,7 +139,8 @@ public final class Belonging {
         for (int i = 0; i < n; i++) {
             alike[i][i] = 1;
             for (int j = 0; j < i; j++) {
-                alike[i][j] = affinity(i, j);
+                boolean built = candidates.get(i).isBuiltLike(candidates.get(j));
+                alike[i][j] = built ? Math.max(BUILT_ALIKE, affinity(i, j)) : affinity(i, j);
                 alike[j][i] = alike[i][j];
             }
         }
@@ -199,7 +223,10 @@ public final class Belonging {
         double weight = 0;
         for (int i : group) {
             Candidate candidate = candidates.get(i);
-            double each = (double) candidate.rows() / candidate.files().size();
+            // A form holds in its one row what a table holds in many.
+            double each = (double) candidate.rows()
+                    * Math.max(1, candidate.fields().size())
+                    / candidate.files().size();
             weight += candidate.files().size()
                     * (Math.log(1 + each) / Math.log(2))
                     * Math.min(4, columns.get(i).size());
@@ -328,7 +355,7 @@ public final class Belonging {
         String plain = (point > 0 ? name.substring(0, point) : name).toLowerCase(java.util.Locale.ROOT);
         Set<String> words = new HashSet<>();
         NO_WORD.splitAsStream(plain)
-                .filter(word -> !word.isEmpty() && !MONTHS.contains(word) && !NameParts.isVersion(word))
+                .filter(word -> word.length() > 2 && !MONTHS.contains(word) && !NameParts.isVersion(word))
                 .forEach(words::add);
         return words;
     }

@@ -131,9 +131,10 @@ final class Forms {
                 .filter(group -> group.sheets.stream().anyMatch(small -> mayBe(small.sheet())))
                 .forEach(this::look);
         builtAlike(groups.stream()
-                .filter(group -> group.sheets.size() < FEWEST_SHEETS || !shareLabels(group))
-                .flatMap(group -> group.sheets.stream())
-                .filter(small -> !bySheet.containsKey(small.sheet().id()))
+                .flatMap(group -> group.sheets.stream()
+                        .filter(small -> bySheet.containsKey(small.sheet().id())
+                                || group.sheets.size() < FEWEST_SHEETS
+                                || !shareLabels(group)))
                 .toList());
         if (!bySheet.isEmpty()) {
             open(groups).forEach(this::likeTheOthers);
@@ -194,7 +195,9 @@ final class Forms {
             long[] kinds = new long[3];
             pairs.getOrDefault(group.get(0), List.of()).forEach(pair -> kinds[pair.kind()]++);
             boolean allKinds = kinds[0] > 0 && kinds[1] > 0 && kinds[2] > 0;
-            if (group.size() < FEWEST_SHEETS || !allKinds || !isMixed(kinds)) {
+            boolean known = group.stream()
+                    .anyMatch(small -> bySheet.containsKey(small.sheet().id()));
+            if (!known && (group.size() < FEWEST_SHEETS || !allKinds || !isMixed(kinds))) {
                 continue;
             }
             for (Small small : group) {
@@ -204,7 +207,7 @@ final class Forms {
                                 pair.value().column() - pair.label().column()))
                         .toList();
                 fields.forEach(field -> offsets.add(field.offset()));
-                bySheet.put(small.sheet().id(), form(small, fields, group.size()));
+                bySheet.computeIfAbsent(small.sheet().id(), any -> form(small, fields, group.size()));
             }
         }
     }

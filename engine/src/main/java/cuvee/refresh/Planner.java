@@ -362,7 +362,8 @@ final class Planner {
                     layout.keys(),
                     layout.rows(),
                     layout.tables().stream().map(PlacedTable::source).toList(),
-                    layout.tables().stream().map(PlacedTable::sheet).toList()));
+                    layout.tables().stream().map(PlacedTable::sheet).toList(),
+                    layout.tables().get(0).table().isForm() ? layout.shape() : List.of()));
         }
         return Optional.of(new Belonging(candidates, around.profiling().of(all), heads));
     }

@@ -111,6 +111,19 @@ class TableFinderTest {
     }
 
     @Test
+    void oneSumOfManyDigitsOverManyRecordsIsATotalWithoutAName() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Port", "Berth", "Fare"});
+        for (int i = 0; i < 10; i++) {
+            rows.add(new Object[] {i % 2 == 0 ? "Hollin" : "Tarsk", "A" + i, 210.25 + i});
+        }
+        rows.add(new Object[] {"", "", 2147.5});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(10);
+        assertThat(table.setAside()).containsEntry(RowClass.TOTAL, 1);
+    }
+
+    @Test
     void aTotalOfTheTotalsAsTheyAreStatedIsATotalWithoutAName() {
         List<Object[]> rows = new ArrayList<>();
         rows.add(new Object[] {"Port", "Berth", "Pax", "Fare"});

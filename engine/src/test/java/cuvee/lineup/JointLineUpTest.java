@@ -158,7 +158,8 @@ class JointLineUpTest {
         List<Belonging.Candidate> candidates = new ArrayList<>();
         for (int i = 0; i < units.size(); i++) {
             String file = i < 3 ? "returns 2026-0" + (i + 1) + ".xlsx" : "rota.xlsx";
-            candidates.add(new Belonging.Candidate("t" + i, units.get(i).keys(), ROWS, List.of(file), List.of("")));
+            candidates.add(
+                    new Belonging.Candidate("t" + i, units.get(i).keys(), ROWS, List.of(file), List.of(""), List.of()));
         }
         Belonging belonging = new Belonging(candidates, profiles, heads);
         assertThat(belonging.core()).containsExactlyInAnyOrder("t0", "t1", "t2");
@@ -182,7 +183,8 @@ class JointLineUpTest {
                         units.get(i).keys(),
                         ROWS,
                         List.of("returns 2026-0" + (i + 1) + ".xlsx"),
-                        List.of(sheet)));
+                        List.of(sheet),
+                        List.of()));
             }
             likely[named] = new Belonging(candidates, profiles, heads).likelihood("t2", Set.of("t0", "t1"));
         }
@@ -205,7 +207,8 @@ class JointLineUpTest {
                     units.get(i).keys(),
                     ROWS,
                     files.get(i),
-                    files.get(i).stream().map(file -> "").toList()));
+                    files.get(i).stream().map(file -> "").toList(),
+                    List.of()));
         }
         assertThat(new Belonging(candidates, profiles, heads).likelihood("t2", Set.of("t0", "t1")))
                 .isGreaterThan(0.5);

@@ -130,6 +130,13 @@ class FormsTest extends BatchTest {
                     row(own.get(4), 10.55 * (i + 1)),
                     row(own.get(5), 0.5 + i / 100.0));
         }
+        batch.sheet(
+                "Lists.xlsx",
+                row("Service", "Short", "Active"),
+                row("Night boat", "NIG", "Y"),
+                row("Day boat", "DAY", "Y"),
+                row("Island hop", "ISL", "Y"),
+                row("Cargo", "CAR", "N"));
         Batch.Made made = batch.refresh();
         assertThat(made.columns()).hasSize(6);
         assertThat(made.lines()).hasSize(9).first().isEqualTo("Hollin|2026-01-01|K100|200|10.55|0.5");
