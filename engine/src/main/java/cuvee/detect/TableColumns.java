@@ -263,7 +263,9 @@ final class TableColumns {
             return false;
         }
         Evidence e = columns[column].evidence();
-        boolean names = e.filled() >= 2 && e.count(Form.WORDS) * 10 >= e.filled() * 8;
+        boolean names = e.filled() >= 2
+                && e.count(Form.WORDS) * 2 >= e.filled()
+                && e.count(Form.WORDS, Form.WORDS_AND_DIGITS) * 10 >= e.filled() * 8;
         boolean dates = holdsDates(column);
         boolean date = form.isDate() || form.isMoment();
         return names && HeaderChoice.isValue(form) || dates && !date;

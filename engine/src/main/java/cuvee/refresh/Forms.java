@@ -11,7 +11,6 @@ import cuvee.sheet.Row;
 import cuvee.tag.Tags;
 import cuvee.value.Convention;
 import cuvee.value.Evidence;
-import cuvee.value.Form;
 import cuvee.value.LooseText;
 import cuvee.value.Type;
 import cuvee.value.Typing;
@@ -26,6 +25,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -162,9 +162,16 @@ final class Forms {
     /**
      * A label with the value beside it, in a row of nothing else.
      *
+     * @param value empty where it is blank
      * @param kind what the value is: 0 words, 1 a number, 2 a date
      */
-    private record Beside(Cell label, Cell value, int kind) {}
+    private record Beside(Cell label, Optional<Cell> value, int kind) {
+        /** How far to the right its value stands, or where it is blank that of the same place in another sheet. */
+        Optional<Integer> offset(Optional<Beside> elsewhere) {
+            return value.map(cell -> cell.column() - label.column())
+                    .or(() -> elsewhere.flatMap(other -> other.offset(Optional.empty())));
+        }
+    }
 
     /**
      * Sheets whose labels are each sender's own words, but that are built alike: the same number of labels, with values of
@@ -176,8 +183,8 @@ final class Forms {
         Map<Small, List<Beside>> pairs = new HashMap<>();
         for (Small small : sheets) {
             List<Beside> own = pairs(small);
-            if (own.size() < FEWEST_BUILT_ALIKE
-                    || own.size() * 2 < small.cells().size() * MOSTLY) {
+            if (lastFilled(own) < FEWEST_BUILT_ALIKE
+                    || lastFilled(own) * 2 < small.cells().size() * MOSTLY) {
                 continue;
             }
             pairs.put(small, own);
@@ -191,56 +198,89 @@ final class Forms {
                     })
                     .add(small);
         }
-        for (List<Small> group : alike) {
-            long[] kinds = new long[3];
-            pairs.getOrDefault(group.get(0), List.of()).forEach(pair -> kinds[pair.kind()]++);
-            boolean allKinds = kinds[0] > 0 && kinds[1] > 0 && kinds[2] > 0;
-            boolean known = group.stream()
-                    .anyMatch(small -> bySheet.containsKey(small.sheet().id()));
-            if (!known && (group.size() < FEWEST_SHEETS || !allKinds || !isMixed(kinds))) {
-                continue;
-            }
-            for (Small small : group) {
-                List<Field> fields = pairs.getOrDefault(small, List.of()).stream()
-                        .map(pair -> new Field(
-                                LooseText.key(CellKind.textOf(pair.label().staged())),
-                                pair.value().column() - pair.label().column()))
-                        .toList();
-                fields.forEach(field -> offsets.add(field.offset()));
-                bySheet.computeIfAbsent(small.sheet().id(), any -> form(small, fields, group.size()));
-            }
+        alike.forEach(group -> takeBuiltAlike(
+                group.stream().collect(Collectors.toMap(small -> small, pairs::get, (a, b) -> a, LinkedHashMap::new))));
+    }
+
+    private void takeBuiltAlike(Map<Small, List<Beside>> group) {
+        int size = group.values().stream().mapToInt(Forms::lastFilled).max().orElse(0);
+        // Of each place a pair that has a value; what is blank in all sheets is a heading and no field.
+        List<Optional<Beside>> filled = IntStream.range(0, size)
+                .mapToObj(i -> group.values().stream()
+                        .filter(pairs -> pairs.size() > i)
+                        .map(pairs -> pairs.get(i))
+                        .filter(pair -> pair.value().isPresent())
+                        .findFirst())
+                .toList();
+        long[] kinds = new long[3];
+        filled.forEach(place -> place.ifPresent(pair -> kinds[pair.kind()]++));
+        boolean allKinds = kinds[0] > 0 && kinds[1] > 0 && kinds[2] > 0;
+        boolean known = group.keySet().stream()
+                .anyMatch(small -> bySheet.containsKey(small.sheet().id()));
+        if (!known && (group.size() < FEWEST_SHEETS || !allKinds || !isMixed(kinds))) {
+            return;
         }
+        group.forEach((small, pairs) -> {
+            List<Field> fields = new ArrayList<>();
+            for (int i = 0; i < Math.min(size, pairs.size()); i++) {
+                Cell label = pairs.get(i).label();
+                pairs.get(i)
+                        .offset(filled.get(i))
+                        .ifPresent(offset ->
+                                fields.add(new Field(LooseText.key(CellKind.textOf(label.staged())), offset)));
+            }
+            fields.forEach(field -> offsets.add(field.offset()));
+            bySheet.computeIfAbsent(small.sheet().id(), any -> form(small, fields, group.size()));
+        });
     }
 
     private static boolean isBuiltLike(List<Beside> own, List<Beside> others) {
-        if (own.size() != others.size()) {
+        int length = Math.max(lastFilled(own), lastFilled(others));
+        if (own.size() < length || others.size() < length) {
             return false;
         }
+        int both = 0;
         int same = 0;
-        for (int i = 0; i < own.size(); i++) {
-            same += own.get(i).kind() == others.get(i).kind() ? 1 : 0;
+        for (int i = 0; i < length; i++) {
+            // What is left blank in one can be anything.
+            boolean filled =
+                    own.get(i).value().isPresent() && others.get(i).value().isPresent();
+            both += filled ? 1 : 0;
+            same += filled && own.get(i).kind() == others.get(i).kind() ? 1 : 0;
         }
-        return same >= own.size() * NEARLY_ALL;
+        return both >= FEWEST_BUILT_ALIKE && same >= both * NEARLY_ALL;
     }
 
-    /** The rows of a sheet that are a label and its value. */
+    /** How many pairs there are up to the last one with a value. */
+    private static int lastFilled(List<Beside> pairs) {
+        int last = pairs.size();
+        while (last > 0 && pairs.get(last - 1).value().isEmpty()) {
+            last--;
+        }
+        return last;
+    }
+
+    /** The rows of a sheet that are a label and its value, and behind the first of these labels whose value is blank. */
     private static List<Beside> pairs(Small small) {
         TreeMap<Integer, List<Cell>> rows = new TreeMap<>();
         small.cells()
                 .forEach(cell -> rows.computeIfAbsent(cell.row(), row -> new ArrayList<>())
                         .add(cell));
         List<Beside> pairs = new ArrayList<>();
-        rows.values().forEach(cells -> {
+        for (List<Cell> cells : rows.values()) {
             Cell label = cells.get(0);
             String key = LooseText.key(CellKind.textOf(label.staged()));
-            boolean isPair = cells.size() == 2 && label.equals(small.texts().get(key));
-            if (isPair && cells.get(1).column() - label.column() <= FARTHEST_VALUE && !Tags.isOfTheSheet(key)) {
+            if (!label.equals(small.texts().get(key)) || Tags.isOfTheSheet(key)) {
+                continue;
+            }
+            if (cells.size() == 2 && cells.get(1).column() - label.column() <= FARTHEST_VALUE) {
                 Evidence value = Evidence.ofStaged(cells.get(1).staged());
                 long[] kinds = kinds(value);
-                boolean code = value.count(Form.EXPONENT) > 0;
-                pairs.add(new Beside(label, cells.get(1), kinds[2] > 0 ? 2 : kinds[1] > 0 && !code ? 1 : 0));
+                pairs.add(new Beside(label, Optional.of(cells.get(1)), kinds[2] > 0 ? 2 : kinds[1] > 0 ? 1 : 0));
+            } else if (cells.size() == 1 && !pairs.isEmpty()) {
+                pairs.add(new Beside(label, Optional.empty(), 0));
             }
-        });
+        }
         return pairs;
     }
 

@@ -182,7 +182,10 @@ public final class Forms {
                     && digits > 0) {
                 spaces++;
             } else if ((c == 'e' || c == 'E') && digits > 0) {
-                return exponent(chars, i + 1, end) && commas + spaces == 0 && points <= 1 ? Form.EXPONENT : null;
+                // Without a point or a sign it is a code, as 373E03 is.
+                boolean written =
+                        points == 1 || points == 0 && i + 1 < end && (chars[i + 1] == '-' || chars[i + 1] == '+');
+                return written && exponent(chars, i + 1, end) && commas + spaces == 0 ? Form.EXPONENT : null;
             } else {
                 return null;
             }

@@ -635,4 +635,25 @@ class SheetsOfPeopleTest {
                 .extracting(SheetsOfPeopleTest::names)
                 .containsExactly(List.of("Order no.", "Price", "Hours"), List.of("City", "Amount", "Price"));
     }
+
+    @Test
+    void aCountOfRowsUnderTheEndOfAReportIsNoRecord() {
+        readAsDrawn("""
+                t| Printed 13/09/2026
+
+                h| Route | Vessel | Trips | Fares | Share
+                r| North Reach | Heron | 35 | 464.71 |
+                r| | Plover | 29 | 305.52 |
+                T| | Subtotal | 64 | 770.23 |
+                r| Marsh Ferry | Dunlin 2 | 6 | 14.79 | 0.148
+                r| | Heron | 2 | 39.78 | 0.175
+                T| | Subtotal | 8 | 54.57 |
+                r| Inner Sound | Dunlin 2 | 1 | 143.64 | 0.024
+                T| | Total Inner Sound | 1 | 143.64 |
+                T| | Total | 73 | 968.44 |
+
+                n| End of report
+                n| Rows checked | 5
+                """);
+    }
 }

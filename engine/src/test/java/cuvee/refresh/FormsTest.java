@@ -126,9 +126,11 @@ class FormsTest extends BatchTest {
                     row(own.get(2), "K" + (100 + i)),
                     row(),
                     row(i % 2 == 0 ? "Figures" : "Numbers"),
-                    row(own.get(3), 200 + 10 * i),
+                    row(own.get(3), i == 5 ? null : 200 + 10 * i),
                     row(own.get(4), 10.55 * (i + 1)),
-                    row(own.get(5), 0.5 + i / 100.0));
+                    row(own.get(5), i == 7 ? null : 0.5 + i / 100.0),
+                    row(),
+                    row("Signed", "A. Quill"));
         }
         batch.sheet(
                 "Lists.xlsx",
