@@ -23,6 +23,7 @@ class ArchitectureTest {
             "lineup",
             "tag",
             "master",
+            "check",
             "rework",
             "decision",
             "deliver",

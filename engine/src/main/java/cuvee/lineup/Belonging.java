@@ -2,8 +2,8 @@ package cuvee.lineup;
 
 import cuvee.layout.Layout;
 import cuvee.lineup.JointLineUp.Unit;
-import cuvee.tag.NameParts;
 import cuvee.value.LooseText;
+import cuvee.value.VersionMarks;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -355,7 +355,7 @@ public final class Belonging {
         String plain = (point > 0 ? name.substring(0, point) : name).toLowerCase(java.util.Locale.ROOT);
         Set<String> words = new HashSet<>();
         NO_WORD.splitAsStream(plain)
-                .filter(word -> word.length() > 2 && !MONTHS.contains(word) && !NameParts.isVersion(word))
+                .filter(word -> word.length() > 2 && !MONTHS.contains(word) && !VersionMarks.isMark(word))
                 .forEach(words::add);
         return words;
     }

@@ -44,7 +44,7 @@ public record MasterPlan(
     }
 
     /** True for a column whose values can be added up. */
-    boolean addsUp(int column) {
+    public boolean addsUp(int column) {
         return columns.get(column).type().isNumber() && !isMixed(columns, column);
     }
 

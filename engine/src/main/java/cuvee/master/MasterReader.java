@@ -457,6 +457,60 @@ public final class MasterReader implements AutoCloseable {
         });
     }
 
+    /**
+     * What a table came to.
+     *
+     * @param rows its rows in the master
+     * @param sums of each column that can be added up; null for others, and where it holds no number
+     * @param asideSums the same of the rows that rules set aside
+     */
+    public record Figures(long rows, List<@Nullable BigDecimal> sums, List<@Nullable BigDecimal> asideSums) {
+        public static final Figures NONE = new Figures(0, List.of(), List.of());
+
+        /** The sum of a column; nothing where it has no number. */
+        public BigDecimal sum(int column) {
+            return at(sums, column);
+        }
+
+        /** The sum of a column over the rows that rules set aside. */
+        public BigDecimal asideSum(int column) {
+            return at(asideSums, column);
+        }
+
+        private static BigDecimal at(List<@Nullable BigDecimal> sums, int column) {
+            BigDecimal sum = column < sums.size() ? sums.get(column) : null;
+            return sum == null ? BigDecimal.ZERO : sum;
+        }
+    }
+
+    /** What each table came to before the master is shaped, by table number. */
+    public Map<Integer, Figures> figures() {
+        return Sql.ask("adding up", () -> {
+            StringBuilder sql = new StringBuilder("SELECT tbl, aside = 0, count(*)");
+            for (int i = 0; i < plan.columns().size(); i++) {
+                sql.append(plan.addsUp(i) ? ", CAST(sum(m" + i + ") AS VARCHAR)" : ", NULL");
+            }
+            Map<Integer, Figures> figures = new HashMap<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery(sql + " FROM master GROUP BY 1, 2")) {
+                while (rows.next()) {
+                    List<@Nullable BigDecimal> sums = new ArrayList<>();
+                    for (int i = 0; i < plan.columns().size(); i++) {
+                        String sum = rows.getString(4 + i);
+                        sums.add(sum == null ? null : new BigDecimal(sum));
+                    }
+                    Figures before = figures.getOrDefault(rows.getInt(1), Figures.NONE);
+                    figures.put(
+                            rows.getInt(1),
+                            rows.getBoolean(2)
+                                    ? new Figures(rows.getLong(3), sums, before.asideSums())
+                                    : new Figures(before.rows(), before.sums(), sums));
+                }
+            }
+            return figures;
+        });
+    }
+
     /** The sum of a column of numbers for each table of the master, by table number; a table without numbers has none. */
     public Map<Integer, BigDecimal> sumsByTable(int column) {
         return Sql.ask("adding up", () -> {

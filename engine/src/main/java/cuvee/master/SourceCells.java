@@ -5,6 +5,7 @@ import cuvee.sheet.CellKind;
 import cuvee.value.Convention;
 import cuvee.value.Spellings;
 import cuvee.value.Type;
+import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -68,6 +69,39 @@ public final class SourceCells {
                 }
             }
             return ranges;
+        });
+    }
+
+    /** The exact sum of the cells of a table that feed a column, each read once more as the column reads it. */
+    public BigDecimal sum(MasterPlan plan, MasterPlan.Table table, int index) {
+        MasterPlan.Feed fed = table.feeds().get(index);
+        if (fed == null) {
+            return BigDecimal.ZERO;
+        }
+        return Sql.ask("adding up once more", () -> {
+            registering.register();
+            BigDecimal sum = BigDecimal.ZERO;
+            try (Statement statement = connection.createStatement()) {
+                for (Cell cell : cells(table, fed, index)) {
+                    String read = Readings.FUNCTION + "(s.c" + cell.column() + ", " + Sql.literal(Type.DECIMAL.name())
+                            + ", " + Sql.literal(fed.convention().code()) + ")";
+                    String rows = cell.row() > 0
+                            ? "s.row = " + cell.row()
+                            : "s.row BETWEEN " + table.firstRow() + " AND " + table.lastRow()
+                                    + (table.hasAside()
+                                            ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = " + table.id()
+                                                    + " AND a.row = s.row)"
+                                            : "");
+                    try (ResultSet added = statement.executeQuery("SELECT CAST(sum(TRY_CAST(" + read
+                            + " AS DECIMAL(38," + plan.columns().get(index).scale() + "))) AS VARCHAR) FROM "
+                            + Staging.of(table.width()) + " s WHERE s.tbl = " + table.staged() + " AND " + rows)) {
+                        added.next();
+                        String found = added.getString(1);
+                        sum = found == null ? sum : sum.add(new BigDecimal(found));
+                    }
+                }
+            }
+            return fed.turned() ? sum.negate() : sum;
         });
     }
 

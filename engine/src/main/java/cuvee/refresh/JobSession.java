@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.check.Reconciled;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
 import cuvee.decision.Choices;
@@ -313,6 +314,7 @@ public final class JobSession implements AutoCloseable {
         List<MasterReader.Total> totals;
         Map<Integer, Outcome.Made> made = new HashMap<>();
         List<Map<Integer, Long>> rowsAside;
+        Reconciled reconciled;
         Optional<Shaped> shaped = store.shape(proposal.plan());
         try (MasterReader reader = store.reader(proposal.plan())) {
             closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
@@ -323,6 +325,7 @@ public final class JobSession implements AutoCloseable {
             proposal = proposal.withFilled(totals).withMoreMisfits(conserved.unforeseen());
             rowsAside = reader.setAside();
             reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
+            reconciled = reconcile(proposal, reader, findings);
         }
         findings.addAll(new MasterFindings(store, proposal).all(codes, shaped));
         findings.addAll(IdleRules.findings(proposal, rowsAside, rows));
@@ -355,6 +358,7 @@ public final class JobSession implements AutoCloseable {
                 made,
                 rowsAside,
                 shaped,
+                reconciled,
                 List.of(),
                 watch.millis);
         return outcome.withSentences(Sentences.of(outcome));
@@ -386,6 +390,35 @@ public final class JobSession implements AutoCloseable {
                         table.table().lastRow(),
                         most)));
         return Planner.propose(job, placed, out, around);
+    }
+
+    /** Compares the sums of the sources with those of the master; one that nothing explains is a failure of Cuvee's own. */
+    private Reconciled reconcile(Proposal proposal, MasterReader reader, List<Finding> findings) {
+        MasterPlan plan = proposal.plan();
+        Reconciled reconciled = Reconciled.of(
+                plan,
+                proposal.layouts().stream()
+                        .flatMap(layout -> layout.tables().stream())
+                        .toList(),
+                reader.figures(),
+                (table, column) -> store.cells().sum(plan, table, column));
+        Map<Integer, MasterPlan.Table> tables = new HashMap<>();
+        plan.tables().forEach(table -> tables.put(table.id(), table));
+        for (Reconciled.Line line : reconciled.open()) {
+            MasterPlan.Table table = tables.get(line.table());
+            findings.add(new Finding(
+                    Severity.FAILURE,
+                    "sum-not-conserved",
+                    table == null ? Where.JOB : Where.sheet(table.source(), table.sheet()),
+                    "The column "
+                            + Says.quoted(plan.columns().get(line.column()).name()) + " comes to "
+                            + line.source().toPlainString() + " in the source and to "
+                            + line.master().add(line.aside()).toPlainString() + " in the master.",
+                    "Nothing is delivered.",
+                    "This is a fault in Cuvee, not in the file. Refresh with --full; if it happens again, the log says"
+                            + " more."));
+        }
+        return reconciled;
     }
 
     /** Looks for tables whose rows stand in others too, unless that was done since rows last changed, and none was found. */

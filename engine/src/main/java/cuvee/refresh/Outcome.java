@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.check.Reconciled;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Severity;
@@ -23,6 +24,7 @@ import java.util.Optional;
  * @param made what the records of each table came to, by table number
  * @param ruledOut for each rule about rows in force, how many it sets aside, by table number
  * @param shaped the master as it is shown and delivered, where rules about its shape say how
+ * @param reconciled the sums of the sources against those of the master, before it is shaped
  * @param sentences the decisions behind the master, as people read them
  * @param millis how long each stage took
  */
@@ -39,6 +41,7 @@ public record Outcome(
         Map<Integer, Made> made,
         List<Map<Integer, Long>> ruledOut,
         Optional<Shaped> shaped,
+        Reconciled reconciled,
         List<Sentence> sentences,
         Map<String, Long> millis) {
 
@@ -137,8 +140,21 @@ public record Outcome(
 
     Outcome withSentences(List<Sentence> said) {
         return new Outcome(
-                job, proposal, sources, sheets, questions, findings, changed, rows, totals, made, ruledOut, shaped,
-                said, millis);
+                job,
+                proposal,
+                sources,
+                sheets,
+                questions,
+                findings,
+                changed,
+                rows,
+                totals,
+                made,
+                ruledOut,
+                shaped,
+                reconciled,
+                said,
+                millis);
     }
 
     /** The position among the rules in force of the one that a sentence states; below zero where it sets nothing aside. */

@@ -3,6 +3,7 @@ package cuvee.tag;
 import cuvee.value.Convention;
 import cuvee.value.LooseText;
 import cuvee.value.Period;
+import cuvee.value.VersionMarks;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -29,10 +30,6 @@ public final class NameParts {
     /** So many names must be built alike for their parts to be told by their position. */
     private static final double MOST = 0.6;
 
-    private static final Pattern VERSION = Pattern.compile(
-            "(?i)(v|ver|version|rev|r)[. ]?\\d{1,3}|(final|corrected|correction|correct|korrigiert|korrektur"
-                    + "|rev|checked|amended|approved|gepr(ü|ue)ft|copy|kopie|neu|new|newest|latest|updated|update|resend|resent|sent|again|twice|revised|revision"
-                    + "|draft|entwurf|endg(ü|ue)ltig|definitive?)");
     /** Marks of a version that take more than a word. */
     private static final Pattern NUMBERED_VERSION = Pattern.compile(
             "(?i)\\s*\\(\\d{1,2}\\)|(?<![\\p{L}\\p{N}])(v|ver|version|rev|revision)[. _-]?\\d{1,3}(?!\\p{N})");
@@ -85,7 +82,7 @@ public final class NameParts {
                 own.stream()
                         .flatMap(run -> run.words().stream())
                         .flatMap(words -> ANY.splitAsStream(words))
-                        .filter(word -> !VERSION.matcher(word).matches())
+                        .filter(word -> !VersionMarks.isMark(word))
                         .map(LooseText::key)
                         .sorted()
                         .collect(Collectors.joining("|"))));
@@ -132,7 +129,7 @@ public final class NameParts {
         List<String> chunks = new ArrayList<>();
         for (String chunk : separators.splitAsStream(rest).toList()) {
             String tidy = withoutVersion(chunk.strip());
-            if (!tidy.isEmpty() && !VERSION.matcher(tidy).matches()) {
+            if (!tidy.isEmpty() && !VersionMarks.isMark(tidy)) {
                 chunks.add(tidy);
             }
         }
@@ -143,16 +140,11 @@ public final class NameParts {
     private static String withoutVersion(String chunk) {
         String plain = chunk;
         int space = plain.lastIndexOf(' ');
-        while (space > 0 && isVersion(plain.substring(space + 1))) {
+        while (space > 0 && VersionMarks.isMark(plain.substring(space + 1))) {
             plain = plain.substring(0, space).strip();
             space = plain.lastIndexOf(' ');
         }
         return plain;
-    }
-
-    /** True for a word that marks a version of a file, such as {@code final} or {@code copy}. */
-    public static boolean isVersion(String word) {
-        return VERSION.matcher(word).matches();
     }
 
     private static Set<String> shared(Collection<List<String>> names) {
@@ -375,8 +367,7 @@ public final class NameParts {
     /** True where a name bears a mark of a version, such as "v2" or "corrected". */
     public static boolean marksVersion(String name) {
         return NUMBERED_VERSION.matcher(name).find()
-                || ANY.splitAsStream(name)
-                        .anyMatch(word -> VERSION.matcher(word.strip()).matches());
+                || ANY.splitAsStream(name).anyMatch(word -> VersionMarks.isMark(word.strip()));
     }
 
     /** How many parts the names have besides the period. */

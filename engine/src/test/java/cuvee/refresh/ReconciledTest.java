@@ -1,0 +1,90 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.check.Reconciled;
+import cuvee.rework.Correction;
+import cuvee.rework.RowRules;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import org.junit.jupiter.api.Test;
+
+/** The sums of the sources, added up in their own cells, less what was set aside, with what was changed, are the master's. */
+class ReconciledTest extends BatchTest {
+    private static BigDecimal number(String text) {
+        return new BigDecimal(text);
+    }
+
+    private static Reconciled.Sum sum(Batch.Made made, String column) {
+        return made.outcome().reconciled().sum(made.columns().indexOf(column));
+    }
+
+    private void three() {
+        batch.csv("a.csv", "Port;Fare;Date", "Hollin;1.204,50;01.02.2026", "Tarsk;95,5;02.02.2026", "Total;1.300,00;");
+        batch.sheet(
+                "b.xlsx",
+                row("Port", "Fare", "Date"),
+                row("Hollin", 10.25, LocalDate.of(2026, 2, 3)),
+                row("Marsay", -3, LocalDate.of(2026, 2, 4)));
+        batch.csv("c.csv", "Port,Fare,Date", "Hollin,1.234,2026-02-05", "Tarsk,2.5,2026-02-06");
+    }
+
+    @Test
+    void theyAddUpAndTotalsAreNotAmongThem() {
+        three();
+        Reconciled.Sum fare = sum(batch.refresh(), "Fare");
+        assertThat(fare.source()).isEqualByComparingTo("1310.984");
+        assertThat(fare.master()).isEqualByComparingTo("1310.984");
+        assertThat(fare.closes()).isTrue();
+        assertThat(fare.tables()).isEqualTo(3);
+    }
+
+    @Test
+    void numbersThatCanBeReadInTwoWaysAreAddedUpAsTheColumnReadsThem() {
+        batch.csv("a.csv", "Port;Fare", "Hollin;1.204", "Tarsk;3.500");
+        batch.csv("b.csv", "Port;Fare", "Hollin;1.204,5", "Tarsk;3.500,25");
+        Batch.Made made = batch.refresh();
+        made.outcome()
+                .questions()
+                .forEach(question ->
+                        batch.settle(question, question.answers().get(1).id()));
+        Batch.Made settled = batch.refresh();
+        for (Batch.Made each : new Batch.Made[] {made, settled}) {
+            assertThat(sum(each, "Fare").closes()).isTrue();
+            assertThat(sum(each, "Fare").source())
+                    .isEqualByComparingTo(sum(each, "Fare").master());
+            assertThat(each.findings("sum-not-conserved")).isEmpty();
+        }
+    }
+
+    @Test
+    void whatRulesSetAsideAndYouCorrectStandsBetweenThem() {
+        three();
+        batch.refresh();
+        batch.job(new Correction("b.xlsx", "Sheet1", 2, 1, "10.25", "12.25", "miscounted", "", true).put(batch.job()));
+        batch.job(RowRules.byPhrase(batch.job(), "Port is Tarsk", false));
+        Reconciled.Sum fare = sum(batch.refresh(), "Fare");
+        assertThat(fare.source()).isEqualByComparingTo("1310.984");
+        assertThat(fare.aside()).isEqualByComparingTo("98");
+        assertThat(fare.changed()).isEqualByComparingTo("2");
+        assertThat(fare.master()).isEqualByComparingTo("1214.984");
+        assertThat(fare.source().subtract(fare.aside()).add(fare.changed())).isEqualByComparingTo(fare.master());
+    }
+
+    @Test
+    void valuesThatDoNotFitAreInNeither() {
+        batch.csv("a.csv", "Port,Fare", "Hollin,5", "Tarsk,unknown", "Marsay,7", "Eastray,8", "Norhaven,9");
+        Reconciled.Sum fare = sum(batch.refresh(), "Fare");
+        assertThat(fare.source()).isEqualByComparingTo(number("29"));
+        assertThat(fare.closes()).isTrue();
+    }
+
+    @Test
+    void columnsThatRunAcrossAreAddedUpTogether() {
+        batch.csv("a.csv", "Port,Jan 2026,Feb 2026,Mar 2026", "Hollin,1,2,3", "Tarsk,4,5,6");
+        Batch.Made made = batch.refresh();
+        int value = made.columns().size() - 1;
+        assertThat(made.outcome().reconciled().sum(value).source()).isEqualByComparingTo("21");
+        assertThat(made.outcome().reconciled().sum(value).closes()).isTrue();
+    }
+}
