@@ -3,6 +3,7 @@ package cuvee.command;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import cuvee.check.Reconciled;
 import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
 import cuvee.finding.Finding;
@@ -10,6 +11,7 @@ import cuvee.finding.Question;
 import cuvee.job.Decision;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
+import cuvee.master.EarlierRows;
 import cuvee.master.MasterPlan;
 import cuvee.place.Where;
 import cuvee.refresh.Changed;
@@ -83,6 +85,7 @@ final class OutcomeJson {
                 sums.put(total.column(), total.sum());
             }
         });
+        reconciliation(root.putObject("reconciliation"), outcome);
         ObjectNode millis = root.putObject("ms");
         outcome.millis().forEach(millis::put);
         return root;
@@ -261,5 +264,50 @@ final class OutcomeJson {
         changed.filesGone().forEach(node.putArray("filesGone")::add);
         changed.columnsNew().forEach(node.putArray("columnsNew")::add);
         changed.columnsGone().forEach(node.putArray("columnsGone")::add);
+        ArrayNode sources = node.putArray("sources");
+        changed.sources().forEach(source -> {
+            ObjectNode own = sources.addObject();
+            own.put("path", source.path()).put("state", source.kind().words());
+            if (!source.was().isEmpty()) {
+                own.put("was", source.was());
+            }
+            own.put("rowsBefore", source.rowsBefore()).put("rowsNow", source.rowsNow());
+            source.rows().ifPresent(rows -> rows(own, rows));
+            ObjectNode sums = own.putObject("sums");
+            source.sums()
+                    .forEach(sum -> sums.putObject(sum.column())
+                            .put("before", sum.before().toPlainString())
+                            .put("now", sum.now().toPlainString()));
+        });
+    }
+
+    private static void rows(ObjectNode node, EarlierRows.Difference rows) {
+        node.put("key", rows.key())
+                .put("rowsAdded", rows.added())
+                .put("rowsRemoved", rows.removed())
+                .put("rowsChanged", rows.changed());
+        ArrayNode cells = node.putArray("cells");
+        rows.cells()
+                .forEach(cell -> cells.addObject()
+                        .put("key", cell.key())
+                        .put("column", cell.column())
+                        .put("before", cell.before())
+                        .put("now", cell.now()));
+    }
+
+    /** The sums of the number columns in the sources and in the master, and what stands between them. */
+    private static void reconciliation(ObjectNode node, Outcome outcome) {
+        MasterPlan plan = outcome.proposal().plan();
+        for (int i = 0; i < plan.columns().size(); i++) {
+            Reconciled.Sum sum = outcome.reconciled().sum(i);
+            if (sum.tables() > 0) {
+                ObjectNode own = node.putObject(plan.columns().get(i).name());
+                own.put("sources", sum.source().toPlainString())
+                        .put("setAside", sum.aside().toPlainString())
+                        .put("changed", sum.changed().toPlainString())
+                        .put("master", sum.master().toPlainString())
+                        .put("closes", sum.closes());
+            }
+        }
     }
 }

@@ -1,10 +1,12 @@
 package cuvee.command;
 
+import cuvee.check.SourceChange;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.place.Says;
+import cuvee.refresh.Account;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.Sentence;
@@ -23,6 +25,11 @@ final class OutcomeText {
         out.println(outcome.job().name() + ": " + Says.count(outcome.rows(), "row") + " from "
                 + Says.count(outcome.taken(), "file") + (aside > 0 ? ", " + Says.number(aside) + " set aside" : ""));
         out.println(outcome.changed().sentence());
+        List<SourceChange> moved = outcome.changed().sources();
+        moved.stream().limit(MOST_FINDINGS).forEach(source -> out.println("  " + source.path() + ": " + source.said()));
+        if (moved.size() > MOST_FINDINGS) {
+            out.println("  and " + Says.number(moved.size() - MOST_FINDINGS) + " more; --json lists them all");
+        }
         out.println();
         out.println("Columns");
         for (Proposal.ColumnReport column : outcome.columns()) {
@@ -31,6 +38,7 @@ final class OutcomeText {
                     + (column.misfits() > 0 ? ", " + Says.number(column.misfits()) + " do not fit" : ""));
         }
         changes(outcome, out);
+        reconciliation(outcome, out);
         out.println();
         out.println("Files");
         for (SourceReport source : outcome.sources()) {
@@ -69,6 +77,16 @@ final class OutcomeText {
         out.println("Changes");
         for (Sentence sentence : inForce) {
             out.println("  " + sentence.said() + " (" + sentence.touched() + ")");
+        }
+    }
+
+    /** The sums of the sources against those of the master. */
+    private static void reconciliation(Outcome outcome, PrintStream out) {
+        List<String> lines = Account.equations(outcome);
+        if (!lines.isEmpty()) {
+            out.println();
+            out.println("Sums");
+            lines.forEach(line -> out.println("  " + line));
         }
     }
 

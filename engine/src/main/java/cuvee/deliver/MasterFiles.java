@@ -12,6 +12,7 @@ import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.Files;
@@ -103,6 +104,24 @@ public final class MasterFiles {
             register.enter(beside, target);
             move(beside, target);
             return Files.size(target);
+        } catch (IOException failed) {
+            throw failure(
+                    "cannot-write",
+                    target,
+                    reason(failed),
+                    "Free it or name another file; what was there before is untouched.");
+        } finally {
+            removeLeftovers(target);
+        }
+    }
+
+    /** Writes a text to a file in one step. */
+    public static void writeText(String text, Path target, Register register) {
+        Path beside = beside(target);
+        try {
+            Files.writeString(beside, text, StandardCharsets.UTF_8);
+            register.enter(beside, target);
+            move(beside, target);
         } catch (IOException failed) {
             throw failure(
                     "cannot-write",

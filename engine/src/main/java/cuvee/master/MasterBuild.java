@@ -84,6 +84,7 @@ final class MasterBuild {
                 boolean others = fresh || made > 0 || !gone.isEmpty();
                 boolean computed = compute(statement, fresh);
                 boolean marked = setAside(statement, others);
+                EarlierRows.name(connection, plan);
                 if (others || computed || marked) {
                     Store.putMeta(connection, Store.VERSION, UUID.randomUUID().toString());
                 }

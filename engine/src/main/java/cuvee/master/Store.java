@@ -585,6 +585,11 @@ public final class Store implements AutoCloseable {
         return new SourceCells(connection, this::registerFunction);
     }
 
+    /** Rows of the master from before it is made anew. */
+    public EarlierRows earlierRows() {
+        return new EarlierRows(connection);
+    }
+
     /** Writes everything to disk, so that a crash finds it there. */
     public void checkpoint() {
         Sql.run("saving", () -> {

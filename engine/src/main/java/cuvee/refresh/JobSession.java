@@ -1,6 +1,8 @@
 package cuvee.refresh;
 
 import cuvee.check.Reconciled;
+import cuvee.check.SourceChange;
+import cuvee.check.SourceFigures;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
 import cuvee.decision.Choices;
@@ -23,6 +25,7 @@ import cuvee.layout.PlacedTable;
 import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
 import cuvee.master.CacheFolder;
+import cuvee.master.EarlierRows;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.Shaped;
@@ -242,6 +245,7 @@ public final class JobSession implements AutoCloseable {
         gathering.gather(asked, collected.sources(), mode, progress);
         Map<String, SourceFacts> facts = gathering.facts();
         watch.lap("read");
+        keepEarlierRows(gathering);
 
         progress.at(Progress.Stage.PLANNING, 0, 0);
         Job job = gathering.replaced().isEmpty() ? asked : RepeatedRows.forgotten(asked);
@@ -341,8 +345,10 @@ public final class JobSession implements AutoCloseable {
                 totals = reader.totals();
             }
         }
-        Changed changed = lastRefresh(reports, shaped.map(Shaped::plan).orElse(proposal.plan()), rows)
+        Map<String, SourceFigures> figures = figures(proposal.plan(), reconciled, made, rowsAside);
+        Changed changed = lastRefresh(reports, shaped.map(Shaped::plan).orElse(proposal.plan()), rows, figures)
                 .since(last);
+        changed = changed.withRows(differences(changed, proposal.plan()));
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
         Outcome outcome = new Outcome(
@@ -666,8 +672,11 @@ public final class JobSession implements AutoCloseable {
 
     /** Makes an outcome the one that the next refresh is compared with. */
     public void conclude(Outcome outcome) {
+        store.earlierRows().forget();
         if (outcome.changed().first() || !outcome.changed().nothing()) {
-            lastRefresh(outcome.sources(), outcome.plan(), outcome.rows())
+            Map<String, SourceFigures> figures =
+                    figures(outcome.proposal().plan(), outcome.reconciled(), outcome.made(), outcome.ruledOut());
+            lastRefresh(outcome.sources(), outcome.plan(), outcome.rows(), figures)
                     .append(state(), workplace.clock().instant());
         }
     }
@@ -703,6 +712,12 @@ public final class JobSession implements AutoCloseable {
                     reader, outcome.plan(), workbookOf(prepared), target, prepared, this::register);
             return new Delivered(report.bytes(), report.said(), report.incomplete());
         }
+    }
+
+    /** Writes the account of an outcome as a page, and remembers that the file is no source. */
+    public void writeAccount(Outcome outcome, Path target, Existing existing) {
+        guard(outcome.job()).check(target, existing);
+        MasterFiles.writeText(Account.of(outcome).html(), target, this::register);
     }
 
     private void register(Path content, Path target) throws IOException {
@@ -754,7 +769,54 @@ public final class JobSession implements AutoCloseable {
         }
     }
 
-    private LastRefresh lastRefresh(List<SourceReport> reports, MasterPlan plan, long rows) {
+    /** Keeps the rows of sources that hold something else than before, until a refresh is concluded. */
+    private void keepEarlierRows(Gathering gathering) {
+        Map<Integer, String> tables = new HashMap<>();
+        known.forEach((path, before) -> {
+            SourceFacts now = gathering.facts().get(path);
+            boolean same = now != null && !gathering.replaced().contains(path)
+                    || now != null && before.sum().equals(now.sum());
+            if (!same) {
+                placed(List.of(before)).forEach(table -> tables.put(table.id(), path));
+            }
+        });
+        if (!tables.isEmpty()) {
+            store.earlierRows().keep(tables);
+        }
+    }
+
+    /** How the rows of sources differ whose files changed. */
+    private Map<String, EarlierRows.Difference> differences(Changed changed, MasterPlan plan) {
+        Set<String> paths = new HashSet<>();
+        changed.sources().stream()
+                .filter(source -> source.kind() == SourceChange.Kind.CHANGED)
+                .forEach(source -> paths.add(source.path()));
+        if (paths.isEmpty()) {
+            return Map.of();
+        }
+        Map<Integer, String> tables = new HashMap<>();
+        plan.tables().stream()
+                .filter(table -> paths.contains(table.source()))
+                .forEach(table -> tables.put(table.id(), table.source()));
+        return store.earlierRows().differences(plan, tables);
+    }
+
+    private static Map<String, SourceFigures> figures(
+            MasterPlan plan,
+            Reconciled reconciled,
+            Map<Integer, Outcome.Made> made,
+            List<Map<Integer, Long>> ruledOut) {
+        return SourceFigures.of(plan, reconciled, table -> {
+            Outcome.Made came = made.get(table);
+            long out = ruledOut.stream()
+                    .mapToLong(byTable -> byTable.getOrDefault(table, 0L))
+                    .sum();
+            return (came == null ? 0 : came.rows()) - out;
+        });
+    }
+
+    private LastRefresh lastRefresh(
+            List<SourceReport> reports, MasterPlan plan, long rows, Map<String, SourceFigures> figures) {
         Map<String, String> files = new TreeMap<>();
         Map<String, String> homes = new TreeMap<>();
         reports.stream()
@@ -769,7 +831,8 @@ public final class JobSession implements AutoCloseable {
                 files,
                 homes,
                 plan.columns().stream().map(MasterPlan.Column::name).toList(),
-                rows);
+                rows,
+                Optional.of(figures));
     }
 
     /** The count that must close: each table's records are in the master, each once. */

@@ -4,12 +4,16 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import cuvee.check.SourceChange;
+import cuvee.check.SourceFigures;
 import cuvee.job.Job;
 import cuvee.job.Place;
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -25,11 +29,18 @@ import org.slf4j.LoggerFactory;
  *
  * @param files what each source of the master held, as {@code size#sum}; an older history has {@code size@time}
  * @param homes the place of each source, where it is known
+ * @param figures what each source came to; those of the last refresh only are kept, and an older version kept none
  */
-record LastRefresh(Map<String, String> files, Map<String, String> homes, List<String> columns, long rows) {
+record LastRefresh(
+        Map<String, String> files,
+        Map<String, String> homes,
+        List<String> columns,
+        long rows,
+        Optional<Map<String, SourceFigures>> figures) {
     private static final Logger LOG = LoggerFactory.getLogger(LastRefresh.class);
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final String HISTORY = "history.jsonl";
+    private static final String FIGURES = "figures.json";
 
     /** What a source holds, as the history says it. */
     static String held(long size, String sum) {
@@ -52,7 +63,7 @@ record LastRefresh(Map<String, String> files, Map<String, String> homes, List<St
     LastRefresh moved(JobMove move) {
         Map<String, String> newHomes = new LinkedHashMap<>();
         homes.forEach((path, home) -> newHomes.put(path, move.path(home)));
-        return new LastRefresh(files, newHomes, columns, rows);
+        return new LastRefresh(files, newHomes, columns, rows, figures);
     }
 
     static Optional<LastRefresh> read(Path stateFolder) {
@@ -65,7 +76,7 @@ record LastRefresh(Map<String, String> files, Map<String, String> homes, List<St
             for (int i = lines.size() - 1; i >= 0; i--) {
                 Optional<LastRefresh> parsed = lines.get(i).isBlank() ? Optional.empty() : parse(lines.get(i));
                 if (parsed.isPresent()) {
-                    return parsed;
+                    return parsed.map(last -> last.withFigures(figures(stateFolder, last)));
                 }
             }
         } catch (IOException unreadable) {
@@ -83,10 +94,58 @@ record LastRefresh(Map<String, String> files, Map<String, String> homes, List<St
                     texts(node.path("files")),
                     texts(node.path("homes")),
                     columns,
-                    node.path("rows").asLong()));
+                    node.path("rows").asLong(),
+                    Optional.empty()));
         } catch (JsonProcessingException torn) {
             return Optional.empty();
         }
+    }
+
+    private LastRefresh withFigures(Optional<Map<String, SourceFigures>> kept) {
+        return new LastRefresh(files, homes, columns, rows, kept);
+    }
+
+    /** The figures as they were kept, where they are those of this refresh. */
+    private static Optional<Map<String, SourceFigures>> figures(Path stateFolder, LastRefresh last) {
+        Path file = stateFolder.resolve(FIGURES);
+        if (!Files.exists(file)) {
+            return Optional.empty();
+        }
+        try {
+            JsonNode node = JSON.readTree(Files.readString(file, StandardCharsets.UTF_8));
+            Map<String, SourceFigures> figures = new LinkedHashMap<>();
+            node.path("sources").properties().forEach(each -> {
+                Map<String, BigDecimal> sums = new LinkedHashMap<>();
+                each.getValue()
+                        .path("sums")
+                        .properties()
+                        .forEach(sum -> sums.put(
+                                sum.getKey(), new BigDecimal(sum.getValue().asText())));
+                figures.put(
+                        each.getKey(),
+                        new SourceFigures(each.getValue().path("rows").asLong(), sums));
+            });
+            boolean same = node.path("rows").asLong() == last.rows();
+            return same ? Optional.of(figures) : Optional.empty();
+        } catch (IOException | NumberFormatException torn) {
+            LOG.warn("the figures of the last refresh cannot be read", torn);
+            return Optional.empty();
+        }
+    }
+
+    private void keepFigures(Path stateFolder) throws IOException {
+        ObjectNode node = JSON.createObjectNode();
+        node.put("rows", rows);
+        ObjectNode sources = node.putObject("sources");
+        figures.orElse(Map.of()).forEach((path, own) -> {
+            ObjectNode source = sources.putObject(path);
+            source.put("rows", own.rows());
+            ObjectNode sums = source.putObject("sums");
+            own.sums().forEach((column, sum) -> sums.put(column, sum.toPlainString()));
+        });
+        Path part = stateFolder.resolve(FIGURES + ".part");
+        Files.writeString(part, node.toString(), StandardCharsets.UTF_8);
+        Files.move(part, stateFolder.resolve(FIGURES), StandardCopyOption.REPLACE_EXISTING);
     }
 
     private static Map<String, String> texts(JsonNode node) {
@@ -113,6 +172,7 @@ record LastRefresh(Map<String, String> files, Map<String, String> homes, List<St
                     StandardCharsets.UTF_8,
                     StandardOpenOption.CREATE,
                     StandardOpenOption.APPEND);
+            keepFigures(stateFolder);
         } catch (IOException failed) {
             LOG.warn("the history cannot be written", failed);
         }
@@ -121,7 +181,8 @@ record LastRefresh(Map<String, String> files, Map<String, String> homes, List<St
     /** The difference from an earlier refresh. */
     Changed since(Optional<LastRefresh> earlier) {
         if (earlier.isEmpty()) {
-            return new Changed(true, List.copyOf(files.keySet()), List.of(), List.of(), columns, List.of(), 0, rows);
+            return new Changed(
+                    true, List.copyOf(files.keySet()), List.of(), List.of(), columns, List.of(), 0, rows, List.of());
         }
         LastRefresh before = earlier.get();
         List<String> added = new ArrayList<>();
@@ -145,7 +206,17 @@ record LastRefresh(Map<String, String> files, Map<String, String> homes, List<St
                 columns.stream().filter(c -> !before.columns().contains(c)).toList(),
                 before.columns().stream().filter(c -> !columns.contains(c)).toList(),
                 before.rows(),
-                rows);
+                rows,
+                before.figures()
+                        .flatMap(then -> figures.map(now -> SourceChange.between(then, before.sums(), now, sums())))
+                        .orElse(List.of()));
+    }
+
+    /** What each source held, without its size. */
+    private Map<String, String> sums() {
+        Map<String, String> sums = new LinkedHashMap<>();
+        files.keySet().forEach(path -> sums.put(path, sumOf(path)));
+        return sums;
     }
 
     /** True where an older history tells nothing but the size, and that is the same. */

@@ -94,6 +94,14 @@ final class Batch {
         return this;
     }
 
+    void rename(String from, String to) {
+        try {
+            Files.move(file(from), file(to));
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
     void delete(String name) {
         try {
             Files.delete(file(name));

@@ -3,6 +3,7 @@ package cuvee.model;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Sentence;
+import cuvee.refresh.Verdict;
 
 /** The account of a master in a few sentences, to be handed over with it. */
 public final class About {

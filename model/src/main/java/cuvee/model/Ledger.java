@@ -5,6 +5,7 @@ import cuvee.job.Job;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Sentence;
+import cuvee.refresh.Verdict;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.Optional;

@@ -8,6 +8,7 @@ import cuvee.refresh.Board;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
+import cuvee.refresh.Verdict;
 import cuvee.rework.Phrase;
 import cuvee.value.Type;
 import java.math.BigDecimal;

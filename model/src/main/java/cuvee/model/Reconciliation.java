@@ -6,6 +6,7 @@ import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.SourceReport;
+import cuvee.refresh.Verdict;
 import cuvee.value.Type;
 import java.math.BigDecimal;
 import java.util.ArrayList;

@@ -7,6 +7,7 @@ import cuvee.finding.Question;
 import cuvee.job.Delivery;
 import cuvee.master.Store;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.Verdict;
 import cuvee.refresh.Workplace;
 import cuvee.value.Type;
 import java.io.IOException;

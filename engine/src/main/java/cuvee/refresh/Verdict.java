@@ -1,10 +1,8 @@
-package cuvee.model;
+package cuvee.refresh;
 
 import cuvee.collect.Collector;
 import cuvee.finding.Severity;
 import cuvee.place.Says;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.SourceReport;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -69,7 +67,7 @@ public record Verdict(Kind kind, String words, String sentence) {
     }
 
     /** True where the rows that the records of all tables came to, less those that rules set aside, are the master's. */
-    static boolean closes(Outcome outcome) {
+    public static boolean closes(Outcome outcome) {
         long made =
                 outcome.made().values().stream().mapToLong(Outcome.Made::rows).sum();
         return made - outcome.rowsRuledOut() == outcome.rowsBefore();

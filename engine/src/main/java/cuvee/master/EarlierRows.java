@@ -1,0 +1,305 @@
+package cuvee.master;
+
+import cuvee.value.Type;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.duckdb.DuckDBConnection;
+
+/**
+ * The rows that some sources had in the master before it is made anew, kept so that they can be compared with those they
+ * have then: by a key where one column tells all rows apart, else as a whole.
+ */
+public final class EarlierRows {
+    /** What the master's columns were called, and their types, when it was last made. */
+    private static final String NAMED = "named columns";
+
+    private static final String NAMED_EARLIER = "named columns earlier";
+    private static final String BETWEEN = "\u001f";
+    /** More rows than these are not kept: where so much changed, cells say nothing. */
+    private static final long MOST_ROWS = 2_000_000;
+
+    private static final int MOST_SOURCES = 200;
+    /** So many cells are named for a source. */
+    private static final int MOST_CELLS = 200;
+
+    private final DuckDBConnection connection;
+
+    EarlierRows(DuckDBConnection connection) {
+        this.connection = connection;
+    }
+
+    /**
+     * How the rows of a source differ.
+     *
+     * @param key the column that tells its rows apart; empty where none does, and rows are compared as a whole
+     * @param changed rows with the same key and other values; 0 without a key
+     * @param cells the first of the changed cells
+     */
+    public record Difference(String key, long added, long removed, long changed, List<Cell> cells) {
+        public Difference {
+            cells = List.copyOf(cells);
+        }
+    }
+
+    /** A value that is another than before; empty for blank. */
+    public record Cell(String key, String column, String before, String now) {}
+
+    /** A master column as it was, and its place now. */
+    private record Shared(String name, int before, int now, Type type) {
+        String then() {
+            return "e.c" + before;
+        }
+    }
+
+    /** Remembers what the columns of a master are called. */
+    static void name(DuckDBConnection connection, MasterPlan plan) throws SQLException {
+        Store.putMeta(
+                connection,
+                NAMED,
+                plan.columns().stream()
+                        .map(column -> column.name() + BETWEEN + column.type().name())
+                        .collect(Collectors.joining("\n")));
+    }
+
+    /**
+     * Keeps the rows that tables have in the master now, by the path of their source, beside those kept before; those of a
+     * source that has some already stay.
+     */
+    public void keep(Map<Integer, String> sources) {
+        Sql.run("keeping rows to compare", () -> {
+            try (Statement statement = connection.createStatement()) {
+                String named = Store.meta(connection, NAMED);
+                boolean more = isThere(statement, "earlier");
+                boolean sameColumns = !more || named.equals(Store.meta(connection, NAMED_EARLIER));
+                if (sources.isEmpty() || named.isEmpty() || !sameColumns || !isThere(statement, "master")) {
+                    return;
+                }
+                List<String> columns = List.of(named.split("\n", -1));
+                StringBuilder select = new StringBuilder("e.source");
+                for (int i = 0; i < columns.size(); i++) {
+                    Type type =
+                            Type.valueOf(columns.get(i).substring(columns.get(i).indexOf(BETWEEN) + 1));
+                    select.append(", ")
+                            .append(text("m.m" + i, type))
+                            .append(" AS c")
+                            .append(i);
+                }
+                String tables = sources.entrySet().stream()
+                        .map(each -> "(" + each.getKey() + ", " + Sql.literal(each.getValue()) + ")")
+                        .collect(Collectors.joining(", "));
+                statement.execute((more ? "INSERT INTO earlier " : "CREATE TABLE earlier AS ") + "SELECT " + select
+                        + " FROM master m JOIN (VALUES " + tables
+                        + ") e(tbl, source) ON m.tbl = e.tbl WHERE m.aside = 0"
+                        + (more ? " AND e.source NOT IN (SELECT source FROM earlier)" : "") + " LIMIT "
+                        + (MOST_ROWS + 1));
+                Store.putMeta(connection, NAMED_EARLIER, named);
+            }
+        });
+    }
+
+    /** Forgets the rows that were kept: the master as it is now is what the next one is compared with. */
+    public void forget() {
+        Sql.run("forgetting rows that were compared", () -> {
+            try (Statement statement = connection.createStatement()) {
+                statement.execute("DROP TABLE IF EXISTS earlier");
+            }
+        });
+    }
+
+    private static boolean isThere(Statement statement, String table) throws SQLException {
+        try (ResultSet found =
+                statement.executeQuery("SELECT 1 FROM duckdb_tables() WHERE table_name = " + Sql.literal(table))) {
+            return found.next();
+        }
+    }
+
+    /**
+     * Compares the rows that were kept with those in the master now.
+     *
+     * @param now the paths of sources by table number
+     */
+    public Map<String, Difference> differences(MasterPlan plan, Map<Integer, String> now) {
+        return Sql.ask("comparing rows", () -> {
+            Map<String, Difference> differences = new TreeMap<>();
+            try (Statement statement = connection.createStatement()) {
+                long kept = kept(statement);
+                if (kept == 0 || kept > MOST_ROWS) {
+                    return differences;
+                }
+                List<Shared> shared = shared(plan);
+                Map<String, List<Integer>> tables = new LinkedHashMap<>();
+                now.forEach((table, path) ->
+                        tables.computeIfAbsent(path, any -> new ArrayList<>()).add(table));
+                for (Map.Entry<String, List<Integer>> source : tables.entrySet()) {
+                    if (differences.size() < MOST_SOURCES && !shared.isEmpty()) {
+                        view(statement, source.getKey(), source.getValue(), shared);
+                        differences.put(source.getKey(), difference(statement, shared));
+                    }
+                }
+            }
+            return differences;
+        });
+    }
+
+    private static long kept(Statement statement) throws SQLException {
+        if (!isThere(statement, "earlier")) {
+            return 0;
+        }
+        try (ResultSet rows = statement.executeQuery("SELECT count(*) FROM earlier")) {
+            rows.next();
+            return rows.getLong(1);
+        }
+    }
+
+    /** The columns that the master has under the same name as then. */
+    private List<Shared> shared(MasterPlan plan) throws SQLException {
+        Map<String, Integer> before = new LinkedHashMap<>();
+        for (String each : Store.meta(connection, NAMED_EARLIER).split("\n", -1)) {
+            before.put(each.substring(0, Math.max(0, each.indexOf(BETWEEN))), before.size());
+        }
+        List<Shared> shared = new ArrayList<>();
+        for (int i = 0; i < plan.columns().size(); i++) {
+            Integer then = before.get(plan.columns().get(i).name());
+            if (then != null) {
+                shared.add(new Shared(
+                        plan.columns().get(i).name(),
+                        then,
+                        i,
+                        plan.columns().get(i).type()));
+            }
+        }
+        return shared;
+    }
+
+    /** The rows of one source then and now, as texts under the same names. */
+    private static void view(Statement statement, String source, List<Integer> tables, List<Shared> shared)
+            throws SQLException {
+        StringBuilder then = new StringBuilder();
+        StringBuilder now = new StringBuilder();
+        for (int i = 0; i < shared.size(); i++) {
+            String comma = i == 0 ? "" : ", ";
+            then.append(comma).append(shared.get(i).then()).append(" AS x").append(i);
+            now.append(comma)
+                    .append(text("m.m" + shared.get(i).now(), shared.get(i).type()))
+                    .append(" AS x")
+                    .append(i);
+        }
+        String ids = tables.stream().map(String::valueOf).collect(Collectors.joining(", "));
+        statement.execute("CREATE OR REPLACE TEMP TABLE rows_then AS SELECT " + then
+                + " FROM earlier e WHERE e.source = " + Sql.literal(source));
+        statement.execute("CREATE OR REPLACE TEMP TABLE rows_now AS SELECT " + now
+                + " FROM master m WHERE m.aside = 0 AND m.tbl IN (" + ids + ")");
+    }
+
+    private static Difference difference(Statement statement, List<Shared> shared) throws SQLException {
+        int key = key(statement, shared);
+        if (key < 0) {
+            return new Difference(
+                    "",
+                    count(statement, "(SELECT * FROM rows_now EXCEPT ALL SELECT * FROM rows_then)"),
+                    count(statement, "(SELECT * FROM rows_then EXCEPT ALL SELECT * FROM rows_now)"),
+                    0,
+                    List.of());
+        }
+        String k = "x" + key;
+        StringBuilder differs = new StringBuilder("false");
+        StringBuilder cells = new StringBuilder();
+        for (int i = 0; i < shared.size(); i++) {
+            if (i != key) {
+                String other = "o.x" + i + " IS DISTINCT FROM n.x" + i;
+                differs.append(" OR ").append(other);
+                cells.append(cells.length() == 0 ? "" : " UNION ALL ")
+                        .append("SELECT n.")
+                        .append(k)
+                        .append(" AS k, ")
+                        .append(i)
+                        .append(" AS col, o.x")
+                        .append(i)
+                        .append(" AS then_, n.x")
+                        .append(i)
+                        .append(" AS now_ FROM rows_then o JOIN rows_now n USING (")
+                        .append(k)
+                        .append(") WHERE ")
+                        .append(other);
+            }
+        }
+        List<Cell> changed = new ArrayList<>();
+        if (cells.length() > 0) {
+            try (ResultSet found = statement.executeQuery(
+                    "SELECT k, col, then_, now_ FROM (" + cells + ") ORDER BY k, col LIMIT " + MOST_CELLS)) {
+                while (found.next()) {
+                    changed.add(new Cell(
+                            found.getString(1),
+                            shared.get(found.getInt(2)).name(),
+                            filled(found, 3),
+                            filled(found, 4)));
+                }
+            }
+        }
+        return new Difference(
+                shared.get(key).name(),
+                count(statement, "rows_now n ANTI JOIN rows_then o USING (" + k + ")"),
+                count(statement, "rows_then o ANTI JOIN rows_now n USING (" + k + ")"),
+                count(statement, "rows_then o JOIN rows_now n USING (" + k + ") WHERE " + differs),
+                changed);
+    }
+
+    private static String filled(ResultSet found, int column) throws SQLException {
+        String text = found.getString(column);
+        return text == null ? "" : text;
+    }
+
+    /** The first column that tells all rows apart, then and now: whole numbers and texts before others; below 0 for none. */
+    private static int key(Statement statement, List<Shared> shared) throws SQLException {
+        for (boolean plain : new boolean[] {true, false}) {
+            for (int i = 0; i < shared.size(); i++) {
+                Type type = shared.get(i).type();
+                boolean telling = type == Type.TEXT || type == Type.WHOLE_NUMBER;
+                boolean amounts = type == Type.DECIMAL || type == Type.MONEY || type == Type.PERCENT;
+                if (!amounts && telling == plain && tells(statement, i)) {
+                    return i;
+                }
+            }
+        }
+        return -1;
+    }
+
+    /** True where a column is filled and different in all rows, and most rows of then are there now. */
+    private static boolean tells(Statement statement, int at) throws SQLException {
+        String x = "x" + at;
+        for (String rows : List.of("rows_then", "rows_now")) {
+            try (ResultSet found = statement.executeQuery("SELECT count(*), count(DISTINCT " + x + ") FROM " + rows)) {
+                found.next();
+                if (found.getLong(1) != found.getLong(2)) {
+                    return false;
+                }
+            }
+        }
+        long then = count(statement, "rows_then");
+        return then > 0 && count(statement, "rows_then o SEMI JOIN rows_now n USING (" + x + ")") * 2 >= then;
+    }
+
+    private static long count(Statement statement, String from) throws SQLException {
+        try (ResultSet found = statement.executeQuery("SELECT count(*) FROM " + from)) {
+            found.next();
+            return found.getLong(1);
+        }
+    }
+
+    /** A value as text, the same whatever width its column has. */
+    private static String text(String cell, Type type) {
+        String text = "CAST(" + cell + " AS VARCHAR)";
+        return switch (type) {
+            case TEXT -> cell;
+            case DECIMAL, MONEY, PERCENT -> MasterReader.shortestNumber(text);
+            default -> text;
+        };
+    }
+}
