@@ -434,4 +434,41 @@ class CommandLineTest {
         assertThat(cuvee("settle", "job.cuvee", "q00000000", "--all-as-assumed"))
                 .isEqualTo(2);
     }
+
+    @Test
+    void theAccountAddsUpLinesAndSumsAndIsWrittenAsAPage() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        cuvee("account", "job.cuvee");
+        assertThat(said())
+                .contains("Sums, added up in the sources' own cells and in the master")
+                .containsPattern("(?i)pax +18 +0 +0 +18 agrees");
+        assertThat(cuvee("account", "job.cuvee", "--to", "account.html")).isNotEqualTo(Exit.FAILED);
+        String page = Files.readString(folder.resolve("account.html"));
+        assertThat(page)
+                .startsWith("<!DOCTYPE html>")
+                .doesNotContain("<script")
+                .contains("<td>a.csv</td>")
+                .contains("18</td>");
+        write("mine.html", "mine");
+        assertThat(cuvee("account", "job.cuvee", "--to", "mine.html")).isEqualTo(Exit.FAILED);
+        assertThat(Files.readString(folder.resolve("mine.html"))).isEqualTo("mine");
+    }
+
+    @Test
+    void aRefreshSaysWhatMovedInWordsAndInJson() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        write("data/a.csv", "Date,Port,Pax\n2026-01-01,Hollin,50\n2026-01-02,Hollin,6\n");
+        cuvee("refresh", "job.cuvee", "--json");
+        JsonNode json = JSON.readTree(said());
+        JsonNode source = json.path("changed").path("sources").path(0);
+        assertThat(source.path("state").asText()).isEqualTo("changed");
+        assertThat(source.path("cells").path(0).path("before").asText()).isEqualTo("5");
+        assertThat(source.path("cells").path(0).path("now").asText()).isEqualTo("50");
+        assertThat(json.path("reconciliation").toString())
+                .contains("\"sources\":\"63\"")
+                .contains("\"closes\":true");
+        write("data/a.csv", "Date,Port,Pax\n2026-01-01,Hollin,50\n2026-01-02,Hollin,6\n2026-01-03,Hollin,1\n");
+        cuvee("refresh", "job.cuvee");
+        assertThat(said()).contains("changed, 1 row more, ").contains("+1; 1 row added");
+    }
 }

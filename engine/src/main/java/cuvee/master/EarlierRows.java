@@ -256,34 +256,41 @@ public final class EarlierRows {
         return text == null ? "" : text;
     }
 
-    /** The first column that tells all rows apart, then and now: whole numbers and texts before others; below 0 for none. */
+    /**
+     * The column that tells all rows apart, then and now, and of which most values are in both; amounts are none. Of equals,
+     * the first text, else the first. Below 0 where there is none that has half of the rows of then.
+     */
     private static int key(Statement statement, List<Shared> shared) throws SQLException {
-        for (boolean plain : new boolean[] {true, false}) {
+        int key = -1;
+        long most = Math.max(1, (count(statement, "rows_then") + 1) / 2) - 1;
+        for (boolean texts : new boolean[] {true, false}) {
             for (int i = 0; i < shared.size(); i++) {
                 Type type = shared.get(i).type();
-                boolean telling = type == Type.TEXT || type == Type.WHOLE_NUMBER;
                 boolean amounts = type == Type.DECIMAL || type == Type.MONEY || type == Type.PERCENT;
-                if (!amounts && telling == plain && tells(statement, i)) {
-                    return i;
+                if (!amounts && (type == Type.TEXT) == texts && tells(statement, i)) {
+                    long both = count(statement, "rows_then o SEMI JOIN rows_now n USING (x" + i + ")");
+                    if (both > most) {
+                        most = both;
+                        key = i;
+                    }
                 }
             }
         }
-        return -1;
+        return key;
     }
 
-    /** True where a column is filled and different in all rows, and most rows of then are there now. */
+    /** True where a column is filled and different in all rows. */
     private static boolean tells(Statement statement, int at) throws SQLException {
-        String x = "x" + at;
         for (String rows : List.of("rows_then", "rows_now")) {
-            try (ResultSet found = statement.executeQuery("SELECT count(*), count(DISTINCT " + x + ") FROM " + rows)) {
+            try (ResultSet found =
+                    statement.executeQuery("SELECT count(*), count(DISTINCT x" + at + ") FROM " + rows)) {
                 found.next();
                 if (found.getLong(1) != found.getLong(2)) {
                     return false;
                 }
             }
         }
-        long then = count(statement, "rows_then");
-        return then > 0 && count(statement, "rows_then o SEMI JOIN rows_now n USING (" + x + ")") * 2 >= then;
+        return true;
     }
 
     private static long count(Statement statement, String from) throws SQLException {
