@@ -1,25 +1,35 @@
 package cuvee.desktop;
 
+import cuvee.check.Reconciled;
+import cuvee.check.SourceChange;
+import cuvee.deliver.TargetGuard;
+import cuvee.detect.FoundTable;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
-import cuvee.master.MasterReader;
+import cuvee.layout.PlacedTable;
 import cuvee.model.Fullness;
 import cuvee.model.GridModel.Mark;
 import cuvee.model.Grouping;
 import cuvee.model.JobModel;
 import cuvee.model.Reconciliation;
 import cuvee.model.Weighing;
+import cuvee.model.WhatChanged;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.refresh.Account;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
+import cuvee.refresh.SourceReport;
 import cuvee.refresh.Verdict;
-import java.math.BigDecimal;
+import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
@@ -32,33 +42,43 @@ import javafx.scene.layout.VBox;
  * is by source, what changed, and the findings, the gravest first. Every finding leads to its place.
  */
 final class CheckView extends VBox {
-    private static final double SIDE = 320;
+    private static final double SIDE = 332;
     private static final int MOST_SHOWN = 100;
+    private static final int FEW_SOURCES = 6;
     private final JobModel model;
+    private final Supplier<Choosers> choosers;
     private final Consumer<Where> open;
     private final Label verdict = Pieces.wrapped("No refresh yet.", "verdict");
     private final Label mark = Pieces.label("?", "mark", "question");
     private final Label under = Pieces.wrapped("", "second");
-    private final HBox equations = new HBox(28);
+    private final VBox equations = new VBox(6);
     private final HBox card;
     private final MenuButton by = Pieces.slot("check-by");
+    private final MenuButton of = Pieces.slot("check-of");
+    private final Label currency = Pieces.label("", "second");
     private final Label corrected = Pieces.wrapped("", "second");
     private final GridView tally = new GridView("reconciliation-grid");
     private final GridView fill = new GridView("fullness-grid");
+    private final VBox changes = new VBox(0);
+    private final VBox stated = new VBox(0);
     private final VBox findings = new VBox(0);
     private String grouped = "";
-    private Map<Integer, BigDecimal> sums = Map.of();
+    private String weighed = "";
+    private boolean allSources;
 
-    CheckView(JobModel model, Consumer<Where> open) {
+    CheckView(JobModel model, Supplier<Choosers> choosers, Consumer<Where> open) {
         this.model = model;
+        this.choosers = choosers;
         this.open = open;
         setId("check");
         verdict.setId("verdict");
-        VBox said = new VBox(2, Pieces.row(10, mark, verdict), under);
+        Button account = Pieces.go("The account to hand over ...", "account", this::account);
+        VBox said = new VBox(2, Pieces.row(10, mark, verdict), under, account);
         HBox.setHgrow(verdict, Priority.ALWAYS);
         HBox.setHgrow(said, Priority.ALWAYS);
         said.setMinWidth(0);
         equations.setMinWidth(USE_PREF_SIZE);
+        equations.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
         card = new HBox(24, said, equations);
         card.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         card.getStyleClass().add("verdict-card");
@@ -69,7 +89,14 @@ final class CheckView extends VBox {
         tally.setMinHeight(150);
         fill.setPrefHeight(190);
         fill.setMinHeight(110);
-        HBox head = Pieces.row(5, Pieces.label("Reconciliation", "heading"), Pieces.label("by", "second"), by);
+        HBox head = Pieces.row(
+                5,
+                Pieces.label("Reconciliation", "heading"),
+                Pieces.label("by", "second"),
+                by,
+                Pieces.label("of", "second"),
+                of,
+                currency);
         head.getStyleClass().add("check-head");
         HBox fillHead = Pieces.row(
                 8,
@@ -80,8 +107,10 @@ final class CheckView extends VBox {
         corrected.getStyleClass().add("check-note");
         left.setMinWidth(0);
         HBox.setHgrow(left, Priority.ALWAYS);
+        changes.setId("what-changed");
+        stated.setId("stated-totals");
         findings.setId("findings");
-        ScrollPane side = new ScrollPane(findings);
+        ScrollPane side = new ScrollPane(new VBox(16, changes, stated, findings));
         side.setFitToWidth(true);
         side.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         side.getStyleClass().add("findings-side");
@@ -91,13 +120,13 @@ final class CheckView extends VBox {
         HBox both = new HBox(left, side);
         VBox.setVgrow(both, Priority.ALWAYS);
         getChildren().addAll(card, both);
-        model.outcomeProperty().addListener((o, before, now) -> {
-            sums = Map.of();
-            show(now);
-            askForSums(now);
+        model.outcomeProperty().addListener((o, before, now) -> show(now));
+        model.whatChangedProperty().addListener((o, before, now) -> {
+            allSources = false;
+            showChanges(now);
         });
         show(model.outcomeProperty().get());
-        askForSums(model.outcomeProperty().get());
+        showChanges(model.whatChangedProperty().get());
     }
 
     List<GridView> grids() {
@@ -119,11 +148,8 @@ final class CheckView extends VBox {
                                 show(model.outcomeProperty().get());
                             }))
                             .toList());
-            String weighed = Weighing.of(made)
-                    .filter(weighing -> !sums.isEmpty() && made.shaped().isEmpty())
-                    .map(Weighing::column)
-                    .orElse("");
-            Reconciliation reconciliation = new Reconciliation(made, chosen, weighed, sums);
+            String column = weighed(made);
+            Reconciliation reconciliation = new Reconciliation(made, chosen, column);
             tally.setModel(reconciliation);
             // No taller than its lines, so that the rest goes to the grid below.
             double high = 44 + reconciliation.rows() * GridGeometry.ROW + 46;
@@ -133,32 +159,55 @@ final class CheckView extends VBox {
             corrected.setText(Reconciliation.says(made));
             Pieces.show(corrected, !corrected.getText().isEmpty());
             showVerdict(made, reconciliation);
+            showStated(made);
             showFindings(made);
         });
     }
 
-    /** The sums by source are worked out apart, so that all else stands at once. */
-    private void askForSums(Optional<Outcome> outcome) {
-        int weighed = outcome.flatMap(made -> Weighing.of(made)
-                        .map(weighing -> made.proposal().columns().stream()
-                                .map(Proposal.ColumnReport::name)
-                                .toList()
-                                .indexOf(weighing.column())))
-                .orElse(-1);
-        if (weighed >= 0) {
-            model.ask(
-                    made -> {
-                        try (MasterReader reader = model.session().reader(made)) {
-                            return reader.sumsByTable(weighed);
-                        }
-                    },
-                    found -> {
-                        if (model.outcomeProperty().get().equals(outcome)) {
-                            sums = found;
-                            show(outcome);
-                        }
-                    });
-        }
+    /** The column whose sums are compared: as it was chosen, else the one by which the master is weighed, else the first. */
+    private String weighed(Outcome made) {
+        List<Proposal.ColumnReport> columns = made.proposal().columns();
+        List<String> added = IntStream.range(0, columns.size())
+                .filter(i -> made.reconciled().sum(i).tables() > 0)
+                .mapToObj(i -> columns.get(i).name())
+                .toList();
+        String column = Stream.of(
+                        Optional.of(weighed),
+                        Weighing.of(made).map(Weighing::column),
+                        added.stream().findFirst())
+                .flatMap(Optional::stream)
+                .filter(added::contains)
+                .findFirst()
+                .orElse("");
+        Pieces.show(of, !column.isEmpty());
+        of.setText(column.isEmpty() ? "no number column" : column);
+        of.getItems()
+                .setAll(added.stream()
+                        .map(name -> Pieces.item(name, "", () -> {
+                            weighed = name;
+                            show(model.outcomeProperty().get());
+                        }))
+                        .toList());
+        currency.setText(columns.stream()
+                .filter(each -> each.name().equals(column))
+                .map(Proposal.ColumnReport::currency)
+                .findFirst()
+                .orElse(""));
+        return column;
+    }
+
+    /** Writes the account of the master where the analyst says. */
+    private void account() {
+        Path proposed = model.file()
+                .resolveSibling("Account of " + model.jobProperty().get().name() + ".html");
+        choosers.get().target("Write the account to", proposed, "html").ifPresent(target -> {
+            Optional<String> loss = model.lossOf(target);
+            if (loss.isEmpty()) {
+                model.writeAccount(target, TargetGuard.Existing.KEEP);
+            } else if (choosers.get().replace(target, loss.get())) {
+                model.writeAccount(target, TargetGuard.Existing.REPLACE);
+            }
+        });
     }
 
     private void showVerdict(Outcome made, Reconciliation reconciliation) {
@@ -175,12 +224,19 @@ final class CheckView extends VBox {
             case NOT_FINAL -> mark("?", "question");
             case WRONG -> mark("!", "wrong");
         }
-        under.setText(made.changed().sentence());
-        equations.getChildren().setAll(equation("Lines", reconciliation.equation(), now));
-        Weighing.of(made)
-                .ifPresent(weighing -> equations
-                        .getChildren()
-                        .add(equation(weighing.column(), weighing.sum() + " " + weighing.currency(), now)));
+        long lost = made.seen() - made.kept();
+        under.setText(Says.count(made.taken(), "file") + " taken, "
+                + Says.number(made.sources().size() - made.taken()) + " set aside; " + Says.count(lost, "line") + " of "
+                + Says.number(made.seen()) + " set aside.");
+        equations.getChildren().setAll(equation("Lines", reconciliation.equation(), Verdict.closes(made)));
+        int at = made.proposal().columns().stream()
+                .map(Proposal.ColumnReport::name)
+                .toList()
+                .indexOf(of.getText());
+        if (at >= 0) {
+            Reconciled.Sum sum = made.reconciled().sum(at);
+            equations.getChildren().add(equation(of.getText(), Account.equation(sum), sum.closes() && !made.failed()));
+        }
     }
 
     private void mark(String sign, String style) {
@@ -188,14 +244,91 @@ final class CheckView extends VBox {
         mark.getStyleClass().setAll("label", "mark", style);
     }
 
-    private static VBox equation(String of, String words, Verdict verdict) {
-        Label figure = Pieces.label(words.strip(), "bold");
-        VBox ruled = new VBox(figure);
-        ruled.getStyleClass().add(verdict.kind() == Verdict.Kind.WRONG ? "single-rule" : "double-rule");
+    private static VBox equation(String of, String words, boolean closes) {
+        VBox ruled = new VBox(Pieces.label(words, "bold"));
+        ruled.getStyleClass().add(closes ? "double-rule" : "single-rule");
         ruled.setMaxWidth(USE_PREF_SIZE);
         VBox both = new VBox(0, Pieces.label(of, "second", "small"), ruled);
+        both.setAlignment(javafx.geometry.Pos.CENTER_RIGHT);
         both.setMinWidth(USE_PREF_SIZE);
         return both;
+    }
+
+    /** What the files that came last changed, in half a minute: the whole, then source by source. */
+    private void showChanges(WhatChanged changed) {
+        changes.getChildren()
+                .setAll(Pieces.row(
+                        8, Pieces.label("What changed", "heading"), Pieces.label("since the last refresh", "second")));
+        if (changed.lines().isEmpty()) {
+            changes.getChildren()
+                    .add(Pieces.wrapped("Nothing to compare yet: the next refresh says here what came.", "second"));
+            return;
+        }
+        changed.lines().forEach(line -> changes.getChildren().add(figure(line.words(), line.figure())));
+        List<SourceChange> sources = changed.sources();
+        int shown = allSources ? Math.min(MOST_SHOWN, sources.size()) : Math.min(FEW_SOURCES, sources.size());
+        for (int i = 0; i < shown; i++) {
+            changes.getChildren().add(source(sources.get(i), i));
+        }
+        if (shown < sources.size() && !allSources) {
+            changes.getChildren().add(Pieces.go("All " + Says.count(sources.size(), "source"), "changes-all", () -> {
+                allSources = true;
+                showChanges(changed);
+            }));
+        } else if (shown < sources.size()) {
+            changes.getChildren()
+                    .add(Pieces.wrapped(Says.number(sources.size() - shown) + " more stand in the account.", "second"));
+        }
+    }
+
+    private VBox source(SourceChange source, int number) {
+        VBox box = new VBox(0, Pieces.wrapped(source.said(), "second"));
+        if (source.kind() == SourceChange.Kind.GONE) {
+            box.getChildren().add(0, Pieces.label(source.path(), "medium"));
+        } else {
+            box.getChildren()
+                    .add(
+                            0,
+                            Pieces.go(
+                                    source.path(), "change-" + number, () -> open.accept(Where.source(source.path()))));
+        }
+        box.getStyleClass().add("side-line");
+        return box;
+    }
+
+    private static HBox figure(String words, String figure) {
+        Label said = Pieces.wrapped(words, "second");
+        HBox.setHgrow(said, Priority.ALWAYS);
+        said.setMaxWidth(Double.MAX_VALUE);
+        said.setMinWidth(0);
+        Label number = Pieces.label(figure);
+        number.setMinWidth(USE_PREF_SIZE);
+        HBox line = Pieces.row(8, said, number);
+        line.getStyleClass().add("side-line");
+        return line;
+    }
+
+    /** The totals that the files state themselves, against what their rows add up to. */
+    private void showStated(Outcome made) {
+        long all = 0;
+        long agree = 0;
+        for (SourceReport source : made.sources()) {
+            for (PlacedTable table : source.tables()) {
+                all += table.table().totals().size();
+                agree += table.table().totals().stream()
+                        .filter(FoundTable.StatedTotal::agrees)
+                        .count();
+            }
+        }
+        Pieces.show(stated, all > 0);
+        String words = Says.number(agree) + " of " + Says.number(all) + " agree";
+        HBox line = Pieces.row(
+                8,
+                Pieces.label("Totals the files state", "heading"),
+                Pieces.space(),
+                agree == all ? Pieces.label("ok", "mark", "agrees") : Pieces.label("!", "mark", "wrong"),
+                Pieces.label(words));
+        stated.getChildren().setAll(line);
     }
 
     private void showFindings(Outcome made) {

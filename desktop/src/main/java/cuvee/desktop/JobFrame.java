@@ -85,7 +85,7 @@ final class JobFrame extends BorderPane {
         read = new ReadView(model, ui, this::openSlip);
         rework = new ReworkView(model, choosers);
         lineUp = new LineUpView(model, this::showFacts, this::openSlip);
-        CheckView check = new CheckView(model, this::openSheet);
+        CheckView check = new CheckView(model, choosers, this::openSheet);
         views.put(Stage.COLLECT, collect);
         views.put(Stage.READ, read);
         views.put(Stage.LINE_UP, lineUp);

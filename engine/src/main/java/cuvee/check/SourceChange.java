@@ -135,8 +135,8 @@ public record SourceChange(
         if (rows.changed() > 0) {
             List<String> named = rows.cells().stream()
                     .limit(MOST_NAMED)
-                    .map(cell -> rows.key() + " " + cell.key() + ": " + cell.column() + " " + filled(cell.before())
-                            + ", now " + filled(cell.now()))
+                    .map(cell -> cell.key() + ": " + cell.column() + " " + filled(cell.before()) + ", now "
+                            + filled(cell.now()))
                     .toList();
             parts.add(Says.count(rows.changed(), "row") + " changed (" + String.join("; ", named)
                     + (rows.cells().size() > MOST_NAMED ? "; ..." : "") + ")");
@@ -150,8 +150,7 @@ public record SourceChange(
 
     /** A number with its sign. */
     public static String signed(BigDecimal by) {
-        String plain = by.abs().stripTrailingZeros().toPlainString();
-        return (by.signum() < 0 ? "−" : "+") + plain;
+        return (by.signum() < 0 ? "" : "+") + Says.number(by);
     }
 
     /** The same with how its rows differ. */

@@ -26,6 +26,10 @@ public final class EarlierRows {
     private static final long MOST_ROWS = 2_000_000;
 
     private static final int MOST_SOURCES = 200;
+    /** Several columns together are tried as a key for no more rows than these, and of no more columns. */
+    private static final long MOST_TO_COMBINE = 100_000;
+
+    private static final int MOST_TOGETHER = 6;
     /** So many cells are named for a source. */
     private static final int MOST_CELLS = 200;
 
@@ -38,7 +42,7 @@ public final class EarlierRows {
     /**
      * How the rows of a source differ.
      *
-     * @param key the column that tells its rows apart; empty where none does, and rows are compared as a whole
+     * @param key the column that tells its rows apart, or several; empty where none does, and rows are compared as a whole
      * @param changed rows with the same key and other values; 0 without a key
      * @param cells the first of the changed cells
      */
@@ -199,8 +203,8 @@ public final class EarlierRows {
     }
 
     private static Difference difference(Statement statement, List<Shared> shared) throws SQLException {
-        int key = key(statement, shared);
-        if (key < 0) {
+        List<Integer> key = key(statement, shared);
+        if (key.isEmpty()) {
             return new Difference(
                     "",
                     count(statement, "(SELECT * FROM rows_now EXCEPT ALL SELECT * FROM rows_then)"),
@@ -208,26 +212,18 @@ public final class EarlierRows {
                     0,
                     List.of());
         }
-        String k = "x" + key;
+        String using = " USING (" + columns(key) + ")";
+        String spelled =
+                "concat_ws(' \u00b7 ', " + key.stream().map(i -> "n.x" + i).collect(Collectors.joining(", ")) + ")";
         StringBuilder differs = new StringBuilder("false");
         StringBuilder cells = new StringBuilder();
         for (int i = 0; i < shared.size(); i++) {
-            if (i != key) {
+            if (!key.contains(i)) {
                 String other = "o.x" + i + " IS DISTINCT FROM n.x" + i;
                 differs.append(" OR ").append(other);
                 cells.append(cells.length() == 0 ? "" : " UNION ALL ")
-                        .append("SELECT n.")
-                        .append(k)
-                        .append(" AS k, ")
-                        .append(i)
-                        .append(" AS col, o.x")
-                        .append(i)
-                        .append(" AS then_, n.x")
-                        .append(i)
-                        .append(" AS now_ FROM rows_then o JOIN rows_now n USING (")
-                        .append(k)
-                        .append(") WHERE ")
-                        .append(other);
+                        .append("SELECT " + spelled + " AS k, " + i + " AS col, o.x" + i + " AS then_, n.x" + i
+                                + " AS now_ FROM rows_then o JOIN rows_now n" + using + " WHERE " + other);
             }
         }
         List<Cell> changed = new ArrayList<>();
@@ -244,11 +240,15 @@ public final class EarlierRows {
             }
         }
         return new Difference(
-                shared.get(key).name(),
-                count(statement, "rows_now n ANTI JOIN rows_then o USING (" + k + ")"),
-                count(statement, "rows_then o ANTI JOIN rows_now n USING (" + k + ")"),
-                count(statement, "rows_then o JOIN rows_now n USING (" + k + ") WHERE " + differs),
+                key.stream().map(i -> shared.get(i).name()).collect(Collectors.joining(", ")),
+                count(statement, "rows_now n ANTI JOIN rows_then o" + using),
+                count(statement, "rows_then o ANTI JOIN rows_now n" + using),
+                count(statement, "rows_then o JOIN rows_now n" + using + " WHERE " + differs),
                 changed);
+    }
+
+    private static String columns(List<Integer> key) {
+        return key.stream().map(i -> "x" + i).collect(Collectors.joining(", "));
     }
 
     private static String filled(ResultSet found, int column) throws SQLException {
@@ -258,32 +258,67 @@ public final class EarlierRows {
 
     /**
      * The column that tells all rows apart, then and now, and of which most values are in both; amounts are none. Of equals,
-     * the first text, else the first. Below 0 where there is none that has half of the rows of then.
+     * the first text, else the first. Where there is none, the first two or three together that do. Empty where even those
+     * have less than half of the rows of then.
      */
-    private static int key(Statement statement, List<Shared> shared) throws SQLException {
-        int key = -1;
-        long most = Math.max(1, (count(statement, "rows_then") + 1) / 2) - 1;
+    private static List<Integer> key(Statement statement, List<Shared> shared) throws SQLException {
+        List<Integer> candidates = new ArrayList<>();
         for (boolean texts : new boolean[] {true, false}) {
             for (int i = 0; i < shared.size(); i++) {
                 Type type = shared.get(i).type();
                 boolean amounts = type == Type.DECIMAL || type == Type.MONEY || type == Type.PERCENT;
-                if (!amounts && (type == Type.TEXT) == texts && tells(statement, i)) {
-                    long both = count(statement, "rows_then o SEMI JOIN rows_now n USING (x" + i + ")");
-                    if (both > most) {
-                        most = both;
-                        key = i;
-                    }
+                if (!amounts && (type == Type.TEXT) == texts) {
+                    candidates.add(i);
                 }
             }
         }
-        return key;
+        List<List<Integer>> singles = new ArrayList<>();
+        candidates.forEach(i -> singles.add(List.of(i)));
+        List<Integer> key = best(statement, singles);
+        if (!key.isEmpty() || count(statement, "rows_then") > MOST_TO_COMBINE) {
+            return key;
+        }
+        List<Integer> some = candidates.stream()
+                .filter(i ->
+                        shared.get(i).type() != Type.YES_NO && shared.get(i).type() != Type.WHOLE_NUMBER)
+                .sorted()
+                .limit(MOST_TOGETHER)
+                .toList();
+        List<List<Integer>> pairs = new ArrayList<>();
+        List<List<Integer>> triples = new ArrayList<>();
+        for (int a = 0; a < some.size(); a++) {
+            for (int b = a + 1; b < some.size(); b++) {
+                pairs.add(List.of(some.get(a), some.get(b)));
+                for (int c = b + 1; c < some.size(); c++) {
+                    triples.add(List.of(some.get(a), some.get(b), some.get(c)));
+                }
+            }
+        }
+        List<Integer> two = best(statement, pairs);
+        return two.isEmpty() ? best(statement, triples) : two;
     }
 
-    /** True where a column is filled and different in all rows. */
-    private static boolean tells(Statement statement, int at) throws SQLException {
+    private static List<Integer> best(Statement statement, List<List<Integer>> keys) throws SQLException {
+        List<Integer> best = List.of();
+        long most = Math.max(1, (count(statement, "rows_then") + 1) / 2) - 1;
+        for (List<Integer> key : keys) {
+            if (tells(statement, key)) {
+                long both = count(statement, "rows_then o SEMI JOIN rows_now n USING (" + columns(key) + ")");
+                if (both > most) {
+                    most = both;
+                    best = key;
+                }
+            }
+        }
+        return best;
+    }
+
+    /** True where columns are filled and together different in all rows. */
+    private static boolean tells(Statement statement, List<Integer> key) throws SQLException {
+        String filled = key.stream().map(i -> "x" + i + " IS NOT NULL").collect(Collectors.joining(" AND "));
         for (String rows : List.of("rows_then", "rows_now")) {
-            try (ResultSet found =
-                    statement.executeQuery("SELECT count(*), count(DISTINCT x" + at + ") FROM " + rows)) {
+            try (ResultSet found = statement.executeQuery("SELECT count(*), count(DISTINCT CASE WHEN " + filled
+                    + " THEN row(" + columns(key) + ") END) FROM " + rows)) {
                 found.next();
                 if (found.getLong(1) != found.getLong(2)) {
                     return false;

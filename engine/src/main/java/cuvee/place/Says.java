@@ -1,5 +1,6 @@
 package cuvee.place;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Locale;
 
@@ -48,5 +49,18 @@ public final class Says {
             return String.format(Locale.ROOT, "%.1f MB", bytes / 1e6);
         }
         return String.format(Locale.ROOT, "%.1f GB", bytes / 1e9);
+    }
+
+    /** A number with its thousands parted and no more decimals than it has: {@code −1,204.5}. */
+    public static String number(BigDecimal number) {
+        BigDecimal shortest = number.signum() == 0 ? BigDecimal.ZERO : number.stripTrailingZeros();
+        String digits = shortest.abs().toPlainString();
+        int point = digits.indexOf('.');
+        String whole = point < 0 ? digits : digits.substring(0, point);
+        StringBuilder grouped = new StringBuilder(whole);
+        for (int at = whole.length() - 3; at > 0; at -= 3) {
+            grouped.insert(at, ',');
+        }
+        return (shortest.signum() < 0 ? "\u2212" : "") + grouped + (point < 0 ? "" : digits.substring(point));
     }
 }

@@ -121,11 +121,11 @@ public record Account(String title, String verdict, List<Part> parts) {
             if (sum.tables() > 0) {
                 rows.add(List.of(
                         plan.columns().get(i).name(),
-                        plain(sum.source()),
-                        plain(sum.aside().negate()),
-                        plain(sum.changed()),
-                        plain(sum.master()),
-                        sum.closes() ? "agrees" : "differs by " + plain(sum.unexplained())));
+                        Says.number(sum.source()),
+                        Says.number(sum.aside().negate()),
+                        Says.number(sum.changed()),
+                        Says.number(sum.master()),
+                        sum.closes() ? "agrees" : "differs by " + Says.number(sum.unexplained())));
             }
         }
         return rows.isEmpty()
@@ -153,7 +153,7 @@ public record Account(String title, String verdict, List<Part> parts) {
 
     /** {@code 1,300 in the sources − 98 set aside + 2 changed = 1,204 in the master}. */
     public static String equation(Reconciled.Sum sum) {
-        StringBuilder said = new StringBuilder(plain(sum.source())).append(" in the sources");
+        StringBuilder said = new StringBuilder(Says.number(sum.source())).append(" in the sources");
         if (sum.aside().signum() != 0) {
             said.append(" ").append(with(sum.aside().negate())).append(" set aside");
         }
@@ -161,25 +161,13 @@ public record Account(String title, String verdict, List<Part> parts) {
             said.append(" ").append(with(sum.changed())).append(" changed");
         }
         return said.append(sum.closes() ? " = " : " ≠ ")
-                .append(plain(sum.master()))
+                .append(Says.number(sum.master()))
                 .append(" in the master")
                 .toString();
     }
 
     private static String with(BigDecimal number) {
-        return (number.signum() < 0 ? "− " : "+ ") + plain(number.abs());
-    }
-
-    private static String plain(BigDecimal number) {
-        BigDecimal shortest = number.signum() == 0 ? BigDecimal.ZERO : number.stripTrailingZeros();
-        String digits = shortest.abs().toPlainString();
-        int point = digits.indexOf('.');
-        String whole = point < 0 ? digits : digits.substring(0, point);
-        StringBuilder grouped = new StringBuilder(whole);
-        for (int at = whole.length() - 3; at > 0; at -= 3) {
-            grouped.insert(at, ',');
-        }
-        return (shortest.signum() < 0 ? "−" : "") + grouped + (point < 0 ? "" : digits.substring(point));
+        return (number.signum() < 0 ? "− " : "+ ") + Says.number(number.abs());
     }
 
     // ---- the rest ----

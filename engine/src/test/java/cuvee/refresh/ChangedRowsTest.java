@@ -125,7 +125,17 @@ class ChangedRowsTest extends BatchTest {
             session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
         }
         assertThat(only(conclude().changed()).said())
-                .isEqualTo("changed, Fare +49.5; 1 row changed (Trip K1: Fare 5.5, now 55)");
+                .isEqualTo("changed, Fare +49.5; 1 row changed (K1: Fare 5.5, now 55)");
         assertThat(conclude().changed().nothing()).isTrue();
+    }
+
+    @Test
+    void severalColumnsTogetherCanTellRowsApart() {
+        batch.csv("a.csv", "Day,Port,Fare", "2026-01-01,Hollin,5", "2026-01-01,Tarsk,5", "2026-01-02,Hollin,5");
+        conclude();
+        batch.csv("a.csv", "Day,Port,Fare", "2026-01-01,Hollin,5", "2026-01-01,Tarsk,50", "2026-01-02,Hollin,5");
+        EarlierRows.Difference rows = only(conclude().changed()).rows().orElseThrow();
+        assertThat(rows.key()).isEqualTo("Day, Port");
+        assertThat(rows.cells()).containsExactly(new EarlierRows.Cell("2026-01-01 · Tarsk", "Fare", "5", "50"));
     }
 }

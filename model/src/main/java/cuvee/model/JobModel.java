@@ -69,6 +69,7 @@ public final class JobModel implements AutoCloseable {
 
     private final ReadOnlyObjectWrapper<Job> job = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Optional<Outcome>> outcome = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<WhatChanged> whatChanged = new ReadOnlyObjectWrapper<>(WhatChanged.NOTHING);
     private final ReadOnlyObjectWrapper<Optional<Work<?>>> work = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Message> message = new ReadOnlyObjectWrapper<>(Message.NONE);
     private final ReadOnlyStringWrapper title = new ReadOnlyStringWrapper("");
@@ -148,6 +149,11 @@ public final class JobModel implements AutoCloseable {
     }
 
     /** The last refresh; empty before the first. */
+    /** What changed with the files that came last. */
+    public ReadOnlyObjectProperty<WhatChanged> whatChangedProperty() {
+        return whatChanged.getReadOnlyProperty();
+    }
+
     public ReadOnlyObjectProperty<Optional<Outcome>> outcomeProperty() {
         return outcome.getReadOnlyProperty();
     }
@@ -279,6 +285,10 @@ public final class JobModel implements AutoCloseable {
             session.conclude(result);
             String said = news(outcome.get(), result, latest ? pending : "");
             pending = latest ? "" : pending;
+            if (filesChanged(result)) {
+                // What decisions change is told at once; what the files brought stays until others come.
+                whatChanged.set(WhatChanged.of(result.changed()));
+            }
             outcome.set(Optional.of(result));
             message.set(Message.news(said));
             show();
@@ -296,11 +306,14 @@ public final class JobModel implements AutoCloseable {
             return now.changed().sentence();
         }
         String act = Character.toUpperCase(done.charAt(0)) + done.substring(1);
-        boolean filesToo = !now.changed().filesNew().isEmpty()
+        return act + ": " + Effect.between(before.get(), now) + "."
+                + (filesChanged(now) ? " " + now.changed().sentence() : "");
+    }
+
+    private static boolean filesChanged(Outcome now) {
+        return !now.changed().filesNew().isEmpty()
                 || !now.changed().filesChanged().isEmpty()
                 || !now.changed().filesGone().isEmpty();
-        return act + ": " + Effect.between(before.get(), now) + "."
-                + (filesToo ? " " + now.changed().sentence() : "");
     }
 
     /** Whatever was decided while work was under way is not forgotten: after its end, however it ended, the master follows. */
@@ -488,6 +501,25 @@ public final class JobModel implements AutoCloseable {
             tell("Writing", failed.why());
         }
         followDecisions();
+    }
+
+    /** What would be lost if a page were written to a file; empty where nothing would. */
+    public Optional<String> lossOf(Path target) {
+        return session.guard(history.now()).loss(target);
+    }
+
+    /** Writes the account of the master as a page, to be handed over with it. */
+    public void writeAccount(Path target, TargetGuard.Existing existing) {
+        Optional<Outcome> made = outcome.get();
+        if (made.isEmpty()) {
+            return;
+        }
+        try {
+            session.writeAccount(made.get(), target, existing);
+            message.set(new Message("Written: " + target.getFileName() + ".", Message.Kind.DONE));
+        } catch (CuveeException failed) {
+            tell("Writing", failed);
+        }
     }
 
     /**

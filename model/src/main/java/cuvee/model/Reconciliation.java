@@ -1,5 +1,6 @@
 package cuvee.model;
 
+import cuvee.check.Reconciled;
 import cuvee.detect.RowClass;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
@@ -14,6 +15,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.function.ToLongFunction;
 import java.util.stream.Collectors;
 
@@ -48,7 +50,10 @@ public final class Reconciliation implements GridModel {
         private long kept;
         private long made;
         private long ruled;
-        private BigDecimal sum = BigDecimal.ZERO;
+        private BigDecimal source = BigDecimal.ZERO;
+        private BigDecimal byRules = BigDecimal.ZERO;
+        private BigDecimal changed = BigDecimal.ZERO;
+        private BigDecimal master = BigDecimal.ZERO;
 
         Group(String name) {
             this.name = name;
@@ -60,32 +65,41 @@ public final class Reconciliation implements GridModel {
             kept += other.kept;
             made += other.made;
             ruled += other.ruled;
-            sum = sum.add(other.sum);
+            source = source.add(other.source);
+            byRules = byRules.add(other.byRules);
+            changed = changed.add(other.changed);
+            master = master.add(other.master);
             other.aside.forEach((what, count) -> aside.merge(what, count, Long::sum));
         }
     }
 
     private record Column(String title, String subtitle, double width, ToLongFunction<Group> count) {}
 
+    /** A column of sums. */
+    private record Sum(String title, String subtitle, Function<Group, BigDecimal> of) {}
+
     private final List<Group> groups = new ArrayList<>();
     private final Group all = new Group("All");
     private final List<Column> columns = new ArrayList<>();
+    private final List<Sum> sums = new ArrayList<>();
     private final Grouping grouping;
-    private final String weighed;
+    private final Type type;
     private final boolean closes;
 
-    /**
-     * @param weighed the column whose sums stand at the end; empty for none
-     * @param sums its sum for each table, as far as it is known already
-     */
-    public Reconciliation(Outcome outcome, Grouping grouping, String weighed, Map<Integer, BigDecimal> sums) {
+    /** @param weighed the column whose sums stand at the end, of the sources and of the master; empty for none */
+    public Reconciliation(Outcome outcome, Grouping grouping, String weighed) {
         this.grouping = grouping;
-        this.weighed = weighed;
         this.closes = Verdict.closes(outcome) && !outcome.failed();
+        int at = outcome.proposal().columns().stream()
+                .map(Proposal.ColumnReport::name)
+                .toList()
+                .indexOf(weighed);
+        this.type = at < 0 ? Type.MONEY : outcome.proposal().columns().get(at).type();
+        Map<Integer, Reconciled.Line> lines = outcome.reconciled().ofColumn(at);
         Map<String, Group> byName = new LinkedHashMap<>();
         for (SourceReport source : outcome.sources()) {
             if (!source.tables().isEmpty()) {
-                Group found = group(outcome, source, grouping.of(source), sums);
+                Group found = group(outcome, source, grouping.of(source), lines);
                 byName.computeIfAbsent(found.name, Group::new).add(found);
                 all.add(found);
             }
@@ -94,7 +108,7 @@ public final class Reconciliation implements GridModel {
         if (grouping.texts().size() > 0) {
             columns.add(new Column("Files", "", 54, group -> group.sources));
         }
-        columns.add(new Column("Lines seen", "", 84, group -> group.seen));
+        columns.add(new Column("Lines seen", "", 80, group -> group.seen));
         REASONS.forEach((what, words) -> {
             if (all.aside.containsKey(what)) {
                 columns.add(new Column(
@@ -104,17 +118,29 @@ public final class Reconciliation implements GridModel {
                         group -> group.aside.getOrDefault(what, 0L)));
             }
         });
-        columns.add(new Column("Kept", "", 70, group -> group.kept));
+        columns.add(new Column("Kept", "", 62, group -> group.kept));
         if (all.made != all.kept) {
             columns.add(new Column("By turning", "rows more or fewer", 124, group -> group.made - group.kept));
         }
         if (all.ruled > 0) {
             columns.add(new Column("By rules", "set aside", 84, group -> group.ruled));
         }
-        columns.add(new Column("In the master", "rows", 100, group -> group.made - group.ruled));
+        if (all.made != all.kept || all.ruled > 0) {
+            columns.add(new Column("In the master", "rows", 100, group -> group.made - group.ruled));
+        }
+        if (!lines.isEmpty()) {
+            sums.add(new Sum(weighed, "in the sources", group -> group.source));
+            if (all.byRules.signum() != 0) {
+                sums.add(new Sum("Set aside", "by rules", group -> group.byRules.negate()));
+            }
+            if (all.changed.signum() != 0) {
+                sums.add(new Sum("Changed", "by you or by rules", group -> group.changed));
+            }
+            sums.add(new Sum(weighed, "in the master", group -> group.master));
+        }
     }
 
-    private static Group group(Outcome outcome, SourceReport source, String name, Map<Integer, BigDecimal> sums) {
+    private static Group group(Outcome outcome, SourceReport source, String name, Map<Integer, Reconciled.Line> lines) {
         Group group = new Group(name);
         group.sources = 1;
         for (PlacedTable table : source.tables()) {
@@ -124,7 +150,13 @@ public final class Reconciliation implements GridModel {
             Outcome.Made made = outcome.made().get(table.id());
             group.made += made == null ? 0 : made.rows();
             group.ruled += outcome.ruledOut(table.id());
-            group.sum = group.sum.add(sums.getOrDefault(table.id(), BigDecimal.ZERO));
+            Reconciled.Line line = lines.get(table.id());
+            if (line != null) {
+                group.source = group.source.add(line.source());
+                group.byRules = group.byRules.add(line.aside());
+                group.changed = group.changed.add(line.changed());
+                group.master = group.master.add(line.master());
+            }
         }
         return group;
     }
@@ -167,7 +199,7 @@ public final class Reconciliation implements GridModel {
 
     @Override
     public int columns() {
-        return columns.size() + (weighed.isEmpty() ? 1 : 2);
+        return 1 + columns.size() + sums.size();
     }
 
     @Override
@@ -179,27 +211,33 @@ public final class Reconciliation implements GridModel {
         return column > columns.size();
     }
 
+    private Sum sum(int column) {
+        return sums.get(column - 1 - columns.size());
+    }
+
     @Override
     public String title(int column) {
         if (column == 0) {
             return Character.toUpperCase(grouping.words().charAt(0))
                     + grouping.words().substring(1);
         }
-        return isSum(column) ? weighed : columns.get(column - 1).title();
+        return isSum(column) ? sum(column).title() : columns.get(column - 1).title();
     }
 
     @Override
     public String subtitle(int column) {
         return column == 0
                 ? ""
-                : isSum(column) ? "in the master" : columns.get(column - 1).subtitle();
+                : isSum(column)
+                        ? sum(column).subtitle()
+                        : columns.get(column - 1).subtitle();
     }
 
     @Override
     public double width(int column) {
         return column == 0
                 ? grouping.texts().isEmpty() ? 260 : 120
-                : isSum(column) ? 130 : columns.get(column - 1).width();
+                : isSum(column) ? 116 : columns.get(column - 1).width();
     }
 
     @Override
@@ -217,7 +255,8 @@ public final class Reconciliation implements GridModel {
             return group.name;
         }
         if (isSum(column)) {
-            return group.sum.signum() == 0 ? "·" : MasterGrid.shownAs(group.sum.toPlainString(), Type.MONEY);
+            BigDecimal sum = sum(column).of().apply(group);
+            return sum.signum() == 0 ? "·" : MasterGrid.shownAs(sum.toPlainString(), type);
         }
         long count = columns.get(column - 1).count().applyAsLong(group);
         return count == 0 ? "·" : Says.number(count);
@@ -235,8 +274,7 @@ public final class Reconciliation implements GridModel {
 
     @Override
     public boolean isClosed(int column) {
-        boolean counted = column > 0 && !isSum(column) && !total(column).equals("·");
-        return closes && counted;
+        return closes && column > 0 && !total(column).equals("·");
     }
 
     @Override

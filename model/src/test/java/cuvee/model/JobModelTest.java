@@ -355,7 +355,7 @@ class JobModelTest {
     }
 
     private static Reconciliation reconciliation(Outcome outcome) {
-        return new Reconciliation(outcome, new Grouping("file", Map.of()), "", Map.of());
+        return new Reconciliation(outcome, new Grouping("file", Map.of()), "");
     }
 
     private static List<String> titles(GridModel grid) {
