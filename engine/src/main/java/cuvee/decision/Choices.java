@@ -143,6 +143,10 @@ public final class Choices {
             case Kinds.CORRECTION ->
                 Correction.read(new Decision(kind, subject, answer, "", "")).map(SourceChoice.Corrected::new);
             case Kinds.NEW_COLUMNS -> Optional.of(new SourceChoice.NewColumns(answer));
+            case Kinds.NIL_RETURN ->
+                Optional.of(Names.splitTexts(subject))
+                        .filter(parts -> parts.size() == 2 && answer.equals(SourceChoice.NilReturn.NIL))
+                        .map(parts -> new SourceChoice.NilReturn(parts.get(0), parts.get(1)));
             default -> Optional.empty();
         };
     }

@@ -43,6 +43,7 @@ public final class Kinds {
     public static final String SENT_AGAIN = "sent-again";
     public static final String SOURCE_NAME = "source-name";
     public static final String CORRECTION = "correction";
+    public static final String NIL_RETURN = "nil-return";
 
     /** All of them. */
     public static final Set<String> ALL = Set.of(
@@ -84,7 +85,8 @@ public final class Kinds {
             UNREADABLE,
             SENT_AGAIN,
             SOURCE_NAME,
-            CORRECTION);
+            CORRECTION,
+            NIL_RETURN);
 
     private Kinds() {}
 }

@@ -127,6 +127,22 @@ public sealed interface SourceChoice extends Choice {
         }
     }
 
+    /** That a sender has nothing to report for a month. */
+    record NilReturn(String sender, String month) implements SourceChoice {
+        /** The one answer. */
+        public static final String NIL = "nil";
+
+        @Override
+        public Words words() {
+            return new Words(Kinds.NIL_RETURN, Names.joinTexts(List.of(sender, month)), NIL);
+        }
+
+        @Override
+        public boolean understood() {
+            return month.matches("\\d{4}-(0[1-9]|1[0-2])");
+        }
+    }
+
     /** What becomes of columns that appear later, in words. */
     record NewColumns(String policy) implements SourceChoice {
         /** What can become of them. */

@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -16,6 +17,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -508,6 +510,36 @@ public final class MasterReader implements AutoCloseable {
                 }
             }
             return figures;
+        });
+    }
+
+    /**
+     * Rows that came from a sender for a month in one table.
+     *
+     * @param sender empty where the rows do not say
+     * @param month empty where they do not say when
+     */
+    public record Came(String sender, Optional<YearMonth> month, int table, long rows) {}
+
+    /** How many rows came from whom and for when, by a column of texts and a column of dates. */
+    public List<Came> came(int sender, int period) {
+        return Sql.ask("counting arrivals", () -> {
+            List<Came> came = new ArrayList<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("SELECT coalesce(m" + sender + ", ''), strftime(m" + period
+                            + ", '%Y-%m'), tbl, count(*) FROM master WHERE aside = 0 GROUP BY ALL ORDER BY ALL")) {
+                while (rows.next()) {
+                    String month = rows.getString(2);
+                    came.add(new Came(
+                            rows.getString(1).strip(),
+                            month == null || month.length() != 7
+                                    ? Optional.empty()
+                                    : Optional.of(YearMonth.parse(month)),
+                            rows.getInt(3),
+                            rows.getLong(4)));
+                }
+            }
+            return came;
         });
     }
 

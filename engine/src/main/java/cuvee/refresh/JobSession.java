@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.check.Arrivals;
 import cuvee.check.Reconciled;
 import cuvee.check.SourceChange;
 import cuvee.check.SourceFigures;
@@ -319,6 +320,7 @@ public final class JobSession implements AutoCloseable {
         Map<Integer, Outcome.Made> made = new HashMap<>();
         List<Map<Integer, Long>> rowsAside;
         Reconciled reconciled;
+        Optional<Arrivals> arrivals;
         Optional<Shaped> shaped = store.shape(proposal.plan());
         try (MasterReader reader = store.reader(proposal.plan())) {
             closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
@@ -330,8 +332,10 @@ public final class JobSession implements AutoCloseable {
             rowsAside = reader.setAside();
             reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
             reconciled = reconcile(proposal, reader, findings);
+            arrivals = SendersAndMonths.arrivals(proposal, reader, totals);
         }
         findings.addAll(new MasterFindings(store, proposal).all(codes, shaped));
+        arrivals.ifPresent(found -> findings.addAll(SendersAndMonths.findings(found)));
         findings.addAll(IdleRules.findings(proposal, rowsAside, rows));
         findings.addAll(FormSheets.findings(
                 proposal.layouts().stream()
@@ -365,6 +369,7 @@ public final class JobSession implements AutoCloseable {
                 rowsAside,
                 shaped,
                 reconciled,
+                arrivals,
                 List.of(),
                 watch.millis);
         return outcome.withSentences(Sentences.of(outcome));

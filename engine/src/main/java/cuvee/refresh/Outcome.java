@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.check.Arrivals;
 import cuvee.check.Reconciled;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
@@ -25,6 +26,7 @@ import java.util.Optional;
  * @param ruledOut for each rule about rows in force, how many it sets aside, by table number
  * @param shaped the master as it is shown and delivered, where rules about its shape say how
  * @param reconciled the sums of the sources against those of the master, before it is shaped
+ * @param arrivals what came from whom for which month; empty where nothing comes month by month
  * @param sentences the decisions behind the master, as people read them
  * @param millis how long each stage took
  */
@@ -42,6 +44,7 @@ public record Outcome(
         List<Map<Integer, Long>> ruledOut,
         Optional<Shaped> shaped,
         Reconciled reconciled,
+        Optional<Arrivals> arrivals,
         List<Sentence> sentences,
         Map<String, Long> millis) {
 
@@ -153,6 +156,7 @@ public record Outcome(
                 ruledOut,
                 shaped,
                 reconciled,
+                arrivals,
                 said,
                 millis);
     }

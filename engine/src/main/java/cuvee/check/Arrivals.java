@@ -1,0 +1,171 @@
+package cuvee.check;
+
+import cuvee.master.MasterReader.Came;
+import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+
+/**
+ * What came from whom for which month. A sender is expected for each month from its first one to the last of all; a month
+ * counts where at least half of the senders have rows for it.
+ *
+ * @param sender the column that says who sends
+ * @param period the column that says for when
+ * @param months without a gap, the first before the last
+ * @param nil months for which a sender has nothing to report, as the analyst says
+ */
+public record Arrivals(
+        String sender,
+        String period,
+        List<String> senders,
+        List<YearMonth> months,
+        Map<Place, Cell> cells,
+        Map<String, Long> others,
+        Set<Place> nil) {
+    private static final int FEWEST_SENDERS = 2;
+    private static final int FEWEST_MONTHS = 3;
+    private static final int MOST_SENDERS = 300;
+    private static final int MOST_MONTHS = 240;
+    /** With fewer cells filled than these, nobody sends month by month. */
+    private static final double REGULAR = 0.75;
+
+    public Arrivals {
+        senders = List.copyOf(senders);
+        months = List.copyOf(months);
+        cells = Map.copyOf(cells);
+        others = Map.copyOf(others);
+        nil = Set.copyOf(nil);
+    }
+
+    /** A sender and a month. */
+    public record Place(String sender, YearMonth month) {}
+
+    /**
+     * What came.
+     *
+     * @param tables the numbers of the tables that it stands in
+     */
+    public record Cell(long rows, List<Integer> tables) {
+        public Cell {
+            tables = List.copyOf(tables);
+        }
+    }
+
+    /** How a cell stands. */
+    public enum State {
+        CAME,
+        /** Nothing came, though the sender sent for months before and after. */
+        MISSING,
+        /** Nothing came so far for the last months. */
+        NOT_YET,
+        /** There is nothing to report. */
+        NIL,
+        /** Before the sender's first month. */
+        NOT_EXPECTED
+    }
+
+    /**
+     * Arrivals from how many rows came from whom, when and in which table; empty where nothing is regular enough for
+     * anything to be missing.
+     */
+    public static Optional<Arrivals> of(String sender, String period, Collection<Came> came, Set<Place> nil) {
+        TreeMap<YearMonth, Set<String>> sendersOf = new TreeMap<>();
+        TreeSet<String> senders = new TreeSet<>(String.CASE_INSENSITIVE_ORDER);
+        for (Came each : came) {
+            if (!each.sender().isEmpty()) {
+                senders.add(each.sender());
+                each.month()
+                        .ifPresent(month -> sendersOf
+                                .computeIfAbsent(month, any -> new HashSet<>())
+                                .add(each.sender()));
+            }
+        }
+        List<YearMonth> usual = sendersOf.entrySet().stream()
+                .filter(month -> month.getValue().size() * 2 >= senders.size())
+                .map(Map.Entry::getKey)
+                .toList();
+        boolean few = senders.size() < FEWEST_SENDERS || senders.size() > MOST_SENDERS || usual.size() < FEWEST_MONTHS;
+        if (few || ChronoUnit.MONTHS.between(usual.get(0), usual.get(usual.size() - 1)) >= MOST_MONTHS) {
+            return Optional.empty();
+        }
+        List<YearMonth> months = new ArrayList<>();
+        for (YearMonth month = usual.get(0); !month.isAfter(usual.get(usual.size() - 1)); month = month.plusMonths(1)) {
+            months.add(month);
+        }
+        Map<Place, Cell> cells = new HashMap<>();
+        Map<String, Long> others = new HashMap<>();
+        for (Came each : came) {
+            Optional<YearMonth> month = each.month().filter(months::contains);
+            if (month.isPresent() && !each.sender().isEmpty()) {
+                cells.merge(
+                        new Place(each.sender(), month.get()),
+                        new Cell(each.rows(), List.of(each.table())),
+                        Arrivals::both);
+            } else {
+                others.merge(each.sender(), each.rows(), Long::sum);
+            }
+        }
+        Arrivals arrivals = new Arrivals(sender, period, List.copyOf(senders), months, cells, others, nil);
+        return arrivals.isRegular() ? Optional.of(arrivals) : Optional.empty();
+    }
+
+    private static Cell both(Cell one, Cell other) {
+        TreeSet<Integer> tables = new TreeSet<>(one.tables());
+        tables.addAll(other.tables());
+        return new Cell(one.rows() + other.rows(), List.copyOf(tables));
+    }
+
+    /** True where most of what would be expected has come. */
+    private boolean isRegular() {
+        long expected = 0;
+        long there = 0;
+        for (String sender : senders) {
+            for (YearMonth month : months) {
+                State state = state(sender, month);
+                expected += state == State.NOT_EXPECTED ? 0 : 1;
+                there += state == State.CAME || state == State.NIL ? 1 : 0;
+            }
+        }
+        return there >= expected * REGULAR;
+    }
+
+    public Optional<Cell> cell(String sender, YearMonth month) {
+        return Optional.ofNullable(cells.get(new Place(sender, month)));
+    }
+
+    public State state(String sender, YearMonth month) {
+        Place place = new Place(sender, month);
+        if (cells.containsKey(place)) {
+            return State.CAME;
+        }
+        if (nil.contains(place)) {
+            return State.NIL;
+        }
+        boolean before = false;
+        boolean after = false;
+        for (YearMonth each : months) {
+            boolean came = cells.containsKey(new Place(sender, each));
+            before |= came && each.isBefore(month);
+            after |= came && each.isAfter(month);
+        }
+        return !before ? State.NOT_EXPECTED : after ? State.MISSING : State.NOT_YET;
+    }
+
+    /** What is expected and has not come, sender by sender. */
+    public List<Place> open(State state) {
+        List<Place> open = new ArrayList<>();
+        senders.forEach(sender -> months.stream()
+                .filter(month -> state(sender, month) == state)
+                .forEach(month -> open.add(new Place(sender, month))));
+        return open;
+    }
+}
