@@ -78,6 +78,8 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
     private final TextFormBar form;
     private final TextField what = new TextField();
     private final PasswordField password = new PasswordField();
+    private final VBox fileFace;
+    private final ArrivalsView arrivals;
     private FilesGrid.Filter filtered = FilesGrid.Filter.ALL;
     private Optional<Proposal.TagReport> trial = Optional.empty();
     private @Nullable FilesGrid lines;
@@ -116,7 +118,11 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
         files.setOnMark((row, column) -> marked(row));
         files.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         VBox.setVgrow(files, Priority.ALWAYS);
-        getChildren().addAll(placeLine(), standing(), files, foot());
+        fileFace = new VBox(standing(), files, foot());
+        VBox.setVgrow(fileFace, Priority.ALWAYS);
+        arrivals = new ArrivalsView(model, this::goTo, faces(true));
+        getChildren().addAll(placeLine(), fileFace, arrivals);
+        showFace(false);
         model.jobProperty().addListener((o, before, now) -> showPlaces(before, now));
         model.outcomeProperty().addListener((o, before, now) -> {
             trial = Optional.empty();
@@ -126,18 +132,43 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
         show(model.outcomeProperty().get());
     }
 
-    GridView grid() {
-        return files;
+    List<GridView> grids() {
+        return List.of(files, arrivals.grid());
+    }
+
+    /** The two faces of the stage, as words to choose between. */
+    private HBox faces(boolean ofArrivals) {
+        HBox faces = Pieces.row(14);
+        for (boolean each : new boolean[] {false, true}) {
+            ToggleButton face = new ToggleButton(each ? "Arrivals" : "Files");
+            face.setId((ofArrivals ? "arrivals-" : "files-") + "face-" + (each ? "arrivals" : "files"));
+            face.getStyleClass().setAll("toggle-button", "face");
+            face.setSelected(each == ofArrivals);
+            face.setOnAction(e -> {
+                face.setSelected(each == ofArrivals);
+                showFace(each);
+                (each ? arrivals.grid() : files).requestFocus();
+            });
+            faces.getChildren().add(face);
+        }
+        return faces;
+    }
+
+    private void showFace(boolean ofArrivals) {
+        Pieces.show(fileFace, !ofArrivals);
+        Pieces.show(arrivals, ofArrivals);
     }
 
     /** Shows the files that were set aside. */
     void showAside() {
+        showFace(false);
         filter(FilesGrid.Filter.ASIDE);
         files.requestFocus();
     }
 
     /** Goes to a file by its path. */
     void goTo(String path) {
+        showFace(false);
         filter(FilesGrid.Filter.ALL);
         FilesGrid now = lines;
         for (long row = 0; now != null && row < now.rows(); row++) {
@@ -151,6 +182,7 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
 
     @Override
     public Optional<JobFrame.Spot> spot(Question question) {
+        showFace(false);
         filter(FilesGrid.Filter.ALL);
         FilesGrid now = lines;
         for (long row = 0; now != null && row < now.rows(); row++) {
@@ -195,7 +227,7 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
             filters.put(each, face);
             faces.getChildren().add(face);
         }
-        HBox head = Pieces.row(12, says, Pieces.space(), Pieces.label("Show", "second"), faces);
+        HBox head = Pieces.row(12, says, faces(false), Pieces.space(), Pieces.label("Show", "second"), faces);
         says.setMinWidth(0);
         head.getStyleClass().add("standing");
         return head;

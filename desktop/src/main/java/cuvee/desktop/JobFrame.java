@@ -94,14 +94,8 @@ final class JobFrame extends BorderPane {
         views.put(Stage.MASTER, master);
         views.put(Stage.DELIVER, deliver);
         grids = new ArrayList<>(List.of(
-                collect.grid(),
-                read.list(),
-                read.sheet(),
-                lineUp.grid(),
-                master.grid(),
-                master.one(),
-                facts.grid(),
-                questions.grid()));
+                read.list(), read.sheet(), lineUp.grid(), master.grid(), master.one(), facts.grid(), questions.grid()));
+        grids.addAll(collect.grids());
         grids.addAll(check.grids());
         usePalette(shell.palette());
 

@@ -16,7 +16,8 @@ class ArrivalsTest extends BatchTest {
         String[] lines = new String[rows + 1];
         lines[0] = "Sailed,Pax";
         for (int i = 0; i < rows; i++) {
-            lines[i + 1] = String.format("2026-%02d-%02d,%d", month, i + 1, 100 * port.length() + port.charAt(0) + 10 * month + i);
+            lines[i + 1] = String.format(
+                    "2026-%02d-%02d,%d", month, i + 1, 100 * port.length() + port.charAt(0) + 10 * month + i);
         }
         batch.csv(port + " 2026-0" + month + ".csv", lines);
     }

@@ -162,6 +162,9 @@ final class Acts {
         if (about instanceof SourceChoice.InOrder) {
             return "the order of the files";
         }
+        if (about instanceof SourceChoice.NilReturn nil) {
+            return "nothing to report from " + nil.sender() + " for " + nil.month();
+        }
         return about instanceof SourceChoice.Corrected ? "corrected a cell" : "decided about files";
     }
 

@@ -1,6 +1,9 @@
 package cuvee.model;
 
+import cuvee.check.Arrivals;
 import cuvee.collect.Collector;
+import cuvee.decision.Choice;
+import cuvee.decision.SourceChoice;
 import cuvee.decision.TableChoice;
 import cuvee.job.Decision;
 import cuvee.job.Job;
@@ -132,6 +135,17 @@ public final class FilesModel {
             now = now.withoutSettled(JobSession.FILE, path);
         }
         model.take(now);
+    }
+
+    /** Says that a sender has nothing to report for a month, or no longer. */
+    public void decideNil(Arrivals.Place place, boolean nil) {
+        SourceChoice.NilReturn choice =
+                new SourceChoice.NilReturn(place.sender(), place.month().toString());
+        Choice.Words words = choice.words();
+        model.take(
+                nil
+                        ? model.now().withSettled(new Decision(words.kind(), words.subject(), words.answer(), "", ""))
+                        : model.now().withoutSettled(words.kind(), words.subject()));
     }
 
     /** Says how a text file, or all, are written; empty words leave it to be told from the files. */

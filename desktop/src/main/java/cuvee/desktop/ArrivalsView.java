@@ -1,0 +1,163 @@
+package cuvee.desktop;
+
+import cuvee.check.Arrivals;
+import cuvee.check.Arrivals.State;
+import cuvee.model.ArrivalsGrid;
+import cuvee.model.GridModel;
+import cuvee.model.JobModel;
+import cuvee.model.ListGrid;
+import cuvee.place.Says;
+import cuvee.refresh.Outcome;
+import java.time.format.TextStyle;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+
+/** What came from whom for which month, and what is missing; a cell leads to its files. */
+final class ArrivalsView extends VBox {
+    private static final int MOST_FILES = 6;
+    /** What the grid needs above its lines and below them. */
+    private static final double HEAD = 44;
+
+    private static final double LAST = 46;
+    private final JobModel model;
+    private final Consumer<String> openFile;
+    private final GridView grid = new GridView("arrivals-grid");
+    private final Label says = Pieces.label("", "says");
+    private final Label expected = Pieces.label("", "second");
+    private final Label about = Pieces.label("", "bold");
+    private final FlowPane files = new FlowPane(12, 2);
+    private final Button nil = Pieces.button("Nothing to report", "N", "arrival-nil", () -> decide(true));
+    private final Button expect = Pieces.button("Expect it again", "arrival-expect", () -> decide(false));
+    private @Nullable ArrivalsGrid cells;
+
+    ArrivalsView(JobModel model, Consumer<String> openFile, HBox faces) {
+        this.model = model;
+        this.openFile = openFile;
+        setId("arrivals");
+        says.setMinWidth(0);
+        HBox head = Pieces.row(12, says, faces, Pieces.space(), expected);
+        head.getStyleClass().add("standing");
+        grid.setEmptyWords("Nothing comes month by month here: no column says who sends and another for when."
+                + " Take a tag from names or folders, and set a date column.");
+        grid.setOnSelect((row, column) -> tell());
+        grid.setOnOpen((row, column) -> open(row, column));
+        grid.setOnKeyPressed(e -> {
+            if (e.getCode() == KeyCode.N && !nil.isDisabled() && nil.isVisible()) {
+                decide(true);
+                e.consume();
+            }
+        });
+        VBox.setVgrow(grid, Priority.SOMETIMES);
+        VBox.setVgrow(this, Priority.ALWAYS);
+        Region rest = new Region();
+        VBox.setVgrow(rest, Priority.ALWAYS);
+        about.setId("arrival-about");
+        files.setAlignment(Pos.CENTER_LEFT);
+        files.setMinWidth(0);
+        HBox.setHgrow(files, Priority.ALWAYS);
+        nil.setTooltip(new Tooltip("The sender has nothing for this month; it is no longer missed"));
+        VBox foot = new VBox(6, Pieces.row(12, about, Pieces.space(), expect, nil), files);
+        foot.getStyleClass().add("view-foot");
+        getChildren().addAll(head, grid, foot, rest);
+        model.outcomeProperty().addListener((o, before, now) -> show(now));
+        show(model.outcomeProperty().get());
+    }
+
+    GridView grid() {
+        return grid;
+    }
+
+    private void show(Optional<Outcome> outcome) {
+        Optional<Arrivals> found = outcome.flatMap(Outcome::arrivals);
+        long row = grid.selectedRow();
+        int column = grid.selectedColumn();
+        cells = found.map(arrivals -> new ArrivalsGrid(outcome.orElseThrow(), arrivals))
+                .orElse(null);
+        ArrivalsGrid now = cells;
+        says.setText(now == null ? "Nothing is expected month by month." : now.says());
+        expected.setText(found.map(arrivals ->
+                        "Expected: each " + arrivals.sender() + ", each month of " + arrivals.period() + ".")
+                .orElse(""));
+        if (now == null) {
+            grid.setModel(new ListGrid<String>(List.of(), List.of(), (item, at) -> GridModel.Tone.PLAIN));
+        } else {
+            grid.setModel(now);
+            // No taller than its lines, so that the last one stands right below them.
+            double lines = 0;
+            for (long each = 0; each < now.rows(); each++) {
+                lines += now.isTall(each) ? GridGeometry.TALL : GridGeometry.ROW;
+            }
+            double high = HEAD + lines + LAST;
+            grid.setPrefHeight(high);
+            grid.setMaxHeight(high);
+            if (row >= 0 && row < now.rows() && column < now.columns()) {
+                grid.select(row, column);
+            }
+        }
+        tell();
+    }
+
+    private void open(long row, int column) {
+        ArrivalsGrid now = cells;
+        if (now != null) {
+            now.files(row, column).stream().findFirst().ifPresent(openFile);
+        }
+    }
+
+    private Optional<Arrivals.Place> chosen() {
+        ArrivalsGrid now = cells;
+        return now == null ? Optional.empty() : now.place(grid.selectedRow(), grid.selectedColumn());
+    }
+
+    private void decide(boolean nothing) {
+        chosen().ifPresent(place -> model.files().decideNil(place, nothing));
+    }
+
+    /** Says what the chosen cell came from. */
+    private void tell() {
+        ArrivalsGrid now = cells;
+        Optional<Arrivals.Place> place = chosen();
+        Optional<State> state = now == null ? Optional.empty() : now.state(grid.selectedRow(), grid.selectedColumn());
+        List<String> from = now == null ? List.of() : now.files(grid.selectedRow(), grid.selectedColumn());
+        about.setText(place.map(chosen -> chosen.sender() + ", "
+                        + chosen.month().getMonth().getDisplayName(TextStyle.FULL, Locale.ENGLISH) + " "
+                        + chosen.month().getYear() + ": "
+                        + state.map(how -> said(how, from.size())).orElse(""))
+                .orElse("Choose a cell to see its files."));
+        files.getChildren().clear();
+        for (int i = 0; i < Math.min(MOST_FILES, from.size()); i++) {
+            String path = from.get(i);
+            files.getChildren().add(Pieces.go(path, "arrival-file-" + i, () -> openFile.accept(path)));
+        }
+        if (from.size() > MOST_FILES) {
+            files.getChildren().add(Pieces.label(Says.number(from.size() - MOST_FILES) + " more", "second"));
+        }
+        boolean open = state.filter(how -> how == State.MISSING || how == State.NOT_YET)
+                .isPresent();
+        Pieces.show(nil, open);
+        Pieces.show(expect, state.filter(State.NIL::equals).isPresent());
+    }
+
+    private static String said(State state, int files) {
+        return switch (state) {
+            case CAME -> "from " + Says.count(files, "file") + ".";
+            case MISSING -> "nothing came, though months before and after did.";
+            case NOT_YET -> "nothing has come yet.";
+            case NIL -> "nothing to report, as you say.";
+            case NOT_EXPECTED -> "not expected; the sender began later.";
+        };
+    }
+}
