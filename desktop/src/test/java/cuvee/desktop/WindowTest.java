@@ -513,4 +513,34 @@ class WindowTest extends InAWindow {
         waitFor("the file alone to follow", () -> model().jobProperty().get().isSettled("sheets", "a.csv"));
         waitFor("its rows", () -> model().outcomeProperty().get().orElseThrow().rows() == 2);
     }
+
+    @Test
+    void arrivalsAreSettledByAKeyAndTheAccountIsWrittenFromCheck() throws IOException {
+        for (String port : List.of("Hollin", "Tarsk", "Marsay")) {
+            for (int month = 1; month <= 4; month++) {
+                if (!port.equals("Tarsk") || month != 2) {
+                    write(
+                            "data/" + port + " 2026-0" + month + ".csv",
+                            "Sailed,Pax\n2026-0" + month + "-05," + (port.length() + port.charAt(0)) + month
+                                    + "\n2026-0" + month + "-06,7\n");
+                }
+            }
+        }
+        Files.delete(folder.resolve("data/a.csv"));
+        newJob();
+        robot.clickOn("#files-face-arrivals");
+        GridView arrivals = find("#arrivals-grid");
+        robot.interact(() -> arrivals.select(2, 2));
+        waitFor("what is missing", () -> words("#arrival-about").startsWith("Tarsk, February 2026: nothing came"));
+        robot.push(KeyCode.N);
+        waitFor("nothing to report", () -> words("#arrival-about").contains("nothing to report, as you say"));
+        goTo(KeyCode.DIGIT5);
+        assertThat(words("#verdict")).startsWith("The numbers add up");
+        chosen.target = Optional.of(folder.resolve("account.html"));
+        robot.clickOn("#account");
+        waitFor("the account", () -> words("#work-words").startsWith("Written: account.html"));
+        assertThat(Files.readString(folder.resolve("account.html")))
+                .contains("agrees")
+                .doesNotContain("<script");
+    }
 }

@@ -689,7 +689,7 @@ class JobModelTest {
         model.undo();
         idle();
         assertThat(titles(reconciliation(model.outcomeProperty().get().orElseThrow())))
-                .containsExactly("File", "Lines seen", "Header", "Kept", "In the master");
+                .containsExactly("File", "Lines seen", "Header", "Kept");
     }
 
     @Test
@@ -726,5 +726,68 @@ class JobModelTest {
         idle();
         assertThat(model.outcomeProperty().get().orElseThrow().proposal().valueCells())
                 .isEmpty();
+    }
+
+    @Test
+    void whatFilesBroughtStaysToBeReadWhateverIsDecidedAfterwards() throws Exception {
+        Question question = refreshed().questions().get(0);
+        assertThat(model.whatChangedProperty().get()).isEqualTo(WhatChanged.NOTHING);
+        write("data/c.csv", "Date,Port,Passengers\n2026-03-01,Marsay,1500\n");
+        refreshed();
+        WhatChanged changed = model.whatChangedProperty().get();
+        assertThat(changed.lines().get(0)).isEqualTo(new WhatChanged.Line("1 file new", "+1 rows"));
+        assertThat(changed.lines()).contains(new WhatChanged.Line("Passengers", "+1,500"));
+        assertThat(changed.sources().get(0).path()).isEqualTo("c.csv");
+        model.settle(question, question.assumed());
+        idle();
+        assertThat(model.whatChangedProperty().get()).isEqualTo(changed);
+    }
+
+    @Test
+    void sumsOfTheSourcesStandBesideThoseOfTheMaster() throws Exception {
+        Outcome outcome = refreshed();
+        Reconciliation lines = new Reconciliation(outcome, new Grouping("file", Map.of()), "Passengers");
+        assertThat(titles(lines)).endsWith("Passengers", "Passengers");
+        int last = lines.columns() - 1;
+        assertThat(lines.subtitle(last - 1)).isEqualTo("in the sources");
+        assertThat(lines.subtitle(last)).isEqualTo("in the master");
+        assertThat(lines.total(last)).isEqualTo(lines.total(last - 1)).isNotEqualTo("·");
+        assertThat(lines.isClosed(last)).isTrue();
+    }
+
+    @Test
+    void arrivalsShowWhatIsMissingAndWhatIsNothingToReport() throws Exception {
+        for (String port : List.of("Hollin", "Tarsk", "Marsay")) {
+            for (int month = 1; month <= 4; month++) {
+                if (!port.equals("Tarsk") || month != 2) {
+                    write(
+                            "data/" + port + " 2026-0" + month + ".csv",
+                            "Sailed,Pax\n2026-0" + month + "-05," + (port.length() + port.charAt(0)) + month
+                                    + "\n2026-0" + month + "-06,7\n");
+                }
+            }
+        }
+        Files.delete(folder.resolve("data/a.csv"));
+        Files.delete(folder.resolve("data/b.csv"));
+        Outcome outcome = refreshed();
+        ArrivalsGrid grid = new ArrivalsGrid(outcome, outcome.arrivals().orElseThrow());
+        assertThat(grid.says()).isEqualTo("1 is missing of 12.");
+        assertThat(grid.text(2, 0)).isEqualTo("Tarsk");
+        assertThat(grid.text(2, 2)).isEqualTo("missing");
+        assertThat(grid.mark(2, 2)).isEqualTo(GridModel.Mark.WRONG);
+        assertThat(grid.files(2, 3)).containsExactly("Tarsk 2026-03.csv");
+        assertThat(grid.total(grid.columns() - 1)).isEqualTo("22");
+        model.files().decideNil(grid.place(2, 2).orElseThrow(), true);
+        idle();
+        Outcome nil = model.outcomeProperty().get().orElseThrow();
+        ArrivalsGrid after = new ArrivalsGrid(nil, nil.arrivals().orElseThrow());
+        assertThat(after.text(2, 2)).isEqualTo("nil");
+        assertThat(after.says()).isEqualTo("All 11 that are expected have come.");
+        assertThat(model.lastActProperty().get()).isEqualTo("nothing to report from Tarsk for 2026-02");
+        model.undo();
+        idle();
+        Outcome back = model.outcomeProperty().get().orElseThrow();
+        assertThat(new ArrivalsGrid(back, back.arrivals().orElseThrow()).text(2, 2))
+                .isEqualTo("missing");
     }
 }
