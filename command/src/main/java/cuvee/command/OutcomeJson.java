@@ -3,6 +3,7 @@ package cuvee.command;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import cuvee.check.Arrivals;
 import cuvee.check.Reconciled;
 import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
@@ -86,6 +87,7 @@ final class OutcomeJson {
             }
         });
         reconciliation(root.putObject("reconciliation"), outcome);
+        outcome.arrivals().ifPresent(arrivals -> arrivals(root.putObject("arrivals"), arrivals));
         ObjectNode millis = root.putObject("ms");
         outcome.millis().forEach(millis::put);
         return root;
@@ -279,6 +281,18 @@ final class OutcomeJson {
                             .put("before", sum.before().toPlainString())
                             .put("now", sum.now().toPlainString()));
         });
+    }
+
+    private static void arrivals(ObjectNode node, Arrivals arrivals) {
+        node.put("sender", arrivals.sender()).put("period", arrivals.period());
+        places(node.putArray("missing"), arrivals.open(Arrivals.State.MISSING));
+        places(node.putArray("notYet"), arrivals.open(Arrivals.State.NOT_YET));
+    }
+
+    private static void places(ArrayNode array, List<Arrivals.Place> places) {
+        places.forEach(place -> array.addObject()
+                .put("sender", place.sender())
+                .put("month", place.month().toString()));
     }
 
     private static void rows(ObjectNode node, EarlierRows.Difference rows) {

@@ -333,6 +333,7 @@ public final class JobSession implements AutoCloseable {
             reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
             reconciled = reconcile(proposal, reader, findings);
             arrivals = SendersAndMonths.arrivals(proposal, reader, totals);
+            findings.addAll(AuditFindings.of(proposal.plan(), reader));
         }
         findings.addAll(new MasterFindings(store, proposal).all(codes, shaped));
         arrivals.ifPresent(found -> findings.addAll(SendersAndMonths.findings(found)));

@@ -72,6 +72,7 @@ class ChoicesTest {
                 of("unreadable", "a.csv", "keep"),
                 of("sent-again", "a.csv | b \\| c.csv", "b | c.csv"),
                 of("sent-again", "a.csv | b.csv", "all"),
+                of("nil-return", "Tarsk | 2026-03", "nil"),
                 of("source-name", "../data : a.csv", "data 2/a.csv"),
                 of("correction", "a.xlsx | Sheet1 | 118:5", "12 | 1,2"));
     }
@@ -107,6 +108,7 @@ class ChoicesTest {
                     across; a|b; turn
                     tag; the moon; Port
                     sent-again; a.csv | b.csv; c.csv
+                    nil-return; Tarsk | March; nil
                     sheets; all files; the good ones
                     tomorrow; Fare; anything
                     """)

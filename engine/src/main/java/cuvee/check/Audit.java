@@ -1,0 +1,134 @@
+package cuvee.check;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A sceptic's look at the numbers of a master: columns that are the product or the sum of two others in nearly all rows, so
+ * that the rows in which they are not can be pointed out; and values so far above all others that a decimal mark may have
+ * moved. Works on samples and on figures; it never says that a number is wrong, only that it is worth a look.
+ */
+public final class Audit {
+    /** A relation holds where it holds in so many of the rows that have all three numbers. */
+    private static final double NEARLY_ALL = 0.94;
+
+    private static final int FEWEST_ROWS = 20;
+    private static final int FEWEST_DIFFERENT = 8;
+    private static final int FEWEST_VALUES = 30;
+    /** A value so many times the next one is far above all others. */
+    private static final double FAR = 6;
+
+    private Audit() {}
+
+    /** How a column follows from two others. */
+    public enum Kind {
+        PRODUCT("×"),
+        SUM("+");
+
+        private final String sign;
+
+        Kind(String sign) {
+            this.sign = sign;
+        }
+
+        public String sign() {
+            return sign;
+        }
+    }
+
+    /**
+     * A column that follows from two others, all from 0.
+     *
+     * @param tolerance how far the result may be off, by the decimals that it is written with
+     */
+    public record Relation(Kind kind, int one, int other, int result, double tolerance) {
+        boolean holds(double a, double b, double c) {
+            double expected = kind == Kind.PRODUCT ? a * b : a + b;
+            return Math.abs(expected - c) <= tolerance + 1e-9 * Math.abs(expected);
+        }
+    }
+
+    /**
+     * The relations between columns, from some rows; each result is explained once, by the relation that holds most often.
+     *
+     * @param rows the numbers of some rows; what is blank is not a number
+     * @param decimals the digits behind the mark that each column is written with
+     */
+    public static List<Relation> relations(List<double[]> rows, int[] decimals) {
+        List<Relation> found = new ArrayList<>();
+        int columns = decimals.length;
+        boolean[] varies = new boolean[columns];
+        for (int i = 0; i < columns; i++) {
+            varies[i] = different(rows, i) >= FEWEST_DIFFERENT;
+        }
+        for (int result = 0; result < columns; result++) {
+            Relation best = null;
+            double most = NEARLY_ALL;
+            for (int one = 0; varies[result] && one < columns; one++) {
+                for (int other = one + 1; other < columns; other++) {
+                    if (one == result || other == result || !varies[one] || !varies[other]) {
+                        continue;
+                    }
+                    for (Kind kind : Kind.values()) {
+                        Relation relation =
+                                new Relation(kind, one, other, result, 0.51 * Math.pow(10, -decimals[result]));
+                        double share = share(rows, relation);
+                        if (share >= most) {
+                            most = Math.nextUp(share);
+                            best = relation;
+                        }
+                    }
+                }
+            }
+            Optional.ofNullable(best).ifPresent(found::add);
+        }
+        return found;
+    }
+
+    private static long different(List<double[]> rows, int column) {
+        return rows.stream()
+                .mapToDouble(row -> row[column])
+                .filter(value -> !Double.isNaN(value) && value != 0)
+                .distinct()
+                .count();
+    }
+
+    /** In what share of the rows that have all three numbers, the result not 0, a relation holds; 0 for few rows. */
+    private static double share(List<double[]> rows, Relation relation) {
+        int holds = 0;
+        int all = 0;
+        for (double[] row : rows) {
+            double a = row[relation.one()];
+            double b = row[relation.other()];
+            double c = row[relation.result()];
+            if (!Double.isNaN(a + b + c) && c != 0) {
+                all++;
+                holds += relation.holds(a, b, c) ? 1 : 0;
+                if (all == FEWEST_ROWS && holds * 2 < all) {
+                    return 0;
+                }
+            }
+        }
+        return all < FEWEST_ROWS ? 0 : (double) holds / all;
+    }
+
+    /**
+     * True where the greatest of many values is so far above all others, and would be an ordinary one with its decimal mark
+     * elsewhere, that the mark may have moved.
+     *
+     * @param greatest the two greatest, the greater first, without sign
+     * @param middle the value that half exceed
+     */
+    public static boolean isFarAbove(double[] greatest, double middle, long count) {
+        if (count < FEWEST_VALUES || greatest.length < 2 || greatest[1] <= 0 || middle <= 0) {
+            return false;
+        }
+        boolean far = greatest[0] >= FAR * greatest[1];
+        boolean ordinary = Arrays.stream(new double[] {10, 100, 1000})
+                .map(moved -> greatest[0] / moved)
+                .anyMatch(value -> value <= greatest[1] && value >= middle / FAR);
+        return far && ordinary;
+    }
+}

@@ -1,0 +1,146 @@
+package cuvee.refresh;
+
+import cuvee.check.Audit;
+import cuvee.check.Audit.Relation;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.value.Type;
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What a sceptic sees in the numbers of a master, each with the cell to look at. */
+final class AuditFindings {
+    private static final int SAMPLE = 2000;
+    /** A relation that more rows than these break, in a hundred, is none. */
+    private static final double MOST_BROKEN = 0.03;
+
+    private static final int MOST_ROWS = 500;
+    /** So few rows that break what all others keep are slips; more are a habit. */
+    private static final int FEW = 5;
+    /** Values are not looked at one by one in longer masters. */
+    private static final long LONGEST = 3_000_000;
+
+    private final MasterPlan plan;
+    private final MasterReader reader;
+    private final List<Finding> findings = new ArrayList<>();
+
+    private AuditFindings(MasterPlan plan, MasterReader reader) {
+        this.plan = plan;
+        this.reader = reader;
+    }
+
+    static List<Finding> of(MasterPlan plan, MasterReader reader) {
+        AuditFindings audit = new AuditFindings(plan, reader);
+        if (reader.rows() <= LONGEST) {
+            audit.relations();
+            audit.farAbove();
+        }
+        return audit.findings;
+    }
+
+    private void relations() {
+        List<Integer> columns = new ArrayList<>();
+        for (int i = 0; i < plan.columns().size(); i++) {
+            if (plan.addsUp(i) && plan.columns().get(i).part() == MasterPlan.Column.Part.VALUE) {
+                columns.add(i);
+            }
+        }
+        if (columns.size() < 3) {
+            return;
+        }
+        int[] decimals = columns.stream()
+                .mapToInt(i -> plan.columns().get(i).type() == Type.WHOLE_NUMBER
+                        ? 0
+                        : plan.columns().get(i).decimals())
+                .toArray();
+        for (Relation relation : Audit.relations(reader.someNumbers(columns, SAMPLE), decimals)) {
+            broken(relation, columns);
+        }
+    }
+
+    private void broken(Relation relation, List<Integer> columns) {
+        int result = columns.get(relation.result());
+        List<MasterReader.NumberAt> broken = reader.notFollowing(
+                relation.kind() == Audit.Kind.PRODUCT,
+                columns.get(relation.one()),
+                columns.get(relation.other()),
+                result,
+                relation.tolerance(),
+                MOST_ROWS);
+        if (broken.isEmpty() || broken.size() > Math.max(2, reader.rows() * MOST_BROKEN)) {
+            return;
+        }
+        MasterReader.NumberAt first = broken.get(0);
+        String follows = name(columns.get(relation.one())) + " "
+                + relation.kind().sign() + " " + name(columns.get(relation.other()));
+        findings.add(new Finding(
+                broken.size() <= FEW ? Severity.WARNING : Severity.REMARK,
+                "does-not-follow",
+                where(first, result),
+                name(result) + " is " + follows + " in nearly all rows, but not in "
+                        + Says.count(broken.size(), "row") + ": here it is " + number(first.value()) + ", and "
+                        + number(first.expected()) + " would follow.",
+                "The values are kept as they are.",
+                "Look at the cell; correct it there, or ask the sender."));
+    }
+
+    private void farAbove() {
+        for (int i = 0; i < plan.columns().size(); i++) {
+            Type type = plan.columns().get(i).type();
+            boolean amounts = type == Type.MONEY || type == Type.DECIMAL || type == Type.WHOLE_NUMBER;
+            if (!amounts || !plan.addsUp(i) || plan.columns().get(i).part() != MasterPlan.Column.Part.VALUE) {
+                continue;
+            }
+            List<MasterReader.NumberAt> greatest = reader.greatest(i);
+            double[] values =
+                    greatest.stream().mapToDouble(MasterReader.NumberAt::value).toArray();
+            if (values.length < 2 || values[0] < 4 * values[1]) {
+                continue;
+            }
+            double[] spread = reader.spread(i);
+            if (Audit.isFarAbove(values, spread[1], (long) spread[0])) {
+                findings.add(new Finding(
+                        Severity.WARNING,
+                        "far-above",
+                        where(greatest.get(0), i),
+                        name(i) + " is " + number(values[0]) + " here; the next greatest of "
+                                + Says.count((long) spread[0], "value") + " is " + number(values[1])
+                                + ". A decimal mark may have moved.",
+                        "The value is kept as it is.",
+                        "Look at the cell; correct it there, or ask the sender."));
+            }
+        }
+    }
+
+    private String name(int column) {
+        return plan.columns().get(column).name();
+    }
+
+    private static String number(double value) {
+        return Says.number(new BigDecimal(value).round(new MathContext(12)));
+    }
+
+    private Where where(MasterReader.NumberAt number, int column) {
+        return plan.tables().stream()
+                .filter(table -> table.id() == number.table())
+                .findFirst()
+                .map(table -> {
+                    MasterPlan.Feed feed = table.feeds().get(column);
+                    Where sheet = Where.sheet(table.source(), table.sheet());
+                    int row = feed != null && feed.origin().row() > 0
+                            ? feed.origin().row()
+                            : number.row();
+                    int at = feed == null
+                            ? -1
+                            : feed.origin().column(Math.max(0, number.turned())).orElse(-1);
+                    return at < 0 ? sheet : sheet.cell(row, at + 1);
+                })
+                .orElse(Where.JOB);
+    }
+}
