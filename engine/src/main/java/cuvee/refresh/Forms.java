@@ -16,6 +16,7 @@ import cuvee.value.Type;
 import cuvee.value.Typing;
 import cuvee.value.ValueReader;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -166,6 +167,11 @@ final class Forms {
      * @param kind what the value is: 0 words, 1 a number, 2 a date
      */
     private record Beside(Cell label, Optional<Cell> value, int kind) {
+        /** True for a label that speaks of the sheet itself, such as who signed it. */
+        boolean isOfTheSheet() {
+            return Tags.isOfTheSheet(LooseText.key(CellKind.textOf(label.staged())));
+        }
+
         /** How far to the right its value stands, or where it is blank that of the same place in another sheet. */
         Optional<Integer> offset(Optional<Beside> elsewhere) {
             return value.map(cell -> cell.column() - label.column())
@@ -204,13 +210,16 @@ final class Forms {
 
     private void takeBuiltAlike(Map<Small, List<Beside>> group) {
         int size = group.values().stream().mapToInt(Forms::lastFilled).max().orElse(0);
-        // Of each place a pair that has a value; what is blank in all sheets is a heading and no field.
+        // Of each place a pair that has a value; what is blank in all sheets is a heading and no field, and what speaks
+        // of
+        // the sheet in most of them is none either.
         List<Optional<Beside>> filled = IntStream.range(0, size)
                 .mapToObj(i -> group.values().stream()
                         .filter(pairs -> pairs.size() > i)
                         .map(pairs -> pairs.get(i))
                         .filter(pair -> pair.value().isPresent())
-                        .findFirst())
+                        .findFirst()
+                        .filter(pair -> isField(group.values(), i)))
                 .toList();
         long[] kinds = new long[3];
         filled.forEach(place -> place.ifPresent(pair -> kinds[pair.kind()]++));
@@ -223,15 +232,22 @@ final class Forms {
         group.forEach((small, pairs) -> {
             List<Field> fields = new ArrayList<>();
             for (int i = 0; i < Math.min(size, pairs.size()); i++) {
-                Cell label = pairs.get(i).label();
-                pairs.get(i)
-                        .offset(filled.get(i))
-                        .ifPresent(offset ->
-                                fields.add(new Field(LooseText.key(CellKind.textOf(label.staged())), offset)));
+                Beside pair = pairs.get(i);
+                filled.get(i)
+                        .flatMap(other -> pair.offset(Optional.of(other)))
+                        .ifPresent(offset -> fields.add(new Field(
+                                LooseText.key(CellKind.textOf(pair.label().staged())), offset)));
             }
             fields.forEach(field -> offsets.add(field.offset()));
             bySheet.computeIfAbsent(small.sheet().id(), any -> form(small, fields, group.size()));
         });
+    }
+
+    private static boolean isField(Collection<List<Beside>> group, int place) {
+        long ofTheSheet = group.stream()
+                .filter(pairs -> pairs.size() > place && pairs.get(place).isOfTheSheet())
+                .count();
+        return ofTheSheet * 2 < group.size();
     }
 
     private static boolean isBuiltLike(List<Beside> own, List<Beside> others) {
@@ -270,7 +286,7 @@ final class Forms {
         for (List<Cell> cells : rows.values()) {
             Cell label = cells.get(0);
             String key = LooseText.key(CellKind.textOf(label.staged()));
-            if (!label.equals(small.texts().get(key)) || Tags.isOfTheSheet(key)) {
+            if (!label.equals(small.texts().get(key))) {
                 continue;
             }
             if (cells.size() == 2 && cells.get(1).column() - label.column() <= FARTHEST_VALUE) {

@@ -110,7 +110,7 @@ class FormsTest extends BatchTest {
     void formsInEachSendersOwnWordsAreTakenForOneByHowTheyAreBuilt() {
         List<List<String>> words = List.of(
                 List.of("Port", "Sailing date", "Trip code", "Passengers", "Fares taken", "Full"),
-                List.of("Harbour", "Sailed on", "Trip no", "Pax", "Takings", "Share filled"),
+                List.of("Harbour", "Run date", "Trip no", "Pax", "Takings", "Share filled"),
                 List.of("Quay", "Day", "Trip", "Persons", "Fares", "Filled"));
         for (int i = 0; i < 9; i++) {
             int[] of = {i % 3, i / 3, (i + i / 3) % 3, (i + 1) % 3, (2 * i + i / 3) % 3, (i / 3 + 1) % 3};
