@@ -41,6 +41,7 @@ final class TableBody {
     private final int headRows;
     private final boolean numbered;
     private final int leastFilled;
+    private final int usuallyFilled;
     private final AfterGap afterGap;
     private final List<Aside> aside = new ArrayList<>();
     private final List<Run> runs = new ArrayList<>();
@@ -102,7 +103,8 @@ final class TableBody {
             lastRow = rows.get(headRows - 1).number();
         }
         List<Row> below = rows.subList(headRows, rows.size());
-        this.leastFilled = leastFilled(below);
+        this.leastFilled = filled(below, 4);
+        this.usuallyFilled = filled(below, 2);
         this.loneWords = new LoneWords(below);
         this.afterGap = new AfterGap(columns, totalRows, titles, leastFilled, hints, clues);
         if (!choice.found()) {
@@ -190,8 +192,8 @@ final class TableBody {
         return sections > 0;
     }
 
-    /** The fewest cells that ordinary records fill. */
-    private static int leastFilled(List<Row> below) {
+    /** How many cells the first rows fill that are fuller than one in so many of them: the fewest of records, or the usual. */
+    private static int filled(List<Row> below, int oneIn) {
         int gap = 0;
         while (gap < below.size() && (gap == 0 || below.get(gap).blanksBefore() == 0)) {
             gap++;
@@ -203,7 +205,7 @@ final class TableBody {
                 .filter(count -> count > 1)
                 .sorted()
                 .toArray();
-        return filled.length == 0 ? 1 : filled[filled.length / 4];
+        return filled.length == 0 ? 1 : filled[filled.length / oneIn];
     }
 
     static int firstColumn(Row row) {
@@ -431,8 +433,11 @@ final class TableBody {
         if (filled >= leastFilled) {
             return false;
         }
+        // Behind a line of words, or a total, half of what records fill is little; records that follow take it back.
+        boolean behindTheEnd = !lines.isEmpty() || totalRows.isJustBehindATotal();
         return label && filled == 2
-                || apart && (label || note || afterGap.strange(row) * 2 >= filled || filled * 2 <= leastFilled);
+                || apart && (label || note || afterGap.strange(row) * 2 >= filled || filled * 2 <= leastFilled)
+                || apart && behindTheEnd && filled * 2 <= usuallyFilled;
     }
 
     private void keep(Row row) {

@@ -149,6 +149,11 @@ final class TotalRows {
         return agreed > 1 || agreed == 1 && (times == 0 || sums.records() > MANY);
     }
 
+    /** True where no record has come since the last total. */
+    boolean isJustBehindATotal() {
+        return !stated.isEmpty() && sums.recordsSinceTotal() == 0;
+    }
+
     /** Takes in a row as a total, whatever it looks like. */
     void take(Row row) {
         note(row);

@@ -27,6 +27,7 @@ final class Doubles {
     static final String KIND = Kinds.SHEET;
     static final String TAKE = TableChoice.TAKE;
     static final String ASIDE = TableChoice.ASIDE;
+    private static final int FEWEST_FIELDS = 5;
     private static final int FEWEST_RECORDS = 3;
     private final Job job;
     private final Map<PlacedTable, String> reasons = new LinkedHashMap<>();
@@ -83,7 +84,7 @@ final class Doubles {
         for (PlacedTable table : shortestFirst) {
             Map<String, Double> sums = sums(table);
             if (takenByYou(table.source())
-                    || table.table().kept() < FEWEST_RECORDS
+                    || table.table().kept() < FEWEST_RECORDS && !isLongForm(table)
                     || sums.values().stream().allMatch(sum -> sum == 0)) {
                 continue;
             }
@@ -103,6 +104,15 @@ final class Doubles {
                 reasons.put(table, "it holds the same records as " + where);
             }
         }
+    }
+
+    /** True for a form of so many fields that two do not say the same by chance. */
+    private static boolean isLongForm(PlacedTable table) {
+        return table.table().isForm()
+                && table.columns().stream()
+                                .filter(column -> column.evidence().filled() > 0)
+                                .count()
+                        >= FEWEST_FIELDS;
     }
 
     /** What the analyst has said of a whole file is not asked once more of its tables. */

@@ -656,4 +656,24 @@ class SheetsOfPeopleTest {
                 n| Rows checked | 5
                 """);
     }
+
+    @Test
+    void aCountBesideWordsUnderTheEndOfAReportIsNoRecordEvenWhereItGoesWithTheColumns() {
+        readAsDrawn("""
+                h| Route | Trips | Rate | Class | Fares | Share | Ticket | Remarks
+                r| Inner Sound | 24 | 28.15 | foot | 675.6 | 27.8% | 799 | fog
+                r| | 4 | 13.25 | foot | 53 | 15.8% | 817 | calm
+                T| | 28 | | Total Inner Sound | 728.6 | | |
+                r| Marsh Ferry | 13 | 141.71 | car | 1842.23 | 6.8% | 805 | calm
+                r| | 8 | 10.2 | foot | 81.6 | 22.6% | 814 | fog
+                T| | 21 | | Subtotal | 1923.83 | | |
+                r| Horizon | 4 | 23.05 | foot | 92.2 | 16.6% | 820 | calm
+                T| | 4 | | Horizon total | 92.2 | | |
+                T| | 53 | | Total | 2744.63 | | |
+
+                n| Figures agreed with the office
+                n| End of report
+                n| Rows checked | 5
+                """);
+    }
 }

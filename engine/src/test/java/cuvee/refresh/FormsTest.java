@@ -76,6 +76,29 @@ class FormsTest extends BatchTest {
     }
 
     @Test
+    void theSameFormUnderAnotherNameCountsOnce() {
+        reports();
+        batch.sheet(
+                "Copy of Report 2026-01-04 (2).xlsx",
+                row("Daily report of the Farsound"),
+                row("Sent once more"),
+                row(),
+                row("Port", null, "Hollin"),
+                row("Sailing date:", null, LocalDate.of(2026, 1, 4)),
+                row("Trip", null, 104),
+                row(),
+                row("Figures"),
+                row("Passengers", null, 24),
+                row("Fares taken", null, 42.0),
+                row("Remarks", null, "calm"),
+                row(),
+                row("Signed", null, "A. Quill"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(4);
+        assertThat(made.question(Doubles.KIND).where().toString()).contains("Copy of Report");
+    }
+
+    @Test
     void nextMonthsFormJoinsThemAndAllAtOnceIsTheSame() {
         reports();
         batch.refresh();
