@@ -3,6 +3,7 @@ package cuvee.detect;
 import cuvee.sheet.Row;
 import cuvee.value.Form;
 import cuvee.value.Forms;
+import cuvee.value.LooseText;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -60,9 +61,13 @@ final class LabelRows {
         return words && wider ? count : 0;
     }
 
-    /** True where every cell without a colon stands right behind one with a colon, and there are such. */
+    /**
+     * True where every cell without a colon stands right behind one with a colon, and there are such. The same label twice
+     * is the name of a column that stands there twice.
+     */
     static boolean isPaired(Row row) {
         boolean afterLabel = false;
+        Set<String> seen = new HashSet<>();
         int labels = 0;
         int said = 0;
         for (int c = 0; c < row.width(); c++) {
@@ -70,6 +75,9 @@ final class LabelRows {
                 continue;
             }
             if (row.text(c).strip().endsWith(":")) {
+                if (!seen.add(LooseText.key(row.text(c)))) {
+                    return false;
+                }
                 labels++;
                 afterLabel = true;
             } else if (afterLabel) {

@@ -30,7 +30,8 @@ class LabelRowsTest {
                 "Name: | Town: | Phone: # false",
                 "Item | Qty # false",
                 "Remark | see: | below # false",
-                "Total: | 5 | 6 # false"
+                "Total: | 5 | 6 # false",
+                "Pots sold: | Cost | Pots sold: | Cost # false"
             })
     void aRowIsPairedWhereEachTextStandsBehindALabel(String cells, boolean paired) {
         assertThat(LabelRows.isPaired(row(cells))).isEqualTo(paired);
