@@ -275,6 +275,9 @@ final class HeaderChoice {
         if (!upper.wordsOnly() || !lower.wordsOnly() || holdsCode(lower, bottom)) {
             return false;
         }
+        if (upper.isLabelPairs() && upper.filled() > 2) {
+            return false;
+        }
         if (clues.partlyMerged(upper.number(), upper.row(), lower.row())) {
             return true;
         }

@@ -495,6 +495,7 @@ final class TableBody {
                     firstSectionText = textOf(line);
                 }
                 sections++;
+                totalRows.headed(textOf(line));
                 aside.add(new Aside(line.number(), RowClass.SECTION, textOf(line)));
                 closeRun();
             }

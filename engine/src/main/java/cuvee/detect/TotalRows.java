@@ -7,9 +7,12 @@ import cuvee.place.Says;
 import cuvee.sheet.Row;
 import cuvee.sheet.RowBlock;
 import cuvee.value.Form;
+import cuvee.value.LooseText;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -36,6 +39,8 @@ final class TotalRows {
     private final RunningSums sums = new RunningSums();
     /** What the totals of groups state since the last total over groups; a grand total may add up these. */
     private final RunningSums.Group groups = new RunningSums.Group();
+
+    private final Set<String> heads = new HashSet<>();
 
     private @Nullable Row first;
     private boolean heldCounts;
@@ -256,7 +261,10 @@ final class TotalRows {
             return unnamed && reading.unnamedTotals();
         }
         boolean wholly = word == TotalWords.Sureness.WHOLLY;
-        if ((texts <= 1 && (wholly || bareKeys || added)) || (added && wholly)) {
+        // A total of something names what it adds up; other words beside a total word may be a name of its own.
+        boolean ofAGroup =
+                bareKeys && (sums.records() == 0 || numbersThatSay(row) == 0 || isKnown(TotalWords.rest(label)));
+        if ((texts <= 1 && (wholly || ofAGroup || added)) || (added && wholly)) {
             return true;
         }
         if (texts <= 1 || wholly) {
@@ -268,6 +276,26 @@ final class TotalRows {
                     1));
         }
         return false;
+    }
+
+    /** True for a text that a record above holds, or that heads some. */
+    private boolean isKnown(String text) {
+        String key = LooseText.key(text);
+        if (heads.stream().anyMatch(head -> head.contains(key)) && !key.isEmpty()) {
+            return true;
+        }
+        for (int column = 0; column < columns.width(); column++) {
+            if (columns.holds(column, text)) {
+                return true;
+            }
+        }
+        // Nothing is left of a plain word for a total; what holds digits is not kept word by word.
+        return key.isEmpty() || text.chars().anyMatch(Character::isDigit);
+    }
+
+    /** Takes in a line that heads the records below it. */
+    void headed(String text) {
+        heads.add(LooseText.key(text));
     }
 
     /** True where several sums agree, or one of many digits does over many records: a total without any word. */

@@ -57,6 +57,7 @@ public final class TotalWords {
     private static final List<String> BEFORE =
             List.of("grand ", "sub", "sub-", "sub ", "running ", "overall ", "genel ");
     private static final String WORD = "(" + String.join("|", BEFORE) + ")?(" + String.join("|", WORDS) + ")";
+    private static final Pattern ANY_WORD = Pattern.compile("(?<![\\p{L}\\p{N}])" + WORD + "(?![\\p{L}\\p{N}])");
     private static final Pattern EXACT = Pattern.compile(WORD + "( général| general| generale)?[:.]?");
     private static final Pattern LEADS = Pattern.compile(WORD + "[:.,]?[ :(\\-–].*");
     private static final Pattern ENDS = Pattern.compile(".*[ \\-–]" + WORD + "[:.]?");
@@ -100,6 +101,12 @@ public final class TotalWords {
     private static final boolean[] PAIRS = letterPairs();
 
     private TotalWords() {}
+
+    /** What a text says besides its word for a total: {@code North} of {@code Total North}, which is what it adds up. */
+    static String rest(String text) {
+        String small = LooseText.tidy(text).toLowerCase(Locale.ROOT);
+        return LooseText.tidy(ANY_WORD.matcher(small).replaceAll(" ").replaceAll("^[\\s:,.()–-]+|[\\s:,.()–-]+$", ""));
+    }
 
     /** How surely a text names a total. */
     public enum Sureness {

@@ -131,12 +131,11 @@ final class Forms {
         groups.stream()
                 .filter(group -> group.sheets.stream().anyMatch(small -> mayBe(small.sheet())))
                 .forEach(this::look);
-        builtAlike(groups.stream()
-                .flatMap(group -> group.sheets.stream()
-                        .filter(small -> bySheet.containsKey(small.sheet().id())
-                                || group.sheets.size() < FEWEST_SHEETS
-                                || !shareLabels(group)))
-                .toList());
+        Set<Small> judged = groups.stream()
+                .filter(group -> group.sheets.size() >= FEWEST_SHEETS && shareLabels(group))
+                .flatMap(group -> group.sheets.stream())
+                .collect(Collectors.toSet());
+        builtAlike(groups.stream().flatMap(group -> group.sheets.stream()).toList(), judged);
         if (!bySheet.isEmpty()) {
             open(groups).forEach(this::likeTheOthers);
         }
@@ -181,10 +180,11 @@ final class Forms {
 
     /**
      * Sheets whose labels are each sender's own words, but that are built alike: the same number of labels, with values of
-     * the same kinds in the same order beside them. Sheets that share their labels have been looked at before; a table of
-     * two columns holds one kind of value in its second.
+     * the same kinds in the same order beside them. A table of two columns holds one kind of value in its second.
+     *
+     * @param judged sheets that share their labels, and have been looked at as such
      */
-    private void builtAlike(List<Small> sheets) {
+    private void builtAlike(List<Small> sheets, Set<Small> judged) {
         List<List<Small>> alike = new ArrayList<>();
         Map<Small, List<Beside>> pairs = new HashMap<>();
         for (Small small : sheets) {
@@ -204,6 +204,10 @@ final class Forms {
                     })
                     .add(small);
         }
+        // Sheets of the same labels that are no forms by themselves are forms where others built like them are.
+        alike.removeIf(group -> group.stream()
+                .allMatch(small -> judged.contains(small)
+                        && !bySheet.containsKey(small.sheet().id())));
         alike.forEach(group -> takeBuiltAlike(
                 group.stream().collect(Collectors.toMap(small -> small, pairs::get, (a, b) -> a, LinkedHashMap::new))));
     }

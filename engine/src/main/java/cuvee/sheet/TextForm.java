@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.mozilla.universalchardet.UniversalDetector;
 
 /**
@@ -68,6 +69,10 @@ record TextForm(Charset charset, char separator, Quoting quoting, boolean quoted
         return utf16 ? 2 : 0;
     }
 
+    /** Encodings with several bytes for a letter. */
+    private static final Pattern SEVERAL_BYTES =
+            Pattern.compile("(?i)(gb|big5|euc|shift|hz|iso-2022|x-euc|windows-949).*");
+
     private static Charset markedCharset(byte[] head) {
         if (head[0] == (byte) 0xEF) {
             return StandardCharsets.UTF_8;
@@ -97,8 +102,27 @@ record TextForm(Charset charset, char separator, Quoting quoting, boolean quoted
                 || guessed.equals("UTF-8")
                 || guessed.startsWith("ISO-8859-1")
                 || guessed.startsWith("US-ASCII")
-                || !Charset.isSupported(guessed);
+                || !Charset.isSupported(guessed)
+                || SEVERAL_BYTES.matcher(guessed).matches() && standAlone(head);
         return Charset.forName(western ? "windows-1252" : guessed);
+    }
+
+    /**
+     * True where most bytes over 127 have none beside them, as a pound sign among prices: texts of languages that need
+     * several bytes a letter are written in runs of them.
+     */
+    private static boolean standAlone(byte[] head) {
+        int high = 0;
+        int alone = 0;
+        for (int i = 0; i < head.length; i++) {
+            if (head[i] < 0) {
+                high++;
+                boolean before = i > 0 && head[i - 1] < 0;
+                boolean after = i + 1 < head.length && head[i + 1] < 0;
+                alone += before || after ? 0 : 1;
+            }
+        }
+        return high > 0 && alone * 4 >= high * 3;
     }
 
     /**

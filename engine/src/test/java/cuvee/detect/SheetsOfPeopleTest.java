@@ -676,4 +676,42 @@ class SheetsOfPeopleTest {
                 n| Rows checked | 5
                 """);
     }
+
+    @Test
+    void labelsInPairsWithoutColonsRightAboveAHeaderOfTwoRowsAreNoneOfIt() {
+        readAsDrawn("""
+                t| Page | 1 of 1 | | Ref | FX-899 | |
+                h| Route | Vessel | Passengers | | | | All
+                h| | | Q1 2026 | Q2 2026 | Q3 2026 | Q4 2026 |
+                r| Inner Sound | MV Dunnock | 347 | 2370 | 1868 | 273 | 4858
+                r| Marsh Ferry | MV Ouzel | 634 | 0 | 1519 | 1163 | 3316
+                r| North Reach | MV Dunnock | 804 | 2192 | 486 | 0 | 3482
+                """);
+    }
+
+    @Test
+    void aThingWhoseNameHoldsATotalWordIsARecordThoughItsKeysAreBlank() {
+        readAsDrawn("""
+                h| Shop | Loaf | Jan | Feb | Mar
+                r| Café Lume | Sourdough | 35 | 3 | 7
+                r| | Total Wheat Loaf | 28 | 2 | 54
+                r| Farm Gate | Rye | 26 | 11 | 19
+                r| Green Door | Cakes | 52 | 27 | 4
+                r| | Rye | 54 | 33 | 0
+                r| | Total Wheat Loaf | 37 | 10 | 32
+                """);
+    }
+
+    @Test
+    void aTotalThatNamesItsGroupIsOneThoughItDoesNotAddUp() {
+        readAsDrawn("""
+                h| Shop | Loaf | Jan | Feb | Mar
+                r| Hollin | Sourdough | 35 | 3 | 7
+                r| Hollin | Rye | 28 | 2 | 54
+                T| Hollin total | | 60 | 5 | 61
+                r| Tarsk | Rye | 26 | 11 | 19
+                r| Tarsk | Cakes | 52 | 27 | 4
+                T| Total Tarsk | | 78 | 40 | 23
+                """);
+    }
 }

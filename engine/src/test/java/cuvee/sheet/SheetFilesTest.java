@@ -126,6 +126,26 @@ class SheetFilesTest {
     }
 
     @Test
+    void poundSignsAmongPricesAreNoChinese() throws IOException {
+        StringBuilder text = new StringBuilder("Job,Price\n");
+        for (int i = 0; i < 12; i++) {
+            text.append("00")
+                    .append(i)
+                    .append(",\u00a3")
+                    .append(5 + i * 37 % 90)
+                    .append(".4")
+                    .append(i % 10)
+                    .append("\n");
+        }
+        Path file = Files.write(folder.resolve("p.csv"), text.toString().getBytes(Charset.forName("windows-1252")));
+        assertThat(Rows.of(file)).contains("2: 000 | \u00a35.40");
+        String chinese =
+                "\u6e2f\u53e3,\u4e58\u5ba2\n\u9999\u6e2f,12\n\u4e0a\u6d77,15\n\u5929\u6d25,9\n\u5927\u8fde,20\n";
+        Path other = Files.write(folder.resolve("c.csv"), chinese.repeat(6).getBytes(Charset.forName("GB18030")));
+        assertThat(Rows.of(other)).contains("2: \u9999\u6e2f | 12");
+    }
+
+    @Test
     void quotedCellsHoldSeparatorsAndLineBreaks() {
         Path file = Workbooks.text(folder.resolve("q.csv"), "a,b\n\"x,\"\"y\"\"\nz\",2\n\n\nlast,3\n");
         assertThat(Rows.of(file)).containsExactly("1: a | b", "2: x,\"y\"\nz | 2", "6: last | 3");
