@@ -2,7 +2,6 @@ package cuvee.refresh;
 
 import cuvee.check.Arrivals;
 import cuvee.check.Reconciled;
-import cuvee.check.SourceChange;
 import cuvee.check.SourceFigures;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
@@ -26,7 +25,6 @@ import cuvee.layout.PlacedTable;
 import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
 import cuvee.master.CacheFolder;
-import cuvee.master.EarlierRows;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.Shaped;
@@ -113,6 +111,7 @@ public final class JobSession implements AutoCloseable {
 
     private final String cacheName;
     private final Trails trails;
+    private final Proof proof;
     private final WrittenFiles written;
     private volatile List<Source> listed = List.of();
 
@@ -140,6 +139,7 @@ public final class JobSession implements AutoCloseable {
                 .orElse(0);
         nextId.set(Math.max(most, store.nextTable()));
         trails = new Trails(store, known);
+        proof = new Proof(store);
     }
 
     /**
@@ -246,7 +246,7 @@ public final class JobSession implements AutoCloseable {
         gathering.gather(asked, collected.sources(), mode, progress);
         Map<String, SourceFacts> facts = gathering.facts();
         watch.lap("read");
-        keepEarlierRows(gathering);
+        proof.keepEarlierRows(known, gathering);
 
         progress.at(Progress.Stage.PLANNING, 0, 0);
         Job job = gathering.replaced().isEmpty() ? asked : RepeatedRows.forgotten(asked);
@@ -331,7 +331,7 @@ public final class JobSession implements AutoCloseable {
             proposal = proposal.withFilled(totals).withMoreMisfits(conserved.unforeseen());
             rowsAside = reader.setAside();
             reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
-            reconciled = reconcile(proposal, reader, findings);
+            reconciled = proof.reconcile(proposal, reader, findings);
             arrivals = SendersAndMonths.arrivals(proposal, reader, totals);
             findings.addAll(AuditFindings.of(proposal.plan(), reader));
         }
@@ -350,10 +350,10 @@ public final class JobSession implements AutoCloseable {
                 totals = reader.totals();
             }
         }
-        Map<String, SourceFigures> figures = figures(proposal.plan(), reconciled, made, rowsAside);
+        Map<String, SourceFigures> figures = Proof.figures(proposal.plan(), reconciled, made, rowsAside);
         Changed changed = lastRefresh(reports, shaped.map(Shaped::plan).orElse(proposal.plan()), rows, figures)
                 .since(last);
-        changed = changed.withRows(differences(changed, proposal.plan()));
+        changed = changed.withRows(proof.differences(changed, proposal.plan()));
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
         Outcome outcome = new Outcome(
@@ -402,35 +402,6 @@ public final class JobSession implements AutoCloseable {
                         table.table().lastRow(),
                         most)));
         return Planner.propose(job, placed, out, around);
-    }
-
-    /** Compares the sums of the sources with those of the master; one that nothing explains is a failure of Cuvee's own. */
-    private Reconciled reconcile(Proposal proposal, MasterReader reader, List<Finding> findings) {
-        MasterPlan plan = proposal.plan();
-        Reconciled reconciled = Reconciled.of(
-                plan,
-                proposal.layouts().stream()
-                        .flatMap(layout -> layout.tables().stream())
-                        .toList(),
-                reader.figures(),
-                (table, column) -> store.cells().sum(plan, table, column));
-        Map<Integer, MasterPlan.Table> tables = new HashMap<>();
-        plan.tables().forEach(table -> tables.put(table.id(), table));
-        for (Reconciled.Line line : reconciled.open()) {
-            MasterPlan.Table table = tables.get(line.table());
-            findings.add(new Finding(
-                    Severity.FAILURE,
-                    "sum-not-conserved",
-                    table == null ? Where.JOB : Where.sheet(table.source(), table.sheet()),
-                    "The column "
-                            + Says.quoted(plan.columns().get(line.column()).name()) + " comes to "
-                            + line.source().toPlainString() + " in the source and to "
-                            + line.master().add(line.aside()).toPlainString() + " in the master.",
-                    "Nothing is delivered.",
-                    "This is a fault in Cuvee, not in the file. Refresh with --full; if it happens again, the log says"
-                            + " more."));
-        }
-        return reconciled;
     }
 
     /** Looks for tables whose rows stand in others too, unless that was done since rows last changed, and none was found. */
@@ -613,7 +584,7 @@ public final class JobSession implements AutoCloseable {
                         .orElse(""));
     }
 
-    private static List<PlacedTable> placed(List<SourceFacts> sources) {
+    static List<PlacedTable> placed(List<SourceFacts> sources) {
         List<PlacedTable> placed = new ArrayList<>();
         sources.forEach(source -> source.sheets().forEach(sheet -> placed.addAll(sheet.placed(source.path()))));
         return placed;
@@ -678,10 +649,10 @@ public final class JobSession implements AutoCloseable {
 
     /** Makes an outcome the one that the next refresh is compared with. */
     public void conclude(Outcome outcome) {
-        store.earlierRows().forget();
+        proof.forgetEarlierRows();
         if (outcome.changed().first() || !outcome.changed().nothing()) {
             Map<String, SourceFigures> figures =
-                    figures(outcome.proposal().plan(), outcome.reconciled(), outcome.made(), outcome.ruledOut());
+                    Proof.figures(outcome.proposal().plan(), outcome.reconciled(), outcome.made(), outcome.ruledOut());
             lastRefresh(outcome.sources(), outcome.plan(), outcome.rows(), figures)
                     .append(state(), workplace.clock().instant());
         }
@@ -773,52 +744,6 @@ public final class JobSession implements AutoCloseable {
         try (MasterReader reader = reader(outcome)) {
             return MasterFiles.write(reader, outcome.plan(), target, this::register);
         }
-    }
-
-    /** Keeps the rows of sources that hold something else than before, until a refresh is concluded. */
-    private void keepEarlierRows(Gathering gathering) {
-        Map<Integer, String> tables = new HashMap<>();
-        known.forEach((path, before) -> {
-            SourceFacts now = gathering.facts().get(path);
-            boolean same = now != null && !gathering.replaced().contains(path)
-                    || now != null && before.sum().equals(now.sum());
-            if (!same) {
-                placed(List.of(before)).forEach(table -> tables.put(table.id(), path));
-            }
-        });
-        if (!tables.isEmpty()) {
-            store.earlierRows().keep(tables);
-        }
-    }
-
-    /** How the rows of sources differ whose files changed. */
-    private Map<String, EarlierRows.Difference> differences(Changed changed, MasterPlan plan) {
-        Set<String> paths = new HashSet<>();
-        changed.sources().stream()
-                .filter(source -> source.kind() == SourceChange.Kind.CHANGED)
-                .forEach(source -> paths.add(source.path()));
-        if (paths.isEmpty()) {
-            return Map.of();
-        }
-        Map<Integer, String> tables = new HashMap<>();
-        plan.tables().stream()
-                .filter(table -> paths.contains(table.source()))
-                .forEach(table -> tables.put(table.id(), table.source()));
-        return store.earlierRows().differences(plan, tables);
-    }
-
-    private static Map<String, SourceFigures> figures(
-            MasterPlan plan,
-            Reconciled reconciled,
-            Map<Integer, Outcome.Made> made,
-            List<Map<Integer, Long>> ruledOut) {
-        return SourceFigures.of(plan, reconciled, table -> {
-            Outcome.Made came = made.get(table);
-            long out = ruledOut.stream()
-                    .mapToLong(byTable -> byTable.getOrDefault(table, 0L))
-                    .sum();
-            return (came == null ? 0 : came.rows()) - out;
-        });
     }
 
     private LastRefresh lastRefresh(
