@@ -5,6 +5,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,6 +31,11 @@ public final class EarlierRows {
     private static final long MOST_TO_COMBINE = 100_000;
 
     private static final int MOST_TOGETHER = 6;
+    /** So many rows that came and went are paired by how alike they are. */
+    private static final long MOST_TO_PAIR = 500;
+
+    /** So many values say which row is meant, where no key does. */
+    private static final int MOST_SPELLED = 3;
     /** So many cells are named for a source. */
     private static final int MOST_CELLS = 200;
 
@@ -43,7 +49,7 @@ public final class EarlierRows {
      * How the rows of a source differ.
      *
      * @param key the column that tells its rows apart, or several; empty where none does, and rows are compared as a whole
-     * @param changed rows with the same key and other values; 0 without a key
+     * @param changed rows with the same key and other values; without a key, those alike but for a column or few
      * @param cells the first of the changed cells
      */
     public record Difference(String key, long added, long removed, long changed, List<Cell> cells) {
@@ -205,12 +211,7 @@ public final class EarlierRows {
     private static Difference difference(Statement statement, List<Shared> shared) throws SQLException {
         List<Integer> key = key(statement, shared);
         if (key.isEmpty()) {
-            return new Difference(
-                    "",
-                    count(statement, "(SELECT * FROM rows_now EXCEPT ALL SELECT * FROM rows_then)"),
-                    count(statement, "(SELECT * FROM rows_then EXCEPT ALL SELECT * FROM rows_now)"),
-                    0,
-                    List.of());
+            return asAWhole(statement, shared);
         }
         String using = " USING (" + columns(key) + ")";
         String spelled =
@@ -245,6 +246,68 @@ public final class EarlierRows {
                 count(statement, "rows_then o ANTI JOIN rows_now n" + using),
                 count(statement, "rows_then o JOIN rows_now n" + using + " WHERE " + differs),
                 changed);
+    }
+
+    /** Rows compared as a whole: one that went and one that came, alike but for a column or few, are one that changed. */
+    private static Difference asAWhole(Statement statement, List<Shared> shared) throws SQLException {
+        String came = "(SELECT * FROM rows_now EXCEPT ALL SELECT * FROM rows_then)";
+        String went = "(SELECT * FROM rows_then EXCEPT ALL SELECT * FROM rows_now)";
+        long added = count(statement, came);
+        long removed = count(statement, went);
+        List<Cell> cells = new ArrayList<>();
+        long changed = 0;
+        if (added <= MOST_TO_PAIR && removed <= MOST_TO_PAIR) {
+            List<List<String>> now = rows(statement, came, shared.size());
+            for (List<String> then : rows(statement, went, shared.size())) {
+                List<String> like = now.stream()
+                        .min(Comparator.comparingInt(row -> differing(then, row)))
+                        .filter(row -> differing(then, row) <= Math.max(1, shared.size() / 4))
+                        .orElse(List.of());
+                if (!like.isEmpty()) {
+                    now.remove(like);
+                    changed++;
+                    cells(then, like, shared, cells);
+                }
+            }
+        }
+        return new Difference("", added - changed, removed - changed, changed, cells);
+    }
+
+    private static List<List<String>> rows(Statement statement, String from, int columns) throws SQLException {
+        List<List<String>> rows = new ArrayList<>();
+        try (ResultSet found = statement.executeQuery("SELECT * FROM " + from + " ORDER BY ALL")) {
+            while (found.next()) {
+                List<String> row = new ArrayList<>();
+                for (int i = 1; i <= columns; i++) {
+                    row.add(filled(found, i));
+                }
+                rows.add(row);
+            }
+        }
+        return rows;
+    }
+
+    private static int differing(List<String> one, List<String> other) {
+        int differing = 0;
+        for (int i = 0; i < one.size(); i++) {
+            differing += one.get(i).equals(other.get(i)) ? 0 : 1;
+        }
+        return differing;
+    }
+
+    /** The cells in which two rows differ; the first of those that they share say which row it is. */
+    private static void cells(List<String> then, List<String> now, List<Shared> shared, List<Cell> cells) {
+        List<String> same = new ArrayList<>();
+        for (int i = 0; i < then.size() && same.size() < MOST_SPELLED; i++) {
+            if (then.get(i).equals(now.get(i)) && !then.get(i).isEmpty()) {
+                same.add(then.get(i));
+            }
+        }
+        for (int i = 0; i < then.size() && cells.size() < MOST_CELLS; i++) {
+            if (!then.get(i).equals(now.get(i))) {
+                cells.add(new Cell(String.join(" \u00b7 ", same), shared.get(i).name(), then.get(i), now.get(i)));
+            }
+        }
     }
 
     private static String columns(List<Integer> key) {

@@ -138,4 +138,17 @@ class ChangedRowsTest extends BatchTest {
         assertThat(rows.key()).isEqualTo("Day, Port");
         assertThat(rows.cells()).containsExactly(new EarlierRows.Cell("2026-01-01 · Tarsk", "Fare", "5", "50"));
     }
+
+    @Test
+    void withoutAKeyARowThatIsAlikeButForOneValueHasChanged() {
+        String head = "Day,Port,Vessel,Fare,Note";
+        String twin = "2026-01-01,Hollin,Heron,5,";
+        batch.csv("a.csv", head, twin, twin, "2026-01-01,Tarsk,Heron,5,", "2026-01-01,Tarsk,Heron,7,");
+        conclude();
+        batch.csv("a.csv", head, twin, twin, "2026-01-01,Tarsk,Heron,50,", "2026-01-01,Tarsk,Heron,7,");
+        EarlierRows.Difference rows = only(conclude().changed()).rows().orElseThrow();
+        assertThat(rows.key()).isEmpty();
+        assertThat(List.of(rows.added(), rows.removed(), rows.changed())).containsExactly(0L, 0L, 1L);
+        assertThat(rows.cells()).containsExactly(new EarlierRows.Cell("2026-01-01 · Tarsk · Heron", "Fare", "5", "50"));
+    }
 }
