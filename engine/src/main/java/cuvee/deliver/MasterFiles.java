@@ -94,34 +94,33 @@ public final class MasterFiles {
      */
     public static long write(MasterReader reader, MasterPlan plan, Path target, Register register) {
         check(target);
-        Path beside = beside(target);
-        try {
+        return inOneStep(target, register, beside -> {
             Form form = FORMS.get(SheetFiles.ending(target.getFileName().toString()));
             if (form == null) {
                 throw new IllegalStateException("checked above");
             }
             form.write(reader, plan, beside);
-            register.enter(beside, target);
-            move(beside, target);
-            return Files.size(target);
-        } catch (IOException failed) {
-            throw failure(
-                    "cannot-write",
-                    target,
-                    reason(failed),
-                    "Free it or name another file; what was there before is untouched.");
-        } finally {
-            removeLeftovers(target);
-        }
+        });
     }
 
     /** Writes a text to a file in one step. */
     public static void writeText(String text, Path target, Register register) {
+        inOneStep(target, register, beside -> Files.writeString(beside, text, StandardCharsets.UTF_8));
+    }
+
+    /** Writes to a file. */
+    private interface Writing {
+        void to(Path file) throws IOException;
+    }
+
+    /** Writes beside a target and puts it there in one step, so that it is the old file or the new one; answers its size. */
+    private static long inOneStep(Path target, Register register, Writing writing) {
         Path beside = beside(target);
         try {
-            Files.writeString(beside, text, StandardCharsets.UTF_8);
+            writing.to(beside);
             register.enter(beside, target);
             move(beside, target);
+            return Files.size(target);
         } catch (IOException failed) {
             throw failure(
                     "cannot-write",

@@ -607,8 +607,10 @@ public final class MasterReader implements AutoCloseable {
         return Sql.ask("counting arrivals", () -> {
             List<Came> came = new ArrayList<>();
             try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT coalesce(m" + sender + ", ''), strftime(m" + period
-                            + ", '%Y-%m'), tbl, count(*) FROM master WHERE aside = 0 GROUP BY ALL ORDER BY ALL")) {
+                    ResultSet rows = statement.executeQuery(
+                            "SELECT coalesce(sender, ''), strftime(month, '%Y-%m'),"
+                                    + " tbl, n FROM (SELECT m" + sender + " AS sender, date_trunc('month', m" + period
+                                    + ") AS month, tbl, count(*) AS n FROM master WHERE aside = 0 GROUP BY ALL) ORDER BY ALL")) {
                 while (rows.next()) {
                     String month = rows.getString(2);
                     came.add(new Came(

@@ -20,6 +20,7 @@ final class AuditFindings {
     /** A relation that more rows than these break, in a hundred, is none. */
     private static final double MOST_BROKEN = 0.03;
 
+    private static final int MOST_COLUMNS = 40;
     private static final int MOST_ROWS = 500;
     /** So few rows that break what all others keep are slips; more are a habit. */
     private static final int FEW = 5;
@@ -51,7 +52,7 @@ final class AuditFindings {
                 columns.add(i);
             }
         }
-        if (columns.size() < 3) {
+        if (columns.size() < 3 || columns.size() > MOST_COLUMNS) {
             return;
         }
         int[] decimals = columns.stream()

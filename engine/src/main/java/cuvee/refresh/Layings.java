@@ -20,6 +20,7 @@ import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -55,7 +56,8 @@ final class Layings {
     private final Set<String> replaced = new HashSet<>();
     private String amount = AMOUNT;
 
-    private final List<Sibling> siblings = new ArrayList<>();
+    /** By the words of columns that have blanks, whatever these are called. */
+    private final Map<String, Carriers> carriers = new HashMap<>();
 
     Layings(Job job, List<Decision> assumed, List<Question> questions, List<Finding> findings) {
         this.job = job;
@@ -339,7 +341,7 @@ final class Layings {
 
     /** What the tables of the whole batch do with columns that have blanks, whatever these are called. */
     private void siblings(List<PlacedTable> tables) {
-        siblings.clear();
+        carriers.clear();
         for (PlacedTable table : tables) {
             Set<TableColumn> carry = new HashSet<>();
             Laying.carried(table).forEach(each -> carry.add(each.column()));
@@ -348,23 +350,20 @@ final class Layings {
                 if (filled > 0 && table.table().kept() > filled) {
                     boolean another = !column.gaps().firstFilled()
                             || filled > table.table().kept() * MOSTLY_FILLED;
-                    siblings.add(new Sibling(words(column), carry.contains(column), another));
+                    for (String word : words(column)) {
+                        Carriers all = carriers.computeIfAbsent(word, any -> new Carriers());
+                        all.carry += carry.contains(column) ? 1 : 0;
+                        all.another += another && !carry.contains(column) ? 1 : 0;
+                    }
                 }
             }
         }
     }
 
-    /**
-     * What a table does with a column that has blanks.
-     *
-     * @param carries true where the pattern of its blanks says that they stand for the one above
-     * @param another true where its blanks are of a pattern that says otherwise
-     */
-    private record Sibling(Set<String> words, boolean carries, boolean another) {
-        boolean sharesWords(Set<String> others) {
-            long shared = others.stream().filter(words::contains).count();
-            return shared > 0 && shared * 2 >= Math.min(words.size(), others.size());
-        }
+    /** In how many tables a word is carried down, and in how many it stands in a column whose blanks say otherwise. */
+    private static final class Carriers {
+        private int carry;
+        private int another;
     }
 
     private static Set<String> words(TableColumn column) {
@@ -386,12 +385,18 @@ final class Layings {
                         && Layout.Nature.of(column.evidence()) == Layout.Nature.WORDS)
                 .map(Layings::words)
                 .anyMatch(words -> {
-                    List<Sibling> related = siblings.stream()
-                            .filter(sibling -> sibling.sharesWords(words))
-                            .toList();
-                    long carry = related.stream().filter(Sibling::carries).count();
-                    return carry > related.stream().filter(Sibling::another).count();
+                    long known =
+                            words.stream().filter(word -> carries(word) > 0).count();
+                    int carry = words.stream().mapToInt(this::carries).sum();
+                    int another = words.stream()
+                            .mapToInt(word -> carriers.getOrDefault(word, new Carriers()).another)
+                            .sum();
+                    return known > 0 && known * 2 >= words.size() && carry > another;
                 });
+    }
+
+    private int carries(String word) {
+        return carriers.getOrDefault(word, new Carriers()).carry;
     }
 
     /** True where most tables of a layout that have blanks in a column carry it down: what they do holds for the others. */
