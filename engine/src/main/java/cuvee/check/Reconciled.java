@@ -124,7 +124,7 @@ public record Reconciled(List<Line> lines) {
             Figures came = figures.getOrDefault(table.id(), Figures.NONE);
             for (int i = 0; own != null && i < plan.columns().size(); i++) {
                 MasterPlan.Feed feed = table.feeds().get(i);
-                Optional<LaidColumn> laid = feed == null || !plan.addsUp(i) ? Optional.empty() : laid(own, feed);
+                Optional<LaidColumn> laid = feed == null || !plan.addsUp(i) ? Optional.empty() : laid(table, own, feed);
                 if (feed != null && laid.isPresent()) {
                     lines.add(line(plan, table, i, feed, laid.get(), came, exactly));
                 }
@@ -133,11 +133,14 @@ public record Reconciled(List<Line> lines) {
         return new Reconciled(lines);
     }
 
-    /** The column of a table that feeds one of the master, where its numbers stand in cells of their own. */
-    private static Optional<LaidColumn> laid(PlacedTable table, MasterPlan.Feed feed) {
-        boolean cells = feed.origin() instanceof Origin.Cell
-                || feed.origin() instanceof Origin.Values
-                || feed.origin() instanceof Origin.At;
+    /**
+     * The column of a table that feeds one of the master, where each of its cells becomes one value: not where one stands
+     * for the blank cells below it, or is repeated beside columns that become rows.
+     */
+    private static Optional<LaidColumn> laid(MasterPlan.Table planned, PlacedTable table, MasterPlan.Feed feed) {
+        boolean once = planned.turned() == 0
+                && (feed.origin() instanceof Origin.Cell cell && !cell.carried() || feed.origin() instanceof Origin.At);
+        boolean cells = once || feed.origin() instanceof Origin.Values;
         return table.columns().stream()
                 .filter(column -> cells && column.origin().equals(feed.origin()))
                 .findFirst();

@@ -37,7 +37,7 @@ final class TotalRows {
     private final List<Doubt> doubts;
     private final List<StatedTotal> stated = new ArrayList<>();
     private final RunningSums sums = new RunningSums();
-    /** What the totals of groups state since the last total over groups; a grand total may add up these. */
+    /** What the totals of groups state, added up; a total of all may add up these. */
     private final RunningSums.Group groups = new RunningSums.Group();
 
     private final Set<String> heads = new HashSet<>();

@@ -282,16 +282,16 @@ public final class Belonging {
         int all = 0;
         Map<Integer, Integer> having = new HashMap<>();
         for (int j : others) {
-            int tables = candidates.get(j).files().size();
-            all += tables;
-            columns.get(j).keySet().forEach(column -> having.merge(column, tables, Integer::sum));
+            int theirs = candidates.get(j).files().size();
+            all += theirs;
+            columns.get(j).keySet().forEach(column -> having.merge(column, theirs, Integer::sum));
         }
         long partners = own.stream()
                 .filter(column -> column >= 0 && having.containsKey(column))
                 .count();
-        int half = all;
+        int tables = all;
         long usual =
-                having.values().stream().filter(tables -> tables * 2 > half).count();
+                having.values().stream().filter(count -> count * 2 > tables).count();
         return own.size() >= SEVERAL_COLUMNS && partners * 10 >= own.size() * 9L && partners * 4 >= usual * 3;
     }
 

@@ -214,9 +214,9 @@ final class Forms {
 
     private void takeBuiltAlike(Map<Small, List<Beside>> group) {
         int size = group.values().stream().mapToInt(Forms::lastFilled).max().orElse(0);
-        // Of each place a pair that has a value; what is blank in all sheets is a heading and no field, and what speaks
-        // of
-        // the sheet in most of them is none either.
+        // Of each place a pair that has a value. What is blank in all sheets is a heading and no field; what speaks of
+        // the
+        // sheet itself in most of them is none either.
         List<Optional<Beside>> filled = IntStream.range(0, size)
                 .mapToObj(i -> group.values().stream()
                         .filter(pairs -> pairs.size() > i)

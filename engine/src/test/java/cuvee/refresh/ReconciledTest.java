@@ -87,4 +87,24 @@ class ReconciledTest extends BatchTest {
         assertThat(made.outcome().reconciled().sum(value).source()).isEqualByComparingTo("21");
         assertThat(made.outcome().reconciled().sum(value).closes()).isTrue();
     }
+
+    @Test
+    void numbersRepeatedBesideColumnsThatBecomeRowsAreNotHeldAgainstTheirCells() {
+        batch.csv("a.csv", "Port,Berths,Jan 2026,Feb 2026,Mar 2026", "Hollin,4,1,2,3", "Tarsk,7,4,5,6");
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("sum-not-conserved")).isEmpty();
+        assertThat(sum(made, "Berths").tables()).isZero();
+        assertThat(made.outcome().failed()).isFalse();
+    }
+
+    @Test
+    void numbersThatStandForTheBlankCellsBelowThemAreNotHeldAgainstTheirCells() {
+        batch.csv("a.csv", "Berth,Vessel,Pax", "4,Heron,1", ",Plover,2", ",Dunlin,3", "7,Heron,4", ",Plover,5");
+        batch.refresh();
+        String subject = "berth|vessel|pax > berth";
+        batch.settle(Layings.CARRY, subject, Layings.CARRY_DOWN);
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).contains("4|Dunlin|3");
+        assertThat(made.findings("sum-not-conserved")).isEmpty();
+    }
 }
