@@ -72,7 +72,7 @@ public final class SourceCells {
         });
     }
 
-    /** The exact sum of the cells of a table that feed a column, each read once more as the column reads it. */
+    /** The exact sum of the cells of a table that feed a column, each read once more as the column reads it; what does not fit its type is left out. */
     public BigDecimal sum(MasterPlan plan, MasterPlan.Table table, int index) {
         MasterPlan.Feed fed = table.feeds().get(index);
         if (fed == null) {
@@ -83,8 +83,9 @@ public final class SourceCells {
             BigDecimal sum = BigDecimal.ZERO;
             try (Statement statement = connection.createStatement()) {
                 for (Cell cell : cells(table, fed, index)) {
-                    String read = Readings.FUNCTION + "(s.c" + cell.column() + ", " + Sql.literal(Type.DECIMAL.name())
-                            + ", " + Sql.literal(fed.convention().code()) + ")";
+                    String read = Readings.FUNCTION + "(s.c" + cell.column() + ", "
+                            + Sql.literal(plan.columns().get(index).type().name()) + ", "
+                            + Sql.literal(fed.convention().code()) + ")";
                     String rows = cell.row() > 0
                             ? "s.row = " + cell.row()
                             : "s.row BETWEEN " + table.firstRow() + " AND " + table.lastRow()

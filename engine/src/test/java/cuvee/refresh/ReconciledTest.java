@@ -107,4 +107,15 @@ class ReconciledTest extends BatchTest {
         assertThat(made.lines()).contains("4|Dunlin|3");
         assertThat(made.findings("sum-not-conserved")).isEmpty();
     }
+
+    @Test
+    void numbersThatDoNotFitATypeSetByHandAreInNeither() {
+        batch.csv("a.csv", "Port,Boxes", "Hollin,2.5", "Tarsk,3", "Marsay,4", "Eastray,1.25");
+        batch.refresh();
+        batch.job(Board.type(batch.job(), "Boxes", cuvee.value.Type.WHOLE_NUMBER.word()));
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("sum-not-conserved")).isEmpty();
+        assertThat(sum(made, "Boxes").master()).isEqualByComparingTo("7");
+        assertThat(sum(made, "Boxes").closes()).isTrue();
+    }
 }
