@@ -18,6 +18,9 @@ import org.jspecify.annotations.Nullable;
  */
 final class SeenColumn {
     private static final long COMMA = Form.bits(Form.COMMA, Form.GROUPED_COMMA);
+    /** Amounts and percents, whose numbers may tell of a decimal mark. */
+    private static final long WITHIN = Form.bits(Form.MONEY_TEXT, Form.PERCENT_TEXT);
+
     private static final long POINT = Form.bits(Form.POINT, Form.GROUPED_POINT);
 
     private final int column;
@@ -136,7 +139,8 @@ final class SeenColumn {
     /** True where the block that was looked at tells of a decimal mark that the column has not had so far. */
     boolean newMark() {
         long now = inBlock().seen();
-        return (now & COMMA) != 0 && !hasComma() || (now & POINT) != 0 && !hasPoint();
+        boolean within = (now & WITHIN) != 0 && !hasComma() && !hasPoint();
+        return within || (now & COMMA) != 0 && !hasComma() || (now & POINT) != 0 && !hasPoint();
     }
 
     /** Takes in the block that was looked at, all its rows being records. */
@@ -167,14 +171,14 @@ final class SeenColumn {
         return evidence;
     }
 
-    /** True where a record has had a number with a decimal comma. */
+    /** True where a record has had a number with a decimal comma, an amount with its currency for one. */
     boolean hasComma() {
-        return (everSeen & COMMA) != 0;
+        return (everSeen & COMMA) != 0 || evidence.commaMarks() > 0;
     }
 
-    /** True where a record has had a number with a decimal point. */
+    /** True where a record has had a number with a decimal point, an amount with its currency for one. */
     boolean hasPoint() {
-        return (everSeen & POINT) != 0;
+        return (everSeen & POINT) != 0 || evidence.pointMarks() > 0;
     }
 
     int longest() {

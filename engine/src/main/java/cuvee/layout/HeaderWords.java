@@ -74,7 +74,7 @@ public final class HeaderWords {
             Set.of("debit", "credit"),
             Set.of("in", "out"),
             Set.of("first", "last", "second", "third"),
-            Set.of("adult", "child", "adults", "children"),
+            Set.of("adult", "child"),
             Set.of("billing", "shipping", "delivery"),
             Set.of("opening", "closing"),
             Set.of("old", "new"),

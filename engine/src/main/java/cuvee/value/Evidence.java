@@ -405,11 +405,13 @@ public final class Evidence {
         return zeroTimes;
     }
 
-    long pointMarks() {
+    /** Numbers that a point parts from their decimals, those within amounts and percents included. */
+    public long pointMarks() {
         return count(Form.POINT, Form.GROUPED_POINT, Form.SPACED_POINT) + insidePoint;
     }
 
-    long commaMarks() {
+    /** Numbers that a comma parts from their decimals, those within amounts and percents included. */
+    public long commaMarks() {
         return count(Form.COMMA, Form.GROUPED_COMMA, Form.SPACED_COMMA) + insideComma;
     }
 

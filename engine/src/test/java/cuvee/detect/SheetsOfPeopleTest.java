@@ -23,6 +23,23 @@ class SheetsOfPeopleTest {
     }
 
     @Test
+    void amountsTellHowOtherNumbersOfTheirTableAreWritten() {
+        // Read with a decimal point, 4.747 and 60 add up to 64.747, and nothing adds up to the total.
+        readAsDrawn("""
+                h| Pot | Made | Outlay
+                s| Herbs | |
+                r| 2 litre | '4.747 | € 3.088,78
+                r| 9 cm | '60 | € 8.890,01
+                T| Total Herbs | '4.807 | € 11.978,79
+                s| Totalis heather | |
+                r| 2 litre | '1.772 | € 6.981,34
+                r| 9 cm | '1.103 | € 413,05
+                T| Subtotal | '2.875 | € 7.394,39
+                T| Total | '7.682 | € 19.373,18
+                """);
+    }
+
+    @Test
     void labelsInPairsAboveAnOrderAreNoHeader() {
         readAsDrawn("""
                 t| PURCHASE ORDER

@@ -63,18 +63,18 @@ class JointLineUpTest {
     void sendersWithWordsOfTheirOwnAreOneColumnByTheirValues() {
         sender("trip", "vessel", "fare");
         sender("reise", "schiff", "erloes");
-        sender("no", "boat", "takings");
+        sender("no", "boat", "yield");
         JointLineUp joint = joint(Set.of());
         List<Union> unions = joint.unite(0.5);
         assertThat(joint.groups())
                 .containsExactlyInAnyOrder(
                         Set.of("trip", "reise", "no"),
                         Set.of("vessel", "schiff", "boat"),
-                        Set.of("fare", "erloes", "takings"));
+                        Set.of("fare", "erloes", "yield"));
         // Amounts without a word in common could be net and gross: they are asked about.
         assertThat(unions)
                 .filteredOn(
-                        union -> union.part().contains("erloes") || union.part().contains("takings"))
+                        union -> union.part().contains("erloes") || union.part().contains("yield"))
                 .isNotEmpty()
                 .noneMatch(Union::silent);
         assertThat(unions)
@@ -138,7 +138,7 @@ class JointLineUpTest {
     void theOrderOfTheTablesChangesNothing() {
         sender("trip", "vessel", "fare");
         sender("reise", "schiff", "erloes");
-        sender("no", "boat", "takings");
+        sender("no", "boat", "yield");
         JointLineUp one = joint(Set.of());
         one.unite(0.5);
         java.util.Collections.reverse(units);
@@ -151,7 +151,7 @@ class JointLineUpTest {
     void aTableBelongsByWhatStandsInIt() {
         sender("trip", "vessel", "fare");
         sender("reise", "schiff", "erloes");
-        sender("no", "boat", "takings");
+        sender("no", "boat", "yield");
         column("crew", i -> List.of("A. Quill", "B. Marl", "C. Vane").get(i % 3));
         column("shift", i -> List.of("early", "late").get(i % 2));
         table("crew", "shift");
@@ -195,7 +195,7 @@ class JointLineUpTest {
     void copiesOfAFileHaveOneSayInWhatFilesAreCalled() {
         sender("trip", "vessel", "fare");
         sender("reise", "schiff", "erloes");
-        sender("no", "boat", "takings");
+        sender("no", "boat", "yield");
         List<List<String>> files = List.of(
                 List.of("Log - Hollin FINAL.csv", "Copy of Log - Hollin FINAL (2).csv"),
                 List.of("Log - Tarsk.csv"),

@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
 
 /**
  * A sheet drawn as text, a line for each row: what the row is, a bar, and its cells with bars between them. Numbers are a
- * workbook's numbers; an empty line is a blank row. The marks: t title, h header, r record, T total, p header repeated, s
+ * workbook's numbers, those behind an apostrophe texts; an empty line is a blank row. The marks: t title, h header, r record, T total, p header repeated, s
  * section, n note, - blank.
  */
 public final class DrawnSheet {
@@ -75,7 +75,8 @@ public final class DrawnSheet {
         for (int c = 0; c < parts.length; c++) {
             String text = parts[c].strip();
             if (!text.isEmpty()) {
-                row.set(c, text.matches("-?\\d+(\\.\\d+)?") ? CellKind.NUMBER : CellKind.TEXT, text);
+                boolean number = text.matches("-?\\d+(\\.\\d+)?");
+                row.set(c, number ? CellKind.NUMBER : CellKind.TEXT, text.startsWith("'") ? text.substring(1) : text);
             }
         }
         return row;
