@@ -25,6 +25,7 @@ class ArchitectureTest {
             "master",
             "check",
             "rework",
+            "summary",
             "decision",
             "deliver",
             "refresh");

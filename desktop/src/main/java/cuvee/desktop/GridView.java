@@ -23,6 +23,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.Region;
@@ -58,6 +59,13 @@ final class GridView extends Region {
     private BiConsumer<Long, Integer> onSelect = (r, c) -> {};
     private BiConsumer<Long, Integer> onOpen = (r, c) -> {};
     private BiConsumer<Long, Integer> onMark = (r, c) -> {};
+    private HeadPressed onHead = (column, more) -> {};
+
+    /** Told of a press on the head of a column. */
+    interface HeadPressed {
+        /** @param more true where Shift is held */
+        void pressed(int column, boolean more);
+    }
 
     GridView(String id) {
         setId(id);
@@ -77,12 +85,13 @@ final class GridView extends Region {
         addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
         addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
         addEventHandler(MouseEvent.MOUSE_RELEASED, e -> {
+            boolean sized = resizing >= 0;
             resizing = -1;
             brackets.released();
             boolean carried = carrying.over() >= 0;
             carrying.released(e.getX() > at.labels() && e.getX() <= at.width() ? at.columnAt(e.getX()) : -1);
             draw();
-            if (!carried && e.isStillSincePress() && e.getClickCount() == 1) {
+            if (!carried && !sized && e.isStillSincePress() && e.getClickCount() == 1) {
                 pressedMark(e);
             }
         });
@@ -118,6 +127,11 @@ final class GridView extends Region {
     /** Called for a press on a mark, in a cell or in the head of its column. */
     void setOnMark(BiConsumer<Long, Integer> listener) {
         onMark = listener;
+    }
+
+    /** Called for a press on the head of a column, unless it is on a mark there. */
+    void setOnHead(HeadPressed listener) {
+        onHead = listener;
     }
 
     /** Called for Enter or a double click on a cell. */
@@ -430,6 +444,8 @@ final class GridView extends Region {
             onMark.accept(under, over);
         } else if (e.getY() <= at.head() && shown.headMark(over) != GridModel.Mark.NONE) {
             onMark.accept(at.first(), over);
+        } else if (e.getY() <= at.head() && over >= 0 && e.getButton() == MouseButton.PRIMARY) {
+            onHead.pressed(over, e.isShiftDown());
         }
     }
 

@@ -1,8 +1,11 @@
 package cuvee.desktop;
 
 import cuvee.master.MasterReader;
+import cuvee.master.RowView;
 import cuvee.model.JobModel;
+import cuvee.model.LookWords;
 import cuvee.model.MasterGrid;
+import cuvee.model.RowLook;
 import cuvee.model.Weighing;
 import cuvee.place.Says;
 import cuvee.place.Where;
@@ -58,6 +61,8 @@ final class MasterView extends VBox {
     });
     private @Nullable MasterGrid shown;
     private @Nullable MasterGrid shownOfOne;
+    private final LookBar lookBar = new LookBar(this::narrow, this::showAll, this::search);
+    private RowLook look = RowLook.ALL;
     private long asked;
 
     MasterView(
@@ -77,6 +82,7 @@ final class MasterView extends VBox {
         correction = new CorrectionBar(model, this::closeCorrection);
         grid.setEmptyWords("The master has no rows yet. Refresh, or look in Collect at why no file was taken.");
         grid.setOnSelect((row, column) -> selected(shown, row, column));
+        grid.setOnHead(this::order);
         grid.setOnOpen((row, column) -> opened(shown, row, column));
         one.setOnSelect((row, column) -> selected(shownOfOne, row, column));
         one.setOnOpen((row, column) -> opened(shownOfOne, row, column));
@@ -121,7 +127,7 @@ final class MasterView extends VBox {
         Label show = Pieces.label("Beside it", "second");
         show.setLabelFor(sources);
         show.setMinWidth(Region.USE_PREF_SIZE);
-        says.setMinWidth(0);
+        says.setMinWidth(Region.USE_PREF_SIZE);
         Label beyond = Pieces.label("", "second");
         beyond.setMinWidth(0);
         beyond.textProperty().bind(grid.beyondProperty());
@@ -134,7 +140,8 @@ final class MasterView extends VBox {
             boolean roomy = figures.fit(now.doubleValue());
             Pieces.show(beyond, roomy);
         });
-        getChildren().addAll(head, both);
+        addEventHandler(KeyEvent.KEY_PRESSED, this::lookKey);
+        getChildren().addAll(head, lookBar, both);
         model.outcomeProperty().addListener((o, before, now) -> show(now));
         show(model.outcomeProperty().get());
     }
@@ -164,29 +171,134 @@ final class MasterView extends VBox {
         if (outcome.isEmpty()) {
             return;
         }
-        MasterGrid before = shown;
         MasterGrid now = new MasterGrid(model.session(), outcome.get(), ui);
-        shown = now;
-        grid.setModel(now);
-        if (before != null) {
-            before.close();
+        if (look.isAll()) {
+            showRows(outcome.get(), now);
+        } else {
+            now.close();
+            look(look);
         }
-        says.setText(Says.count(outcome.get().rows(), "row")
-                + Weighing.of(outcome.get())
-                        .map(weighing -> ", " + weighing.column() + " " + weighing.sum()
-                                + (weighing.currency().isEmpty() ? "" : " " + weighing.currency()))
-                        .orElse("")
-                + ".");
         String chosen = Objects.requireNonNullElse(sources.getValue(), NONE);
         List<String> names = new ArrayList<>(List.of(NONE));
         outcome.get().proposal().plan().tables().forEach(table -> {
-            if (!now.isGathered() && !names.contains(table.source())) {
+            if (!gathered(outcome.get()) && !names.contains(table.source())) {
                 names.add(table.source());
             }
         });
         sources.getItems().setAll(names);
         sources.setValue(names.contains(chosen) ? chosen : NONE);
         showOne();
+    }
+
+    private static boolean gathered(Outcome outcome) {
+        return outcome.proposal().plan().shaping().gathering().isPresent()
+                && outcome.shaped().isPresent();
+    }
+
+    // ---- a look at some rows, in an order of their own ----
+
+    private void showRows(Outcome outcome, MasterGrid now) {
+        MasterGrid before = shown;
+        shown = now;
+        grid.setEmptyWords(
+                outcome.rows() == 0
+                        ? "The master has no rows yet. Refresh, or look in Collect at why no file was taken."
+                        : "No row of the master meets this. Change the words above, or press Esc for all rows.");
+        grid.setModel(now);
+        if (before != null) {
+            before.close();
+        }
+        String of = look.where().isBlank() ? "" : Says.number(now.rows()) + " of ";
+        says.setText(of + Says.count(outcome.rows(), "row")
+                + Weighing.of(outcome)
+                        .map(weighing -> ", " + weighing.column() + " " + now.sumBeside(weighing))
+                        .orElse("")
+                + ".");
+        lookBar.show(look, new LookWords(model, outcome));
+    }
+
+    private void narrow(String words) {
+        look(look.where(words));
+    }
+
+    private void showAll() {
+        look(RowLook.ALL);
+        grid.requestFocus();
+    }
+
+    private void order(int column, boolean more) {
+        MasterGrid now = shown;
+        if (now != null && column < now.columns()) {
+            look(look.turned(now.title(column), now.greatestFirst(column), more));
+        }
+    }
+
+    private void lookKey(KeyEvent e) {
+        boolean inGrid = grid.isFocused();
+        MasterGrid now = shown;
+        if (e.isShortcutDown() && e.getCode() == KeyCode.F) {
+            lookBar.focusFind();
+        } else if (e.isShortcutDown() && e.getCode() == KeyCode.L) {
+            lookBar.focusWhere();
+        } else if (e.getCode() == KeyCode.F3) {
+            search(lookBar.sought(), true);
+        } else if (inGrid && now != null && e.isAltDown() && e.getCode() == KeyCode.DOWN) {
+            look(look.by(now.title(grid.selectedColumn()), false));
+        } else if (inGrid && now != null && e.isAltDown() && e.getCode() == KeyCode.UP) {
+            look(look.by(now.title(grid.selectedColumn()), true));
+        } else if (inGrid && !look.isAll() && e.getCode() == KeyCode.ESCAPE) {
+            showAll();
+        } else {
+            return;
+        }
+        e.consume();
+    }
+
+    /** Looks at the master so: what is shown stays until the rows are there. */
+    private void look(RowLook now) {
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        look = now;
+        if (outcome.isEmpty()) {
+            return;
+        }
+        if (now.isAll()) {
+            showRows(outcome.get(), new MasterGrid(model.session(), outcome.get(), ui));
+            return;
+        }
+        trails.execute(() -> {
+            RowView view = MasterGrid.view(model.session(), outcome.get(), now);
+            ui.execute(() -> {
+                if (now.equals(look) && outcome.equals(model.outcomeProperty().get())) {
+                    showRows(outcome.get(), new MasterGrid(model.session(), outcome.get(), ui, now, view));
+                } else {
+                    view.close();
+                }
+            });
+        });
+    }
+
+    /** Goes to the next row that holds a text, from the selected one on; from the first again behind the last. */
+    private void search(String text, boolean next) {
+        Optional<Outcome> outcome = model.outcomeProperty().get();
+        if (text.isBlank() || outcome.isEmpty() || shown == null) {
+            return;
+        }
+        long from = grid.selectedRow() + (next ? 1 : 0);
+        RowLook through = look;
+        lookBar.tellFound("searching …");
+        trails.execute(() -> {
+            try (RowView view = MasterGrid.view(model.session(), outcome.get(), through)) {
+                long holding = view.holding(text.strip());
+                long ahead = holding == 0 ? -1 : view.find(text.strip(), from);
+                long found = holding > 0 && ahead < 0 ? view.find(text.strip(), 0) : ahead;
+                ui.execute(() -> {
+                    lookBar.tellFound(found < 0 ? "in no row shown" : "in " + Says.count(holding, "row") + ", F3 next");
+                    if (found >= 0 && through.equals(look)) {
+                        grid.select(found, grid.selectedColumn());
+                    }
+                });
+            }
+        });
     }
 
     /** Shows the rows of one source beside those of all. */
@@ -203,7 +315,7 @@ final class MasterView extends VBox {
             one.setModel(now);
             oneSays.setText("Of these, " + Says.count(now.rows(), "row") + " from " + source + ":");
             if (!getChildren().contains(beside)) {
-                getChildren().add(2, beside);
+                getChildren().add(beside);
             }
         }
         if (before != null) {

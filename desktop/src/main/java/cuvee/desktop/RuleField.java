@@ -1,6 +1,6 @@
 package cuvee.desktop;
 
-import cuvee.model.RuleWords;
+import cuvee.model.Wording;
 import cuvee.rework.Completing;
 import java.util.List;
 import java.util.function.Consumer;
@@ -28,11 +28,12 @@ final class RuleField extends VBox {
     private final ListView<String> offered = new ListView<>();
     private final StackPane paper = new StackPane(offered);
     private final Popup popup = new Popup();
-    private final RuleWords help;
-    private final String before;
+    private final Wording help;
+    private String before;
     private final Consumer<String> taken;
+    private boolean patient;
 
-    RuleField(String id, String words, RuleWords help, Consumer<String> taken) {
+    RuleField(String id, String words, Wording help, Consumer<String> taken) {
         this(id, words, help, taken, () -> {});
     }
 
@@ -40,7 +41,7 @@ final class RuleField extends VBox {
      * @param taken told of words that say something, on Enter and when the field is left
      * @param entered told of Enter, whatever the words say
      */
-    RuleField(String id, String words, RuleWords help, Consumer<String> taken, Runnable entered) {
+    RuleField(String id, String words, Wording help, Consumer<String> taken, Runnable entered) {
         super(2);
         this.help = help;
         this.before = words;
@@ -62,12 +63,17 @@ final class RuleField extends VBox {
         popup.setAutoHide(true);
         popup.setHideOnEscape(false);
         field.textProperty().addListener((o, was, now) -> {
-            tellProblem();
+            if (patient) {
+                getChildren().remove(problem);
+            } else {
+                tellProblem();
+            }
             if (field.isFocused()) {
                 // The caret follows once the text has changed.
                 Platform.runLater(this::offer);
             }
         });
+        help.onMore(this::offer);
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         field.setOnAction(e -> {
             take();
@@ -83,6 +89,19 @@ final class RuleField extends VBox {
 
     StringProperty textProperty() {
         return field.textProperty();
+    }
+
+    /** Shows other words, which are taken as they are. */
+    void setWords(String words) {
+        before = words;
+        field.setText(words);
+    }
+
+    /** Says what could be written, while nothing is; what is wrong is said once one is done writing. */
+    void prompt(String words) {
+        patient = true;
+        field.setPromptText(words);
+        field.setMaxWidth(Double.MAX_VALUE);
     }
 
     /** True while words are offered, which Esc then puts away. */
@@ -107,7 +126,9 @@ final class RuleField extends VBox {
 
     private void take() {
         String words = field.getText().strip();
+        tellProblem();
         if (!words.equals(before) && help.problem(words).isEmpty()) {
+            before = words;
             taken.accept(words);
         }
     }

@@ -44,6 +44,7 @@ public final class Kinds {
     public static final String SOURCE_NAME = "source-name";
     public static final String CORRECTION = "correction";
     public static final String NIL_RETURN = "nil-return";
+    public static final String SUMMARY = "summary";
 
     /** All of them. */
     public static final Set<String> ALL = Set.of(
@@ -86,7 +87,8 @@ public final class Kinds {
             SENT_AGAIN,
             SOURCE_NAME,
             CORRECTION,
-            NIL_RETURN);
+            NIL_RETURN,
+            SUMMARY);
 
     private Kinds() {}
 }

@@ -4,6 +4,7 @@ import cuvee.job.Names;
 import cuvee.place.Where;
 import cuvee.rework.Phrase;
 import cuvee.rework.RowRules;
+import cuvee.summary.SummaryWords;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -132,6 +133,22 @@ public sealed interface RowChoice extends Choice {
                     by.stream()
                             .map(each -> new By(renaming.of(each.column()), each.greatestFirst()))
                             .toList(),
+                    on);
+        }
+    }
+
+    /** A summary of the rows: its name, and what it sums up in words. */
+    record Summarised(String name, String said, boolean on) implements RowChoice {
+        @Override
+        public Words words() {
+            return Words.of(Kinds.SUMMARY, name, said, on);
+        }
+
+        @Override
+        public Choice renamed(Renaming renaming) {
+            return new Summarised(
+                    name,
+                    SummaryWords.renamed(said, List.copyOf(renaming.columns()), renaming.from(), renaming.to()),
                     on);
         }
     }

@@ -1,7 +1,5 @@
 package cuvee.deliver;
 
-import cuvee.master.MasterPlan;
-import cuvee.master.MasterReader;
 import de.siegmar.fastcsv.writer.CsvWriter;
 import de.siegmar.fastcsv.writer.LineDelimiter;
 import java.io.IOException;
@@ -13,14 +11,14 @@ import java.nio.file.Path;
 /** RFC 4180: UTF-8 without mark, CRLF; a blank is nothing, empty text is a pair of quotes. */
 final class CsvForm implements MasterFiles.Form {
     @Override
-    public void write(MasterReader reader, MasterPlan plan, Path file) throws IOException {
+    public void write(MasterFiles.Content content, Path file) throws IOException {
         try (OutputStream out = MasterFiles.open(file)) {
             CsvWriter header = CsvWriter.builder()
                     .lineDelimiter(LineDelimiter.CRLF)
                     .build(new OutputStreamWriter(out, StandardCharsets.UTF_8));
-            header.writeRecord(Columns.names(plan));
+            header.writeRecord(Columns.names(content.plan()));
             header.flush();
-            reader.writeCsvRows(out, rows(file));
+            content.reader().writeCsvRows(out, rows(file));
         }
     }
 

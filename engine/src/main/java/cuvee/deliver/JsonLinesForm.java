@@ -3,7 +3,6 @@ package cuvee.deliver;
 import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonGenerator;
 import cuvee.master.MasterPlan;
-import cuvee.master.MasterReader;
 import cuvee.value.Type;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
@@ -13,11 +12,12 @@ import java.nio.file.Path;
 /** One JSON object a line; numbers and true/false as such, dates as ISO text, blanks left out. */
 final class JsonLinesForm implements MasterFiles.Form {
     @Override
-    public void write(MasterReader reader, MasterPlan plan, Path file) throws IOException {
-        String[] names = Columns.names(plan);
+    public void write(MasterFiles.Content content, Path file) throws IOException {
+        MasterPlan plan = content.plan();
+        String[] names = Columns.names(content.plan());
         try (JsonGenerator json = new JsonFactory().createGenerator(new BufferedOutputStream(MasterFiles.open(file)))) {
             json.setRootValueSeparator(null);
-            reader.each(values -> {
+            content.reader().each(values -> {
                 try {
                     json.writeStartObject();
                     for (int i = 0; i < values.length; i++) {

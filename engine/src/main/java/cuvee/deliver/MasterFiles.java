@@ -7,6 +7,7 @@ import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.place.Where;
 import cuvee.sheet.SheetFiles;
+import cuvee.summary.NamedTable;
 import java.io.FileOutputStream;
 import java.io.IOException;
 import java.io.RandomAccessFile;
@@ -37,7 +38,18 @@ public final class MasterFiles {
 
     /** One form of file. */
     interface Form {
-        void write(MasterReader reader, MasterPlan plan, Path file) throws IOException;
+        void write(Content content, Path file) throws IOException;
+    }
+
+    /**
+     * What is delivered.
+     *
+     * @param summaries those that go with the master, where a form has room for them
+     */
+    public record Content(MasterReader reader, MasterPlan plan, List<NamedTable> summaries) {
+        public Content {
+            summaries = List.copyOf(summaries);
+        }
     }
 
     /** The endings that can be written, in the order in which they are offered. */
@@ -92,14 +104,14 @@ public final class MasterFiles {
      *
      * @return how many bytes the file has
      */
-    public static long write(MasterReader reader, MasterPlan plan, Path target, Register register) {
+    public static long write(Content content, Path target, Register register) {
         check(target);
         return inOneStep(target, register, beside -> {
             Form form = FORMS.get(SheetFiles.ending(target.getFileName().toString()));
             if (form == null) {
                 throw new IllegalStateException("checked above");
             }
-            form.write(reader, plan, beside);
+            form.write(content, beside);
         });
     }
 

@@ -2,7 +2,6 @@ package cuvee.deliver;
 
 import cuvee.finding.CuveeException;
 import cuvee.master.MasterPlan;
-import cuvee.master.MasterReader;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Type;
@@ -32,14 +31,15 @@ final class WorkbookForm implements MasterFiles.Form {
     private static final LocalDate FIRST_DAY = LocalDate.of(1900, 3, 1);
 
     @Override
-    public void write(MasterReader reader, MasterPlan plan, Path file) throws IOException {
+    public void write(MasterFiles.Content content, Path file) throws IOException {
         try (OutputStream out = MasterFiles.open(file);
                 Workbook workbook = new Workbook(out, "Cuvee", "1.0")) {
             workbook.setCompressionLevel(4);
             workbook.properties().setTextProperty(OwnMark.NAME, OwnMark.VALUE);
-            Tabs tabs = new Tabs(workbook, plan);
-            reader.each(tabs::row);
+            Tabs tabs = new Tabs(workbook, content.plan());
+            content.reader().each(tabs::row);
             tabs.end();
+            SummaryTabs.write(workbook, content.summaries());
         } catch (UncheckedIOException failed) {
             throw new IOException(failed.getMessage(), failed);
         }

@@ -565,6 +565,20 @@ public final class Store implements AutoCloseable {
         return new MasterReader(Sql.ask("opening", connection::duplicate), plan);
     }
 
+    /** Some rows of the master in an order of their own; whoever asks for it closes it. */
+    public RowView view(MasterPlan plan, List<RowRule.Condition> conditions, List<RowView.By> order) {
+        return new RowView(Sql.ask("opening", connection::duplicate), plan, conditions, order);
+    }
+
+    /** Figures over the rows of the master, group by group; the groups of each set that is asked for. */
+    public List<List<Grouped.Group>> grouped(MasterPlan plan, Grouped.Asked asked) {
+        return Sql.ask("summing up", () -> {
+            try (DuckDBConnection own = connection.duplicate()) {
+                return Grouped.of(own, plan, asked);
+            }
+        });
+    }
+
     /** The rows and values that the rules of a plan touch; many may be made. */
     public RuleRows ruleRows(MasterPlan plan) {
         return new RuleRows(Sql.ask("opening", connection::duplicate), plan);

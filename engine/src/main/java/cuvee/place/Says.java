@@ -53,14 +53,23 @@ public final class Says {
 
     /** A number with its thousands parted and no more decimals than it has: {@code −1,204.5}. */
     public static String number(BigDecimal number) {
-        BigDecimal shortest = number.signum() == 0 ? BigDecimal.ZERO : number.stripTrailingZeros();
-        String digits = shortest.abs().toPlainString();
+        return decimals(number.signum() == 0 ? BigDecimal.ZERO : number.stripTrailingZeros());
+    }
+
+    /** A number with its thousands parted and all the decimals that it is given with: {@code 1,204.50}. */
+    public static String decimals(BigDecimal number) {
+        String digits = number.abs().toPlainString();
         int point = digits.indexOf('.');
         String whole = point < 0 ? digits : digits.substring(0, point);
         StringBuilder grouped = new StringBuilder(whole);
         for (int at = whole.length() - 3; at > 0; at -= 3) {
             grouped.insert(at, ',');
         }
-        return (shortest.signum() < 0 ? "\u2212" : "") + grouped + (point < 0 ? "" : digits.substring(point));
+        return (number.signum() < 0 ? "\u2212" : "") + grouped + (point < 0 ? "" : digits.substring(point));
+    }
+
+    /** Words as a sentence begins: with a capital letter. */
+    public static String capital(String words) {
+        return words.isEmpty() ? words : words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
     }
 }

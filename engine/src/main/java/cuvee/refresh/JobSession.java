@@ -27,6 +27,8 @@ import cuvee.lineup.LineUp;
 import cuvee.master.CacheFolder;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.RowRule;
+import cuvee.master.RowView;
 import cuvee.master.Shaped;
 import cuvee.master.SheetReader;
 import cuvee.master.SourceCells;
@@ -35,6 +37,8 @@ import cuvee.master.ValueList;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.rework.Codes;
+import cuvee.summary.Summary;
+import cuvee.summary.SummaryTable;
 import cuvee.tag.Home;
 import cuvee.value.LooseText;
 import cuvee.value.Spellings;
@@ -336,6 +340,8 @@ public final class JobSession implements AutoCloseable {
             findings.addAll(AuditFindings.of(proposal.plan(), reader));
         }
         findings.addAll(new MasterFindings(store, proposal).all(codes, shaped));
+        findings.addAll(
+                Summaries.findings(proposal.job(), shaped.map(Shaped::plan).orElse(proposal.plan())));
         arrivals.ifPresent(found -> findings.addAll(SendersAndMonths.findings(found)));
         findings.addAll(IdleRules.findings(proposal, rowsAside, rows));
         findings.addAll(FormSheets.findings(
@@ -742,7 +748,9 @@ public final class JobSession implements AutoCloseable {
         MasterFiles.check(target);
         guard(outcome.job()).check(target, existing);
         try (MasterReader reader = reader(outcome)) {
-            return MasterFiles.write(reader, outcome.plan(), target, this::register);
+            MasterFiles.Content content =
+                    new MasterFiles.Content(reader, outcome.plan(), Summaries.made(store, outcome));
+            return MasterFiles.write(content, target, this::register);
         }
     }
 
@@ -794,6 +802,16 @@ public final class JobSession implements AutoCloseable {
     /** A reader of the master as it was made for an outcome. */
     public MasterReader reader(Outcome outcome) {
         return store.reader(outcome.plan());
+    }
+
+    /** Some rows of the master in an order of their own, as it was made for an outcome; whoever asks for it closes it. */
+    public RowView view(Outcome outcome, List<RowRule.Condition> conditions, List<RowView.By> order) {
+        return store.view(outcome.plan(), conditions, order);
+    }
+
+    /** What a summary of the master comes to. */
+    public SummaryTable summary(Outcome outcome, Summary summary) {
+        return Summaries.table(store, outcome, summary);
     }
 
     /** Values of a column that did not fit its type, at most so many. */

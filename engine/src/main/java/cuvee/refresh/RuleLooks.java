@@ -7,10 +7,10 @@ import cuvee.master.RowRule;
 import cuvee.master.RuleRows;
 import cuvee.master.Store;
 import cuvee.place.Where;
+import cuvee.rework.Asked;
 import cuvee.rework.Codes;
 import cuvee.rework.Correction;
 import cuvee.rework.Known;
-import cuvee.rework.Phrase;
 import cuvee.rework.ValueRule;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -46,21 +46,12 @@ public final class RuleLooks {
      */
     public Optional<RuleRows.Would> would(Outcome outcome, String phrase, boolean keep, int summed, int count) {
         MasterPlan plan = outcome.proposal().plan();
-        Known known = Known.of(plan);
-        Optional<Phrase> read = Phrase.read(phrase, known.names());
-        List<RowRule.Condition> conditions = new ArrayList<>();
-        for (Phrase.Clause clause : read.map(Phrase::clauses).orElse(List.of())) {
-            Optional<RowRule.Condition> condition = known.condition(clause);
-            if (condition.isEmpty()) {
-                return Optional.empty();
-            }
-            conditions.add(condition.get());
-        }
-        if (conditions.isEmpty()) {
+        Asked asked = Asked.of(phrase, Known.of(plan));
+        if (!asked.understood()) {
             return Optional.empty();
         }
         try (RuleRows rows = store.ruleRows(plan)) {
-            return Optional.of(rows.would(new RowRule.Meeting(conditions, keep), summed, count));
+            return Optional.of(rows.would(new RowRule.Meeting(asked.conditions(), keep), summed, count));
         }
     }
 

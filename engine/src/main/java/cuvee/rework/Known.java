@@ -37,12 +37,24 @@ public final class Known {
     }
 
     /** The place of a column; below zero where there is none. */
-    int at(String name) {
+    public int at(String name) {
         return names.contains(name) ? all.indexOf(name) : -1;
     }
 
     public List<String> names() {
         return names;
+    }
+
+    /** True for a column of numbers whose sum means something. */
+    public boolean addsUp(String name) {
+        int column = at(name);
+        return column >= 0 && column < columns.size() && type(column).isNumber() && !isMixed(column);
+    }
+
+    /** True for a column of dates, with or without a time. */
+    public boolean isDate(String name) {
+        int column = at(name);
+        return column >= 0 && (type(column) == Type.DATE || type(column) == Type.DATE_AND_TIME);
     }
 
     Type type(int column) {

@@ -105,6 +105,40 @@ public record Phrase(List<Clause> clauses) {
         return vocabulary;
     }
 
+    /**
+     * A value that is being written.
+     *
+     * @param column the column that it is compared with
+     * @param begun what has been written of it so far
+     */
+    public record Begun(String column, String begun) {}
+
+    /** The value that is being written at the end of words; empty where none is. */
+    public static Optional<Begun> begun(String words, List<String> columns) {
+        List<String> byLength = columns.stream()
+                .sorted(Comparator.comparingInt(String::length).reversed())
+                .toList();
+        List<String> parts = split(words, byLength, ",", " and ");
+        String part = parts.get(parts.size() - 1).stripLeading();
+        for (String column : byLength) {
+            String rest = after(part, column).stripLeading();
+            for (String word : WORDS.keySet()) {
+                String values = after(rest, word);
+                if (!values.isEmpty()) {
+                    List<String> each = split(values, List.of(), " or ");
+                    String last = each.get(each.size() - 1).stripLeading();
+                    return Optional.of(new Begun(column, last));
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** What follows a word and a space at the beginning of a text, the space included; empty where it begins otherwise. */
+    private static String after(String text, String word) {
+        return text.regionMatches(true, 0, word + " ", 0, word.length() + 1) ? text.substring(word.length()) : "";
+    }
+
     /** What words ask of columns; empty where they cannot be understood. */
     public static Optional<Phrase> read(String words, List<String> columns) {
         List<String> byLength = columns.stream()
@@ -193,7 +227,8 @@ public record Phrase(List<Clause> clauses) {
                 .orElse(0);
     }
 
-    private static String quoted(String value) {
+    /** A value as it is written in a phrase: in quotation marks where it would be read as something else without them. */
+    public static String quoted(String value) {
         String lower = value.toLowerCase(Locale.ROOT);
         boolean plain = LooseText.tidy(value).equals(value)
                 && !value.contains(",")

@@ -120,20 +120,12 @@ public final class RowRules {
     }
 
     private static Stated byPhrase(Decision decision, Known known) {
-        Optional<Phrase> phrase = Phrase.read(decision.subject(), known.names());
-        if (phrase.isEmpty()) {
-            return lost(decision, "its words name no column of the master, or nothing that can be asked of one");
-        }
-        List<RowRule.Condition> conditions = new ArrayList<>();
-        for (Phrase.Clause clause : phrase.get().clauses()) {
-            Optional<RowRule.Condition> condition = known.condition(clause);
-            if (condition.isEmpty()) {
-                return lost(decision, known.problem(clause));
-            }
-            conditions.add(condition.get());
+        Asked asked = Asked.of(decision.subject(), known);
+        if (!asked.understood()) {
+            return lost(decision, asked.problem());
         }
         boolean keep = decision.answer().equals(KEEP);
-        return new Stated(decision, Optional.of(new RowRule.Meeting(conditions, keep)), -1, "");
+        return new Stated(decision, Optional.of(new RowRule.Meeting(asked.conditions(), keep)), -1, "");
     }
 
     private static List<Integer> newest(MasterPlan plan, Map<String, Long> modified) {

@@ -3,12 +3,15 @@ package cuvee.model;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
+import cuvee.master.RowView;
 import cuvee.place.Says;
 import cuvee.refresh.Board;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.Verdict;
+import cuvee.rework.Asked;
+import cuvee.rework.Known;
 import cuvee.rework.Phrase;
 import cuvee.value.Type;
 import java.math.BigDecimal;
@@ -20,6 +23,7 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
@@ -46,7 +50,10 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     private final Map<Integer, boolean[]> fed = new HashMap<>();
 
     private final boolean closes;
-    private final boolean whole;
+    /** What stands in the last line; none where there is no such line. */
+    private final List<MasterReader.Total> totals;
+
+    private final RowLook look;
 
     /**
      * Some rows, and the texts of their cells that do not fit their column.
@@ -59,20 +66,53 @@ public final class MasterGrid implements GridModel, AutoCloseable {
 
     /** All rows of the master. */
     public MasterGrid(JobSession session, Outcome outcome, Executor ui) {
-        this(session, outcome, ui, outcome.rows(), true, (reader, page) -> reader.page(page * Pages.ROWS, Pages.ROWS));
+        this(
+                session,
+                outcome,
+                ui,
+                new Shown(outcome.rows(), outcome.totals(), Verdict.closes(outcome) && !outcome.failed(), RowLook.ALL),
+                session.reader(outcome),
+                (reader, page) -> reader.page(page * Pages.ROWS, Pages.ROWS));
     }
 
-    private MasterGrid(
+    /** The rows of a look; the grid closes the view. */
+    public MasterGrid(JobSession session, Outcome outcome, Executor ui, RowLook look, RowView view) {
+        this(
+                session,
+                outcome,
+                ui,
+                new Shown(view.rows(), view.totals(), false, look),
+                view,
+                (rows, page) -> rows.page(page * Pages.ROWS, Pages.ROWS));
+    }
+
+    /**
+     * Which rows are shown.
+     *
+     * @param totals what stands in the last line; none where there is no such line
+     * @param closes true where these figures are those of the reconciliation, and close
+     */
+    private record Shown(long rows, List<MasterReader.Total> totals, boolean closes, RowLook look) {}
+
+    /** Opens a look at the master; not to be called on the interface thread. */
+    public static RowView view(JobSession session, Outcome outcome, RowLook look) {
+        Asked asked =
+                look.where().isBlank() ? new Asked(List.of(), "") : Asked.of(look.where(), Known.of(outcome.plan()));
+        return session.view(outcome, asked.conditions(), look.orderOf(outcome.plan()));
+    }
+
+    private <S extends AutoCloseable> MasterGrid(
             JobSession session,
             Outcome outcome,
             Executor ui,
-            long rows,
-            boolean whole,
-            BiFunction<MasterReader, Long, List<MasterReader.Line>> read) {
+            Shown shown,
+            S from,
+            BiFunction<S, Long, List<MasterReader.Line>> read) {
         this.outcome = outcome;
-        this.rows = rows;
-        this.whole = whole;
-        this.closes = Verdict.closes(outcome) && !outcome.failed();
+        this.rows = shown.rows();
+        this.totals = shown.totals();
+        this.closes = shown.closes();
+        this.look = shown.look();
         this.decimals = firstDecimals(outcome);
         outcome.proposal().plan().tables().forEach(table -> {
             boolean[] feeds = new boolean[table.feeds().size()];
@@ -81,15 +121,22 @@ public final class MasterGrid implements GridModel, AutoCloseable {
             }
             fed.put(table.id(), feeds);
         });
-        MasterReader reader = session.reader(outcome);
         this.pages = new Pages<>(
                 "cuvee-pages",
                 page -> {
-                    List<MasterReader.Line> lines = read.apply(reader, page);
+                    List<MasterReader.Line> lines = read.apply(from, page);
                     return new Page(lines, misfits(session, lines));
                 },
-                reader::close,
+                () -> close(from),
                 ui);
+    }
+
+    private static void close(AutoCloseable from) {
+        try {
+            from.close();
+        } catch (Exception failed) {
+            throw new IllegalStateException("closing what a grid reads from", failed);
+        }
     }
 
     private static int[] firstDecimals(Outcome outcome) {
@@ -144,8 +191,8 @@ public final class MasterGrid implements GridModel, AutoCloseable {
                 session,
                 outcome,
                 ui,
-                rows,
-                false,
+                new Shown(rows, List.of(), false, RowLook.ALL),
+                session.reader(outcome),
                 (reader, page) -> reader.pageOf(source, page * Pages.ROWS, Pages.ROWS));
     }
 
@@ -171,11 +218,49 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     public String subtitle(int column) {
         List<Proposal.ColumnReport> reports = outcome.columns();
         if (column >= reports.size()) {
-            return "tag";
+            return look.at(title(column)) >= 0 ? orderWords(column) : "tag";
         }
         Proposal.ColumnReport report = reports.get(column);
+        if (look.at(title(column)) >= 0) {
+            return orderWords(column);
+        }
         return report.typeWords() + ", " + fullness(report.filled(), outcome.rows())
                 + (report.misfits() > 0 ? ", " + Says.number(report.misfits()) + " do not fit" : "");
+    }
+
+    /** How rows are ordered by a column, in words; empty where they are not. */
+    public String orderWords(int column) {
+        int at = look.at(title(column));
+        if (at < 0) {
+            return "";
+        }
+        boolean greatest = look.order().get(at).greatestFirst();
+        String words = type(column).isMoment()
+                ? greatest ? "latest first" : "earliest first"
+                : type(column) == Type.TEXT
+                        ? greatest ? "Z to A" : "A to Z"
+                        : type(column) == Type.YES_NO
+                                ? greatest ? "yes first" : "no first"
+                                : greatest ? "greatest first" : "least first";
+        return look.order().size() > 1 ? (at + 1) + ": " + words : words;
+    }
+
+    /** The sum of the column by which the master is weighed over the rows shown, beside that of all where these are fewer. */
+    public String sumBeside(Weighing weighing) {
+        String currency = weighing.currency().isEmpty() ? "" : " " + weighing.currency();
+        String sum = totals.stream()
+                .filter(total -> total.column().equals(weighing.column()))
+                .map(MasterReader.Total::sum)
+                .filter(Objects::nonNull)
+                .map(here -> shownAs(here, Type.MONEY))
+                .findFirst()
+                .orElse("0");
+        return (look.where().isBlank() ? weighing.sum() : sum + " of " + weighing.sum()) + currency;
+    }
+
+    /** True where the greatest values of a column are what one looks for first. */
+    public boolean greatestFirst(int column) {
+        return numeric(column);
     }
 
     /** How full a column is, in words. */
@@ -242,7 +327,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     /** The sum of a column, or how many rows there are under the first one. */
     @Override
     public String total(int column) {
-        if (!whole) {
+        if (totals.isEmpty()) {
             return "";
         }
         if (column == 0 && !numeric(0)) {
@@ -251,7 +336,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
         if (column >= outcome.columns().size() || !numeric(column)) {
             return "";
         }
-        String sum = outcome.totals().get(column).sum();
+        String sum = totals.get(column).sum();
         return sum == null
                 ? NOT_SUMMED
                 : type(column) == Type.DECIMAL ? withDecimals(sum, column) : shownAs(sum, type(column));

@@ -12,7 +12,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** Helps to write the words of a rule where they stand: what is wrong with them, and what may come next. */
-public final class RuleWords {
+public final class RuleWords implements Wording {
     private static final int MOST_OFFERED = 8;
     private final String kind;
     private final Known known;
@@ -34,7 +34,7 @@ public final class RuleWords {
         return sentence.kind().equals(MadeColumns.KIND) || sentence.kind().equals(RowRules.ROWS);
     }
 
-    /** What is wrong with words; empty where nothing is. */
+    @Override
     public String problem(String words) {
         if (kind.equals(MadeColumns.KIND)) {
             FormulaReader.Read read = FormulaReader.read(words, known);
@@ -58,7 +58,7 @@ public final class RuleWords {
         return text.length() <= 24 ? text : text.substring(0, 24) + "…";
     }
 
-    /** Names and words that what stands before a place may be the beginning of. */
+    @Override
     public List<String> completions(String words, int place) {
         List<String> vocabulary =
                 kind.equals(MadeColumns.KIND) ? FormulaReader.vocabulary(known) : Phrase.vocabulary(known);

@@ -1,0 +1,115 @@
+package cuvee.desktop;
+
+import cuvee.model.LookWords;
+import cuvee.model.RowLook;
+import cuvee.model.Wording;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+
+/** Over the rows of the master: which of them are shown, the way back to all, and a search through them. */
+final class LookBar extends HBox {
+    private final HBox where = new HBox();
+    private final Button all;
+    private final TextField find = new TextField();
+    private final Label found = Pieces.label("", "second");
+    private final Consumer<String> narrowed;
+    private RuleField field;
+
+    /** What a search is asked to do. */
+    interface Search {
+        /** @param next true to go on behind the selected row */
+        void search(String text, boolean next);
+    }
+
+    LookBar(Consumer<String> narrowed, Runnable shownAll, Search search) {
+        super(8);
+        this.narrowed = narrowed;
+        setId("look");
+        getStyleClass().add("look");
+        all = Pieces.button("All rows", "Esc", "look-all", shownAll);
+        Pieces.show(all, false);
+        Label only = Pieces.label("Only where", "second");
+        only.setMinWidth(Region.USE_PREF_SIZE);
+        find.setId("master-find");
+        find.setPromptText("A text in any column   Ctrl+F");
+        find.setAccessibleText("Find a text in the rows shown");
+        find.setPrefWidth(190);
+        find.setMinWidth(120);
+        find.setOnAction(e -> search.search(find.getText(), true));
+        find.textProperty().addListener((o, before, now) -> {
+            if (now.isBlank()) {
+                found.setText("");
+            }
+        });
+        find.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.ESCAPE && !find.getText().isEmpty()) {
+                find.clear();
+                e.consume();
+            }
+        });
+        Label finds = Pieces.label("Find", "second");
+        finds.setLabelFor(find);
+        finds.setMinWidth(Region.USE_PREF_SIZE);
+        found.setMinWidth(Region.USE_PREF_SIZE);
+        found.setId("master-found");
+        HBox.setHgrow(where, Priority.ALWAYS);
+        field = field("", new NoWords());
+        setAlignment(Pos.CENTER_LEFT);
+        getChildren().addAll(only, where, all, finds, find, found);
+    }
+
+    /** Offers nothing and finds nothing wrong: there is no master yet. */
+    private static final class NoWords implements Wording {
+        @Override
+        public String problem(String words) {
+            return "";
+        }
+
+        @Override
+        public List<String> completions(String words, int place) {
+            return List.of();
+        }
+    }
+
+    private RuleField field(String words, Wording help) {
+        RuleField made = new RuleField("master-where", words, help, narrowed);
+        made.prompt(help.example());
+        HBox.setHgrow(made, Priority.ALWAYS);
+        where.getChildren().setAll(made);
+        return made;
+    }
+
+    /** Shows a look at a master; the words are written with what that master holds. */
+    void show(RowLook look, LookWords words) {
+        if (!field.isFocusWithin()) {
+            field = field(look.where(), words);
+        }
+        Pieces.show(all, !look.isAll());
+    }
+
+    void focusWhere() {
+        field.focusWords();
+    }
+
+    void focusFind() {
+        find.requestFocus();
+        find.selectAll();
+    }
+
+    String sought() {
+        return find.getText();
+    }
+
+    void tellFound(String words) {
+        found.setText(words);
+    }
+}

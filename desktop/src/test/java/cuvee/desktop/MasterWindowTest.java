@@ -1,0 +1,89 @@
+package cuvee.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** The master looked at in the real window: narrowed down, put in order, searched. */
+class MasterWindowTest extends InAWindow {
+    @BeforeEach
+    void twoPorts() throws IOException {
+        write("data/a.csv", "Date,Port,Passengers\n2026-01-01,Hollin,5\n2026-01-02,Hollin,60\n2026-01-03,Marsay,7\n");
+        write("data/b.csv", "Date,Port,Passengers\n2026-02-01,Tarsk,1204\n2026-02-02,Hollin,7\n");
+        newJob();
+        goTo(KeyCode.DIGIT6);
+        waitFor("the rows", () -> passengers().equals(List.of("5", "60", "7", "1,204", "7")));
+    }
+
+    private List<String> passengers() {
+        List<String> shown = new ArrayList<>();
+        var model = grid("#master-grid").model();
+        for (long row = 0; model != null && row < model.rows(); row++) {
+            shown.add(String.valueOf(model.text(row, 2)));
+        }
+        return shown;
+    }
+
+    @Test
+    void onlyRowsThatMeetAPhraseAreShownWithTheirSumAndEscShowsAllAgain() {
+        robot.push(KeyCode.CONTROL, KeyCode.L).write("Port is Hol");
+        waitFor(
+                "the value",
+                () -> this.<TextField>find("#master-where").getText().equals("Port is Hol"));
+        waitFor("the offer", () -> robot.lookup(".offered").tryQuery().isPresent() || offering());
+        robot.push(KeyCode.ENTER);
+        waitFor(
+                "the whole value",
+                () -> this.<TextField>find("#master-where").getText().equals("Port is Hollin"));
+        robot.push(KeyCode.ENTER);
+        waitFor("the rows of Hollin", () -> passengers().equals(List.of("5", "60", "7")));
+        assertThat(words("#master .says")).isEqualTo("3 of 5 rows.");
+        assertThat(java.util.Objects.requireNonNull(grid("#master-grid").model())
+                        .total(2))
+                .isEqualTo("72");
+        robot.clickOn("#master-grid").push(KeyCode.ESCAPE);
+        waitFor("all rows", () -> passengers().size() == 5);
+        assertThat(words("#master .says")).isEqualTo("5 rows.");
+    }
+
+    private boolean offering() {
+        return javafx.stage.Window.getWindows().stream().anyMatch(window -> window instanceof javafx.stage.Popup);
+    }
+
+    @Test
+    void wordsThatSayNothingAreNotFollowedAndSayWhy() {
+        robot.push(KeyCode.CONTROL, KeyCode.L).write("Passengers over many").push(KeyCode.ENTER);
+        waitFor("the problem", () -> words("#master-where-problem").contains("“many” is no"));
+        assertThat(passengers()).hasSize(5);
+    }
+
+    @Test
+    void rowsArePutInOrderByKeysAndTheWayBackIsTheSame() {
+        robot.push(KeyCode.RIGHT).push(KeyCode.RIGHT).push(KeyCode.ALT, KeyCode.UP);
+        waitFor("the greatest first", () -> passengers().equals(List.of("1,204", "60", "7", "7", "5")));
+        assertThat(java.util.Objects.requireNonNull(grid("#master-grid").model())
+                        .subtitle(2))
+                .isEqualTo("greatest first");
+        robot.push(KeyCode.ALT, KeyCode.DOWN);
+        waitFor("the least first", () -> passengers().equals(List.of("5", "7", "7", "60", "1,204")));
+        robot.push(KeyCode.ESCAPE);
+        waitFor("as they came", () -> passengers().equals(List.of("5", "60", "7", "1,204", "7")));
+    }
+
+    @Test
+    void aTextIsFoundRowByRowAndCounted() {
+        robot.push(KeyCode.CONTROL, KeyCode.F).write("hollin").push(KeyCode.ENTER);
+        waitFor("the count", () -> words("#master-found").equals("in 3 rows, F3 next"));
+        assertThat(grid("#master-grid").selectedRow()).isEqualTo(1);
+        robot.push(KeyCode.F3);
+        waitFor("the next", () -> grid("#master-grid").selectedRow() == 4);
+        robot.push(KeyCode.F3);
+        waitFor("the first again", () -> grid("#master-grid").selectedRow() == 0);
+    }
+}
