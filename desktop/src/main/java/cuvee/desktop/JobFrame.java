@@ -95,6 +95,7 @@ final class JobFrame extends BorderPane {
         views.put(Stage.DELIVER, deliver);
         grids = new ArrayList<>(List.of(
                 read.list(), read.sheet(), lineUp.grid(), master.grid(), master.one(), facts.grid(), questions.grid()));
+        grids.add(master.summaryGrid());
         grids.addAll(collect.grids());
         grids.addAll(check.grids());
         usePalette(shell.palette());

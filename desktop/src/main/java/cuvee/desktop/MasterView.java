@@ -26,6 +26,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -62,6 +63,8 @@ final class MasterView extends VBox {
     private @Nullable MasterGrid shown;
     private @Nullable MasterGrid shownOfOne;
     private final LookBar lookBar = new LookBar(this::narrow, this::showAll, this::search);
+    private final SummaryView summary;
+    private final VBox rowsFace;
     private RowLook look = RowLook.ALL;
     private long asked;
 
@@ -131,7 +134,7 @@ final class MasterView extends VBox {
         Label beyond = Pieces.label("", "second");
         beyond.setMinWidth(0);
         beyond.textProperty().bind(grid.beyondProperty());
-        HBox head = Pieces.row(12, says, beyond, Pieces.space(), show, sources, rule, factsButton);
+        HBox head = Pieces.row(12, says, faces(false), beyond, Pieces.space(), show, sources, rule, factsButton);
         head.getStyleClass().add("standing");
         HBox.setHgrow(grid, Priority.ALWAYS);
         HBox both = new HBox(grid, figures);
@@ -140,10 +143,54 @@ final class MasterView extends VBox {
             boolean roomy = figures.fit(now.doubleValue());
             Pieces.show(beyond, roomy);
         });
-        addEventHandler(KeyEvent.KEY_PRESSED, this::lookKey);
-        getChildren().addAll(head, lookBar, both);
+        VBox rowsFace = new VBox(head, lookBar, both);
+        VBox.setVgrow(rowsFace, Priority.ALWAYS);
+        rowsFace.addEventHandler(KeyEvent.KEY_PRESSED, this::lookKey);
+        summary = new SummaryView(model, faces(true), this::showRowsOf, trail);
+        VBox.setVgrow(summary, Priority.ALWAYS);
+        Pieces.show(summary, false);
+        this.rowsFace = rowsFace;
+        getChildren().addAll(rowsFace, summary);
         model.outcomeProperty().addListener((o, before, now) -> show(now));
         show(model.outcomeProperty().get());
+    }
+
+    /** The two faces of the stage, as words to choose between. */
+    private HBox faces(boolean ofSummary) {
+        HBox faces = Pieces.row(14);
+        for (boolean each : new boolean[] {false, true}) {
+            ToggleButton face = new ToggleButton(each ? "Summary" : "Rows");
+            face.setId((ofSummary ? "summary-" : "rows-") + "face-" + (each ? "summary" : "rows"));
+            face.getStyleClass().setAll("toggle-button", "face");
+            face.setMinWidth(Region.USE_PREF_SIZE);
+            face.setSelected(each == ofSummary);
+            face.setOnAction(e -> {
+                face.setSelected(each == ofSummary);
+                showFace(each);
+            });
+            faces.getChildren().add(face);
+        }
+        return faces;
+    }
+
+    private void showFace(boolean ofSummary) {
+        Pieces.show(rowsFace, !ofSummary);
+        Pieces.show(summary, ofSummary);
+        if (ofSummary) {
+            summary.open();
+            summary.grid().requestFocus();
+        } else {
+            grid.requestFocus();
+        }
+    }
+
+    private void showRowsOf(String phrase) {
+        showFace(false);
+        look(RowLook.ALL.where(phrase));
+    }
+
+    GridView summaryGrid() {
+        return summary.grid();
     }
 
     private void showFacts() {
@@ -308,14 +355,14 @@ final class MasterView extends VBox {
         String source = Objects.requireNonNullElse(sources.getValue(), NONE);
         Optional<Outcome> outcome = model.outcomeProperty().get();
         if (source.equals(NONE) || outcome.isEmpty()) {
-            getChildren().remove(beside);
+            rowsFace.getChildren().remove(beside);
         } else {
             MasterGrid now = MasterGrid.ofSource(model.session(), outcome.get(), ui, source);
             shownOfOne = now;
             one.setModel(now);
             oneSays.setText("Of these, " + Says.count(now.rows(), "row") + " from " + source + ":");
-            if (!getChildren().contains(beside)) {
-                getChildren().add(beside);
+            if (!rowsFace.getChildren().contains(beside)) {
+                rowsFace.getChildren().add(beside);
             }
         }
         if (before != null) {
@@ -361,8 +408,8 @@ final class MasterView extends VBox {
                                     "This value stands in no single cell of its row, so there is none to correct.");
                             return;
                         }
-                        if (!getChildren().contains(correction)) {
-                            getChildren().add(correction);
+                        if (!rowsFace.getChildren().contains(correction)) {
+                            rowsFace.getChildren().add(correction);
                         }
                         correction.open(column, now.title(column), Objects.requireNonNullElse(value, ""), found);
                     });
@@ -370,7 +417,7 @@ final class MasterView extends VBox {
     }
 
     private void closeCorrection() {
-        getChildren().remove(correction);
+        rowsFace.getChildren().remove(correction);
         grid.requestFocus();
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
@@ -44,8 +45,7 @@ class MasterWindowTest extends InAWindow {
         robot.push(KeyCode.ENTER);
         waitFor("the rows of Hollin", () -> passengers().equals(List.of("5", "60", "7")));
         assertThat(words("#master .says")).isEqualTo("3 of 5 rows.");
-        assertThat(java.util.Objects.requireNonNull(grid("#master-grid").model())
-                        .total(2))
+        assertThat(Objects.requireNonNull(grid("#master-grid").model()).total(2))
                 .isEqualTo("72");
         robot.clickOn("#master-grid").push(KeyCode.ESCAPE);
         waitFor("all rows", () -> passengers().size() == 5);
@@ -67,8 +67,7 @@ class MasterWindowTest extends InAWindow {
     void rowsArePutInOrderByKeysAndTheWayBackIsTheSame() {
         robot.push(KeyCode.RIGHT).push(KeyCode.RIGHT).push(KeyCode.ALT, KeyCode.UP);
         waitFor("the greatest first", () -> passengers().equals(List.of("1,204", "60", "7", "7", "5")));
-        assertThat(java.util.Objects.requireNonNull(grid("#master-grid").model())
-                        .subtitle(2))
+        assertThat(Objects.requireNonNull(grid("#master-grid").model()).subtitle(2))
                 .isEqualTo("greatest first");
         robot.push(KeyCode.ALT, KeyCode.DOWN);
         waitFor("the least first", () -> passengers().equals(List.of("5", "7", "7", "60", "1,204")));
@@ -85,5 +84,49 @@ class MasterWindowTest extends InAWindow {
         waitFor("the next", () -> grid("#master-grid").selectedRow() == 4);
         robot.push(KeyCode.F3);
         waitFor("the first again", () -> grid("#master-grid").selectedRow() == 0);
+    }
+
+    private String figure(int row, int column) {
+        var model = grid("#summary-grid").model();
+        return model == null || row >= model.rows() || column >= model.columns()
+                ? ""
+                : String.valueOf(model.text(row, column));
+    }
+
+    @Test
+    void aSummaryIsWrittenInWordsKeptAndOpensIntoItsRows() {
+        robot.clickOn("#rows-face-summary");
+        waitFor("what is proposed", () -> figure(0, 0).equals("Hollin"));
+        robot.clickOn("#summary-words")
+                .push(KeyCode.CONTROL, KeyCode.A)
+                .write("total Passengers: a line for each Port; greatest first");
+        robot.push(KeyCode.ENTER).push(KeyCode.ENTER);
+        waitFor("the totals", () -> figure(0, 1).equals("1,204") && figure(1, 1).equals("72"));
+        assertThat(Objects.requireNonNull(grid("#summary-grid").model()).total(1))
+                .isEqualTo("1,283");
+        robot.clickOn("#summary-name").write("By port").push(KeyCode.ENTER);
+        waitFor(
+                "the summary in the job",
+                () -> model().jobProperty().get().settled().stream()
+                        .anyMatch(decision -> decision.kind().equals("summary")
+                                && decision.answer().equals("total Passengers: a line for each Port; greatest first")));
+        idle();
+        robot.clickOn("#summary-grid")
+                .push(KeyCode.CONTROL, KeyCode.HOME)
+                .push(KeyCode.DOWN)
+                .push(KeyCode.ENTER);
+        waitFor("the rows of Hollin", () -> passengers().equals(List.of("5", "60", "7")));
+    }
+
+    @Test
+    void aWordOfTheSentenceIsChangedByMouse() {
+        robot.clickOn("#rows-face-summary");
+        waitFor("what is proposed", () -> figure(0, 0).equals("Hollin"));
+        robot.clickOn("#summary-column");
+        robot.clickOn("nothing");
+        waitFor(
+                "one column",
+                () -> grid("#summary-grid").model() != null
+                        && Objects.requireNonNull(grid("#summary-grid").model()).columns() == 2);
     }
 }

@@ -60,7 +60,7 @@ public record Summary(
         }
 
         /** True where only numbers have it. */
-        boolean ofNumbers() {
+        public boolean ofNumbers() {
             return this == TOTAL || this == AVERAGE || this == MEDIAN || this == SHARE || this == RUNNING;
         }
 
@@ -145,6 +145,22 @@ public record Summary(
      */
     public record Shown(Unit unit, int decimals, boolean totals, Order order) {
         public static final Shown DEFAULT = new Shown(Unit.ONE, -1, true, Order.BY_NAME);
+
+        public Shown with(Unit other) {
+            return new Shown(other, decimals, totals, order);
+        }
+
+        public Shown withDecimals(int other) {
+            return new Shown(unit, other, totals, order);
+        }
+
+        public Shown withTotals(boolean other) {
+            return new Shown(unit, decimals, other, order);
+        }
+
+        public Shown with(Order other) {
+            return new Shown(unit, decimals, totals, other);
+        }
     }
 
     /** The summary in words, as {@link SummaryWords} reads them. */
@@ -191,6 +207,32 @@ public record Summary(
                 where.isEmpty() ? "" : phrase.apply(where),
                 against.isEmpty() ? "" : phrase.apply(against),
                 shown);
+    }
+
+    public Summary withFigures(List<Figure> other) {
+        return new Summary(other, lines, columns, where, against, shown);
+    }
+
+    public Summary withLines(List<By> other) {
+        return new Summary(figures, other, columns, where, against, shown);
+    }
+
+    /** The same with a column for each of something, which it cannot have beside a comparison. */
+    public Summary withColumns(Optional<By> other) {
+        return new Summary(figures, lines, other, where, other.isPresent() ? "" : against, shown);
+    }
+
+    public Summary withWhere(String phrase) {
+        return new Summary(figures, lines, columns, phrase, against, shown);
+    }
+
+    /** The same compared with other rows, which leaves no room for a column for each of anything. */
+    public Summary withAgainst(String phrase) {
+        return new Summary(figures, lines, phrase.isEmpty() ? columns : Optional.empty(), where, phrase, shown);
+    }
+
+    public Summary withShown(Shown other) {
+        return new Summary(figures, lines, columns, where, against, other);
     }
 
     /** All that tells groups apart, those of the columns last. */

@@ -564,14 +564,20 @@ public record SummaryTable(
 
     // ---- the rows behind a figure ----
 
-    /** What holds of the rows behind a figure, as a phrase that narrows the master down to them; empty for all rows. */
+    /**
+     * What holds of the rows behind a figure, as a phrase that narrows the master down to them; empty for all rows.
+     *
+     * @param column below zero for all columns together
+     */
     public String behind(int line, int column) {
         List<String> clauses = new ArrayList<>();
-        String phrase = columns.get(column).of() == Of.THOSE_COMPARED_WITH ? summary.against() : summary.where();
+        boolean compared = column >= 0 && columns.get(column).of() == Of.THOSE_COMPARED_WITH;
+        String phrase = compared ? summary.against() : summary.where();
         for (int i = 0; i < summary.lines().size() && !lines.get(line).total(); i++) {
             clauses.add(clause(summary.lines().get(i), lines.get(line).keys().get(i)));
         }
-        Optional<String> key = columns.get(column).key();
+        Optional<String> key =
+                column < 0 ? Optional.empty() : columns.get(column).key();
         summary.columns()
                 .flatMap(by -> key.map(value -> clause(by, value.equals(BLANK) ? null : value)))
                 .ifPresent(clauses::add);

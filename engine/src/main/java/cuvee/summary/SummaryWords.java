@@ -204,22 +204,20 @@ public final class SummaryWords {
     private static Optional<Shown> shown(Shown so, String how) {
         for (Unit unit : Unit.values()) {
             if (unit != Unit.ONE && how.equals("in " + unit.words())) {
-                return Optional.of(new Shown(unit, so.decimals(), so.totals(), so.order()));
+                return Optional.of(so.with(unit));
             }
         }
         for (Order order : Order.values()) {
             if (order != Order.BY_NAME && how.equals(order.words())) {
-                return Optional.of(new Shown(so.unit(), so.decimals(), so.totals(), order));
+                return Optional.of(so.with(order));
             }
         }
         if (how.equals("without totals") || how.equals("with totals")) {
-            return Optional.of(new Shown(so.unit(), so.decimals(), how.equals("with totals"), so.order()));
+            return Optional.of(so.withTotals(how.equals("with totals")));
         }
         if (how.matches("with \\d{1,2} decimals?")) {
             int decimals = Integer.parseInt(how.replaceAll("\\D", ""));
-            return decimals > MOST_DECIMALS
-                    ? Optional.empty()
-                    : Optional.of(new Shown(so.unit(), decimals, so.totals(), so.order()));
+            return decimals > MOST_DECIMALS ? Optional.empty() : Optional.of(so.withDecimals(decimals));
         }
         return Optional.empty();
     }

@@ -147,6 +147,9 @@ final class Acts {
         if (about instanceof RowChoice.Sorted) {
             return "sorted the master";
         }
+        if (about instanceof RowChoice.Summarised summary) {
+            return "kept the summary " + summary.name();
+        }
         return about instanceof RowChoice.ToColumns
                 ? "turned values into columns"
                 : about instanceof RowChoice.Equal ? "equal rows" : "a rule about rows";
