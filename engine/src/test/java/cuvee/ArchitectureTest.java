@@ -66,13 +66,20 @@ class ArchitectureTest {
     }
 
     @Test
-    void onlyTheStoreSpeaksSql() {
+    void onlyTheStoreAndDeliveriesToDatabasesSpeakSql() {
+        noClasses()
+                .that()
+                .resideOutsideOfPackages("cuvee.master..", "cuvee.deliver..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("java.sql..")
+                .check(ENGINE);
         noClasses()
                 .that()
                 .resideOutsideOfPackage("cuvee.master..")
                 .should()
                 .dependOnClassesThat()
-                .resideInAnyPackage("java.sql..", "org.duckdb..")
+                .resideInAnyPackage("org.duckdb..")
                 .check(ENGINE);
     }
 }

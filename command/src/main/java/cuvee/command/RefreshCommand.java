@@ -27,7 +27,10 @@ final class RefreshCommand implements Callable<Integer> {
     @Parameters(paramLabel = "FILE.cuvee")
     private String file = "";
 
-    @Option(names = "--to", paramLabel = "FILE", description = "Write the master here: .csv .xlsx .jsonl .parquet")
+    @Option(
+            names = "--to",
+            paramLabel = "FILE",
+            description = "Write the master here: .csv .xlsx .jsonl .parquet .sqlite .sql")
     private List<String> targets = List.of();
 
     @Option(names = "--deliver", paramLabel = "NAME|all", description = "Run a delivery of the job, or all.")
@@ -70,8 +73,7 @@ final class RefreshCommand implements Callable<Integer> {
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
             // What can be refused is refused before everything is read.
             files.forEach(target -> session.guard(job).check(target, existing()));
-            chosen.forEach(delivery -> MasterFiles.check(session.targetOf(delivery)));
-            chosen.forEach(delivery -> session.guard(job).check(session.targetOf(delivery), existing()));
+            chosen.forEach(delivery -> session.check(job, delivery, existing()));
             JobSession.Mode mode = full ? JobSession.Mode.EVERYTHING : JobSession.Mode.CHANGED_ONLY;
             Outcome outcome = JobRun.look(machine, session, job, mode);
             if (!outcome.job().equals(job)) {
@@ -84,10 +86,11 @@ final class RefreshCommand implements Callable<Integer> {
                     ? ": the master is incomplete"
                     : strict && outcome.needsALook() ? ": there are questions or warnings" : "";
             for (Path target : files) {
-                written.add(held.isEmpty() ? write(session, outcome, target) : entry("", target, "held", held));
+                written.add(
+                        held.isEmpty() ? write(session, outcome, target) : entry("", target.toString(), "held", held));
             }
             for (Delivery delivery : chosen) {
-                Path target = session.targetOf(delivery);
+                String target = session.targetSaid(delivery);
                 // A saved delivery runs unattended, so it never goes past an open question.
                 List<Question> holding = delivery.heldBy(outcome.questions());
                 String why = held.isEmpty() && !holding.isEmpty() ? heldBy(delivery, holding) : held;
@@ -129,13 +132,14 @@ final class RefreshCommand implements Callable<Integer> {
 
     private Map<String, String> write(JobSession session, Outcome outcome, Path target) {
         long bytes = session.deliver(outcome, target, existing());
-        return entry("", target, "written", ", " + Says.count(outcome.rows(), "row") + ", " + Says.size(bytes));
+        return entry(
+                "", target.toString(), "written", ", " + Says.count(outcome.rows(), "row") + ", " + Says.size(bytes));
     }
 
-    private static Map<String, String> entry(String name, Path target, String state, String reason) {
+    private static Map<String, String> entry(String name, String target, String state, String reason) {
         Map<String, String> entry = new LinkedHashMap<>();
         entry.put("name", name);
-        entry.put("target", target.toString());
+        entry.put("target", target);
         entry.put("state", state);
         entry.put("reason", reason);
         return entry;

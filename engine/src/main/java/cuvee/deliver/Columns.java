@@ -1,9 +1,10 @@
 package cuvee.deliver;
 
 import cuvee.master.MasterPlan;
+import cuvee.value.Type;
 import java.util.stream.Stream;
 
-/** The master's column names as files have them: tags last. */
+/** The master's columns as files have them: tags last. */
 final class Columns {
     private Columns() {}
 
@@ -12,5 +13,28 @@ final class Columns {
                         plan.columns().stream().map(MasterPlan.Column::name),
                         plan.tags().stream().map(MasterPlan.Tag::name))
                 .toArray(String[]::new);
+    }
+
+    static Type[] types(MasterPlan plan) {
+        return Stream.concat(
+                        plan.columns().stream().map(MasterPlan.Column::type),
+                        plan.tags().stream().map(tag -> Type.TEXT))
+                .toArray(Type[]::new);
+    }
+
+    /** The number format of a column in a workbook; empty for none of its own. */
+    static String format(MasterPlan plan, int column) {
+        if (column >= plan.columns().size()) {
+            return "";
+        }
+        String currency = plan.columns().get(column).currency();
+        return switch (plan.columns().get(column).type()) {
+            case DATE -> "yyyy-mm-dd";
+            case DATE_AND_TIME -> "yyyy-mm-dd hh:mm:ss";
+            case TIME -> "hh:mm:ss";
+            case PERCENT -> "0.0%";
+            case MONEY -> currency.isEmpty() ? "#,##0.00" : "#,##0.00 \"" + currency + "\"";
+            default -> "";
+        };
     }
 }

@@ -32,7 +32,11 @@ public final class MasterFiles {
             "jsonl",
             new JsonLinesForm(),
             "parquet",
-            new ParquetForm());
+            new ParquetForm(),
+            "sqlite",
+            new SqliteForm(),
+            "sql",
+            new SqlForm());
 
     private MasterFiles() {}
 
@@ -45,16 +49,25 @@ public final class MasterFiles {
      * What is delivered.
      *
      * @param summaries those that go with the master, where a form has room for them
+     * @param tab the tab of the master, where a form has tabs
      */
-    public record Content(MasterReader reader, MasterPlan plan, List<NamedTable> summaries) {
+    public record Content(MasterReader reader, MasterPlan plan, List<NamedTable> summaries, String tab) {
         public Content {
             summaries = List.copyOf(summaries);
+        }
+
+        public Content(MasterReader reader, MasterPlan plan, List<NamedTable> summaries) {
+            this(reader, plan, summaries, "Master");
+        }
+
+        Content inTab(String name) {
+            return new Content(reader, plan, summaries, name);
         }
     }
 
     /** The endings that can be written, in the order in which they are offered. */
     public static List<String> endings() {
-        return List.of("csv", "xlsx", "jsonl", "parquet");
+        return List.of("csv", "xlsx", "jsonl", "parquet", "sqlite", "sql");
     }
 
     /**
@@ -121,12 +134,12 @@ public final class MasterFiles {
     }
 
     /** Writes to a file. */
-    private interface Writing {
+    interface Writing {
         void to(Path file) throws IOException;
     }
 
     /** Writes beside a target and puts it there in one step, so that it is the old file or the new one; answers its size. */
-    private static long inOneStep(Path target, Register register, Writing writing) {
+    static long inOneStep(Path target, Register register, Writing writing) {
         Path beside = beside(target);
         try {
             writing.to(beside);

@@ -10,7 +10,6 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.HashSet;
-import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import org.dhatim.fastexcel.Workbook;
@@ -25,9 +24,9 @@ final class SummaryTabs {
 
     private SummaryTabs() {}
 
-    static void write(Workbook workbook, List<NamedTable> summaries) throws IOException {
-        Set<String> names = new HashSet<>(Set.of("master", "history"));
-        for (NamedTable summary : summaries) {
+    static void write(Workbook workbook, MasterFiles.Content content) throws IOException {
+        Set<String> names = new HashSet<>(Set.of(content.tab().toLowerCase(Locale.ROOT), "history"));
+        for (NamedTable summary : content.summaries()) {
             Worksheet sheet = workbook.newWorksheet(name(summary.name(), names));
             write(sheet, summary);
             sheet.finish();

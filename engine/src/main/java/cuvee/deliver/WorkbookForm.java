@@ -36,10 +36,10 @@ final class WorkbookForm implements MasterFiles.Form {
                 Workbook workbook = new Workbook(out, "Cuvee", "1.0")) {
             workbook.setCompressionLevel(4);
             workbook.properties().setTextProperty(OwnMark.NAME, OwnMark.VALUE);
-            Tabs tabs = new Tabs(workbook, content.plan());
+            Tabs tabs = new Tabs(workbook, content.plan(), content.tab());
             content.reader().each(tabs::row);
             tabs.end();
-            SummaryTabs.write(workbook, content.summaries());
+            SummaryTabs.write(workbook, content);
         } catch (UncheckedIOException failed) {
             throw new IOException(failed.getMessage(), failed);
         }
@@ -49,15 +49,19 @@ final class WorkbookForm implements MasterFiles.Form {
         private final Workbook workbook;
         private final MasterPlan plan;
         private final String[] names;
+        private final String name;
+        private final Type[] types;
         private Worksheet tab;
         private int tabs = 1;
         private int next;
 
-        Tabs(Workbook workbook, MasterPlan plan) {
+        Tabs(Workbook workbook, MasterPlan plan, String name) {
             this.workbook = workbook;
             this.plan = plan;
             this.names = Columns.names(plan);
-            this.tab = begin("Master");
+            this.types = Columns.types(plan);
+            this.name = name;
+            this.tab = begin(name);
         }
 
         private Worksheet begin(String name) {
@@ -81,27 +85,18 @@ final class WorkbookForm implements MasterFiles.Form {
         }
 
         private Type type(int column) {
-            return column < plan.columns().size() ? plan.columns().get(column).type() : Type.TEXT;
+            return types[column];
         }
 
         private String format(int column) {
-            String currency =
-                    column < plan.columns().size() ? plan.columns().get(column).currency() : "";
-            return switch (type(column)) {
-                case DATE -> "yyyy-mm-dd";
-                case DATE_AND_TIME -> "yyyy-mm-dd hh:mm:ss";
-                case TIME -> "hh:mm:ss";
-                case PERCENT -> "0.0%";
-                case MONEY -> currency.isEmpty() ? "#,##0.00" : "#,##0.00 \"" + currency + "\"";
-                default -> "";
-            };
+            return Columns.format(plan, column);
         }
 
         void row(@Nullable String[] values) {
             if (next >= MOST_ROWS) {
                 end();
                 tabs++;
-                tab = begin("Master " + tabs);
+                tab = begin(name + " " + tabs);
             }
             for (int i = 0; i < values.length; i++) {
                 String value = values[i];

@@ -11,39 +11,50 @@ import java.util.function.UnaryOperator;
 /**
  * Where the master is written.
  *
- * @param target a file whose ending says the form; relative to the job file where possible
- * @param prepared the workbook of which a copy is filled by key; empty where the master is written as a table
+ * @param target a file whose ending says the form, relative to the job file where possible; for a table of a database its
+ *     address, without a password
+ * @param form what of the target is written
  * @param accepted ids of questions that the analyst has accepted by name: open as they are, they do not hold this delivery
  */
-public record Delivery(String name, String target, Optional<Prepared> prepared, List<String> accepted) {
+public record Delivery(String name, String target, Form form, List<String> accepted) {
     public Delivery {
         accepted = List.copyOf(accepted);
     }
 
-    /** A delivery of the master as a table. */
+    /** A delivery of the master as a whole file. */
     public Delivery(String name, String target) {
-        this(name, target, Optional.empty());
+        this(name, target, new Whole(), List.of());
     }
 
-    public Delivery(String name, String target, Optional<Prepared> prepared) {
-        this(name, target, prepared, List.of());
+    public Delivery(String name, String target, Form form) {
+        this(name, target, form, List.of());
     }
 
-    public Delivery withPrepared(Prepared newPrepared) {
-        return new Delivery(name, target, Optional.of(newPrepared), accepted);
+    public Delivery withForm(Form other) {
+        return new Delivery(name, target, other, accepted);
+    }
+
+    /** The prepared workbook of which a copy is filled by key; empty for other forms. */
+    public Optional<Prepared> prepared() {
+        return form instanceof Prepared prepared ? Optional.of(prepared) : Optional.empty();
+    }
+
+    /** True where a file is written, one or several; false for a table of a database. */
+    public boolean isToFile() {
+        return !(form instanceof Table);
     }
 
     /** The same from the view of another folder. */
     public Delivery withPaths(UnaryOperator<String> moved) {
-        return new Delivery(
-                name, moved.apply(target), prepared.map(it -> it.withWorkbook(moved.apply(it.workbook()))), accepted);
+        Form there = form instanceof Prepared it ? it.withWorkbook(moved.apply(it.workbook())) : form;
+        return new Delivery(name, isToFile() ? moved.apply(target) : target, there, accepted);
     }
 
     /** The same with more questions accepted. */
     public Delivery accepting(Collection<String> questions) {
         Set<String> all = new LinkedHashSet<>(accepted);
         all.addAll(questions);
-        return new Delivery(name, target, prepared, List.copyOf(all));
+        return new Delivery(name, target, form, List.copyOf(all));
     }
 
     /** The questions that hold this delivery: those open that were not accepted, as any could change a number. */
@@ -53,6 +64,12 @@ public record Delivery(String name, String target, Optional<Prepared> prepared, 
                 .toList();
     }
 
+    /** What of a target is written. */
+    public sealed interface Form {}
+
+    /** The whole file. */
+    public record Whole() implements Form {}
+
     /**
      * A workbook that someone prepared, with keys down one column and items across one row.
      *
@@ -61,9 +78,73 @@ public record Delivery(String name, String target, Optional<Prepared> prepared, 
      * @param item the master's column whose values are the items; empty where the names of columns are
      * @param value the master's column whose values go into the cells; empty with the former
      */
-    public record Prepared(String workbook, String key, String item, String value) {
+    public record Prepared(String workbook, String key, String item, String value) implements Form {
         public Prepared withWorkbook(String path) {
             return new Prepared(path, key, item, value);
+        }
+    }
+
+    /** A tab of a workbook, whose other tabs stay as they are; the workbook is made where there is none. */
+    public record Tab(String tab, How how, List<String> keys) implements Form {
+        public Tab {
+            keys = List.copyOf(keys);
+        }
+    }
+
+    /** A table of a database, with its schema where it is not the database's own. */
+    public record Table(String table, How how, List<String> keys) implements Form {
+        public Table {
+            keys = List.copyOf(keys);
+        }
+    }
+
+    /** A file for each value of a column, named by it: {@code Returns Hollin.xlsx} beside {@code Returns.xlsx}. */
+    public record Each(String column) implements Form {}
+
+    /** What becomes of rows that are there already. */
+    public enum How {
+        /** All are replaced. */
+        REPLACE("replace", "replaces all rows"),
+        /** All stay; every row of the master is added below them. */
+        ADD("add", "adds every row"),
+        /** They are matched by key, and rows with new keys are added. */
+        NEW("new", "adds rows with new keys"),
+        /** They are matched by key; rows with new keys are added and those that differ are changed. */
+        MATCH("match", "adds rows with new keys and changes those that differ"),
+        /** The same, and rows whose keys the master does not have any more are removed. */
+        MIRROR("mirror", "adds rows with new keys, changes those that differ and removes those gone");
+
+        private final String word;
+        private final String words;
+
+        How(String word, String words) {
+            this.word = word;
+            this.words = words;
+        }
+
+        /** The word by which a job and its commands know it. */
+        public String word() {
+            return word;
+        }
+
+        /** What it does, in words. */
+        public String words() {
+            return words;
+        }
+
+        /** True where rows are matched by key. */
+        public boolean isByKey() {
+            return this == NEW || this == MATCH || this == MIRROR;
+        }
+
+        /** The one of a word; empty where there is none. */
+        public static Optional<How> of(String word) {
+            for (How how : values()) {
+                if (how.word.equals(word)) {
+                    return Optional.of(how);
+                }
+            }
+            return Optional.empty();
         }
     }
 }

@@ -20,7 +20,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Pattern;
@@ -75,15 +74,32 @@ final class JobJson {
             if (!delivery.accepted().isEmpty()) {
                 delivery.accepted().forEach(node.putArray("accepted")::add);
             }
-            delivery.prepared()
-                    .ifPresent(prepared -> node.putObject("prepared")
-                            .put("workbook", prepared.workbook())
-                            .put("key", prepared.key())
-                            .put("item", prepared.item())
-                            .put("value", prepared.value()));
+            writeForm(node, delivery.form());
         }
         job.unknown().forEach((name, json) -> root.set(name, parse(json)));
         return root.toPrettyString() + "\n";
+    }
+
+    private static void writeForm(ObjectNode node, Delivery.Form form) {
+        if (form instanceof Delivery.Prepared prepared) {
+            node.putObject("prepared")
+                    .put("workbook", prepared.workbook())
+                    .put("key", prepared.key())
+                    .put("item", prepared.item())
+                    .put("value", prepared.value());
+        } else if (form instanceof Delivery.Tab tab) {
+            ObjectNode inner = node.putObject("tab")
+                    .put("name", tab.tab())
+                    .put("how", tab.how().word());
+            tab.keys().forEach(inner.putArray("keys")::add);
+        } else if (form instanceof Delivery.Table table) {
+            ObjectNode inner = node.putObject("table")
+                    .put("name", table.table())
+                    .put("how", table.how().word());
+            table.keys().forEach(inner.putArray("keys")::add);
+        } else if (form instanceof Delivery.Each each) {
+            node.putObject("each").put("column", each.column());
+        }
     }
 
     private static void writeDecisions(ArrayNode array, List<Decision> decisions) {
@@ -156,18 +172,41 @@ final class JobJson {
     }
 
     private static Delivery delivery(JsonNode node, String named) {
-        JsonNode prepared = node.path("prepared");
+        boolean toTable = node.path("table").isObject();
         return new Delivery(
                 text(node, "name", named),
-                path(node, "target", named),
-                prepared.isObject()
-                        ? Optional.of(new Delivery.Prepared(
-                                path(prepared, "workbook", named),
-                                text(prepared, "key", named),
-                                prepared.path("item").asText(""),
-                                prepared.path("value").asText("")))
-                        : Optional.empty(),
+                toTable ? text(node, "target", named) : path(node, "target", named),
+                form(node, named),
                 list(node, "accepted", named, JsonNode::asText));
+    }
+
+    private static Delivery.Form form(JsonNode node, String named) {
+        if (node.path("prepared").isObject()) {
+            JsonNode prepared = node.path("prepared");
+            return new Delivery.Prepared(
+                    path(prepared, "workbook", named),
+                    text(prepared, "key", named),
+                    prepared.path("item").asText(""),
+                    prepared.path("value").asText(""));
+        }
+        if (node.path("tab").isObject()) {
+            JsonNode tab = node.path("tab");
+            return new Delivery.Tab(
+                    text(tab, "name", named), how(tab, named), list(tab, "keys", named, JsonNode::asText));
+        }
+        if (node.path("table").isObject()) {
+            JsonNode table = node.path("table");
+            return new Delivery.Table(
+                    text(table, "name", named), how(table, named), list(table, "keys", named, JsonNode::asText));
+        }
+        return node.path("each").isObject()
+                ? new Delivery.Each(text(node.path("each"), "column", named))
+                : new Delivery.Whole();
+    }
+
+    private static Delivery.How how(JsonNode node, String named) {
+        String word = text(node, "how", named);
+        return Delivery.How.of(word).orElseThrow(() -> corrupt(named, "a delivery says how by " + word));
     }
 
     private static Decision decision(JsonNode node, String named) {

@@ -155,6 +155,12 @@ public final class Grouped {
         };
     }
 
+    /** What is true of the rows that hold a value, or none, in a column. */
+    static String holds(MasterPlan plan, int column, @Nullable String value) {
+        return key(new Key(column, Span.VALUE), plan) + " IS NOT DISTINCT FROM "
+                + (value == null ? "NULL" : Sql.literal(value));
+    }
+
     private static String value(Value value, MasterPlan plan) {
         if (value.measure() == Measure.ROWS) {
             return "count(*)";

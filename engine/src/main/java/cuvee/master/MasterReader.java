@@ -48,7 +48,16 @@ public final class MasterReader implements AutoCloseable {
 
     private final Map<Integer, Turned> turned = new HashMap<>();
 
+    /** What else holds of the rows that are written; empty for all rows. */
+    private final String only;
+
     MasterReader(DuckDBConnection connection, MasterPlan plan) {
+        this(connection, plan, "");
+    }
+
+    /** @param only what holds of the rows that are written, in SQL; empty for all */
+    MasterReader(DuckDBConnection connection, MasterPlan plan, String only) {
+        this.only = only.isEmpty() ? "" : " AND " + only;
         this.connection = connection;
         this.plan = plan;
         this.columns = columnList(plan);
@@ -311,7 +320,7 @@ public final class MasterReader implements AutoCloseable {
                 addPieces(plan.tables().get(from), slices);
             } else {
                 slices.add(new Slice(" FROM master m JOIN part p ON m.tbl = p.tbl WHERE p.ord >= " + from
-                        + " AND p.ord < " + to + " AND m.aside = 0 ORDER BY p.ord, m.row, m.turned"));
+                        + " AND p.ord < " + to + " AND m.aside = 0" + only + " ORDER BY p.ord, m.row, m.turned"));
             }
             from = to;
         }
@@ -324,7 +333,7 @@ public final class MasterReader implements AutoCloseable {
             int firstRow = table.rowAt(skip);
             int lastRow = table.rowAt(Math.min(skip + records, table.kept()) - 1);
             slices.add(new Slice(" FROM " + master + " m WHERE m.tbl = " + table.id() + " AND m.row BETWEEN " + firstRow
-                    + " AND " + lastRow + " AND m.aside = 0 ORDER BY m.row, m.turned"));
+                    + " AND " + lastRow + " AND m.aside = 0" + only + " ORDER BY m.row, m.turned"));
         }
     }
 
@@ -869,9 +878,9 @@ public final class MasterReader implements AutoCloseable {
             try (Statement statement = connection.createStatement()) {
                 statement.execute("COPY (" + select
                         + (plan.isShaped()
-                                ? " FROM shown m ORDER BY m.row"
-                                : " FROM master m JOIN part p ON m.tbl = p.tbl WHERE m.aside = 0 ORDER BY p.ord, m.row,"
-                                        + " m.turned")
+                                ? " FROM shown m WHERE true" + only + " ORDER BY m.row"
+                                : " FROM master m JOIN part p ON m.tbl = p.tbl WHERE m.aside = 0" + only
+                                        + " ORDER BY p.ord, m.row," + " m.turned")
                         + ") TO "
                         + Sql.literal(file.toString())
                         + " (FORMAT PARQUET, KV_METADATA {'Cuvee master': 'written by Cuvee'})");

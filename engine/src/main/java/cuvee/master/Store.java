@@ -579,6 +579,11 @@ public final class Store implements AutoCloseable {
         });
     }
 
+    /** Reads the rows of the master that hold a value in a column, or none there; for writing them, not for looking at pages. */
+    public MasterReader readerOf(MasterPlan plan, int column, @Nullable String value) {
+        return new MasterReader(Sql.ask("opening", connection::duplicate), plan, Grouped.holds(plan, column, value));
+    }
+
     /** The rows and values that the rules of a plan touch; many may be made. */
     public RuleRows ruleRows(MasterPlan plan) {
         return new RuleRows(Sql.ask("opening", connection::duplicate), plan);

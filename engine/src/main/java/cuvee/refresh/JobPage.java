@@ -123,12 +123,26 @@ public record JobPage(String title, String under, List<Section> sections) {
     }
 
     private static String delivery(Delivery delivery) {
-        return delivery.prepared()
-                .map(prepared ->
-                        delivery.target() + ": a copy of " + prepared.workbook() + ", filled by " + prepared.key()
-                                + " down and "
-                                + (prepared.item().isEmpty() ? "the names of columns" : prepared.item()) + " across.")
-                .orElse(delivery.target() + ": the master as a table.");
+        Delivery.Form form = delivery.form();
+        if (form instanceof Delivery.Prepared prepared) {
+            return delivery.target() + ": a copy of " + prepared.workbook() + ", filled by " + prepared.key()
+                    + " down and " + (prepared.item().isEmpty() ? "the names of columns" : prepared.item())
+                    + " across.";
+        }
+        if (form instanceof Delivery.Tab tab) {
+            return delivery.target() + ", tab " + Says.quoted(tab.tab()) + ": " + how(tab.how(), tab.keys());
+        }
+        if (form instanceof Delivery.Table table) {
+            return "Table " + Says.quoted(table.table()) + " in " + delivery.target() + ": "
+                    + how(table.how(), table.keys());
+        }
+        return form instanceof Delivery.Each each
+                ? delivery.target() + ": a file for each " + each.column() + ", named by it."
+                : delivery.target() + ": the master as a table.";
+    }
+
+    private static String how(Delivery.How how, List<String> keys) {
+        return how.words() + (keys.isEmpty() ? "" : ", matched by " + Says.list(keys)) + ".";
     }
 
     /** The page as plain text. */

@@ -36,7 +36,6 @@ import cuvee.master.Store;
 import cuvee.master.ValueList;
 import cuvee.place.Says;
 import cuvee.place.Where;
-import cuvee.rework.Codes;
 import cuvee.summary.Summary;
 import cuvee.summary.SummaryTable;
 import cuvee.tag.Home;
@@ -117,6 +116,7 @@ public final class JobSession implements AutoCloseable {
     private final Trails trails;
     private final Proof proof;
     private final WrittenFiles written;
+    private final Deliveries deliveries;
     private volatile List<Source> listed = List.of();
 
     /** Whether sources that have not changed are read again. */
@@ -144,6 +144,7 @@ public final class JobSession implements AutoCloseable {
         nextId.set(Math.max(most, store.nextTable()));
         trails = new Trails(store, known);
         proof = new Proof(store);
+        deliveries = new Deliveries(store, jobId, written, workplace.clock(), () -> this.jobFolder, () -> listed);
     }
 
     /**
@@ -437,7 +438,9 @@ public final class JobSession implements AutoCloseable {
      */
     public Collector.Collected collect(Job job) {
         Set<Path> own = new HashSet<>();
-        job.deliveries().forEach(delivery -> delivery.prepared().ifPresent(prepared -> own.add(workbookOf(prepared))));
+        job.deliveries()
+                .forEach(delivery ->
+                        delivery.prepared().ifPresent(prepared -> own.add(deliveries.workbookOf(prepared))));
         own.addAll(written.stillAsWritten(jobId));
         own.addAll(OwnFiles.read(state()));
         Map<String, String> names = new HashMap<>();
@@ -544,7 +547,14 @@ public final class JobSession implements AutoCloseable {
 
     /** Where a delivery is written. */
     public Path targetOf(Delivery delivery) {
-        return jobFolder.resolve(delivery.target()).toAbsolutePath().normalize();
+        return deliveries.targetOf(delivery);
+    }
+
+    /** Where a delivery is written, in words: a file, or a table and the address of its database. */
+    public String targetSaid(Delivery delivery) {
+        return delivery.form() instanceof Delivery.Table table
+                ? table.table() + " in " + delivery.target()
+                : targetOf(delivery).toString();
     }
 
     /** The tables of sheets that the analyst's rules do not take, or that are hidden, with the reason. */
@@ -680,55 +690,36 @@ public final class JobSession implements AutoCloseable {
     /**
      * Carries out a delivery.
      *
-     * @param existing what becomes of a file that is there already and that Cuvee did not write
+     * @param existing what becomes of a file, a tab or rows that are there already and that Cuvee did not write
      */
     public Delivered deliver(Outcome outcome, Delivery delivery, Existing existing) {
-        Path target = targetOf(delivery);
-        if (delivery.prepared().isEmpty()) {
-            long bytes = deliver(outcome, target, existing);
-            return new Delivered(bytes, Says.count(outcome.rows(), "row") + ", " + Says.size(bytes) + ".", false);
-        }
-        Delivery.Prepared prepared = delivery.prepared().get();
-        guard(outcome.job(), List.of(workbookOf(prepared))).check(target, existing);
-        try (MasterReader reader = reader(outcome)) {
-            PreparedWorkbook.Report report = PreparedWorkbook.fill(
-                    reader, outcome.plan(), workbookOf(prepared), target, prepared, this::register);
-            return new Delivered(report.bytes(), report.said(), report.incomplete());
-        }
+        return deliveries.deliver(outcome, delivery, existing);
+    }
+
+    /** What a delivery would do, in words, with nothing written. */
+    public String look(Outcome outcome, Delivery delivery) {
+        return deliveries.look(outcome, delivery);
+    }
+
+    /** Refuses a delivery that cannot be carried out, or would destroy something, before any work is done for it. */
+    public void check(Job job, Delivery delivery, Existing existing) {
+        deliveries.check(job, delivery, existing);
+    }
+
+    /** What carrying out a delivery would destroy of others, in words; empty where nothing. */
+    public Optional<String> loss(Job job, Delivery delivery) {
+        return deliveries.loss(job, delivery);
     }
 
     /** Writes the account of an outcome as a page, and remembers that the file is no source. */
     public void writeAccount(Outcome outcome, Path target, Existing existing) {
         guard(outcome.job()).check(target, existing);
-        MasterFiles.writeText(Account.of(outcome).html(), target, this::register);
-    }
-
-    private void register(Path content, Path target) throws IOException {
-        written.enter(content, target, jobId, workplace.clock().instant());
+        MasterFiles.writeText(Account.of(outcome).html(), target, deliveries::register);
     }
 
     /** What keeps a master from being written over what is not ours; knows the sources that were listed last. */
     public TargetGuard guard(Job job) {
-        return guard(job, List.of());
-    }
-
-    private TargetGuard guard(Job job, List<Path> more) {
-        List<Path> inputs = new ArrayList<>(more);
-        listed.stream()
-                .filter(source -> !source.asideKind().equals("own-file"))
-                .forEach(source -> inputs.add(source.file()));
-        job.deliveries().forEach(delivery -> delivery.prepared().ifPresent(it -> inputs.add(workbookOf(it))));
-        Codes.of(job).stream()
-                .filter(codes -> !codes.file().isEmpty())
-                .forEach(codes -> inputs.add(jobFolder.resolve(codes.file())));
-        List<Path> places = job.places().stream()
-                .map(place -> jobFolder.resolve(place.path()))
-                .toList();
-        return new TargetGuard(inputs, places, written);
-    }
-
-    private Path workbookOf(Delivery.Prepared prepared) {
-        return jobFolder.resolve(prepared.workbook()).toAbsolutePath().normalize();
+        return deliveries.guard(job, List.of());
     }
 
     /** By which columns a prepared workbook is to be filled; empty where nothing of the master stands in it. */
@@ -745,13 +736,9 @@ public final class JobSession implements AutoCloseable {
 
     /** Writes the master of an outcome to a file, and remembers that the file is no source. */
     public long deliver(Outcome outcome, Path target, Existing existing) {
-        MasterFiles.check(target);
-        guard(outcome.job()).check(target, existing);
-        try (MasterReader reader = reader(outcome)) {
-            MasterFiles.Content content =
-                    new MasterFiles.Content(reader, outcome.plan(), Summaries.made(store, outcome));
-            return MasterFiles.write(content, target, this::register);
-        }
+        return deliveries
+                .deliver(outcome, new Delivery("", target.toAbsolutePath().toString()), existing)
+                .bytes();
     }
 
     private LastRefresh lastRefresh(

@@ -91,7 +91,7 @@ class PreparedWorkbookTest {
 
     private String fill(Outcome outcome, Prepared prepared) {
         try (JobSession session = batch.open()) {
-            return session.deliver(outcome, new Delivery("March", target.toString(), Optional.of(prepared)))
+            return session.deliver(outcome, new Delivery("March", target.toString(), prepared))
                     .said();
         }
     }
@@ -173,7 +173,7 @@ class PreparedWorkbookTest {
         try (JobSession session = wide.open()) {
             Prepared prepared = session.prepared(outcome, template).orElseThrow();
             assertThat(prepared.item()).isEmpty();
-            String said = session.deliver(outcome, new Delivery("x", target.toString(), Optional.of(prepared)))
+            String said = session.deliver(outcome, new Delivery("x", target.toString(), prepared))
                     .said();
             assertThat(said).isEqualTo("3 cells filled; 1 item not in the workbook: “Note”.");
         }
@@ -188,7 +188,8 @@ class PreparedWorkbookTest {
     @Test
     void theNextDayIsFilledWithoutTouchingAnything() throws Exception {
         Outcome outcome = outcome();
-        Delivery delivery = new Delivery("March", target.toString(), guessed(outcome));
+        Delivery delivery =
+                new Delivery("March", target.toString(), guessed(outcome).orElseThrow());
         batch.job(batch.job().withDeliveries(List.of(delivery)));
         Path saved = folder.resolve("saved.cuvee");
         JobFile.save(batch.job(), saved);

@@ -431,6 +431,38 @@ public final class JobModel implements AutoCloseable {
         step(history.now().withDeliveries(deliveries));
     }
 
+    /** Adds a delivery of some form, or changes the one that it stands for. */
+    public void changeDelivery(Optional<Delivery> before, Delivery now) {
+        List<Delivery> deliveries = new ArrayList<>(history.now().deliveries());
+        int at = before.map(deliveries::indexOf).orElse(-1);
+        if (at < 0) {
+            deliveries.add(now);
+        } else {
+            deliveries.set(at, now);
+        }
+        step(history.now().withDeliveries(deliveries));
+    }
+
+    /** A delivery to a file as the job has it. */
+    public Delivery deliveryTo(Path target, Delivery.Form form) {
+        return new Delivery(
+                target.getFileName().toString(),
+                JobDraft.relative(file.toAbsolutePath().getParent(), target),
+                form);
+    }
+
+    /** What a delivery would do; told on the interface thread. */
+    public void preview(Delivery delivery, Consumer<String> told) {
+        ask(made -> session.look(made, delivery), told);
+    }
+
+    /** How a delivery is called in a message: its file, or its table. */
+    private String named(Delivery delivery) {
+        return delivery.form() instanceof Delivery.Table table
+                ? table.table()
+                : String.valueOf(session.targetOf(delivery).getFileName());
+    }
+
     /** Takes a delivery out of the job; its file is left alone. */
     public void removeDelivery(Delivery delivery) {
         step(history.now()
@@ -447,12 +479,12 @@ public final class JobModel implements AutoCloseable {
     /** Lets a delivery go past the questions that hold it now, each by name; they stay open. */
     public void accept(Delivery delivery) {
         List<String> ids = holding(delivery).stream().map(Question::id).toList();
-        putDelivery(delivery.accepting(ids));
+        changeDelivery(Optional.of(delivery), delivery.accepting(ids));
     }
 
     /** What of others would be lost if a delivery were written; empty where nothing would. */
     public Optional<String> loss(Delivery delivery) {
-        return session.guard(history.now()).loss(session.targetOf(delivery));
+        return session.loss(history.now(), delivery);
     }
 
     /** Writes the master to a delivery's target, over nothing that Cuvee did not write. */
@@ -470,7 +502,7 @@ public final class JobModel implements AutoCloseable {
         if (made.isEmpty() || work.get().isPresent()) {
             return;
         }
-        Path target = session.targetOf(delivery);
+        String target = named(delivery);
         List<Question> holding = holding(delivery);
         if (made.get().failed() || !holding.isEmpty()) {
             String why = made.get().failed()
@@ -478,12 +510,12 @@ public final class JobModel implements AutoCloseable {
                     : Says.count(holding.size(), "open question") + " could change a number. Settle "
                             + (holding.size() == 1 ? "it" : "them") + ", or accept "
                             + (holding.size() == 1 ? "it" : "them") + " by name on its card";
-            message.set(Message.failure(target.getFileName() + " was not written: " + why + "."));
+            message.set(Message.failure(target + " was not written: " + why + "."));
             return;
         }
         work.set(Optional.of(Work.<JobSession.Delivered>start(
                 reporting -> {
-                    reporting.at("writing " + target.getFileName(), 0, 0);
+                    reporting.at("writing " + target, 0, 0);
                     return session.deliver(made.get(), delivery, existing);
                 },
                 worker,
@@ -491,11 +523,11 @@ public final class JobModel implements AutoCloseable {
                 state -> delivered(target, state))));
     }
 
-    private void delivered(Path target, Work.State<JobSession.Delivered> state) {
+    private void delivered(String target, Work.State<JobSession.Delivered> state) {
         work.set(Optional.empty());
         if (state instanceof Work.State.Done<JobSession.Delivered> done) {
             message.set(new Message(
-                    "Written: " + target.getFileName() + ", " + done.result().said(),
+                    "Written: " + target + ", " + done.result().said(),
                     done.result().incomplete() ? Message.Kind.FAILURE : Message.Kind.DONE));
         } else if (state instanceof Work.State.Failed<JobSession.Delivered> failed) {
             tell("Writing", failed.why());
@@ -540,9 +572,7 @@ public final class JobModel implements AutoCloseable {
                 ui.execute(() -> guessed.ifPresentOrElse(
                         prepared -> {
                             Delivery delivery = new Delivery(
-                                    target.getFileName().toString(),
-                                    JobDraft.relative(folder, target),
-                                    Optional.of(prepared));
+                                    target.getFileName().toString(), JobDraft.relative(folder, target), prepared);
                             putDelivery(delivery);
                             added.accept(delivery);
                         },
@@ -556,7 +586,7 @@ public final class JobModel implements AutoCloseable {
 
     /** Changes by which columns a delivery fills its prepared workbook. */
     public void changePrepared(Delivery delivery, Delivery.Prepared prepared) {
-        putDelivery(delivery.withPrepared(prepared));
+        changeDelivery(Optional.of(delivery), delivery.withForm(prepared));
     }
 
     private void putDelivery(Delivery delivery) {

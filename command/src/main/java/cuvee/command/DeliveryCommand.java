@@ -1,0 +1,168 @@
+package cuvee.command;
+
+import cuvee.deliver.MasterFiles;
+import cuvee.deliver.PostgresTable;
+import cuvee.job.Delivery;
+import cuvee.job.Job;
+import cuvee.job.JobDraft;
+import cuvee.job.JobFile;
+import cuvee.place.Says;
+import cuvee.refresh.JobSession;
+import cuvee.refresh.Outcome;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** {@code cuvee delivery}: says what a delivery of a job writes and where, or what it would change. */
+@Command(
+        name = "delivery",
+        description =
+                "Keep in the job what a delivery writes and where, or tell what it would change; it is carried out"
+                        + " by: cuvee refresh FILE.cuvee --deliver NAME.",
+        mixinStandardHelpOptions = true)
+final class DeliveryCommand implements Callable<Integer> {
+    private final Machine machine;
+
+    @Parameters(index = "0", paramLabel = "FILE.cuvee")
+    private String file = "";
+
+    @Parameters(index = "1", paramLabel = "NAME", description = "The delivery's name.")
+    private String name = "";
+
+    @Option(
+            names = "--to",
+            paramLabel = "TARGET",
+            description = "A file (.csv .xlsx .jsonl .parquet .sqlite .sql), or postgresql://user@host:port/database.")
+    private String target = "";
+
+    @Option(names = "--tab", paramLabel = "TAB", description = "Only this tab of a workbook; all else of it stays.")
+    private String tab = "";
+
+    @Option(names = "--table", paramLabel = "TABLE", description = "The table of a database, with or without schema.")
+    private String table = "";
+
+    @Option(names = "--each", paramLabel = "COLUMN", description = "A file for each value of a column.")
+    private String each = "";
+
+    @Option(
+            names = "--how",
+            paramLabel = "HOW",
+            description = "What becomes of rows there: replace, add, new, match or mirror; the last three by --key.")
+    private String how = Delivery.How.REPLACE.word();
+
+    @Option(names = "--key", paramLabel = "COLUMN", description = "A column by which rows are matched.")
+    private List<String> keys = List.of();
+
+    @Option(names = "--preview", description = "Tell what it would change; nothing is written.")
+    private boolean preview;
+
+    @Option(names = "--drop", description = "Take it out of the job; what it wrote stays.")
+    private boolean drop;
+
+    DeliveryCommand(Machine machine) {
+        this.machine = machine;
+    }
+
+    @Override
+    public Integer call() {
+        Path path = machine.path(file);
+        Job job = JobFile.open(path);
+        Optional<Delivery> known = job.deliveries().stream()
+                .filter(delivery -> delivery.name().equals(name))
+                .findFirst();
+        if (target.isEmpty() && known.isEmpty()) {
+            return usage("The job has no delivery " + Says.quoted(name) + "; say where it goes by --to.");
+        }
+        if (drop) {
+            JobFile.save(
+                    job.withDeliveries(job.deliveries().stream()
+                            .filter(delivery -> !delivery.name().equals(name))
+                            .toList()),
+                    path);
+            machine.out().println(Says.quoted(name) + " is no delivery of the job any more.");
+            return Exit.DONE;
+        }
+        Job now = job;
+        Optional<Delivery> wanted = known;
+        if (!target.isEmpty()) {
+            Optional<Delivery.Form> form = form();
+            if (form.isEmpty()) {
+                return Exit.USAGE;
+            }
+            Delivery fresh = new Delivery(name, place(path, form.get()), form.get());
+            List<Delivery> all = new ArrayList<>(job.deliveries());
+            all.removeIf(delivery -> delivery.name().equals(name));
+            all.add(fresh);
+            now = job.withDeliveries(all);
+            wanted = Optional.of(fresh);
+        }
+        if (!preview) {
+            JobFile.save(now, path);
+            machine.out().println(Says.quoted(name) + " is a delivery of the job.");
+            return Exit.DONE;
+        }
+        try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
+            Outcome outcome = JobRun.look(machine, session, now, JobSession.Mode.CHANGED_ONLY);
+            machine.out().println(session.look(outcome, wanted.orElseThrow()));
+            return Exit.of(outcome);
+        }
+    }
+
+    private int usage(String why) {
+        machine.err().println(why + " Nothing was changed.");
+        return Exit.USAGE;
+    }
+
+    private Optional<Delivery.Form> form() {
+        Optional<Delivery.How> wanted = Delivery.How.of(how);
+        boolean database = target.startsWith(PostgresTable.ADDRESS);
+        String problem = "";
+        if (wanted.isEmpty()) {
+            problem = Says.quoted(how) + " is none of "
+                    + Arrays.stream(Delivery.How.values())
+                            .map(Delivery.How::word)
+                            .collect(Collectors.joining(", "))
+                    + ".";
+        } else if (wanted.get().isByKey() == keys.isEmpty()) {
+            problem = keys.isEmpty()
+                    ? "Say by --key how rows are matched."
+                    : "Rows are matched by key with --how new, match or mirror only.";
+        } else if (database == table.isEmpty()) {
+            problem = database
+                    ? "Say by --table which table is written."
+                    : "A table is in a database: --to postgresql://…";
+        } else if (database ? !tab.isEmpty() || !each.isEmpty() : !tab.isEmpty() && !each.isEmpty()) {
+            problem = "Name one of --tab, --table and --each.";
+        } else if (wanted.get() != Delivery.How.REPLACE && tab.isEmpty() && table.isEmpty()) {
+            problem = "A whole file is always replaced; --how is for a tab or a table.";
+        }
+        if (!problem.isEmpty()) {
+            usage(problem);
+            return Optional.empty();
+        }
+        return Optional.of(
+                database
+                        ? new Delivery.Table(table, wanted.get(), keys)
+                        : !tab.isEmpty()
+                                ? new Delivery.Tab(tab, wanted.get(), keys)
+                                : !each.isEmpty() ? new Delivery.Each(each) : new Delivery.Whole());
+    }
+
+    /** The target as a job has it. */
+    private String place(Path job, Delivery.Form form) {
+        if (form instanceof Delivery.Table) {
+            PostgresTable.check(target);
+            return target;
+        }
+        Path to = machine.path(target);
+        MasterFiles.check(to);
+        return JobDraft.relative(job.toAbsolutePath().getParent(), to);
+    }
+}
