@@ -471,4 +471,70 @@ class CommandLineTest {
         cuvee("refresh", "job.cuvee");
         assertThat(said()).contains("changed, 1 row more, ").contains("+1; 1 row added");
     }
+
+    @Test
+    void aMasterIsSummedUpInWordsAndTheSummaryKept() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        assertThat(cuvee("summary", "job.cuvee", "total Pax: a line for each Port", "--save", "By port"))
+                .isNotEqualTo(Exit.FAILED);
+        assertThat(said())
+                .contains("Total Pax: a line for each Port.")
+                .containsPattern("Hollin +11")
+                .containsPattern("All +18");
+        cuvee("summary", "job.cuvee", "--json");
+        JsonNode summary = JSON.readTree(said()).path("summaries").path(0);
+        assertThat(summary.path("name").asText()).isEqualTo("By port");
+        assertThat(summary.path("lines").path(0).path("values").path(0).asText())
+                .isEqualTo("11");
+        assertThat(cuvee("summary", "job.cuvee", "sum of everything")).isEqualTo(Exit.FAILED);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("is no figure");
+    }
+
+    @Test
+    void aDeliveryIsKeptInTheJobLookedAtAndCarriedOut() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        assertThat(cuvee("delivery", "job.cuvee", "Board", "--to", "board.xlsx", "--tab", "Data", "--how", "match"))
+                .isEqualTo(Exit.USAGE);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("Say by --key how rows are matched");
+        assertThat(cuvee(
+                        "delivery",
+                        "job.cuvee",
+                        "Board",
+                        "--to",
+                        "board.xlsx",
+                        "--tab",
+                        "Data",
+                        "--how",
+                        "match",
+                        "--key",
+                        "Date"))
+                .isEqualTo(Exit.DONE);
+        cuvee("delivery", "job.cuvee", "Board", "--preview");
+        assertThat(said()).contains("3 rows added, 0 changed, 0 removed");
+        assertThat(folder.resolve("board.xlsx")).doesNotExist();
+        cuvee("refresh", "job.cuvee", "--deliver", "Board", "--json");
+        String state =
+                JSON.readTree(said()).path("deliveries").path(0).path("state").asText();
+        if (state.equals("held")) {
+            List<String> accept = new ArrayList<>(List.of("accept", "job.cuvee", "Board"));
+            JSON.readTree(said())
+                    .path("questions")
+                    .forEach(question -> accept.add(question.path("id").asText()));
+            cuvee(accept.toArray(String[]::new));
+            cuvee("refresh", "job.cuvee", "--deliver", "Board", "--json");
+        }
+        assertThat(JSON.readTree(said())
+                        .path("deliveries")
+                        .path(0)
+                        .path("reason")
+                        .asText())
+                .contains("3 rows added");
+        assertThat(folder.resolve("board.xlsx")).exists();
+        cuvee("delivery", "job.cuvee", "Board", "--preview");
+        assertThat(said()).contains("0 rows added, 0 changed, 0 removed, 3 as they were");
+        assertThat(cuvee("delivery", "job.cuvee", "Board", "--drop")).isEqualTo(Exit.DONE);
+        assertThat(cuvee("delivery", "job.cuvee", "Board", "--preview")).isEqualTo(Exit.USAGE);
+        assertThat(cuvee("delivery", "job.cuvee", "Secret", "--to", "postgresql://me:pw@host/db", "--table", "t"))
+                .isEqualTo(Exit.FAILED);
+    }
 }

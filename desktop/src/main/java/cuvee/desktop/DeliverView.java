@@ -1,7 +1,9 @@
 package cuvee.desktop;
 
 import cuvee.deliver.MasterFiles;
+import cuvee.deliver.PostgresTable;
 import cuvee.deliver.TargetGuard;
+import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
@@ -9,25 +11,34 @@ import cuvee.model.About;
 import cuvee.model.GridModel.Mark;
 import cuvee.model.JobModel;
 import cuvee.model.Questions;
+import cuvee.model.SummaryModel;
 import cuvee.model.Weighing;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
+import cuvee.rework.Known;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.application.Platform;
+import javafx.event.ActionEvent;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Control;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
@@ -51,6 +62,8 @@ final class DeliverView extends VBox {
     private final Supplier<Choosers> choosers;
     /** Deliveries that are written once the one before them is. */
     private final Deque<Delivery> waiting = new ArrayDeque<>();
+    /** What was said that deliveries would change, since the last refresh. */
+    private final Map<Delivery, String> previews = new HashMap<>();
 
     private final Runnable questions;
     private final Label says = Pieces.label("", "says");
@@ -67,14 +80,24 @@ final class DeliverView extends VBox {
         all = Pieces.button("Write all that is ready", "deliver-all", this::writeAll);
         HBox head = Pieces.row(12, says, Pieces.space(), all);
         head.getStyleClass().add("standing");
-        add = Pieces.button("Deliver to a file", "deliver-add", this::addDelivery);
-        Button prepare = Pieces.button("Fill a prepared workbook", "deliver-prepared", this::addPrepared);
+        add = Pieces.button("a file", "deliver-add", this::addDelivery);
+        Button prepare = Pieces.button("fill a prepared workbook", "deliver-prepared", this::addPrepared);
         prepare.setTooltip(new Tooltip("Keys stand down one column, items across one row; a copy of it is filled"));
-        HBox ways = Pieces.row(
+        FlowPane ways = new FlowPane(
                 10,
+                8,
+                Pieces.label("Deliver the master to", "bold"),
                 add,
+                Pieces.button("a tab of a workbook", "deliver-tab", this::addTab),
+                Pieces.button("a file for each value", "deliver-each", this::addEach),
+                Pieces.button("a table of a database", "deliver-table", this::addTable),
+                Pieces.label("or", "second"),
                 prepare,
-                Pieces.wrapped(".xlsx for a workbook, .csv for text, .parquet or .jsonl for other programs", "second"));
+                Pieces.wrapped(
+                        "A file's ending says its form: .xlsx workbook, .csv text, .parquet, .jsonl, .sqlite, .sql script."
+                                + " Kept summaries go into workbooks as tabs.",
+                        "second"));
+        ways.setAlignment(Pos.CENTER_LEFT);
         ways.getStyleClass().add("new-delivery");
         VBox left = new VBox(14, cards, ways);
         left.getStyleClass().add("page");
@@ -104,8 +127,10 @@ final class DeliverView extends VBox {
         VBox.setVgrow(both, Priority.ALWAYS);
         getChildren().addAll(head, both);
         model.jobProperty().addListener((o, before, now) -> show(now));
-        model.outcomeProperty()
-                .addListener((o, before, now) -> show(model.jobProperty().get()));
+        model.outcomeProperty().addListener((o, before, now) -> {
+            previews.clear();
+            show(model.jobProperty().get());
+        });
         model.messageProperty()
                 .addListener((o, before, now) -> show(model.jobProperty().get()));
         show(model.jobProperty().get());
@@ -159,6 +184,42 @@ final class DeliverView extends VBox {
         }
     }
 
+    /** Chooses a workbook, of which a tab is to be written; what becomes of its rows is said on the card. */
+    private void addTab() {
+        choosers.get()
+                .target(
+                        "The workbook that the tab is in, or is to be",
+                        model.file().resolveSibling(model.jobProperty().get().name() + ".xlsx"),
+                        "xlsx")
+                .ifPresent(target -> model.changeDelivery(
+                        Optional.empty(),
+                        model.deliveryTo(target, new Delivery.Tab("Master", Delivery.How.REPLACE, List.of()))));
+    }
+
+    private void addEach() {
+        Optional<Outcome> made = model.outcomeProperty().get();
+        if (made.isEmpty() || made.get().plan().columns().isEmpty()) {
+            return;
+        }
+        choosers.get()
+                .target(
+                        "What each file's name begins with",
+                        model.file().resolveSibling(model.jobProperty().get().name() + ".xlsx"),
+                        MasterFiles.endings().toArray(String[]::new))
+                .ifPresent(target -> model.changeDelivery(
+                        Optional.empty(),
+                        model.deliveryTo(target, new Delivery.Each(SummaryModel.tellsApart(made.get())))));
+    }
+
+    private void addTable() {
+        model.changeDelivery(
+                Optional.empty(),
+                new Delivery(
+                        "master in a database",
+                        PostgresTable.ADDRESS + "user@localhost:5432/database",
+                        new Delivery.Table("master", Delivery.How.REPLACE, List.of())));
+    }
+
     /** Chooses a prepared workbook and where the filled copy goes, and writes it. */
     private void addPrepared() {
         choosers.get()
@@ -171,6 +232,141 @@ final class DeliverView extends VBox {
                                                 model.jobProperty().get().name() + " filled.xlsx"),
                                 "xlsx")
                         .ifPresent(target -> model.addPrepared(workbook, target, this::write)));
+    }
+
+    /** What a delivery writes, in words that can be changed. */
+    private FlowPane words(Delivery delivery, Outcome made) {
+        List<String> names = Known.of(made.plan()).names();
+        if (delivery.form() instanceof Delivery.Prepared prepared) {
+            return filling(delivery, prepared, made);
+        }
+        if (delivery.form() instanceof Delivery.Each each) {
+            ComboBox<String> column = choice("each-column", names, each.column());
+            column.setOnAction(e ->
+                    change(delivery, new Delivery.Each(Objects.requireNonNullElse(column.getValue(), each.column()))));
+            return flow(new Label("A file for each"), column, new Label(", named by it."));
+        }
+        if (delivery.form() instanceof Delivery.Tab tab) {
+            TextField name = field("tab-name", tab.tab(), 140);
+            name.setOnAction(
+                    e -> change(delivery, new Delivery.Tab(name.getText().strip(), tab.how(), tab.keys())));
+            FlowPane words = flow(new Label("In its tab"), name);
+            words.getChildren()
+                    .addAll(how(
+                            tab.how(),
+                            tab.keys(),
+                            names,
+                            (how, keys) -> change(delivery, new Delivery.Tab(tab.tab(), how, keys))));
+            words.getChildren().add(Pieces.label("All else of the workbook stays as it is.", "second"));
+            return words;
+        }
+        Delivery.Table table = (Delivery.Table) delivery.form();
+        TextField address = field("table-address", delivery.target(), 300);
+        address.setOnAction(e -> {
+            if (address.getText().strip().equals(delivery.target())) {
+                return;
+            }
+            try {
+                PostgresTable.check(address.getText().strip());
+                model.changeDelivery(
+                        Optional.of(delivery),
+                        new Delivery(delivery.name(), address.getText().strip(), table, delivery.accepted()));
+            } catch (CuveeException refused) {
+                model.say(refused.finding().text(), true);
+            }
+        });
+        TextField name = field("table-name", table.table(), 140);
+        name.setOnAction(e ->
+                change(delivery, new Delivery.Table(kept(name, table.table()), table.how(), table.keys())));
+        FlowPane words = flow(new Label("Of"), address, new Label("the table"), name);
+        words.getChildren()
+                .addAll(how(
+                        table.how(),
+                        table.keys(),
+                        names,
+                        (how, keys) -> change(delivery, new Delivery.Table(table.table(), how, keys))));
+        words.getChildren()
+                .add(Pieces.label("The password comes from PGPASSWORD or the database's password file.", "second"));
+        return words;
+    }
+
+    /** What a field says; what was there before where it says nothing. */
+    private static String kept(TextField field, String before) {
+        return field.getText().isBlank() ? before : field.getText().strip();
+    }
+
+    private void change(Delivery delivery, Delivery.Form form) {
+        if (!form.equals(delivery.form())) {
+            previews.remove(delivery);
+            model.changeDelivery(Optional.of(delivery), delivery.withForm(form));
+        }
+    }
+
+    /** Takes what becomes of rows that are there, and by which columns they are matched. */
+    private interface HowTaken {
+        void take(Delivery.How how, List<String> keys);
+    }
+
+    private static List<Node> how(Delivery.How now, List<String> keys, List<String> names, HowTaken taken) {
+        MenuButton how = Pieces.slot("deliver-how");
+        how.setText(now.words());
+        for (Delivery.How each : Delivery.How.values()) {
+            how.getItems()
+                    .add(Pieces.item(
+                            each.words(),
+                            "",
+                            () -> taken.take(
+                                    each,
+                                    !each.isByKey() ? List.of() : keys.isEmpty() ? List.of(names.get(0)) : keys)));
+        }
+        List<Node> nodes = new ArrayList<>(List.of(new Label("it"), how));
+        if (now.isByKey()) {
+            MenuButton by = Pieces.slot("deliver-key");
+            by.setText(keys.isEmpty() ? "no column yet" : String.join(" and ", keys));
+            for (String name : names) {
+                CheckMenuItem item = new CheckMenuItem(name);
+                item.setMnemonicParsing(false);
+                item.setSelected(keys.contains(name));
+                item.setOnAction(e -> {
+                    List<String> wanted = new ArrayList<>(keys);
+                    if (!wanted.remove(name)) {
+                        wanted.add(name);
+                    }
+                    taken.take(now, wanted);
+                });
+                by.getItems().add(item);
+            }
+            nodes.addAll(List.of(new Label("matched by"), by));
+        }
+        return nodes;
+    }
+
+    private static TextField field(String id, String text, double wide) {
+        TextField field = new TextField(text);
+        field.setId(id);
+        field.setPrefWidth(wide);
+        field.focusedProperty().addListener((o, before, now) -> {
+            if (!now) {
+                field.getOnAction().handle(new ActionEvent());
+            }
+        });
+        return field;
+    }
+
+    private static FlowPane flow(Node... nodes) {
+        FlowPane words = new FlowPane(6, 4, nodes);
+        words.setAlignment(Pos.CENTER_LEFT);
+        return words;
+    }
+
+    /** Asks what a delivery would change, and says it on its card. */
+    private void preview(Delivery delivery) {
+        previews.put(delivery, "Looking …");
+        show(model.jobProperty().get());
+        model.preview(delivery, said -> {
+            previews.put(delivery, said);
+            show(model.jobProperty().get());
+        });
     }
 
     /** By which columns a prepared workbook is filled, to be chosen. */
@@ -264,15 +460,19 @@ final class DeliverView extends VBox {
                                 ? "held: the master is incomplete"
                                 : "held by " + Says.count(holding.size(), "question"));
         state.setMinWidth(Region.USE_PREF_SIZE);
-        Label folder = Pieces.label("in " + target.getParent(), "second");
+        boolean database = delivery.form() instanceof Delivery.Table;
+        Label folder = Pieces.label(database ? "" : "in " + target.getParent(), "second");
         folder.setMinWidth(0);
-        HBox head =
-                Pieces.row(8, Pieces.label(target.getFileName().toString(), "heading"), folder, Pieces.space(), state);
+        HBox head = Pieces.row(8, Pieces.label(title(delivery, target), "heading"), folder, Pieces.space(), state);
         VBox card = new VBox(8, head);
-        if (delivery.prepared().isPresent() && outcome.isPresent()) {
-            card.getChildren().add(filling(delivery, delivery.prepared().get(), outcome.get()));
+        if (outcome.isPresent() && !(delivery.form() instanceof Delivery.Whole)) {
+            card.getChildren().add(words(delivery, outcome.get()));
         } else {
             card.getChildren().add(Pieces.wrapped(would(target, outcome)));
+        }
+        String previewed = previews.get(delivery);
+        if (previewed != null) {
+            card.getChildren().add(Pieces.wrapped(previewed, "bold"));
         }
         holding.stream()
                 .limit(NAMED)
@@ -284,6 +484,16 @@ final class DeliverView extends VBox {
         card.getChildren().add(hands(delivery, holding, outcome, first));
         card.getStyleClass().add("card");
         return card;
+    }
+
+    private static String title(Delivery delivery, Path target) {
+        if (delivery.form() instanceof Delivery.Table table) {
+            return "Table " + table.table();
+        }
+        String file = String.valueOf(target.getFileName());
+        return delivery.form() instanceof Delivery.Tab tab
+                ? file + ", tab " + tab.tab()
+                : delivery.form() instanceof Delivery.Each each ? file + ", for each " + each.column() : file;
     }
 
     private HBox hands(Delivery delivery, List<Question> holding, Optional<Outcome> outcome, boolean first) {
@@ -301,6 +511,11 @@ final class DeliverView extends VBox {
                     () -> model.accept(delivery));
             accept.setTooltip(new Tooltip("They stay open, and this delivery no longer waits for them"));
             hands.getChildren().addAll(settle, accept);
+        }
+        if (!(delivery.form() instanceof Delivery.Whole || delivery.form() instanceof Delivery.Prepared)) {
+            Button look = Pieces.button("Preview changes", "deliver-preview", () -> preview(delivery));
+            look.setDisable(outcome.isEmpty());
+            hands.getChildren().add(look);
         }
         hands.getChildren()
                 .addAll(

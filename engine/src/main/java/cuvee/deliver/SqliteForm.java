@@ -1,5 +1,6 @@
 package cuvee.deliver;
 
+import cuvee.master.MasterPlan;
 import cuvee.value.Type;
 import java.io.IOException;
 import java.math.BigDecimal;
@@ -47,7 +48,7 @@ final class SqliteForm implements MasterFiles.Form {
         Type[] types = Columns.types(content.plan());
         List<String> columns = new ArrayList<>();
         for (int i = 0; i < names.length; i++) {
-            columns.add(name(names[i]) + " " + type(types[i]));
+            columns.add(name(names[i]) + type(content.plan(), i, types[i]));
         }
         try (Statement statement = connection.createStatement()) {
             statement.execute("CREATE TABLE " + TABLE + " (" + String.join(", ", columns) + ")");
@@ -104,11 +105,17 @@ final class SqliteForm implements MasterFiles.Form {
         }
     }
 
-    private static String type(Type type) {
+    private static String type(MasterPlan plan, int column, Type type) {
         return switch (type) {
-            case WHOLE_NUMBER, YES_NO -> "INTEGER";
-            case DECIMAL, MONEY, PERCENT -> "NUMERIC";
-            default -> "TEXT";
+            // A column without a type keeps what it is given; any other makes a number of digits, and loses some.
+            case WHOLE_NUMBER, DECIMAL, MONEY, PERCENT -> {
+                MasterPlan.Column of = plan.columns().get(column);
+                boolean whole = type == Type.WHOLE_NUMBER;
+                boolean exact = of.wholeDigits() + of.scale() <= (whole ? WHOLE_DIGITS : EXACT_DIGITS);
+                yield exact ? whole ? " INTEGER" : " NUMERIC" : "";
+            }
+            case YES_NO -> " INTEGER";
+            default -> " TEXT";
         };
     }
 

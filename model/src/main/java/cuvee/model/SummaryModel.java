@@ -74,6 +74,14 @@ public final class SummaryModel {
         return new Summary(figures, lines, columns, "", "", Summary.Shown.DEFAULT);
     }
 
+    /** A column whose values tell the parts of a master apart: what tells senders, else its first text, else its first column. */
+    public static String tellsApart(Outcome outcome) {
+        return proposed(outcome).lines().stream()
+                .map(By::column)
+                .findFirst()
+                .orElse(outcome.plan().columns().get(0).name());
+    }
+
     private static boolean isDate(Type type) {
         return type == Type.DATE || type == Type.DATE_AND_TIME;
     }

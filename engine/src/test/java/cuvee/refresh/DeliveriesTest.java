@@ -1,0 +1,165 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import cuvee.deliver.EachValue;
+import cuvee.deliver.TargetGuard.Existing;
+import cuvee.job.Delivery;
+import cuvee.job.Job;
+import cuvee.job.JobFile;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Stream;
+import org.apache.poi.ss.usermodel.DataFormatter;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** Where else the master goes: a file for each value, a database in a file, with its summaries. */
+class DeliveriesTest extends BatchTest {
+    private Path out;
+
+    @BeforeEach
+    void sailings() throws Exception {
+        batch.csv("a.csv", "Port,Date,Fare", "Hollin,2026-01-05,12.50", "Tarsk,2026-01-06,3", "Hollin,2026-02-06,0.1");
+        batch.csv("b.csv", "Port,Date,Fare", "A/B: east?,2026-01-07,12345678901234567.25", ",2026-01-08,4");
+        out = batch.file("../out").normalize();
+        Files.createDirectories(out);
+    }
+
+    private String deliver(Delivery delivery) {
+        try (JobSession session = batch.open()) {
+            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            return session.deliver(outcome, delivery, Existing.KEEP).said();
+        }
+    }
+
+    private List<String> files() throws Exception {
+        try (Stream<Path> files = Files.list(out)) {
+            return files.map(file -> file.getFileName().toString()).sorted().toList();
+        }
+    }
+
+    @Test
+    void aFileForEachPortHoldsItsRowsAndTogetherTheyHoldAll() throws Exception {
+        Delivery delivery = new Delivery("ports", out.resolve("Returns.csv").toString(), new Delivery.Each("Port"));
+        assertThat(deliver(delivery)).startsWith("4 files, 5 rows, ");
+        assertThat(files())
+                .containsExactly(
+                        "Returns A B east.csv", "Returns Hollin.csv", "Returns Tarsk.csv", "Returns blank.csv");
+        assertThat(Files.readString(out.resolve("Returns Hollin.csv")))
+                .startsWith("Port,Date,Fare,Source file")
+                .contains("Hollin,2026-01-05,12.5,", "Hollin,2026-02-06,0.1,")
+                .doesNotContain("Tarsk");
+        long rows = 0;
+        for (String file : files()) {
+            rows += Files.readAllLines(out.resolve(file)).size() - 1;
+        }
+        assertThat(rows).isEqualTo(5);
+    }
+
+    @Test
+    void filesOfValuesThatAreGoneAreNamedAndStay() throws Exception {
+        Delivery delivery = new Delivery("ports", out.resolve("Returns.xlsx").toString(), new Delivery.Each("Port"));
+        deliver(delivery);
+        batch.csv("a.csv", "Port,Date,Fare", "Hollin,2026-01-05,12.50", "Marsay,2026-01-06,3");
+        assertThat(deliver(delivery))
+                .contains("4 files")
+                .contains("Of values that are gone, 1 file stayed: “Returns Tarsk.xlsx”");
+        assertThat(files()).contains("Returns Tarsk.xlsx", "Returns Marsay.xlsx");
+    }
+
+    @Test
+    void aFileOfOthersUnderOneOfTheNamesStopsAll() throws Exception {
+        Files.writeString(out.resolve("Returns Tarsk.csv"), "somebody's");
+        assertThatThrownBy(() -> deliver(
+                        new Delivery("ports", out.resolve("Returns.csv").toString(), new Delivery.Each("Port"))))
+                .hasMessageContaining("a file of that name is there already");
+        assertThat(files()).containsExactly("Returns Tarsk.csv");
+    }
+
+    @Test
+    void namesThatDifferInCapitalsOnlyAreToldApart() {
+        assertThat(EachValue.files(Path.of("x", "R.csv"), Arrays.asList("north", "North", null, "..", "a:b"))
+                        .keySet())
+                .extracting(file -> file.getFileName().toString())
+                .containsExactly("R north.csv", "R North (2).csv", "R blank.csv", "R blank (2).csv", "R a b.csv");
+    }
+
+    @Test
+    void aDatabaseInAFileHoldsExactValues() throws Exception {
+        Path file = out.resolve("master.sqlite");
+        deliver(new Delivery("db", file.toString()));
+        List<String> rows = new ArrayList<>();
+        try (Connection connection = DriverManager.getConnection("jdbc:sqlite:" + file);
+                Statement statement = connection.createStatement();
+                ResultSet found = statement.executeQuery(
+                        "SELECT \"Port\", \"Date\", \"Fare\", typeof(\"Fare\") FROM master ORDER BY \"Date\"")) {
+            while (found.next()) {
+                rows.add(found.getString(1) + " " + found.getString(2) + " " + found.getString(3) + " "
+                        + found.getString(4));
+            }
+        }
+        assertThat(rows)
+                .containsExactly(
+                        "Hollin 2026-01-05 12.5 real",
+                        "Tarsk 2026-01-06 3 integer",
+                        "A/B: east? 2026-01-07 12345678901234567.25 text",
+                        "null 2026-01-08 4 integer",
+                        "Hollin 2026-02-06 0.1 real");
+        deliver(new Delivery("db", file.toString()));
+        assertThat(files()).containsExactly("master.sqlite");
+    }
+
+    @Test
+    void aWorkbookTakesTheSummariesOfTheJobAlong() throws Exception {
+        batch.refresh();
+        batch.job(batch.job()
+                .withSettled(new Summaries.Named(
+                                "By port/all", "total Fare: a line for each Port; in thousands; with 1 decimal")
+                        .decision())
+                .withSettled(new Summaries.Named("Master", "number of rows").decision()));
+        batch.csv("b.csv", "Port,Date,Fare", "Marsay,2026-01-07,2500");
+        Path file = out.resolve("all.xlsx");
+        deliver(new Delivery("x", file.toString()));
+        try (XSSFWorkbook workbook = new XSSFWorkbook(Files.newInputStream(file))) {
+            assertThat(workbook.getNumberOfSheets()).isEqualTo(3);
+            assertThat(workbook.getSheetName(1)).isEqualTo("By port all");
+            assertThat(workbook.getSheetName(2)).isEqualTo("Master (2)");
+            var sheet = workbook.getSheetAt(1);
+            DataFormatter formatter = new DataFormatter();
+            assertThat(sheet.getRow(5).getCell(0).getStringCellValue()).isEqualTo("Marsay");
+            assertThat(sheet.getRow(5).getCell(1).getNumericCellValue())
+                    .as("the exact figure")
+                    .isEqualTo(2500);
+            assertThat(formatter.formatCellValue(sheet.getRow(5).getCell(1))).isEqualTo("2.5");
+            assertThat(sheet.getRow(7).getCell(0).getStringCellValue()).isEqualTo("All");
+        }
+    }
+
+    @Test
+    void everyFormOfDeliveryIsKeptInTheJobFile() {
+        Path path = out.resolve("job.cuvee");
+        Job job = batch.job()
+                .withDeliveries(List.of(
+                        new Delivery("a", "a.xlsx"),
+                        new Delivery(
+                                "b", "a.xlsx", new Delivery.Tab("Data", Delivery.How.MATCH, List.of("Port", "Date"))),
+                        new Delivery(
+                                "c",
+                                "postgresql://me@host:5432/db?ssl=true",
+                                new Delivery.Table("s.trips", Delivery.How.MIRROR, List.of("Port"))),
+                        new Delivery("d", "x/R.csv", new Delivery.Each("Port")),
+                        new Delivery("e", "f.xlsx", new Delivery.Prepared("p.xlsx", "Port", "", ""))));
+        JobFile.save(job, path);
+        assertThat(JobFile.open(path).deliveries()).isEqualTo(job.deliveries());
+    }
+}
