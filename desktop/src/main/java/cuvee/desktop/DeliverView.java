@@ -278,7 +278,7 @@ final class DeliverView extends VBox {
         TextField name = field("table-name", table.table(), 140);
         name.setOnAction(e ->
                 change(delivery, new Delivery.Table(kept(name, table.table()), table.how(), table.keys())));
-        FlowPane words = flow(new Label("Of"), address, new Label("the table"), name);
+        FlowPane words = flow(new Label("In the database"), address, new Label("the table"), name);
         words.getChildren()
                 .addAll(how(
                         table.how(),
@@ -319,7 +319,7 @@ final class DeliverView extends VBox {
                                     each,
                                     !each.isByKey() ? List.of() : keys.isEmpty() ? List.of(names.get(0)) : keys)));
         }
-        List<Node> nodes = new ArrayList<>(List.of(new Label("it"), how));
+        List<Node> nodes = new ArrayList<>(List.of(new Label("; it"), how));
         if (now.isByKey()) {
             MenuButton by = Pieces.slot("deliver-key");
             by.setText(keys.isEmpty() ? "no column yet" : String.join(" and ", keys));
@@ -433,10 +433,12 @@ final class DeliverView extends VBox {
         Pieces.show(all, ready > 1);
         Optional<Outcome> outcome = model.outcomeProperty().get();
         about.setText(outcome.map(About::words).orElse("Nothing has been read yet."));
+        Runnable focusAgain = focusAgain();
         cards.getChildren().clear();
         job.deliveries()
                 .forEach(delivery -> cards.getChildren()
                         .add(card(delivery, cards.getChildren().isEmpty())));
+        focusAgain.run();
         // One act at a time is the next one.
         add.getStyleClass().remove("chief");
         if (job.deliveries().isEmpty()) {
@@ -445,6 +447,29 @@ final class DeliverView extends VBox {
         if (!waiting.isEmpty() && model.workProperty().get().isEmpty()) {
             Platform.runLater(this::writeNext);
         }
+    }
+
+    /** Puts the focus where it was once the cards have been made anew; on whatever stands there now. */
+    private Runnable focusAgain() {
+        Node owner = getScene() == null ? null : getScene().getFocusOwner();
+        for (int i = 0; owner != null && i < cards.getChildren().size(); i++) {
+            Node card = cards.getChildren().get(i);
+            for (Node at = owner; at != null; at = at.getParent()) {
+                if (at.equals(card)) {
+                    int place = i;
+                    String id = owner.getId();
+                    return () -> {
+                        if (place < cards.getChildren().size() && id != null) {
+                            Node same = cards.getChildren().get(place).lookup("#" + id);
+                            if (same != null) {
+                                same.requestFocus();
+                            }
+                        }
+                    };
+                }
+            }
+        }
+        return () -> {};
     }
 
     /** A delivery; the act of the first one is the next act. */

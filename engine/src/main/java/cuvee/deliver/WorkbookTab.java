@@ -312,7 +312,7 @@ public final class WorkbookTab {
             List<List<@Nullable String>> master = new ArrayList<>();
             content.reader().each(values -> master.add(new ArrayList<>(Arrays.asList(values))));
             List<List<@Nullable String>> before = there.orElse(List.of());
-            if (tab.how() == How.REPLACE || there.isEmpty()) {
+            if (tab.how() == How.REPLACE || there.isEmpty() && !tab.how().isByKey()) {
                 return new Rows(master, master.size(), 0, before.size(), 0);
             }
             if (tab.how() == How.ADD) {
