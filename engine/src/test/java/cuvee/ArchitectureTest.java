@@ -23,9 +23,9 @@ class ArchitectureTest {
             "lineup",
             "tag",
             "master",
-            "check",
             "rework",
             "summary",
+            "check",
             "decision",
             "deliver",
             "refresh");

@@ -96,6 +96,9 @@ public final class Choices {
                 Optional.of(new RowChoice.Sorted(
                         parts.stream().map(RowChoice.Sorted.By::of).toList(), on));
             case Kinds.NUMBERED -> Optional.of(new RowChoice.Numbered(parts.get(0), on));
+            case Kinds.CHECK ->
+                Optional.of(new RowChoice.Checked(subject, on))
+                        .filter(check -> answer.equals(RowChoice.Checked.WANTED));
             case Kinds.SUMMARY -> Optional.of(new RowChoice.Summarised(subject, answer, on));
             default -> aboutTables(decision.kind(), subject, decision.answer());
         };

@@ -45,6 +45,7 @@ public final class Kinds {
     public static final String CORRECTION = "correction";
     public static final String NIL_RETURN = "nil-return";
     public static final String SUMMARY = "summary";
+    public static final String CHECK = "check";
 
     /** All of them. */
     public static final Set<String> ALL = Set.of(
@@ -88,7 +89,8 @@ public final class Kinds {
             SOURCE_NAME,
             CORRECTION,
             NIL_RETURN,
-            SUMMARY);
+            SUMMARY,
+            CHECK);
 
     private Kinds() {}
 }

@@ -1,5 +1,6 @@
 package cuvee.decision;
 
+import cuvee.check.OwnCheck;
 import cuvee.job.Names;
 import cuvee.place.Where;
 import cuvee.rework.Phrase;
@@ -134,6 +135,23 @@ public sealed interface RowChoice extends Choice {
                             .map(each -> new By(renaming.of(each.column()), each.greatestFirst()))
                             .toList(),
                     on);
+        }
+    }
+
+    /** A check of the analyst's own, in words. */
+    record Checked(String said, boolean on) implements RowChoice {
+        /** The answer that has it made. */
+        public static final String WANTED = "wanted";
+
+        @Override
+        public Words words() {
+            return Words.of(Kinds.CHECK, said, WANTED, on);
+        }
+
+        @Override
+        public Choice renamed(Renaming renaming) {
+            return new Checked(
+                    OwnCheck.renamed(said, List.copyOf(renaming.columns()), renaming.from(), renaming.to()), on);
         }
     }
 

@@ -584,6 +584,15 @@ public final class Store implements AutoCloseable {
         return new MasterReader(Sql.ask("opening", connection::duplicate), plan, Grouped.holds(plan, column, value));
     }
 
+    /** The rows of the master that do not meet a test, the first of them shown. */
+    public RowTest.Fails failing(MasterPlan plan, RowTest test, int most) {
+        return Sql.ask("checking rows", () -> {
+            try (DuckDBConnection own = connection.duplicate()) {
+                return RowTest.fails(own, plan, test, most);
+            }
+        });
+    }
+
     /** The rows and values that the rules of a plan touch; many may be made. */
     public RuleRows ruleRows(MasterPlan plan) {
         return new RuleRows(Sql.ask("opening", connection::duplicate), plan);

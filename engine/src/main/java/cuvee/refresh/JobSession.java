@@ -1,6 +1,7 @@
 package cuvee.refresh;
 
 import cuvee.check.Arrivals;
+import cuvee.check.CheckResult;
 import cuvee.check.Reconciled;
 import cuvee.check.SourceFigures;
 import cuvee.collect.Collector;
@@ -357,6 +358,10 @@ public final class JobSession implements AutoCloseable {
                 totals = reader.totals();
             }
         }
+        List<CheckResult> checks = new OwnChecks(
+                        store, shaped.map(Shaped::plan).orElse(proposal.plan()), proposal.plan(), rows, jobFolder)
+                .results(proposal.job());
+        findings.addAll(OwnChecks.findings(checks));
         Map<String, SourceFigures> figures = Proof.figures(proposal.plan(), reconciled, made, rowsAside);
         Changed changed = lastRefresh(reports, shaped.map(Shaped::plan).orElse(proposal.plan()), rows, figures)
                 .since(last);
@@ -378,6 +383,7 @@ public final class JobSession implements AutoCloseable {
                 shaped,
                 reconciled,
                 arrivals,
+                checks,
                 List.of(),
                 watch.millis);
         return outcome.withSentences(Sentences.of(outcome));

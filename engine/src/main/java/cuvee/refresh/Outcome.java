@@ -1,6 +1,7 @@
 package cuvee.refresh;
 
 import cuvee.check.Arrivals;
+import cuvee.check.CheckResult;
 import cuvee.check.Reconciled;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
@@ -27,6 +28,7 @@ import java.util.Optional;
  * @param shaped the master as it is shown and delivered, where rules about its shape say how
  * @param reconciled the sums of the sources against those of the master, before it is shaped
  * @param arrivals what came from whom for which month; empty where nothing comes month by month
+ * @param checks what the analyst's own checks came to
  * @param sentences the decisions behind the master, as people read them
  * @param millis how long each stage took
  */
@@ -45,6 +47,7 @@ public record Outcome(
         Optional<Shaped> shaped,
         Reconciled reconciled,
         Optional<Arrivals> arrivals,
+        List<CheckResult> checks,
         List<Sentence> sentences,
         Map<String, Long> millis) {
 
@@ -56,6 +59,7 @@ public record Outcome(
         totals = List.copyOf(totals);
         made = Map.copyOf(made);
         ruledOut = List.copyOf(ruledOut);
+        checks = List.copyOf(checks);
         sentences = List.copyOf(sentences);
     }
 
@@ -157,6 +161,7 @@ public record Outcome(
                 shaped,
                 reconciled,
                 arrivals,
+                checks,
                 said,
                 millis);
     }

@@ -73,6 +73,8 @@ class ChoicesTest {
                 of("sent-again", "a.csv | b \\| c.csv", "b | c.csv"),
                 of("sent-again", "a.csv | b.csv", "all"),
                 of("nil-return", "Tarsk | 2026-03", "nil"),
+                of("check", "Port is never blank", "wanted"),
+                of("check", "Port and Fare are unique", "not now: wanted"),
                 of("summary", "For the board", "total Fare: a line for each Port, only where Weight over 3"),
                 of("summary", "Old | one", "not now: number of rows"),
                 of("source-name", "../data : a.csv", "data 2/a.csv"),
