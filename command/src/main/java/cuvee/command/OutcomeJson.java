@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import cuvee.check.Arrivals;
+import cuvee.check.CheckResult;
 import cuvee.check.Reconciled;
 import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
@@ -87,6 +88,16 @@ final class OutcomeJson {
             }
         });
         reconciliation(root.putObject("reconciliation"), outcome);
+        ArrayNode checks = root.putArray("checks");
+        for (CheckResult check : outcome.checks()) {
+            ObjectNode node = checks.addObject()
+                    .put("check", check.words())
+                    .put("passes", check.passes())
+                    .put("fails", check.fails())
+                    .put("problem", check.problem());
+            check.first().forEach(where -> node.withArray("first").add(where.toString()));
+            check.details().forEach(node.withArray("details")::add);
+        }
         outcome.arrivals().ifPresent(arrivals -> arrivals(root.putObject("arrivals"), arrivals));
         ObjectNode millis = root.putObject("ms");
         outcome.millis().forEach(millis::put);

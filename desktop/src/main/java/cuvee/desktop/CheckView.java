@@ -1,5 +1,6 @@
 package cuvee.desktop;
 
+import cuvee.check.CheckResult;
 import cuvee.check.Reconciled;
 import cuvee.check.SourceChange;
 import cuvee.deliver.TargetGuard;
@@ -7,6 +8,7 @@ import cuvee.detect.FoundTable;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.layout.PlacedTable;
+import cuvee.model.CheckModel;
 import cuvee.model.Fullness;
 import cuvee.model.GridModel.Mark;
 import cuvee.model.Grouping;
@@ -57,10 +59,12 @@ final class CheckView extends VBox {
     private final MenuButton of = Pieces.slot("check-of");
     private final Label currency = Pieces.label("", "second");
     private final Label corrected = Pieces.wrapped("", "second");
+    private final CheckModel checks;
     private final GridView tally = new GridView("reconciliation-grid");
     private final GridView fill = new GridView("fullness-grid");
     private final VBox changes = new VBox(0);
     private final VBox stated = new VBox(0);
+    private final VBox own = new VBox(0);
     private final VBox findings = new VBox(0);
     private String grouped = "";
     private String weighed = "";
@@ -70,6 +74,7 @@ final class CheckView extends VBox {
         this.model = model;
         this.choosers = choosers;
         this.open = open;
+        this.checks = new CheckModel(model);
         setId("check");
         verdict.setId("verdict");
         Button account = Pieces.go("The account to hand over ...", "account", this::account);
@@ -109,8 +114,9 @@ final class CheckView extends VBox {
         HBox.setHgrow(left, Priority.ALWAYS);
         changes.setId("what-changed");
         stated.setId("stated-totals");
+        own.setId("own-checks");
         findings.setId("findings");
-        ScrollPane side = new ScrollPane(new VBox(16, changes, stated, findings));
+        ScrollPane side = new ScrollPane(new VBox(16, changes, stated, own, findings));
         side.setFitToWidth(true);
         side.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         side.getStyleClass().add("findings-side");
@@ -160,6 +166,7 @@ final class CheckView extends VBox {
             Pieces.show(corrected, !corrected.getText().isEmpty());
             showVerdict(made, reconciliation);
             showStated(made);
+            showOwn(made);
             showFindings(made);
         });
     }
@@ -331,9 +338,58 @@ final class CheckView extends VBox {
         stated.getChildren().setAll(line);
     }
 
+    /** The analyst's own checks, each with what it came to, and a line to write another. */
+    private void showOwn(Outcome made) {
+        List<CheckResult> all = made.checks();
+        long pass = all.stream().filter(CheckResult::passes).count();
+        HBox head = Pieces.row(8, Pieces.label("Your own checks", "heading"), Pieces.space());
+        if (!all.isEmpty()) {
+            head.getChildren()
+                    .addAll(
+                            pass == all.size()
+                                    ? Pieces.label("ok", "mark", "agrees")
+                                    : Pieces.label("!", "mark", "wrong"),
+                            Pieces.label(Says.number(pass) + " of " + Says.number(all.size()) + " pass"));
+        }
+        own.getChildren().setAll(head);
+        for (int i = 0; i < all.size(); i++) {
+            own.getChildren().add(check(all.get(i), i));
+        }
+        RuleField field = new RuleField("own-check-words", "", checks.wording(made), checks::add);
+        field.prompt(checks.wording(made).example());
+        Label another =
+                Pieces.label(all.isEmpty() ? "None yet. At each refresh check that" : "Check also that", "second");
+        own.getChildren().addAll(another, field);
+    }
+
+    private VBox check(CheckResult result, int number) {
+        Label words = Pieces.wrapped(result.words(), "medium");
+        HBox.setHgrow(words, Priority.ALWAYS);
+        HBox first = Pieces.row(
+                8,
+                result.passes() ? Pieces.label("ok", "mark", "agrees") : Pieces.label("!", "mark", "wrong"),
+                words,
+                Pieces.go("Remove", "own-check-remove-" + number, () -> checks.remove(result.words())));
+        first.setAlignment(javafx.geometry.Pos.TOP_LEFT);
+        VBox box = new VBox(2, first);
+        if (!result.problem().isEmpty()) {
+            box.getChildren().add(Pieces.wrapped("It cannot be made: " + result.problem() + ".", "second"));
+        } else if (!result.first().isEmpty()) {
+            Where where = result.first().get(0);
+            box.getChildren().add(Pieces.label(Says.count(result.fails(), "row") + " not so; the first:", "second"));
+            box.getChildren().add(Pieces.go(where.toString(), "own-check-" + number, () -> open.accept(where)));
+        }
+        result.details().forEach(detail -> box.getChildren().add(Pieces.wrapped(detail, "second")));
+        box.getStyleClass().add("side-line");
+        return box;
+    }
+
     private void showFindings(Outcome made) {
         List<Finding> shown = made.findings().stream()
                 .filter(finding -> finding.atLeast(Severity.REMARK))
+                // What a check of one's own came to stands beside its words.
+                .filter(finding ->
+                        !finding.kind().equals("own-check") && !finding.kind().equals("check-lost"))
                 .sorted(Comparator.comparing(Finding::severity).reversed())
                 .toList();
         findings.getChildren().clear();

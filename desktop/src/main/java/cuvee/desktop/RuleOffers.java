@@ -1,5 +1,6 @@
 package cuvee.desktop;
 
+import cuvee.model.CheckModel;
 import cuvee.model.JobModel;
 import cuvee.model.MadeFrom;
 import cuvee.model.MasterGrid;
@@ -46,6 +47,8 @@ final class RuleOffers {
         }
         aboutTheWhole(names, ruled);
         items.add(new SeparatorMenuItem());
+        checks(names);
+        items.add(new SeparatorMenuItem());
         offer("Correct this cell (C)", correct);
         return items;
     }
@@ -58,6 +61,18 @@ final class RuleOffers {
         String equal = "Of rows equal in " + Says.list(names);
         offer(equal + " keep the first", () -> model.rules().ruleEqual(names, RowRules.KEEP_FIRST));
         offer(equal + " keep that of the newest file", () -> model.rules().ruleEqual(names, RowRules.KEEP_NEWEST));
+    }
+
+    /** Checks that what is selected suggests; they are made at each refresh, and stand under Check. */
+    private void checks(List<String> names) {
+        CheckModel checks = new CheckModel(model);
+        String all = Says.list(names);
+        String are = names.size() == 1 ? " is" : " are";
+        offer("Check at each refresh that " + all + are + " unique", () -> checks.add(all + are + " unique"));
+        offer("Check at each refresh that " + all + are + " never blank", () -> checks.add(all + are + " never blank"));
+        for (String phrase : grid.phrases(rows[0], rows[1], columns[0])) {
+            offer("Check at each refresh that never " + phrase, () -> checks.add("never " + phrase));
+        }
     }
 
     private void aboutColumns(String first) {

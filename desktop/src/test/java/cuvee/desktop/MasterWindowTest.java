@@ -129,4 +129,21 @@ class MasterWindowTest extends InAWindow {
                 () -> grid("#summary-grid").model() != null
                         && Objects.requireNonNull(grid("#summary-grid").model()).columns() == 2);
     }
+
+    @Test
+    void aCheckOfOnesOwnIsWrittenUnderCheckAndLeadsToTheFirstRowThatFails() {
+        goTo(KeyCode.DIGIT5);
+        robot.clickOn("#own-check-words").write("Passengers between 0 and 100").push(KeyCode.ENTER);
+        waitFor("the check", () -> robot.lookup("#own-check-0").tryQuery().isPresent());
+        idle();
+        assertThat(model().outcomeProperty().get().orElseThrow().checks())
+                .singleElement()
+                .satisfies(check -> assertThat(check.fails()).isEqualTo(1));
+        robot.clickOn("#own-check-0");
+        waitFor("the sheet", () -> app.frame().orElseThrow().stage() == cuvee.model.Stage.READ);
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor(
+                "no check",
+                () -> model().outcomeProperty().get().orElseThrow().checks().isEmpty());
+    }
 }

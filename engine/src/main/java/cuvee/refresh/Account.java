@@ -54,6 +54,10 @@ public record Account(String title, String verdict, List<Part> parts) {
         parts.add(lines(outcome));
         sums(outcome).ifPresent(parts::add);
         parts.add(new Part.Said("What changed since the last refresh", changes(outcome.changed())));
+        if (!outcome.checks().isEmpty()) {
+            parts.add(new Part.Said(
+                    "Own checks", outcome.checks().stream().map(OwnChecks::said).toList()));
+        }
         page.sections().forEach(section -> parts.add(new Part.Said(section.title(), section.sentences())));
         parts.add(findings(outcome));
         return new Account(outcome.job().name(), Verdict.of(outcome).sentence(), parts);

@@ -77,6 +77,21 @@ final class OwnChecks {
         return of(job).stream().map(this::result).toList();
     }
 
+    /** A check and what it came to, in a sentence. */
+    static String said(CheckResult result) {
+        return result.words() + ": "
+                + (result.passes()
+                        ? "passes."
+                        : result.problem().isEmpty()
+                                ? "fails in " + Says.count(result.fails(), "case")
+                                        + (result.first().isEmpty()
+                                                ? ""
+                                                : ", the first in "
+                                                        + result.first().get(0))
+                                        + "."
+                                : "cannot be made, since " + result.problem() + ".");
+    }
+
     /** Checks that fail or cannot be made. */
     static List<Finding> findings(List<CheckResult> results) {
         List<Finding> findings = new ArrayList<>();

@@ -147,6 +147,9 @@ final class Acts {
         if (about instanceof RowChoice.Sorted) {
             return "sorted the master";
         }
+        if (about instanceof RowChoice.Checked check) {
+            return "added the check " + check.said();
+        }
         if (about instanceof RowChoice.Summarised summary) {
             return "kept the summary " + summary.name();
         }

@@ -1,0 +1,72 @@
+package cuvee.model;
+
+import cuvee.check.OwnCheck;
+import cuvee.decision.Kinds;
+import cuvee.decision.RowChoice;
+import cuvee.place.Says;
+import cuvee.refresh.Outcome;
+import cuvee.rework.Completing;
+import cuvee.rework.Known;
+import java.util.List;
+
+/** The checks of the analyst's own that a job keeps, and help to write them. */
+public final class CheckModel {
+    private static final int MOST_OFFERED = 10;
+    private final JobModel model;
+
+    public CheckModel(JobModel model) {
+        this.model = model;
+    }
+
+    /** Has a check made at each refresh from now on. */
+    public void add(String words) {
+        model.decide(Kinds.CHECK, words.strip(), RowChoice.Checked.WANTED);
+    }
+
+    /** Has it made no more. */
+    public void remove(String words) {
+        model.decide(Kinds.CHECK, words, "");
+    }
+
+    /** Helps to write a check in words. */
+    public Wording wording(Outcome outcome) {
+        return new Words(outcome, new LookWords(model, outcome));
+    }
+
+    private record Words(Outcome outcome, LookWords phrases) implements Wording {
+        @Override
+        public String problem(String words) {
+            if (words.isBlank()) {
+                return "";
+            }
+            String problem = OwnCheck.read(words, Known.of(outcome.plan())).problem();
+            return problem.isEmpty() ? "" : Says.capital(problem) + ".";
+        }
+
+        @Override
+        public String example() {
+            return "such as: "
+                    + outcome.plan().columns().stream()
+                            .findFirst()
+                            .map(column -> column.name())
+                            .orElse("Port")
+                    + " is never blank";
+        }
+
+        @Override
+        public List<String> completions(String words, int place) {
+            for (String start : List.of(OwnCheck.ALWAYS, OwnCheck.NEVER)) {
+                if (words.regionMatches(true, 0, start, 0, start.length()) && place > start.length()) {
+                    return phrases.completions(words.substring(start.length()), place - start.length());
+                }
+            }
+            List<String> found = Completing.of(words, place, OwnCheck.vocabulary(Known.of(outcome.plan())));
+            return found.subList(0, Math.min(MOST_OFFERED, found.size()));
+        }
+
+        @Override
+        public void onMore(Runnable listener) {
+            phrases.onMore(listener);
+        }
+    }
+}
