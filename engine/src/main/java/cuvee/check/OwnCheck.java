@@ -10,7 +10,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.stream.Collectors;
 
 /**
  * A check of the analyst's own, in words: {@code Port is never blank}, {@code Trip is unique}, {@code Fare between 0 and
@@ -25,6 +24,8 @@ public sealed interface OwnCheck {
     String BETWEEN = " between ";
     String IS_IN = " is in ";
     String EQUALS = " equals ";
+    String SAME_ROWS = "the rows are those of ";
+    String BY = " by ";
 
     /** The ends by which a check about the period of a file is known. */
     List<String> IN_PERIOD = List.of(
@@ -73,6 +74,22 @@ public sealed interface OwnCheck {
         }
     }
 
+    /**
+     * The rows are those of a table that somebody knows to be right, cell by cell in the columns that both have.
+     *
+     * @param keys the columns by which rows are matched; none where only whole rows are compared
+     */
+    record SameRows(String file, List<String> keys) implements OwnCheck {
+        public SameRows {
+            keys = List.copyOf(keys);
+        }
+
+        @Override
+        public String said() {
+            return SAME_ROWS + file + (keys.isEmpty() ? "" : BY + Says.list(keys));
+        }
+    }
+
     /** A summary comes to what a table in a file says. */
     record EqualsTable(String summary, String file) implements OwnCheck {
         @Override
@@ -103,6 +120,9 @@ public sealed interface OwnCheck {
     static Read read(String given, Known known) {
         String words = given.strip();
         String small = words.toLowerCase(Locale.ROOT);
+        if (small.startsWith(SAME_ROWS)) {
+            return sameRows(words.substring(SAME_ROWS.length()), known);
+        }
         int equals = small.lastIndexOf(EQUALS);
         if (equals > 0 && words.substring(equals).contains(".")) {
             String summary = words.substring(0, equals).strip();
@@ -135,6 +155,17 @@ public sealed interface OwnCheck {
             return phrase(words.substring(NEVER.length()), true, "", words, known);
         }
         return ofColumn(words, known);
+    }
+
+    private static Read sameRows(String rest, Known known) {
+        int by = rest.toLowerCase(Locale.ROOT).lastIndexOf(BY);
+        Read keys =
+                by < 0 ? Read.of(new Unique(List.of())) : named(rest.substring(by + BY.length()), known, Unique::new);
+        return keys.check().isEmpty()
+                ? keys
+                : Read.of(new SameRows(
+                        (by < 0 ? rest : rest.substring(0, by)).strip(),
+                        ((Unique) keys.check().get()).columns()));
     }
 
     /** What is said of one column, whose blanks it does not ask. */
@@ -203,6 +234,12 @@ public sealed interface OwnCheck {
     /** The same words of a column that is called otherwise now; as they are where they are not understood. */
     static String renamed(String words, List<String> columns, String from, String to) {
         String small = words.toLowerCase(Locale.ROOT);
+        if (small.startsWith(SAME_ROWS)) {
+            int by = small.lastIndexOf(BY);
+            return by < 0
+                    ? words
+                    : words.substring(0, by) + BY + names(words.substring(by + BY.length()), columns, from, to);
+        }
         int equals = small.lastIndexOf(EQUALS);
         if (equals > 0 && words.substring(equals).contains(".")) {
             return SummaryWords.renamed(words.substring(0, equals), columns, from, to) + words.substring(equals);
@@ -219,13 +256,9 @@ public sealed interface OwnCheck {
         for (String end : List.of(UNIQUE, NEVER_BLANK)) {
             if (small.endsWith(end)) {
                 String list = words.substring(0, words.length() - end.length()).replaceFirst("(?i)\\s+(is|are)$", "");
-                List<String> parts = columns.stream().anyMatch(list::equalsIgnoreCase)
-                        ? List.of(list)
-                        : List.of(list.split("(?i),\\s*| and ", -1));
-                List<String> names = parts.stream()
-                        .map(name -> name.strip().equalsIgnoreCase(from) ? to : name.strip())
-                        .collect(Collectors.toList());
-                return Says.list(names) + (names.size() == 1 ? " is" : " are") + end;
+                String names = names(list, columns, from, to);
+                boolean one = columns.stream().anyMatch(list::equalsIgnoreCase);
+                return names + (one ? " is" : " are") + end;
             }
         }
         boolean about = small.startsWith(from.toLowerCase(Locale.ROOT) + " ");
@@ -233,6 +266,15 @@ public sealed interface OwnCheck {
                 .anyMatch(
                         name -> name.length() > from.length() && small.startsWith(name.toLowerCase(Locale.ROOT) + " "));
         return about && !longer ? to + words.substring(from.length()) : words;
+    }
+
+    private static String names(String list, List<String> columns, String from, String to) {
+        List<String> parts = columns.stream().anyMatch(list::equalsIgnoreCase)
+                ? List.of(list)
+                : List.of(list.split("(?i),\\s*| and ", -1));
+        return Says.list(parts.stream()
+                .map(name -> name.strip().equalsIgnoreCase(from) ? to : name.strip())
+                .toList());
     }
 
     /** Words that checks are made of. */
@@ -248,6 +290,8 @@ public sealed interface OwnCheck {
                 "never",
                 "lies in its file's month",
                 "equals",
+                "the rows are those of",
+                "by",
                 "a line for each"));
         SummaryWords.vocabulary(known).stream()
                 .filter(word -> !vocabulary.contains(word))

@@ -4,6 +4,7 @@ import cuvee.deliver.WorkbookStyles.Unfit;
 import cuvee.finding.CuveeException;
 import cuvee.job.Delivery.How;
 import cuvee.job.Delivery.Tab;
+import cuvee.master.MasterReader;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.sheet.CellKind;
@@ -293,7 +294,7 @@ public final class WorkbookTab {
                     return row.text(column);
                 }
                 String read = ValueReader.read(row.staged(column), type, Convention.DEFAULT);
-                return read == null ? row.text(column) : read;
+                return read == null ? row.text(column) : type.isNumber() ? MasterReader.shortest(read) : read;
             }
 
             @Override

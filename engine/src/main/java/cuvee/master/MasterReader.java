@@ -398,7 +398,8 @@ public final class MasterReader implements AutoCloseable {
         return rows.getString(column + 4);
     }
 
-    static String shortest(String decimal) {
+    /** A decimal without the zeros that say nothing, as the master writes numbers. */
+    public static String shortest(String decimal) {
         if (decimal.indexOf('.') < 0) {
             return decimal;
         }

@@ -135,6 +135,9 @@ final class OwnChecks {
         if (check instanceof OwnCheck.EqualsTable equals) {
             return equals(words, equals);
         }
+        if (check instanceof OwnCheck.SameRows same) {
+            return sameRows(words, same);
+        }
         RowTest.Fails fails = store.failing(plan, test(check), FIRST);
         return new CheckResult(
                 words, fails.rows(), fails.first().stream().map(this::where).toList(), List.of(), "");
@@ -222,6 +225,18 @@ final class OwnChecks {
             }
             return compare(
                     words, table, value, SummaryTable.of(summary, plan, rows, asked -> store.grouped(plan, asked)));
+        } catch (CuveeException unreadable) {
+            return lost(words, unreadable.finding().what().replaceFirst("[.]$", ""));
+        }
+    }
+
+    private CheckResult sameRows(String words, OwnCheck.SameRows same) {
+        Path file = jobFolder.resolve(same.file());
+        if (!Files.isRegularFile(file)) {
+            return lost(words, "there is no file " + same.file() + " beside the job");
+        }
+        try (MasterReader reader = store.reader(plan)) {
+            return new KnownTable(plan, SmallTable.read(file), same.keys()).compare(words, reader);
         } catch (CuveeException unreadable) {
             return lost(words, unreadable.finding().what().replaceFirst("[.]$", ""));
         }

@@ -83,6 +83,25 @@ class OwnChecksTest extends BatchTest {
         assertThat(batch.refresh().outcome().checks().get(0).passes()).isTrue();
     }
 
+    @Test
+    void theRowsAreHeldAgainstATableThatSomebodyKnowsCellByCell() {
+        Workbooks.text(
+                batch.file("../known.csv"),
+                "trip,fare,port,Remark\n1,12.50,HOLLIN,x\n2,30.20,Hollin,\n3,0,,\n9,5,Tarsk,\n");
+        CheckResult result = check("the rows are those of known.csv by Trip and Port");
+        assertThat(result.problem()).isEmpty();
+        assertThat(result.details())
+                .containsExactly(
+                        "2 | hollin, Fare: 30.25 here, 30.2 there",
+                        "only in the master: 3 | tarsk",
+                        "only in the master: 4 | tarsk",
+                        "only in the master:  | marsay",
+                        "not in the master: 9 | tarsk");
+        assertThat(result.fails()).isEqualTo(5);
+        Workbooks.text(batch.file("../known.csv"), "Fare,Trip\n-1,\n7,4\n9500,3\n0,3\n30.25,2\n12.5,1\n");
+        assertThat(check("the rows are those of known.csv").passes()).isTrue();
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = ';', textBlock = """
             Ports is never blank; no column of the master
@@ -91,6 +110,8 @@ class OwnChecksTest extends BatchTest {
             everything is fine; no check that Cuvee knows
             total Fare: a line for each Port equals nowhere.csv; there is no file
             total Fare equals nowhere.csv; a line for each
+            the rows are those of nowhere.csv; there is no file
+            the rows are those of known.csv by Ports; no column of the master
             """)
     void aCheckThatCannotBeMadeSaysWhy(String words, String problem) {
         CheckResult result = check(words);
@@ -104,6 +125,7 @@ class OwnChecksTest extends BatchTest {
             Port and Fare are unique; Port and Price are unique
             Fare between 0 and 9,000; Price between 0 and 9,000
             always Fare at least 0; always Price at least 0
+            the rows are those of x.csv by Fare and Port; the rows are those of x.csv by Price and Port
             Fare class is in A or B; Fare class is in A or B
             total Fare: a line for each Port equals budget.csv; total Price: a line for each Port equals budget.csv
             """)
