@@ -24,6 +24,7 @@ import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
 import javafx.scene.control.Alert;
 import javafx.scene.control.ButtonType;
+import javafx.scene.image.Image;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
@@ -66,6 +67,7 @@ public final class CuveeApp extends Application {
         scene.setOnDragDropped(this::dropped);
         stage.setScene(scene);
         stage.setTitle("Cuvee");
+        stage.getIcons().add(new Image(String.valueOf(CuveeApp.class.getResource("cuvee.png"))));
         fitScreen(stage);
         stage.setOnCloseRequest(e -> {
             if (!leave()) {

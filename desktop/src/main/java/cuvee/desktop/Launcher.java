@@ -14,7 +14,15 @@ public final class Launcher {
 
     private Launcher() {}
 
-    public static void main(String[] arguments) {
+    /** A job alone, as a double click on its file gives it, is opened in the window. */
+    static String[] meant(String[] arguments) {
+        return arguments.length == 1 && arguments[0].endsWith(".cuvee")
+                ? new String[] {"open", arguments[0]}
+                : arguments;
+    }
+
+    public static void main(String[] given) {
+        String[] arguments = meant(given);
         boolean headless = java.util.List.of(arguments).contains("--headless");
         boolean window = arguments.length == 0 || (WINDOW.contains(arguments[0]) && !headless);
         if (!window) {
