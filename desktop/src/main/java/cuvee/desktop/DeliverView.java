@@ -319,7 +319,7 @@ final class DeliverView extends VBox {
                                     each,
                                     !each.isByKey() ? List.of() : keys.isEmpty() ? List.of(names.get(0)) : keys)));
         }
-        List<Node> nodes = new ArrayList<>(List.of(new Label("; it"), how));
+        List<Node> nodes = new ArrayList<>(List.of(new Label("it"), how));
         if (now.isByKey()) {
             MenuButton by = Pieces.slot("deliver-key");
             by.setText(keys.isEmpty() ? "no column yet" : String.join(" and ", keys));

@@ -34,7 +34,11 @@ final class SummaryChart extends VBox {
         setId("summary-chart");
         getStyleClass().add("summary-chart");
         VBox.setVgrow(charts, Priority.ALWAYS);
-        getChildren().addAll(says, charts);
+        getChildren()
+                .addAll(
+                        Pieces.row(
+                                8, says, Pieces.space(), Pieces.go("Copy as a picture", "summary-picture", this::copy)),
+                        charts);
     }
 
     void show(SummaryTable table) {
@@ -148,7 +152,7 @@ final class SummaryChart extends VBox {
                 chart,
                 ends);
         chart.setAccessibleText(String.join(", ", keys) + ": " + at);
-        chart.setMinSize(60, 80);
+        chart.setMinSize(60, 56);
         chart.setPadding(new Insets(8, 0, 0, 0));
         VBox.setVgrow(chart, Priority.ALWAYS);
         HBox.setHgrow(one, Priority.ALWAYS);

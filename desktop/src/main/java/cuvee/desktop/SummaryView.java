@@ -38,8 +38,8 @@ import org.jspecify.annotations.Nullable;
 final class SummaryView extends VBox {
     private static final double SIDE = 208;
     private static final double HEAD = 44;
-    private static final double LEAST_GRID = 110;
     private static final double CHART = 210;
+    private static final double LEAST_CHART = 120;
     private static final String FULL = "full figures";
     private final JobModel model;
     private final SummaryModel summaries;
@@ -90,8 +90,7 @@ final class SummaryView extends VBox {
         HBox.setHgrow(grid, Priority.ALWAYS);
         HBox both = new HBox(grid, side());
         VBox.setVgrow(both, Priority.ALWAYS);
-        both.setMinHeight(LEAST_GRID);
-        chart.setMinHeight(CHART * 0.75);
+        chart.setMinHeight(LEAST_CHART);
         chart.setPrefHeight(CHART);
         notes.setPadding(new Insets(4, 16, 6, 16));
         getChildren().addAll(head, paper, both, chart, notes);
@@ -110,22 +109,11 @@ final class SummaryView extends VBox {
         name.setAccessibleText("The name under which the summary is kept");
         name.setOnAction(e -> keep());
         Button keep = Pieces.button("Keep in the job", "summary-keep", this::keep);
-        Button copy = Pieces.button("Copy the chart", "summary-picture", chart::copy);
         keep.setTooltip(new Tooltip("Kept ones are renewed by every refresh, and go as tabs into every workbook"));
-        for (Button each : List.of(open, keep, copy)) {
+        for (Button each : List.of(open, keep)) {
             each.setMaxWidth(Double.MAX_VALUE);
         }
-        VBox side = new VBox(
-                8,
-                chosen,
-                figure,
-                open,
-                Pieces.label("This summary", "bold"),
-                name,
-                keep,
-                copy,
-                Pieces.wrapped(
-                        "Kept ones are renewed by every refresh, and go as tabs into every workbook.", "second"));
+        VBox side = new VBox(8, chosen, figure, open, Pieces.label("This summary", "bold"), name, keep);
         side.getStyleClass().addAll("panel", "figures");
         side.setMinWidth(SIDE);
         side.setPrefWidth(SIDE);
