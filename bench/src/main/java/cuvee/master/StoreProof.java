@@ -7,6 +7,10 @@ import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Progress;
 import cuvee.refresh.Workplace;
+import cuvee.rework.Asked;
+import cuvee.rework.Known;
+import cuvee.summary.Summary;
+import cuvee.summary.SummaryWords;
 import java.io.BufferedWriter;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -103,6 +107,7 @@ public final class StoreProof {
                     seconds(() -> made[0] = session.refresh(retyped, JobSession.Mode.CHANGED_ONLY, Progress.NONE));
             say("retype a column from staging", retype, made[0].millis().toString());
             anywhere(session, made[0], rows);
+            looks(session, made[0]);
             Path csv = WORK.resolve("out.csv");
             say(
                     "write the master as CSV",
@@ -159,6 +164,50 @@ public final class StoreProof {
             });
             say("a row anywhere with the trail of a cell", trails / times, "mean of " + times + "; " + lines.size());
         }
+    }
+
+    /** The master looked at otherwise than it stands, and summed up. */
+    private static void looks(JobSession session, Outcome outcome) throws Exception {
+        Known known = Known.of(outcome.plan());
+        for (String column : List.of("Port", "Fare revenue", "Sailing date")) {
+            List<RowView.By> order = List.of(new RowView.By(known.at(column), true));
+            RowView[] view = new RowView[1];
+            double first = seconds(() -> {
+                view[0] = session.view(outcome, List.of(), order);
+                view[0].page(0, 200);
+            });
+            double all = seconds(() -> view[0].page(outcome.rows() / 2, 200));
+            double page = seconds(() -> view[0].page(outcome.rows() / 3, 200));
+            say(
+                    "ordered by " + column + ": the first page",
+                    first,
+                    "all " + seconds(all) + ", a page then " + seconds(page));
+            view[0].close();
+        }
+        RowView[] some = new RowView[1];
+        double narrowed = seconds(() -> {
+            some[0] = session.view(
+                    outcome,
+                    Asked.of("Port is Hollin or Tarsk, Fare revenue over 3000", known)
+                            .conditions(),
+                    List.of(new RowView.By(known.at("Fare revenue"), true)));
+            some[0].page(0, 200);
+            some[0].page(some[0].rows() / 2, 200);
+        });
+        say("narrowed down and ordered, a page of the middle", narrowed, some[0].rows() + " rows");
+        say("a text searched in all columns", seconds(() -> some[0].holding("grayling")), "");
+        some[0].close();
+        for (String words : List.of(
+                "total Fare revenue and number of rows: a line for each Port, a column for each month of Sailing date",
+                "median Fare revenue: a line for each Port",
+                "number of different Vessel: a line for each Port")) {
+            Summary summary = SummaryWords.read(words, known).summary().orElseThrow();
+            say(words, seconds(() -> session.summary(outcome, summary)), "");
+        }
+    }
+
+    private static String seconds(double taken) {
+        return String.format(Locale.ROOT, "%.3f s", taken);
     }
 
     /** Twelve month columns become rows, each knowing the table, the sheet row and the column that it came from. */

@@ -41,6 +41,8 @@ public final class CommandLineMain implements Runnable {
         line.addSubcommand(new ShowCommand(machine));
         line.addSubcommand(new AccountCommand(machine));
         line.addSubcommand(new SummaryCommand(machine));
+        line.addSubcommand(new SenderCommand(machine));
+        line.addSubcommand(new HistoryCommand(machine));
         line.addSubcommand(new DeliveryCommand(machine));
         line.addSubcommand(new SettleCommand(machine));
         line.addSubcommand(new DecideCommand(machine));

@@ -3,7 +3,6 @@ package cuvee.desktop;
 import cuvee.check.CheckResult;
 import cuvee.check.Reconciled;
 import cuvee.check.SourceChange;
-import cuvee.deliver.TargetGuard;
 import cuvee.detect.FoundTable;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
@@ -207,14 +206,7 @@ final class CheckView extends VBox {
     private void account() {
         Path proposed = model.file()
                 .resolveSibling("Account of " + model.jobProperty().get().name() + ".html");
-        choosers.get().target("Write the account to", proposed, "html").ifPresent(target -> {
-            Optional<String> loss = model.lossOf(target);
-            if (loss.isEmpty()) {
-                model.writeAccount(target, TargetGuard.Existing.KEEP);
-            } else if (choosers.get().replace(target, loss.get())) {
-                model.writeAccount(target, TargetGuard.Existing.REPLACE);
-            }
-        });
+        Handing.over(model, choosers.get(), "Write the account to", proposed, "html", model::writeAccount);
     }
 
     private void showVerdict(Outcome made, Reconciliation reconciliation) {

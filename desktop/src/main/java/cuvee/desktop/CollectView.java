@@ -253,7 +253,9 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
         earlier.setTooltip(new Tooltip("Put it before the file above it (Alt+Up)"));
         Button later = Pieces.go("Later", "file-later", () -> model.files().moveFiles(paths(), true));
         later.setTooltip(new Tooltip("Put it behind the file below it (Alt+Down)"));
-        HBox first = Pieces.row(12, about, Pieces.space(), unlocking, undecide, earlier, later, byName, take, aside);
+        Button page = Pieces.go("A page for its sender ...", "file-sender", this::senderPage);
+        HBox first =
+                Pieces.row(12, about, Pieces.space(), unlocking, undecide, page, earlier, later, byName, take, aside);
         VBox foot = new VBox(7, first, parts, form, trialBand);
         foot.getStyleClass().add("view-foot");
         return foot;
@@ -422,6 +424,21 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
             }
         }
         return selected;
+    }
+
+    /** Writes what was wrong in the chosen file, and what is asked of whoever sent it. */
+    private void senderPage() {
+        if (!paths().isEmpty()) {
+            String source = paths().get(0);
+            String name = source.substring(source.lastIndexOf('/') + 1);
+            Handing.over(
+                    model,
+                    choosers.get(),
+                    "Write the page to",
+                    model.file().resolveSibling("About " + name + ".html"),
+                    "html",
+                    (target, existing) -> model.writeSenderPage(source, target, existing));
+        }
     }
 
     private List<String> paths() {

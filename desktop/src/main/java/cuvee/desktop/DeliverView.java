@@ -14,15 +14,20 @@ import cuvee.model.Questions;
 import cuvee.model.SummaryModel;
 import cuvee.model.Weighing;
 import cuvee.place.Says;
+import cuvee.refresh.JobHistory;
 import cuvee.refresh.Outcome;
 import cuvee.rework.Known;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -57,6 +62,8 @@ final class DeliverView extends VBox {
     private static final int NAMED = 4;
 
     private static final double ABOUT = 344;
+    private static final int DONE_SHOWN = 8;
+    private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH);
 
     private final JobModel model;
     private final Supplier<Choosers> choosers;
@@ -71,6 +78,7 @@ final class DeliverView extends VBox {
     private final Button add;
     private final VBox cards = new VBox(12);
     private final Label about = Pieces.wrapped("");
+    private final VBox done = new VBox(0);
 
     DeliverView(JobModel model, Supplier<Choosers> choosers, Runnable questions) {
         this.model = model;
@@ -117,12 +125,14 @@ final class DeliverView extends VBox {
                 Pieces.wrapped(
                         "A master is written in one step. A file that Cuvee did not write is kept unless you say"
                                 + " otherwise. What was written is not taken back by Undo.",
-                        "second"));
+                        "second"),
+                done);
         right.getStyleClass().addAll("panel", "about-side");
         right.setMinWidth(ABOUT);
         right.setPrefWidth(ABOUT);
         right.setMaxWidth(ABOUT);
         about.setId("about");
+        done.setId("done");
         HBox both = new HBox(scroll, right);
         VBox.setVgrow(both, Priority.ALWAYS);
         getChildren().addAll(head, both);
@@ -431,6 +441,7 @@ final class DeliverView extends VBox {
                                 + ": " + Says.number(ready) + " ready"
                                 + (held == 0 ? "." : ", " + Says.number(held) + " held."));
         Pieces.show(all, ready > 1);
+        showDone();
         Optional<Outcome> outcome = model.outcomeProperty().get();
         about.setText(outcome.map(About::words).orElse("Nothing has been read yet."));
         Runnable focusAgain = focusAgain();
@@ -470,6 +481,32 @@ final class DeliverView extends VBox {
             }
         }
         return () -> {};
+    }
+
+    /** What was done with the job, the last first. */
+    private void showDone() {
+        List<JobHistory.Entry> entries = new ArrayList<>(model.history());
+        Collections.reverse(entries);
+        done.getChildren()
+                .setAll(Pieces.row(
+                        8,
+                        Pieces.label("What has been done", "heading"),
+                        Pieces.label(
+                                entries.isEmpty()
+                                        ? "nothing yet"
+                                        : (entries.size() == 1 ? "1 entry" : Says.number(entries.size()) + " entries"),
+                                "second")));
+        for (JobHistory.Entry entry : entries.subList(0, Math.min(DONE_SHOWN, entries.size()))) {
+            String file = entry.about().substring(entry.about().lastIndexOf('/') + 1);
+            Label what = Pieces.label(entry.what().word() + (file.isEmpty() ? "" : " " + file), "medium");
+            what.setMinWidth(0);
+            Label when = Pieces.label(WHEN.format(entry.when().atZone(ZoneId.systemDefault())), "second", "small");
+            when.setMinWidth(Region.USE_PREF_SIZE);
+            VBox line = new VBox(
+                    0, Pieces.row(8, what, Pieces.space(), when), Pieces.wrapped(entry.said(), "second", "small"));
+            line.getStyleClass().add("side-line");
+            done.getChildren().add(line);
+        }
     }
 
     /** A delivery; the act of the first one is the next act. */

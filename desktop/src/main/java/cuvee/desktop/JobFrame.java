@@ -74,7 +74,10 @@ final class JobFrame extends BorderPane {
     /** A cell of a grid. */
     record Spot(GridView grid, long row, int column) {}
 
+    private final Supplier<Choosers> choosers;
+
     JobFrame(JobModel model, Shell shell, Supplier<Choosers> choosers, Executor ui, ZoneId zone) {
+        this.choosers = choosers;
         this.model = model;
         setId("frame");
         master = new MasterView(model, ui, this::showTrail, this::openSheet, this::showFacts, () -> go(Stage.REWORK));
@@ -176,7 +179,19 @@ final class JobFrame extends BorderPane {
                 Pieces.item("Questions", "Shortcut+J", this::toggleQuestions),
                 Pieces.item("Next question", "Alt+Page Down", () -> nextQuestion(1)),
                 Pieces.item("Question before", "Alt+Page Up", () -> nextQuestion(-1)),
+                Pieces.line(),
+                Pieces.item("A blank workbook for those who send ...", "", this::blankWorkbook),
                 Pieces.item("Light or dark", "Shortcut+L", shell::changeTheme));
+    }
+
+    private void blankWorkbook() {
+        Handing.over(
+                model,
+                choosers.get(),
+                "Write the blank workbook to",
+                model.file().resolveSibling(model.jobProperty().get().name() + " form.xlsx"),
+                "xlsx",
+                model::writeBlank);
     }
 
     /** Goes to a stage. */

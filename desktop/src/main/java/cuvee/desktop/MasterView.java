@@ -284,9 +284,11 @@ final class MasterView extends VBox {
         boolean inGrid = grid.isFocused();
         MasterGrid now = shown;
         if (e.isShortcutDown() && e.getCode() == KeyCode.F) {
-            lookBar.focusFind();
-        } else if (e.isShortcutDown() && e.getCode() == KeyCode.L) {
-            lookBar.focusWhere();
+            if (e.isShiftDown()) {
+                lookBar.focusWhere();
+            } else {
+                lookBar.focusFind();
+            }
         } else if (e.getCode() == KeyCode.F3) {
             search(lookBar.sought(), true);
         } else if (inGrid && now != null && e.isAltDown() && e.getCode() == KeyCode.DOWN) {

@@ -33,7 +33,7 @@ class MasterWindowTest extends InAWindow {
 
     @Test
     void onlyRowsThatMeetAPhraseAreShownWithTheirSumAndEscShowsAllAgain() {
-        robot.push(KeyCode.CONTROL, KeyCode.L).write("Port is Hol");
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.F).write("Port is Hol");
         waitFor(
                 "the value",
                 () -> this.<TextField>find("#master-where").getText().equals("Port is Hol"));
@@ -58,7 +58,9 @@ class MasterWindowTest extends InAWindow {
 
     @Test
     void wordsThatSayNothingAreNotFollowedAndSayWhy() {
-        robot.push(KeyCode.CONTROL, KeyCode.L).write("Passengers over many").push(KeyCode.ENTER);
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.F)
+                .write("Passengers over many")
+                .push(KeyCode.ENTER);
         waitFor("the problem", () -> words("#master-where-problem").contains("“many” is no"));
         assertThat(passengers()).hasSize(5);
     }

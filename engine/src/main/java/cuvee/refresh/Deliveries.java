@@ -1,6 +1,7 @@
 package cuvee.refresh;
 
 import cuvee.collect.Source;
+import cuvee.deliver.BlankWorkbook;
 import cuvee.deliver.EachValue;
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.PostgresTable;
@@ -16,17 +17,21 @@ import cuvee.master.Grouped;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.Store;
+import cuvee.master.ValueList;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.rework.Codes;
 import cuvee.rework.Known;
 import cuvee.sheet.SheetFiles;
+import cuvee.value.Spellings;
+import cuvee.value.Type;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -252,6 +257,49 @@ final class Deliveries {
                 ? ""
                 : " Of values that are gone, " + Says.count(gone.size(), "file") + " stayed: "
                         + Says.list(gone.stream().limit(NAMED).map(Says::quoted).toList()) + ".";
+    }
+
+    // ---- a workbook to fill in ----
+
+    /** Values of a column are a list to choose from where there are no more of them than this. */
+    private static final int MOST_CHOICES = 40;
+
+    void blank(Outcome outcome, Path target) {
+        MasterPlan plan = outcome.proposal().plan();
+        List<Integer> columns = new ArrayList<>();
+        Map<Integer, List<String>> lists = new LinkedHashMap<>();
+        for (int i = 0; i < plan.columns().size(); i++) {
+            if (!outcome.proposal().hasCells(i)) {
+                continue;
+            }
+            columns.add(i);
+            Type type = plan.columns().get(i).type();
+            if (type == Type.YES_NO) {
+                lists.put(i, List.of("yes", "no"));
+            } else if (type == Type.TEXT) {
+                choices(plan, i).ifPresent(values -> lists.put(columns.get(columns.size() - 1), values));
+            }
+        }
+        try (MasterReader reader = store.reader(plan)) {
+            List<MasterReader.Line> first = outcome.rowsBefore() == 0 ? List.of() : reader.page(0, 1);
+            BlankWorkbook.write(
+                    plan, columns, lists, first.isEmpty() ? null : first.get(0).values(), target, this::register);
+        }
+    }
+
+    private Optional<List<String>> choices(MasterPlan plan, int column) {
+        try (ValueList values = store.values(plan, column)) {
+            boolean few = values.size() > 1
+                    && values.size() <= MOST_CHOICES
+                    && values.facts().filled() > values.size() * 2;
+            return few
+                    ? Optional.of(values.page(0, MOST_CHOICES).stream()
+                            .map(Spellings.Counted::text)
+                            .filter(text -> !text.isBlank())
+                            .sorted()
+                            .toList())
+                    : Optional.empty();
+        }
     }
 
     // ---- what is ours ----

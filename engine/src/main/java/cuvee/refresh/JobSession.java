@@ -100,6 +100,9 @@ public final class JobSession implements AutoCloseable {
     /** Decisions about columns that run across; the subject is a layout. */
     public static final String ACROSS = Layings.ACROSS;
 
+    /** So many cells that do not fit are looked through for those of one sender. */
+    private static final int MOST_MISFITS = 5_000;
+
     /** The answer that makes a tag no column. */
     public static final String NO_TAG = TagColumns.LEFT_OUT;
 
@@ -669,14 +672,20 @@ public final class JobSession implements AutoCloseable {
         }
     }
 
+    /** What has been done with the job. */
+    public JobHistory history() {
+        return new JobHistory(state());
+    }
+
     /** Makes an outcome the one that the next refresh is compared with. */
     public void conclude(Outcome outcome) {
         proof.forgetEarlierRows();
         if (outcome.changed().first() || !outcome.changed().nothing()) {
             Map<String, SourceFigures> figures =
                     Proof.figures(outcome.proposal().plan(), outcome.reconciled(), outcome.made(), outcome.ruledOut());
-            lastRefresh(outcome.sources(), outcome.plan(), outcome.rows(), figures)
-                    .append(state(), workplace.clock().instant());
+            LastRefresh now = lastRefresh(outcome.sources(), outcome.plan(), outcome.rows(), figures);
+            now.append(state(), workplace.clock().instant());
+            history().refreshed(outcome, figures, now.sums(), workplace.clock().instant());
         }
     }
 
@@ -699,7 +708,16 @@ public final class JobSession implements AutoCloseable {
      * @param existing what becomes of a file, a tab or rows that are there already and that Cuvee did not write
      */
     public Delivered deliver(Outcome outcome, Delivery delivery, Existing existing) {
-        return deliveries.deliver(outcome, delivery, existing);
+        long start = System.nanoTime();
+        Delivered done = deliveries.deliver(outcome, delivery, existing);
+        history()
+                .delivered(
+                        targetSaid(delivery),
+                        done.said(),
+                        outcome.rows(),
+                        workplace.clock().instant(),
+                        (System.nanoTime() - start) / 1_000_000);
+        return done;
     }
 
     /** What a delivery would do, in words, with nothing written. */
@@ -723,6 +741,23 @@ public final class JobSession implements AutoCloseable {
         MasterFiles.writeText(Account.of(outcome).html(), target, deliveries::register);
     }
 
+    /** The page for whoever sent a source, or the sources of a folder. */
+    public Account senderPage(Outcome outcome, String source) {
+        return SenderPage.of(outcome, source, column -> misfits(outcome, column, MOST_MISFITS));
+    }
+
+    /** Writes the page for a sender, and remembers that the file is no source. */
+    public void writeSenderPage(Outcome outcome, String source, Path target, Existing existing) {
+        guard(outcome.job()).check(target, existing);
+        MasterFiles.writeText(senderPage(outcome, source).html(), target, deliveries::register);
+    }
+
+    /** Writes a workbook for senders to fill in, with the master's headers; the file is remembered as no source. */
+    public void writeBlank(Outcome outcome, Path target, Existing existing) {
+        guard(outcome.job()).check(target, existing);
+        deliveries.blank(outcome, target);
+    }
+
     /** What keeps a master from being written over what is not ours; knows the sources that were listed last. */
     public TargetGuard guard(Job job) {
         return deliveries.guard(job, List.of());
@@ -742,8 +777,7 @@ public final class JobSession implements AutoCloseable {
 
     /** Writes the master of an outcome to a file, and remembers that the file is no source. */
     public long deliver(Outcome outcome, Path target, Existing existing) {
-        return deliveries
-                .deliver(outcome, new Delivery("", target.toAbsolutePath().toString()), existing)
+        return deliver(outcome, new Delivery("", target.toAbsolutePath().toString()), existing)
                 .bytes();
     }
 

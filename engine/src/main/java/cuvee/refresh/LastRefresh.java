@@ -213,7 +213,7 @@ record LastRefresh(
     }
 
     /** What each source held, without its size. */
-    private Map<String, String> sums() {
+    Map<String, String> sums() {
         Map<String, String> sums = new LinkedHashMap<>();
         files.keySet().forEach(path -> sums.put(path, sumOf(path)));
         return sums;

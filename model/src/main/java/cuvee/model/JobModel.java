@@ -12,6 +12,7 @@ import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.job.JobFile;
 import cuvee.place.Says;
+import cuvee.refresh.JobHistory;
 import cuvee.refresh.JobMove;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
@@ -451,6 +452,11 @@ public final class JobModel implements AutoCloseable {
                 form);
     }
 
+    /** What has been done with the job, the first first. */
+    public List<JobHistory.Entry> history() {
+        return session.history().entries();
+    }
+
     /** What a delivery would do; told on the interface thread. */
     public void preview(Delivery delivery, Consumer<String> told) {
         ask(made -> session.look(made, delivery), told);
@@ -542,16 +548,36 @@ public final class JobModel implements AutoCloseable {
 
     /** Writes the account of the master as a page, to be handed over with it. */
     public void writeAccount(Path target, TargetGuard.Existing existing) {
+        writeApart(target, made -> session.writeAccount(made, target, existing));
+    }
+
+    /** Writes a page for whoever sent a source: what was wrong there, and what is asked of them. */
+    public void writeSenderPage(String source, Path target, TargetGuard.Existing existing) {
+        writeApart(target, made -> session.writeSenderPage(made, source, target, existing));
+    }
+
+    /** Writes a workbook for senders to fill in. */
+    public void writeBlank(Path target, TargetGuard.Existing existing) {
+        writeApart(target, made -> session.writeBlank(made, target, existing));
+    }
+
+    private void writeApart(Path target, Consumer<Outcome> writing) {
         Optional<Outcome> made = outcome.get();
         if (made.isEmpty()) {
             return;
         }
-        try {
-            session.writeAccount(made.get(), target, existing);
-            message.set(new Message("Written: " + target.getFileName() + ".", Message.Kind.DONE));
-        } catch (CuveeException failed) {
-            tell("Writing", failed);
-        }
+        apart(
+                () -> {
+                    try {
+                        writing.accept(made.get());
+                        return Optional.<CuveeException>empty();
+                    } catch (CuveeException failed) {
+                        return Optional.of(failed);
+                    }
+                },
+                failed -> failed.ifPresentOrElse(
+                        why -> tell("Writing", why),
+                        () -> message.set(new Message("Written: " + target.getFileName() + ".", Message.Kind.DONE))));
     }
 
     /**

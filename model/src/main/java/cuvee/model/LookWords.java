@@ -50,7 +50,7 @@ public final class LookWords implements Wording {
         String number = first(columns, column -> column.type().isNumber())
                 .map(name -> name + " over 100")
                 .orElse("");
-        return "such as: " + text + (text.isEmpty() || number.isEmpty() ? "" : ", ") + number + "   Ctrl+L";
+        return "such as: " + text + (text.isEmpty() || number.isEmpty() ? "" : ", ") + number + "   Ctrl+Shift+F";
     }
 
     private static Optional<String> first(List<MasterPlan.Column> columns, Predicate<MasterPlan.Column> such) {
