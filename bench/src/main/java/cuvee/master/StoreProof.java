@@ -169,7 +169,7 @@ public final class StoreProof {
     /** The master looked at otherwise than it stands, and summed up. */
     private static void looks(JobSession session, Outcome outcome) throws Exception {
         Known known = Known.of(outcome.plan());
-        for (String column : List.of("Port", "Fare revenue", "Sailing date")) {
+        for (String column : List.of("Route", "Fare revenue", "Sailing date", "Booking")) {
             List<RowView.By> order = List.of(new RowView.By(known.at(column), true));
             RowView[] view = new RowView[1];
             double first = seconds(() -> {
@@ -188,7 +188,7 @@ public final class StoreProof {
         double narrowed = seconds(() -> {
             some[0] = session.view(
                     outcome,
-                    Asked.of("Port is Hollin or Tarsk, Fare revenue over 3000", known)
+                    Asked.of("Route is Hollin or Tarsk, Fare revenue over 3000", known)
                             .conditions(),
                     List.of(new RowView.By(known.at("Fare revenue"), true)));
             some[0].page(0, 200);
@@ -198,9 +198,9 @@ public final class StoreProof {
         say("a text searched in all columns", seconds(() -> some[0].holding("grayling")), "");
         some[0].close();
         for (String words : List.of(
-                "total Fare revenue and number of rows: a line for each Port, a column for each month of Sailing date",
-                "median Fare revenue: a line for each Port",
-                "number of different Vessel: a line for each Port")) {
+                "total Fare revenue and number of rows: a line for each Route, a column for each month of Sailing date",
+                "median Fare revenue: a line for each Route",
+                "number of different Vessel: a line for each Route")) {
             Summary summary = SummaryWords.read(words, known).summary().orElseThrow();
             say(words, seconds(() -> session.summary(outcome, summary)), "");
         }

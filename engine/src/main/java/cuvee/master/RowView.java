@@ -7,6 +7,7 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.duckdb.DuckDBConnection;
 import org.jspecify.annotations.Nullable;
@@ -41,7 +42,25 @@ public final class RowView implements AutoCloseable {
      */
     public record By(int column, boolean greatestFirst) {}
 
-    RowView(DuckDBConnection connection, MasterPlan plan, List<RowRule.Condition> conditions, List<By> order) {
+    /** How many rows there are, and what their columns add up to. */
+    public record Counted(long rows, List<MasterReader.Total> totals) {
+        public Counted {
+            totals = List.copyOf(totals);
+        }
+    }
+
+    /**
+     * A look at some rows.
+     *
+     * @param all how many rows the master has and what they add up to, where that is known: what is looked at without
+     *     conditions is not counted anew
+     */
+    RowView(
+            DuckDBConnection connection,
+            MasterPlan plan,
+            List<RowRule.Condition> conditions,
+            List<By> order,
+            Optional<Counted> all) {
         this.connection = connection;
         this.plan = plan;
         this.order = List.copyOf(order);
@@ -53,8 +72,9 @@ public final class RowView implements AutoCloseable {
                 + conditions.stream()
                         .map(condition -> " AND coalesce(" + Marking.condition(condition, plan) + ", false)")
                         .collect(Collectors.joining());
-        this.totals = new ArrayList<>();
-        this.rows = countAndAdd(totals);
+        boolean known = conditions.isEmpty() && all.isPresent();
+        this.totals = new ArrayList<>(known ? all.get().totals() : List.of());
+        this.rows = known ? all.get().rows() : countAndAdd(totals);
     }
 
     private long countAndAdd(List<MasterReader.Total> all) {
@@ -94,17 +114,14 @@ public final class RowView implements AutoCloseable {
         return Sql.ask("ordering rows", () -> {
             try (Statement statement = connection.createStatement()) {
                 if (from == 0 && !ordered) {
-                    return lines(
-                            statement,
-                            "SELECT " + line + columns + " FROM (SELECT * FROM " + master + where + ") m" + part()
-                                    + ranks(statement) + " ORDER BY " + orderBy(statement) + " LIMIT " + count);
+                    // Where they stand comes first: to write all values of all rows would cost far more than their
+                    // order.
+                    statement.execute(
+                            "CREATE OR REPLACE TEMP TABLE first_in_view AS " + standing(statement) + " LIMIT " + count);
+                    return page(statement, "first_in_view", 0, count);
                 }
                 orderAll(statement);
-                return lines(
-                        statement,
-                        "SELECT " + line + columns + " FROM (SELECT r, rowid AS n FROM in_view WHERE rowid >= " + from
-                                + " AND rowid < " + (from + count) + ") v JOIN " + master
-                                + " m ON m.rowid = v.r ORDER BY n");
+                return page(statement, "in_view", from, count);
             }
         });
     }
@@ -160,12 +177,24 @@ public final class RowView implements AutoCloseable {
         return lines;
     }
 
+    /** Where the rows stand in the store, in their order. */
+    private String standing(Statement statement) throws SQLException {
+        return "SELECT m.r FROM (SELECT rowid AS r, * FROM " + master + where + ") m" + part() + ranks(statement)
+                + " ORDER BY " + orderBy(statement);
+    }
+
     private void orderAll(Statement statement) throws SQLException {
         if (!ordered) {
-            statement.execute("CREATE OR REPLACE TEMP TABLE in_view AS SELECT m.r FROM (SELECT rowid AS r, * FROM "
-                    + master + where + ") m" + part() + ranks(statement) + " ORDER BY " + orderBy(statement));
+            statement.execute("CREATE OR REPLACE TEMP TABLE in_view AS " + standing(statement));
             ordered = true;
         }
+    }
+
+    private List<MasterReader.Line> page(Statement statement, String of, long from, int count) throws SQLException {
+        return lines(
+                statement,
+                "SELECT " + line + columns + " FROM (SELECT r, rowid AS n FROM " + of + " WHERE rowid >= " + from
+                        + " AND rowid < " + (from + count) + ") v JOIN " + master + " m ON m.rowid = v.r ORDER BY n");
     }
 
     private String part() {

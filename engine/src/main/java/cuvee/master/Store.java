@@ -566,8 +566,12 @@ public final class Store implements AutoCloseable {
     }
 
     /** Some rows of the master in an order of their own; whoever asks for it closes it. */
-    public RowView view(MasterPlan plan, List<RowRule.Condition> conditions, List<RowView.By> order) {
-        return new RowView(Sql.ask("opening", connection::duplicate), plan, conditions, order);
+    public RowView view(
+            MasterPlan plan,
+            List<RowRule.Condition> conditions,
+            List<RowView.By> order,
+            Optional<RowView.Counted> all) {
+        return new RowView(Sql.ask("opening", connection::duplicate), plan, conditions, order, all);
     }
 
     /** Figures over the rows of the master, group by group; the groups of each set that is asked for. */

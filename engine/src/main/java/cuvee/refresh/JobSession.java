@@ -833,7 +833,8 @@ public final class JobSession implements AutoCloseable {
 
     /** Some rows of the master in an order of their own, as it was made for an outcome; whoever asks for it closes it. */
     public RowView view(Outcome outcome, List<RowRule.Condition> conditions, List<RowView.By> order) {
-        return store.view(outcome.plan(), conditions, order);
+        return store.view(
+                outcome.plan(), conditions, order, Optional.of(new RowView.Counted(outcome.rows(), outcome.totals())));
     }
 
     /** What a summary of the master comes to. */
