@@ -278,6 +278,9 @@ final class HeaderChoice {
         if (upper.isLabelPairs() && upper.filled() > 2) {
             return false;
         }
+        if (next < bottom && cutsGroup(upper, lower, rows.get(bottom))) {
+            return false;
+        }
         if (clues.partlyMerged(upper.number(), upper.row(), lower.row())) {
             return true;
         }
@@ -318,6 +321,24 @@ final class HeaderChoice {
                         || namesTwice && upper.filled() < lower.filled()
                         || onlyAbove > 0 && noRecord
                         || spans >= 2 && spans == over);
+    }
+
+    /**
+     * True for two cells beside each other, the second of which stands within what a cell of the row below heads: a label
+     * with its value above the header, since what heads groups would begin where a group does.
+     */
+    private static boolean cutsGroup(HeadRow upper, HeadRow groups, HeadRow names) {
+        int first = 0;
+        while (first < upper.width() && upper.blank(first)) {
+            first++;
+        }
+        int second = first + 1;
+        return upper.filled() == 2
+                && second < upper.width()
+                && !upper.blank(second)
+                && !groups.blank(first)
+                && groups.blank(second)
+                && !names.blank(second);
     }
 
     /** True where a row has a code that differs from one below it in its digits only: it is a record. */

@@ -12,9 +12,11 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** What the names, folders and titles around the tables of a batch say, and how it is found. */
 public final class Tags {
@@ -27,6 +29,9 @@ public final class Tags {
     private final List<NameParts> titles = new ArrayList<>();
     private final Map<Integer, NameParts> folders = new HashMap<>();
     private final List<Home> homes;
+    /** The loose keys of what stands under a label, by the label's own. */
+    private final Map<String, Set<String>> textsUnder = new HashMap<>();
+
     private final Map<Home, Map<String, String>> labels = new HashMap<>();
     private final Map<String, Label> labelCounts = new LinkedHashMap<>();
 
@@ -161,6 +166,7 @@ public final class Tags {
         return switch (source.from()) {
             case TITLE_LABEL ->
                 Optional.ofNullable(labelsOf(home).get(LooseText.key(source.what())))
+                        .or(() -> underOtherLabel(LooseText.key(source.what()), home))
                         .map(Tags::labelled);
             case ANY_LABEL ->
                 Optional.ofNullable(anyLabel.get(home)).map(Map.Entry::getValue).map(Tags::labelled);
@@ -185,6 +191,24 @@ public final class Tags {
             case MODIFIED -> Value.of(home.modified());
             case FIXED -> Value.of(source.what());
         };
+    }
+
+    /** The one labelled text above a table that stands under a label elsewhere, where this table calls it otherwise. */
+    private Optional<String> underOtherLabel(String label, Home home) {
+        Set<String> known = textsUnder.computeIfAbsent(
+                label,
+                key -> homes.stream()
+                        .map(each -> labelsOf(each).get(key))
+                        .filter(Objects::nonNull)
+                        .map(LooseText::key)
+                        .collect(Collectors.toSet()));
+        List<String> here = labels(home).entrySet().stream()
+                .filter(each -> !isOfTheSheet(each.getKey()))
+                .map(Map.Entry::getValue)
+                .filter(text -> known.contains(LooseText.key(text)))
+                .distinct()
+                .toList();
+        return here.size() == 1 ? Optional.of(here.get(0)) : Optional.empty();
     }
 
     /** What a column of a tag is called when nothing better is known: by the period it holds, else by where it stands. */

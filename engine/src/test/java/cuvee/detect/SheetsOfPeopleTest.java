@@ -40,6 +40,20 @@ class SheetsOfPeopleTest {
     }
 
     @Test
+    void aLabelWithItsValueRightAboveAHeaderOfTwoRowsIsNoneOfIt() {
+        readAsDrawn("""
+                t| Amounts as invoiced
+                t| District | Hollin Vale
+                h| Colony | | | | Crop | |
+                h| Frames | Inspected by | Hive | Apiary | Honey | Value | Moisture
+                r| 3 | M. Tarrow | 279 | Chapel Field | 1.6 | 19.96 | 0.199
+                r| 7 | D. Marl | 271 | Chapel Field | 19.3 | 1045.2 | 0.17
+                r| 3 | J. Berg | 283 | Lime Walk | 0.8 | 509.1 | 0.15
+                r| 18 | M. Tarrow | 304 | Lime Walk | 10.1 | 330.44 | 0.2
+                """);
+    }
+
+    @Test
     void labelsInPairsAboveAnOrderAreNoHeader() {
         readAsDrawn("""
                 t| PURCHASE ORDER

@@ -60,6 +60,16 @@ class TagColumnsTest extends BatchTest {
     }
 
     @Test
+    void whatStandsUnderALabelElsewhereIsItUnderAnotherLabelToo() {
+        batch.csv("r1.csv", "District: Hollin", "", "Vessel,Pax,Crew", "MV Dunlin,5,2", "MV Petrel,5,2");
+        batch.csv("r2.csv", "District: Tarsk", "", "Vessel,Pax,Crew", "MV Petrel,6,2", "MV Dunlin,1,1");
+        batch.csv("r3.csv", "Beat: Hollin", "State: open", "", "Vessel,Pax,Crew", "MV Grayling,7,2", "MV Dunlin,3,1");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Crew", "District");
+        assertThat(made.lines()).contains("MV Grayling|7|2|Hollin", "MV Petrel|6|2|Tarsk");
+    }
+
+    @Test
     void foldersOfYearsAreYears() {
         batch.csv("2025/north.csv", "Vessel,Pax", "MV Dunlin,5");
         batch.csv("2026/north.csv", "Vessel,Pax", "MV Dunlin,6");
