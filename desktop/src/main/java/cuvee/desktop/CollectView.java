@@ -428,7 +428,9 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
 
     /** Writes what was wrong in the chosen file, and what is asked of whoever sent it. */
     private void senderPage() {
-        if (!paths().isEmpty()) {
+        if (paths().isEmpty()) {
+            model.say("Choose a file first; the page is about what was wrong in it.", false);
+        } else {
             String source = paths().get(0);
             String name = source.substring(source.lastIndexOf('/') + 1);
             Handing.over(

@@ -28,8 +28,8 @@ final class FindField extends TextField {
         this.model = model;
         this.go = go;
         setId("find");
-        setPromptText("Find a file, sheet, header or stage   Ctrl+K");
-        setAccessibleText("Find a file, sheet, header or stage");
+        setPromptText("Find a file, header, value, finding   Ctrl+K");
+        setAccessibleText("Find a file, sheet, header, column, value, question, finding or stage");
         setPrefWidth(290);
         setMinWidth(120);
         offered.setId("found");

@@ -354,7 +354,9 @@ final class JobFrame extends BorderPane {
             return;
         }
         go(found.stage());
-        if (!found.column().isEmpty()) {
+        if (found.isInRows()) {
+            master.find(found.name());
+        } else if (!found.column().isEmpty()) {
             lineUp.goTo(found.column());
         } else if (found.stage() == Stage.COLLECT && !found.where().source().isEmpty()) {
             collect.goTo(found.where().source());

@@ -105,6 +105,11 @@ final class LookBar extends HBox {
         find.selectAll();
     }
 
+    /** Shows a text as the one that is looked for. */
+    void seek(String text) {
+        find.setText(text);
+    }
+
     String sought() {
         return find.getText();
     }

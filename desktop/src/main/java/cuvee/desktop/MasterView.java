@@ -326,6 +326,14 @@ final class MasterView extends VBox {
         });
     }
 
+    /** Looks for a text in the rows shown, from the first on. */
+    void find(String text) {
+        showFace(false);
+        lookBar.seek(text);
+        grid.select(0, grid.selectedColumn());
+        search(text, false);
+    }
+
     /** Goes to the next row that holds a text, from the selected one on; from the first again behind the last. */
     private void search(String text, boolean next) {
         Optional<Outcome> outcome = model.outcomeProperty().get();

@@ -1,11 +1,16 @@
 package cuvee.model;
 
+import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.finding.Severity;
 import cuvee.layout.Layout;
 import cuvee.place.Where;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.ReadSheet;
+import cuvee.refresh.Sentence;
 import cuvee.refresh.SourceReport;
+import cuvee.refresh.Summaries;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -13,7 +18,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
-/** What can be gone to by its name: stages, columns and the headers that feed them, files, sheets. */
+/**
+ * What can be gone to by its name: stages, columns and the headers that feed them, files, sheets, what Rework says, questions,
+ * findings, summaries, deliveries; and any text in the rows of the master.
+ */
 public final class Finder {
     private static final int MOST = 12;
 
@@ -27,7 +35,19 @@ public final class Finder {
      * @param column the column of the master to go to; empty for none
      * @param where the file or sheet to go to; the job where it is none
      */
-    public record Found(String name, String what, Stage stage, String column, Where where) {}
+    public record Found(String name, String what, Stage stage, String column, Where where) {
+        /** A text to look for in the rows of the master. */
+        static Found inRows(String text) {
+            return new Found(text, IN_ROWS, Stage.MASTER, "", Where.JOB);
+        }
+
+        /** True for a text that is looked for in the rows of the master. */
+        public boolean isInRows() {
+            return what.equals(IN_ROWS);
+        }
+    }
+
+    private static final String IN_ROWS = "find it in the rows of the master";
 
     /** Whatever is called so, or in part; those that begin so stand first. */
     public static List<Found> of(Optional<Outcome> outcome, String words) {
@@ -42,6 +62,7 @@ public final class Finder {
         outcome.ifPresent(made -> {
             columns(made, all);
             files(made, all);
+            whatIsThere(made, all);
         });
         List<Found> found = new ArrayList<>();
         List<Found> within = new ArrayList<>();
@@ -54,7 +75,11 @@ public final class Finder {
             }
         }
         found.addAll(within);
-        return List.copyOf(found.subList(0, Math.min(MOST, found.size())));
+        List<Found> offered = new ArrayList<>(found.subList(0, Math.min(MOST - 1, found.size())));
+        if (outcome.filter(made -> made.rows() > 0).isPresent()) {
+            offered.add(Found.inRows(words.strip()));
+        }
+        return List.copyOf(offered);
     }
 
     private static void columns(Outcome made, List<Found> all) {
@@ -72,6 +97,27 @@ public final class Finder {
                 }
             }
         }
+    }
+
+    /** Rules, findings, questions, summaries and deliveries, each by what it says. */
+    private static void whatIsThere(Outcome made, List<Found> all) {
+        for (Sentence sentence : made.sentences()) {
+            all.add(new Found(sentence.said(), "in Rework", Stage.REWORK, "", Where.JOB));
+        }
+        for (Question question : made.questions()) {
+            all.add(new Found(Questions.title(made, question), "question", Questions.stage(question), "", Where.JOB));
+        }
+        for (Finding finding : made.findings()) {
+            if (finding.atLeast(Severity.REMARK)) {
+                boolean placed = !finding.where().source().isEmpty();
+                all.add(new Found(finding.what(), "finding", placed ? Stage.READ : Stage.CHECK, "", finding.where()));
+            }
+        }
+        Summaries.of(made.job())
+                .forEach(summary -> all.add(new Found(summary.name(), "summary", Stage.MASTER, "", Where.JOB)));
+        made.job()
+                .deliveries()
+                .forEach(delivery -> all.add(new Found(delivery.name(), "delivery", Stage.DELIVER, "", Where.JOB)));
     }
 
     private static void files(Outcome made, List<Found> all) {

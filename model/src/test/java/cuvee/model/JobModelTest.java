@@ -274,10 +274,12 @@ class JobModelTest {
         Outcome outcome = refreshed();
         assertThat(Finder.of(Optional.of(outcome), "hea"))
                 .extracting(Finder.Found::what)
-                .containsExactly("header, feeds Passengers");
+                .startsWith("header, feeds Passengers")
+                .endsWith("find it in the rows of the master");
         assertThat(Finder.of(Optional.of(outcome), "b."))
                 .extracting(Finder.Found::name)
-                .containsExactly("b.csv");
+                .containsExactly("b.csv", "b.");
+        assertThat(Finder.of(Optional.of(outcome), "Hollin").get(0).isInRows()).isTrue();
         assertThat(Finder.of(Optional.empty(), "line"))
                 .extracting(Finder.Found::stage)
                 .containsExactly(Stage.LINE_UP);
