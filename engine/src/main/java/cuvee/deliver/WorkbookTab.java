@@ -17,10 +17,12 @@ import cuvee.value.Convention;
 import cuvee.value.LooseText;
 import cuvee.value.Type;
 import cuvee.value.ValueReader;
+import java.io.BufferedWriter;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.OutputStreamWriter;
+import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -56,8 +58,6 @@ public final class WorkbookTab {
     private static final int MOST_ROWS = 1_048_576;
     private static final String RELATIONS = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
     private static final Pattern SHEET = Pattern.compile("<sheet\\b[^>]*/>|<sheet\\b[^>]*>\\s*</sheet>");
-    private static final Pattern DATA =
-            Pattern.compile("<sheetData\\b[^>]*/>|<sheetData\\b[^>]*>.*</sheetData>", Pattern.DOTALL);
     private static final Pattern DIMENSION = Pattern.compile("<dimension\\b[^>]*/>");
     private static final Pattern FILTER = Pattern.compile("(<autoFilter\\b[^>]*?ref=\")[^\"]*(\")");
     private static final Pattern CALCULATION = Pattern.compile("<calcPr\\b[^>]*/>");
@@ -81,11 +81,21 @@ public final class WorkbookTab {
         }
     }
 
-    /** A row as it will stand in the tab. */
-    private record Rows(List<List<@Nullable String>> rows, long added, long changed, long removed, long kept) {}
+    /**
+     * The rows as they will stand in the tab.
+     *
+     * @param first those that are written first
+     * @param thenAll true where all rows of the master follow, which are never held in memory
+     */
+    private record Rows(
+            List<List<@Nullable String>> first, boolean thenAll, long added, long changed, long removed, long kept) {
+        long count() {
+            return first.size() + (thenAll ? added : 0);
+        }
+    }
 
     /** A part of a workbook that is a tab. */
-    private record Part(String name, String path, String xml, boolean there) {}
+    private record Part(String name, String path, TabFrame frame, boolean there) {}
 
     /** Tells what writing would do, and writes nothing. */
     public static Report look(MasterFiles.Content content, Path target, Tab tab) {
@@ -161,16 +171,18 @@ public final class WorkbookTab {
                 return new Report(rows.added(), 0, 0, 0, 0, bytes);
             }
             Rows rows = rows(there());
-            if (rows.rows().size() + 1 > MOST_ROWS) {
+            if (rows.count() + 1 > MOST_ROWS) {
                 throw refused(
                         "too-many-rows",
                         "a tab holds " + Says.number(MOST_ROWS) + " lines, and there would be "
-                                + Says.number(rows.rows().size() + 1L),
+                                + Says.number(rows.count() + 1),
                         "Deliver to a workbook of its own, a text file, Parquet or a database.");
             }
             long bytes = MasterFiles.inOneStep(target, register, beside -> {
                 try {
                     copy(rows, beside);
+                } catch (UncheckedIOException failed) {
+                    throw failed.getCause();
                 } catch (Unfit unfit) {
                     throw refused(
                             "unfit-workbook",
@@ -310,17 +322,23 @@ public final class WorkbookTab {
         }
 
         private Rows rows(Optional<List<List<@Nullable String>>> there) {
-            List<List<@Nullable String>> master = new ArrayList<>();
-            content.reader().each(values -> master.add(new ArrayList<>(Arrays.asList(values))));
+            long all = content.reader().rows();
             List<List<@Nullable String>> before = there.orElse(List.of());
             if (tab.how() == How.REPLACE || there.isEmpty() && !tab.how().isByKey()) {
-                return new Rows(master, master.size(), 0, before.size(), 0);
+                return new Rows(List.of(), true, all, 0, before.size(), 0);
             }
             if (tab.how() == How.ADD) {
-                List<List<@Nullable String>> all = new ArrayList<>(before);
-                all.addAll(master);
-                return new Rows(all, master.size(), 0, 0, before.size());
+                return new Rows(before, true, all, 0, 0, before.size());
             }
+            if (all > MOST_COMPARED) {
+                throw refused(
+                        "too-many-rows",
+                        "the master has more than " + Says.number(MOST_COMPARED)
+                                + " rows, too many to be matched by key",
+                        "Replace the rows as a whole, or deliver to a database.");
+            }
+            List<List<@Nullable String>> master = new ArrayList<>();
+            content.reader().each(values -> master.add(new ArrayList<>(Arrays.asList(values))));
             return matched(before, master);
         }
 
@@ -377,7 +395,7 @@ public final class WorkbookTab {
                     added++;
                 }
             }
-            return new Rows(all, added, changed, removed, kept);
+            return new Rows(all, false, added, changed, removed, kept);
         }
 
         private static boolean same(List<@Nullable String> one, List<@Nullable String> other) {
@@ -426,7 +444,7 @@ public final class WorkbookTab {
                 if (styles.isChanged()) {
                     written.put("xl/styles.xml", styles.xml());
                 }
-                boolean chain = hasFormulas(part.xml());
+                boolean chain = part.frame().formulas();
                 if (chain && zip.getEntry("xl/calcChain.xml") != null) {
                     withoutChain(zip, written);
                 }
@@ -443,7 +461,7 @@ public final class WorkbookTab {
                     put(out, each.getKey(), each.getValue());
                 }
                 out.putArchiveEntry(new ZipArchiveEntry(part.path()));
-                sheet(rows, part.xml(), styles, out);
+                sheet(rows, part.frame(), styles, out);
                 out.closeArchiveEntry();
             }
         }
@@ -509,40 +527,42 @@ public final class WorkbookTab {
         }
 
         private Part known(ZipFile zip, String path) throws IOException, Unfit {
-            String xml = text(zip, path);
-            if (!DATA.matcher(xml).find()) {
-                throw new Unfit("the tab " + Says.quoted(tab.tab()) + " holds no cells, or is written otherwise");
+            ZipArchiveEntry entry = zip.getEntry(path);
+            if (entry == null) {
+                throw new Unfit("the tab " + Says.quoted(tab.tab()) + " leads to no part of it");
+            }
+            TabFrame frame;
+            try (InputStream in = zip.getInputStream(entry)) {
+                frame = TabFrame.read(in);
             }
             for (String held : List.of("<tableParts", "<mergeCells", "<pivotTableDefinition")) {
-                if (xml.contains(held)) {
+                if (frame.holds(held)) {
                     throw new Unfit("the tab " + Says.quoted(tab.tab()) + " holds "
                             + (held.equals("<mergeCells") ? "merged cells" : "a table of its own")
                             + " over cells that would change");
                 }
             }
-            if (tab.how() != How.REPLACE && hasFormulas(xml)) {
+            if (tab.how() != How.REPLACE && frame.formulas()) {
                 throw new Unfit(
                         "the tab " + Says.quoted(tab.tab()) + " holds formulas among its rows, which would be lost");
             }
-            return new Part(tab.tab(), path, xml, true);
+            return new Part(tab.tab(), path, frame, true);
         }
 
-        private static boolean hasFormulas(String xml) {
-            return xml.contains("<f>") || xml.contains("<f ");
-        }
-
-        private String fresh() {
+        private TabFrame fresh() {
             StringBuilder widths = new StringBuilder("<cols>");
             for (int i = 0; i < names.length; i++) {
                 int wide = Math.max(types[i] == Type.DATE_AND_TIME ? 20 : 10, Math.min(40, names[i].length() + 3));
                 widths.append("<col min=\"" + (i + 1) + "\" max=\"" + (i + 1) + "\" width=\"" + wide
                         + "\" customWidth=\"1\"/>");
             }
-            return "<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n"
-                    + "<worksheet xmlns=\"http://schemas.openxmlformats.org/spreadsheetml/2006/main\">"
-                    + "<dimension ref=\"A1\"/><sheetViews><sheetView workbookViewId=\"0\"><pane ySplit=\"1\""
-                    + " topLeftCell=\"A2\" activePane=\"bottomLeft\" state=\"frozen\"/></sheetView></sheetViews>"
-                    + widths + "</cols><sheetData/><autoFilter ref=\"A1\"/></worksheet>";
+            return TabFrame.of(
+                    "<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n"
+                            + "<worksheet xmlns=\"http://schemas.openxmlformats.org/spreadsheetml/2006/main\">"
+                            + "<dimension ref=\"A1\"/><sheetViews><sheetView workbookViewId=\"0\"><pane ySplit=\"1\""
+                            + " topLeftCell=\"A2\" activePane=\"bottomLeft\" state=\"frozen\"/></sheetView></sheetViews>"
+                            + widths + "</cols>",
+                    "<autoFilter ref=\"A1\"/></worksheet>");
         }
 
         /** The list of tabs with one more, and the two parts that name its part. */
@@ -602,24 +622,27 @@ public final class WorkbookTab {
             }
         }
 
-        private void sheet(Rows rows, String xml, WorkbookStyles styles, OutputStream out) throws IOException {
-            String ref = "A1:" + TabXml.letters(names.length - 1) + (rows.rows().size() + 1);
-            String framed = DIMENSION.matcher(xml).replaceFirst("<dimension ref=\"" + ref + "\"/>");
-            framed = FILTER.matcher(framed).replaceAll("$1" + ref + "$2");
-            Matcher data = DATA.matcher(framed);
-            if (!data.find()) {
-                throw new IllegalStateException("looked at before");
-            }
-            Writer text = new OutputStreamWriter(out, StandardCharsets.UTF_8);
-            text.write(framed.substring(0, data.start()));
+        private void sheet(Rows rows, TabFrame frame, WorkbookStyles styles, OutputStream out) throws IOException {
+            String ref = "A1:" + TabXml.letters(names.length - 1) + (rows.count() + 1);
+            Writer text = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
+            text.write(DIMENSION.matcher(frame.before()).replaceFirst("<dimension ref=\"" + ref + "\"/>"));
             text.write("<sheetData>");
             TabXml cells = new TabXml(content.plan(), format -> String.valueOf(styles.style(format)), text);
             cells.header();
-            for (List<@Nullable String> row : rows.rows()) {
+            for (List<@Nullable String> row : rows.first()) {
                 cells.row(row);
             }
+            if (rows.thenAll()) {
+                content.reader().each(values -> {
+                    try {
+                        cells.row(Arrays.asList(values));
+                    } catch (IOException failed) {
+                        throw new UncheckedIOException(failed);
+                    }
+                });
+            }
             text.write("</sheetData>");
-            text.write(framed.substring(data.end()));
+            text.write(FILTER.matcher(frame.after()).replaceAll("$1" + ref + "$2"));
             text.flush();
         }
     }

@@ -1,5 +1,8 @@
 package cuvee.master;
 
+import cuvee.finding.CuveeException;
+import cuvee.place.Says;
+import cuvee.place.Where;
 import cuvee.value.Type;
 import java.math.BigDecimal;
 import java.sql.ResultSet;
@@ -16,6 +19,9 @@ import org.jspecify.annotations.Nullable;
  * the average of all is no average of averages.
  */
 public final class Grouped {
+    /** More groups than this are held in no memory. */
+    private static final int MOST_GROUPS = 200_000;
+
     private Grouped() {}
 
     /** What is reckoned over the rows of a group. */
@@ -118,6 +124,14 @@ public final class Grouped {
                             rows.getString(set.size() + 2 + i), asked.values().get(i), plan));
                 }
                 found.add(new Group(keys, rows.getLong(set.size() + 1), values));
+                if (found.size() > MOST_GROUPS) {
+                    throw CuveeException.failure(
+                            "too-many-groups",
+                            Where.JOB,
+                            "There are more than " + Says.number(MOST_GROUPS) + " groups, more than anyone can read.",
+                            "Nothing was summed up or written.",
+                            "Ask for something with fewer different values, or narrow the rows down.");
+                }
             }
         }
         return found;

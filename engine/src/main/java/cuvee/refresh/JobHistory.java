@@ -7,7 +7,6 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import cuvee.check.SourceChange;
 import cuvee.check.SourceFigures;
 import java.io.IOException;
-import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -145,12 +144,7 @@ public final class JobHistory {
     private void keep(int number, Map<String, SourceFigures> figures, Map<String, String> held) {
         ObjectNode node = JSON.createObjectNode();
         held.forEach(node.putObject("held")::put);
-        ObjectNode sources = node.putObject("sources");
-        figures.forEach((path, own) -> {
-            ObjectNode source = sources.putObject(path).put("rows", own.rows());
-            ObjectNode sums = source.putObject("sums");
-            own.sums().forEach((column, sum) -> sums.put(column, sum.toPlainString()));
-        });
+        FiguresJson.write(node.putObject("sources"), figures);
         try {
             Files.createDirectories(folder.resolve(FIGURES));
             Files.writeString(figuresOf(number), node.toString(), StandardCharsets.UTF_8);
@@ -181,23 +175,11 @@ public final class JobHistory {
         }
         try {
             JsonNode node = JSON.readTree(Files.readString(figuresOf(number), StandardCharsets.UTF_8));
-            Map<String, SourceFigures> sources = new LinkedHashMap<>();
-            node.path("sources").properties().forEach(each -> {
-                Map<String, BigDecimal> sums = new LinkedHashMap<>();
-                each.getValue()
-                        .path("sums")
-                        .properties()
-                        .forEach(sum -> sums.put(
-                                sum.getKey(), new BigDecimal(sum.getValue().asText())));
-                sources.put(
-                        each.getKey(),
-                        new SourceFigures(each.getValue().path("rows").asLong(), sums));
-            });
             Map<String, String> held = new LinkedHashMap<>();
             node.path("held")
                     .properties()
                     .forEach(each -> held.put(each.getKey(), each.getValue().asText()));
-            return Optional.of(new Figures(sources, held));
+            return Optional.of(new Figures(FiguresJson.read(node.path("sources")), held));
         } catch (IOException | NumberFormatException torn) {
             LOG.warn("the figures of a refresh cannot be read", torn);
             return Optional.empty();

@@ -9,7 +9,6 @@ import cuvee.check.SourceFigures;
 import cuvee.job.Job;
 import cuvee.job.Place;
 import java.io.IOException;
-import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -113,18 +112,7 @@ record LastRefresh(
         }
         try {
             JsonNode node = JSON.readTree(Files.readString(file, StandardCharsets.UTF_8));
-            Map<String, SourceFigures> figures = new LinkedHashMap<>();
-            node.path("sources").properties().forEach(each -> {
-                Map<String, BigDecimal> sums = new LinkedHashMap<>();
-                each.getValue()
-                        .path("sums")
-                        .properties()
-                        .forEach(sum -> sums.put(
-                                sum.getKey(), new BigDecimal(sum.getValue().asText())));
-                figures.put(
-                        each.getKey(),
-                        new SourceFigures(each.getValue().path("rows").asLong(), sums));
-            });
+            Map<String, SourceFigures> figures = FiguresJson.read(node.path("sources"));
             boolean same = node.path("rows").asLong() == last.rows();
             return same ? Optional.of(figures) : Optional.empty();
         } catch (IOException | NumberFormatException torn) {
@@ -136,13 +124,7 @@ record LastRefresh(
     private void keepFigures(Path stateFolder) throws IOException {
         ObjectNode node = JSON.createObjectNode();
         node.put("rows", rows);
-        ObjectNode sources = node.putObject("sources");
-        figures.orElse(Map.of()).forEach((path, own) -> {
-            ObjectNode source = sources.putObject(path);
-            source.put("rows", own.rows());
-            ObjectNode sums = source.putObject("sums");
-            own.sums().forEach((column, sum) -> sums.put(column, sum.toPlainString()));
-        });
+        FiguresJson.write(node.putObject("sources"), figures.orElse(Map.of()));
         Path part = stateFolder.resolve(FIGURES + ".part");
         Files.writeString(part, node.toString(), StandardCharsets.UTF_8);
         Files.move(part, stateFolder.resolve(FIGURES), StandardCopyOption.REPLACE_EXISTING);
