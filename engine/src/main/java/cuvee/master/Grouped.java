@@ -74,11 +74,14 @@ public final class Grouped {
     /**
      * A group and its figures.
      *
-     * @param keys what tells it apart, for each key of its set: canonical text, null for blank
+     * @param keys what tells it apart, for each key of its set: canonical text, null for blank; texts in small letters, as
+     *     they are compared
+     * @param said the same as it is written, of several spellings the first from A to Z
      * @param rows how many rows it has
      * @param values its figures in the order asked for: canonical text, null where there is none
      */
-    public record Group(List<@Nullable String> keys, long rows, List<@Nullable String> values) {}
+    public record Group(
+            List<@Nullable String> keys, List<@Nullable String> said, long rows, List<@Nullable String> values) {}
 
     /** The groups of each set, in no order. */
     static List<List<Group>> of(DuckDBConnection connection, MasterPlan plan, Asked asked) {
@@ -97,6 +100,7 @@ public final class Grouped {
             throws SQLException {
         List<String> select = new ArrayList<>();
         set.forEach(at -> select.add(key(asked.keys().get(at), plan)));
+        set.forEach(at -> select.add(said(asked.keys().get(at), plan)));
         select.add("count(*)");
         for (Value value : asked.values()) {
             select.add(value(value, plan));
@@ -118,12 +122,18 @@ public final class Grouped {
                 for (int i = 0; i < set.size(); i++) {
                     keys.add(rows.getString(i + 1));
                 }
+                List<@Nullable String> said = new ArrayList<>();
+                for (int i = 0; i < set.size(); i++) {
+                    said.add(rows.getString(set.size() + i + 1));
+                }
                 List<@Nullable String> values = new ArrayList<>();
                 for (int i = 0; i < asked.values().size(); i++) {
                     values.add(plain(
-                            rows.getString(set.size() + 2 + i), asked.values().get(i), plan));
+                            rows.getString(2 * set.size() + 2 + i),
+                            asked.values().get(i),
+                            plan));
                 }
-                found.add(new Group(keys, rows.getLong(set.size() + 1), values));
+                found.add(new Group(keys, said, rows.getLong(2 * set.size() + 1), values));
                 if (found.size() > MOST_GROUPS) {
                     throw CuveeException.failure(
                             "too-many-groups",
@@ -162,14 +172,21 @@ public final class Grouped {
             case YEAR -> "CAST(year(" + cell + ") AS VARCHAR)";
             case VALUE ->
                 switch (Marking.type(key.column(), plan)) {
-                    case TEXT -> "nullif(trim(" + cell + "), '')";
+                    case TEXT -> Marking.key(cell, Type.TEXT);
                     case YES_NO -> "CASE WHEN " + cell + " THEN 'yes' WHEN NOT " + cell + " THEN 'no' END";
                     default -> MasterReader.canonical(cell, plan.columns().get(key.column()));
                 };
         };
     }
 
-    /** What is true of the rows that hold a value, or none, in a column. */
+    /** What a group's key is written as. */
+    private static String said(Key key, MasterPlan plan) {
+        String cell = Marking.cell(key.column(), plan);
+        boolean text = key.span() == Span.VALUE && Marking.type(key.column(), plan) == Type.TEXT;
+        return text ? "nullif(min(trim(" + cell + ")), '')" : "min(" + key(key, plan) + ")";
+    }
+
+    /** What is true of the rows that hold a value, or none, in a column; the value as groups have it. */
     static String holds(MasterPlan plan, int column, @Nullable String value) {
         return key(new Key(column, Span.VALUE), plan) + " IS NOT DISTINCT FROM "
                 + (value == null ? "NULL" : Sql.literal(value));

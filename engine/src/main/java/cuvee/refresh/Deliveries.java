@@ -31,6 +31,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -206,10 +207,16 @@ final class Deliveries {
                 List.of(new Grouped.Key(column, Grouped.Span.VALUE)),
                 List.of(List.of(0)),
                 List.of());
+        Map<String, String> keys = new HashMap<>();
         List<@Nullable String> values = new ArrayList<>();
-        store.grouped(plan, asked)
-                .get(0)
-                .forEach(group -> values.add(group.keys().get(0)));
+        for (Grouped.Group group : store.grouped(plan, asked).get(0)) {
+            String said = group.said().get(0);
+            String key = group.keys().get(0);
+            values.add(said);
+            if (said != null && key != null) {
+                keys.put(said, key);
+            }
+        }
         if (values.size() > MOST_FILES) {
             throw CuveeException.failure(
                     "too-many-files",
@@ -220,7 +227,9 @@ final class Deliveries {
                     "Name a column with fewer values.");
         }
         values.sort(Comparator.nullsLast(Comparator.naturalOrder()));
-        return EachValue.files(target, values);
+        Map<Path, @Nullable String> files = EachValue.files(target, values);
+        files.replaceAll((file, said) -> said == null ? null : keys.get(said));
+        return files;
     }
 
     private JobSession.Delivered each(Outcome outcome, Path target, Delivery.Each each, Existing existing) {

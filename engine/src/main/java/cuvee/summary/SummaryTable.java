@@ -172,6 +172,12 @@ public record SummaryTable(
             long counted = 0;
             for (int set = 0; set < sets.size(); set++) {
                 for (Group group : found.get(set)) {
+                    for (int i = 0; i < sets.get(set).size(); i++) {
+                        spell(
+                                sets.get(set).get(i),
+                                group.keys().get(i),
+                                group.said().get(i));
+                    }
                     List<@Nullable String> key = new ArrayList<>();
                     for (int i = 0; i < keys.size(); i++) {
                         int at = sets.get(set).indexOf(i);
@@ -182,6 +188,22 @@ public record SummaryTable(
                 }
             }
             return new Figures(groups, counted);
+        }
+
+        /** How the value of a key is written: of several spellings the first from A to Z. */
+        private final List<Map<String, String>> spelled = new ArrayList<>();
+
+        private void spell(int key, @Nullable String value, @Nullable String said) {
+            while (spelled.size() <= key) {
+                spelled.add(new HashMap<>());
+            }
+            if (value != null && said != null) {
+                spelled.get(key).merge(value, said, (one, other) -> one.compareTo(other) <= 0 ? one : other);
+            }
+        }
+
+        private String said(int key, String value) {
+            return key < spelled.size() ? spelled.get(key).getOrDefault(value, value) : value;
         }
 
         /** Stands for every value of a key; no value of a column is written so. */
@@ -286,7 +308,9 @@ public record SummaryTable(
             boolean several = summary.figures().size() > 1;
             if (summary.columns().isPresent()) {
                 for (String key : columnKeys) {
-                    String title = Objects.equals(key, ALL_KEY) ? ALL : Objects.requireNonNullElse(key, BLANK);
+                    String title = Objects.equals(key, ALL_KEY)
+                            ? ALL
+                            : key == null ? BLANK : said(summary.lines().size(), key);
                     for (Figure figure : summary.figures()) {
                         columns.add(new Column(
                                 several ? title + ", " + figure.said() : title,
@@ -450,7 +474,10 @@ public record SummaryTable(
                     rounded |= isRounded(of, value, places);
                 }
                 List<@Nullable String> said = new ArrayList<>();
-                keys.get(i).forEach(key -> said.add(Objects.equals(key, ALL_KEY) ? ALL : key));
+                for (int at = 0; at < keys.get(i).size(); at++) {
+                    String key = keys.get(i).get(at);
+                    said.add(Objects.equals(key, ALL_KEY) ? ALL : key == null ? null : said(at, key));
+                }
                 lines.add(new Line(
                         said, keys.get(i).contains(ALL_KEY) || keys.get(i).isEmpty(), exact.get(i), texts));
             }

@@ -2,11 +2,14 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.RowChoice;
+import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.master.MasterReader;
 import cuvee.master.RowView;
 import cuvee.rework.Asked;
 import cuvee.rework.Known;
+import cuvee.summary.SummaryWords;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -98,6 +101,39 @@ class RowViewTest extends BatchTest {
             assertThat(view.rows()).isZero();
             assertThat(view.page(0, 10)).isEmpty();
         });
+    }
+
+    @Test
+    void aMasterThatIsShapedIsLookedAtSummedUpAndCheckedAsItIsShown() {
+        two();
+        batch.refresh();
+        batch.job(batch.job()
+                .withSettled(new Decision("sorted", "rows", "Fare, greatest first", "", ""))
+                .withSettled(new Decision("numbered", "rows", "No.", "", ""))
+                .withSettled(new Decision("check", "Fare between 0 and 50", RowChoice.Checked.WANTED, "", "")));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("No.");
+        assertThat(made.outcome().checks().get(0).fails()).isEqualTo(1);
+        assertThat(made.outcome().checks().get(0).first().get(0).toString()).isEqualTo("b.csv, line 2");
+        try (JobSession session = batch.open()) {
+            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Known known = Known.of(outcome.plan());
+            try (RowView view = session.view(
+                    outcome,
+                    Asked.of("Port is Tarsk or Hollin", known).conditions(),
+                    List.of(new RowView.By(known.at("Fare"), false)))) {
+                assertThat(values(view.page(0, 10), known.at("No."))).containsExactly("5", "2", "3", "1");
+                assertThat(view.page(0, 1).get(0).row()).isEqualTo(3);
+            }
+            var summary = SummaryWords.read("total Fare: a line for each Port", known)
+                    .summary()
+                    .orElseThrow();
+            assertThat(session.summary(outcome, summary).lines())
+                    .extracting(line -> line.key(0) + " " + line.written().get(0))
+                    .as("spelled otherwise is the same, as it is for phrases")
+                    .containsExactly(
+                            "Hollin 103.00", "Marsay ", "Tarsk 25.00", "Åland 0.50", "blank 7.25", "All 135.75");
+        }
     }
 
     @Test
