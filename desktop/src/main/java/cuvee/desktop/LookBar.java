@@ -96,6 +96,11 @@ final class LookBar extends HBox {
         Pieces.show(all, !look.isAll());
     }
 
+    /** Takes the words away, whoever is at them: they say nothing any more. */
+    void forget() {
+        field.setWords("");
+    }
+
     void focusWhere() {
         field.focusWords();
     }

@@ -310,6 +310,14 @@ final class MasterView extends VBox {
         if (outcome.isEmpty()) {
             return;
         }
+        String problem = new LookWords(model, outcome.get()).problem(now.where());
+        if (!problem.isEmpty()) {
+            // Words that the master does not know any more narrow nothing down, and must not look as if they did.
+            model.say("All rows are shown: “" + now.where() + "” cannot be asked any more. " + problem, true);
+            lookBar.forget();
+            look(now.where(""));
+            return;
+        }
         if (now.isAll()) {
             showRows(outcome.get(), new MasterGrid(model.session(), outcome.get(), ui));
             return;

@@ -159,6 +159,12 @@ final class SummaryView extends VBox {
         if (outcome.isEmpty()) {
             return;
         }
+        String problem = SummaryModel.read(outcome.get(), now.said()).problem();
+        if (!problem.isEmpty()) {
+            show(SummaryModel.proposed(outcome.get()), "");
+            model.say("The summary “" + now.said() + "” cannot be made any more: " + problem + ".", true);
+            return;
+        }
         summary = now;
         name.setText(called);
         says.setText(called.isEmpty() ? "Summary" : called);

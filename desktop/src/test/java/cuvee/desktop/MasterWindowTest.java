@@ -148,4 +148,29 @@ class MasterWindowTest extends InAWindow {
                 "no check",
                 () -> model().outcomeProperty().get().orElseThrow().checks().isEmpty());
     }
+
+    @Test
+    void aLookAtAColumnThatIsCalledOtherwiseNowSaysSoAndShowsAllRows() {
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.F)
+                .write("Passengers over 50")
+                .push(KeyCode.ENTER);
+        waitFor("two rows", () -> passengers().equals(List.of("60", "1,204")));
+        robot.interact(() -> model().board().renameColumn("Passengers", "Heads"));
+        waitFor("all rows", () -> passengers().size() == 5);
+        idle();
+        assertThat(this.<TextField>find("#master-where").getText()).isEmpty();
+        assertThat(words("#master .says")).startsWith("5 rows");
+    }
+
+    @Test
+    void aSummaryOfAColumnThatIsCalledOtherwiseNowIsProposedAnew() {
+        robot.clickOn("#rows-face-summary");
+        waitFor("what is proposed", () -> figure(0, 0).equals("Hollin"));
+        robot.interact(() -> model().board().renameColumn("Port", "Harbour"));
+        idle();
+        waitFor(
+                "another",
+                () -> this.<TextField>find("#summary-words").getText().contains("Harbour"));
+        waitFor("its figures", () -> figure(0, 0).equals("Hollin"));
+    }
 }
