@@ -470,13 +470,27 @@ public final class HeaderWords {
         if (shorter.length() >= 3 && longer.startsWith(shorter)) {
             return 0.85;
         }
-        if (shorter.length() >= 4 && slips(a, b) <= (shorter.length() >= 8 ? 2 : 1)) {
+        if (slipped(shorter, longer)) {
             return 0.9;
         }
         if (shorter.length() >= 3 && shorter.equals(consonants(longer))) {
             return 0.85;
         }
         return shorter.length() * 2 <= longer.length() && abbreviates(shorter, longer) ? 0.7 : 0;
+    }
+
+    /**
+     * True where one word is the other with a slip of the keyboard. Short words that begin otherwise, as lost and cost
+     * do, are words of their own, and so are two that both mean something.
+     */
+    private static boolean slipped(String shorter, String longer) {
+        if (shorter.length() < 4 || slips(shorter, longer) > (shorter.length() >= 8 ? 2 : 1)) {
+            return false;
+        }
+        boolean begins = shorter.charAt(0) == longer.charAt(0);
+        boolean swapped = shorter.charAt(0) == longer.charAt(1) && shorter.charAt(1) == longer.charAt(0);
+        boolean bothMean = MEANINGS.containsKey(singular(shorter)) && MEANINGS.containsKey(singular(longer));
+        return (begins || swapped || shorter.length() >= LONG_WORD) && !bothMean;
     }
 
     /** A word without its vowels behind the first letter, doubled letters as one: how many abbreviate. */

@@ -168,6 +168,25 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
         return carried;
     }
 
+    /**
+     * The leading columns of words that have blanks and no word twice, most of them filled: a list whose categories have
+     * one row each but for a few, or words that are missing now and then. The table alone does not tell which.
+     */
+    public static List<TableColumn> wordsOnce(PlacedTable table) {
+        FoundTable found = table.table();
+        if (found.isForm()) {
+            return List.of();
+        }
+        return found.columns().stream()
+                .takeWhile(column -> Layout.Nature.of(column.evidence()) == Layout.Nature.WORDS)
+                .filter(column -> column.named()
+                        && column.gaps().firstFilled()
+                        && column.evidence().filled() < found.kept()
+                        && eachOnce(column)
+                        && othersFilled(found, column))
+                .toList();
+    }
+
     /** How many records of a column lie under a joined cell that begins above them. */
     private static long joined(PlacedTable table, TableColumn column) {
         long under = 0;

@@ -59,6 +59,9 @@ final class Layings {
     /** By the words of columns that have blanks, whatever these are called. */
     private final Map<String, Carriers> carriers = new HashMap<>();
 
+    /** In how many tables a word stands. */
+    private final Map<String, Integer> tablesOfWord = new HashMap<>();
+
     Layings(Job job, List<Decision> assumed, List<Question> questions, List<Finding> findings) {
         this.job = job;
         this.assumed = assumed;
@@ -313,12 +316,18 @@ final class Layings {
             List<PlacedTable> likeSiblings = same.stream()
                     .filter(table -> !alike.contains(table) && siblingsCarry(table, key))
                     .toList();
+            List<PlacedTable> once = same.stream()
+                    .filter(table -> !alike.contains(table) && !likeSiblings.contains(table) && hasOnce(table, key))
+                    .toList();
+            List<PlacedTable> categories =
+                    once.stream().filter(table -> standElsewhere(table, key)).toList();
             List<PlacedTable> carrying = same.stream()
-                    .filter(table -> alike.contains(table) || likeSiblings.contains(table))
+                    .filter(table ->
+                            alike.contains(table) || likeSiblings.contains(table) || categories.contains(table))
                     .toList();
             boolean assume = decision.isEmpty() && !carrying.isEmpty();
             if (assume) {
-                assumed.add(assumption(subject, key, alike, likeSiblings.size(), found));
+                assumed.add(assumption(subject, key, alike, likeSiblings.size(), categories.size(), found));
             }
             if (assume
                     || decision.filter(each -> each.answer().equals(CARRY_DOWN)).isPresent()) {
@@ -332,8 +341,17 @@ final class Layings {
                             : same.stream()
                                     .filter(table -> carrying.contains(table) || blanks(table, key) > 0)
                                     .toList();
-                    doubtful(subject, column, blank, likeSiblings, same, found);
+                    doubtful(subject, column, blank, likeSiblings, !categories.isEmpty(), same, found);
                 }
+            } else if (decision.isEmpty()) {
+                once.forEach(table -> findings.add(new Finding(
+                        Severity.WARNING,
+                        "blank-among-words",
+                        table.where(),
+                        Says.count(blanks(table, key), "cell") + " of the column " + Says.quoted(column.header())
+                                + " are blank, and each of its words stands once.",
+                        "They are left blank.",
+                        "Where they stand for the cell above, carry the column down in Rework.")));
             }
         }
         return carried;
@@ -342,7 +360,13 @@ final class Layings {
     /** What the tables of the whole batch do with columns that have blanks, whatever these are called. */
     private void siblings(List<PlacedTable> tables) {
         carriers.clear();
+        tablesOfWord.clear();
         for (PlacedTable table : tables) {
+            table.table().columns().stream()
+                    .filter(column -> Layout.Nature.of(column.evidence()) == Layout.Nature.WORDS)
+                    .flatMap(column -> words(column).stream())
+                    .distinct()
+                    .forEach(word -> tablesOfWord.merge(word, 1, Integer::sum));
             Set<TableColumn> carry = new HashSet<>();
             Laying.carried(table).forEach(each -> carry.add(each.column()));
             for (TableColumn column : table.table().columns()) {
@@ -395,6 +419,24 @@ final class Layings {
                 });
     }
 
+    private static boolean hasOnce(PlacedTable table, String key) {
+        return Laying.wordsOnce(table).stream()
+                .anyMatch(column -> LooseText.key(column.header()).equals(key));
+    }
+
+    /** True where half of a column's words stand in another table too: then they are categories, and no names of rows. */
+    private boolean standElsewhere(PlacedTable table, String key) {
+        return table.table().columns().stream()
+                .filter(column -> LooseText.key(column.header()).equals(key))
+                .map(Layings::words)
+                .anyMatch(words -> {
+                    long shared = words.stream()
+                            .filter(word -> tablesOfWord.getOrDefault(word, 0) > 1)
+                            .count();
+                    return shared * 2 >= words.size();
+                });
+    }
+
     private int carries(String word) {
         return carriers.getOrDefault(word, new Carriers()).carry;
     }
@@ -416,13 +458,17 @@ final class Layings {
             String key,
             List<PlacedTable> alike,
             int likeSiblings,
+            int categories,
             Map<PlacedTable, Map<String, Laying.Carried>> found) {
-        String reason = alike.isEmpty()
-                ? "other tables carry the same words down"
-                : merged(key, alike, found)
-                        ? "its cells are joined over the rows that they stand for"
-                        : "it is filled in the first row of each block only, the other columns throughout";
-        return new Decision(CARRY, subject, CARRY_DOWN, reason, Says.count(alike.size() + likeSiblings, "table"));
+        String reason = categories > 0 && alike.isEmpty() && likeSiblings == 0
+                ? "each of its words stands once, and the same words stand in other tables"
+                : alike.isEmpty()
+                        ? "other tables carry the same words down"
+                        : merged(key, alike, found)
+                                ? "its cells are joined over the rows that they stand for"
+                                : "it is filled in the first row of each block only, the other columns throughout";
+        return new Decision(
+                CARRY, subject, CARRY_DOWN, reason, Says.count(alike.size() + likeSiblings + categories, "table"));
     }
 
     private static boolean merged(
@@ -438,11 +484,12 @@ final class Layings {
             TableColumn column,
             List<PlacedTable> alike,
             List<PlacedTable> likeSiblings,
+            boolean once,
             List<PlacedTable> same,
             Map<PlacedTable, Map<String, Laying.Carried>> found) {
         String key = LooseText.key(column.header());
         boolean pattern = alike.stream().anyMatch(table -> !likeSiblings.contains(table));
-        if (pattern && !merged(key, alike, found) && !blocks(key, alike)) {
+        if (pattern && !merged(key, alike, found) && (once || !blocks(key, alike))) {
             long blanks = alike.stream().mapToLong(table -> blanks(table, key)).sum();
             questions.add(Question.of(
                     CARRY,

@@ -187,11 +187,8 @@ final class TagColumns {
         values.forEach((table, value) -> texts.put(table, value.text()));
         columns.add(new Column(source, name, texts));
         taken.add(values);
-        List<String> without = homes.keySet().stream()
-                .filter(table -> !values.containsKey(table))
-                .map(table -> table.where().toString())
-                .toList();
-        boolean label = source.from() == From.TITLE_LABEL;
+        List<PlacedTable> without = without(source, name, values);
+        guessed(source, name);
         if (everywhere(name)) {
             findings.add(new Finding(
                     Severity.WARNING,
@@ -201,23 +198,49 @@ final class TagColumns {
                     "The column holds what the rows say; the tag fills nothing.",
                     "Give the tag another name in Rework."));
         }
-        if (!without.isEmpty() && !label) {
+        if (!without.isEmpty()) {
             findings.add(new Finding(
                     Severity.WARNING,
                     "tag-not-found",
-                    homes.keySet().stream()
-                            .filter(table -> !values.containsKey(table))
-                            .findFirst()
-                            .orElseThrow()
-                            .where(),
+                    without.get(0).where(),
                     "The tag " + Says.quoted(name) + " finds nothing for " + Says.count(without.size(), "table") + ": "
-                            + Says.list(without) + ".",
+                            + Says.list(without.stream()
+                                    .map(table -> table.where().toString())
+                                    .toList())
+                            + ".",
                     "It is blank there.",
-                    "Rename the file like the others, or take the tag from something else."));
+                    source.from() == From.TITLE_LABEL
+                            ? "Write it above the table as the others do, or take the tag from something else."
+                            : "Rename the file like the others, or take the tag from something else."));
         }
         if (source.from() != From.MODIFIED && source.from() != From.FIXED) {
             contradictions(name, values);
         }
+    }
+
+    /** The tables of which a tag says nothing; a label above some tables can be a column of the others. */
+    private List<PlacedTable> without(TagSource source, String name, Map<PlacedTable, Value> values) {
+        String key = LooseText.key(name);
+        boolean column =
+                source.from() == From.TITLE_LABEL && homes.keySet().stream().anyMatch(table -> hasColumn(table, key));
+        return column
+                ? List.of()
+                : homes.keySet().stream()
+                        .filter(table -> !values.containsKey(table))
+                        .toList();
+    }
+
+    /** Says where what stands under another label was taken for the tag. */
+    private void guessed(TagSource source, String name) {
+        homes.forEach((table, home) -> tags.onlyOtherLabel(source, home)
+                .ifPresent(other -> findings.add(new Finding(
+                        Severity.WARNING,
+                        "tag-under-other-label",
+                        table.where(),
+                        "No " + Says.quoted(source.what()) + " stands above the table, but "
+                                + Says.quoted(other.getKey()) + " does, which the others lack.",
+                        Says.quoted(other.getValue()) + " is taken for the tag " + Says.quoted(name) + ".",
+                        "If it is something else, take the tag from another part in Rework, or ask the sender."))));
     }
 
     // ---- what is worth a column ----

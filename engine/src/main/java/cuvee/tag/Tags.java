@@ -167,6 +167,7 @@ public final class Tags {
             case TITLE_LABEL ->
                 Optional.ofNullable(labelsOf(home).get(LooseText.key(source.what())))
                         .or(() -> underOtherLabel(LooseText.key(source.what()), home))
+                        .or(() -> onlyOtherLabel(source, home).map(Map.Entry::getValue))
                         .map(Tags::labelled);
             case ANY_LABEL ->
                 Optional.ofNullable(anyLabel.get(home)).map(Map.Entry::getValue).map(Tags::labelled);
@@ -209,6 +210,42 @@ public final class Tags {
                 .distinct()
                 .toList();
         return here.size() == 1 ? Optional.of(here.get(0)) : Optional.empty();
+    }
+
+    /**
+     * The one label above a table that could be another name of a tag's own: no table that has the tag's label has it,
+     * and what stands under it is of the same kind. Its text is one that no other table has, so that it is a guess.
+     */
+    public Optional<Map.Entry<String, String>> onlyOtherLabel(TagSource source, Home home) {
+        String label = LooseText.key(source.what());
+        if (source.from() != From.TITLE_LABEL
+                || isOfTheSheet(source.what())
+                || labelsOf(home).containsKey(label)
+                || underOtherLabel(label, home).isPresent()) {
+            return Optional.empty();
+        }
+        List<Home> having =
+                homes.stream().filter(each -> labelsOf(each).containsKey(label)).toList();
+        List<Map.Entry<String, String>> left = labels(home).entrySet().stream()
+                .filter(each -> !isOfTheSheet(each.getKey()))
+                .filter(each ->
+                        having.stream().noneMatch(other -> labelsOf(other).containsKey(LooseText.key(each.getKey()))))
+                .toList();
+        boolean alike = left.size() == 1
+                && having.size() >= 2
+                && having.size() * 2 >= homes.size()
+                && having.stream()
+                        .map(each -> labelsOf(each).getOrDefault(label, ""))
+                        .allMatch(text -> sameKind(text, left.get(0).getValue()));
+        return alike ? Optional.of(left.get(0)) : Optional.empty();
+    }
+
+    private static boolean sameKind(String a, String b) {
+        return Period.of(a).isPresent() == Period.of(b).isPresent() && hasDigits(a) == hasDigits(b);
+    }
+
+    private static boolean hasDigits(String text) {
+        return text.chars().anyMatch(Character::isDigit);
     }
 
     /** What a column of a tag is called when nothing better is known: by the period it holds, else by where it stands. */

@@ -22,6 +22,8 @@ class HeaderWordsTest {
         "Kunde, Customer",
         "Fare revenue (EUR), Fare revenue",
         "Dept., Department",
+        "Crates lost, Loss of crates",
+        "Csot of crate, Cost of crate",
     })
     void headersThatPeopleTakeForTheSameAreAlike(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isGreaterThanOrEqualTo(0.78);
@@ -45,7 +47,14 @@ class HeaderWordsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"Invoice date, Due date", "Vessel, Remarks", "Fare revenue, Freight revenue", "Hours, Overtime hours"})
+    @CsvSource({
+        "Invoice date, Due date",
+        "Vessel, Remarks",
+        "Fare revenue, Freight revenue",
+        "Hours, Overtime hours",
+        "Crates lost, Cost per crate",
+        "Rate paid, Date paid"
+    })
     void whatOnlySharesAWordIsNotTheSame(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isLessThan(0.78);
     }

@@ -331,6 +331,50 @@ class CarriedDownTest extends BatchTest {
     }
 
     @Test
+    void fewBlanksAmongCategoriesThatStandOnceEachAreCarriedAndAsked() {
+        String[] year = {
+            "Route,Vessel,Fares",
+            "Inner Sound,MV Dunnock,5.5",
+            "Lighthouse Loop,MV Dunnock,6.5",
+            "Marsh Ferry,MV Petrel,9.5",
+            ",MV Siskin,4.5",
+            "North Reach,MV Ouzel,3.5",
+            "Outer Isles,MV Dunnock,2.5"
+        };
+        batch.csv("plan 2024.csv", year);
+        batch.csv(
+                "plan 2025.csv",
+                "Vessel,Line,Fares",
+                "MV Dunnock,Inner Sound,7.5",
+                "MV Ouzel,Inner Sound,7.25",
+                "MV Dunnock,North Reach,8.5",
+                "MV Petrel,Marsh Ferry,1.5",
+                "MV Siskin,Outer Isles,1.75",
+                "MV Dunnock,Outer Isles,1.25");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).anyMatch(line -> line.contains("Marsh Ferry|MV Siskin|4.5"));
+        assertThat(made.question(Layings.CARRY).text()).contains("“Route”", "1 blank cell");
+    }
+
+    @Test
+    void fewBlanksAmongNamesThatNoOtherTableHasStayBlankAndArePointedOut() {
+        batch.csv(
+                "gifts.csv",
+                "Giver,Hall,Amount",
+                "Ada Holm,North,5.5",
+                "Bo Lind,South,6.5",
+                "Cai Orre,North,9.5",
+                ",South,4.5",
+                "Dov Palm,North,3.5",
+                "Eva Quist,South,2.5");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).contains("|South|4.5");
+        assertThat(made.findings("blank-among-words"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.what()).contains("“Giver”", "1 cell"));
+    }
+
+    @Test
     void categoriesOfOneRowAmongLongerOnesAreCarriedAndAsked() {
         batch.csv(
                 "plan.csv",

@@ -70,6 +70,34 @@ class TagColumnsTest extends BatchTest {
     }
 
     @Test
+    void theOneLabelThatTheOthersLackIsTakenForTheTagAndSaid() {
+        batch.csv("r1.csv", "District: Hollin", "", "Vessel,Pax,Crew", "MV Dunlin,5,2", "MV Petrel,5,2");
+        batch.csv("r2.csv", "District: Tarsk", "", "Vessel,Pax,Crew", "MV Petrel,6,2", "MV Dunlin,1,1");
+        batch.refresh();
+        batch.csv("r3.csv", "Beat: Oska", "Status: final", "", "Vessel,Pax,Crew", "MV Grayling,7,2", "MV Dunlin,3,1");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Crew", "District");
+        assertThat(made.lines()).contains("MV Grayling|7|2|Oska");
+        assertThat(made.findings("tag-under-other-label")).singleElement().satisfies(finding -> {
+            assertThat(finding.where().source()).isEqualTo("r3.csv");
+            assertThat(finding.what()).contains("“District”", "“Beat”");
+            assertThat(finding.done()).contains("“Oska”");
+        });
+    }
+
+    @Test
+    void aLabelThatIsMissingAboveATableIsSaid() {
+        batch.csv("r1.csv", "District: Hollin", "", "Vessel,Pax,Crew", "MV Dunlin,5,2", "MV Petrel,5,2");
+        batch.csv("r2.csv", "District: Tarsk", "", "Vessel,Pax,Crew", "MV Petrel,6,2", "MV Dunlin,1,1");
+        batch.csv("r3.csv", "Returned 2026-03-04", "", "Vessel,Pax,Crew", "MV Grayling,7,2", "MV Dunlin,3,1");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).contains("MV Grayling|7|2|");
+        assertThat(made.findings("tag-not-found"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.what()).contains("“District”", "r3.csv"));
+    }
+
+    @Test
     void foldersOfYearsAreYears() {
         batch.csv("2025/north.csv", "Vessel,Pax", "MV Dunlin,5");
         batch.csv("2026/north.csv", "Vessel,Pax", "MV Dunlin,6");
