@@ -120,15 +120,12 @@ final class LiningUp {
             ownNames.put(key, own);
             feed(key, decided(key).map(Decision::answer).orElse(own));
         }
-        // What stands in the same place is weighed only once words and values have had their say everywhere.
-        for (boolean places : new boolean[] {false, true}) {
-            for (int i = 1; i < bySize.size(); i++) {
-                assign(i, places);
-            }
-        }
+        assignAll(false);
         if (!profiles.isEmpty()) {
             lineUpAsOne();
         }
+        // What stands in the same place is weighed only once words and values have had their say everywhere.
+        assignAll(true);
         nameOfKey.values().forEach(columns::add);
         List<Question> questions = new ArrayList<>(assumedQuestions());
         List<String> order = order();
@@ -189,6 +186,12 @@ final class LiningUp {
     }
 
     // ---- headers and columns ----
+
+    private void assignAll(boolean places) {
+        for (int i = 1; i < bySize.size(); i++) {
+            assign(i, places);
+        }
+    }
 
     /** Gives the open headers of a layout their columns; one that is found can be the neighbour of the next. */
     private void assign(int at, boolean places) {
@@ -445,7 +448,7 @@ final class LiningUp {
                     said ? Sureness.SURE : Sureness.LIKELY,
                     like + (spot ? " and stands where others have it" : said ? " and holds the same values" : ""));
         }
-        if (spot && places && !(HeaderWords.differ(own, name) && sameTongue(layout, name))) {
+        if (spot && places && !here.otherScale(there) && !(HeaderWords.differ(own, name) && sameTongue(layout, name))) {
             boolean said = shared >= SAME_VALUES && here.sharedValues(there) >= ENOUGH_VALUES;
             return new Pair(
                     key,
