@@ -120,12 +120,12 @@ final class LiningUp {
             ownNames.put(key, own);
             feed(key, decided(key).map(Decision::answer).orElse(own));
         }
+        // What stands in the same place is weighed only once words and values have had their say everywhere.
         assignAll(false);
+        assignAll(true);
         if (!profiles.isEmpty()) {
             lineUpAsOne();
         }
-        // What stands in the same place is weighed only once words and values have had their say everywhere.
-        assignAll(true);
         nameOfKey.values().forEach(columns::add);
         List<Question> questions = new ArrayList<>(assumedQuestions());
         List<String> order = order();
@@ -222,6 +222,7 @@ final class LiningUp {
                 scores[i][j] = pairs[i][j].score();
             }
         }
+        wordsBeforePlaces(pairs, scores);
         onlyOnes(open, lacking, pairs, scores);
         int[] best = Assignment.best(scores);
         boolean any = false;
@@ -240,6 +241,43 @@ final class LiningUp {
             }
         }
         return any;
+    }
+
+    /** Where a header shares a telling word with one column, or a column with one header, no other place is its own. */
+    private void wordsBeforePlaces(Pair[][] pairs, double[][] scores) {
+        boolean[][] share = new boolean[pairs.length][scores[0].length];
+        for (int i = 0; i < pairs.length; i++) {
+            for (int j = 0; j < scores[i].length; j++) {
+                Pair pair = pairs[i][j];
+                share[i][j] = factsOf(pair.key()).sameNature(factsOfColumn(pair.name()))
+                        && apart(pair.key(), pair.name())
+                        && HeaderWords.compare(ownNames.getOrDefault(pair.key(), pair.key()), pair.name())
+                                .contained();
+            }
+        }
+        for (int i = 0; i < pairs.length; i++) {
+            for (int j = 0; j < scores[i].length; j++) {
+                if (pairs[i][j].sure() == Sureness.LIKELY && !share[i][j] && sharesAnother(share, i, j)) {
+                    Pair pair = pairs[i][j];
+                    pairs[i][j] = new Pair(pair.key(), pair.name(), 0, Sureness.NO, pair.reason());
+                    scores[i][j] = 0;
+                }
+            }
+        }
+    }
+
+    private static boolean sharesAnother(boolean[][] share, int row, int column) {
+        for (int j = 0; j < share[row].length; j++) {
+            if (share[row][j]) {
+                return true;
+            }
+        }
+        for (boolean[] other : share) {
+            if (other[column]) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /**
