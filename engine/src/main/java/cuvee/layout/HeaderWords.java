@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * How alike two headers are, word by word: the same words, abbreviations of each other, words of the same meaning,
@@ -61,31 +62,13 @@ public final class HeaderWords {
     /** A date said in one word with what happens on it, as in {@code dateread}. */
     private static final Pattern WITH_DATE = Pattern.compile("(date)(\\p{L}{3,})|(\\p{L}{4,})(date)");
 
-    private static final List<Set<String>> OPPOSITES = List.of(
-            Set.of("gross", "net"),
-            Set.of("eur", "usd", "gbp", "chf", "sek", "nok", "dkk", "pln"),
-            Set.of("kg", "t", "tonne", "lb"),
-            Set.of("hour", "minute"),
-            Set.of("planned", "actual", "forecast", "previous"),
-            Set.of("start", "end", "begin", "finish"),
-            Set.of("origin", "destination"),
-            Set.of("departure", "arrival"),
-            Set.of("minimum", "maximum", "average"),
-            Set.of("debit", "credit"),
-            Set.of("in", "out"),
-            Set.of("first", "last", "second", "third"),
-            Set.of("adult", "child"),
-            Set.of("billing", "shipping", "delivery"),
-            Set.of("opening", "closing"),
-            Set.of("old", "new"),
-            Set.of("cost", "price", "revenue"),
-            Set.of("day", "month", "year", "week", "quarter"),
-            Set.of("email", "telephone", "fax"),
-            Set.of("customer", "supplier"),
-            Set.of("name", "code"),
-            Set.of("name", "number"),
-            Set.of("date", "number", "amount", "name"),
-            Set.of("quantity", "amount", "price"));
+    /** Sets of which two headers may each say another word; what is said so is never the same thing. */
+    private static final List<Set<String>> STRICT_OPPOSITES = opposites("opposites.txt");
+    /** The same with milder differences, which the values may outweigh. */
+    private static final List<Set<String>> OPPOSITES = Stream.concat(
+                    STRICT_OPPOSITES.stream(), opposites("mild-opposites.txt").stream())
+            .toList();
+
     private static final Map<String, String> MEANINGS = meanings();
     private static final int LONG_WORD = 6;
     private static final Map<String, String> MEANT = new ConcurrentHashMap<>();
@@ -93,6 +76,12 @@ public final class HeaderWords {
     private static final Map<String, List<Weighed>> WEIGHED = new ConcurrentHashMap<>();
 
     private HeaderWords() {}
+
+    private static List<Set<String>> opposites(String resource) {
+        return Words.of(HeaderWords.class, resource).stream()
+                .map(line -> Set.copyOf(Words.in(line)))
+                .toList();
+    }
 
     private static Map<String, String> meanings() {
         Map<String, String> meanings = new HashMap<>();
@@ -167,28 +156,13 @@ public final class HeaderWords {
             boolean leftOver,
             boolean modifier,
             boolean unitsDiffer,
-            boolean opposed) {}
+            boolean opposed) {
+        private static final double LITTLE = 0.3;
 
-    /** Sorts of things of which two headers may name different ones; milder differences are left to the values. */
-    private static final List<Set<String>> STRICT_OPPOSITES = strictOpposites();
-
-    private static List<Set<String>> strictOpposites() {
-        List<Set<String>> strict = new ArrayList<>(OPPOSITES);
-        strict.removeIf(set -> set.contains("price")
-                || set.equals(Set.of("name", "code"))
-                || set.equals(Set.of("name", "number"))
-                || set.contains("adults")
-                || set.contains("day")
-                || set.contains("amount"));
-        strict.add(Set.of("adult", "child"));
-        strict.add(Set.of("before", "after"));
-        strict.add(Set.of("sold", "bought"));
-        strict.add(Set.of("buy", "sell"));
-        strict.add(Set.of("import", "export"));
-        strict.add(Set.of("male", "female"));
-        strict.add(Set.of("billed", "paid"));
-        strict.add(Set.of("max", "min"));
-        return strict;
+        /** True where a word that tells something stands in both, and is no small part of them. */
+        public boolean sharesTellingWord() {
+            return !nothing && !general && like >= LITTLE;
+        }
     }
 
     /** Words that make another thing of what stands beside them. */
@@ -231,7 +205,7 @@ public final class HeaderWords {
                 "corrected",
                 "final",
                 "provisional"));
-        strictOpposites().stream()
+        STRICT_OPPOSITES.stream()
                 .filter(set -> !set.contains("kg")
                         && !set.contains("eur")
                         && !set.contains("hour")

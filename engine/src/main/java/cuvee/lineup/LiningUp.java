@@ -252,7 +252,7 @@ final class LiningUp {
                 share[i][j] = factsOf(pair.key()).sameNature(factsOfColumn(pair.name()))
                         && apart(pair.key(), pair.name())
                         && HeaderWords.compare(ownNames.getOrDefault(pair.key(), pair.key()), pair.name())
-                                .contained();
+                                .sharesTellingWord();
             }
         }
         for (int i = 0; i < pairs.length; i++) {
@@ -486,7 +486,11 @@ final class LiningUp {
                     said ? Sureness.SURE : Sureness.LIKELY,
                     like + (spot ? " and stands where others have it" : said ? " and holds the same values" : ""));
         }
-        if (spot && places && !here.otherScale(there) && !(HeaderWords.differ(own, name) && sameTongue(layout, name))) {
+        if (spot
+                && places
+                && !here.otherScale(there)
+                && !otherKind(key, name)
+                && !(HeaderWords.differ(own, name) && sameTongue(layout, name))) {
             boolean said = shared >= SAME_VALUES && here.sharedValues(there) >= ENOUGH_VALUES;
             return new Pair(
                     key,
@@ -503,6 +507,17 @@ final class LiningUp {
                 values ? 2 * shared : 0,
                 Sureness.NO,
                 Says.quoted(own) + " holds the same values as " + Says.quoted(name));
+    }
+
+    /** True where one holds shares and the other numbers of another kind, or the reverse. */
+    private boolean otherKind(String key, String name) {
+        Profile own = profiles.getOrDefault(key, Profile.NONE);
+        return own.filled > 0
+                && keysOfName.getOrDefault(name, Set.of()).stream()
+                        .map(each -> profiles.getOrDefault(each, Profile.NONE))
+                        .filter(other -> other.filled > 0)
+                        .anyMatch(other ->
+                                own.isShare() && other.isPlainNumber() || other.isShare() && own.isPlainNumber());
     }
 
     /** True where a layout shares a header with the layout that has a column: there, other words are other things. */

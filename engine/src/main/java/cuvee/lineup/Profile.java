@@ -346,6 +346,16 @@ public final class Profile {
                 .orElse(Kind.WORD);
     }
 
+    /** True where its values are mostly shares of something. */
+    boolean isShare() {
+        return kind() == Kind.PERCENT || kind() == Kind.FRACTION;
+    }
+
+    /** True where its values are mostly whole numbers or money, which no share is. */
+    boolean isPlainNumber() {
+        return kind() == Kind.WHOLE || kind() == Kind.MONEY;
+    }
+
     Coarse coarse() {
         if (filled == 0) {
             return Coarse.NOTHING;

@@ -38,9 +38,11 @@ public final class Tags {
     /** Labels that nearly all homes have are of a kind of their own. */
     private static final double NEARLY_ALL = 0.9;
 
+    /** What the loose key of a label that speaks of the sheet itself looks like; "Run date" can be said of a record. */
     private static final Pattern OF_THE_SHEET = Pattern.compile(
-            "(?i)(print|page|seite|export|generat|creat|erstellt|gedruckt|version|file|datei|path|run|time ?stamp|note|hinweis"
-                    + "|source|quelle|contact|kontakt|phone|tel|e-?mail|http|prepared|checked|approved|signed|comment|status).*");
+            "(print|page|seite|export|generat|creat|erstellt|gedruckt"
+                    + "|version|datei|hinweis|source|quelle|contact|kontakt|phone|telephone|telefon|email|http|prepared|checked"
+                    + "|approved|signed).*|file|filename|path|run|runby|runat|runon|timestamp|notes?|tel|mail|comments?|status");
 
     /** What the one cell says whose label differs from home to home; empty where there is no such cell in all of them. */
     private final Map<Home, Map.Entry<String, String>> anyLabel = new HashMap<>();
@@ -79,7 +81,7 @@ public final class Tags {
 
     /** True for labels that say something of the sheet as a paper, rather than of its rows. */
     public static boolean isOfTheSheet(String label) {
-        return OF_THE_SHEET.matcher(label).matches();
+        return OF_THE_SHEET.matcher(LooseText.key(label)).matches();
     }
 
     /** Where each sender calls the same thing otherwise, each home has exactly one label that the others lack. */

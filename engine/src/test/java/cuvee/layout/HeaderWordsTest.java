@@ -40,6 +40,8 @@ class HeaderWordsTest {
         "Adults, Children",
         "Customer name, Customer code",
         "Opening stock, Closing stock",
+        "Full price sold, Half price sold",
+        "Weekday trips, Weekend trips",
     })
     void oppositesAreNeverAlike(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isZero();

@@ -216,6 +216,33 @@ class FormsTest extends BatchTest {
     }
 
     @Test
+    void aDateThatIsCalledRunDateIsAFieldAndSaysNothingOfTheSheet() {
+        String[][] words = {
+            {"Town", "Run date", "Job No", "Parcels", "Km", "Charged", "On time"},
+            {"Base", "RUN DATE", "Run ID", "Drops", "Distance km", "Job price", "Punctual"},
+            {"City", "Rundate", "Job number", "No. of parcels", "Length", "Revenue", "In time"},
+        };
+        for (int day = 0; day < words.length; day++) {
+            String[] own = words[day];
+            batch.sheet(
+                    "report " + day + ".xlsx",
+                    row("Spoke and Parcel"),
+                    row(),
+                    row(own[0], day == 0 ? "Hollin" : "Tarsk"),
+                    row(own[1], LocalDate.of(2026, 2, 3 + day)),
+                    row(own[2], 10029 + day),
+                    row(),
+                    row("Figures"),
+                    row(own[3], 112 + day),
+                    row(own[4], 4.5 + day),
+                    row(own[5], 124.75 + day),
+                    row(own[6], 0.75 + day / 16.0),
+                    row("Signed", "A. Quill"));
+        }
+        assertThat(batch.refresh().lines()).hasSize(3).allMatch(line -> line.contains("2026-02-0"));
+    }
+
+    @Test
     void whatOnlyOneFormSaysIsLeftOutWithAWord() {
         reports();
         report(5, row("Berth", null, "North quay"));
