@@ -31,6 +31,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
  * Types the master's columns from all values of all tables, and finds the conventions of each table's columns: from the
@@ -78,9 +79,18 @@ final class ColumnTyping {
     /** How many columns vote for each of two ways. */
     private static final class Votes {
         private final Evidence sum = new Evidence();
+        private final List<Evidence> columns = new ArrayList<>();
 
         void add(Evidence evidence) {
             sum.add(evidence);
+            columns.add(evidence);
+        }
+
+        /** What columns make likely; OPEN where none does, or some this and some that. */
+        Vote likely(Function<Evidence, Vote> asking) {
+            Set<Vote> votes = columns.stream().map(asking).collect(Collectors.toSet());
+            votes.remove(Vote.OPEN);
+            return votes.size() == 1 ? votes.iterator().next() : Vote.OPEN;
         }
 
         Vote of(Function<Evidence, Vote> asking) {
@@ -143,9 +153,9 @@ final class ColumnTyping {
             }
             Evidence own = fed.evidence();
             Vote mark = said(MARK, name, feed.getKey())
-                    .orElseGet(() -> resolve(own, column, feed.getKey(), Conventions::mark));
+                    .orElseGet(() -> resolve(own, column, feed.getKey(), Conventions::mark, Conventions::markByGroups));
             Vote order = said(ORDER, name, feed.getKey())
-                    .orElseGet(() -> resolve(own, column, feed.getKey(), Conventions::order));
+                    .orElseGet(() -> resolve(own, column, feed.getKey(), Conventions::order, e -> Vote.OPEN));
             clear &= mark != Vote.CONTRADICTION && order != Vote.CONTRADICTION;
             if (mark == Vote.OPEN) {
                 openMarks.add(feed.getKey());
@@ -238,27 +248,34 @@ final class ColumnTyping {
         return sum;
     }
 
-    /** The vote of the column itself, else of the nearest surroundings that have one. */
-    private Vote resolve(Evidence own, Evidence column, PlacedTable table, Function<Evidence, Vote> asking) {
+    /**
+     * The vote of the column itself, else of the nearest surroundings that have one. What the column or its table only
+     * makes likely comes before what others say who may write otherwise.
+     */
+    private Vote resolve(
+            Evidence own,
+            Evidence column,
+            PlacedTable table,
+            Function<Evidence, Vote> asking,
+            Function<Evidence, Vote> likely) {
         Vote vote = asking.apply(own);
         if (vote != Vote.OPEN) {
             return vote;
         }
+        Votes ofTable = byTable.getOrDefault(table, batch);
         Layout layout = layoutOf.get(table);
-        List<Vote> wider = new ArrayList<>();
-        wider.add(byTable.getOrDefault(table, batch).of(asking));
-        wider.add(
-                layout == null
-                        ? Vote.OPEN
-                        : byLayout.getOrDefault(layout, batch).of(asking));
-        wider.add(asking.apply(column));
-        wider.add(batch.of(asking));
-        for (Vote next : wider) {
-            if (next == Vote.FIRST || next == Vote.SECOND) {
-                return next;
-            }
-        }
-        return Vote.OPEN;
+        Votes ofLayout = layout == null ? batch : byLayout.getOrDefault(layout, batch);
+        List<Vote> wider = List.of(
+                ofTable.of(asking),
+                likely.apply(own),
+                ofTable.likely(likely),
+                ofLayout.of(asking),
+                asking.apply(column),
+                batch.of(asking));
+        return wider.stream()
+                .filter(next -> next == Vote.FIRST || next == Vote.SECOND)
+                .findFirst()
+                .orElse(Vote.OPEN);
     }
 
     /**

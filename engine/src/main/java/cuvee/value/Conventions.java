@@ -24,6 +24,14 @@ public final class Conventions {
         return vote(e.pointMarks(), e.commaMarks(), e.openMarks());
     }
 
+    /**
+     * The vote on the decimal mark where no value decides by itself: a mark that only ever parts thousands is not it.
+     * OPEN where none does.
+     */
+    public static Vote markByGroups(Evidence e) {
+        return e.groupsByComma() ? Vote.FIRST : e.groupsByPoint() ? Vote.SECOND : Vote.OPEN;
+    }
+
     /** The vote on the order of day and month: FIRST is day first, SECOND month first. */
     public static Vote order(Evidence e) {
         long open = e.count(Form.DAY_OR_MONTH_DATE);

@@ -20,12 +20,18 @@ public final class Evidence {
     private static final int MOST_DATES = 60;
     private static final int ODD_LOOKED_AT = 200;
     private static final int MOST_DIGITS_BEFORE_UNITS = 12;
+    private static final int FEWEST_GROUPED = 3;
+    private static final int FEWEST_BELOW_A_THOUSAND = 2;
+    private static final int UNKNOWN_DIGITS = 38;
     private final long[] counts = new long[Form.FORMS.length];
     private final Map<String, Long> oddities = new LinkedHashMap<>();
     private final Map<String, Long> currencies = new LinkedHashMap<>();
     private long manyOddities;
     private int oddSeen;
     private int wholeDigits;
+    /** The most digits before the mark, if any, of numbers that can be read in one way only. */
+    private int plainDigits;
+
     private int decimals;
     private long dayFirstMoments;
     private long monthFirstMoments;
@@ -49,6 +55,7 @@ public final class Evidence {
             look(chars, start, end, form);
         } else {
             wholeDigits = Math.max(wholeDigits, Look.wholeDigits(size));
+            plainDigits = Math.max(plainDigits, Look.wholeDigits(size));
             decimals = Math.max(decimals, Look.decimals(size));
             belowZero += Look.belowZero(size) ? 1 : 0;
         }
@@ -62,6 +69,7 @@ public final class Evidence {
         }
         counts[Form.BLANK.ordinal()] -= behindLast(tally, block, column);
         wholeDigits = Math.max(wholeDigits, tally.wholeDigits);
+        plainDigits = Math.max(plainDigits, tally.wholeDigits);
         decimals = Math.max(decimals, tally.decimals);
         belowZero += tally.belowZero;
         manyOddities += tally.calmWords();
@@ -210,6 +218,7 @@ public final class Evidence {
                 || form == Form.NUMBER_WHOLE
                 || form == Form.SPACED) {
             wholeDigits = Math.max(wholeDigits, digits);
+            plainDigits = Math.max(plainDigits, digits);
         } else {
             boolean open = form == Form.POINT_OR_GROUP || form == Form.COMMA_OR_GROUP || form == Form.MONEY_TEXT;
             wholeDigits = Math.max(wholeDigits, open || sinceMark < 0 ? digits : digits - sinceMark);
@@ -235,6 +244,7 @@ public final class Evidence {
         other.currencies.forEach((text, count) -> currencies.merge(text, count, Long::sum));
         manyOddities += other.manyOddities;
         wholeDigits = Math.max(wholeDigits, other.wholeDigits);
+        plainDigits = Math.max(plainDigits, other.plainDigits);
         decimals = Math.max(decimals, other.decimals);
         dayFirstMoments += other.dayFirstMoments;
         monthFirstMoments += other.monthFirstMoments;
@@ -415,6 +425,26 @@ public final class Evidence {
         return count(Form.COMMA, Form.GROUPED_COMMA, Form.SPACED_COMMA) + insideComma;
     }
 
+    /**
+     * True where a point only ever parts thousands, as it seems: no number has it otherwise, and those below a thousand
+     * have none, be they ever so many.
+     */
+    public boolean groupsByPoint() {
+        return groups(Form.POINT_OR_GROUP, Form.COMMA_OR_GROUP) && pointMarks() == 0;
+    }
+
+    /** The same of a comma. */
+    public boolean groupsByComma() {
+        return groups(Form.COMMA_OR_GROUP, Form.POINT_OR_GROUP) && commaMarks() == 0;
+    }
+
+    private boolean groups(Form mark, Form other) {
+        return count(mark) >= FEWEST_GROUPED
+                && count(other) == 0
+                && count(Form.DIGITS) >= FEWEST_BELOW_A_THOUSAND
+                && plainDigits <= 3;
+    }
+
     long openMarks() {
         return count(Form.POINT_OR_GROUP, Form.COMMA_OR_GROUP) + insideOpen;
     }
@@ -510,7 +540,8 @@ public final class Evidence {
                 oddlyDated,
                 yesWords,
                 noWords,
-                belowZero);
+                belowZero,
+                (long) plainDigits);
     }
 
     /** How many of its numbers are written with a sign that puts them below zero. */
@@ -542,6 +573,7 @@ public final class Evidence {
         evidence.yesWords = kept.get(11);
         evidence.noWords = kept.get(12);
         evidence.belowZero = kept.get(13);
+        evidence.plainDigits = kept.size() > 14 ? kept.get(14).intValue() : UNKNOWN_DIGITS;
         evidence.oddities.putAll(oddities);
         evidence.currencies.putAll(currencies);
         evidence.someDates.addAll(someDates);

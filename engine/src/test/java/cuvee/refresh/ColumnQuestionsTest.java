@@ -259,4 +259,31 @@ class ColumnQuestionsTest extends BatchTest {
         batch.settle(Signs.KIND, "Refund", "whatever");
         assertThat(batch.refresh().findings("not-followed")).hasSize(1);
     }
+
+    @Test
+    void aMarkThatOnlyPartsThousandsIsNotTheDecimalOneEvenWhereOtherSendersUseIt() {
+        batch.csv("a.csv", "Port,Pax,Fare", "Hollin,12,4.5", "Tarsk,7,3.25", "Oska,1450,2.5");
+        batch.csv(
+                "b.csv",
+                "Port;Pax;Year",
+                "Hollin;795;2.204",
+                "Tarsk;2.294;9.120",
+                "Oska;54;5.400",
+                "Ryde;1.224;3.310",
+                "Quay;3.018;7.905");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns().subList(0, 2)).containsExactly("Port", "Pax");
+        assertThat(made.lines())
+                .anyMatch(line -> line.startsWith("Tarsk|2294|"))
+                .anyMatch(line -> line.startsWith("Quay|3018|"))
+                .anyMatch(line -> line.startsWith("Hollin|795|") && line.contains("2204"));
+        assertThat(made.outcome().questions())
+                .noneMatch(question -> question.kind().equals(ColumnTyping.MARK));
+    }
+
+    @Test
+    void thousandsBesideALongerPlainNumberAreStillAsked() {
+        batch.csv("b.csv", "Port;Depth", "Hollin;795", "Tarsk;2.294", "Oska;5400", "Ryde;1.224", "Quay;3.018");
+        assertThat(batch.refresh().question(ColumnTyping.MARK).assumed()).isEqualTo("point");
+    }
 }
