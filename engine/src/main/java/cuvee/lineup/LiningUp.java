@@ -477,7 +477,8 @@ final class LiningUp {
         if (words >= SAME_WORDS) {
             return new Pair(key, name, score, doubtful ? Sureness.LIKELY : Sureness.SURE, like);
         }
-        if (words >= LIKE_WORDS) {
+        boolean parted = HeaderWords.compare(own, name).leftOver() && otherKind(key, name);
+        if (words >= LIKE_WORDS && !parted) {
             boolean said = (spot || shared >= SAME_VALUES) && !doubtful;
             return new Pair(
                     key,
@@ -509,15 +510,14 @@ final class LiningUp {
                 Says.quoted(own) + " holds the same values as " + Says.quoted(name));
     }
 
-    /** True where one holds shares and the other numbers of another kind, or the reverse. */
+    /** True where one holds shares and the other none, or one whole numbers only and the other hardly any. */
     private boolean otherKind(String key, String name) {
         Profile own = profiles.getOrDefault(key, Profile.NONE);
         return own.filled > 0
                 && keysOfName.getOrDefault(name, Set.of()).stream()
                         .map(each -> profiles.getOrDefault(each, Profile.NONE))
                         .filter(other -> other.filled > 0)
-                        .anyMatch(other ->
-                                own.isShare() && other.isPlainNumber() || other.isShare() && own.isPlainNumber());
+                        .anyMatch(other -> own.countsOtherThan(other) || other.countsOtherThan(own));
     }
 
     /** True where a layout shares a header with the layout that has a column: there, other words are other things. */

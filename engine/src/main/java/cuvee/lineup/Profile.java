@@ -30,6 +30,7 @@ public final class Profile {
     private static final int MANY_SPACES = 4;
     private static final double GREATEST_FRACTION = 1.2;
     private static final int FEW = 4;
+    private static final double NEARLY_ALL = 0.9;
     private static final Pattern DIGITS = Pattern.compile("\\d+");
     private static final Pattern LETTERS = Pattern.compile("\\p{L}+");
 
@@ -346,14 +347,19 @@ public final class Profile {
                 .orElse(Kind.WORD);
     }
 
-    /** True where its values are mostly shares of something. */
-    boolean isShare() {
-        return kind() == Kind.PERCENT || kind() == Kind.FRACTION;
+    /** True where its values are shares and the other's are not, or whole numbers and the other's hardly ever. */
+    boolean countsOtherThan(Profile other) {
+        boolean share = kind() == Kind.PERCENT || kind() == Kind.FRACTION;
+        boolean enough = filled >= FEW && other.filled >= FEW;
+        return share && (other.kind() == Kind.WHOLE || other.kind() == Kind.MONEY)
+                || enough && all(Kind.WHOLE) && other.all(Kind.DECIMAL, Kind.MONEY);
     }
 
-    /** True where its values are mostly whole numbers or money, which no share is. */
-    boolean isPlainNumber() {
-        return kind() == Kind.WHOLE || kind() == Kind.MONEY;
+    private boolean all(Kind... some) {
+        int count = Arrays.stream(some)
+                .mapToInt(kind -> kinds.getOrDefault(kind, 0))
+                .sum();
+        return count >= filled * NEARLY_ALL;
     }
 
     Coarse coarse() {

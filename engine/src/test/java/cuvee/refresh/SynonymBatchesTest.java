@@ -112,4 +112,33 @@ class SynonymBatchesTest {
                 .forEach(decision -> assertThat(made.outcome().questions())
                         .anyMatch(question -> question.subject().equals(decision.subject())));
     }
+
+    @Test
+    void aCountIsNotTakenForAnAmountThatSharesItsWords() {
+        Batch batch = new Batch(folder);
+        batch.csv(
+                "north.csv",
+                "Show,Kids,Half price income,Adult income",
+                "Comets,5,12.55,100.5",
+                "Moons,6,20.45,90.25",
+                "Stars,17,31.95,70.5",
+                "Suns,9,18.25,60.75",
+                "Dusk,11,22.15,50.5");
+        batch.csv(
+                "south.csv",
+                "Show,Adult income,Half price sold,Child income",
+                "Comets,91.5,41,731.65",
+                "Moons,33.95,151,185.35",
+                "Stars,32.35,18,199.95",
+                "Suns,57.25,11,60.35",
+                "Dawn,13.65,106,975.15");
+        Batch.Made made = batch.refresh();
+        String sold = "91.5";
+        assertThat(made.columns()).contains("Half price income");
+        int income = made.columns().indexOf("Half price income");
+        assertThat(made.lines())
+                .filteredOn(line -> line.contains(sold))
+                .singleElement()
+                .satisfies(line -> assertThat(line.split("\\|", -1)[income]).isNotEqualTo("41"));
+    }
 }
