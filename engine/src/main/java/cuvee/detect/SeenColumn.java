@@ -173,12 +173,12 @@ final class SeenColumn {
 
     /** True where a record has had a number with a decimal comma, an amount with its currency for one. */
     boolean hasComma() {
-        return (everSeen & COMMA) != 0 || evidence.commaMarks() > 0 || evidence.groupsByPoint();
+        return (everSeen & COMMA) != 0 || evidence.commaMarks() > 0;
     }
 
     /** True where a record has had a number with a decimal point, an amount with its currency for one. */
     boolean hasPoint() {
-        return (everSeen & POINT) != 0 || evidence.pointMarks() > 0 || evidence.groupsByComma();
+        return (everSeen & POINT) != 0 || evidence.pointMarks() > 0;
     }
 
     int longest() {

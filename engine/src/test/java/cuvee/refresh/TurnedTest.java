@@ -272,6 +272,20 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void whatOtherTablesSayOverTheirMonthsNamesTheValuesOfThoseThatSayNothing() {
+        batch.csv("Hollin.csv", "Route,Jan 2026,Feb 2026,Mar 2026", "Inner Sound,457,1921,0", "Marsh Ferry,771,183,16");
+        batch.csv(
+                "Tarsk.csv",
+                "Route,People carried,,",
+                ",Jan 2026,Feb 2026,Mar 2026",
+                "Inner Sound,97,151,738",
+                "Outer Isles,906,12,15");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).contains("People carried").doesNotContain("Amount");
+        assertThat(made.lines()).hasSize(12).allMatch(line -> line.matches("[^|]+\\|2026-0[123]-01\\|\\d+.*"));
+    }
+
+    @Test
     void theNameOfTheSheetNamesTheValuesWhereNoTitleDoes() {
         Workbooks.workbook()
                 .sheet("Overtime 2026", row("Team", "Jan", "Feb", "Mar"), row("A", 1, 2, 3), row("B", 4, 5, 6))
