@@ -10,14 +10,18 @@ import cuvee.layout.LaidColumn;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
+import cuvee.place.Where;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 
 /**
  * Tables that would count rows twice: a sheet that adds up the other sheets of its workbook, and a table that holds the
@@ -34,6 +38,8 @@ final class Doubles {
     private final List<Question> questions = new ArrayList<>();
     private final List<Decision> decisions = new ArrayList<>();
     private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
+    /** The source of the table whose records a table repeats. */
+    private final Map<PlacedTable, String> originals = new HashMap<>();
 
     private Doubles(Job job) {
         this.job = job;
@@ -102,6 +108,7 @@ final class Doubles {
                         ? "the sheet " + Says.quoted(original.sheet())
                         : original.where().toString();
                 reasons.put(table, "it holds the same records as " + where);
+                originals.put(table, original.source());
             }
         }
     }
@@ -171,16 +178,62 @@ final class Doubles {
         Map<String, List<PlacedTable>> bySubject = new LinkedHashMap<>();
         Map<String, Long> inLayout = new HashMap<>();
         tables.forEach(table -> inLayout.merge(table.signature(), 1L, Long::sum));
-        reasons.keySet().forEach(table -> {
-            String signature = table.signature();
-            long same = reasons.keySet().stream()
-                    .filter(other -> other.signature().equals(signature))
-                    .count();
-            boolean whole = same == inLayout.getOrDefault(signature, 0L);
-            String subject = whole ? signature : ReadingDecisions.subject(table.source(), table.sheet());
-            bySubject.computeIfAbsent(subject, s -> new ArrayList<>()).add(table);
-        });
+        Set<String> savedAgain = savedAgain(tables);
+        reasons.keySet().stream()
+                .filter(table -> !savedAgain.contains(table.source()))
+                .forEach(table -> {
+                    String signature = table.signature();
+                    long same = reasons.keySet().stream()
+                            .filter(other -> other.signature().equals(signature))
+                            .count();
+                    boolean whole = same == inLayout.getOrDefault(signature, 0L);
+                    String subject = whole ? signature : ReadingDecisions.subject(table.source(), table.sheet());
+                    bySubject.computeIfAbsent(subject, s -> new ArrayList<>()).add(table);
+                });
         bySubject.forEach(this::decide);
+    }
+
+    /** The files of several tables that repeat those of one other file: each is one question. */
+    private Set<String> savedAgain(List<PlacedTable> tables) {
+        Map<String, List<PlacedTable>> bySource = new LinkedHashMap<>();
+        tables.forEach(table -> bySource.computeIfAbsent(table.source(), source -> new ArrayList<>())
+                .add(table));
+        Set<String> again = new LinkedHashSet<>();
+        bySource.forEach((source, own) -> {
+            Set<String> of = new HashSet<>();
+            own.forEach(table -> of.add(originals.getOrDefault(table, source)));
+            boolean one = own.size() > 1 && of.size() == 1 && !of.contains(source);
+            if (one && own.stream().noneMatch(this::isSettled)) {
+                again.add(source);
+                own.forEach(table -> outside.put(table, Objects.requireNonNullElse(reasons.get(table), "")));
+                askOfFile(source, of.iterator().next(), own);
+            }
+        });
+        return again;
+    }
+
+    private boolean isSettled(PlacedTable table) {
+        return job.isSettled(KIND, table.signature())
+                || job.isSettled(KIND, ReadingDecisions.subject(table.source(), table.sheet()));
+    }
+
+    private void askOfFile(String source, String original, List<PlacedTable> tables) {
+        if (job.isSettled(JobSession.FILE, source)) {
+            return;
+        }
+        long rows = tables.stream().mapToLong(table -> table.table().kept()).sum();
+        questions.add(Question.of(
+                JobSession.FILE,
+                source,
+                Where.source(source),
+                "Its " + Says.count(tables.size(), "table") + " hold the same records as those of " + original
+                        + ", as if it were saved again. Do they belong to the master?",
+                ASIDE,
+                List.of(
+                        new Answer(
+                                ASIDE, "no, leave the file out; its " + Says.count(rows, "row") + " would count twice"),
+                        new Answer(TAKE, "yes, take its rows in as well")),
+                rows));
     }
 
     private void decide(String subject, List<PlacedTable> same) {

@@ -3,6 +3,7 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.finding.Finding;
+import cuvee.testing.Workbooks;
 import org.junit.jupiter.api.Test;
 
 /** An exact copy counts once; where its name speaks of something else, the analyst is asked. */
@@ -50,6 +51,33 @@ class CopyQuestionsTest extends BatchTest {
                 .filteredOn(source -> source.rows() > 0)
                 .extracting(SourceReport::path)
                 .containsExactly("Hollin 2026-01.csv", "Hollin 2026-02.csv");
+    }
+
+    @Test
+    void aWorkbookSavedAgainIsOneQuestionHoweverManySheetsItHas() {
+        Object[][] january = {row("Vessel", "Pax"), row("MV Dunlin", 5), row("MV Petrel", 6), row("MV Skua", 9)};
+        Object[][] february = {row("Vessel", "Pax"), row("MV Dunlin", 7), row("MV Petrel", 8), row("MV Skua", 3)};
+        Workbooks.workbook()
+                .sheet("January", january)
+                .sheet("February", february)
+                .save(batch.file("Hollin.xlsx"));
+        Workbooks.workbook()
+                .sheet("January", january)
+                .sheet("February", february)
+                .sheet("Notes", row("saved again by the office"))
+                .save(batch.file("Copy of Hollin.xlsx"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(6);
+        assertThat(made.outcome().questions()).singleElement().satisfies(question -> {
+            assertThat(question.kind()).isEqualTo(JobSession.FILE);
+            assertThat(question.text()).contains("Its 2 tables hold the same records as those of Hollin.xlsx");
+        });
+        batch.settle(made.question(JobSession.FILE), Doubles.TAKE);
+        assertThat(batch.refresh().outcome().rows()).isEqualTo(12);
+        batch.settle(made.question(JobSession.FILE), Doubles.ASIDE);
+        Batch.Made left = batch.refresh();
+        assertThat(left.outcome().rows()).isEqualTo(6);
+        assertThat(left.outcome().questions()).isEmpty();
     }
 
     @Test
