@@ -37,6 +37,9 @@ final class DecideCommand implements Callable<Integer> {
         List<String> subject = words.subList(0, words.size() - 1);
         String answer = words.get(words.size() - 1);
         return DecidedJob.decide(
-                machine, file, "Decided", outcome -> new Deciding(outcome).decide(kind, subject, answer));
+                machine,
+                file,
+                "Decided",
+                outcome -> new Deciding(outcome, machine.workplace().signed()).decide(kind, subject, answer));
     }
 }

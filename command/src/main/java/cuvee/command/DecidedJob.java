@@ -93,6 +93,10 @@ final class DecidedJob {
             said.add(Says.count(after.questions().size(), "question") + " open instead of "
                     + Says.number(before.questions().size()) + ".");
         }
+        if (before.settled().size() != after.settled().size()) {
+            said.add(Says.count(after.settled().size(), "finding") + " settled instead of "
+                    + Says.number(before.settled().size()) + ".");
+        }
         return said.isEmpty() ? List.of("Nothing in the master has changed.") : said;
     }
 

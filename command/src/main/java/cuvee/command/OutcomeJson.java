@@ -20,6 +20,7 @@ import cuvee.refresh.Changed;
 import cuvee.refresh.Deciding;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
+import cuvee.refresh.SettledFinding;
 import cuvee.refresh.SourceReport;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -79,6 +80,11 @@ final class OutcomeJson {
         decisions(root.putArray("decisions"), outcome);
         questions(root.putArray("questions"), outcome.questions());
         findings(root.putArray("findings"), outcome.findings());
+        for (SettledFinding settled : outcome.settled()) {
+            finding(root.withArray("findingsSettled").addObject(), settled.finding())
+                    .put("note", settled.note())
+                    .put("by", settled.by());
+        }
         root.putArray("deliveries");
         changed(root.putObject("changed"), outcome.changed());
         ObjectNode sums = root.putObject("sums");
@@ -260,12 +266,16 @@ final class OutcomeJson {
 
     static void findings(ArrayNode array, Collection<Finding> findings) {
         for (Finding finding : findings) {
-            ObjectNode node = array.addObject();
-            node.put("severity", finding.severity().word());
-            node.put("kind", finding.kind());
-            node.put("where", finding.where().toString());
-            node.put("text", finding.text());
+            finding(array.addObject(), finding);
         }
+    }
+
+    private static ObjectNode finding(ObjectNode node, Finding finding) {
+        return node.put("id", finding.id())
+                .put("severity", finding.severity().word())
+                .put("kind", finding.kind())
+                .put("where", finding.where().toString())
+                .put("text", finding.text());
     }
 
     private static void changed(ObjectNode node, Changed changed) {

@@ -115,7 +115,7 @@ final class OutcomeText {
         out.println();
         out.println("Findings");
         for (Finding finding : shown.subList(0, Math.min(MOST_FINDINGS, shown.size()))) {
-            out.println("  " + finding.severity().word() + ": " + finding.text());
+            out.println("  " + finding.id() + "  " + finding.severity().word() + ": " + finding.text());
         }
         if (shown.size() > MOST_FINDINGS) {
             out.println("  and " + Says.number(shown.size() - MOST_FINDINGS) + " more; --json lists them all");

@@ -21,6 +21,10 @@ final class UndoCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        return DecidedJob.decide(machine, file, "Taken back", outcome -> new Deciding(outcome).undo(id));
+        return DecidedJob.decide(
+                machine,
+                file,
+                "Taken back",
+                outcome -> new Deciding(outcome, machine.workplace().signed()).undo(id));
     }
 }

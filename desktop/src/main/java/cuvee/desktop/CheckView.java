@@ -20,6 +20,7 @@ import cuvee.place.Where;
 import cuvee.refresh.Account;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
+import cuvee.refresh.SettledFinding;
 import cuvee.refresh.SourceReport;
 import cuvee.refresh.Verdict;
 import java.nio.file.Path;
@@ -34,6 +35,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -65,6 +68,7 @@ final class CheckView extends VBox {
     private final VBox stated = new VBox(0);
     private final VBox own = new VBox(0);
     private final VBox findings = new VBox(0);
+    private final VBox settled = new VBox(0);
     private String grouped = "";
     private String weighed = "";
     private boolean allSources;
@@ -115,7 +119,8 @@ final class CheckView extends VBox {
         stated.setId("stated-totals");
         own.setId("own-checks");
         findings.setId("findings");
-        ScrollPane side = new ScrollPane(new VBox(16, changes, stated, own, findings));
+        settled.setId("settled-findings");
+        ScrollPane side = new ScrollPane(new VBox(16, changes, stated, own, findings, settled));
         side.setFitToWidth(true);
         side.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         side.getStyleClass().add("findings-side");
@@ -167,6 +172,7 @@ final class CheckView extends VBox {
             showStated(made);
             showOwn(made);
             showFindings(made);
+            showSettled(made);
         });
     }
 
@@ -423,8 +429,63 @@ final class CheckView extends VBox {
         if (!rest.isEmpty()) {
             text.getChildren().add(Pieces.wrapped(rest, "second"));
         }
+        if (SettledFinding.canSettle(finding)) {
+            text.getChildren().add(settling(finding, number));
+        }
         VBox box = new VBox(2, first, text);
         box.getStyleClass().add("finding");
         return box;
+    }
+
+    /** Says of a finding that it is so, with a note; the line to write it in stands where the words stood. */
+    private HBox settling(Finding finding, int number) {
+        HBox line = new HBox();
+        line.getChildren().add(Pieces.go("That is so ...", "settle-finding-" + number, () -> {
+            TextField note = new TextField();
+            note.setId("finding-note");
+            note.setPromptText("why, in a few words; Enter settles it");
+            HBox.setHgrow(note, Priority.ALWAYS);
+            note.setOnAction(entered -> checks.accept(finding, note.getText()));
+            note.setOnKeyPressed(key -> {
+                if (key.getCode() == KeyCode.ESCAPE) {
+                    line.getChildren().setAll(settling(finding, number).getChildren());
+                    key.consume();
+                }
+            });
+            line.getChildren().setAll(note);
+            note.requestFocus();
+        }));
+        return line;
+    }
+
+    /** The findings of which the analyst says that they are so, each to be opened again. */
+    private void showSettled(Outcome made) {
+        List<SettledFinding> all = made.settled();
+        settled.getChildren().clear();
+        Pieces.show(settled, !all.isEmpty());
+        settled.getChildren()
+                .add(Pieces.row(
+                        8,
+                        Pieces.label("Settled findings", "heading"),
+                        Pieces.label(all.size() + ", open again once a figure changes", "second")));
+        for (int i = 0; i < Math.min(MOST_SHOWN, all.size()); i++) {
+            SettledFinding each = all.get(i);
+            VBox text = new VBox(2);
+            text.getStyleClass().add("finding-text");
+            if (!each.note().isEmpty()) {
+                text.getChildren().add(Pieces.wrapped(each.note()));
+            }
+            text.getChildren()
+                    .addAll(
+                            Pieces.label(each.by(), "second"),
+                            Pieces.go("Open again", "open-finding-" + i, () -> checks.open(each.finding())));
+            Label what = Pieces.wrapped(each.finding().what(), "second");
+            HBox.setHgrow(what, Priority.ALWAYS);
+            HBox first = Pieces.row(8, Pieces.label("ok", "mark", "agrees"), what);
+            first.setAlignment(javafx.geometry.Pos.TOP_LEFT);
+            VBox box = new VBox(2, first, text);
+            box.getStyleClass().add("finding");
+            settled.getChildren().add(box);
+        }
     }
 }

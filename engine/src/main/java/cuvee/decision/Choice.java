@@ -4,7 +4,7 @@ import cuvee.job.Decision;
 import java.util.Set;
 
 /** What a decision says, as values. {@link Choices} reads it from the words of a job. */
-public sealed interface Choice permits ColumnChoice, RowChoice, TableChoice, SourceChoice, Choice.Unclear {
+public sealed interface Choice permits ColumnChoice, RowChoice, TableChoice, SourceChoice, ProofChoice, Choice.Unclear {
     /** It in the words of a job. */
     Words words();
 

@@ -46,6 +46,8 @@ public final class Kinds {
     public static final String NIL_RETURN = "nil-return";
     public static final String SUMMARY = "summary";
     public static final String CHECK = "check";
+    public static final String FINDING = "finding";
+    public static final String CLOSED = "closed";
 
     /** All of them. */
     public static final Set<String> ALL = Set.of(
@@ -90,7 +92,9 @@ public final class Kinds {
             CORRECTION,
             NIL_RETURN,
             SUMMARY,
-            CHECK);
+            CHECK,
+            FINDING,
+            CLOSED);
 
     private Kinds() {}
 }

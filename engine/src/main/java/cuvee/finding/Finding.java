@@ -1,6 +1,8 @@
 package cuvee.finding;
 
 import cuvee.place.Where;
+import java.nio.charset.StandardCharsets;
+import java.util.zip.CRC32C;
 
 /**
  * Something that the analyst should know.
@@ -26,6 +28,13 @@ public record Finding(Severity severity, String kind, Where where, String what, 
             text.append(' ').append(canDo);
         }
         return text.toString();
+    }
+
+    /** A short name of it, another one as soon as it says something else or of another place. */
+    public String id() {
+        CRC32C hash = new CRC32C();
+        hash.update(String.join("\u0000", kind, where.toString(), what).getBytes(StandardCharsets.UTF_8));
+        return "f%08x".formatted(hash.getValue());
     }
 
     public boolean atLeast(Severity least) {

@@ -19,6 +19,7 @@ import java.util.Set;
  * @param sum its numbers added up, approximately
  */
 record Facts(Evidence evidence, Nature nature, Set<String> words, double sum) {
+    private static final int FEW = 4;
     private static final Facts NONE = new Facts(new Evidence(), Nature.NOTHING, Set.of(), 0);
 
     /** The facts of every header, by its loose key. */
@@ -81,6 +82,11 @@ record Facts(Evidence evidence, Nature nature, Set<String> words, double sum) {
         }
         double ratio = Math.abs(sum / evidence.filled()) / Math.abs(other.sum / other.evidence.filled());
         return ratio > 30 || ratio < 1 / 30.0;
+    }
+
+    /** The same where both have more than a few values, so that it is no chance. */
+    boolean surelyOfOtherScale(Facts other) {
+        return evidence.filled() >= FEW && other.evidence.filled() >= FEW && otherScale(other);
     }
 
     boolean sameNature(Facts other) {

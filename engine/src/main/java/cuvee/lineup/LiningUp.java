@@ -489,7 +489,7 @@ final class LiningUp {
         }
         if (spot
                 && places
-                && !here.otherScale(there)
+                && !here.surelyOfOtherScale(there)
                 && !otherKind(key, name)
                 && !(HeaderWords.differ(own, name) && sameTongue(layout, name))) {
             boolean said = shared >= SAME_VALUES && here.sharedValues(there) >= ENOUGH_VALUES;

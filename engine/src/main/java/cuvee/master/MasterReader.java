@@ -71,6 +71,10 @@ public final class MasterReader implements AutoCloseable {
         }
     }
 
+    DuckDBConnection connection() {
+        return connection;
+    }
+
     /** How many rows of the master a table came to. */
     private long rows(MasterPlan.Table table) {
         if (!plan.rules().isEmpty()) {

@@ -203,8 +203,12 @@ public record Account(String title, String verdict, List<Part> parts) {
             said.add("And " + Says.number(found.size() - MOST_FINDINGS) + " more.");
         }
         if (said.isEmpty()) {
-            said.add("None: every value fits and every tally closes.");
+            said.add(
+                    outcome.settled().isEmpty()
+                            ? "None: every value fits and every tally closes."
+                            : "None that is open.");
         }
+        outcome.settled().stream().limit(MOST_FINDINGS).forEach(settled -> said.add("settled: " + settled.text()));
         return new Part.Said("Findings", said);
     }
 

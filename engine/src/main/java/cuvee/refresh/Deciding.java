@@ -4,6 +4,7 @@ import cuvee.decision.Choice;
 import cuvee.decision.Choices;
 import cuvee.decision.ColumnChoice;
 import cuvee.decision.Kinds;
+import cuvee.decision.ProofChoice;
 import cuvee.decision.RowChoice;
 import cuvee.decision.SourceChoice;
 import cuvee.decision.TableChoice;
@@ -32,9 +33,16 @@ public final class Deciding {
     private static final Set<String> SCOPED = Set.of(Kinds.DECIMAL_MARK, Kinds.DATE_ORDER, Kinds.WRITTEN_AS);
     private static final Set<String> OF_LAYOUTS = Set.of(Kinds.ANOTHER_JOB, Kinds.HEADER_ROW, Kinds.TOTAL_ROW);
     private final Outcome outcome;
+    private final String signed;
 
-    public Deciding(Outcome outcome) {
+    /**
+     * Over the outcome of a refresh.
+     *
+     * @param signed who decides, and when, where that is kept
+     */
+    public Deciding(Outcome outcome, String signed) {
         this.outcome = outcome;
+        this.signed = signed;
     }
 
     /**
@@ -60,7 +68,7 @@ public final class Deciding {
                     "The words of every kind are in docs/job-file.md.");
         }
         check(choice);
-        return outcome.job().withSettled(choice.as(decision));
+        return outcome.job().withSettled(signed(choice, decision));
     }
 
     /**
@@ -182,6 +190,32 @@ public final class Deciding {
             throw refused(
                     "There is no file " + Says.quoted(about.path()) + ".", "List them with: cuvee show FILE.cuvee");
         }
+    }
+
+    /** The decision, with who said it where that matters to others. */
+    private Decision signed(Choice choice, Decision decision) {
+        return choice instanceof ProofChoice.Accepted accepted
+                ? accepted(accepted)
+                : choice.as(
+                        choice instanceof ProofChoice.Closed
+                                ? new Decision(
+                                        decision.kind(),
+                                        decision.subject(),
+                                        decision.answer(),
+                                        decision.reason(),
+                                        signed)
+                                : decision);
+    }
+
+    private Decision accepted(ProofChoice.Accepted accepted) {
+        return Stream.concat(
+                        outcome.findings().stream(), outcome.settled().stream().map(SettledFinding::finding))
+                .filter(finding -> finding.id().equals(accepted.finding()) && SettledFinding.canSettle(finding))
+                .findFirst()
+                .map(finding -> SettledFinding.decision(finding, accepted.note(), signed))
+                .orElseThrow(() -> refused(
+                        "There is no finding " + Says.quoted(accepted.finding()) + " that can be settled so.",
+                        "List them with: cuvee show FILE.cuvee --json; a failure cannot be settled."));
     }
 
     private static boolean needsItsColumn(ColumnChoice about) {

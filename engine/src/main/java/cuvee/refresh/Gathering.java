@@ -48,6 +48,7 @@ final class Gathering {
     private final Map<String, SourceFacts> facts = new HashMap<>();
     private final Set<String> replaced = new HashSet<>();
     private final OwnMasters own;
+    private final ClosedPeriods closed;
 
     /**
      * What opens locked workbooks.
@@ -63,8 +64,10 @@ final class Gathering {
             AtomicInteger nextId,
             Map<String, SourceFacts> known,
             Keys keys,
-            OwnMasters own) {
+            OwnMasters own,
+            ClosedPeriods closed) {
         this.own = own;
+        this.closed = closed;
         this.keys = keys;
         this.workplace = workplace;
         this.store = store;
@@ -106,6 +109,7 @@ final class Gathering {
     private Optional<SourceFacts> same(Job job, @Nullable SourceFacts before, Source source) {
         if (before == null
                 || !before.readAs().equals(readAs(job, source.path()).words() + own.words(source.path()))
+                || closed.released(before)
                 || (before.locked() && !keys.passwords().isEmpty())) {
             return Optional.empty();
         }
@@ -116,7 +120,8 @@ final class Gathering {
         if (before.stamp().equals(source.stamp())) {
             return Optional.of(before);
         }
-        if (before.size() != source.size()
+        if (ClosedPeriods.isChanged(before)
+                || before.size() != source.size()
                 || before.sum().isEmpty()
                 || !before.sum().equals(FileContent.sum(source.file()))) {
             return Optional.empty();
@@ -130,6 +135,12 @@ final class Gathering {
     /** A source that cannot be read now, and could when it was last read, keeps its rows until the analyst says otherwise. */
     private SourceFacts kept(Job job, SourceFacts found) {
         SourceFacts before = known.get(found.path());
+        if (closed.has(found.path())) {
+            SourceFacts asClosed = closed.asClosed(before, found);
+            if (!asClosed.equals(found)) {
+                return asClosed;
+            }
+        }
         if (before == null
                 || !before.hasTables()
                 || found.readable()

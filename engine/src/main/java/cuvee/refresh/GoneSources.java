@@ -87,7 +87,7 @@ final class GoneSources {
     /** Asks about sources that are there and cannot be read, and whose rows of the last time stand for them. */
     void unreadable(Collection<SourceFacts> facts) {
         for (SourceFacts found : facts) {
-            if (found.isKept()) {
+            if (found.isKept() && !ClosedPeriods.isChanged(found)) {
                 ask(
                         UNREADABLE,
                         found.path(),

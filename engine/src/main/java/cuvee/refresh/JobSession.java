@@ -244,6 +244,7 @@ public final class JobSession implements AutoCloseable {
                 .collect(Collectors.toSet());
         known.putAll(keptSources.missingFrom(withRows, path -> !GoneSources.removed(asked, path)));
         OwnMasters own = new OwnMasters(written, asked);
+        ClosedPeriods closed = new ClosedPeriods(asked);
         asked.deliveries().forEach(delivery -> MasterFiles.removeLeftovers(targetOf(delivery)));
         Gathering gathering = new Gathering(
                 workplace,
@@ -251,7 +252,8 @@ public final class JobSession implements AutoCloseable {
                 nextId,
                 known,
                 new Gathering.Keys(passwords, Leftovers.unlocked(workplace.cacheOf(cacheName))),
-                own);
+                own,
+                closed);
         gathering.gather(asked, collected.sources(), mode, progress);
         Map<String, SourceFacts> facts = gathering.facts();
         watch.lap("read");
@@ -303,10 +305,16 @@ public final class JobSession implements AutoCloseable {
             store.build(proposal.plan());
             repeated = repeatedRows(proposal);
         }
+        Map<PlacedTable, String> late = closed.isEmpty() ? Map.of() : late(closed, proposal);
+        if (!late.isEmpty()) {
+            ruledOut.putAll(late);
+            findings.addAll(ClosedPeriods.lateFindings(late));
+            proposal = propose(job.withMoreAssumed(decided), placed, ruledOut, sources, modified, codes);
+            store.build(proposal.plan());
+        }
         questions.addAll(SentAgain.questions(proposal.job(), placed));
         questions.addAll(RepeatedRows.questions(proposal.job(), placed));
         keepFacts(facts, gone, gathering.replaced());
-        keepRows(job, keptSources, facts, gone, findings);
         List<SourceReport> reports = Reports.of(collected.sources(), facts, gone, proposal, findings);
         questions.addAll(proposal.questions());
         TextFormQuestion.of(job, inOrder).ifPresent(questions::add);
@@ -343,7 +351,10 @@ public final class JobSession implements AutoCloseable {
             reconciled = proof.reconcile(proposal, reader, findings);
             arrivals = SendersAndMonths.arrivals(proposal, reader, totals);
             findings.addAll(AuditFindings.of(proposal.plan(), reader));
+            findings.addAll(closed.findings(proposal, reader));
+            proposal = proposal.withJob(closed.recorded(proposal.job(), proposal, reader, facts));
         }
+        keepRows(new ClosedPeriods(proposal.job()), job, keptSources, facts, gone, findings);
         findings.addAll(new MasterFindings(store, proposal).all(codes, shaped));
         findings.addAll(
                 Summaries.findings(proposal.job(), shaped.map(Shaped::plan).orElse(proposal.plan())));
@@ -371,13 +382,15 @@ public final class JobSession implements AutoCloseable {
         changed = changed.withRows(proof.differences(changed, proposal.plan()));
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
+        SettledFinding.Parted parted = SettledFinding.part(findings, proposal.job());
         Outcome outcome = new Outcome(
                 proposal.job(),
                 proposal,
                 reports,
                 sheets,
                 questions,
-                findings,
+                parted.open(),
+                parted.settled(),
                 changed,
                 rows,
                 totals,
@@ -390,6 +403,11 @@ public final class JobSession implements AutoCloseable {
                 List.of(),
                 watch.millis);
         return outcome.withSentences(Sentences.of(outcome));
+    }
+
+    /** Who says something today, as it is kept beside what was said. */
+    public String signed() {
+        return workplace.signed();
     }
 
     private Proposal propose(
@@ -431,6 +449,12 @@ public final class JobSession implements AutoCloseable {
                 store.putLookedAt(RepeatedRows.looked(proposal.job()));
             }
             return found;
+        }
+    }
+
+    private Map<PlacedTable, String> late(ClosedPeriods closed, Proposal proposal) {
+        try (MasterReader reader = store.reader(proposal.plan())) {
+            return closed.late(proposal, reader);
         }
     }
 
@@ -647,13 +671,16 @@ public final class JobSession implements AutoCloseable {
 
     /** Rows of sources that are gone or cannot be read are kept in the job's state, which outlives the cache. */
     private static void keepRows(
+            ClosedPeriods closed,
             Job job,
             KeptSources keptSources,
             Map<String, SourceFacts> facts,
             Map<String, SourceFacts> gone,
             List<Finding> findings) {
         List<SourceFacts> kept = new ArrayList<>(gone.values());
-        facts.values().stream().filter(SourceFacts::isKept).forEach(kept::add);
+        facts.values().stream()
+                .filter(found -> found.isKept() || closed.has(found.path()) && found.hasTables())
+                .forEach(kept::add);
         try {
             // Rows that were taken out stay where they are, for the analyst may think again.
             keptSources.keepOnly(

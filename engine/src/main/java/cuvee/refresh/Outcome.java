@@ -28,6 +28,8 @@ import java.util.Optional;
  * @param shaped the master as it is shown and delivered, where rules about its shape say how
  * @param reconciled the sums of the sources against those of the master, before it is shaped
  * @param arrivals what came from whom for which month; empty where nothing comes month by month
+ * @param findings those that are open
+ * @param settled those of which the analyst says that they are so
  * @param checks what the analyst's own checks came to
  * @param sentences the decisions behind the master, as people read them
  * @param millis how long each stage took
@@ -39,6 +41,7 @@ public record Outcome(
         List<ReadSheet> sheets,
         List<Question> questions,
         List<Finding> findings,
+        List<SettledFinding> settled,
         Changed changed,
         long rows,
         List<MasterReader.Total> totals,
@@ -56,6 +59,7 @@ public record Outcome(
         sheets = List.copyOf(sheets);
         questions = List.copyOf(questions);
         findings = List.copyOf(findings);
+        settled = List.copyOf(settled);
         totals = List.copyOf(totals);
         made = Map.copyOf(made);
         ruledOut = List.copyOf(ruledOut);
@@ -153,6 +157,7 @@ public record Outcome(
                 sheets,
                 questions,
                 findings,
+                settled,
                 changed,
                 rows,
                 totals,

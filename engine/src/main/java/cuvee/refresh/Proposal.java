@@ -105,6 +105,14 @@ public record Proposal(
     }
 
     private Proposal withColumns(List<ColumnReport> reports) {
+        return with(job, reports);
+    }
+
+    Proposal withJob(Job said) {
+        return with(said, columns);
+    }
+
+    private Proposal with(Job job, List<ColumnReport> reports) {
         return new Proposal(
                 job,
                 plan,

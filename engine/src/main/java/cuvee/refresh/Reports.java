@@ -43,7 +43,8 @@ final class Reports {
                         List.of(),
                         List.of()));
             } else {
-                SourceReport.State state = found.isKept() ? SourceReport.State.UNREADABLE : SourceReport.State.TAKEN;
+                boolean unread = found.isKept() && !ClosedPeriods.isChanged(found);
+                SourceReport.State state = unread ? SourceReport.State.UNREADABLE : SourceReport.State.TAKEN;
                 reports.add(report(found, state, proposal, findings));
             }
         }

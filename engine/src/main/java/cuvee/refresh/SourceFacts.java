@@ -208,6 +208,11 @@ record SourceFacts(
                 path, home, unreadable.stamp, unreadable.sum, unreadable.readAs, sheets, unreadable.problem, 0);
     }
 
+    /** These facts for a file that holds something else now, which a finding says; their content is still these rows. */
+    SourceFacts keptAsClosed(SourceFacts now, Finding said) {
+        return new SourceFacts(path, home, now.stamp, sum, now.readAs, sheets, List.of(said), 0);
+    }
+
     long size() {
         return stamp.size();
     }

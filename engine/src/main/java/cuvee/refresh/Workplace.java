@@ -3,6 +3,7 @@ package cuvee.refresh;
 import cuvee.master.Store;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.LocalDate;
 import java.util.Map;
 
 /**
@@ -34,6 +35,11 @@ public record Workplace(Path cache, Path state, Clock clock, int readers, Store.
         }
         String base = environment.getOrDefault(usual, "");
         return (base.isBlank() ? otherwise : Path.of(base)).resolve("cuvee");
+    }
+
+    /** Who says something today, as it is kept beside what was said. */
+    public String signed() {
+        return System.getProperty("user.name", "") + ", " + LocalDate.now(clock);
     }
 
     Path cacheOf(String jobId) {

@@ -77,6 +77,10 @@ class ChoicesTest {
                 of("check", "Port and Fare are unique", "not now: wanted"),
                 of("summary", "For the board", "total Fare: a line for each Port, only where Weight over 3"),
                 of("summary", "Old | one", "not now: number of rows"),
+                of("closed", "Month | 2026-03", "closed"),
+                of("closed", "Month | 2026-03", "closed | 412 | Fare \\| 10.5 | north/a.csv \\| 0ab1"),
+                of("finding", "f0a1b2c3", "so"),
+                of("finding", "f0a1b2c3", "so: the office closed for a week"),
                 of("source-name", "../data : a.csv", "data 2/a.csv"),
                 of("correction", "a.xlsx | Sheet1 | 118:5", "12 | 1,2"));
     }

@@ -17,8 +17,10 @@ import java.nio.file.attribute.FileTime;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** A folder of files and the job over it, as a person would work with them. */
 final class Batch {
@@ -133,6 +135,17 @@ final class Batch {
                 .filter(decision -> decision.kind().equals(kind))
                 .map(decision -> decision.subject() + ": " + decision.answer())
                 .toList();
+    }
+
+    /** The cache is deleted, as it may be at any time. */
+    void forgetCache() {
+        try (Stream<Path> all = Files.walk(workplace.cache())) {
+            for (Path each : all.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(each);
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
     }
 
     JobSession open() {

@@ -3,6 +3,7 @@ package cuvee.model;
 import cuvee.check.OwnCheck;
 import cuvee.decision.Kinds;
 import cuvee.decision.RowChoice;
+import cuvee.finding.Finding;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import cuvee.rework.Completing;
@@ -26,6 +27,16 @@ public final class CheckModel {
     /** Has it made no more. */
     public void remove(String words) {
         model.decide(Kinds.CHECK, words, "");
+    }
+
+    /** Says of a finding that it is so, and why; it is settled until a figure in it changes. */
+    public void accept(Finding finding, String note) {
+        model.accept(finding, note);
+    }
+
+    /** Lets a finding stand among the open ones again. */
+    public void open(Finding finding) {
+        model.decide(Kinds.FINDING, finding.id(), "");
     }
 
     /** Helps to write a check in words. */

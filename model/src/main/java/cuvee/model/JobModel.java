@@ -5,6 +5,7 @@ import cuvee.deliver.TargetGuard;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
 import cuvee.finding.CuveeException;
+import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.job.Decision;
 import cuvee.job.Delivery;
@@ -18,6 +19,7 @@ import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.ReadingDecisions;
+import cuvee.refresh.SettledFinding;
 import cuvee.refresh.Workplace;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -372,6 +374,12 @@ public final class JobModel implements AutoCloseable {
                 words.isEmpty()
                         ? now.withoutSettled(kind, subject)
                         : now.withSettled(new Decision(kind, subject, words, BY_HAND, "")));
+        refresh();
+    }
+
+    /** Says of a finding that it is so. */
+    void accept(Finding finding, String note) {
+        step(history.now().withSettled(SettledFinding.decision(finding, note, session.signed())));
         refresh();
     }
 
