@@ -3,15 +3,19 @@ package cuvee.desktop;
 import cuvee.check.Arrivals;
 import cuvee.check.Arrivals.State;
 import cuvee.model.ArrivalsGrid;
+import cuvee.model.CheckModel;
 import cuvee.model.GridModel;
 import cuvee.model.JobModel;
 import cuvee.model.ListGrid;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
+import java.time.YearMonth;
 import java.time.format.TextStyle;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Consumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
@@ -41,11 +45,14 @@ final class ArrivalsView extends VBox {
     private final FlowPane files = new FlowPane(12, 2);
     private final Button nil = Pieces.button("Nothing to report", "N", "arrival-nil", () -> decide(true));
     private final Button expect = Pieces.button("Expect it again", "arrival-expect", () -> decide(false));
+    private final Button close = Pieces.button("Close the month", "C", "arrival-close", this::closeOrOpen);
+    private final CheckModel checks;
     private @Nullable ArrivalsGrid cells;
 
     ArrivalsView(JobModel model, Consumer<String> openFile, HBox faces) {
         this.model = model;
         this.openFile = openFile;
+        this.checks = new CheckModel(model);
         setId("arrivals");
         says.setMinWidth(0);
         HBox head = Pieces.row(12, says, faces, Pieces.space(), expected);
@@ -58,6 +65,9 @@ final class ArrivalsView extends VBox {
             if (e.getCode() == KeyCode.N && !nil.isDisabled() && nil.isVisible()) {
                 decide(true);
                 e.consume();
+            } else if (e.getCode() == KeyCode.C && !e.isShortcutDown() && close.isVisible()) {
+                closeOrOpen();
+                e.consume();
             }
         });
         VBox.setVgrow(grid, Priority.SOMETIMES);
@@ -69,7 +79,9 @@ final class ArrivalsView extends VBox {
         files.setMinWidth(0);
         HBox.setHgrow(files, Priority.ALWAYS);
         nil.setTooltip(new Tooltip("The sender has nothing for this month; it is no longer missed"));
-        VBox foot = new VBox(6, Pieces.row(12, about, Pieces.space(), expect, nil), files);
+        close.setTooltip(new Tooltip(
+                "A closed month keeps its rows; what comes or changes later waits until you close it again"));
+        VBox foot = new VBox(6, Pieces.row(12, about, Pieces.space(), expect, nil, close), files);
         foot.getStyleClass().add("view-foot");
         getChildren().addAll(head, grid, foot, rest);
         model.outcomeProperty().addListener((o, before, now) -> show(now));
@@ -84,7 +96,7 @@ final class ArrivalsView extends VBox {
         Optional<Arrivals> found = outcome.flatMap(Outcome::arrivals);
         long row = grid.selectedRow();
         int column = grid.selectedColumn();
-        cells = found.map(arrivals -> new ArrivalsGrid(outcome.orElseThrow(), arrivals))
+        cells = found.map(arrivals -> new ArrivalsGrid(outcome.orElseThrow(), arrivals, closed(arrivals)))
                 .orElse(null);
         ArrivalsGrid now = cells;
         says.setText(now == null ? "Nothing is expected month by month." : now.says());
@@ -122,6 +134,35 @@ final class ArrivalsView extends VBox {
         return now == null ? Optional.empty() : now.place(grid.selectedRow(), grid.selectedColumn());
     }
 
+    private Set<YearMonth> closed(Arrivals arrivals) {
+        Set<YearMonth> months = new HashSet<>();
+        checks.closed().stream()
+                .filter(closed -> closed.column().equals(arrivals.period()))
+                .forEach(closed -> months.addAll(arrivals.months().stream()
+                        .filter(month -> month.toString().equals(closed.value()))
+                        .toList()));
+        return months;
+    }
+
+    private Optional<YearMonth> month() {
+        ArrivalsGrid now = cells;
+        return now == null ? Optional.empty() : now.monthOf(grid.selectedColumn());
+    }
+
+    /** Closes the month of the chosen cell, or opens it again. */
+    private void closeOrOpen() {
+        ArrivalsGrid now = cells;
+        if (now != null) {
+            month().ifPresent(month -> {
+                if (now.isClosed(month)) {
+                    checks.reopen(now.period(), month.toString());
+                } else {
+                    checks.close(now.period(), month.toString());
+                }
+            });
+        }
+    }
+
     private void decide(boolean nothing) {
         chosen().ifPresent(place -> model.files().decideNil(place, nothing));
     }
@@ -148,6 +189,11 @@ final class ArrivalsView extends VBox {
         boolean open = state.filter(how -> how == State.MISSING || how == State.NOT_YET)
                 .isPresent();
         Pieces.show(nil, open);
+        Optional<YearMonth> month = month();
+        Pieces.show(close, month.isPresent());
+        month.ifPresent(each -> close.setText((now != null && now.isClosed(each) ? "Open " : "Close ")
+                + each.getMonth().getDisplayName(TextStyle.FULL, Locale.ENGLISH) + " " + each.getYear()
+                + (now != null && now.isClosed(each) ? " again" : "")));
         Pieces.show(expect, state.filter(State.NIL::equals).isPresent());
     }
 

@@ -429,9 +429,17 @@ final class CheckView extends VBox {
         if (!rest.isEmpty()) {
             text.getChildren().add(Pieces.wrapped(rest, "second"));
         }
+        HBox acts = Pieces.row(16);
+        checks.late(finding)
+                .ifPresent(closed -> acts.getChildren()
+                        .add(Pieces.go(
+                                "Close " + closed.value() + " again",
+                                "close-again-" + number,
+                                () -> checks.close(closed.column(), closed.value()))));
         if (SettledFinding.canSettle(finding)) {
-            text.getChildren().add(settling(finding, number));
+            acts.getChildren().add(settling(finding, number));
         }
+        text.getChildren().add(acts);
         VBox box = new VBox(2, first, text);
         box.getStyleClass().add("finding");
         return box;

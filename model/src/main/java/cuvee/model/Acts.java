@@ -3,6 +3,7 @@ package cuvee.model;
 import cuvee.decision.Choice;
 import cuvee.decision.Choices;
 import cuvee.decision.ColumnChoice;
+import cuvee.decision.ProofChoice;
 import cuvee.decision.RowChoice;
 import cuvee.decision.SourceChoice;
 import cuvee.decision.TableChoice;
@@ -113,6 +114,9 @@ final class Acts {
         if (choice instanceof SourceChoice about) {
             return off + source(about);
         }
+        if (choice instanceof ProofChoice about) {
+            return proof(about);
+        }
         return choice instanceof TableChoice about ? off + table(about) : "a decision";
     }
 
@@ -185,6 +189,10 @@ final class Acts {
             return job.take() ? "took a layout in" : "set a layout aside";
         }
         return about instanceof TableChoice.Read ? "read a sheet otherwise" : "decided about a table";
+    }
+
+    private static String proof(ProofChoice about) {
+        return about instanceof ProofChoice.Closed closed ? "closed " + closed.value() : "settled a finding";
     }
 
     private static String name(String path) {

@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
 
 /** Who sent what for which month: a line for each sender, a column for each month, the rows of each and what is missing. */
@@ -24,8 +25,16 @@ public final class ArrivalsGrid implements GridModel {
     /** The senders of which several files came for a month. */
     private final BitSet tall = new BitSet();
 
-    public ArrivalsGrid(Outcome outcome, Arrivals arrivals) {
+    private final Set<YearMonth> closed;
+
+    /**
+     * Of an outcome.
+     *
+     * @param closed the months that are closed
+     */
+    public ArrivalsGrid(Outcome outcome, Arrivals arrivals, Set<YearMonth> closed) {
         this.arrivals = arrivals;
+        this.closed = Set.copyOf(closed);
         this.others = arrivals.others().values().stream().anyMatch(rows -> rows > 0);
         for (MasterPlan.Table table : outcome.proposal().plan().tables()) {
             sourceOf.put(table.id(), table.source());
@@ -81,6 +90,21 @@ public final class ArrivalsGrid implements GridModel {
                 .orElse(List.of());
     }
 
+    /** The column that says for when. */
+    public String period() {
+        return arrivals.period();
+    }
+
+    /** The month of a column; empty where it stands for none. */
+    public Optional<YearMonth> monthOf(int column) {
+        return column > 0 && column <= arrivals.months().size() ? Optional.of(month(column)) : Optional.empty();
+    }
+
+    /** True for a month that is closed. */
+    public boolean isClosed(YearMonth month) {
+        return closed.contains(month);
+    }
+
     private String sender(long row) {
         return arrivals.senders().get((int) row);
     }
@@ -131,7 +155,7 @@ public final class ArrivalsGrid implements GridModel {
                 ? ""
                 : isOthers(column)
                         ? "months, or none"
-                        : Integer.toString(month(column).getYear());
+                        : month(column).getYear() + (closed.contains(month(column)) ? ", closed" : "");
     }
 
     @Override

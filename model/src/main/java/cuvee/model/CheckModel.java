@@ -1,14 +1,18 @@
 package cuvee.model;
 
 import cuvee.check.OwnCheck;
+import cuvee.decision.Choices;
 import cuvee.decision.Kinds;
+import cuvee.decision.ProofChoice;
 import cuvee.decision.RowChoice;
 import cuvee.finding.Finding;
+import cuvee.job.Names;
 import cuvee.place.Says;
 import cuvee.refresh.Outcome;
 import cuvee.rework.Completing;
 import cuvee.rework.Known;
 import java.util.List;
+import java.util.Optional;
 
 /** The checks of the analyst's own that a job keeps, and help to write them. */
 public final class CheckModel {
@@ -37,6 +41,36 @@ public final class CheckModel {
     /** Lets a finding stand among the open ones again. */
     public void open(Finding finding) {
         model.decide(Kinds.FINDING, finding.id(), "");
+    }
+
+    /** Closes the rows with a value of a column, or closes them again to accept what came since. */
+    public void close(String column, String value) {
+        ProofChoice.Closed closed = new ProofChoice.Closed(column, value, Optional.empty());
+        model.sign(closed.words());
+    }
+
+    /** Lets rows that were closed follow their files again. */
+    public void reopen(String column, String value) {
+        model.decide(Kinds.CLOSED, Names.joinTexts(List.of(column, value)), "");
+    }
+
+    /** What was closed, where a finding says that something came or changed since. */
+    public Optional<ProofChoice.Closed> late(Finding finding) {
+        return finding.kind().startsWith("closed-")
+                ? closed().stream()
+                        .filter(closed -> finding.what().contains(Says.quoted(closed.value())))
+                        .findFirst()
+                : Optional.empty();
+    }
+
+    /** What a job has closed: columns with values, each as it was said. */
+    public List<ProofChoice.Closed> closed() {
+        return model.now().settled().stream()
+                .filter(decision -> decision.kind().equals(Kinds.CLOSED))
+                .map(decision -> Choices.of(decision, List.of()))
+                .filter(ProofChoice.Closed.class::isInstance)
+                .map(ProofChoice.Closed.class::cast)
+                .toList();
     }
 
     /** Helps to write a check in words. */

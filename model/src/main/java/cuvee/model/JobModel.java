@@ -1,5 +1,6 @@
 package cuvee.model;
 
+import cuvee.decision.Choice;
 import cuvee.decision.SheetRule;
 import cuvee.deliver.TargetGuard;
 import cuvee.detect.FoundTable;
@@ -374,6 +375,13 @@ public final class JobModel implements AutoCloseable {
                 words.isEmpty()
                         ? now.withoutSettled(kind, subject)
                         : now.withSettled(new Decision(kind, subject, words, BY_HAND, "")));
+        refresh();
+    }
+
+    /** Keeps an answer of the analyst's with who gave it and when. */
+    void sign(Choice.Words words) {
+        step(history.now()
+                .withSettled(new Decision(words.kind(), words.subject(), words.answer(), BY_HAND, session.signed())));
         refresh();
     }
 
