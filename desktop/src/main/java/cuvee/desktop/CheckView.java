@@ -69,6 +69,7 @@ final class CheckView extends VBox {
     private final VBox own = new VBox(0);
     private final VBox findings = new VBox(0);
     private final VBox settled = new VBox(0);
+    private final VBox beside = new VBox(16);
     private String grouped = "";
     private String weighed = "";
     private boolean allSources;
@@ -120,7 +121,8 @@ final class CheckView extends VBox {
         own.setId("own-checks");
         findings.setId("findings");
         settled.setId("settled-findings");
-        ScrollPane side = new ScrollPane(new VBox(16, changes, stated, own, findings, settled));
+        beside.getChildren().addAll(changes, stated, own, findings, settled);
+        ScrollPane side = new ScrollPane(beside);
         side.setFitToWidth(true);
         side.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         side.getStyleClass().add("findings-side");
@@ -169,10 +171,12 @@ final class CheckView extends VBox {
             corrected.setText(Reconciliation.says(made));
             Pieces.show(corrected, !corrected.getText().isEmpty());
             showVerdict(made, reconciliation);
-            showStated(made);
-            showOwn(made);
-            showFindings(made);
-            showSettled(made);
+            Focus.kept(beside, tally, () -> {
+                showStated(made);
+                showOwn(made);
+                showFindings(made);
+                showSettled(made);
+            });
         });
     }
 
@@ -450,7 +454,7 @@ final class CheckView extends VBox {
         HBox line = new HBox();
         line.getChildren().add(Pieces.go("That is so ...", "settle-finding-" + number, () -> {
             TextField note = new TextField();
-            note.setId("finding-note");
+            note.setId("settle-finding-" + number);
             note.setPromptText("why, in a few words; Enter settles it");
             HBox.setHgrow(note, Priority.ALWAYS);
             note.setOnAction(entered -> checks.accept(finding, note.getText()));
@@ -474,8 +478,8 @@ final class CheckView extends VBox {
         settled.getChildren()
                 .add(Pieces.row(
                         8,
-                        Pieces.label("Settled findings", "heading"),
-                        Pieces.label(all.size() + ", open again once a figure changes", "second")));
+                        Pieces.label("Settled", "heading"),
+                        Pieces.label(all.size() + ", until a figure changes", "second")));
         for (int i = 0; i < Math.min(MOST_SHOWN, all.size()); i++) {
             SettledFinding each = all.get(i);
             VBox text = new VBox(2);

@@ -105,7 +105,7 @@ final class JobFrame extends BorderPane {
 
         band = new Band(model);
         foot = new FootLine(model);
-        setTop(new VBox(title(shell), ledger, band));
+        setTop(new VBox(title(shell), ledger, band, new WaitingBar(model)));
         view.setMinSize(0, 0);
         setCenter(view);
         setBottom(foot);

@@ -534,6 +534,8 @@ class WindowTest extends InAWindow {
         waitFor("what is missing", () -> words("#arrival-about").startsWith("Tarsk, February 2026: nothing came"));
         robot.push(KeyCode.N);
         waitFor("nothing to report", () -> words("#arrival-about").contains("nothing to report, as you say"));
+        robot.push(KeyCode.C);
+        waitFor("the month to be closed", () -> arrivals.model().subtitle(2).equals("2026, closed"));
         goTo(KeyCode.DIGIT5);
         assertThat(words("#verdict")).startsWith("The numbers add up");
         chosen.target = Optional.of(folder.resolve("account.html"));
@@ -542,5 +544,46 @@ class WindowTest extends InAWindow {
         assertThat(Files.readString(folder.resolve("account.html")))
                 .contains("agrees")
                 .doesNotContain("<script");
+    }
+
+    @Test
+    void aFindingThatIsSoIsSettledInCheckAndTheKeysStayThere() throws IOException {
+        write("data/a.csv", "Port,Pax\nHollin,5\nTarsk,6\nMarsay,9\nTotal,24\n");
+        newJob();
+        goTo(KeyCode.DIGIT5);
+        assertThat(words("#verdict")).contains("1 warning");
+        robot.clickOn("#settle-finding-0");
+        robot.write("the sender knows").push(KeyCode.ENTER);
+        waitFor("the verdict", () -> words("#verdict").startsWith("The numbers add up"));
+        waitFor(
+                "it among the settled",
+                () -> robot.lookup("#open-finding-0").tryQuery().isPresent());
+        waitFor(
+                "the keys in Check",
+                () -> "reconciliation-grid"
+                        .equals(robot.lookup("#reconciliation-grid")
+                                .query()
+                                .getScene()
+                                .getFocusOwner()
+                                .getId()));
+        robot.clickOn("#open-finding-0");
+        waitFor("it open again", () -> words("#verdict").contains("1 warning"));
+    }
+
+    @Test
+    void whatComesWhileTheWindowIsOpenIsToldAndTakenInByItselfWhereTheAnalystSaysSo() throws IOException {
+        newJob();
+        write("data/later.csv", "Port,Pax\nOska,5\n");
+        waitFor("the file to be told", () -> words("#waiting-words").equals("1 file came: later.csv."));
+        robot.clickOn("#waiting-by-itself");
+        waitFor(
+                "its row",
+                () -> model().outcomeProperty().get().orElseThrow().sources().stream()
+                        .anyMatch(source -> source.path().equals("later.csv")));
+        write("data/latest.csv", "Port,Pax\nRyde,5\n");
+        waitFor(
+                "the next without a word",
+                () -> model().outcomeProperty().get().orElseThrow().sources().stream()
+                        .anyMatch(source -> source.path().equals("latest.csv")));
     }
 }

@@ -489,6 +489,15 @@ public final class JobSession implements AutoCloseable {
                 .orElse(found);
     }
 
+    /**
+     * What came to a job's places, changed or went since a refresh.
+     *
+     * @throws CuveeException where none of the places can be looked at
+     */
+    public Waiting waiting(Job job, Outcome outcome) {
+        return Waiting.of(collect(job).sources(), outcome);
+    }
+
     /** The job with names for sources that another source's path would clash with. */
     private static Job withNames(Job job, Map<String, String> names) {
         if (names.isEmpty()) {

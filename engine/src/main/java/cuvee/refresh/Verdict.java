@@ -5,6 +5,8 @@ import cuvee.finding.Severity;
 import cuvee.place.Says;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * Whether a master can be relied on, and why not. Never better than it is: it is clean only where nothing is open.
@@ -42,15 +44,22 @@ public record Verdict(Kind kind, String words, String sentence) {
         if (!outcome.questions().isEmpty()) {
             open.add(Says.count(outcome.questions().size(), "question"));
         }
-        long unread = outcome.sources().stream().filter(Verdict::isUnread).count();
-        if (unread > 0) {
-            open.add(Says.count(unread, "file") + " unread");
+        Set<String> known = outcome.settled().stream()
+                .map(settled -> settled.finding().where().source())
+                .collect(Collectors.toSet());
+        Set<String> unread = outcome.sources().stream()
+                .filter(source -> isUnread(source) && !known.contains(source.path()))
+                .map(SourceReport::path)
+                .collect(Collectors.toSet());
+        if (!unread.isEmpty()) {
+            open.add(Says.count(unread.size(), "file") + " unread");
         }
         long warnings = outcome.findings().stream()
-                .filter(finding -> finding.severity() == Severity.WARNING)
+                .filter(finding -> finding.severity() == Severity.WARNING
+                        && !unread.contains(finding.where().source()))
                 .count();
-        if (warnings > unread) {
-            open.add(Says.count(warnings - unread, "warning"));
+        if (warnings > 0) {
+            open.add(Says.count(warnings, "warning"));
         }
         return open.isEmpty()
                 ? new Verdict(

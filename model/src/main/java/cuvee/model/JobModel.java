@@ -63,6 +63,7 @@ public final class JobModel implements AutoCloseable {
     private final RuleModel rules = new RuleModel(this);
     private final BoardModel board = new BoardModel(this);
     private final FilesModel files = new FilesModel(this);
+    private final Watch watch;
     private final History<Job> history;
     private final RecentJobs recent;
     private Path file;
@@ -127,6 +128,7 @@ public final class JobModel implements AutoCloseable {
             thread.setDaemon(true);
             return thread;
         });
+        this.watch = new Watch(this);
         show();
         if (saved) {
             recent.opened(file, first.name());
@@ -217,6 +219,11 @@ public final class JobModel implements AutoCloseable {
     /** The places, files and sheets of the job. */
     public FilesModel files() {
         return files;
+    }
+
+    /** What comes to the places of the job while it is open. */
+    public Watch watch() {
+        return watch;
     }
 
     Job now() {
