@@ -2,6 +2,7 @@ package cuvee.desktop;
 
 import cuvee.model.MasterGrid;
 import cuvee.place.Says;
+import java.util.Arrays;
 import java.util.Optional;
 import javafx.geometry.HPos;
 import javafx.scene.control.Label;
@@ -35,7 +36,7 @@ final class FiguresSide extends VBox {
         return roomy;
     }
 
-    /** Shows the figures of a range, its rows and columns each from the first to the last. */
+    /** Shows the figures of some columns from a row to another. */
     void show(MasterGrid grid, long[] rows, int[] columns) {
         getChildren().setAll(Pieces.label("Figures of the selection", "heading"));
         long count = rows[1] - rows[0] + 1;
@@ -55,7 +56,7 @@ final class FiguresSide extends VBox {
                             "second"));
             return;
         }
-        for (int column = columns[0]; column <= Math.min(columns[1], columns[0] + MOST_COLUMNS - 1); column++) {
+        for (int column : Arrays.copyOf(columns, Math.min(columns.length, MOST_COLUMNS))) {
             Optional<MasterGrid.Figures> figures = grid.figures(rows[0], rows[1], column);
             getChildren().add(Pieces.label(grid.title(column), "bold"));
             if (figures.isEmpty()) {

@@ -55,10 +55,12 @@ final class GridView extends Region {
     private final Tooltip hint = new Tooltip();
     private int resizing = -1;
     private double resizeFrom;
+    private int widened = -1;
     private String emptyWords = "";
     private BiConsumer<Long, Integer> onSelect = (r, c) -> {};
     private BiConsumer<Long, Integer> onOpen = (r, c) -> {};
     private BiConsumer<Long, Integer> onMark = (r, c) -> {};
+    private BiConsumer<Integer, Double> onWidth = (column, width) -> {};
     private HeadPressed onHead = (column, more) -> {};
 
     /** Told of a press on the head of a column. */
@@ -87,6 +89,10 @@ final class GridView extends Region {
         addEventHandler(MouseEvent.MOUSE_RELEASED, e -> {
             boolean sized = resizing >= 0;
             resizing = -1;
+            if (widened >= 0) {
+                onWidth.accept(widened, at.width(widened));
+                widened = -1;
+            }
             brackets.released();
             boolean carried = carrying.over() >= 0;
             carrying.released(e.getX() > at.labels() && e.getX() <= at.width() ? at.columnAt(e.getX()) : -1);
@@ -132,6 +138,11 @@ final class GridView extends Region {
     /** Called for a press on the head of a column, unless it is on a mark there. */
     void setOnHead(HeadPressed listener) {
         onHead = listener;
+    }
+
+    /** Called with a column and its width once that was changed by hand. */
+    void setOnWidth(BiConsumer<Integer, Double> listener) {
+        onWidth = listener;
     }
 
     /** Called for Enter or a double click on a cell. */
@@ -416,6 +427,7 @@ final class GridView extends Region {
         if (resizing >= 0) {
             if (e.getClickCount() == 2) {
                 at.setWidth(resizing, widest(shown, resizing));
+                widened = resizing;
                 requestLayout();
             }
             return;
@@ -465,6 +477,7 @@ final class GridView extends Region {
             draw();
         } else if (resizing >= 0) {
             at.widen(resizing, e.getX() - resizeFrom);
+            widened = resizing;
             resizeFrom = e.getX();
             requestLayout();
             draw();

@@ -2,7 +2,9 @@ package cuvee.desktop;
 
 import cuvee.master.MasterReader;
 import cuvee.master.RowView;
+import cuvee.model.ColumnLook;
 import cuvee.model.JobModel;
+import cuvee.model.LaidGrid;
 import cuvee.model.LookWords;
 import cuvee.model.MasterGrid;
 import cuvee.model.RowLook;
@@ -65,6 +67,8 @@ final class MasterView extends VBox {
     private final LookBar lookBar = new LookBar(this::narrow, this::showAll, this::search);
     private final SummaryView summary;
     private final VBox rowsFace;
+    private final ColumnsMenu columns;
+    private ColumnLook columnLook = ColumnLook.OF_THE_MASTER;
     private RowLook look = RowLook.ALL;
     private long asked;
 
@@ -84,11 +88,13 @@ final class MasterView extends VBox {
         setId("master");
         correction = new CorrectionBar(model, this::closeCorrection);
         grid.setEmptyWords("The master has no rows yet. Refresh, or look in Collect at why no file was taken.");
-        grid.setOnSelect((row, column) -> selected(shown, row, column));
-        grid.setOnHead(this::order);
-        grid.setOnOpen((row, column) -> opened(shown, row, column));
-        one.setOnSelect((row, column) -> selected(shownOfOne, row, column));
-        one.setOnOpen((row, column) -> opened(shownOfOne, row, column));
+        grid.setOnSelect((row, column) -> selected(shown, row, of(grid, column)));
+        grid.setOnHead((column, more) -> order(of(grid, column), more));
+        grid.setOnOpen((row, column) -> opened(shown, row, of(grid, column)));
+        grid.setOnWidth(this::widened);
+        one.setOnSelect((row, column) -> selected(shownOfOne, row, of(one, column)));
+        one.setOnOpen((row, column) -> opened(shownOfOne, row, of(one, column)));
+        columns = new ColumnsMenu(model, this::chosenColumn);
         VBox.setVgrow(grid, Priority.ALWAYS);
         VBox.setVgrow(one, Priority.ALWAYS);
         one.setPrefHeight(HEIGHT_BESIDE);
@@ -134,7 +140,8 @@ final class MasterView extends VBox {
         Label beyond = Pieces.label("", "second");
         beyond.setMinWidth(0);
         beyond.textProperty().bind(grid.beyondProperty());
-        HBox head = Pieces.row(12, says, faces(false), beyond, Pieces.space(), show, sources, rule, factsButton);
+        HBox head =
+                Pieces.row(12, says, faces(false), beyond, Pieces.space(), show, sources, columns, rule, factsButton);
         head.getStyleClass().add("standing");
         HBox.setHgrow(grid, Priority.ALWAYS);
         HBox both = new HBox(grid, figures);
@@ -152,7 +159,63 @@ final class MasterView extends VBox {
         this.rowsFace = rowsFace;
         getChildren().addAll(rowsFace, summary);
         model.outcomeProperty().addListener((o, before, now) -> show(now));
+        model.jobProperty().addListener((o, before, now) -> {
+            if (!ColumnLook.of(now).equals(columnLook)) {
+                lay();
+            }
+        });
         show(model.outcomeProperty().get());
+    }
+
+    // ---- how the columns stand ----
+
+    /** The column of the master that stands at a place of a grid. */
+    private static int of(GridView grid, int place) {
+        return grid.model() instanceof LaidGrid laid && laid.columns() > 0 ? laid.of(place) : place;
+    }
+
+    private int selectedColumn(GridView from) {
+        return of(from, from.selectedColumn());
+    }
+
+    private static int[] selectedColumns(GridView from) {
+        return from.model() instanceof LaidGrid laid && laid.columns() > 0
+                ? laid.of(from.selectedColumns())
+                : new int[0];
+    }
+
+    private Optional<ColumnsMenu.Chosen> chosenColumn() {
+        MasterGrid now = shown;
+        return now == null || now.columns() == 0
+                ? Optional.empty()
+                : Optional.of(new ColumnsMenu.Chosen(now.title(selectedColumn(grid)), LaidGrid.names(now)));
+    }
+
+    private void widened(int place, double width) {
+        MasterGrid now = shown;
+        if (now != null) {
+            model.keepLook(ColumnLook.of(model.jobProperty().get())
+                    .wide(now.title(of(grid, place)), (int) Math.round(width), LaidGrid.names(now)));
+        }
+    }
+
+    /** Lays the columns as the job has them; the selected one stays selected. */
+    private void lay() {
+        columnLook = ColumnLook.of(model.jobProperty().get());
+        lay(grid, shown);
+        lay(one, shownOfOne);
+    }
+
+    private void lay(GridView in, @Nullable MasterGrid rows) {
+        if (rows != null) {
+            int selected = in.model() instanceof LaidGrid ? selectedColumn(in) : 0;
+            LaidGrid laid = new LaidGrid(rows, columnLook);
+            in.setModel(laid);
+            int place = laid.placeOf(selected);
+            if (place >= 0 && place != in.selectedColumn()) {
+                in.select(in.selectedRow(), place);
+            }
+        }
     }
 
     /** The two faces of the stage, as words to choose between. */
@@ -196,7 +259,7 @@ final class MasterView extends VBox {
     private void showFacts() {
         MasterGrid now = one.isFocused() ? shownOfOne : shown;
         if (now != null && now.columns() > 0) {
-            int column = now.before((one.isFocused() ? one : grid).selectedColumn());
+            int column = now.before(selectedColumn(one.isFocused() ? one : grid));
             if (column < 0) {
                 trail.accept(
                         "This column is made by the rule about the shape of the master; open the facts of another.");
@@ -251,7 +314,8 @@ final class MasterView extends VBox {
                 outcome.rows() == 0
                         ? "The master has no rows yet. Refresh, or look in Collect at why no file was taken."
                         : "No row of the master meets this. Change the words above, or press Esc for all rows.");
-        grid.setModel(now);
+        columnLook = ColumnLook.of(model.jobProperty().get());
+        lay(grid, now);
         if (before != null) {
             before.close();
         }
@@ -292,12 +356,12 @@ final class MasterView extends VBox {
         } else if (e.getCode() == KeyCode.F3) {
             search(lookBar.sought(), true);
         } else if (inGrid && now != null && e.isAltDown() && e.getCode() == KeyCode.DOWN) {
-            look(look.by(now.title(grid.selectedColumn()), false));
+            look(look.by(now.title(selectedColumn(grid)), false));
         } else if (inGrid && now != null && e.isAltDown() && e.getCode() == KeyCode.UP) {
-            look(look.by(now.title(grid.selectedColumn()), true));
+            look(look.by(now.title(selectedColumn(grid)), true));
         } else if (inGrid && !look.isAll() && e.getCode() == KeyCode.ESCAPE) {
             showAll();
-        } else {
+        } else if (!inGrid || !columns.key(e)) {
             return;
         }
         e.consume();
@@ -377,7 +441,7 @@ final class MasterView extends VBox {
         } else {
             MasterGrid now = MasterGrid.ofSource(model.session(), outcome.get(), ui, source);
             shownOfOne = now;
-            one.setModel(now);
+            lay(one, now);
             oneSays.setText("Of these, " + Says.count(now.rows(), "row") + " from " + source + ":");
             if (!rowsFace.getChildren().contains(beside)) {
                 rowsFace.getChildren().add(beside);
@@ -396,7 +460,7 @@ final class MasterView extends VBox {
                 .setAll(
                         now == null || now.rows() == 0
                                 ? List.of(new MenuItem("Select cells first"))
-                                : new RuleOffers(model, now, from.selectedRows(), from.selectedColumns(), rules)
+                                : new RuleOffers(model, now, from.selectedRows(), selectedColumns(from), rules)
                                         .items(this::correct));
     }
 
@@ -405,7 +469,7 @@ final class MasterView extends VBox {
         MasterGrid now = one.isFocused() ? shownOfOne : shown;
         GridView from = one.isFocused() ? one : grid;
         Optional<Outcome> outcome = model.outcomeProperty().get();
-        int column = from.selectedColumn();
+        int column = selectedColumn(from);
         if (now == null || outcome.isEmpty() || now.rows() == 0) {
             return;
         }
@@ -441,13 +505,13 @@ final class MasterView extends VBox {
 
     /** Tells the trail of the selected cell again. */
     void tellTrail() {
-        selected(shown, grid.selectedRow(), grid.selectedColumn());
+        selected(shown, grid.selectedRow(), selectedColumn(grid));
     }
 
     private void selected(@Nullable MasterGrid now, long row, int column) {
         Optional<Outcome> outcome = model.outcomeProperty().get();
         if (now != null && now.equals(shown)) {
-            figures.show(now, grid.selectedRows(), grid.selectedColumns());
+            figures.show(now, grid.selectedRows(), selectedColumns(grid));
         }
         if (now == null || outcome.isEmpty() || now.rows() == 0) {
             trail.accept("");

@@ -7,8 +7,8 @@ import cuvee.model.MasterGrid;
 import cuvee.place.Says;
 import cuvee.rework.RowRules;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
-import java.util.stream.IntStream;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 
@@ -24,6 +24,8 @@ final class RuleOffers {
     /**
      * Offers for a selection.
      *
+     * @param rows the first and the last row
+     * @param columns the columns of the master, as they stand beside each other
      * @param seeRules goes to where the words of a new rule can be changed
      */
     RuleOffers(JobModel model, MasterGrid grid, long[] rows, int[] columns, Runnable seeRules) {
@@ -35,10 +37,8 @@ final class RuleOffers {
     }
 
     List<MenuItem> items(Runnable correct) {
-        List<String> names = IntStream.rangeClosed(columns[0], columns[1])
-                .mapToObj(grid::title)
-                .toList();
-        boolean ruled = IntStream.rangeClosed(columns[0], columns[1]).allMatch(column -> grid.before(column) >= 0);
+        List<String> names = Arrays.stream(columns).mapToObj(grid::title).toList();
+        boolean ruled = Arrays.stream(columns).allMatch(column -> grid.before(column) >= 0);
         if (ruled) {
             aboutRows(names);
             items.add(new SeparatorMenuItem());
@@ -76,13 +76,13 @@ final class RuleOffers {
     }
 
     private void aboutColumns(String first) {
-        for (MadeFrom making : grid.makings(rows[0], columns[0], columns[1])) {
+        for (MadeFrom making : grid.makings(rows[0], columns)) {
             offer("Make " + (making.columns().size() == 1 ? "a column: " : "columns: ") + making.words(), () -> {
                 model.rules().makeColumns(making);
                 seeRules.run();
             });
         }
-        if (columns[0] == columns[1] && grid.isText(columns[0])) {
+        if (columns.length == 1 && grid.isText(columns[0])) {
             offer("Change the texts of " + first + " where they stand", () -> {
                 model.rules().changeColumn(first, "tidy " + first);
                 seeRules.run();

@@ -45,7 +45,14 @@ final class WaitingBar extends HBox {
                         Pieces.go("Later", "waiting-later", watch::later));
         watch.waitingProperty().addListener((o, before, now) -> show(now));
         show(watch.waitingProperty().get());
-        Timeline looks = new Timeline(new KeyFrame(BETWEEN, due -> watch.look()));
+        Timeline looks = new Timeline();
+        looks.getKeyFrames().add(new KeyFrame(BETWEEN, due -> {
+            if (model.isClosed()) {
+                looks.stop();
+            } else {
+                watch.look();
+            }
+        }));
         looks.setCycleCount(Animation.INDEFINITE);
         sceneProperty().addListener((o, before, now) -> {
             if (now == null) {

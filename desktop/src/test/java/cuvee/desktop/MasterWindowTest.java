@@ -173,4 +173,43 @@ class MasterWindowTest extends InAWindow {
                 () -> this.<TextField>find("#summary-words").getText().contains("Harbour"));
         waitFor("its figures", () -> figure(0, 0).equals("Hollin"));
     }
+
+    @Test
+    void columnsAreHiddenKeptInViewAndMovedByKeysAndTheJobRemembersThem() throws IOException {
+        goTo(KeyCode.DIGIT6);
+        GridView grid = find("#master-grid");
+        String first = grid.model().title(0);
+        String second = grid.model().title(1);
+        long rows = grid.model().rows();
+        robot.interact(() -> {
+            grid.requestFocus();
+            grid.select(0, 1);
+        });
+        robot.push(KeyCode.ALT, KeyCode.LEFT);
+        waitFor("it to stand first", () -> grid.model().title(0).equals(second) && grid.selectedColumn() == 0);
+        robot.push(KeyCode.CONTROL, KeyCode.P);
+        waitFor("it to stay in view", () -> grid.model().pinned() == 1);
+        robot.interact(() -> grid.select(0, 1));
+        robot.push(KeyCode.CONTROL, KeyCode.H);
+        waitFor("the other to be hidden", () -> !grid.model().title(1).equals(first));
+        assertThat(model().unsavedProperty().get()).isTrue();
+        assertThat(model().lastActProperty().get()).isEqualTo("arranged the columns in the window");
+        assertThat(grid.model().rows()).isEqualTo(rows);
+        assertThat(model().outcomeProperty()
+                        .get()
+                        .orElseThrow()
+                        .plan()
+                        .columns()
+                        .get(0)
+                        .name())
+                .as("the master is as it was")
+                .isEqualTo(first);
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.H);
+        waitFor(
+                "all as in the master",
+                () -> grid.model().title(0).equals(first)
+                        && grid.model().title(1).equals(second));
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor("it taken back", () -> grid.model().title(0).equals(second));
+    }
 }

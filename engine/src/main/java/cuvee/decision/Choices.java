@@ -100,6 +100,7 @@ public final class Choices {
                 Optional.of(new RowChoice.Checked(subject, on))
                         .filter(check -> answer.equals(RowChoice.Checked.WANTED));
             case Kinds.SUMMARY -> Optional.of(new RowChoice.Summarised(subject, answer, on));
+            case Kinds.IN_VIEW -> RowChoice.InView.of(decision.answer());
             case Kinds.CLOSED -> ProofChoice.Closed.of(subject, decision.answer());
             case Kinds.FINDING -> Optional.ofNullable(ProofChoice.Accepted.of(subject, decision.answer()));
             default -> aboutTables(decision.kind(), subject, decision.answer());

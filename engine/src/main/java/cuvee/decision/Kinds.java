@@ -48,6 +48,7 @@ public final class Kinds {
     public static final String CHECK = "check";
     public static final String FINDING = "finding";
     public static final String CLOSED = "closed";
+    public static final String IN_VIEW = "in-view";
 
     /** All of them. */
     public static final Set<String> ALL = Set.of(
@@ -94,7 +95,8 @@ public final class Kinds {
             SUMMARY,
             CHECK,
             FINDING,
-            CLOSED);
+            CLOSED,
+            IN_VIEW);
 
     private Kinds() {}
 }

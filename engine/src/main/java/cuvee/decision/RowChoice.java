@@ -7,7 +7,10 @@ import cuvee.rework.Phrase;
 import cuvee.rework.RowRules;
 import cuvee.summary.SummaryWords;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 
 /** Decisions about the rows of the master: which are kept, how they are ordered, and which values become columns. */
 public sealed interface RowChoice extends Choice {
@@ -168,6 +171,77 @@ public sealed interface RowChoice extends Choice {
                     name,
                     SummaryWords.renamed(said, List.copyOf(renaming.columns()), renaming.from(), renaming.to()),
                     on);
+        }
+    }
+
+    /**
+     * How the columns of the master stand in the window; nothing that is delivered follows it.
+     *
+     * @param columns in their order; those that are not named stand where the master has them
+     */
+    record InView(List<Placed> columns) implements RowChoice {
+        public InView {
+            columns = List.copyOf(columns);
+        }
+
+        /** Whether a column is seen. */
+        public enum Seen {
+            SHOWN,
+            /** Stays where it is when the others are scrolled. */
+            KEPT,
+            HIDDEN;
+
+            String word() {
+                return name().toLowerCase(Locale.ROOT);
+            }
+        }
+
+        /**
+         * A column.
+         *
+         * @param width in pixels; 0 for the one that suits it
+         */
+        public record Placed(String column, Seen seen, int width) {
+            private static Optional<Placed> of(String words) {
+                List<String> parts = Names.splitTexts(words);
+                return parts.size() == 3 && parts.get(2).matches("\\d{1,5}")
+                        ? Arrays.stream(Seen.values())
+                                .filter(seen -> seen.word().equals(parts.get(1)))
+                                .findFirst()
+                                .map(seen -> new Placed(parts.get(0), seen, Integer.parseInt(parts.get(2))))
+                        : Optional.empty();
+            }
+
+            private String words() {
+                return Names.joinTexts(List.of(column, seen.word(), String.valueOf(width)));
+            }
+        }
+
+        static Optional<InView> of(String answer) {
+            List<Placed> columns = new ArrayList<>();
+            for (String words : Names.splitTexts(answer)) {
+                Optional<Placed> placed = Placed.of(words);
+                if (placed.isEmpty()) {
+                    return Optional.empty();
+                }
+                columns.add(placed.get());
+            }
+            return Optional.of(new InView(columns));
+        }
+
+        @Override
+        public Words words() {
+            return new Words(
+                    Kinds.IN_VIEW,
+                    ALL_ROWS,
+                    Names.joinTexts(columns.stream().map(Placed::words).toList()));
+        }
+
+        @Override
+        public Choice renamed(Renaming renaming) {
+            return new InView(columns.stream()
+                    .map(each -> new Placed(renaming.of(each.column()), each.seen(), each.width()))
+                    .toList());
         }
     }
 

@@ -154,6 +154,9 @@ final class Acts {
         if (about instanceof RowChoice.Checked check) {
             return "added the check " + check.said();
         }
+        if (about instanceof RowChoice.InView) {
+            return "arranged the columns in the window";
+        }
         if (about instanceof RowChoice.Summarised summary) {
             return "kept the summary " + summary.name();
         }

@@ -385,6 +385,19 @@ public final class JobModel implements AutoCloseable {
         refresh();
     }
 
+    /** Keeps how the columns of the master stand in the window; the master stays as it is. */
+    public void keepLook(ColumnLook look) {
+        boolean followed = history.now().equals(shown);
+        Choice.Words words = look.choice().words();
+        step(
+                look.placed().isEmpty()
+                        ? history.now().withoutSettled(words.kind(), words.subject())
+                        : history.now()
+                                .withSettled(new Decision(words.kind(), words.subject(), words.answer(), BY_HAND, "")));
+        pending = followed ? "" : pending;
+        shown = followed ? history.now() : shown;
+    }
+
     /** Keeps an answer of the analyst's with who gave it and when. */
     void sign(Choice.Words words) {
         step(history.now()
@@ -749,6 +762,11 @@ public final class JobModel implements AutoCloseable {
         cancel();
         worker.execute(session::close);
         worker.shutdown();
+    }
+
+    /** True once the job was closed. */
+    public boolean isClosed() {
+        return closed;
     }
 
     /** Waits until everything has come to an end after {@link #close}. */

@@ -18,6 +18,7 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
@@ -530,15 +531,14 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     }
 
     /** Columns that could be made from some columns, going by what they hold in a row. */
-    public List<MadeFrom> makings(long row, int first, int last) {
+    public List<MadeFrom> makings(long row, int... columns) {
         List<MadeFrom.Selected> selected = new ArrayList<>();
-        if (!isBefore(first) || !isBefore(last)) {
+        if (!Arrays.stream(columns).allMatch(this::isBefore)) {
             return List.of();
         }
         Optional<MasterReader.Line> line = line(row);
-        for (int column = first; column <= last; column++) {
-            int at = column;
-            String sample = line.map(found -> found.values().get(at)).orElse(null);
+        for (int column : columns) {
+            String sample = line.map(found -> found.values().get(column)).orElse(null);
             selected.add(new MadeFrom.Selected(title(column), type(column), sample));
         }
         return MadeFrom.of(selected);
