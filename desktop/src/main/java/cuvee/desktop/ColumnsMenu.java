@@ -87,6 +87,11 @@ final class ColumnsMenu extends MenuButton {
         model.keepLook(ColumnLook.OF_THE_MASTER);
     }
 
+    /** Says how many columns are hidden, so that none is missed. */
+    void tell(int hidden) {
+        setText(hidden == 0 ? "Columns" : "Columns, " + hidden + " hidden");
+    }
+
     /** Does by keys what the menu offers; true where the keys meant it. */
     boolean key(KeyEvent e) {
         Optional<Chosen> now = chosen.get();

@@ -1,6 +1,7 @@
 package cuvee.desktop;
 
 import cuvee.finding.Question;
+import cuvee.model.Deed;
 import cuvee.model.Finder;
 import cuvee.model.JobModel;
 import cuvee.model.Ledger;
@@ -44,6 +45,7 @@ final class JobFrame extends BorderPane {
     private final ReworkView rework;
     private final QuestionList questions;
     private final FactsPane facts;
+    private final MapLayer map = new MapLayer(this::toggleMap);
     private final List<GridView> grids;
     private Stage stage = Stage.COLLECT;
     private @Nullable Question asked;
@@ -181,7 +183,8 @@ final class JobFrame extends BorderPane {
                 Pieces.item("Question before", "Alt+Page Up", () -> nextQuestion(-1)),
                 Pieces.line(),
                 Pieces.item("A blank workbook for those who send ...", "", this::blankWorkbook),
-                Pieces.item("Light or dark", "Shortcut+L", shell::changeTheme));
+                Pieces.item("Light or dark", "Shortcut+L", shell::changeTheme),
+                Pieces.item("Map of what can be done here", "F1", this::toggleMap));
     }
 
     private void blankWorkbook() {
@@ -247,6 +250,18 @@ final class JobFrame extends BorderPane {
             questions.applyCss();
             questions.layout();
             questions.focusChosen();
+        }
+    }
+
+    /** Shows what can be done here by keys, or folds it. */
+    void toggleMap() {
+        if (view.getChildren().contains(map)) {
+            go(stage);
+        } else {
+            slips.close();
+            map.show(stage);
+            view.getChildren().setAll(map);
+            map.takeKeys();
         }
     }
 
@@ -349,6 +364,14 @@ final class JobFrame extends BorderPane {
 
     /** Goes to what was found by its name. */
     private void goTo(Finder.Found found) {
+        Optional<Deed> deed = found.deed();
+        if (deed.isPresent()) {
+            // Back to where the keys were before they went to Find, unless it is done in another stage.
+            go(deed.get().stage().orElse(stage));
+            Node target = getScene().getFocusOwner();
+            MapLayer.press(deed.get(), target == null ? this : target);
+            return;
+        }
         if (found.stage() == Stage.READ) {
             openSheet(found.where());
             return;

@@ -208,13 +208,16 @@ final class MasterView extends VBox {
 
     private void lay(GridView in, @Nullable MasterGrid rows) {
         if (rows != null) {
+            int before = in.selectedColumn();
             int selected = in.model() instanceof LaidGrid ? selectedColumn(in) : 0;
             LaidGrid laid = new LaidGrid(rows, columnLook);
             in.setModel(laid);
-            int place = laid.placeOf(selected);
+            int there = laid.placeOf(selected);
+            int place = there >= 0 ? there : Math.min(before, laid.columns() - 1);
             if (place >= 0 && place != in.selectedColumn()) {
                 in.select(in.selectedRow(), place);
             }
+            columns.tell(columnLook.hidden(LaidGrid.names(rows)).size());
         }
     }
 

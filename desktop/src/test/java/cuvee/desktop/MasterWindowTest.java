@@ -192,6 +192,9 @@ class MasterWindowTest extends InAWindow {
         robot.interact(() -> grid.select(0, 1));
         robot.push(KeyCode.CONTROL, KeyCode.H);
         waitFor("the other to be hidden", () -> !grid.model().title(1).equals(first));
+        assertThat(this.<javafx.scene.control.MenuButton>find("#master-columns").getText())
+                .isEqualTo("Columns, 1 hidden");
+        assertThat(grid.selectedColumn()).as("its neighbour is selected").isEqualTo(1);
         assertThat(model().unsavedProperty().get()).isTrue();
         assertThat(model().lastActProperty().get()).isEqualTo("arranged the columns in the window");
         assertThat(grid.model().rows()).isEqualTo(rows);
@@ -211,5 +214,25 @@ class MasterWindowTest extends InAWindow {
                         && grid.model().title(1).equals(second));
         robot.push(KeyCode.CONTROL, KeyCode.Z);
         waitFor("it taken back", () -> grid.model().title(0).equals(second));
+    }
+
+    @Test
+    void theMapListsWhatCanBeDoneHereAndFindDoesIt() {
+        robot.push(KeyCode.F1);
+        waitFor("the map", () -> robot.lookup("#map").tryQuery().isPresent());
+        assertThat(robot.lookup("#map .label").queryAllAs(javafx.scene.control.Label.class))
+                .extracting(javafx.scene.control.Label::getText)
+                .contains("In Master", "Hide the chosen column", "Ctrl+H", "Everywhere", "Undo");
+        robot.push(KeyCode.ESCAPE);
+        waitFor("it folded", () -> robot.lookup("#map").tryQuery().isEmpty());
+        GridView grid = find("#master-grid");
+        robot.interact(() -> grid.select(0, 1));
+        String second = Objects.requireNonNull(grid.model()).title(1);
+        robot.push(KeyCode.CONTROL, KeyCode.K).write("hide the chosen");
+        waitFor("the offer", this::offering);
+        robot.push(KeyCode.ENTER);
+        waitFor(
+                "it hidden",
+                () -> !Objects.requireNonNull(grid.model()).title(1).equals(second));
     }
 }

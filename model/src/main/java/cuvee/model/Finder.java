@@ -41,6 +41,16 @@ public final class Finder {
             return new Found(text, IN_ROWS, Stage.MASTER, "", Where.JOB);
         }
 
+        static Found ofDeed(Deed deed) {
+            String where = deed.stage().map(stage -> ", " + stage.title()).orElse("");
+            return new Found(deed.words(), deed.keys() + where, deed.stage().orElse(Stage.COLLECT), "", Where.JOB);
+        }
+
+        /** What is to be done, where it is no place to go to. */
+        public Optional<Deed> deed() {
+            return Deed.all().stream().filter(each -> equals(ofDeed(each))).findFirst();
+        }
+
         /** True for a text that is looked for in the rows of the master. */
         public boolean isInRows() {
             return what.equals(IN_ROWS);
@@ -75,6 +85,10 @@ public final class Finder {
             }
         }
         found.addAll(within);
+        Deed.all().stream()
+                .filter(deed -> deed.isCalled(words))
+                .map(Found::ofDeed)
+                .forEach(found::add);
         List<Found> offered = new ArrayList<>(found.subList(0, Math.min(MOST - 1, found.size())));
         if (outcome.filter(made -> made.rows() > 0).isPresent()) {
             offered.add(Found.inRows(words.strip()));
