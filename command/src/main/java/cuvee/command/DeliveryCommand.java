@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
@@ -59,6 +60,9 @@ final class DeliveryCommand implements Callable<Integer> {
 
     @Option(names = "--key", paramLabel = "COLUMN", description = "A column by which rows are matched.")
     private List<String> keys = List.of();
+
+    @Option(names = "--about", description = "Write the account of the master into a tab of the workbook.")
+    private boolean about;
 
     @Option(names = "--preview", description = "Tell what it would change; nothing is written.")
     private boolean preview;
@@ -142,6 +146,8 @@ final class DeliveryCommand implements Callable<Integer> {
             problem = "Name one of --tab, --table and --each.";
         } else if (wanted.get() != Delivery.How.REPLACE && tab.isEmpty() && table.isEmpty()) {
             problem = "A whole file is always replaced; --how is for a tab or a table.";
+        } else if (about && !(target.toLowerCase(Locale.ROOT).endsWith(".xlsx") && tab.isEmpty() && each.isEmpty())) {
+            problem = "An account of the master goes with a whole workbook, .xlsx, only.";
         }
         if (!problem.isEmpty()) {
             usage(problem);
@@ -152,7 +158,7 @@ final class DeliveryCommand implements Callable<Integer> {
                         ? new Delivery.Table(table, wanted.get(), keys)
                         : !tab.isEmpty()
                                 ? new Delivery.Tab(tab, wanted.get(), keys)
-                                : !each.isEmpty() ? new Delivery.Each(each) : new Delivery.Whole());
+                                : !each.isEmpty() ? new Delivery.Each(each) : new Delivery.Whole(about));
     }
 
     /** The target as a job has it. */

@@ -37,6 +37,7 @@ import javafx.event.ActionEvent;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Control;
@@ -531,6 +532,14 @@ final class DeliverView extends VBox {
             card.getChildren().add(words(delivery, outcome.get()));
         } else {
             card.getChildren().add(Pieces.wrapped(would(target, outcome)));
+            if (delivery.form() instanceof Delivery.Whole whole
+                    && String.valueOf(target).endsWith(".xlsx")) {
+                CheckBox about = new CheckBox("with the account of the master in a tab of its own");
+                about.setId("deliver-about");
+                about.setSelected(whole.about());
+                about.setOnAction(e -> change(delivery, new Delivery.Whole(about.isSelected())));
+                card.getChildren().add(about);
+            }
         }
         String previewed = previews.get(delivery);
         if (previewed != null) {

@@ -29,7 +29,6 @@ final class MapLayer extends VBox {
         close = Pieces.button("Fold the map", "F1", "map-close", fold);
         ScrollPane scroll = new ScrollPane(both);
         scroll.setFitToWidth(true);
-        scroll.getStyleClass().add("findings-side");
         VBox.setVgrow(scroll, Priority.ALWAYS);
         getChildren().addAll(Pieces.row(12, heading, Pieces.space(), close), scroll);
         addEventHandler(KeyEvent.KEY_PRESSED, e -> {
@@ -42,7 +41,7 @@ final class MapLayer extends VBox {
 
     /** Shows that of a stage. */
     void show(Stage stage) {
-        heading.setText("What can be done by keys");
+        heading.setText("What can be done by keys, or by asking Find for it (Ctrl+K)");
         List<Deed> here = Deed.in(stage);
         VBox own = column("In " + stage.title(), here);
         if (here.isEmpty()) {

@@ -19,6 +19,7 @@ import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
@@ -50,18 +51,53 @@ public final class MasterFiles {
      *
      * @param summaries those that go with the master, where a form has room for them
      * @param tab the tab of the master, where a form has tabs
+     * @param about what is said of the master, where a form has room for it
      */
-    public record Content(MasterReader reader, MasterPlan plan, List<NamedTable> summaries, String tab) {
+    public record Content(MasterReader reader, MasterPlan plan, List<NamedTable> summaries, String tab, About about) {
         public Content {
             summaries = List.copyOf(summaries);
         }
 
         public Content(MasterReader reader, MasterPlan plan, List<NamedTable> summaries) {
-            this(reader, plan, summaries, "Master");
+            this(reader, plan, summaries, "Master", About.NOTHING);
+        }
+
+        public Content with(About said) {
+            return new Content(reader, plan, summaries, tab, said);
         }
 
         Content inTab(String name) {
-            return new Content(reader, plan, summaries, name);
+            return new Content(reader, plan, summaries, name, about);
+        }
+    }
+
+    /** What is said of a master beside it: a title, whether it can be relied on, and sections. */
+    public record About(String title, String verdict, List<AboutTab.Section> sections) {
+        public static final About NOTHING = new About("", "", List.of());
+
+        public About {
+            sections = List.copyOf(sections);
+        }
+
+        /** The same with a section of sentences. */
+        public About said(String section, List<String> sentences) {
+            return more(new AboutTab.Section(
+                    section, sentences.stream().map(List::of).toList(), false));
+        }
+
+        /** The same with a table, the names of its columns first. */
+        public About table(String section, List<List<String>> rows) {
+            return more(new AboutTab.Section(section, rows, true));
+        }
+
+        private About more(AboutTab.Section section) {
+            List<AboutTab.Section> all = new ArrayList<>(sections);
+            all.add(section);
+            return new About(title, verdict, all);
+        }
+
+        boolean isNothing() {
+            return title.isEmpty() && sections.isEmpty();
         }
     }
 

@@ -24,13 +24,15 @@ final class SummaryTabs {
 
     private SummaryTabs() {}
 
-    static void write(Workbook workbook, MasterFiles.Content content) throws IOException {
+    /** Writes them; answers the names of tabs that are taken. */
+    static Set<String> write(Workbook workbook, MasterFiles.Content content) throws IOException {
         Set<String> names = new HashSet<>(Set.of(content.tab().toLowerCase(Locale.ROOT), "history"));
         for (NamedTable summary : content.summaries()) {
             Worksheet sheet = workbook.newWorksheet(name(summary.name(), names));
             write(sheet, summary);
             sheet.finish();
         }
+        return names;
     }
 
     /** A name that a tab may have and that no other tab has. */

@@ -39,7 +39,7 @@ final class WorkbookForm implements MasterFiles.Form {
             Tabs tabs = new Tabs(workbook, content.plan(), content.tab());
             content.reader().each(tabs::row);
             tabs.end();
-            SummaryTabs.write(workbook, content);
+            AboutTab.write(workbook, content.about(), SummaryTabs.write(workbook, content));
         } catch (UncheckedIOException failed) {
             throw new IOException(failed.getMessage(), failed);
         }

@@ -67,8 +67,16 @@ public record Delivery(String name, String target, Form form, List<String> accep
     /** What of a target is written. */
     public sealed interface Form {}
 
-    /** The whole file. */
-    public record Whole() implements Form {}
+    /**
+     * The whole file.
+     *
+     * @param about true where a workbook has a tab with the account of the master
+     */
+    public record Whole(boolean about) implements Form {
+        public Whole() {
+            this(false);
+        }
+    }
 
     /**
      * A workbook that someone prepared, with keys down one column and items across one row.

@@ -99,6 +99,8 @@ final class JobJson {
             table.keys().forEach(inner.putArray("keys")::add);
         } else if (form instanceof Delivery.Each each) {
             node.putObject("each").put("column", each.column());
+        } else if (form instanceof Delivery.Whole whole && whole.about()) {
+            node.put("about", true);
         }
     }
 
@@ -201,7 +203,7 @@ final class JobJson {
         }
         return node.path("each").isObject()
                 ? new Delivery.Each(text(node.path("each"), "column", named))
-                : new Delivery.Whole();
+                : new Delivery.Whole(node.path("about").asBoolean(false));
     }
 
     private static Delivery.How how(JsonNode node, String named) {

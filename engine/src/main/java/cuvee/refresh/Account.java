@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import cuvee.check.Reconciled;
 import cuvee.check.SourceChange;
+import cuvee.deliver.MasterFiles;
 import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
 import cuvee.finding.Finding;
@@ -61,6 +62,24 @@ public record Account(String title, String verdict, List<Part> parts) {
         page.sections().forEach(section -> parts.add(new Part.Said(section.title(), section.sentences())));
         parts.add(findings(outcome));
         return new Account(outcome.job().name(), Verdict.of(outcome).sentence(), parts);
+    }
+
+    /** It as a tab of a delivered workbook. */
+    MasterFiles.About tab() {
+        MasterFiles.About about = new MasterFiles.About(title, verdict, List.of());
+        for (Part part : parts) {
+            if (part instanceof Part.Table table) {
+                List<List<String>> rows = new ArrayList<>(List.of(table.heads()));
+                rows.addAll(table.rows());
+                if (!table.total().isEmpty()) {
+                    rows.add(table.total());
+                }
+                about = about.table(part.title(), rows);
+            } else if (part instanceof Part.Said said) {
+                about = about.said(part.title(), said.sentences());
+            }
+        }
+        return about;
     }
 
     // ---- lines ----

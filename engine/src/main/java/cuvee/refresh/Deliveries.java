@@ -174,7 +174,9 @@ final class Deliveries {
                 PostgresTable.Report report = PostgresTable.write(content, delivery.target(), table, existing);
                 return new JobSession.Delivered(0, report.said() + ".", false);
             }
-            long bytes = MasterFiles.write(content, target, this::register);
+            boolean about = form instanceof Delivery.Whole whole && whole.about();
+            long bytes = MasterFiles.write(
+                    about ? content.with(Account.of(outcome).tab()) : content, target, this::register);
             return new JobSession.Delivered(
                     bytes, Says.count(outcome.rows(), "row") + ", " + Says.size(bytes) + ".", false);
         }

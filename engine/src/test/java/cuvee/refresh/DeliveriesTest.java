@@ -146,11 +146,28 @@ class DeliveriesTest extends BatchTest {
     }
 
     @Test
+    void aWorkbookTakesTheAccountOfTheMasterAlongWhereThatIsAskedFor() throws Exception {
+        Path file = out.resolve("all.xlsx");
+        deliver(new Delivery("all", file.toString(), new Delivery.Whole(true)));
+        try (XSSFWorkbook workbook = new XSSFWorkbook(Files.newInputStream(file))) {
+            var about = workbook.getSheet("About this master");
+            List<String> first = new ArrayList<>();
+            about.forEach(row -> first.add(new DataFormatter().formatCellValue(row.getCell(0))));
+            assertThat(first).contains("Lines, from the sources to the master", "Findings", "a.csv", "All");
+        }
+        deliver(new Delivery("all", file.toString()));
+        try (XSSFWorkbook workbook = new XSSFWorkbook(Files.newInputStream(file))) {
+            assertThat(workbook.getNumberOfSheets()).isEqualTo(1);
+        }
+    }
+
+    @Test
     void everyFormOfDeliveryIsKeptInTheJobFile() {
         Path path = out.resolve("job.cuvee");
         Job job = batch.job()
                 .withDeliveries(List.of(
                         new Delivery("a", "a.xlsx"),
+                        new Delivery("g", "g.xlsx", new Delivery.Whole(true)),
                         new Delivery(
                                 "b", "a.xlsx", new Delivery.Tab("Data", Delivery.How.MATCH, List.of("Port", "Date"))),
                         new Delivery(
