@@ -20,6 +20,7 @@ import cuvee.refresh.Changed;
 import cuvee.refresh.Deciding;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
+import cuvee.refresh.Resting;
 import cuvee.refresh.SettledFinding;
 import cuvee.refresh.SourceReport;
 import java.util.ArrayList;
@@ -79,6 +80,14 @@ final class OutcomeJson {
         otherLayouts(layouts, outcome);
         decisions(root.putArray("decisions"), outcome);
         questions(root.putArray("questions"), outcome.questions());
+        Resting resting = Resting.of(outcome);
+        root.putObject("unconfirmed")
+                .put("rows", resting.rows())
+                .put("of", resting.of())
+                .put("outside", resting.outside())
+                .put("column", resting.column())
+                .put("amount", resting.amount().toPlainString())
+                .put("ofAmount", resting.allAmount().toPlainString());
         findings(root.putArray("findings"), outcome.findings());
         for (SettledFinding settled : outcome.settled()) {
             finding(root.withArray("findingsSettled").addObject(), settled.finding())

@@ -9,6 +9,7 @@ import cuvee.place.Says;
 import cuvee.refresh.Account;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
+import cuvee.refresh.Resting;
 import cuvee.refresh.Sentence;
 import cuvee.refresh.SourceReport;
 import java.io.PrintStream;
@@ -50,6 +51,10 @@ final class OutcomeText {
             out.println("  " + source.path() + ": " + source.state().word() + ", " + found);
         }
         questions(outcome, out);
+        Resting resting = Resting.of(outcome);
+        if (!resting.isNothing()) {
+            out.println("  " + resting.said());
+        }
         findings(outcome, out);
     }
 

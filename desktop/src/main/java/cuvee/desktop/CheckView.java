@@ -20,6 +20,7 @@ import cuvee.place.Where;
 import cuvee.refresh.Account;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
+import cuvee.refresh.Resting;
 import cuvee.refresh.SettledFinding;
 import cuvee.refresh.SourceReport;
 import cuvee.refresh.Verdict;
@@ -237,6 +238,10 @@ final class CheckView extends VBox {
         under.setText(Says.count(made.taken(), "file") + " taken, "
                 + Says.number(made.sources().size() - made.taken()) + " set aside; " + Says.count(lost, "line") + " of "
                 + Says.number(made.seen()) + " set aside.");
+        Resting resting = Resting.of(made);
+        if (!resting.isNothing()) {
+            under.setText(under.getText() + "\n" + resting.said());
+        }
         equations.getChildren().setAll(equation("Lines", reconciliation.equation(), Verdict.closes(made)));
         int at = made.proposal().columns().stream()
                 .map(Proposal.ColumnReport::name)

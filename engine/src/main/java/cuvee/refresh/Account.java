@@ -61,7 +61,9 @@ public record Account(String title, String verdict, List<Part> parts) {
         }
         page.sections().forEach(section -> parts.add(new Part.Said(section.title(), section.sentences())));
         parts.add(findings(outcome));
-        return new Account(outcome.job().name(), Verdict.of(outcome).sentence(), parts);
+        String resting = Resting.of(outcome).said();
+        return new Account(
+                outcome.job().name(), Verdict.of(outcome).sentence() + (resting.isEmpty() ? "" : " " + resting), parts);
     }
 
     /** It as a tab of a delivered workbook. */
