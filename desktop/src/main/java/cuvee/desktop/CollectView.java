@@ -1,6 +1,7 @@
 package cuvee.desktop;
 
 import cuvee.collect.Source;
+import cuvee.decision.SourceChoice;
 import cuvee.finding.Question;
 import cuvee.job.Job;
 import cuvee.job.Place;
@@ -210,7 +211,15 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
         places.setAlignment(Pos.CENTER_LEFT);
         places.setMinWidth(0);
         HBox.setHgrow(places, Priority.ALWAYS);
-        HBox line = Pieces.row(12, places, add);
+        Button list = Pieces.go(
+                "Places from a table",
+                "collect-list",
+                () -> choosers.get()
+                        .file("A workbook or text that lists folders")
+                        .ifPresent(path -> model.files().addList(path)));
+        list.setTooltip(
+                new Tooltip("Folders with their labels, as a table lists them; it is read again at each refresh"));
+        HBox line = Pieces.row(12, places, add, list);
         line.getStyleClass().add("place-line");
         return line;
     }
@@ -299,12 +308,29 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
     private void showPlaces(@Nullable Job before, Job now) {
         if (before != null
                 && before.places().equals(now.places())
+                && before.settled().equals(now.settled())
                 && !places.getChildren().isEmpty()) {
             return;
         }
         places.getChildren().clear();
         for (int at = 0; at < now.places().size(); at++) {
             places.getChildren().addAll(sentence(now.places(), at));
+        }
+        for (SourceChoice.Listed list : model.files().lists()) {
+            MenuButton word = Pieces.slot("place-list");
+            word.setText(list.list());
+            word.getItems()
+                    .add(Pieces.item(
+                            "Take places from this list no more",
+                            "",
+                            () -> model.files().removeList(list)));
+            places.getChildren()
+                    .addAll(
+                            Pieces.label(
+                                    now.places().isEmpty() ? "From the folders that" : "and from the folders that"),
+                            word,
+                            Pieces.label("lists under " + list.folder()
+                                    + (list.label().isEmpty() ? "" : ", called by " + list.label())));
         }
     }
 

@@ -302,7 +302,7 @@ public final class Collector {
         if (own.contains(file.toAbsolutePath().normalize())
                 || lower.endsWith(".cuvee")
                 || lower.endsWith(".cuvee.before")) {
-            return source.setAside("own-file", "written by Cuvee for this job");
+            return source.setAside("own-file", "a file of this job, and no source");
         }
         if (lower.endsWith(".tmp") || lower.endsWith(".part") || lower.endsWith(".crdownload")) {
             return source.setAside("unfinished", "an unfinished download or a temporary file");

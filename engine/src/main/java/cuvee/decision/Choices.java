@@ -149,6 +149,11 @@ public final class Choices {
             case Kinds.SOURCE_NAME -> Optional.of(new SourceChoice.Called(subject, answer));
             case Kinds.CORRECTION ->
                 Correction.read(new Decision(kind, subject, answer, "", "")).map(SourceChoice.Corrected::new);
+            case Kinds.PLACES_FROM ->
+                Optional.of(Names.splitTexts(answer))
+                        .filter(parts -> parts.size() <= 2 && !parts.get(0).isEmpty())
+                        .map(parts ->
+                                new SourceChoice.Listed(subject, parts.get(0), parts.size() < 2 ? "" : parts.get(1)));
             case Kinds.NEW_COLUMNS -> Optional.of(new SourceChoice.NewColumns(answer));
             case Kinds.NIL_RETURN ->
                 Optional.of(Names.splitTexts(subject))

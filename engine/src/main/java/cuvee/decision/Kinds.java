@@ -49,6 +49,7 @@ public final class Kinds {
     public static final String FINDING = "finding";
     public static final String CLOSED = "closed";
     public static final String IN_VIEW = "in-view";
+    public static final String PLACES_FROM = "places-from";
 
     /** All of them. */
     public static final Set<String> ALL = Set.of(
@@ -96,7 +97,8 @@ public final class Kinds {
             CHECK,
             FINDING,
             CLOSED,
-            IN_VIEW);
+            IN_VIEW,
+            PLACES_FROM);
 
     private Kinds() {}
 }

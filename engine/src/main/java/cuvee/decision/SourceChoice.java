@@ -77,6 +77,28 @@ public sealed interface SourceChoice extends Choice {
         }
     }
 
+    /**
+     * Places that stand in a table, read again at each refresh.
+     *
+     * @param list the file with the table
+     * @param folder the header over the folders
+     * @param label the header over their labels; empty where they have none
+     */
+    record Listed(String list, String folder, String label) implements SourceChoice {
+        @Override
+        public Words words() {
+            return new Words(
+                    Kinds.PLACES_FROM,
+                    list,
+                    Names.joinTexts(label.isEmpty() ? List.of(folder) : List.of(folder, label)));
+        }
+
+        @Override
+        public Choice moved(Move move) {
+            return new Listed(move.path(list), folder, label);
+        }
+    }
+
     /** What becomes of the rows of a file that is gone, or that cannot be read. */
     record Lost(String kind, String path, boolean keep) implements SourceChoice {
         @Override

@@ -337,7 +337,7 @@ final class Deliveries {
         Codes.of(job).stream()
                 .filter(codes -> !codes.file().isEmpty())
                 .forEach(codes -> inputs.add(jobFolder.get().resolve(codes.file())));
-        List<Path> places = job.places().stream()
+        List<Path> places = ListedPlaces.with(job, jobFolder.get(), List.of(), new ArrayList<>()).places().stream()
                 .map(place -> jobFolder.get().resolve(place.path()))
                 .toList();
         return new TargetGuard(inputs, places, written);

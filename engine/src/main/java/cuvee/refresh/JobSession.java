@@ -55,6 +55,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -221,10 +222,12 @@ public final class JobSession implements AutoCloseable {
     public Outcome refresh(Job given, Mode mode, Progress progress) {
         Stopwatch watch = new Stopwatch();
         progress.at(Progress.Stage.COLLECTING, 0, 0);
-        Collector.Collected collected = collect(given);
-        Job asked = withNames(Choices.inNewWords(given), collected.names());
+        List<Finding> findings = new ArrayList<>();
+        Job everywhere = ListedPlaces.with(given, jobFolder, homes(), findings);
+        Collector.Collected collected = collectIn(everywhere);
+        Job asked = withNames(Choices.inNewWords(everywhere), collected.names());
         listed = collected.sources();
-        List<Finding> findings = new ArrayList<>(collected.findings());
+        findings.addAll(collected.findings());
         List<Question> questions = new ArrayList<>();
         if (!store.madeAnew().isEmpty() && known.isEmpty()) {
             findings.add(new Finding(
@@ -352,7 +355,8 @@ public final class JobSession implements AutoCloseable {
             arrivals = SendersAndMonths.arrivals(proposal, reader, totals);
             findings.addAll(AuditFindings.of(proposal.plan(), reader));
             findings.addAll(closed.findings(proposal, reader));
-            proposal = proposal.withJob(closed.recorded(proposal.job(), proposal, reader, facts));
+            proposal = proposal.withJob(
+                    closed.recorded(proposal.job(), proposal, reader, facts).withPlaces(given.places()));
         }
         keepRows(new ClosedPeriods(proposal.job()), job, keptSources, facts, gone, findings);
         findings.addAll(new MasterFindings(store, proposal).all(codes, shaped));
@@ -470,7 +474,16 @@ public final class JobSession implements AutoCloseable {
      * @throws CuveeException where none of the places can be looked at
      */
     public Collector.Collected collect(Job job) {
-        Set<Path> own = new HashSet<>();
+        return collectIn(ListedPlaces.with(job, jobFolder, homes(), new ArrayList<>()));
+    }
+
+    /** The places that what is known came from. */
+    private Set<String> homes() {
+        return known.values().stream().map(SourceFacts::home).collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    private Collector.Collected collectIn(Job job) {
+        Set<Path> own = new HashSet<>(ListedPlaces.files(job, jobFolder));
         job.deliveries()
                 .forEach(delivery ->
                         delivery.prepared().ifPresent(prepared -> own.add(deliveries.workbookOf(prepared))));

@@ -78,6 +78,8 @@ class ChoicesTest {
                 of("summary", "For the board", "total Fare: a line for each Port, only where Weight over 3"),
                 of("summary", "Old | one", "not now: number of rows"),
                 of("in-view", "rows", "Weight in kg \\| kept \\| 0 | Port \\\\\\| pier \\| hidden \\| 120"),
+                of("places-from", "lists/ports.csv", "Folder | Port \\| pier"),
+                of("places-from", "ports.csv", "Folder"),
                 of("closed", "Month | 2026-03", "closed"),
                 of("closed", "Month | 2026-03", "closed | 412 | Fare \\| 10.5 | north/a.csv \\| 0ab1"),
                 of("finding", "f0a1b2c3", "so"),

@@ -175,6 +175,9 @@ final class Acts {
         if (about instanceof SourceChoice.InOrder) {
             return "the order of the files";
         }
+        if (about instanceof SourceChoice.Listed listed) {
+            return "took places from " + name(listed.list());
+        }
         if (about instanceof SourceChoice.NilReturn nil) {
             return "nothing to report from " + nil.sender() + " for " + nil.month();
         }

@@ -3,8 +3,11 @@ package cuvee.model;
 import cuvee.check.Arrivals;
 import cuvee.collect.Collector;
 import cuvee.decision.Choice;
+import cuvee.decision.Choices;
+import cuvee.decision.Kinds;
 import cuvee.decision.SourceChoice;
 import cuvee.decision.TableChoice;
+import cuvee.finding.CuveeException;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.Place;
@@ -12,12 +15,14 @@ import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.refresh.Board;
 import cuvee.refresh.JobSession;
+import cuvee.refresh.ListedPlaces;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.SourceReport;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Objects;
 import java.util.function.Consumer;
 
 /** The places, files and sheets of an open job: which belong, and how they are read. Used on the interface thread. */
@@ -40,6 +45,32 @@ public final class FilesModel {
             }
         }
         model.take(model.now().withPlaces(places));
+    }
+
+    /** Takes places from a table that lists them, read again at each refresh; says why where it cannot. */
+    public void addList(Path file) {
+        try {
+            Path folder =
+                    Objects.requireNonNullElse(model.file().toAbsolutePath().getParent(), Path.of(""));
+            model.take(model.now().withSettled(ListedPlaces.from(file, folder)));
+        } catch (CuveeException refused) {
+            model.say(refused.finding().text(), true);
+        }
+    }
+
+    /** The lists that places are taken from. */
+    public List<SourceChoice.Listed> lists() {
+        return model.now().settled().stream()
+                .filter(decision -> decision.kind().equals(Kinds.PLACES_FROM))
+                .map(decision -> Choices.of(decision, List.of()))
+                .filter(SourceChoice.Listed.class::isInstance)
+                .map(SourceChoice.Listed.class::cast)
+                .toList();
+    }
+
+    /** Takes places from a list no more. */
+    public void removeList(SourceChoice.Listed list) {
+        model.decide(Kinds.PLACES_FROM, list.list(), "");
     }
 
     /** Changes a place: its label, how deep it goes, which names belong to it. */

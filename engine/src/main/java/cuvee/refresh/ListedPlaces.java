@@ -1,0 +1,262 @@
+package cuvee.refresh;
+
+import cuvee.decision.Choices;
+import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice.Listed;
+import cuvee.finding.CuveeException;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.job.JobDraft;
+import cuvee.job.Place;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.sheet.SheetFiles;
+import cuvee.value.LooseText;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+
+/**
+ * Places that stand in a table that people keep: a workbook or a text that lists folders, with labels where it has them. It
+ * is read again at each refresh. A folder beside those listed that holds files and is not listed is pointed out.
+ */
+public final class ListedPlaces {
+    static final String KIND = Kinds.PLACES_FROM;
+    private static final int MOST_NAMED = 6;
+    /** A column names folders where so many of its texts are some. */
+    private static final double MOSTLY = 0.5;
+
+    private ListedPlaces() {}
+
+    /** The lists of a job. */
+    static List<Listed> of(Job job) {
+        return job.settled().stream()
+                .filter(decision -> decision.kind().equals(KIND))
+                .map(decision -> Choices.of(decision, List.of()))
+                .filter(Listed.class::isInstance)
+                .map(Listed.class::cast)
+                .toList();
+    }
+
+    /** The files of the lists, which are no sources. */
+    static Set<Path> files(Job job, Path jobFolder) {
+        Set<Path> files = new HashSet<>();
+        of(job).forEach(listed ->
+                files.add(jobFolder.resolve(listed.list()).toAbsolutePath().normalize()));
+        return files;
+    }
+
+    /**
+     * The job with the places that its lists name behind its own; what is wrong with a list is said.
+     *
+     * @param before the places of the last refresh, which stand where a list cannot be read
+     */
+    static Job with(Job job, Path jobFolder, Collection<String> before, List<Finding> findings) {
+        List<Listed> lists = of(job);
+        if (lists.isEmpty()) {
+            return job;
+        }
+        Map<String, Place> places = new LinkedHashMap<>();
+        job.places().forEach(place -> places.put(place.path(), place));
+        for (Listed listed : lists) {
+            Path file = jobFolder.resolve(listed.list());
+            try {
+                places(listed, file, SmallTable.read(file), jobFolder, findings)
+                        .forEach(place -> places.putIfAbsent(place.path(), place));
+            } catch (CuveeException unreadable) {
+                findings.add(new Finding(
+                        Severity.WARNING,
+                        "list-unreadable",
+                        Where.source(listed.list()),
+                        "The list of places cannot be read: "
+                                + unreadable.finding().what(),
+                        "The places of the last refresh are looked at.",
+                        "Put it back, or take the list out of the job."));
+                before.stream()
+                        .filter(home -> !home.isEmpty())
+                        .forEach(home -> places.putIfAbsent(home, Place.of(home)));
+            }
+        }
+        beside(places, jobFolder, findings);
+        return job.withPlaces(List.copyOf(places.values()));
+    }
+
+    private static List<Place> places(
+            Listed listed, Path file, SmallTable table, Path jobFolder, List<Finding> findings) {
+        int folder = at(table, listed.folder());
+        int label = listed.label().isEmpty() ? -1 : at(table, listed.label());
+        if (folder < 0) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "list-column",
+                    Where.source(listed.list()),
+                    "The list of places has no column " + Says.quoted(listed.folder()) + ".",
+                    "The places that it names are not looked at.",
+                    "Its columns are "
+                            + Says.list(
+                                    table.headers().stream().map(Says::quoted).toList()) + "."));
+            return List.of();
+        }
+        List<Place> places = new ArrayList<>();
+        for (List<String> row : table.rows()) {
+            path(row.get(folder), file, jobFolder).ifPresent(path -> {
+                Place place =
+                        Place.of(JobDraft.relative(jobFolder.toAbsolutePath().normalize(), path));
+                places.add(label < 0 ? place : place.withLabel(row.get(label)));
+            });
+        }
+        return places;
+    }
+
+    private static int at(SmallTable table, String header) {
+        String key = LooseText.key(header);
+        for (int i = 0; i < table.headers().size(); i++) {
+            if (LooseText.key(table.headers().get(i)).equals(key)) {
+                return i;
+            }
+        }
+        return -1;
+    }
+
+    /** A folder as a list names it: as it is, or from where the list lies, or from where the job lies. */
+    private static Optional<Path> path(String text, Path list, Path jobFolder) {
+        String plain = text.strip().replace('\\', '/');
+        if (plain.isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            Path beside = list.toAbsolutePath().resolveSibling(plain).normalize();
+            Path fromJob = jobFolder.toAbsolutePath().resolve(plain).normalize();
+            return Optional.of(!Files.exists(beside) && Files.exists(fromJob) ? fromJob : beside);
+        } catch (InvalidPathException notAPath) {
+            return Optional.empty();
+        }
+    }
+
+    /** Folders with files beside several that are listed, which no list names. */
+    private static void beside(Map<String, Place> places, Path jobFolder, List<Finding> findings) {
+        Map<Path, Integer> parents = new HashMap<>();
+        Set<Path> known = new HashSet<>();
+        for (Place place : places.values()) {
+            Path path = jobFolder.resolve(place.path()).toAbsolutePath().normalize();
+            known.add(path);
+            Path parent = path.getParent();
+            if (parent != null) {
+                parents.merge(parent, 1, Integer::sum);
+            }
+        }
+        TreeSet<String> unlisted = new TreeSet<>();
+        parents.forEach((parent, count) -> {
+            if (count > 1 && !known.contains(parent)) {
+                folders(parent)
+                        .filter(each -> !known.contains(each) && holdsFiles(each))
+                        .forEach(each -> unlisted.add(
+                                JobDraft.relative(jobFolder.toAbsolutePath().normalize(), each)));
+            }
+        });
+        if (!unlisted.isEmpty()) {
+            List<String> named = new ArrayList<>(
+                    unlisted.stream().limit(MOST_NAMED).map(Says::quoted).toList());
+            if (unlisted.size() > MOST_NAMED) {
+                named.add(Says.number(unlisted.size() - MOST_NAMED) + " more");
+            }
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "not-listed",
+                    Where.JOB,
+                    Says.count(unlisted.size(), "folder") + " beside the places listed "
+                            + (unlisted.size() == 1 ? "holds" : "hold") + " files and "
+                            + (unlisted.size() == 1 ? "is" : "are") + " in no list: " + Says.list(named) + ".",
+                    "Their files are not looked at.",
+                    "Put them into the list, or settle this in Check where it is so."));
+        }
+    }
+
+    private static Stream<Path> folders(Path parent) {
+        try (Stream<Path> inside = Files.list(parent)) {
+            return inside
+                    .filter(Files::isDirectory)
+                    .filter(each -> !String.valueOf(each.getFileName()).startsWith("."))
+                    .sorted()
+                    .toList()
+                    .stream();
+        } catch (IOException unreachable) {
+            return Stream.empty();
+        }
+    }
+
+    private static boolean holdsFiles(Path folder) {
+        try (Stream<Path> inside = Files.list(folder)) {
+            return inside.anyMatch(
+                    each -> Files.isRegularFile(each) && SheetFiles.isKnownEnding(String.valueOf(each.getFileName())));
+        } catch (IOException unreachable) {
+            return false;
+        }
+    }
+
+    /**
+     * The decision that takes places from a file: the column whose texts are folders that are there, and of the others the
+     * first that tells all of them apart as their label.
+     *
+     * @throws CuveeException where the file cannot be read or no column of it names folders
+     */
+    public static Decision from(Path file, Path jobFolder) {
+        SmallTable table = SmallTable.read(file);
+        int best = -1;
+        long most = 0;
+        for (int i = 0; i < table.headers().size(); i++) {
+            int at = i;
+            long there = table.rows().stream()
+                    .filter(row -> path(row.get(at), file, jobFolder)
+                            .filter(Files::isDirectory)
+                            .isPresent())
+                    .count();
+            if (there > most) {
+                most = there;
+                best = i;
+            }
+        }
+        if (best < 0 || most < table.rows().size() * MOSTLY) {
+            throw CuveeException.failure(
+                    "no-folders",
+                    Where.source(String.valueOf(file.getFileName())),
+                    "No column of its first table names folders that are there.",
+                    "Nothing was changed.",
+                    "Write the folders as they are, or as they are seen from where the list lies.");
+        }
+        String label = "";
+        for (int i = table.headers().size() - 1; i >= 0; i--) {
+            int at = i;
+            Set<String> texts = new HashSet<>();
+            boolean apart = i != best
+                    && table.rows().stream().allMatch(row -> !row.get(at).isBlank() && texts.add(row.get(at)));
+            label = apart ? table.headers().get(i) : label;
+        }
+        Listed listed = new Listed(
+                JobDraft.relative(
+                        jobFolder.toAbsolutePath().normalize(),
+                        file.toAbsolutePath().normalize()),
+                table.headers().get(best),
+                label);
+        return new Decision(
+                listed.words().kind(),
+                listed.words().subject(),
+                listed.words().answer(),
+                "by hand",
+                Says.count(most, "folder") + " of " + Says.number(table.rows().size()));
+    }
+}
