@@ -1,6 +1,6 @@
 package cuvee.check;
 
-import cuvee.master.MasterReader.Came;
+import cuvee.master.MasterFigures.Came;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;

@@ -3,23 +3,16 @@ package cuvee.master;
 import cuvee.value.Type;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.math.BigDecimal;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collection;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.duckdb.DuckDBConnection;
 import org.jspecify.annotations.Nullable;
@@ -30,8 +23,6 @@ import org.jspecify.annotations.Nullable;
  */
 public final class MasterReader implements AutoCloseable {
     private static final int CHUNK_ROWS = 200_000;
-    /** Numbers of rows that are left out, such as those of subtotals, make the last one larger than the count. */
-    private static final double MOST_NUMBERS_A_ROW = 1.5;
 
     private final DuckDBConnection connection;
     private final MasterPlan plan;
@@ -451,368 +442,18 @@ public final class MasterReader implements AutoCloseable {
         });
     }
 
-    /** How many values each column has from each table, rows that rules set aside included, by table number. */
-    public Map<Integer, long[]> filledByTable() {
-        return Sql.ask("counting values", () -> {
-            StringBuilder sql = new StringBuilder("SELECT tbl");
-            for (int i = 0; i < plan.columns().size(); i++) {
-                sql.append(", count(m").append(i).append(")");
-            }
-            Map<Integer, long[]> filled = new HashMap<>();
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery(sql + " FROM master GROUP BY tbl")) {
-                while (rows.next()) {
-                    long[] counts = new long[plan.columns().size()];
-                    for (int i = 0; i < counts.length; i++) {
-                        counts[i] = rows.getLong(2 + i);
-                    }
-                    filled.put(rows.getInt(1), counts);
-                }
-            }
-            return filled;
-        });
-    }
-
-    /**
-     * What a table came to.
-     *
-     * @param rows its rows in the master
-     * @param sums of each column that can be added up; null for others, and where it holds no number
-     * @param asideSums the same of the rows that rules set aside
-     */
-    public record Figures(long rows, List<@Nullable BigDecimal> sums, List<@Nullable BigDecimal> asideSums) {
-        public static final Figures NONE = new Figures(0, List.of(), List.of());
-
-        /** The sum of a column; nothing where it has no number. */
-        public BigDecimal sum(int column) {
-            return at(sums, column);
-        }
-
-        /** The sum of a column over the rows that rules set aside. */
-        public BigDecimal asideSum(int column) {
-            return at(asideSums, column);
-        }
-
-        private static BigDecimal at(List<@Nullable BigDecimal> sums, int column) {
-            BigDecimal sum = column < sums.size() ? sums.get(column) : null;
-            return sum == null ? BigDecimal.ZERO : sum;
-        }
-    }
-
-    /** What each table came to before the master is shaped, by table number. */
-    public Map<Integer, Figures> figures() {
-        return Sql.ask("adding up", () -> {
-            StringBuilder sql = new StringBuilder("SELECT tbl, aside = 0, count(*)");
-            for (int i = 0; i < plan.columns().size(); i++) {
-                sql.append(plan.addsUp(i) ? ", CAST(sum(m" + i + ") AS VARCHAR)" : ", NULL");
-            }
-            Map<Integer, Figures> figures = new HashMap<>();
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery(sql + " FROM master GROUP BY 1, 2")) {
-                while (rows.next()) {
-                    List<@Nullable BigDecimal> sums = new ArrayList<>();
-                    for (int i = 0; i < plan.columns().size(); i++) {
-                        String sum = rows.getString(4 + i);
-                        sums.add(sum == null ? null : new BigDecimal(sum));
-                    }
-                    Figures before = figures.getOrDefault(rows.getInt(1), Figures.NONE);
-                    figures.put(
-                            rows.getInt(1),
-                            rows.getBoolean(2)
-                                    ? new Figures(rows.getLong(3), sums, before.asideSums())
-                                    : new Figures(before.rows(), before.sums(), sums));
-                }
-            }
-            return figures;
-        });
-    }
-
-    /** The numbers of some rows, the same ones each time, in columns of numbers; what is blank is not a number. */
-    public List<double[]> someNumbers(List<Integer> columns, int most) {
-        return Sql.ask("looking at numbers", () -> {
-            List<double[]> some = new ArrayList<>();
-            String numbers =
-                    columns.stream().map(i -> "CAST(m" + i + " AS DOUBLE)").collect(Collectors.joining(", "));
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT " + numbers
-                            + " FROM (SELECT * FROM master WHERE aside = 0) USING SAMPLE reservoir(" + most
-                            + " ROWS) REPEATABLE (7)")) {
-                while (rows.next()) {
-                    double[] row = new double[columns.size()];
-                    for (int i = 0; i < row.length; i++) {
-                        row[i] = rows.getDouble(i + 1);
-                        row[i] = rows.wasNull() ? Double.NaN : row[i];
-                    }
-                    some.add(row);
-                }
-            }
-            return some;
-        });
-    }
-
-    /**
-     * A number of the master, and where it came from.
-     *
-     * @param turned which of the columns that run across it came from, from 0; below 0 where none do
-     */
-    public record NumberAt(int table, int row, int turned, double value, double expected) {}
-
-    /** Less than this share of a number may be due to the rounding of what it follows from. */
-    private static final double ROUNDED = 0.005;
-
-    /** Rows in which a column is not nearly the product, or the sum, of two others, though all three are there. */
-    public List<NumberAt> notFollowing(boolean product, int one, int other, int result, double tolerance, int most) {
-        String a = "CAST(m" + one + " AS DOUBLE)";
-        String b = "CAST(m" + other + " AS DOUBLE)";
-        String expected = product ? a + " * " + b : a + " + " + b;
-        String c = "CAST(m" + result + " AS DOUBLE)";
-        return numbers(
-                c,
-                expected,
-                "WHERE aside = 0 AND " + c + " <> 0 AND abs(" + expected + " - " + c + ") > " + tolerance + " + "
-                        + ROUNDED + " * abs(" + expected + ") ORDER BY tbl, row LIMIT " + most);
-    }
-
-    /** The two numbers of a column that lie farthest from 0, the farthest first. */
-    public List<NumberAt> greatest(int column) {
-        String value = "abs(CAST(m" + column + " AS DOUBLE))";
-        return numbers(
-                value, "0", "WHERE aside = 0 AND m" + column + " IS NOT NULL ORDER BY " + value + " DESC LIMIT 2");
-    }
-
-    private List<NumberAt> numbers(String value, String expected, String where) {
-        return Sql.ask("looking at numbers", () -> {
-            List<NumberAt> numbers = new ArrayList<>();
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery(
-                            "SELECT tbl, row, turned, " + value + ", " + expected + " FROM master " + where)) {
-                while (rows.next()) {
-                    numbers.add(new NumberAt(
-                            rows.getInt(1), rows.getInt(2), rows.getInt(3) - 1, rows.getDouble(4), rows.getDouble(5)));
-                }
-            }
-            return numbers;
-        });
-    }
-
-    /** How many numbers a column holds, and the one that half of them exceed, without sign. */
-    public double[] spread(int column) {
-        String value = "abs(CAST(m" + column + " AS DOUBLE))";
-        return Sql.ask("looking at numbers", () -> {
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT count(m" + column + "), approx_quantile(" + value
-                            + ", 0.5) FROM master WHERE aside = 0")) {
-                rows.next();
-                return new double[] {rows.getDouble(1), rows.getDouble(2)};
-            }
-        });
-    }
-
-    /**
-     * Rows that came from a sender for a month in one table.
-     *
-     * @param sender empty where the rows do not say
-     * @param month empty where they do not say when
-     */
-    public record Came(String sender, Optional<YearMonth> month, int table, long rows) {}
-
-    /** How many rows came from whom and for when, by a column of texts and a column of dates. */
-    public List<Came> came(int sender, int period) {
-        return Sql.ask("counting arrivals", () -> {
-            List<Came> came = new ArrayList<>();
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery(
-                            "SELECT coalesce(sender, ''), strftime(month, '%Y-%m'),"
-                                    + " tbl, n FROM (SELECT m" + sender + " AS sender, date_trunc('month', m" + period
-                                    + ") AS month, tbl, count(*) AS n FROM master WHERE aside = 0 GROUP BY ALL) ORDER BY ALL")) {
-                while (rows.next()) {
-                    String month = rows.getString(2);
-                    came.add(new Came(
-                            rows.getString(1).strip(),
-                            month == null || month.length() != 7
-                                    ? Optional.empty()
-                                    : Optional.of(YearMonth.parse(month)),
-                            rows.getInt(3),
-                            rows.getLong(4)));
-                }
-            }
-            return came;
-        });
-    }
-
-    /** The sum of a column of numbers for each table of the master, by table number; a table without numbers has none. */
-    public Map<Integer, BigDecimal> sumsByTable(int column) {
-        return Sql.ask("adding up", () -> {
-            Map<Integer, BigDecimal> sums = new HashMap<>();
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT tbl, CAST(sum(m" + column
-                            + ") AS VARCHAR) FROM master WHERE aside = 0 GROUP BY tbl")) {
-                while (rows.next()) {
-                    String sum = rows.getString(2);
-                    if (sum != null) {
-                        sums.put(rows.getInt(1), new BigDecimal(sum));
-                    }
-                }
-            }
-            return sums;
-        });
-    }
-
-    /** How many rows of a table hold a value in a column, texts of nothing but white space not among them. */
-    public long filled(int table, int column) {
-        String value = "m" + column;
-        boolean text = plan.columns().get(column).type() == Type.TEXT;
-        return Sql.ask("counting values", () -> {
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT count(" + value + ") FROM master WHERE tbl = "
-                            + table + (text ? " AND NOT " + Readings.isBlank(value) : ""))) {
-                rows.next();
-                return rows.getLong(1);
-            }
-        });
-    }
-
     /** How many rows of a column hold a value, and their exact sum where it is a number. */
     public record Total(
             String column, long filled, @Nullable String sum) {}
 
-    /** Two tables of the master, the one with the smaller number first. */
-    public record Pair(int table, int other) {
-        public static Pair of(int one, int two) {
-            return new Pair(Math.min(one, two), Math.max(one, two));
-        }
+    /** What the columns of the master come to, table by table and all in all. */
+    public MasterFigures figures() {
+        return new MasterFigures(connection, plan);
     }
 
-    /**
-     * The share of the keys of the smaller of two tables that the other has too, for each two of some tables that have any
-     * in common: above 0, up to 1.
-     *
-     * @param columns the columns that make up a key
-     */
-    public Map<Pair, Double> overlaps(Collection<Integer> tables, List<Integer> columns) {
-        return Sql.ask("comparing tables", () -> {
-            String keys = columns.stream().map(i -> "m" + i).collect(Collectors.joining(", "));
-            String same = columns.stream()
-                    .map(i -> "a.m" + i + " IS NOT DISTINCT FROM b.m" + i)
-                    .collect(Collectors.joining(" AND "));
-            String ids = tables.stream().map(String::valueOf).collect(Collectors.joining(", "));
-            String sql = "WITH k AS (SELECT DISTINCT tbl, " + keys + " FROM master WHERE tbl IN (" + ids
-                    + ")), n AS (SELECT tbl, count(*) AS n FROM k GROUP BY tbl)"
-                    + " SELECT c.one, c.two, c.shared / least(x.n, y.n) FROM (SELECT a.tbl AS one, b.tbl AS two, count(*)"
-                    + " AS shared FROM k a JOIN k b ON a.tbl < b.tbl AND " + same + " GROUP BY a.tbl, b.tbl) c"
-                    + " JOIN n x ON x.tbl = c.one JOIN n y ON y.tbl = c.two";
-            Map<Pair, Double> shares = new HashMap<>();
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery(sql)) {
-                while (rows.next()) {
-                    shares.put(Pair.of(rows.getInt(1), rows.getInt(2)), rows.getDouble(3));
-                }
-            }
-            return shares;
-        });
-    }
-
-    /**
-     * The columns that only number the rows of each table that has them, from 1 on, each number once and hardly any left
-     * out.
-     */
-    public Set<Integer> rowNumbers() {
-        Set<Integer> found = new HashSet<>();
-        for (int i = 0; i < plan.columns().size(); i++) {
-            if (plan.columns().get(i).type() == Type.WHOLE_NUMBER && numbersRows("m" + i)) {
-                found.add(i);
-            }
-        }
-        return found;
-    }
-
-    /** Least and greatest first, which few columns pass and which cost little; then whether each number stands once. */
-    private boolean numbersRows(String column) {
-        String range =
-                "min(" + column + ") = 1 AND max(" + column + ") <= count(" + column + ") * " + MOST_NUMBERS_A_ROW;
-        return ofEachTable(column, range)
-                && ofEachTable(column, "count(DISTINCT " + column + ") = count(" + column + ")");
-    }
-
-    /** True where something holds of the values of a column in each table that has any, and there is one. */
-    private boolean ofEachTable(String column, String condition) {
-        return Sql.ask("looking for row numbers", () -> {
-            try (Statement statement = connection.createStatement();
-                    ResultSet row = statement.executeQuery("SELECT coalesce(bool_and(so), false) FROM (SELECT "
-                            + condition + " AS so FROM master WHERE " + column + " IS NOT NULL GROUP BY tbl)")) {
-                return row.next() && row.getBoolean(1);
-            }
-        });
-    }
-
-    /** Stands for the rows that any of some tables has. */
-    public static final int ANY_TABLE = -1;
-
-    /** A table that looks as if its rows stood in others too. */
-    public record Repeats(int table, long rows) {}
-
-    /**
-     * Tables most of whose first rows stand in another table too.
-     *
-     * @param columns those by which rows are the same
-     * @param sample how many rows of each table are looked at
-     * @param share how many of those have to be found elsewhere
-     */
-    public List<Repeats> repeats(List<Integer> columns, int sample, double share) {
-        String limits = plan.tables().stream()
-                .map(table ->
-                        "(" + table.id() + ", " + table.runs().rowAt(Math.max(0, sampled(table, sample) - 1)) + ")")
-                .collect(Collectors.joining(", "));
-        String sql = "WITH s AS (SELECT m.tbl, " + key("m", columns) + " AS h FROM master m JOIN (VALUES " + limits
-                + ") p(tbl, last) ON m.tbl = p.tbl AND m.row <= p.last),"
-                + " f AS (SELECT s.tbl, s.h FROM s SEMI JOIN (SELECT tbl, " + key("m", columns)
-                + " AS h FROM master m) o ON o.h = s.h AND o.tbl <> s.tbl)"
-                + " SELECT a.tbl FROM (SELECT tbl, count(*) AS n FROM s GROUP BY tbl) a JOIN (SELECT tbl, count(*) AS n"
-                + " FROM f GROUP BY tbl) b ON a.tbl = b.tbl WHERE b.n >= a.n * " + share;
-        return Sql.ask("comparing rows", () -> {
-            List<Repeats> repeats = new ArrayList<>();
-            Map<Integer, Long> rows = rowsByTable();
-            try (Statement statement = connection.createStatement();
-                    ResultSet found = statement.executeQuery(sql)) {
-                while (found.next()) {
-                    repeats.add(new Repeats(found.getInt(1), rows.getOrDefault(found.getInt(1), 0L)));
-                }
-            }
-            return repeats;
-        });
-    }
-
-    private static int sampled(MasterPlan.Table table, int most) {
-        return Math.min(most, table.kept());
-    }
-
-    /** How many rows of a table stand in each of others too, and in {@link #ANY_TABLE} of them. */
-    public Map<Integer, Long> shared(int table, Collection<Integer> others, List<Integer> columns) {
-        String ids = others.stream().map(String::valueOf).collect(Collectors.joining(", "));
-        String own = "SELECT row, turned, " + key("m", columns) + " AS h FROM master m WHERE tbl = " + table;
-        String there = "SELECT DISTINCT tbl, " + key("m", columns) + " AS h FROM master m WHERE tbl IN (" + ids + ")";
-        return Sql.ask("comparing rows", () -> {
-            Map<Integer, Long> shared = new HashMap<>();
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("WITH a AS (" + own + "), b AS (" + there
-                            + ") SELECT b.tbl, count(*) FROM a JOIN b ON a.h = b.h GROUP BY b.tbl UNION ALL SELECT "
-                            + ANY_TABLE + ", count(*) FROM a SEMI JOIN b ON a.h = b.h")) {
-                while (rows.next()) {
-                    shared.put(rows.getInt(1), rows.getLong(2));
-                }
-            }
-            return shared;
-        });
-    }
-
-    /** What rows that are the same have in common: their values in some columns, white space at the ends of texts apart. */
-    private String key(String alias, List<Integer> columns) {
-        return columns.stream()
-                .map(i -> {
-                    String value = alias + ".m" + i;
-                    return plan.columns().get(i).type() == Type.TEXT ? "trim(" + value + ")" : value;
-                })
-                .collect(Collectors.joining(", ", "hash(", ")"));
+    /** Which rows stand in several tables. */
+    public SameRows sameRows() {
+        return new SameRows(connection, plan, this::rowsByTable);
     }
 
     /** What became of each table's records, by table number. */

@@ -4,6 +4,7 @@ import cuvee.check.Audit;
 import cuvee.check.Audit.Relation;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
+import cuvee.master.MasterFigures;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.place.Says;
@@ -60,24 +61,25 @@ final class AuditFindings {
                         ? 0
                         : plan.columns().get(i).decimals())
                 .toArray();
-        for (Relation relation : Audit.relations(reader.someNumbers(columns, SAMPLE), decimals)) {
+        for (Relation relation : Audit.relations(reader.figures().someNumbers(columns, SAMPLE), decimals)) {
             broken(relation, columns);
         }
     }
 
     private void broken(Relation relation, List<Integer> columns) {
         int result = columns.get(relation.result());
-        List<MasterReader.NumberAt> broken = reader.notFollowing(
-                relation.kind() == Audit.Kind.PRODUCT,
-                columns.get(relation.one()),
-                columns.get(relation.other()),
-                result,
-                relation.tolerance(),
-                MOST_ROWS);
+        List<MasterFigures.NumberAt> broken = reader.figures()
+                .notFollowing(
+                        relation.kind() == Audit.Kind.PRODUCT,
+                        columns.get(relation.one()),
+                        columns.get(relation.other()),
+                        result,
+                        relation.tolerance(),
+                        MOST_ROWS);
         if (broken.isEmpty() || broken.size() > Math.max(2, reader.rows() * MOST_BROKEN)) {
             return;
         }
-        MasterReader.NumberAt first = broken.get(0);
+        MasterFigures.NumberAt first = broken.get(0);
         String follows = name(columns.get(relation.one())) + " "
                 + relation.kind().sign() + " " + name(columns.get(relation.other()));
         findings.add(new Finding(
@@ -98,13 +100,13 @@ final class AuditFindings {
             if (!amounts || !plan.addsUp(i) || plan.columns().get(i).part() != MasterPlan.Column.Part.VALUE) {
                 continue;
             }
-            List<MasterReader.NumberAt> greatest = reader.greatest(i);
+            List<MasterFigures.NumberAt> greatest = reader.figures().greatest(i);
             double[] values =
-                    greatest.stream().mapToDouble(MasterReader.NumberAt::value).toArray();
+                    greatest.stream().mapToDouble(MasterFigures.NumberAt::value).toArray();
             if (values.length < 2 || values[0] < 4 * values[1]) {
                 continue;
             }
-            double[] spread = reader.spread(i);
+            double[] spread = reader.figures().spread(i);
             if (Audit.isFarAbove(values, spread[1], (long) spread[0])) {
                 findings.add(new Finding(
                         Severity.WARNING,
@@ -127,7 +129,7 @@ final class AuditFindings {
         return Says.number(new BigDecimal(value).round(new MathContext(12)));
     }
 
-    private Where where(MasterReader.NumberAt number, int column) {
+    private Where where(MasterFigures.NumberAt number, int column) {
         return plan.tables().stream()
                 .filter(table -> table.id() == number.table())
                 .findFirst()

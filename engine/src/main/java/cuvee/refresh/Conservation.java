@@ -34,7 +34,7 @@ final class Conservation {
         this.store = store;
         this.plan = plan;
         this.reader = reader;
-        this.written = reader.filledByTable();
+        this.written = reader.figures().filledByTable();
     }
 
     /** Looks at all columns that cells feed as they are. */
@@ -81,7 +81,7 @@ final class Conservation {
             return;
         }
         // Cells of nothing but white space count as blank, and stand in the master as they are.
-        there = reader.filled(table.id(), index);
+        there = reader.figures().filled(table.id(), index);
         if (read == there + foretold) {
             return;
         }

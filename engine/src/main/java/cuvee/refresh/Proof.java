@@ -33,7 +33,7 @@ final class Proof {
                 proposal.layouts().stream()
                         .flatMap(layout -> layout.tables().stream())
                         .toList(),
-                reader.figures(),
+                reader.figures().byTable(),
                 (table, column) -> store.cells().sum(plan, table, column));
         Map<Integer, MasterPlan.Table> tables = new HashMap<>();
         plan.tables().forEach(table -> tables.put(table.id(), table));

@@ -10,6 +10,7 @@ import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.SameRows;
 import cuvee.place.Says;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -121,7 +122,7 @@ final class RepeatedRows {
         if (plan.tables().size() < 2) {
             return List.of();
         }
-        List<Integer> columns = telling(plan, reader.rowNumbers());
+        List<Integer> columns = telling(plan, reader.figures().rowNumbers());
         if (columns.size() < FEWEST_COLUMNS) {
             return List.of();
         }
@@ -131,20 +132,20 @@ final class RepeatedRows {
         placed.values().stream().filter(table -> !isTaken(job, table)).forEach(table -> kept.add(table.id()));
         List<Decision> found = new ArrayList<>();
         // The largest first: where a table and its parts repeat each other, the whole goes and the parts stay.
-        List<MasterReader.Repeats> candidates = new ArrayList<>(reader.repeats(columns, SAMPLE, NEARLY_ALL));
+        List<SameRows.Repeats> candidates = new ArrayList<>(reader.sameRows().repeats(columns, SAMPLE, NEARLY_ALL));
         // Of equals, the one whose file has the longer name, as copies mostly have.
-        candidates.sort(Comparator.comparingLong(MasterReader.Repeats::rows)
+        candidates.sort(Comparator.comparingLong(SameRows.Repeats::rows)
                 .thenComparingInt(each -> nameLength(placed, each.table()))
                 .reversed());
-        for (MasterReader.Repeats candidate : candidates) {
+        for (SameRows.Repeats candidate : candidates) {
             PlacedTable table = placed.get(candidate.table());
             if (table == null || candidate.rows() < FEWEST_ROWS || !kept.contains(candidate.table())) {
                 continue;
             }
             Set<Integer> others = new HashSet<>(kept);
             others.remove(candidate.table());
-            Map<Integer, Long> shared = reader.shared(candidate.table(), others, columns);
-            long there = shared.getOrDefault(MasterReader.ANY_TABLE, 0L);
+            Map<Integer, Long> shared = reader.sameRows().shared(candidate.table(), others, columns);
+            long there = shared.getOrDefault(SameRows.ANY_TABLE, 0L);
             if (there >= candidate.rows() * NEARLY_ALL) {
                 kept.remove(candidate.table());
                 boolean alone = placed.values().stream()
@@ -170,7 +171,7 @@ final class RepeatedRows {
     private static String named(Map<Integer, Long> shared, Map<Integer, PlacedTable> placed, PlacedTable table) {
         Set<String> names = new java.util.LinkedHashSet<>();
         shared.entrySet().stream()
-                .filter(entry -> entry.getKey() != MasterReader.ANY_TABLE)
+                .filter(entry -> entry.getKey() != SameRows.ANY_TABLE)
                 .sorted(Map.Entry.<Integer, Long>comparingByValue().reversed())
                 .forEach(entry -> {
                     PlacedTable other = placed.get(entry.getKey());

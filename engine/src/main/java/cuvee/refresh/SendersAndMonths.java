@@ -46,7 +46,7 @@ final class SendersAndMonths {
             Optional<Arrivals> found = Arrivals.of(
                     proposal.columns().get(sender).name(),
                     proposal.columns().get(period.get()).name(),
-                    reader.came(sender, period.get()),
+                    reader.figures().came(sender, period.get()),
                     nil(proposal.job()));
             if (found.isPresent()) {
                 return found;

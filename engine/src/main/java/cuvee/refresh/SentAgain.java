@@ -13,6 +13,7 @@ import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.SameRows;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.tag.Home;
@@ -187,7 +188,7 @@ final class SentAgain {
         private final Map<Integer, MasterPlan.Table> planned;
         private final MasterReader reader;
         private final List<Integer> tables;
-        private final Map<List<Integer>, Map<MasterReader.Pair, Double>> byKeys = new HashMap<>();
+        private final Map<List<Integer>, Map<SameRows.Pair, Double>> byKeys = new HashMap<>();
         /** For each file, what tags say of its tables, as numbers that stand for it. */
         private final Map<String, Set<Integer>> told = new HashMap<>();
         /** The files of which tags say what a number stands for. */
@@ -263,8 +264,8 @@ final class SentAgain {
         }
 
         private double share(int table, int other, List<Integer> keys) {
-            return byKeys.computeIfAbsent(keys, each -> reader.overlaps(tables, each))
-                    .getOrDefault(MasterReader.Pair.of(table, other), 0.0);
+            return byKeys.computeIfAbsent(keys, each -> reader.sameRows().overlaps(tables, each))
+                    .getOrDefault(SameRows.Pair.of(table, other), 0.0);
         }
     }
 

@@ -1,0 +1,132 @@
+package cuvee.master;
+
+import cuvee.value.Type;
+import java.sql.ResultSet;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
+import org.duckdb.DuckDBConnection;
+
+/** Rows of the master, before it is shaped, that stand in several of its tables. */
+public final class SameRows {
+    private final DuckDBConnection connection;
+    private final MasterPlan plan;
+    private final Supplier<Map<Integer, Long>> rowsByTable;
+
+    SameRows(DuckDBConnection connection, MasterPlan plan, Supplier<Map<Integer, Long>> rowsByTable) {
+        this.connection = connection;
+        this.plan = plan;
+        this.rowsByTable = rowsByTable;
+    }
+
+    /** Two tables of the master, the one with the smaller number first. */
+    public record Pair(int table, int other) {
+        public static Pair of(int one, int two) {
+            return new Pair(Math.min(one, two), Math.max(one, two));
+        }
+    }
+
+    /**
+     * The share of the keys of the smaller of two tables that the other has too, for each two of some tables that have any
+     * in common: above 0, up to 1.
+     *
+     * @param columns the columns that make up a key
+     */
+    public Map<Pair, Double> overlaps(Collection<Integer> tables, List<Integer> columns) {
+        return Sql.ask("comparing tables", () -> {
+            String keys = columns.stream().map(i -> "m" + i).collect(Collectors.joining(", "));
+            String same = columns.stream()
+                    .map(i -> "a.m" + i + " IS NOT DISTINCT FROM b.m" + i)
+                    .collect(Collectors.joining(" AND "));
+            String ids = tables.stream().map(String::valueOf).collect(Collectors.joining(", "));
+            String sql = "WITH k AS (SELECT DISTINCT tbl, " + keys + " FROM master WHERE tbl IN (" + ids
+                    + ")), n AS (SELECT tbl, count(*) AS n FROM k GROUP BY tbl)"
+                    + " SELECT c.one, c.two, c.shared / least(x.n, y.n) FROM (SELECT a.tbl AS one, b.tbl AS two, count(*)"
+                    + " AS shared FROM k a JOIN k b ON a.tbl < b.tbl AND " + same + " GROUP BY a.tbl, b.tbl) c"
+                    + " JOIN n x ON x.tbl = c.one JOIN n y ON y.tbl = c.two";
+            Map<Pair, Double> shares = new HashMap<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery(sql)) {
+                while (rows.next()) {
+                    shares.put(Pair.of(rows.getInt(1), rows.getInt(2)), rows.getDouble(3));
+                }
+            }
+            return shares;
+        });
+    }
+
+    /** Stands for the rows that any of some tables has. */
+    public static final int ANY_TABLE = -1;
+
+    /** A table that looks as if its rows stood in others too. */
+    public record Repeats(int table, long rows) {}
+
+    /**
+     * Tables most of whose first rows stand in another table too.
+     *
+     * @param columns those by which rows are the same
+     * @param sample how many rows of each table are looked at
+     * @param share how many of those have to be found elsewhere
+     */
+    public List<Repeats> repeats(List<Integer> columns, int sample, double share) {
+        String limits = plan.tables().stream()
+                .map(table ->
+                        "(" + table.id() + ", " + table.runs().rowAt(Math.max(0, sampled(table, sample) - 1)) + ")")
+                .collect(Collectors.joining(", "));
+        String sql = "WITH s AS (SELECT m.tbl, " + key("m", columns) + " AS h FROM master m JOIN (VALUES " + limits
+                + ") p(tbl, last) ON m.tbl = p.tbl AND m.row <= p.last),"
+                + " f AS (SELECT s.tbl, s.h FROM s SEMI JOIN (SELECT tbl, " + key("m", columns)
+                + " AS h FROM master m) o ON o.h = s.h AND o.tbl <> s.tbl)"
+                + " SELECT a.tbl FROM (SELECT tbl, count(*) AS n FROM s GROUP BY tbl) a JOIN (SELECT tbl, count(*) AS n"
+                + " FROM f GROUP BY tbl) b ON a.tbl = b.tbl WHERE b.n >= a.n * " + share;
+        return Sql.ask("comparing rows", () -> {
+            List<Repeats> repeats = new ArrayList<>();
+            Map<Integer, Long> rows = rowsByTable.get();
+            try (Statement statement = connection.createStatement();
+                    ResultSet found = statement.executeQuery(sql)) {
+                while (found.next()) {
+                    repeats.add(new Repeats(found.getInt(1), rows.getOrDefault(found.getInt(1), 0L)));
+                }
+            }
+            return repeats;
+        });
+    }
+
+    private static int sampled(MasterPlan.Table table, int most) {
+        return Math.min(most, table.kept());
+    }
+
+    /** How many rows of a table stand in each of others too, and in {@link #ANY_TABLE} of them. */
+    public Map<Integer, Long> shared(int table, Collection<Integer> others, List<Integer> columns) {
+        String ids = others.stream().map(String::valueOf).collect(Collectors.joining(", "));
+        String own = "SELECT row, turned, " + key("m", columns) + " AS h FROM master m WHERE tbl = " + table;
+        String there = "SELECT DISTINCT tbl, " + key("m", columns) + " AS h FROM master m WHERE tbl IN (" + ids + ")";
+        return Sql.ask("comparing rows", () -> {
+            Map<Integer, Long> shared = new HashMap<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("WITH a AS (" + own + "), b AS (" + there
+                            + ") SELECT b.tbl, count(*) FROM a JOIN b ON a.h = b.h GROUP BY b.tbl UNION ALL SELECT "
+                            + ANY_TABLE + ", count(*) FROM a SEMI JOIN b ON a.h = b.h")) {
+                while (rows.next()) {
+                    shared.put(rows.getInt(1), rows.getLong(2));
+                }
+            }
+            return shared;
+        });
+    }
+
+    /** What rows that are the same have in common: their values in some columns, white space at the ends of texts apart. */
+    private String key(String alias, List<Integer> columns) {
+        return columns.stream()
+                .map(i -> {
+                    String value = alias + ".m" + i;
+                    return plan.columns().get(i).type() == Type.TEXT ? "trim(" + value + ")" : value;
+                })
+                .collect(Collectors.joining(", ", "hash(", ")"));
+    }
+}
