@@ -2,6 +2,7 @@ package cuvee.detect;
 
 import cuvee.sheet.Row;
 import cuvee.value.Forms;
+import cuvee.value.LooseText;
 import java.util.List;
 import java.util.regex.Pattern;
 
@@ -138,7 +139,7 @@ final class AfterGap {
     /** The header again: with other titles above it another table, else a page of the same. */
     private Next repeated(List<Row> rows, int bottom, boolean lines) {
         int at = bottom;
-        while (at > 0 && columns.repeats(rows.get(at - 1))) {
+        while (at > 0 && (columns.repeats(rows.get(at - 1)) || isGroups(rows.get(at - 1)))) {
             at--;
         }
         List<String> above = rows.subList(0, at).stream().map(TableBody::textOf).toList();
@@ -151,6 +152,17 @@ final class AfterGap {
         List<String> before = titles.stream().map(AfterGap::withoutPage).toList();
         boolean same = above.stream().map(AfterGap::withoutPage).allMatch(before::contains);
         return same ? new Next(false, at) : new Next(true, 0);
+    }
+
+    /** True for the words that head several columns of this table, which stand in the upper row of its header. */
+    private boolean isGroups(Row row) {
+        for (int column = 0; column < row.width(); column++) {
+            String group = LooseText.tidy(row.text(column)) + HeaderNames.GROUP;
+            if (!row.blank(column) && columns.names().stream().noneMatch(name -> name.startsWith(group))) {
+                return false;
+            }
+        }
+        return row.filled() > 0;
     }
 
     /** A title without the number of the page, which is another one on each. */

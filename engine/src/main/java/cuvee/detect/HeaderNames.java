@@ -16,6 +16,9 @@ import java.util.Set;
  * / Passengers"), a unit below stands behind its name ("Fare (EUR)"), a name broken over two cells is one again.
  */
 final class HeaderNames {
+    /** Between a word over several columns and the name of one. */
+    static final String GROUP = " / ";
+
     private HeaderNames() {}
 
     /** One name for each of the sheet's columns; empty where no row names it. */
@@ -66,7 +69,7 @@ final class HeaderNames {
         if (isUnit(own) && (enclosed || units)) {
             return above + (enclosed ? " " + own : " (" + own + ")");
         }
-        return above + (groups ? " / " : " ") + own;
+        return above + (groups ? GROUP : " ") + own;
     }
 
     /** True for {@code (EUR)}, {@code [t]}, {@code %} and the commonest units by themselves. */

@@ -101,6 +101,31 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void oneMeasureOverTheMonthsThatIsRepeatedBelowATotalBeginsNoOtherTable() {
+        Workbooks workbook = Workbooks.workbook();
+        workbook.sheet(
+                        "All",
+                        row(null, null, "Tickets", null, null),
+                        row("Feature", "House", "Jan 2026", "Feb 2026", "Mar 2026"),
+                        row("Comets", "Hollin", 69, 9, 12),
+                        row(null, "Tarsk", 163, 80, 107),
+                        row(null, "Oska", 141, 62, 13),
+                        row(null, "Total Comets", 373, 151, 132),
+                        row(),
+                        row(null, null, "Tickets", null, null),
+                        row("Feature", "House", "Jan 2026", "Feb 2026", "Mar 2026"),
+                        row("Moons", "Hollin", 125, 82, 33),
+                        row(null, "Tarsk", 5, 47, 8),
+                        row(null, "Subtotal", 130, 129, 41),
+                        row(null, "Total for return", 503, 280, 173))
+                .merged("All", "C1:E1", "C8:E8")
+                .save(batch.file("shows.xlsx"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().sources().get(0).tables()).hasSize(1);
+        assertThat(made.lines()).hasSize(15).noneMatch(line -> line.contains("otal"));
+    }
+
+    @Test
     void severalValuesForEachMonthAreSeveralColumns() {
         batch.csv(
                 "plan.csv",
