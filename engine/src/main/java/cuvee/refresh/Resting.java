@@ -15,6 +15,7 @@ import java.math.BigDecimal;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -134,9 +135,9 @@ public record Resting(long rows, long of, long outside, String column, BigDecima
             said.append(" (").append(percent(rows, of)).append(')');
             if (!column.isEmpty() && allAmount.signum() != 0) {
                 said.append(" and ")
-                        .append(Says.number(amount))
+                        .append(money(amount))
                         .append(" of ")
-                        .append(Says.number(allAmount))
+                        .append(money(allAmount))
                         .append(' ')
                         .append(column);
             }
@@ -149,6 +150,10 @@ public record Resting(long rows, long of, long outside, String column, BigDecima
                     .append(rows > 0 ? " left out by such answers" : " left out by answers that nobody has confirmed");
         }
         return said.append('.').toString();
+    }
+
+    private static String money(BigDecimal amount) {
+        return String.format(Locale.ROOT, "%,.2f", amount);
     }
 
     private static String percent(long some, long all) {

@@ -30,7 +30,7 @@ class RestingTest extends BatchTest {
                 .singleElement()
                 .satisfies(each -> assertThat(each.kind()).isEqualTo(Layings.CARRY));
         assertThat(Resting.of(open).said())
-                .isEqualTo("6 of 10 rows (60 %) and 32 of 56.75 Fares rest on answers that nobody has confirmed.");
+                .isEqualTo("6 of 10 rows (60 %) and 32.00 of 56.75 Fares rest on answers that nobody has confirmed.");
         for (Question question : open.questions()) {
             batch.settle(question, question.assumed());
         }
