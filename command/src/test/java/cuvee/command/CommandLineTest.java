@@ -375,6 +375,71 @@ class CommandLineTest {
     }
 
     @Test
+    void aFindingIsSettledUntilAFigureInItChanges() throws IOException {
+        write("totals/a.csv", "Port,Pax\nHollin,5\nTarsk,6\nMarsay,9\nTotal,24\n");
+        cuvee("draft", "totals", "--out", "job.cuvee");
+        assertThat(cuvee("refresh", "job.cuvee")).isEqualTo(3);
+        cuvee("show", "job.cuvee", "--json");
+        String id = json().path("findings").path(0).path("id").asText();
+        assertThat(cuvee("decide", "job.cuvee", "finding", id, "so: the sender knows"))
+                .isZero();
+        assertThat(said()).contains("1 finding settled instead of 0.");
+        assertThat(cuvee("refresh", "job.cuvee")).isZero();
+        cuvee("show", "job.cuvee", "--json");
+        assertThat(json().path("findings")).isEmpty();
+        assertThat(json().path("findingsSettled").path(0).path("note").asText()).isEqualTo("the sender knows");
+        write("totals/a.csv", "Port,Pax\nHollin,5\nTarsk,6\nMarsay,9\nTotal,25\n");
+        assertThat(cuvee("refresh", "job.cuvee")).isEqualTo(3);
+        assertThat(cuvee("decide", "job.cuvee", "finding", id, "so")).isEqualTo(2);
+        assertThat(warned()).contains("There is no finding");
+    }
+
+    @Test
+    void aMonthIsClosedAndClosedAgainFromTheCommandLine() throws IOException {
+        for (int month = 1; month <= 3; month++) {
+            write("months/Hollin 2026-0" + month + ".csv", "Vessel,Pax\nMV Skua," + month + "1\n");
+        }
+        cuvee("draft", "months", "--out", "job.cuvee");
+        assertThat(cuvee("decide", "job.cuvee", "closed", "Month", "2026-01", "closed"))
+                .isZero();
+        write("months/Hollin 2026-01.csv", "Vessel,Pax\nMV Skua,99\n");
+        assertThat(cuvee("refresh", "job.cuvee", "--to", "out.csv")).isEqualTo(3);
+        assertThat(said() + warned()).contains("“2026-01” is closed, and the file has changed since");
+        assertThat(Files.readString(folder.resolve("out.csv")))
+                .contains("MV Skua,11")
+                .doesNotContain("99");
+        assertThat(cuvee("decide", "job.cuvee", "closed", "Month", "2026-01", "closed"))
+                .isZero();
+        assertThat(cuvee("refresh", "job.cuvee", "--to", "out.csv", "--replace"))
+                .isZero();
+        assertThat(Files.readString(folder.resolve("out.csv"))).contains("MV Skua,99");
+    }
+
+    @Test
+    void placesAreTakenFromATableThatListsThem() throws IOException {
+        write("ports/hollin/a.csv", "Vessel,Pax\nMV Skua,5\n");
+        write("ports/tarsk/a.csv", "Vessel,Pax\nMV Skua,6\n");
+        write("ports/list.csv", "Folder,Port\nhollin,Hollin quay\n");
+        cuvee("draft", "ports/hollin", "--out", "job.cuvee");
+        write("ports/list.csv", "Folder,Port\nhollin,Hollin quay\ntarsk,Tarsk\n");
+        assertThat(cuvee("decide", "job.cuvee", "places-from", "ports/list.csv", "Folder | Port"))
+                .isZero();
+        assertThat(said()).contains("The master has 2 rows instead of 1.");
+        cuvee("show", "job.cuvee", "--json");
+        assertThat(json().path("sources")).hasSize(2);
+    }
+
+    @Test
+    void whatRestsOnAnswersThatNobodyHasConfirmedIsSaidInRows() throws IOException {
+        write("data/c.csv", "Name,Shift,Phone\nAda,early,017\nBo,late,018\nCai,early,019\n");
+        cuvee("draft", "data", "--out", "job.cuvee");
+        cuvee("show", "job.cuvee");
+        assertThat(said()).contains("rows are left out by answers that nobody has confirmed.");
+        cuvee("show", "job.cuvee", "--json");
+        assertThat(json().path("unconfirmed").path("outside").asLong()).isEqualTo(3);
+    }
+
+    @Test
     void turnedTablesAndThoseSetAsideNameLayoutsThatAreListed() throws IOException {
         write("plan/d.csv", "Depot,Jan,Feb,Mar\nHollin,1,2,3\nTarsk,4,5,6\n");
         write("plan/e.csv", "Depot,Jan,Feb,Mar\nMarsay,1,2,3\n");

@@ -163,7 +163,11 @@ class GridViewTest {
                 .get();
         robot.push(KeyCode.DOWN).push(KeyCode.ENTER);
         assertThat(opened.get()).isEqualTo(1);
-        robot.doubleClickOn(robot.offset(grid, -300, 0));
+        // Two clicks that come late on a busy machine are no double click.
+        for (int tries = 0; tries < 3 && opened.get() <= 1; tries++) {
+            robot.doubleClickOn(robot.offset(grid, -300, 0));
+            WaitForAsyncUtils.waitForFxEvents();
+        }
         assertThat(opened.get()).isGreaterThan(1);
     }
 

@@ -8,6 +8,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -34,6 +35,11 @@ public final class Tags {
 
     private final Map<Home, Map<String, String>> labels = new HashMap<>();
     private final Map<String, Label> labelCounts = new LinkedHashMap<>();
+
+    /** What stands beside a label, by its loose key. */
+    private final Map<String, Beside> besides = new HashMap<>();
+
+    private record Beside(Set<String> labels, Set<String> kinds) {}
 
     /** Labels that nearly all homes have are of a kind of their own. */
     private static final double NEARLY_ALL = 0.9;
@@ -226,24 +232,35 @@ public final class Tags {
                 || underOtherLabel(label, home).isPresent()) {
             return Optional.empty();
         }
-        List<Home> having =
-                homes.stream().filter(each -> labelsOf(each).containsKey(label)).toList();
+        if (count(source.what()) < 2 || count(source.what()) * 2 < homes.size()) {
+            return Optional.empty();
+        }
+        Beside beside = besides.computeIfAbsent(label, this::beside);
         List<Map.Entry<String, String>> left = labels(home).entrySet().stream()
                 .filter(each -> !isOfTheSheet(each.getKey()))
-                .filter(each ->
-                        having.stream().noneMatch(other -> labelsOf(other).containsKey(LooseText.key(each.getKey()))))
+                .filter(each -> !beside.labels().contains(LooseText.key(each.getKey())))
                 .toList();
         boolean alike = left.size() == 1
-                && having.size() >= 2
-                && having.size() * 2 >= homes.size()
-                && having.stream()
-                        .map(each -> labelsOf(each).getOrDefault(label, ""))
-                        .allMatch(text -> sameKind(text, left.get(0).getValue()));
+                && beside.kinds().equals(Set.of(kind(left.get(0).getValue())));
         return alike ? Optional.of(left.get(0)) : Optional.empty();
     }
 
-    private static boolean sameKind(String a, String b) {
-        return Period.of(a).isPresent() == Period.of(b).isPresent() && hasDigits(a) == hasDigits(b);
+    /** What stands above the tables that have a label: their other labels, and of what kinds the texts under it are. */
+    private Beside beside(String label) {
+        Set<String> others = new HashSet<>();
+        Set<String> kinds = new HashSet<>();
+        for (Home home : homes) {
+            String text = labelsOf(home).get(label);
+            if (text != null) {
+                others.addAll(labelsOf(home).keySet());
+                kinds.add(kind(text));
+            }
+        }
+        return new Beside(others, kinds);
+    }
+
+    private static String kind(String text) {
+        return Period.of(text).isPresent() ? "period" : hasDigits(text) ? "digits" : "words";
     }
 
     private static boolean hasDigits(String text) {
