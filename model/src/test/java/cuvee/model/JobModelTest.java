@@ -3,82 +3,23 @@ package cuvee.model;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.deliver.TargetGuard.Existing;
-import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.job.Delivery;
-import cuvee.master.Store;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Verdict;
-import cuvee.refresh.Workplace;
 import cuvee.value.Type;
-import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.Path;
-import java.time.Clock;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
-import java.util.function.BooleanSupplier;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-class JobModelTest {
-    @TempDir
-    Path folder;
-
-    private final LinkedBlockingQueue<Runnable> ui = new LinkedBlockingQueue<>();
-    private Workplace workplace;
-    private JobModel model;
-
-    @BeforeEach
-    void open() throws IOException {
-        workplace = new Workplace(
-                folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
-        write("data/a.csv", "Date,Port,Passengers\n2026-01-01,Hollin,5\n2026-01-02,Hollin,6\n");
-        write("data/b.csv", "Date,Port,Heads\n2026-02-01,Tarsk,7\n");
-        model = JobModel.draft(workplace, ui::add, List.of(folder.resolve("data")));
-    }
-
-    @AfterEach
-    void close() throws InterruptedException {
-        model.close();
-        assertThat(model.awaitClosed(10_000)).isTrue();
-    }
-
-    private void write(String name, String text) throws IOException {
-        Path file = folder.resolve(name);
-        Files.createDirectories(file.getParent());
-        Files.writeString(file, text);
-    }
-
-    /** Runs what waits for the interface until something is so. */
-    private void until(BooleanSupplier so) throws InterruptedException {
-        while (!so.getAsBoolean()) {
-            Runnable task = ui.poll(20, TimeUnit.SECONDS);
-            assertThat(task).as("something still to come").isNotNull();
-            task.run();
-        }
-    }
-
-    private void idle() throws InterruptedException {
-        until(() -> model.workProperty().get().isEmpty());
-    }
-
-    private Outcome refreshed() throws InterruptedException {
-        model.refresh();
-        idle();
-        return model.outcomeProperty().get().orElseThrow();
-    }
-
+class JobModelTest extends OpenJob {
     @Test
     void whatEndsAfterTheJobWasClosedIsShownToNobody() throws InterruptedException {
         model.refresh();
@@ -757,99 +698,5 @@ class JobModelTest {
         assertThat(lines.subtitle(last)).isEqualTo("in the master");
         assertThat(lines.total(last)).isEqualTo(lines.total(last - 1)).isNotEqualTo("·");
         assertThat(lines.isClosed(last)).isTrue();
-    }
-
-    @Test
-    void arrivalsShowWhatIsMissingAndWhatIsNothingToReport() throws Exception {
-        for (String port : List.of("Hollin", "Tarsk", "Marsay")) {
-            for (int month = 1; month <= 4; month++) {
-                if (!port.equals("Tarsk") || month != 2) {
-                    write(
-                            "data/" + port + " 2026-0" + month + ".csv",
-                            "Sailed,Pax\n2026-0" + month + "-05," + (port.length() + port.charAt(0)) + month
-                                    + "\n2026-0" + month + "-06,7\n");
-                }
-            }
-        }
-        Files.delete(folder.resolve("data/a.csv"));
-        Files.delete(folder.resolve("data/b.csv"));
-        Outcome outcome = refreshed();
-        ArrivalsGrid grid = new ArrivalsGrid(outcome, outcome.arrivals().orElseThrow(), Set.of());
-        assertThat(grid.says()).isEqualTo("1 is missing of 12.");
-        assertThat(grid.text(2, 0)).isEqualTo("Tarsk");
-        assertThat(grid.text(2, 2)).isEqualTo("missing");
-        assertThat(grid.mark(2, 2)).isEqualTo(GridModel.Mark.WRONG);
-        assertThat(grid.files(2, 3)).containsExactly("Tarsk 2026-03.csv");
-        assertThat(grid.total(grid.columns() - 1)).isEqualTo("22");
-        model.files().decideNil(grid.place(2, 2).orElseThrow(), true);
-        idle();
-        Outcome nil = model.outcomeProperty().get().orElseThrow();
-        ArrivalsGrid after = new ArrivalsGrid(nil, nil.arrivals().orElseThrow(), Set.of());
-        assertThat(after.text(2, 2)).isEqualTo("nil");
-        assertThat(after.says()).isEqualTo("All 11 that are expected have come.");
-        assertThat(model.lastActProperty().get()).isEqualTo("nothing to report from Tarsk for 2026-02");
-        model.undo();
-        idle();
-        Outcome back = model.outcomeProperty().get().orElseThrow();
-        assertThat(new ArrivalsGrid(back, back.arrivals().orElseThrow(), Set.of()).text(2, 2))
-                .isEqualTo("missing");
-    }
-
-    @Test
-    void aMonthIsClosedAndOpenedAgainWhereArrivalsAreSeen() throws Exception {
-        for (String port : List.of("Hollin", "Tarsk")) {
-            for (int month = 1; month <= 3; month++) {
-                write(
-                        "data/" + port + " 2026-0" + month + ".csv",
-                        "Vessel,Pax\nMV Skua," + port.length() + month + "\n");
-            }
-        }
-        Files.delete(folder.resolve("data/a.csv"));
-        Files.delete(folder.resolve("data/b.csv"));
-        refreshed();
-        CheckModel checks = new CheckModel(model);
-        checks.close("Month", "2026-01");
-        idle();
-        assertThat(model.lastActProperty().get()).isEqualTo("closed 2026-01");
-        assertThat(checks.closed())
-                .singleElement()
-                .satisfies(closed -> assertThat(closed.held().orElseThrow().sources())
-                        .containsOnlyKeys("Hollin 2026-01.csv", "Tarsk 2026-01.csv"));
-        Outcome closed = model.outcomeProperty().get().orElseThrow();
-        ArrivalsGrid grid =
-                new ArrivalsGrid(closed, closed.arrivals().orElseThrow(), Set.of(java.time.YearMonth.of(2026, 1)));
-        assertThat(grid.subtitle(1)).isEqualTo("2026, closed");
-        assertThat(grid.subtitle(2)).isEqualTo("2026");
-        write("data/Tarsk 2026-01.csv", "Vessel,Pax\nMV Skua,77\nMV Grebe,8\n");
-        Finding changed = refreshed().findings().stream()
-                .filter(finding -> finding.kind().equals("closed-changed"))
-                .findFirst()
-                .orElseThrow();
-        assertThat(checks.late(changed)).isPresent();
-        checks.reopen("Month", "2026-01");
-        idle();
-        assertThat(checks.closed()).isEmpty();
-        assertThat(model.outcomeProperty().get().orElseThrow().rows()).isEqualTo(7);
-    }
-
-    @Test
-    void aFindingThatIsSoIsSettledWithItsNoteAndCanBeOpenedAgain() throws Exception {
-        write("data/b.csv", "Date,Port,Passengers\n2026-02-01,Tarsk,7\n2026-02-02,Tarsk,9\nTotal,,17\n");
-        Finding warning = refreshed().findings().stream()
-                .filter(finding -> finding.severity() == cuvee.finding.Severity.WARNING)
-                .findFirst()
-                .orElseThrow();
-        CheckModel checks = new CheckModel(model);
-        checks.accept(warning, " the sender knows ");
-        idle();
-        Outcome settled = model.outcomeProperty().get().orElseThrow();
-        assertThat(settled.findings()).doesNotContain(warning);
-        assertThat(settled.settled())
-                .singleElement()
-                .satisfies(each -> assertThat(each.note()).isEqualTo("the sender knows"));
-        assertThat(model.lastActProperty().get()).isEqualTo("settled a finding");
-        checks.open(warning);
-        idle();
-        assertThat(model.outcomeProperty().get().orElseThrow().findings()).contains(warning);
     }
 }
