@@ -29,7 +29,8 @@ public sealed interface ProofChoice extends Choice {
          * What closed rows were.
          *
          * @param sums those of the number columns, by name, in plain digits
-         * @param sources the sources that hold nothing else, each with the fingerprint of its content
+         * @param sources where they came from: each source that holds nothing else with the fingerprint of its content,
+         *     the others with none
          */
         public record Held(long rows, Map<String, String> sums, Map<String, String> sources) {
             public Held {

@@ -62,6 +62,7 @@ final class ClosedPeriods {
         return entries.stream()
                 .flatMap(entry -> entry.closed().held().stream())
                 .flatMap(held -> Optional.ofNullable(held.sources().get(path)).stream())
+                .filter(sum -> !sum.isEmpty())
                 .findFirst();
     }
 
@@ -79,7 +80,8 @@ final class ClosedPeriods {
         Optional<Entry> entry = entries.stream()
                 .filter(each -> each.closed()
                         .held()
-                        .filter(held -> held.sources().containsKey(found.path()))
+                        .filter(held ->
+                                !held.sources().getOrDefault(found.path(), "").isEmpty())
                         .isPresent())
                 .findFirst();
         Optional<String> sum = sum(found.path());
@@ -145,7 +147,7 @@ final class ClosedPeriods {
     }
 
     /** Tables of sources that came after their rows were closed, each with the reason why it waits. */
-    Map<PlacedTable, String> late(Proposal proposal, MasterReader reader) {
+    Map<PlacedTable, String> late(Proposal proposal, MasterReader reader, Map<String, SourceFacts> facts) {
         Map<PlacedTable, String> late = new LinkedHashMap<>();
         Map<Integer, PlacedTable> placed = new HashMap<>();
         proposal.layouts().forEach(layout -> layout.tables().forEach(table -> placed.put(table.id(), table)));
@@ -155,15 +157,21 @@ final class ClosedPeriods {
                 Set<String> whole = wholly(rows, proposal.plan(), reader);
                 rows.byTable().keySet().stream()
                         .map(placed::get)
-                        .filter(table -> table != null
-                                && whole.contains(table.source())
-                                && !held.sources().containsKey(table.source()))
+                        .filter(table ->
+                                table != null && whole.contains(table.source()) && !isHeld(held, table.source(), facts))
                         .forEach(table -> late.put(
                                 table,
                                 "it came after " + Says.quoted(entry.closed().value()) + " was closed"));
             });
         }
         return late;
+    }
+
+    /** True for a source that was there when rows were closed, under the same name or with the same content. */
+    private static boolean isHeld(Closed.Held held, String source, Map<String, SourceFacts> facts) {
+        SourceFacts now = facts.get(source);
+        return held.sources().containsKey(source)
+                || now != null && held.sources().containsValue(now.sum());
     }
 
     static List<Finding> lateFindings(Map<PlacedTable, String> late) {
@@ -220,11 +228,12 @@ final class ClosedPeriods {
                 HeldRows rows = rows(entry.closed(), proposal.plan(), reader);
                 Map<String, String> sources = new TreeMap<>();
                 Set<String> whole = wholly(rows, proposal.plan(), reader);
-                facts.forEach((path, found) -> {
-                    if (whole.contains(path)) {
-                        sources.put(path, found.sum());
+                for (MasterPlan.Table table : proposal.plan().tables()) {
+                    SourceFacts found = facts.get(table.source());
+                    if (rows.byTable().containsKey(table.id())) {
+                        sources.put(table.source(), found != null && whole.contains(table.source()) ? found.sum() : "");
                     }
-                });
+                }
                 Closed closed = new Closed(
                         entry.closed().column(),
                         entry.closed().value(),

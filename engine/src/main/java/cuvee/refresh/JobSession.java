@@ -308,7 +308,7 @@ public final class JobSession implements AutoCloseable {
             store.build(proposal.plan());
             repeated = repeatedRows(proposal);
         }
-        Map<PlacedTable, String> late = closed.isEmpty() ? Map.of() : late(closed, proposal);
+        Map<PlacedTable, String> late = closed.isEmpty() ? Map.of() : late(closed, proposal, facts);
         if (!late.isEmpty()) {
             ruledOut.putAll(late);
             findings.addAll(ClosedPeriods.lateFindings(late));
@@ -456,9 +456,9 @@ public final class JobSession implements AutoCloseable {
         }
     }
 
-    private Map<PlacedTable, String> late(ClosedPeriods closed, Proposal proposal) {
+    private Map<PlacedTable, String> late(ClosedPeriods closed, Proposal proposal, Map<String, SourceFacts> facts) {
         try (MasterReader reader = store.reader(proposal.plan())) {
-            return closed.late(proposal, reader);
+            return closed.late(proposal, reader, facts);
         }
     }
 

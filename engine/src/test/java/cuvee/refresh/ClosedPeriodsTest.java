@@ -109,6 +109,24 @@ class ClosedPeriodsTest extends BatchTest {
     }
 
     @Test
+    void aFileThatIsOnlyRenamedIsNotLate() {
+        batch.rename("Hollin 2026-01.csv", "Hollin 2026-01 final.csv");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(9);
+        assertThat(kinds(made.outcome())).isEmpty();
+    }
+
+    @Test
+    void rowsOfAFileThatWasGoneWhenTheMonthWasClosedStay() {
+        batch.delete("Tarsk 2026-02.csv");
+        assertThat(batch.refresh().outcome().rows()).isEqualTo(9);
+        close("2026-02");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(9);
+        assertThat(kinds(made.outcome())).isEmpty();
+    }
+
+    @Test
     void theRowsOfThenOutliveTheCache() {
         batch.forgetCache();
         hollin(1, 99);
