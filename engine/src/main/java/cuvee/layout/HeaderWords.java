@@ -71,6 +71,10 @@ public final class HeaderWords {
 
     private static final Map<String, String> MEANINGS = meanings();
     private static final int LONG_WORD = 6;
+    /** So many letters before another word are a word themselves, and no syllable that turns its meaning round. */
+    private static final int FEWEST_BEFORE = 4;
+
+    private static final Set<String> TURNS_ROUND = Set.of("over", "under", "super", "inter", "counter", "multi");
     private static final Map<String, String> MEANT = new ConcurrentHashMap<>();
     private static final Map<String, List<String>> WORDS = new ConcurrentHashMap<>();
     private static final Map<String, List<Weighed>> WEIGHED = new ConcurrentHashMap<>();
@@ -447,10 +451,19 @@ public final class HeaderWords {
         if (slipped(shorter, longer)) {
             return 0.9;
         }
+        if (isCompound(longer, shorter)) {
+            return 0.75;
+        }
         if (shorter.length() >= 3 && shorter.equals(consonants(longer))) {
             return 0.85;
         }
         return shorter.length() * 2 <= longer.length() && abbreviates(shorter, longer) ? 0.7 : 0;
+    }
+
+    /** True where a word is another one with a word before it, as {@code bodyweight} and {@code Rechnungsbetrag} are. */
+    private static boolean isCompound(String word, String head) {
+        String before = word.endsWith(head) ? word.substring(0, word.length() - head.length()) : "";
+        return head.length() >= LONG_WORD && before.length() >= FEWEST_BEFORE && !TURNS_ROUND.contains(before);
     }
 
     /**

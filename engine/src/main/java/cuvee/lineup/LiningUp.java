@@ -26,6 +26,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.ToLongFunction;
+import java.util.regex.Pattern;
 
 /**
  * Lines up the headers of layouts, the largest first: each open header of a layout is weighed against each column that
@@ -33,6 +34,7 @@ import java.util.function.ToLongFunction;
  * their columns at once. What is sure is assumed, what is likely is assumed and asked about, the rest stays apart.
  */
 final class LiningUp {
+    private static final Pattern COLON = Pattern.compile("\\s*[:：]+$");
     private static final String KIND = LineUp.KIND;
     /** Words so alike are the same. */
     private static final double SAME_WORDS = 0.78;
@@ -491,6 +493,7 @@ final class LiningUp {
                 && places
                 && !here.surelyOfOtherScale(there)
                 && !otherKind(key, name)
+                && !anotherIsMoney(layout, key, name)
                 && !(HeaderWords.differ(own, name) && sameTongue(layout, name))) {
             boolean said = shared >= SAME_VALUES && here.sharedValues(there) >= ENOUGH_VALUES;
             return new Pair(
@@ -518,6 +521,17 @@ final class LiningUp {
                         .map(each -> profiles.getOrDefault(each, Profile.NONE))
                         .filter(other -> other.filled > 0)
                         .anyMatch(other -> own.countsOtherThan(other) || other.countsOtherThan(own));
+    }
+
+    /** True where a column holds money and a header does not, but another header of its layout does. */
+    private boolean anotherIsMoney(Layout layout, String key, String name) {
+        return !profiles.getOrDefault(key, Profile.NONE).isMoney()
+                && keysOfName.getOrDefault(name, Set.of()).stream()
+                        .anyMatch(each ->
+                                profiles.getOrDefault(each, Profile.NONE).isMoney())
+                && layout.keys().stream()
+                        .anyMatch(other ->
+                                profiles.getOrDefault(other, Profile.NONE).isMoney() && apart(other, name));
     }
 
     /** True where a layout shares a header with the layout that has a column: there, other words are other things. */
@@ -762,11 +776,17 @@ final class LiningUp {
         Map<String, String> clearest = new LinkedHashMap<>();
         counts.forEach((key, spellings) -> clearest.put(
                 key,
-                spellings.entrySet().stream()
+                withoutColon(spellings.entrySet().stream()
                         .max(Map.Entry.comparingByValue())
                         .orElseThrow()
-                        .getKey()));
+                        .getKey())));
         return clearest;
+    }
+
+    /** A colon behind a header points to the values below it and is no part of the name. */
+    private static String withoutColon(String header) {
+        String bare = COLON.matcher(header).replaceFirst("");
+        return bare.isEmpty() ? header : bare;
     }
 
     /**

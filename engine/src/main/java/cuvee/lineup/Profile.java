@@ -355,6 +355,11 @@ public final class Profile {
                 || enough && all(Kind.WHOLE) && other.all(Kind.DECIMAL, Kind.MONEY);
     }
 
+    /** True where its numbers are amounts of money, as they are marked. */
+    boolean isMoney() {
+        return kind() == Kind.MONEY;
+    }
+
     private boolean all(Kind... some) {
         int count = Arrays.stream(some)
                 .mapToInt(kind -> kinds.getOrDefault(kind, 0))

@@ -18,7 +18,6 @@ import cuvee.layout.Laying;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
-import cuvee.value.Form;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -87,10 +86,7 @@ final class Layings {
             layouts.computeIfAbsent(signature, s -> new ArrayList<>()).add(table);
         }
         if (!across.isEmpty()) {
-            amount = amountSoFar()
-                    .or(() -> saidElsewhere(across))
-                    .or(() -> ValueName.of(List.copyOf(across.keySet())))
-                    .orElse(AMOUNT);
+            amount = amountSoFar().or(() -> ValueName.in(tables, across)).orElse(AMOUNT);
         }
         siblings(tables);
         Map<PlacedTable, PlacedTable> laid = new LinkedHashMap<>();
@@ -120,37 +116,6 @@ final class Layings {
                 .filter(turn -> turn.values().size() == 1)
                 .map(turn -> turn.values().get(0))
                 .findFirst();
-    }
-
-    /**
-     * What stands over the months of other tables of the batch, where those of some have no name: the name that most
-     * tables say, as long as all of them hold whole numbers, or all of them others.
-     */
-    private static Optional<String> saidElsewhere(Map<PlacedTable, Across> across) {
-        Map<String, Integer> tables = new LinkedHashMap<>();
-        Set<Boolean> fractions = new HashSet<>();
-        Set<String> labels = new HashSet<>();
-        across.forEach((table, block) -> {
-            if (block.groups().size() == 1) {
-                String name = block.groups().keySet().iterator().next();
-                fractions.add(hasFractions(table, block));
-                labels.add(block.label());
-                if (!name.isEmpty()) {
-                    tables.merge(name, 1, Integer::sum);
-                }
-            }
-        });
-        return fractions.size() == 1 && labels.size() == 1
-                ? tables.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey)
-                : Optional.empty();
-    }
-
-    private static boolean hasFractions(PlacedTable table, Across block) {
-        return table.table().columns().stream()
-                .filter(column -> block.columns().contains(column.index()))
-                .anyMatch(column ->
-                        column.evidence().pointMarks() + column.evidence().commaMarks() > 0
-                                || column.evidence().count(Form.NUMBER_FRACTION) > 0);
     }
 
     /** The keys of a table's columns if it were laid out otherwise. */

@@ -1,21 +1,30 @@
 package cuvee.refresh;
 
+import cuvee.detect.TableColumn;
+import cuvee.layout.Across;
+import cuvee.layout.Layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.value.Convention;
+import cuvee.value.Form;
 import cuvee.value.LooseText;
 import cuvee.value.Period;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /**
- * What the values of columns that run across are called where no header above them says it: the words that the
- * dated titles of all their tables share, else those that the names of their sheets share. Periods, and words that differ from table to
- * table, say which table it is and not what it holds.
+ * What the values of columns that run across are called where no header above them says it: what stands over the months
+ * of other tables, or over the only number of a table that has the same columns and one record for each month; else the
+ * words that the dated titles of all their tables share, else those that the names of their sheets share. Periods, and
+ * words that differ from table to table, say which table it is and not what it holds.
  */
 final class ValueName {
     private static final int MOST_WORDS = 3;
@@ -54,8 +63,83 @@ final class ValueName {
 
     private ValueName() {}
 
-    /** The name that all of these tables give to their values; empty where they give none. */
-    static Optional<String> of(List<PlacedTable> tables) {
+    /** The name of the values in all tables that run across, from the whole batch; empty where nothing gives one. */
+    static Optional<String> in(List<PlacedTable> batch, Map<PlacedTable, Across> across) {
+        return overOthersMonths(across)
+                .or(() -> inRecords(batch, across))
+                .or(() -> shared(List.copyOf(across.keySet())));
+    }
+
+    /**
+     * What stands over the months of other tables of the batch, where those of some have no name: the name that most
+     * tables say, as long as all of them hold whole numbers, or all of them others.
+     */
+    private static Optional<String> overOthersMonths(Map<PlacedTable, Across> across) {
+        Map<String, Integer> tables = new LinkedHashMap<>();
+        Set<Boolean> fractions = new HashSet<>();
+        Set<String> labels = new HashSet<>();
+        across.forEach((table, block) -> {
+            if (block.groups().size() == 1) {
+                String name = block.groups().keySet().iterator().next();
+                fractions.add(hasFractions(table, block));
+                labels.add(block.label());
+                if (!name.isEmpty()) {
+                    tables.merge(name, 1, Integer::sum);
+                }
+            }
+        });
+        return fractions.size() == 1 && labels.size() == 1 ? most(tables) : Optional.empty();
+    }
+
+    private static boolean hasFractions(PlacedTable table, Across block) {
+        return table.table().columns().stream()
+                .filter(column -> block.columns().contains(column.index()))
+                .anyMatch(column ->
+                        column.evidence().pointMarks() + column.evidence().commaMarks() > 0
+                                || column.evidence().count(Form.NUMBER_FRACTION) > 0);
+    }
+
+    /**
+     * The header of the only number in tables that hold one record for each month: all but the number and the month
+     * stands in a table that runs across too, or is as many columns.
+     */
+    private static Optional<String> inRecords(List<PlacedTable> batch, Map<PlacedTable, Across> across) {
+        Map<String, Integer> tables = new LinkedHashMap<>();
+        for (PlacedTable table : batch) {
+            if (!across.containsKey(table) && !table.table().isForm()) {
+                across.entrySet().stream()
+                        .filter(wide -> wide.getValue().groups().keySet().equals(Set.of("")))
+                        .flatMap(wide -> measure(table, wide.getKey(), wide.getValue()).stream())
+                        .findFirst()
+                        .ifPresent(name -> tables.merge(name, 1, Integer::sum));
+            }
+        }
+        return most(tables);
+    }
+
+    private static Optional<String> measure(PlacedTable records, PlacedTable wide, Across block) {
+        Set<String> labels = wide.table().columns().stream()
+                .filter(column -> !block.columns().contains(column.index()))
+                .map(column -> LooseText.key(column.header()))
+                .collect(Collectors.toSet());
+        List<TableColumn> others = records.table().columns().stream()
+                .filter(column -> !labels.contains(LooseText.key(column.header())))
+                .toList();
+        int same = records.table().columns().size() - others.size();
+        List<TableColumn> numbers = others.stream()
+                .filter(column -> column.named() && Nature.of(column.evidence()) == Nature.NUMBERS)
+                .toList();
+        // Beside the number stand the month and the labels that are called otherwise there.
+        boolean alike = 2 * same >= labels.size() && same > 0 && others.size() == labels.size() - same + 2;
+        return alike && numbers.size() == 1 ? Optional.of(numbers.get(0).header()) : Optional.empty();
+    }
+
+    private static Optional<String> most(Map<String, Integer> tables) {
+        return tables.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
+    }
+
+    /** The name that all of these tables give to their values in their titles or by their sheets. */
+    private static Optional<String> shared(List<PlacedTable> tables) {
         return shared(tables, table -> dated(table.table().titles()))
                 .or(() -> shared(tables, table -> List.of(table.sheet())));
     }

@@ -62,6 +62,14 @@ class HeaderWordsTest {
     }
 
     @Test
+    void aWordWithAnotherBeforeItIsLikeThatWord() {
+        assertThat(HeaderWords.likeness("Bodyweight", "Weight kg")).isGreaterThan(0.45);
+        assertThat(HeaderWords.likeness("Rechnungsbetrag", "Betrag")).isGreaterThan(0.45);
+        assertThat(HeaderWords.likeness("Overweight", "Weight")).isZero();
+        assertThat(HeaderWords.likeness("Discount", "Count")).isZero();
+    }
+
+    @Test
     void aWordOverSeveralColumnsDoesNotTellWhichOfThemIsMeant() {
         double other = HeaderWords.compare("Crates / Broken", "No. of crates").like();
         assertThat(HeaderWords.compare("Crates / Crates landed", "No. of crates")

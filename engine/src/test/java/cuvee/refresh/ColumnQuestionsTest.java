@@ -282,6 +282,30 @@ class ColumnQuestionsTest extends BatchTest {
     }
 
     @Test
+    void plainNumbersInThePlaceOfMoneyAreNotTakenForItWhereAnotherColumnHoldsMoney() {
+        batch.csv(
+                "a.csv",
+                "Seen,Animal,Doses,Billed,Owner",
+                "2026-01-05,Fox,1,€ 12.50,Lund",
+                "2026-01-06,Hare,2,€ 310.25,Maat",
+                "2026-01-07,Owl,1,€ 40.75,Ruiz",
+                "2026-01-08,Fox,3,€ 22.10,Okoro");
+        batch.csv(
+                "b.csv",
+                "Seen,Animal,Doses,Girth,Owner,Fee",
+                "2026-02-05,Fox,1,240.5,Lund,€ 88.10",
+                "2026-02-06,Hare,2,31.7,Maat,€ 9.35",
+                "2026-02-07,Owl,1,18.2,Ruiz,€ 120.40",
+                "2026-02-08,Fox,3,244.9,Okoro,€ 55.00");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).contains("Girth");
+        int billed = made.columns().indexOf("Billed");
+        assertThat(made.lines().stream().map(line -> line.split("\\|", -1)[billed]))
+                .contains("310.25")
+                .doesNotContain("240.5", "31.7");
+    }
+
+    @Test
     void thousandsBesideALongerPlainNumberAreStillAsked() {
         batch.csv("b.csv", "Port;Depth", "Hollin;795", "Tarsk;2.294", "Oska;5400", "Ryde;1.224", "Quay;3.018");
         assertThat(batch.refresh().question(ColumnTyping.MARK).assumed()).isEqualTo("point");

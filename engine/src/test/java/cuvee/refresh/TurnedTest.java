@@ -311,6 +311,25 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void theOnlyNumberOfATableWithARecordForEachMonthNamesTheValuesOfThoseThatSayNothing() {
+        batch.csv(
+                "2025.csv",
+                "Harbour,Gear,Jan 2025,Feb 2025,Mar 2025",
+                "Hollin,Nets,457,1921,0",
+                "Tarsk,Pots,771,183,16");
+        batch.csv(
+                "2026.csv",
+                "Harbour;Kind of gear;Month;Crates:",
+                "Hollin;Nets;Jan 2026;310",
+                "Hollin;Nets;Feb 2026;714",
+                "Tarsk;Pots;Jan 2026;249",
+                "Tarsk;Pots;Mar 2026;192");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).contains("Crates").doesNotContain("Amount", "Crates:");
+        assertThat(made.lines()).hasSize(10);
+    }
+
+    @Test
     void theNameOfTheSheetNamesTheValuesWhereNoTitleDoes() {
         Workbooks.workbook()
                 .sheet("Overtime 2026", row("Team", "Jan", "Feb", "Mar"), row("A", 1, 2, 3), row("B", 4, 5, 6))
