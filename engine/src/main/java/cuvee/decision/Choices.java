@@ -146,6 +146,11 @@ public final class Choices {
                 either(answer, SourceChoice.KEEP, SourceChoice.REMOVE)
                         .map(keep -> new SourceChoice.Lost(kind, subject, keep));
             case Kinds.SENT_AGAIN -> sentAgain(Names.splitTexts(subject), answer);
+            case Kinds.YEAR_TO_DATE ->
+                Optional.of(Names.splitTexts(subject))
+                        .filter(parts -> parts.size() <= 2)
+                        .map(parts -> new SourceChoice.YearToDate(
+                                parts.get(0), parts.size() < 2 ? "" : parts.get(1), answer));
             case Kinds.SOURCE_NAME -> Optional.of(new SourceChoice.Called(subject, answer));
             case Kinds.CORRECTION ->
                 Correction.read(new Decision(kind, subject, answer, "", "")).map(SourceChoice.Corrected::new);

@@ -41,6 +41,7 @@ public final class Kinds {
     public static final String GONE = "gone";
     public static final String UNREADABLE = "unreadable";
     public static final String SENT_AGAIN = "sent-again";
+    public static final String YEAR_TO_DATE = "year-to-date";
     public static final String SOURCE_NAME = "source-name";
     public static final String CORRECTION = "correction";
     public static final String NIL_RETURN = "nil-return";
@@ -90,6 +91,7 @@ public final class Kinds {
             GONE,
             UNREADABLE,
             SENT_AGAIN,
+            YEAR_TO_DATE,
             SOURCE_NAME,
             CORRECTION,
             NIL_RETURN,

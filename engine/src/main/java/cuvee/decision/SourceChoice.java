@@ -47,6 +47,31 @@ public sealed interface SourceChoice extends Choice {
         }
     }
 
+    /**
+     * Which of several returns for the year to date count.
+     *
+     * @param sender who sent them
+     * @param table the one that is set aside; empty where all of the sender's are spoken of
+     * @param counts the one that counts in its place; {@link #NEWEST} or {@link #ALL} where all are spoken of
+     */
+    record YearToDate(String sender, String table, String counts) implements SourceChoice {
+        /** The newest return counts for all its months. */
+        public static final String NEWEST = "newest";
+
+        @Override
+        public Words words() {
+            return new Words(
+                    Kinds.YEAR_TO_DATE,
+                    table.isEmpty() ? Names.joinTexts(List.of(sender)) : Names.joinTexts(List.of(sender, table)),
+                    counts);
+        }
+
+        @Override
+        public boolean understood() {
+            return !table.isEmpty() || counts.equals(NEWEST) || counts.equals(ALL);
+        }
+    }
+
     /** Which sheets of a workbook belong, in words; the subject is a source, a layout, a folder, a place or all files. */
     record WhichSheets(String subject, String rule) implements SourceChoice {
         @Override

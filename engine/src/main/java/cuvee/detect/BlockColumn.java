@@ -3,6 +3,7 @@ package cuvee.detect;
 import cuvee.sheet.CellKind;
 import cuvee.sheet.ColumnCells;
 import cuvee.sheet.PackedCell;
+import cuvee.sheet.RowBlock;
 import cuvee.value.ColumnTally;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
@@ -119,6 +120,20 @@ final class BlockColumn {
             habit = here.isNumber() ? Habit.NUMBERS : here == Form.YEAR_FIRST_DATE ? Habit.DATES : Habit.TEXTS;
         }
         return true;
+    }
+
+    /** The number in one cell of the column in a block, or NaN. */
+    double value(RowBlock block, int column, int row, boolean commas) {
+        long cell = block.cell(column, row);
+        CellKind kind = PackedCell.kind(cell);
+        char[] chars = block.chars();
+        int start = PackedCell.start(cell);
+        int end = PackedCell.end(cell);
+        Form plain = look.plain(kind, chars, start, end);
+        return plain != null && look.size() != Look.NO_SIZE
+                ? look.value()
+                : RunningSums.value(
+                        kind, chars, start, end, plain == null ? Forms.of(kind, chars, start, end) : plain, commas);
     }
 
     private int longestInk(ColumnCells cells) {

@@ -3,12 +3,27 @@ package cuvee.detect;
 import cuvee.value.LooseText;
 import java.util.Set;
 
-/** Headers known from the other tables of the batch and from the job: a row of such words is a header here too. */
-public record HeaderHints(Set<String> looseKeys) {
+/**
+ * What a first look at a batch tells for the second one.
+ *
+ * @param looseKeys headers known from the other tables of the batch and from the job: a row of such words is a header here
+ *     too
+ * @param pointsPartThousands true where a point in the numbers of this sheet parts thousands wherever it could
+ */
+public record HeaderHints(Set<String> looseKeys, boolean pointsPartThousands) {
     public static final HeaderHints NONE = new HeaderHints(Set.of());
 
     public HeaderHints {
         looseKeys = Set.copyOf(looseKeys);
+    }
+
+    public HeaderHints(Set<String> looseKeys) {
+        this(looseKeys, false);
+    }
+
+    /** The same headers for a sheet whose numbers may be read otherwise. */
+    public HeaderHints withPointsPartingThousands(boolean parting) {
+        return new HeaderHints(looseKeys, parting);
     }
 
     boolean isEmpty() {

@@ -167,6 +167,18 @@ final class RunningSums {
         }
     }
 
+    /** True where a number of a block could be what the rows above it come to, be these in the block or before it. */
+    boolean mayReach(int column, ColumnTally tally, int rows) {
+        return mayReach(sinceTotal.sum(column), tally, rows) || mayReach(all(column), tally, rows);
+    }
+
+    private static boolean mayReach(double before, ColumnTally tally, int rows) {
+        double lowest = before + rows * Math.min(0, tally.least());
+        double highest = before + rows * Math.max(0, tally.most());
+        double about = 1 + 1e-6 * Math.abs(before);
+        return tally.most() >= lowest - about && tally.least() <= highest + about;
+    }
+
     Group sinceTotal() {
         return sinceTotal;
     }

@@ -92,7 +92,7 @@ final class TableBody {
         List<Row> header = choice.found() ? rows.subList(choice.top(), choice.bottom() + 1) : List.of();
         String[] names = choice.found() ? HeaderNames.of(header, clues) : new String[0];
         this.columns = new TableColumns(
-                names, header, rows.stream().mapToInt(Row::width).max().orElse(0));
+                names, header, rows.stream().mapToInt(Row::width).max().orElse(0), hints);
         this.totalColumn = new TotalColumn(names);
         this.totalRows = new TotalRows(columns, clues, reading, doubts);
         for (int i = 0; i <= choice.bottom(); i++) {
@@ -263,7 +263,7 @@ final class TableBody {
      * @return false where the rows have to be told one by one; nothing has been taken in then
      */
     boolean takeIn(RowBlock block) {
-        if (!columns.look(block, width < 4 ? 2 : Math.max(2, width / 2) + 1)) {
+        if (!columns.look(block, width < 4 ? 2 : Math.max(2, width / 2) + 1) || totalRows.mayAddUp(block)) {
             return false;
         }
         run(block.firstNumber(), block.rows());

@@ -53,7 +53,11 @@ final class TableColumns {
     private int filled;
     private long letters;
 
-    TableColumns(String[] names, List<Row> headerRows, int columns) {
+    /** True where a point in numbers that could be read either way parts thousands, as a first look has told. */
+    private final boolean pointsPartThousands;
+
+    TableColumns(String[] names, List<Row> headerRows, int columns, HeaderHints hints) {
+        pointsPartThousands = hints.pointsPartThousands();
         headers = names;
         spellings = new ArrayList<>();
         for (int column = 0; column < names.length; column++) {
@@ -122,7 +126,7 @@ final class TableColumns {
 
     /** True where the comma is the decimal mark: by the column's own values, else by those of the others. */
     private boolean commas(SeenColumn own) {
-        return own.hasComma() || !own.hasPoint() && anyHasComma();
+        return own.hasComma() || !own.hasPoint() && (pointsPartThousands || anyHasComma());
     }
 
     private boolean anyHasComma() {
@@ -171,6 +175,38 @@ final class TableColumns {
                 && (full >= filledAtLeast || filled(block, filledAtLeast))
                 && !mayRepeat(block)
                 && !(open && newMark);
+    }
+
+    /** True where a number in a block that was looked at is what those above it come to. */
+    boolean mayAddUp(RowBlock block, RunningSums sums) {
+        for (int column = 0; column < block.columns(); column++) {
+            ColumnTally tally = columns[column].inBlock().tally();
+            boolean says = tally.numbers() > 0 && (tally.least() != 0 || tally.most() != 0);
+            if (says && sums.mayReach(column, tally, block.rows()) && addsUp(block, column, sums)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private boolean addsUp(RowBlock block, int column, RunningSums sums) {
+        SeenColumn seen = columns[column];
+        boolean commas = commas(seen);
+        double since = sums.sinceTotal().sum(column);
+        double all = sums.all(column);
+        for (int row = 0; row < block.rows(); row++) {
+            double value = seen.inBlock().value(block, column, row, commas);
+            if (!Double.isNaN(value)) {
+                int records = sums.records() + row;
+                if (value != 0
+                        && (RunningSums.close(value, since, records) || RunningSums.close(value, all, records))) {
+                    return true;
+                }
+                since += value;
+                all += value;
+            }
+        }
+        return false;
     }
 
     /** True where each row of a block has so many cells that hold something. */

@@ -30,6 +30,7 @@ final class TotalRows {
     private static final int MANY = 8;
 
     private static final double MANY_DIGITS = 1000;
+    private static final double SOME_DIGITS = 100;
 
     private final TableColumns columns;
     private final SheetClues clues;
@@ -66,6 +67,11 @@ final class TotalRows {
             first = row.copy();
         }
         sums.add(row, columns);
+    }
+
+    /** True where a row of a block that has been looked at may add up those above it. */
+    boolean mayAddUp(RowBlock block) {
+        return sums.recordsSinceTotal() == 0 || columns.mayAddUp(block, sums);
     }
 
     /** Takes in a block of records that has been looked at, behind the first record. */
@@ -212,7 +218,11 @@ final class TotalRows {
         }
         boolean told = clues.totalRow(row.number());
         if (word == TotalWords.Sureness.NO && texts > 0 && !told) {
-            return false;
+            boolean total = numbers > 0 && isTotalOfAnyName(row, texts);
+            if (total) {
+                take(row);
+            }
+            return total;
         }
         boolean total = told
                 || (numbers == 0
@@ -222,6 +232,48 @@ final class TotalRows {
             take(row);
         }
         return total;
+    }
+
+    /**
+     * True where a row adds up those above it under a name that says nothing of it, such as a region's: more than one sum
+     * agrees, or one of many digits, under texts that no record has, and there are fewer of them than records have, or the
+     * numbers are too large for an accident. What could be one is asked about.
+     */
+    private boolean isTotalOfAnyName(Row row, int texts) {
+        if (sums.recordsSinceTotal() < ENOUGH && sums.records() < ENOUGH || !allAgree(row) || !isNew(row)) {
+            return false;
+        }
+        int numbers = numbersThatSay(row);
+        double greatest = 0;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            greatest = Double.isNaN(value) ? greatest : Math.max(greatest, Math.abs(value));
+        }
+        boolean bare = texts < columns.keyColumns();
+        boolean one = numbers == 1 && greatest >= MANY_DIGITS && sums.records() >= MANY;
+        boolean several = numbers >= SEVERAL && (bare || greatest >= SOME_DIGITS);
+        if (several || one && bare || (one || numbers >= SEVERAL) && reading.unnamedTotals()) {
+            return true;
+        }
+        if (one || numbers >= SEVERAL) {
+            doubts.add(new Doubt(
+                    "total-row",
+                    row.number(),
+                    "Row " + row.number() + " adds up the rows above it under another name; it is kept as a record.",
+                    1));
+        }
+        return false;
+    }
+
+    /** True where no text of a row stands in a record above it. */
+    private boolean isNew(Row row) {
+        for (int column = 0; column < row.width(); column++) {
+            boolean text = !row.blank(column) && !columns.form(column).isNumber();
+            if (text && columns.holds(column, row.text(column))) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** True where a row says an average or another figure over the rows above; it states no total. */

@@ -3,9 +3,11 @@ package cuvee.master;
 import cuvee.value.Type;
 import java.sql.ResultSet;
 import java.sql.Statement;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
@@ -117,6 +119,49 @@ public final class SameRows {
                 }
             }
             return shared;
+        });
+    }
+
+    /** The months that the rows of a table reach from and to. */
+    public record Months(int table, YearMonth first, YearMonth last) {}
+
+    /** From which month to which the rows of each table reach, by a column of dates; tables without any are left out. */
+    public List<Months> months(int column) {
+        String month = "strftime(%s(m" + column + "), '%%Y-%%m')";
+        String sql = "SELECT tbl, " + month.formatted("min") + ", " + month.formatted("max") + " FROM master WHERE m"
+                + column + " IS NOT NULL GROUP BY tbl ORDER BY tbl";
+        return Sql.ask("comparing months", () -> {
+            List<Months> months = new ArrayList<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery(sql)) {
+                while (rows.next()) {
+                    months.add(new Months(
+                            rows.getInt(1), YearMonth.parse(rows.getString(2)), YearMonth.parse(rows.getString(3))));
+                }
+            }
+            return months;
+        });
+    }
+
+    /** The sums of some number columns of a table, about as exact as a double, by the months of a column of dates. */
+    public Map<YearMonth, List<Double>> sumsByMonth(int table, int column, List<Integer> numbers) {
+        String sums =
+                numbers.stream().map(i -> ", CAST(sum(m" + i + ") AS DOUBLE)").collect(Collectors.joining());
+        String sql = "SELECT strftime(m" + column + ", '%Y-%m') AS month" + sums + " FROM master WHERE tbl = " + table
+                + " AND m" + column + " IS NOT NULL GROUP BY month ORDER BY month";
+        return Sql.ask("comparing months", () -> {
+            Map<YearMonth, List<Double>> byMonth = new LinkedHashMap<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery(sql)) {
+                while (rows.next()) {
+                    List<Double> values = new ArrayList<>();
+                    for (int i = 0; i < numbers.size(); i++) {
+                        values.add(rows.getDouble(i + 2));
+                    }
+                    byMonth.put(YearMonth.parse(rows.getString(1)), values);
+                }
+            }
+            return byMonth;
         });
     }
 

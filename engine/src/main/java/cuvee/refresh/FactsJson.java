@@ -61,7 +61,7 @@ final class FactsJson {
             node.put("hiddenRows", sheet.hiddenRows()).put("hiddenColumns", sheet.hiddenColumns());
             for (SourceFacts.Plain plain : sheet.plain()) {
                 ObjectNode p = node.withArray("plain").addObject();
-                p.put("close", plain.close());
+                p.put("close", plain.close()).put("thousands", plain.thousands());
                 plain.keys().forEach(p.putArray("keys")::add);
             }
             sheet.signatures().forEach(node.putArray("signatures")::add);
@@ -199,7 +199,8 @@ final class FactsJson {
                         node.path("plain"),
                         p -> new SourceFacts.Plain(
                                 list(p.path("keys"), JsonNode::asText),
-                                p.path("close").asBoolean())),
+                                p.path("close").asBoolean(),
+                                p.path("thousands").asBoolean())),
                 list(node.path("signatures"), JsonNode::asText),
                 node.path("under").asText(),
                 node.path("firstTable").asInt(),

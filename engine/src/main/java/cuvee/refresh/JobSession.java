@@ -316,6 +316,8 @@ public final class JobSession implements AutoCloseable {
             store.build(proposal.plan());
         }
         questions.addAll(SentAgain.questions(proposal.job(), placed));
+        questions.addAll(YearToDate.questions(proposal.job(), placed));
+        findings.addAll(YearToDate.findings(proposal.job(), placed));
         questions.addAll(RepeatedRows.questions(proposal.job(), placed));
         keepFacts(facts, gone, gathering.replaced());
         List<SourceReport> reports = Reports.of(collected.sources(), facts, gone, proposal, findings);
@@ -423,6 +425,7 @@ public final class JobSession implements AutoCloseable {
             CodeTables codes) {
         Map<PlacedTable, String> out = new HashMap<>(SentAgain.aside(job, placed));
         out.putAll(RepeatedRows.aside(job, placed));
+        out.putAll(YearToDate.aside(job, placed));
         out.putAll(ruledOut);
         Planner.Surroundings around = new Planner.Surroundings(
                 table -> home(table, sources),
@@ -448,7 +451,10 @@ public final class JobSession implements AutoCloseable {
             return List.of();
         }
         try (MasterReader reader = store.reader(proposal.plan())) {
-            List<Decision> found = RepeatedRows.found(proposal.job(), proposal, reader);
+            List<Decision> found = YearToDate.found(proposal.job(), proposal, reader);
+            if (found.isEmpty()) {
+                found = RepeatedRows.found(proposal.job(), proposal, reader);
+            }
             if (found.isEmpty()) {
                 store.putLookedAt(RepeatedRows.looked(proposal.job()));
             }

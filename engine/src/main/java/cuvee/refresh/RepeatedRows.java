@@ -100,8 +100,8 @@ final class RepeatedRows {
     static String looked(Job job) {
         return KIND
                 + job.settled().stream()
-                        .filter(decision ->
-                                Set.of(KIND, Kinds.SHEET, Kinds.FILE).contains(decision.kind()))
+                        .filter(decision -> Set.of(KIND, YearToDate.KIND, Kinds.SHEET, Kinds.FILE)
+                                .contains(decision.kind()))
                         .map(decision -> decision.id() + decision.answer())
                         .sorted()
                         .toList();
@@ -112,7 +112,7 @@ final class RepeatedRows {
         return job.withAssumed(
                 job.columns(),
                 job.assumed().stream()
-                        .filter(decision -> !decision.kind().equals(KIND))
+                        .filter(decision -> !Set.of(KIND, YearToDate.KIND).contains(decision.kind()))
                         .toList());
     }
 

@@ -29,6 +29,8 @@ import java.util.concurrent.atomic.AtomicInteger;
 final class SecondLook {
     /** Stands for a sheet in whose reading nothing else had a say. */
     static final String PLAIN = "-";
+    /** Stands for a sheet in which points part thousands. */
+    private static final String THOUSANDS = " thousands";
 
     private final Store store;
     private final Job job;
@@ -97,7 +99,7 @@ final class SecondLook {
             return Optional.of(found);
         }
         boolean hinted = hinted(sheet);
-        String by = hinted ? hintsMark : PLAIN;
+        String by = (hinted ? hintsMark : PLAIN) + (thousands(sheet) ? THOUSANDS : "");
         List<String> signatures = sheet.signatures();
         if (!sheet.under().startsWith(by)) {
             signatures = find(sheet, hinted, Reading.DEFAULT).stream()
@@ -145,6 +147,11 @@ final class SecondLook {
         return !hints.looseKeys().isEmpty() && sheet.plain().stream().anyMatch(table -> table.close() && !knows(table));
     }
 
+    /** True where totals are told only once a point in numbers is known to part thousands. */
+    private static boolean thousands(SheetFacts sheet) {
+        return sheet.plain().stream().anyMatch(Plain::thousands);
+    }
+
     private boolean knows(Plain table) {
         long known = table.keys().stream().filter(hints.looseKeys()::contains).count();
         return known * 2 >= table.keys().size();
@@ -156,7 +163,8 @@ final class SecondLook {
     }
 
     private List<FoundTable> find(SheetFacts sheet, boolean hinted, Reading reading) {
-        TableFinder finder = new TableFinder(hinted ? hints : HeaderHints.NONE, sheet.clues(), reading);
+        HeaderHints known = (hinted ? hints : HeaderHints.NONE).withPointsPartingThousands(thousands(sheet));
+        TableFinder finder = new TableFinder(known, sheet.clues(), reading);
         if (reading.cells().isEmpty()) {
             store.replay(sheet.staged(), finder::row);
         } else {

@@ -172,8 +172,9 @@ record SourceFacts(
      *
      * @param keys the loose keys of its named headers
      * @param close true where another row could be its header
+     * @param thousands true where a point in its numbers only ever parts thousands, as it seems
      */
-    record Plain(List<String> keys, boolean close) {
+    record Plain(List<String> keys, boolean close, boolean thousands) {
         Plain {
             keys = List.copyOf(keys);
         }
@@ -184,7 +185,9 @@ record SourceFacts(
                             .filter(TableColumn::named)
                             .map(column -> LooseText.key(column.header()))
                             .toList(),
-                    table.header() == FoundTable.Sureness.CLOSE);
+                    table.header() == FoundTable.Sureness.CLOSE,
+                    table.columns().stream()
+                            .anyMatch(column -> column.evidence().groupsByPoint()));
         }
     }
 

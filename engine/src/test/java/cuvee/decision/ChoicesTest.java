@@ -72,6 +72,9 @@ class ChoicesTest {
                 of("unreadable", "a.csv", "keep"),
                 of("sent-again", "a.csv | b \\| c.csv", "b | c.csv"),
                 of("sent-again", "a.csv | b.csv", "all"),
+                of("year-to-date", "* Hollin", "newest"),
+                of("year-to-date", "*", "all"),
+                of("year-to-date", "* Hollin | a.xlsx / Sheet1", "b.xlsx / Sheet1"),
                 of("nil-return", "Tarsk | 2026-03", "nil"),
                 of("check", "Port is never blank", "wanted"),
                 of("check", "Port and Fare are unique", "not now: wanted"),
@@ -119,6 +122,7 @@ class ChoicesTest {
                     across; a|b; turn
                     tag; the moon; Port
                     sent-again; a.csv | b.csv; c.csv
+                    year-to-date; * Hollin; the oldest
                     nil-return; Tarsk | March; nil
                     sheets; all files; the good ones
                     tomorrow; Fare; anything

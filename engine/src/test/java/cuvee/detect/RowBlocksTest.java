@@ -214,6 +214,26 @@ class RowBlocksTest {
     }
 
     @Test
+    void sumsUnderANameOfTheirOwnFarDown() {
+        Random random = new Random(5);
+        List<Row> rows = new ArrayList<>(List.of(Rows.row(1, "Name", "Gear", "Crates", "Back", "Cost")));
+        double[] sums = new double[3];
+        for (int i = 2; i < 1500; i++) {
+            if (i == 640 || i == 1499) {
+                rows.add(Rows.row(i, "All so far " + i, "any gear", sums[0], sums[1], Math.rint(sums[2] * 100) / 100));
+            } else {
+                double[] values = {random.nextInt(900), random.nextInt(60) - 30, random.nextInt(90_000) / 100.0};
+                for (int c = 0; c < sums.length; c++) {
+                    sums[c] += values[c];
+                }
+                rows.add(Rows.row(i, NAMES[i % 7], NAMES[i % 3], values[0], values[1], values[2]));
+            }
+        }
+        sameOneByOne(rows);
+        assertThat(found(rows, Reading.DEFAULT).get(0).kept()).isEqualTo(1496);
+    }
+
+    @Test
     void anythingAnywhereInAColumnOfAnythingElse() {
         for (Function<Random, Object> column : COLUMNS) {
             Random random = new Random(7);

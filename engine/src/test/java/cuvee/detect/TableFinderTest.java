@@ -174,6 +174,38 @@ class TableFinderTest {
     }
 
     @Test
+    void whatAddsUpUnderANameOfItsOwnIsATotal() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Region", "Depot", "Crates", "Cost"});
+        rows.add(new Object[] {"North", "Hollin", 412, 96.5});
+        rows.add(new Object[] {"North", "Tarsk", 38, 12.25});
+        rows.add(new Object[] {"North", "Orm", 150, 41.75});
+        rows.add(new Object[] {"All of the north", "", 600, 150.5});
+        rows.add(new Object[] {"South", "Quay", 71, 20.0});
+        rows.add(new Object[] {"South", "Ryde", 9, 2.5});
+        rows.add(new Object[] {"South", "Skerry", 20, 7.5});
+        rows.add(new Object[] {"The south together", "", 100, 30.0});
+        rows.add(new Object[] {"Both", "", 700, 180.5});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(6);
+        assertThat(table.totals()).hasSize(6).allMatch(FoundTable.StatedTotal::agrees);
+    }
+
+    @Test
+    void smallNumbersThatHappenToAddUpAreARecordThatIsAskedAbout() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Depot", "Boats", "Crews"});
+        rows.add(new Object[] {"Hollin", 1, 2});
+        rows.add(new Object[] {"Tarsk", 2, 1});
+        rows.add(new Object[] {"Orm", 1, 1});
+        rows.add(new Object[] {"Quay", 4, 4});
+        rows.add(new Object[] {"Ryde", 3, 2});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(5);
+        assertThat(table.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("total-row");
+    }
+
+    @Test
     void aFirmNamedTotalIsARecord() {
         List<Object[]> rows = clean(20);
         rows.add(new Object[] {"2026-02-01", "Total Logistics", "MV A", 12, 3.5});

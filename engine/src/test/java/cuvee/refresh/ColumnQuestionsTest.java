@@ -282,6 +282,48 @@ class ColumnQuestionsTest extends BatchTest {
     }
 
     @Test
+    void totalsAreToldWhereAPointPartsThousands() {
+        batch.csv(
+                "a.csv",
+                "Port;Gear;Landed;Sold;Whole catch",
+                "Hollin;Nets;1.204;310;1.514",
+                "Hollin;Pots;87;12;99",
+                "Tarsk;Nets;2.010;1.455;3.465",
+                "Tarsk;Pots;640;75;715",
+                "Orm;Nets;905;3.001;3.906",
+                "Orm;Pots;31;44;75",
+                "Skerry;Nets;1.118;260;1.378",
+                "Skerry;Lines;402;89;491",
+                "Quay;Nets;1.000;20;1.020",
+                "Quay;Lines;3;980;983",
+                "Ryde;Nets;2.500;500;3.000",
+                "Ryde;Lines;100;254;354",
+                "Together;;10.000;7.000;17.000");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).contains("Hollin|Nets|1204|310|1514");
+        assertThat(made.lines()).hasSize(12).noneMatch(line -> line.startsWith("Together"));
+        batch.csv("b.csv", "Port;Gear;Landed;Sold;Whole catch", "Hollin;Nets;5;6;11");
+        assertThat(batch.refresh().lines()).as("with what is kept of the first").hasSize(13);
+    }
+
+    @Test
+    void aColumnThatAddsUpMonthsIsToldWhereAPointPartsThousands() {
+        batch.csv(
+                "a.csv",
+                "Port;Gear;Jan 2026;Feb 2026;Mar 2026;Full year",
+                "Hollin;Nets;1.204;310;87;1.601",
+                "Hollin;Pots;87;12;99;198",
+                "Tarsk;Nets;2.010;1.455;640;4.105",
+                "Tarsk;Pots;640;75;1.118;1.833",
+                "Skerry;Pots;64;1.075;118;1.257",
+                "Skerry;Nets;4;75;118;197",
+                "Orm;Nets;3.004;5;18;3.027");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Port", "Gear", "Month", "Amount");
+        assertThat(made.lines()).hasSize(21).contains("Hollin|Nets|2026-01-01|1204");
+    }
+
+    @Test
     void plainNumbersInThePlaceOfMoneyAreNotTakenForItWhereAnotherColumnHoldsMoney() {
         batch.csv(
                 "a.csv",

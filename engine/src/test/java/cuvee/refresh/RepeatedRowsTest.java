@@ -94,7 +94,7 @@ class RepeatedRowsTest {
         batch.sheet("to February.xlsx", rows(month(1, 6), month(2, 6)));
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(12);
-        assertThat(made.question(RepeatedRows.KIND).text()).contains("to January.xlsx");
+        assertThat(made.question(YearToDate.KIND).text()).contains("to January.xlsx");
     }
 
     @Test

@@ -33,6 +33,7 @@ public final class Questions {
         return switch (question.kind()) {
             case Kinds.FILE,
                     Kinds.SENT_AGAIN,
+                    Kinds.YEAR_TO_DATE,
                     Kinds.GONE,
                     Kinds.UNREADABLE,
                     Kinds.TEXT_FORM,

@@ -1,0 +1,109 @@
+package cuvee.refresh;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.finding.Question;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Returns that hold the year so far and come anew each month are counted once, as the newest of them has it. */
+class YearToDateTest extends BatchTest {
+    private static final List<String> ROUTES = List.of("Inner Sound", "Outer Isles", "Marsh Ferry");
+
+    /** The year up to a month, with what a month's first route is restated to. */
+    private void yearTo(String file, int month, int restatedJanuary) {
+        List<String> lines = new ArrayList<>(List.of("Route,Month,Passengers,Takings"));
+        for (int m = 1; m <= month; m++) {
+            for (int r = 0; r < ROUTES.size(); r++) {
+                int passengers = m == 1 && r == 0 ? restatedJanuary : 100 * m + 7 * r;
+                lines.add(ROUTES.get(r) + ",2026-0" + m + "-01," + passengers + "," + passengers * 4 + ".50");
+            }
+        }
+        batch.csv(file, lines.toArray(String[]::new));
+    }
+
+    private static List<Question> asked(Batch.Made made) {
+        return made.outcome().questions().stream()
+                .filter(question -> question.kind().equals(YearToDate.KIND)
+                        || question.kind().equals(RepeatedRows.KIND)
+                        || question.kind().equals(SentAgain.KIND))
+                .toList();
+    }
+
+    @Test
+    void theNewestReturnCountsForAllItsMonthsAndWhatItRestatesIsSaid() {
+        yearTo("Landings to 2026-01.csv", 1, 100);
+        yearTo("Landings to 2026-02.csv", 2, 100);
+        yearTo("Landings to 2026-03.csv", 3, 137);
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(9).anyMatch(line -> line.startsWith("Inner Sound|2026-01-01|137|"));
+        assertThat(asked(made)).singleElement().satisfies(question -> {
+            assertThat(question.kind()).isEqualTo(YearToDate.KIND);
+            assertThat(question.assumed()).isEqualTo("newest");
+            assertThat(question.stake()).isEqualTo(9);
+            assertThat(question.text())
+                    .contains("Landings to 2026-03.csv")
+                    .contains("January 2026, Passengers from 321 to 358");
+        });
+        assertThat(made.findings("restated")).hasSize(1);
+    }
+
+    @Test
+    void nextMonthTakesThePlaceOfTheOneBeforeUnasked() {
+        yearTo("Landings to 2026-01.csv", 1, 100);
+        yearTo("Landings to 2026-02.csv", 2, 100);
+        batch.settle(batch.refresh().question(YearToDate.KIND), "newest");
+        assertThat(batch.refresh().lines()).hasSize(6);
+        yearTo("Landings to 2026-03.csv", 3, 100);
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(9);
+        assertThat(asked(made)).isEmpty();
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).containsExactlyInAnyOrderElementsOf(made.lines());
+    }
+
+    @Test
+    void allAreTakenWhereTheAnalystSaysSo() {
+        yearTo("Landings to 2026-01.csv", 1, 100);
+        yearTo("Landings to 2026-02.csv", 2, 120);
+        batch.settle(batch.refresh().question(YearToDate.KIND), "all");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(9);
+        assertThat(made.outcome().questions())
+                .noneMatch(question -> question.kind().equals(YearToDate.KIND));
+    }
+
+    @Test
+    void everySenderHasItsOwnNewest() {
+        for (String port : List.of("Hollin", "Tarsk")) {
+            yearTo(port + " 2026-01.csv", 1, port.equals("Hollin") ? 50 : 60);
+            yearTo(port + " 2026-02.csv", 2, port.equals("Hollin") ? 50 : 60);
+        }
+        yearTo("Hollin 2026-03.csv", 3, 55);
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(9 + 6);
+        assertThat(made.outcome().questions())
+                .filteredOn(question -> question.kind().equals(YearToDate.KIND))
+                .extracting(Question::subject)
+                .containsExactlyInAnyOrder("* Hollin", "* Tarsk");
+    }
+
+    @Test
+    void filesOfOneMonthEachAndSendersThatReachOtherMonthsAreLeftAlone() {
+        batch.csv(
+                "Hollin.csv",
+                "Route,Month,Passengers",
+                "Inner,2026-01-01,4",
+                "Outer,2026-01-01,5",
+                "Marsh,2026-01-01,9");
+        batch.csv(
+                "Tarsk.csv",
+                "Route,Month,Passengers",
+                "Inner,2026-01-01,14",
+                "Outer,2026-01-01,15",
+                "Marsh,2026-01-01,19",
+                "Inner,2026-02-01,24",
+                "Outer,2026-02-01,25");
+        assertThat(batch.refresh().lines()).hasSize(8);
+    }
+}
