@@ -141,6 +141,9 @@ final class WrittenAs {
         if (meant.isEmpty()) {
             meant.putAll(units(name, fed));
         }
+        if (meant.isEmpty()) {
+            meant.putAll(thousands(index, name));
+        }
         return meant;
     }
 
@@ -360,6 +363,53 @@ final class WrittenAs {
                         choice instanceof ColumnChoice about && about.column().equals(name));
     }
 
+    // ---- thousands ----
+
+    private Map<PlacedTable, Meant> thousands(int index, String name) {
+        Map<PlacedTable, LaidColumn> fed = new LinkedHashMap<>();
+        feeds.forEach((table, columns) -> {
+            LaidColumn column = columns[index];
+            if (column != null
+                    && (column.origin() instanceof Origin.Cell || column.origin() instanceof Origin.Values)) {
+                fed.put(table, column);
+            }
+        });
+        boolean money = fed.entrySet().stream()
+                .anyMatch(each -> each.getKey().currency(each.getValue()).isPresent()
+                        || !each.getValue().evidence().currencies().isEmpty());
+        Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
+        List<PlacedTable> doubtful = new ArrayList<>();
+        List<PlacedTable> byNumbers = new ArrayList<>();
+        Map<PlacedTable, Scales.Speaks> found = Scales.thousands(fed, money);
+        fed.forEach((table, column) -> {
+            Optional<Meaning> said = said(name, table);
+            Scales.Speaks speaks = found.get(table);
+            boolean words = speaks == Scales.Speaks.SURELY || speaks == Scales.Speaks.WORDS_ONLY;
+            if (said.map(meaning -> meaning == Meaning.THOUSANDS).orElse(words)) {
+                meant.put(table, new Meant(Meaning.THOUSANDS, "", 0, 0));
+            }
+            if (said.isEmpty() && speaks == Scales.Speaks.WORDS_ONLY) {
+                doubtful.add(table);
+            }
+            if (said.isEmpty() && speaks == Scales.Speaks.NUMBERS_ONLY) {
+                byNumbers.add(table);
+            }
+        });
+        if (!meant.isEmpty()) {
+            tell(name, meant.keySet(), doubtful, Meaning.THOUSANDS, "numbers in thousands, as they say", "thousands");
+        } else if (!byNumbers.isEmpty() && !job.isSettled(KIND, name)) {
+            questions.add(question(
+                    name,
+                    byNumbers,
+                    "In the column " + Says.quoted(name) + ", the numbers of " + files(byNumbers)
+                            + " are about a thousand times smaller than those of the others. Are they thousands?",
+                    Meaning.THOUSANDS,
+                    "thousands",
+                    Meaning.AS_WRITTEN));
+        }
+        return meant;
+    }
+
     // ---- units ----
 
     private Map<PlacedTable, Meant> units(String name, Map<PlacedTable, LaidColumn> fed) {
@@ -438,16 +488,21 @@ final class WrittenAs {
                     Severity.REMARK, "written-as", where(tables), held, "They are read as " + as + ".", ""));
             return;
         }
-        questions.add(Question.of(
+        questions.add(question(name, tables, held + " Are they " + as + "?", meaning, as, meaning));
+    }
+
+    private static Question question(
+            String name, Collection<PlacedTable> tables, String text, Meaning meaning, String as, Meaning assumed) {
+        return Question.of(
                 KIND,
                 name,
-                where(doubtful),
-                held + " Are they " + as + "?",
-                meaning.words(),
+                where(tables),
+                text,
+                assumed.words(),
                 List.of(
                         new Answer(meaning.words(), "yes, read them as " + as),
                         new Answer(Meaning.AS_WRITTEN.words(), "no, they are numbers as they stand")),
-                tables.stream().mapToLong(table -> table.table().kept()).sum()));
+                tables.stream().mapToLong(table -> table.table().kept()).sum());
     }
 
     private static Where where(Collection<PlacedTable> tables) {

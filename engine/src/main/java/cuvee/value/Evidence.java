@@ -20,6 +20,7 @@ public final class Evidence {
     private static final int MOST_DATES = 60;
     private static final int ODD_LOOKED_AT = 200;
     private static final int MOST_DIGITS_BEFORE_UNITS = 12;
+    private static final int DIGITS_OF_A_THOUSAND = 3;
     private static final int FEWEST_GROUPED = 3;
     private static final int FEWEST_BELOW_A_THOUSAND = 2;
     private static final int UNKNOWN_DIGITS = 38;
@@ -493,10 +494,14 @@ public final class Evidence {
             meant.decimals = Math.max(meant.decimals, newDecimals);
         }
         Form other = switch (convention.meaning()) {
-            case AS_WRITTEN -> null;
+            case AS_WRITTEN, THOUSANDS -> null;
             case DAYS -> Form.CELL_DATE;
             case PERCENT_POINTS -> Form.NUMBER_PERCENT;
         };
+        if (convention.meaning() == Meaning.THOUSANDS) {
+            meant.decimals = Math.max(0, meant.decimals - DIGITS_OF_A_THOUSAND);
+            meant.wholeDigits += DIGITS_OF_A_THOUSAND;
+        }
         if (other != null) {
             for (Form number : List.of(
                     Form.NUMBER_WHOLE, Form.NUMBER_FRACTION, Form.DIGITS, Form.SPACED, Form.POINT, Form.COMMA)) {

@@ -9,7 +9,9 @@ public enum Meaning {
     /** Days counted from the end of 1899, as spreadsheets keep dates whose cells lost their format. */
     DAYS("days", "d"),
     /** Percent points: 12.5 stands for an eighth. */
-    PERCENT_POINTS("percent points", "p");
+    PERCENT_POINTS("percent points", "p"),
+    /** Thousands: 12.5 stands for 12,500. */
+    THOUSANDS("thousands", "k");
 
     private final String words;
     private final String code;

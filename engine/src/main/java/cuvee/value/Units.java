@@ -47,7 +47,28 @@ public final class Units {
 
     private static final Pattern SIGN_OR_WORDS = Pattern.compile("[%€$£°#‰]|in [a-z€$£%]{1,8}");
 
+    private static final String THOUSANDS = "(?:thousands?|tausend|t(?:sd|ds)\\.?|milliers|miles|['’]?000['’]?s?"
+            + "|[kt][ ]?[€£$]|[€£$] ?k|[kt](?:eur|usd|gbp|chf|sek|nok|dkk|pln))";
+    /** A unit that says thousands, wherever it stands in a header. */
+    private static final Pattern IN_HEADER =
+            Pattern.compile("(?i)(?<![\\p{L}\\p{N}.,])(?:[€£$] ?)?" + THOUSANDS + "(?![\\p{L}\\p{N}])");
+    /** A line that says of the numbers below it that they are in thousands, and does not merely have the word. */
+    private static final Pattern IN_LINE =
+            Pattern.compile("(?i)(?:(?<!\\p{L})(?:in|en|units?:?|einheit:?)\\s+(?:[\\p{L}€£$]{1,9}\\s+)?"
+                    + "|[(\\[]\\s*(?:[\\p{L}€£$]{1,9}\\s+)?)" + THOUSANDS + "(?![\\p{L}\\p{N}])"
+                    + "|(?<!\\p{L})[kt](?:eur|usd|gbp|chf)(?!\\p{L})");
+
     private Units() {}
+
+    /** True where a header names thousands as its unit, as {@code Sales (k€)}, {@code Umsatz TEUR} and {@code £'000} do. */
+    public static boolean isInThousands(String header) {
+        return IN_HEADER.matcher(header).find();
+    }
+
+    /** True where a line above a table says that its numbers are in thousands. */
+    public static boolean saysInThousands(String line) {
+        return IN_LINE.matcher(line).find();
+    }
 
     /** The code of the currency that a header names as its unit: that of {@code Fare (EUR)} is EUR. */
     public static Optional<String> currency(String header) {

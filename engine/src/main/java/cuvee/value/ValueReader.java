@@ -62,6 +62,13 @@ public final class ValueReader {
             String number = trim(bare.substring(0, bare.length() - unit.length()));
             return Forms.ofStaged(number).isNumber() ? number : null;
         }
+        if (convention.meaning() == Meaning.THOUSANDS) {
+            String said = read(staged, Type.DECIMAL, convention.withMeaning(Meaning.AS_WRITTEN));
+            return said == null
+                    ? staged
+                    : CellKind.NUMBER.mark()
+                            + new BigDecimal(said).movePointRight(3).toPlainString();
+        }
         BigDecimal number = switch (Forms.ofStaged(staged)) {
             case NUMBER_WHOLE, NUMBER_FRACTION -> decimal(bare);
             case DIGITS, SPACED, POINT, COMMA, POINT_OR_GROUP, COMMA_OR_GROUP ->
@@ -72,7 +79,7 @@ public final class ValueReader {
             return staged;
         }
         return switch (convention.meaning()) {
-            case AS_WRITTEN -> staged;
+            case AS_WRITTEN, THOUSANDS -> staged;
             case DAYS -> {
                 String iso = NumberFormats.isoDate(number.doubleValue(), NumberFormats.DayCount.FROM_1900);
                 yield iso == null ? null : CellKind.DATE.mark() + iso;

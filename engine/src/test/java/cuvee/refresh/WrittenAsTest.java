@@ -166,4 +166,72 @@ class WrittenAsTest {
         batch.csv("a.csv", "Boat,Berth", "Heron,12A", "Plover,14A", "Dunlin,7A");
         assertThat(column(batch.refresh(), "Berth")).containsExactly("12A", "14A", "7A");
     }
+
+    /** Two ports whose fares are in euros, and one that the test says differently. */
+    private void fares() {
+        batch.csv("Hollin.csv", "Route,Month,Fares (EUR)", "Inner,2026-01-01,204310.50", "Outer,2026-01-01,98720.25");
+        batch.csv("Orm.csv", "Route,Month,Fares (EUR)", "Inner,2026-01-01,310220.75", "Outer,2026-01-01,120000.00");
+    }
+
+    @Test
+    void thousandsThatTheHeaderNamesAreBroughtToTheScaleOfTheOthers() {
+        fares();
+        batch.csv("Tarsk.csv", "Route,Month,Fares (TEUR)", "Inner,2026-01-01,187.25", "Outer,2026-01-01,92.5");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Fares (EUR)")).contains("187250", "92500", "98720.25");
+        assertThat(made.outcome().questions())
+                .noneMatch(question -> question.kind().equals(WrittenAs.KIND));
+        assertThat(made.findings("written-as").get(0).what()).contains("Tarsk.csv holds numbers in thousands");
+        assertThat(made.findings("not-conserved")).isEmpty();
+        assertThat(made.findings("sum-not-conserved")).isEmpty();
+    }
+
+    @Test
+    void thousandsThatALineAboveTheTableNamesAreToo() {
+        fares();
+        batch.csv(
+                "Tarsk.csv",
+                "Fares of the quarter, all amounts in thousands of EUR",
+                "Route,Month,Fares (EUR)",
+                "Inner,2026-01-01,187.25",
+                "Outer,2026-01-01,92.5");
+        assertThat(column(batch.refresh(), "Fares (EUR)")).contains("187250", "92500", "98720.25");
+    }
+
+    @Test
+    void aPlaceCalledForAThousandIslesSaysNothing() {
+        fares();
+        batch.csv(
+                "Tarsk.csv",
+                "Thousand Isles Ferries, Tarsk",
+                "Route,Month,Fares (EUR)",
+                "Inner,2026-01-01,1870.25",
+                "Outer,2026-01-01,920.5");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Fares (EUR)")).contains("1870.25");
+        assertThat(made.outcome().questions())
+                .noneMatch(question -> question.kind().equals(WrittenAs.KIND));
+    }
+
+    @Test
+    void amountsAThousandTimesSmallerAreAskedAbout() {
+        fares();
+        StringBuilder lines = new StringBuilder("Route,Month,Fares (EUR)");
+        for (int i = 1; i <= 9; i++) {
+            lines.append("\nRoute ")
+                    .append(i)
+                    .append(",2026-01-01,")
+                    .append(150 + i * 9)
+                    .append(".5");
+        }
+        batch.csv("Tarsk.csv", lines.toString());
+        Batch.Made made = batch.refresh();
+        Question question = made.question(WrittenAs.KIND);
+        assertThat(question.text()).contains("Tarsk.csv").contains("a thousand times smaller");
+        assertThat(question.assumed()).isEqualTo("as written");
+        assertThat(column(made, "Fares (EUR)")).contains("159.5");
+        batch.settle("written-as", "Fares (EUR) | Tarsk.csv", "thousands");
+        Batch.Made said = batch.refresh();
+        assertThat(column(said, "Fares (EUR)")).contains("159500", "98720.25").doesNotContain("159.5");
+    }
 }
