@@ -5,11 +5,14 @@ import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
 import cuvee.place.Says;
+import cuvee.refresh.Card;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Parameters;
@@ -46,19 +49,30 @@ final class AcceptCommand implements Callable<Integer> {
         }
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
             Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
-            List<String> open = outcome.questions().stream().map(Question::id).toList();
-            List<String> unknown = ids.stream().filter(id -> !open.contains(id)).toList();
+            Map<String, List<String>> open = new HashMap<>();
+            outcome.questions().forEach(question -> open.put(question.id(), List.of(question.id())));
+            Card.of(outcome)
+                    .forEach(card -> open.put(
+                            card.question().id(),
+                            card.parts().stream().map(Question::id).toList()));
+            List<String> unknown =
+                    ids.stream().filter(id -> !open.containsKey(id)).toList();
             if (!unknown.isEmpty()) {
                 machine.err()
                         .println("There is no open question " + Says.list(unknown) + " in " + file
                                 + ". Nothing was changed. List the questions with: cuvee show " + file);
                 return Exit.USAGE;
             }
+            List<String> accepted = ids.stream()
+                    .flatMap(id -> open.getOrDefault(id, List.of()).stream())
+                    .distinct()
+                    .toList();
             List<Delivery> deliveries = new ArrayList<>(outcome.job().deliveries());
-            deliveries.replaceAll(delivery -> delivery.name().equals(name) ? delivery.accepting(ids) : delivery);
+            deliveries.replaceAll(delivery -> delivery.name().equals(name) ? delivery.accepting(accepted) : delivery);
             JobFile.save(outcome.job().withDeliveries(deliveries), path);
             machine.out()
-                    .println("Accepted for " + Says.quoted(name) + ": " + Says.count(ids.size(), "question") + ".");
+                    .println(
+                            "Accepted for " + Says.quoted(name) + ": " + Says.count(accepted.size(), "question") + ".");
             return Exit.DONE;
         }
     }

@@ -16,6 +16,7 @@ import cuvee.layout.PlacedTable;
 import cuvee.master.EarlierRows;
 import cuvee.master.MasterPlan;
 import cuvee.place.Where;
+import cuvee.refresh.Card;
 import cuvee.refresh.Changed;
 import cuvee.refresh.Deciding;
 import cuvee.refresh.Outcome;
@@ -79,7 +80,13 @@ final class OutcomeJson {
         });
         otherLayouts(layouts, outcome);
         decisions(root.putArray("decisions"), outcome);
-        questions(root.putArray("questions"), outcome.questions());
+        ArrayNode questions = root.putArray("questions");
+        for (Card card : Card.of(outcome)) {
+            ObjectNode node = question(questions.addObject(), card.question());
+            if (card.parts().size() > 1) {
+                questions(node.putArray("parts"), card.parts());
+            }
+        }
         Resting resting = Resting.of(outcome);
         root.putObject("unconfirmed")
                 .put("rows", resting.rows())
@@ -259,18 +266,21 @@ final class OutcomeJson {
 
     static void questions(ArrayNode array, Collection<Question> questions) {
         for (Question question : questions) {
-            ObjectNode node = array.addObject();
-            node.put("id", question.id());
-            node.put("kind", question.kind());
-            node.put("where", question.where().toString());
-            node.put("text", question.text());
-            node.put("assumed", question.assumed());
-            node.put("stake", question.stake());
-            ArrayNode answers = node.putArray("answers");
-            question.answers()
-                    .forEach(
-                            answer -> answers.addObject().put("id", answer.id()).put("text", answer.text()));
+            question(array.addObject(), question);
         }
+    }
+
+    private static ObjectNode question(ObjectNode node, Question question) {
+        node.put("id", question.id());
+        node.put("kind", question.kind());
+        node.put("where", question.where().toString());
+        node.put("text", question.text());
+        node.put("assumed", question.assumed());
+        node.put("stake", question.stake());
+        ArrayNode answers = node.putArray("answers");
+        question.answers()
+                .forEach(answer -> answers.addObject().put("id", answer.id()).put("text", answer.text()));
+        return node;
     }
 
     static void findings(ArrayNode array, Collection<Finding> findings) {

@@ -7,6 +7,7 @@ import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.place.Says;
 import cuvee.refresh.Account;
+import cuvee.refresh.Card;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.Resting;
@@ -101,11 +102,19 @@ final class OutcomeText {
         }
         out.println();
         out.println("Questions");
-        for (Question question : outcome.questions()) {
-            out.println("  " + question.id() + "  " + question.where() + ": " + question.text());
+        for (Card card : Card.of(outcome)) {
+            Question question = card.question();
+            boolean several = card.parts().size() > 1;
+            String where = several ? "" : question.where() + ": ";
+            out.println("  " + question.id() + "  " + where + question.text());
             for (Question.Answer answer : question.answers()) {
                 boolean assumed = answer.id().equals(question.assumed());
                 out.println("      " + (assumed ? "assumed  " : "         ") + answer.id() + ": " + answer.text());
+            }
+            if (several) {
+                out.println("      or each by itself:");
+                card.parts()
+                        .forEach(part -> out.println("      " + part.id() + "  " + part.where() + ": " + part.text()));
             }
         }
     }

@@ -7,9 +7,11 @@ import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
 import cuvee.place.Says;
+import cuvee.refresh.Card;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -59,13 +61,15 @@ final class SettleCommand implements Callable<Integer> {
             if (all != null) {
                 return settleAll(session, outcome, path, all);
             }
-            Optional<Question> asked = outcome.questions().stream()
-                    .filter(question -> question.id().equals(id))
+            List<Card> cards = new ArrayList<>(Card.of(outcome));
+            outcome.questions().forEach(question -> cards.add(new Card(question, List.of(question))));
+            Optional<Card> asked = cards.stream()
+                    .filter(card -> card.question().id().equals(id))
                     .findFirst();
             if (asked.isEmpty()) {
                 return again(outcome, path);
             }
-            Question question = asked.get();
+            Question question = asked.get().question();
             Optional<Answer> chosen = question.answers().stream()
                     .filter(possible -> possible.id().equals(answer))
                     .findFirst();
@@ -78,15 +82,22 @@ final class SettleCommand implements Callable<Integer> {
                                         .toList()) + ".");
                 return Exit.USAGE;
             }
-            Decision decision =
-                    new Decision(question.kind(), question.subject(), answer, "the analyst's answer", question.text());
-            Job settled = outcome.job().withSettled(decision);
-            session.remember(settled, decision);
-            JobFile.save(settled, path);
+            settle(session, outcome, path, asked.get().settled(answer, "the analyst's answer"));
             machine.out()
                     .println("Settled: " + question.text() + " " + chosen.get().text() + ".");
             return Exit.DONE;
         }
+    }
+
+    private static void settle(JobSession session, Outcome outcome, Path path, List<Decision> decisions) {
+        Job settled = outcome.job();
+        for (Decision decision : decisions) {
+            settled = settled.withSettled(decision);
+        }
+        for (Decision decision : decisions) {
+            session.remember(settled, decision);
+        }
+        JobFile.save(settled, path);
     }
 
     /** Settles the open questions of a kind, or all where none is given, with the answers in force. */
@@ -100,18 +111,18 @@ final class SettleCommand implements Callable<Integer> {
                             + ". Nothing was changed.");
             return Exit.DONE;
         }
-        List<Decision> decisions = questions.stream()
-                .map(question -> new Decision(
-                        question.kind(), question.subject(), question.assumed(), "settled as assumed", question.text()))
-                .toList();
-        Job settled = outcome.job();
-        for (Decision decision : decisions) {
-            settled = settled.withSettled(decision);
-        }
-        for (Decision decision : decisions) {
-            session.remember(settled, decision);
-        }
-        JobFile.save(settled, path);
+        settle(
+                session,
+                outcome,
+                path,
+                questions.stream()
+                        .map(question -> new Decision(
+                                question.kind(),
+                                question.subject(),
+                                question.assumed(),
+                                "settled as assumed",
+                                question.text()))
+                        .toList());
         questions.forEach(
                 question -> machine.out().println("Settled: " + question.text() + " " + question.assumedText() + "."));
         machine.out().println(Says.count(questions.size(), "question") + " settled as assumed.");

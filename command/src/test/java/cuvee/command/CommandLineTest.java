@@ -465,6 +465,24 @@ class CommandLineTest {
     }
 
     @Test
+    void whatIsInDoubtAboutOneColumnIsOneQuestion() throws IOException {
+        for (int i = 1; i < 4; i++) {
+            write("data/a" + i + ".csv", "Date,Port,Souls,Berth\n2026-01-0" + i + ",Marsay,1" + i + ",B1\n");
+        }
+        write("data/b.csv", "Date,Port,Heads,Berth\n2026-02-01,Marsay,12,B2\n2026-02-02,Tarsk,17,B1\n");
+        write("data/c.csv", "Date,Port,Carried,Berth\n2026-03-01,Marsay,21,B2\n2026-03-02,Tarsk,11,B1\n");
+        cuvee("draft", "data", "--out", "job.cuvee");
+        JsonNode card = questions().path(0);
+        assertThat(questions()).hasSize(1);
+        assertThat(card.path("parts")).hasSize(3);
+        assertThat(cuvee("show", "job.cuvee")).isEqualTo(3);
+        assertThat(said()).contains("are taken for the column “Souls”").contains("or each by itself:");
+        assertThat(cuvee("settle", "job.cuvee", card.path("id").asText(), "Souls"))
+                .isZero();
+        assertThat(questions()).isEmpty();
+    }
+
+    @Test
     void aQuestionMayBeAnsweredAgain() throws IOException {
         write("data/c.csv", "Date,Port,Pax\n2026-03-01,Marsay,\"1,204\"\n");
         cuvee("draft", "data", "--out", "job.cuvee");

@@ -42,6 +42,8 @@ class HeaderWordsTest {
         "Opening stock, Closing stock",
         "Full price sold, Half price sold",
         "Weekday trips, Weekend trips",
+        "Honey kg, Honey value",
+        "Catch weight, Catch price",
     })
     void oppositesAreNeverAlike(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isZero();
