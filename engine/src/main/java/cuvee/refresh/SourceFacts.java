@@ -6,8 +6,10 @@ import cuvee.detect.RowClass;
 import cuvee.detect.SheetClues;
 import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
+import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.SheetReader;
+import cuvee.value.Form;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.List;
@@ -175,8 +177,36 @@ record SourceFacts(
      * @param thousands true where a point in its numbers only ever parts thousands, as it seems
      */
     record Plain(List<String> keys, boolean close, boolean thousands) {
+        private static final int ENOUGH = 3;
+
         Plain {
             keys = List.copyOf(keys);
+        }
+
+        /**
+         * True where a column of totals comes to what the number columns before it do once its points part thousands, and
+         * not as they were read: with G for its numbers that have a point and P for the others, G + P was added up, and
+         * 1000 G + P is what it has to be. G then has three decimals, which it has by accident once in a thousand times.
+         */
+        private static boolean addsUpInThousands(List<TableColumn> columns) {
+            double before = 0;
+            int added = 0;
+            for (TableColumn column : columns) {
+                long open = column.evidence().count(Form.POINT_OR_GROUP);
+                boolean numbers = Layout.Nature.of(column.evidence()) == Layout.Nature.NUMBERS;
+                if (open > 0 && added >= ENOUGH) {
+                    double parted = (before - column.sum()) / 999;
+                    double thousands = parted * 1000;
+                    if (parted >= open
+                            && column.sum() - parted > -0.5
+                            && Math.abs(thousands - Math.rint(thousands)) < 1e-6 * Math.max(1, thousands)) {
+                        return true;
+                    }
+                }
+                before = numbers ? before + column.sum() : 0;
+                added = numbers ? added + 1 : 0;
+            }
+            return false;
         }
 
         static Plain of(FoundTable table) {
@@ -187,7 +217,8 @@ record SourceFacts(
                             .toList(),
                     table.header() == FoundTable.Sureness.CLOSE,
                     table.columns().stream()
-                            .anyMatch(column -> column.evidence().groupsByPoint()));
+                                    .anyMatch(column -> column.evidence().groupsByPoint())
+                            || addsUpInThousands(table.columns()));
         }
     }
 

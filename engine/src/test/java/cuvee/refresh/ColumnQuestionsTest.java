@@ -324,6 +324,22 @@ class ColumnQuestionsTest extends BatchTest {
     }
 
     @Test
+    void aColumnOfTotalsTellsThatItsPointsPartThousands() {
+        batch.csv(
+                "a.csv",
+                "Port;Gear;Jan;Feb;Mar;Full year",
+                "Hollin;Nets;504;310;987;1.801",
+                "Hollin;Pots;487;612;999;2.098",
+                "Tarsk;Nets;710;455;640;1.805",
+                "Total;;1701;1377;2626;5.704");
+        batch.csv("b.csv", "Port;Gear;Jan;Feb;Mar", "Hollin;Nets;4;31;9", "Tarsk;Pots;8;3;12");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).doesNotContain("Full year");
+        assertThat(made.lines()).hasSize(15);
+        assertThat(made.outcome().questions()).isEmpty();
+    }
+
+    @Test
     void plainNumbersInThePlaceOfMoneyAreNotTakenForItWhereAnotherColumnHoldsMoney() {
         batch.csv(
                 "a.csv",
