@@ -325,14 +325,17 @@ final class OutcomeJson {
 
     private static void arrivals(ObjectNode node, Arrivals arrivals) {
         node.put("sender", arrivals.sender()).put("period", arrivals.period());
-        places(node.putArray("missing"), arrivals.open(Arrivals.State.MISSING));
-        places(node.putArray("notYet"), arrivals.open(Arrivals.State.NOT_YET));
+        places(node.putArray("missing"), arrivals, Arrivals.State.MISSING);
+        places(node.putArray("notYet"), arrivals, Arrivals.State.NOT_YET);
+        arrivals.unlisted().forEach(node.putArray("unlisted")::add);
     }
 
-    private static void places(ArrayNode array, List<Arrivals.Place> places) {
-        places.forEach(place -> array.addObject()
-                .put("sender", place.sender())
-                .put("month", place.month().toString()));
+    private static void places(ArrayNode array, Arrivals arrivals, Arrivals.State state) {
+        arrivals.open(state)
+                .forEach(place -> array.addObject()
+                        .put("sender", place.sender())
+                        .put("month", place.month().toString())
+                        .put("due", arrivals.due(place).map(String::valueOf).orElse("")));
     }
 
     private static void rows(ObjectNode node, EarlierRows.Difference rows) {

@@ -17,6 +17,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -46,16 +47,27 @@ final class ArrivalsView extends VBox {
     private final Button nil = Pieces.button("Nothing to report", "N", "arrival-nil", () -> decide(true));
     private final Button expect = Pieces.button("Expect it again", "arrival-expect", () -> decide(false));
     private final Button close = Pieces.button("Close the month", "C", "arrival-close", this::closeOrOpen);
+    private final Button list;
+    private final Button unlist = Pieces.go("Without the list", "arrivals-unlist", this::unlist);
     private final CheckModel checks;
     private @Nullable ArrivalsGrid cells;
 
-    ArrivalsView(JobModel model, Consumer<String> openFile, HBox faces) {
+    ArrivalsView(JobModel model, Supplier<Choosers> choosers, Consumer<String> openFile, HBox faces) {
         this.model = model;
         this.openFile = openFile;
         this.checks = new CheckModel(model);
         setId("arrivals");
         says.setMinWidth(0);
-        HBox head = Pieces.row(12, says, faces, Pieces.space(), expected);
+        list = Pieces.go(
+                "Expected from a table",
+                "arrivals-list",
+                () -> choosers.get()
+                        .file("A workbook or text that lists who is expected")
+                        .ifPresent(path -> model.files().addExpected(path)));
+        list.setTooltip(
+                new Tooltip(
+                        "Senders, with their first and last month and the days they have behind a month, as a table lists them"));
+        HBox head = Pieces.row(12, says, faces, Pieces.space(), expected, list, unlist);
         head.getStyleClass().add("standing");
         grid.setEmptyWords("Nothing comes month by month here: no column says who sends and another for when."
                 + " Take a tag from names or folders, and set a date column.");
@@ -100,9 +112,12 @@ final class ArrivalsView extends VBox {
                 .orElse(null);
         ArrivalsGrid now = cells;
         says.setText(now == null ? "Nothing is expected month by month." : now.says());
-        expected.setText(found.map(arrivals ->
-                        "Expected: each " + arrivals.sender() + ", each month of " + arrivals.period() + ".")
+        Optional<String> kept = model.files().expectedList();
+        expected.setText(found.map(arrivals -> kept.map(path -> "Expected: as " + path + " lists them.")
+                        .orElse("Expected: each " + arrivals.sender() + ", each month of " + arrivals.period() + "."))
                 .orElse(""));
+        Pieces.show(list, found.isPresent() && kept.isEmpty());
+        Pieces.show(unlist, kept.isPresent());
         if (now == null) {
             grid.setModel(new ListGrid<String>(List.of(), List.of(), (item, at) -> GridModel.Tone.PLAIN));
         } else {
@@ -127,6 +142,10 @@ final class ArrivalsView extends VBox {
         if (now != null) {
             now.files(row, column).stream().findFirst().ifPresent(openFile);
         }
+    }
+
+    private void unlist() {
+        model.files().removeExpected();
     }
 
     private Optional<Arrivals.Place> chosen() {
@@ -176,7 +195,7 @@ final class ArrivalsView extends VBox {
         about.setText(place.map(chosen -> chosen.sender() + ", "
                         + chosen.month().getMonth().getDisplayName(TextStyle.FULL, Locale.ENGLISH) + " "
                         + chosen.month().getYear() + ": "
-                        + state.map(how -> said(how, from.size())).orElse(""))
+                        + state.map(how -> said(how, from.size(), due(chosen))).orElse(""))
                 .orElse("Choose a cell to see its files."));
         files.getChildren().clear();
         for (int i = 0; i < Math.min(MOST_FILES, from.size()); i++) {
@@ -197,13 +216,26 @@ final class ArrivalsView extends VBox {
         Pieces.show(expect, state.filter(State.NIL::equals).isPresent());
     }
 
-    private static String said(State state, int files) {
+    /** By when the rows of a place are due, in brackets; empty where no list says it. */
+    private String due(Arrivals.Place place) {
+        return model.outcomeProperty()
+                .get()
+                .flatMap(Outcome::arrivals)
+                .flatMap(arrivals -> arrivals.due(place))
+                .map(day -> "due by " + day)
+                .orElse("");
+    }
+
+    private static String said(State state, int files, String due) {
         return switch (state) {
             case CAME -> "from " + Says.count(files, "file") + ".";
-            case MISSING -> "nothing came, though months before and after did.";
-            case NOT_YET -> "nothing has come yet.";
+            case MISSING ->
+                due.isEmpty()
+                        ? "nothing came, though it is expected, as months before and after are."
+                        : "nothing came; it was " + due + ".";
+            case NOT_YET -> "nothing has come yet" + (due.isEmpty() ? "." : "; it is " + due + ".");
             case NIL -> "nothing to report, as you say.";
-            case NOT_EXPECTED -> "not expected; the sender began later.";
+            case NOT_EXPECTED -> "not expected.";
         };
     }
 }

@@ -121,7 +121,7 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
         VBox.setVgrow(files, Priority.ALWAYS);
         fileFace = new VBox(standing(), files, foot());
         VBox.setVgrow(fileFace, Priority.ALWAYS);
-        arrivals = new ArrivalsView(model, this::goTo, faces(true));
+        arrivals = new ArrivalsView(model, choosers, this::goTo, faces(true));
         getChildren().addAll(placeLine(), fileFace, arrivals);
         showFace(false);
         model.jobProperty().addListener((o, before, now) -> showPlaces(before, now));

@@ -1,6 +1,7 @@
 package cuvee.check;
 
 import cuvee.master.MasterFigures.Came;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -15,12 +16,14 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 
 /**
- * What came from whom for which month. A sender is expected for each month from its first one to the last of all; a month
- * counts where at least half of the senders have rows for it.
+ * What came from whom for which month. A sender is expected for each month from its first one to the last of all, or as a
+ * list says; a month counts where at least half of the senders have rows for it, or where something was due for it.
  *
  * @param sender the column that says who sends
  * @param period the column that says for when
  * @param months without a gap, the first before the last
+ * @param expected who is expected, where a list is kept of it
+ * @param today the day on which this is said
  * @param nil months for which a sender has nothing to report, as the analyst says
  */
 public record Arrivals(
@@ -30,6 +33,8 @@ public record Arrivals(
         List<YearMonth> months,
         Map<Place, Cell> cells,
         Map<String, Long> others,
+        Expected expected,
+        LocalDate today,
         Set<Place> nil) {
     private static final int FEWEST_SENDERS = 2;
     private static final int FEWEST_MONTHS = 3;
@@ -63,7 +68,7 @@ public record Arrivals(
     /** How a cell stands. */
     public enum State {
         CAME,
-        /** Nothing came, though the sender sent for months before and after. */
+        /** Nothing came, though the sender sent for months before and after, or it was due. */
         MISSING,
         /** Nothing came so far for the last months. */
         NOT_YET,
@@ -77,7 +82,8 @@ public record Arrivals(
      * Arrivals from how many rows came from whom, when and in which table; empty where nothing is regular enough for
      * anything to be missing.
      */
-    public static Optional<Arrivals> of(String sender, String period, Collection<Came> came, Set<Place> nil) {
+    public static Optional<Arrivals> of(
+            String sender, String period, Collection<Came> came, Expected expected, LocalDate today, Set<Place> nil) {
         TreeMap<YearMonth, Set<String>> sendersOf = new TreeMap<>();
         TreeSet<String> senders = new TreeSet<>(String.CASE_INSENSITIVE_ORDER);
         for (Came each : came) {
@@ -89,11 +95,16 @@ public record Arrivals(
                                 .add(each.sender()));
             }
         }
+        if (!expected.isEmpty() && senders.stream().noneMatch(expected::names)) {
+            return Optional.empty();
+        }
         List<YearMonth> usual = sendersOf.entrySet().stream()
                 .filter(month -> month.getValue().size() * 2 >= senders.size())
                 .map(Map.Entry::getKey)
                 .toList();
-        boolean few = senders.size() < FEWEST_SENDERS || senders.size() > MOST_SENDERS || usual.size() < FEWEST_MONTHS;
+        boolean few = expected.isEmpty()
+                ? senders.size() < FEWEST_SENDERS || senders.size() > MOST_SENDERS || usual.size() < FEWEST_MONTHS
+                : usual.isEmpty();
         if (few || ChronoUnit.MONTHS.between(usual.get(0), usual.get(usual.size() - 1)) >= MOST_MONTHS) {
             return Optional.empty();
         }
@@ -101,6 +112,8 @@ public record Arrivals(
         for (YearMonth month = usual.get(0); !month.isAfter(usual.get(usual.size() - 1)); month = month.plusMonths(1)) {
             months.add(month);
         }
+        months.addAll(expected.dueBehind(months.get(months.size() - 1), today));
+        senders.addAll(expected.senders().keySet());
         Map<Place, Cell> cells = new HashMap<>();
         Map<String, Long> others = new HashMap<>();
         for (Came each : came) {
@@ -114,8 +127,9 @@ public record Arrivals(
                 others.merge(each.sender(), each.rows(), Long::sum);
             }
         }
-        Arrivals arrivals = new Arrivals(sender, period, List.copyOf(senders), months, cells, others, nil);
-        return arrivals.isRegular() ? Optional.of(arrivals) : Optional.empty();
+        Arrivals arrivals =
+                new Arrivals(sender, period, List.copyOf(senders), months, cells, others, expected, today, nil);
+        return !expected.isEmpty() || arrivals.isRegular() ? Optional.of(arrivals) : Optional.empty();
     }
 
     private static Cell both(Cell one, Cell other) {
@@ -150,6 +164,13 @@ public record Arrivals(
         if (nil.contains(place)) {
             return State.NIL;
         }
+        if (!expected.isEmpty()) {
+            return !expected.holds(sender, month)
+                    ? State.NOT_EXPECTED
+                    : due(place).map(day -> !day.isBefore(today)).orElse(month.equals(months.get(months.size() - 1)))
+                            ? State.NOT_YET
+                            : State.MISSING;
+        }
         boolean before = false;
         boolean after = false;
         for (YearMonth each : months) {
@@ -158,6 +179,18 @@ public record Arrivals(
             after |= came && each.isAfter(month);
         }
         return !before ? State.NOT_EXPECTED : after ? State.MISSING : State.NOT_YET;
+    }
+
+    /** The day by which the rows of a place are due; empty where no list says it. */
+    public Optional<LocalDate> due(Place place) {
+        return expected.due(place.sender(), place.month());
+    }
+
+    /** Those who sent and are in no list of who is expected; none where no list is kept. */
+    public List<String> unlisted() {
+        return expected.isEmpty()
+                ? List.of()
+                : senders.stream().filter(sender -> !expected.names(sender)).toList();
     }
 
     /** What is expected and has not come, sender by sender. */

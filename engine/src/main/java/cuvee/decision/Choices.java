@@ -159,6 +159,10 @@ public final class Choices {
                         .filter(parts -> parts.size() <= 2 && !parts.get(0).isEmpty())
                         .map(parts ->
                                 new SourceChoice.Listed(subject, parts.get(0), parts.size() < 2 ? "" : parts.get(1)));
+            case Kinds.EXPECTED_FROM ->
+                Optional.of(answer)
+                        .filter(header -> !header.isBlank())
+                        .map(header -> new SourceChoice.ExpectedFrom(subject, header));
             case Kinds.NEW_COLUMNS -> Optional.of(new SourceChoice.NewColumns(answer));
             case Kinds.NIL_RETURN ->
                 Optional.of(Names.splitTexts(subject))

@@ -51,6 +51,7 @@ public final class Kinds {
     public static final String CLOSED = "closed";
     public static final String IN_VIEW = "in-view";
     public static final String PLACES_FROM = "places-from";
+    public static final String EXPECTED_FROM = "expected-from";
 
     /** All of them. */
     public static final Set<String> ALL = Set.of(
@@ -100,7 +101,8 @@ public final class Kinds {
             FINDING,
             CLOSED,
             IN_VIEW,
-            PLACES_FROM);
+            PLACES_FROM,
+            EXPECTED_FROM);
 
     private Kinds() {}
 }

@@ -124,6 +124,24 @@ public sealed interface SourceChoice extends Choice {
         }
     }
 
+    /**
+     * A file that lists who is expected to send.
+     *
+     * @param list the file, as seen from the job
+     * @param sender the header over the senders
+     */
+    record ExpectedFrom(String list, String sender) implements SourceChoice {
+        @Override
+        public Words words() {
+            return new Words(Kinds.EXPECTED_FROM, list, sender);
+        }
+
+        @Override
+        public Choice moved(Move move) {
+            return new ExpectedFrom(move.path(list), sender);
+        }
+    }
+
     /** What becomes of the rows of a file that is gone, or that cannot be read. */
     record Lost(String kind, String path, boolean keep) implements SourceChoice {
         @Override

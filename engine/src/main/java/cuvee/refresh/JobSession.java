@@ -45,6 +45,7 @@ import cuvee.value.Spellings;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -354,7 +355,12 @@ public final class JobSession implements AutoCloseable {
             rowsAside = reader.setAside();
             reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
             reconciled = proof.reconcile(proposal, reader, findings);
-            arrivals = SendersAndMonths.arrivals(proposal, reader, totals);
+            arrivals = SendersAndMonths.arrivals(
+                    proposal,
+                    reader,
+                    totals,
+                    ExpectedList.read(given, jobFolder, findings),
+                    LocalDate.now(workplace.clock()));
             findings.addAll(AuditFindings.of(proposal.plan(), reader));
             findings.addAll(closed.findings(proposal, reader));
             proposal = proposal.withJob(
@@ -493,6 +499,7 @@ public final class JobSession implements AutoCloseable {
         job.deliveries()
                 .forEach(delivery ->
                         delivery.prepared().ifPresent(prepared -> own.add(deliveries.workbookOf(prepared))));
+        ExpectedList.file(job, jobFolder).ifPresent(own::add);
         own.addAll(written.stillAsWritten(jobId));
         own.addAll(OwnFiles.read(state()));
         Map<String, String> names = new HashMap<>();

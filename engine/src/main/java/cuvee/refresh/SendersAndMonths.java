@@ -1,6 +1,7 @@
 package cuvee.refresh;
 
 import cuvee.check.Arrivals;
+import cuvee.check.Expected;
 import cuvee.decision.Kinds;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
@@ -16,6 +17,7 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Type;
 import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -37,7 +39,12 @@ final class SendersAndMonths {
     private SendersAndMonths() {}
 
     /** The arrivals of a master before it is shaped; empty where nothing comes month by month. */
-    static Optional<Arrivals> arrivals(Proposal proposal, MasterReader reader, List<MasterReader.Total> totals) {
+    static Optional<Arrivals> arrivals(
+            Proposal proposal,
+            MasterReader reader,
+            List<MasterReader.Total> totals,
+            Expected expected,
+            LocalDate today) {
         Optional<Integer> period = period(proposal, totals, reader.rows());
         if (period.isEmpty()) {
             return Optional.empty();
@@ -47,6 +54,8 @@ final class SendersAndMonths {
                     proposal.columns().get(sender).name(),
                     proposal.columns().get(period.get()).name(),
                     reader.figures().came(sender, period.get()),
+                    expected,
+                    today,
                     nil(proposal.job()));
             if (found.isPresent()) {
                 return found;
@@ -126,13 +135,24 @@ final class SendersAndMonths {
     /** What is missing between months that came is a warning; what has not come yet a remark. */
     static List<Finding> findings(Arrivals arrivals) {
         List<Finding> findings = new ArrayList<>();
+        if (!arrivals.unlisted().isEmpty()) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "not-expected",
+                    Where.JOB,
+                    Says.list(arrivals.unlisted().stream().map(Says::quoted).toList())
+                            + (arrivals.unlisted().size() == 1 ? " has" : " have")
+                            + " sent and " + (arrivals.unlisted().size() == 1 ? "is" : "are")
+                            + " not in the list of who is expected.",
+                    "The rows are in the master.",
+                    "Put the name into the list, or settle this where it is so."));
+        }
         bySender(arrivals.open(Arrivals.State.MISSING))
                 .forEach((sender, months) -> findings.add(new Finding(
                         Severity.WARNING,
                         "missing-month",
                         Where.JOB,
-                        Says.quoted(sender) + " has no rows for " + named(months)
-                                + ", though it has some for months before and after.",
+                        Says.quoted(sender) + " has no rows for " + named(months) + missed(arrivals, sender, months),
                         "The master is made without them.",
                         "Ask the sender, or say in Collect, Arrivals, that there is nothing to report.")));
         bySender(arrivals.open(Arrivals.State.NOT_YET))
@@ -144,6 +164,15 @@ final class SendersAndMonths {
                         "The master is made without them.",
                         "Ask the sender, or say in Collect, Arrivals, that there is nothing to report.")));
         return findings;
+    }
+
+    private static String missed(Arrivals arrivals, String sender, List<YearMonth> months) {
+        return arrivals.due(new Arrivals.Place(sender, months.get(months.size() - 1)))
+                .map(day -> ", which " + (months.size() == 1 ? "was" : "were") + " due by " + day + ".")
+                .orElse(
+                        arrivals.expected().isEmpty()
+                                ? ", though it has some for months before and after."
+                                : ", though the list expects them.");
     }
 
     private static Map<String, List<YearMonth>> bySender(List<Arrivals.Place> places) {

@@ -1,11 +1,16 @@
 package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import cuvee.check.Arrivals;
 import cuvee.check.Arrivals.State;
 import cuvee.decision.Kinds;
 import cuvee.job.Names;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -86,5 +91,68 @@ class ArrivalsTest extends BatchTest {
         month("Marsay", 8, 3);
         month("Eastray", 2, 3);
         assertThat(batch.refresh().outcome().arrivals()).isEmpty();
+    }
+
+    /** Takes a list of who is expected into the job, as it lies beside the job. */
+    private Batch.Made listed(String... lines) throws IOException {
+        Path list = batch.place("expected.csv");
+        Files.writeString(list, String.join("\n", lines) + "\n");
+        Arrivals came = batch.refresh().outcome().arrivals().orElseThrow();
+        batch.job(batch.job().withSettled(ExpectedList.from(list, list.getParent(), came.sender(), came.senders())));
+        return batch.refresh();
+    }
+
+    @Test
+    void aListSaysWhoIsExpectedFromWhenUntilWhenAndByWhen() throws IOException {
+        allBut("Tarsk", 5);
+        Batch.Made made = listed(
+                "No,Port of call,First month,Last month,Days",
+                "1,Hollin,2026-02,2026-05,",
+                "2,Tarsk,,2026-05,10",
+                "3,Orm,2026-04,2026-05,");
+        Arrivals arrivals = made.outcome().arrivals().orElseThrow();
+        assertThat(arrivals.state("Hollin", of(1))).isEqualTo(State.CAME);
+        assertThat(arrivals.state("Tarsk", of(5))).isEqualTo(State.MISSING);
+        assertThat(arrivals.state("Orm", of(3))).isEqualTo(State.NOT_EXPECTED);
+        assertThat(arrivals.state("Orm", of(4))).isEqualTo(State.MISSING);
+        assertThat(arrivals.unlisted()).containsExactly("Marsay");
+        assertThat(made.findings("not-expected").get(0).what()).contains("“Marsay” has sent and is not in the list");
+        assertThat(made.findings("missing-month"))
+                .extracting(finding -> finding.what())
+                .anyMatch(text -> text.contains("“Tarsk” has no rows for 2026-05, which was due by 2026-06-10."))
+                .anyMatch(text -> text.contains("“Orm” has no rows for 2026-04, though the list expects them."));
+    }
+
+    @Test
+    void aMonthThatNobodySentForIsMissedOnceItIsDue() throws IOException {
+        allBut("", 0);
+        Arrivals arrivals = listed("Port,Due days", "Hollin,10", "Tarsk,15", "Marsay,10")
+                .outcome()
+                .arrivals()
+                .orElseThrow();
+        assertThat(arrivals.months()).contains(of(6));
+        assertThat(arrivals.state("Tarsk", of(6))).isEqualTo(State.MISSING);
+        assertThat(arrivals.due(new Arrivals.Place("Tarsk", of(6)))).contains(LocalDate.of(2026, 7, 15));
+    }
+
+    @Test
+    void aListThatIsGoneIsSaidAndWhatCameTellsAgain() throws IOException {
+        allBut("", 0);
+        assertThat(listed("Port", "Hollin", "Tarsk")
+                        .outcome()
+                        .arrivals()
+                        .orElseThrow()
+                        .unlisted())
+                .containsExactly("Marsay");
+        Files.delete(batch.place("expected.csv"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("list-unreadable")).hasSize(1);
+        assertThat(made.outcome().arrivals().orElseThrow().unlisted()).isEmpty();
+    }
+
+    @Test
+    void aTableThatNamesNobodyWhoSentIsRefused() throws IOException {
+        allBut("", 0);
+        assertThatThrownBy(() -> listed("Colour", "red")).hasMessageContaining("names any of those who sent");
     }
 }

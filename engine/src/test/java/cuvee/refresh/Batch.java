@@ -75,6 +75,11 @@ final class Batch {
         return file;
     }
 
+    /** A file beside the job, which is no source. */
+    Path place(String name) {
+        return folder.resolve(name);
+    }
+
     /** A text file: lines of cells parted by commas. */
     Batch csv(String name, String... lines) {
         Workbooks.text(file(name), String.join("\n", lines) + "\n");

@@ -178,6 +178,14 @@ final class Acts {
         if (about instanceof SourceChoice.Listed listed) {
             return "took places from " + name(listed.list());
         }
+        if (about instanceof SourceChoice.ExpectedFrom expected) {
+            return "took who is expected from " + name(expected.list());
+        }
+        if (about instanceof SourceChoice.YearToDate returns) {
+            return returns.counts().equals(SourceChoice.ALL)
+                    ? "took all returns for the year to date"
+                    : "took the newest return for the year to date";
+        }
         if (about instanceof SourceChoice.NilReturn nil) {
             return "nothing to report from " + nil.sender() + " for " + nil.month();
         }

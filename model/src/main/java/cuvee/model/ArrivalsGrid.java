@@ -40,7 +40,7 @@ public final class ArrivalsGrid implements GridModel {
             sourceOf.put(table.id(), table.source());
         }
         for (int row = 0; row < arrivals.senders().size(); row++) {
-            for (int column = 1; column <= arrivals.months().size(); column++) {
+            for (int column = 0; column <= arrivals.months().size(); column++) {
                 if (!second(row, column).isEmpty()) {
                     tall.set(row);
                 }
@@ -199,6 +199,9 @@ public final class ArrivalsGrid implements GridModel {
 
     @Override
     public String second(long row, int column) {
+        if (column == 0) {
+            return arrivals.unlisted().contains(sender(row)) ? "not in the list" : "";
+        }
         int files = files(row, column).size();
         return files > 1 ? Says.count(files, "file") : "";
     }

@@ -14,8 +14,10 @@ import cuvee.job.Place;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.refresh.Board;
+import cuvee.refresh.ExpectedList;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.ListedPlaces;
+import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
 import cuvee.refresh.SourceReport;
 import java.nio.file.Path;
@@ -23,6 +25,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.function.Consumer;
 
 /** The places, files and sheets of an open job: which belong, and how they are read. Used on the interface thread. */
@@ -56,6 +59,33 @@ public final class FilesModel {
         } catch (CuveeException refused) {
             model.say(refused.finding().text(), true);
         }
+    }
+
+    /** Takes who is expected from a table that lists them, read again at each refresh; says why where it cannot. */
+    public void addExpected(Path file) {
+        model.outcomeProperty().get().flatMap(Outcome::arrivals).ifPresent(arrivals -> {
+            try {
+                Path folder =
+                        Objects.requireNonNullElse(model.file().toAbsolutePath().getParent(), Path.of(""));
+                model.take(model.now()
+                        .withSettled(ExpectedList.from(file, folder, arrivals.sender(), arrivals.senders())));
+            } catch (CuveeException refused) {
+                model.say(refused.finding().text(), true);
+            }
+        });
+    }
+
+    /** The file that lists who is expected; empty where no list is kept. */
+    public Optional<String> expectedList() {
+        return model.now().settled().stream()
+                .filter(decision -> decision.kind().equals(Kinds.EXPECTED_FROM) && decision.on())
+                .map(Decision::subject)
+                .findFirst();
+    }
+
+    /** Tells what is expected from what came again. */
+    public void removeExpected() {
+        expectedList().ifPresent(list -> model.decide(Kinds.EXPECTED_FROM, list, ""));
     }
 
     /** The lists that places are taken from. */

@@ -48,6 +48,36 @@ class CheckModelTest extends OpenJob {
     }
 
     @Test
+    void whoIsExpectedIsTakenFromATableAndGivenBack() throws Exception {
+        for (String port : List.of("Hollin", "Tarsk")) {
+            for (int month = 1; month <= 3; month++) {
+                write(
+                        "data/" + port + " 2026-0" + month + ".csv",
+                        "Vessel,Pax\nMV Skua," + port.length() + month + "\n");
+            }
+        }
+        Files.delete(folder.resolve("data/a.csv"));
+        Files.delete(folder.resolve("data/b.csv"));
+        write("expected.csv", "Port,Until\nHollin,2026-03\nOrm,2026-03\n");
+        refreshed();
+        model.files().addExpected(folder.resolve("expected.csv"));
+        idle();
+        Outcome listed = model.outcomeProperty().get().orElseThrow();
+        ArrivalsGrid grid = new ArrivalsGrid(listed, listed.arrivals().orElseThrow(), Set.of());
+        assertThat(grid.text(1, 0)).isEqualTo("Orm");
+        assertThat(grid.text(1, 1)).isEqualTo("missing");
+        assertThat(grid.second(2, 0)).isEqualTo("not in the list");
+        assertThat(model.files().expectedList()).isPresent();
+        assertThat(model.lastActProperty().get()).isEqualTo("took who is expected from expected.csv");
+        model.files().removeExpected();
+        idle();
+        Outcome back = model.outcomeProperty().get().orElseThrow();
+        assertThat(back.arrivals().orElseThrow().senders()).containsExactly("Hollin", "Tarsk");
+        model.files().addExpected(folder.resolve("data/none.csv"));
+        assertThat(model.files().expectedList()).isEmpty();
+    }
+
+    @Test
     void aMonthIsClosedAndOpenedAgainWhereArrivalsAreSeen() throws Exception {
         for (String port : List.of("Hollin", "Tarsk")) {
             for (int month = 1; month <= 3; month++) {
