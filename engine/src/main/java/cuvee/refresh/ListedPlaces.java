@@ -36,7 +36,6 @@ import java.util.stream.Stream;
  */
 public final class ListedPlaces {
     static final String KIND = Kinds.PLACES_FROM;
-    private static final int MOST_NAMED = 6;
     /** A column names folders where so many of its texts are some. */
     private static final double MOSTLY = 0.5;
 
@@ -169,18 +168,14 @@ public final class ListedPlaces {
             }
         });
         if (!unlisted.isEmpty()) {
-            List<String> named = new ArrayList<>(
-                    unlisted.stream().limit(MOST_NAMED).map(Says::quoted).toList());
-            if (unlisted.size() > MOST_NAMED) {
-                named.add(Says.number(unlisted.size() - MOST_NAMED) + " more");
-            }
             findings.add(new Finding(
                     Severity.WARNING,
                     "not-listed",
                     Where.JOB,
                     Says.count(unlisted.size(), "folder") + " beside the places listed "
                             + (unlisted.size() == 1 ? "holds" : "hold") + " files and "
-                            + (unlisted.size() == 1 ? "is" : "are") + " in no list: " + Says.list(named) + ".",
+                            + (unlisted.size() == 1 ? "is" : "are") + " in no list: "
+                            + Says.list(unlisted.stream().map(Says::quoted).toList()) + ".",
                     "Their files are not looked at.",
                     "Put them into the list, or settle this in Check where it is so."));
         }

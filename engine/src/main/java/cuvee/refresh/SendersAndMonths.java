@@ -32,7 +32,6 @@ import java.util.Set;
  * source to source, else a column that says the same in all rows of a table; the month that a tag says, else a date.
  */
 final class SendersAndMonths {
-    private static final int MOST_NAMED = 6;
     /** A column says when where it is filled in so many of the rows. */
     private static final double MOSTLY = 0.9;
 
@@ -183,11 +182,6 @@ final class SendersAndMonths {
     }
 
     private static String named(List<YearMonth> months) {
-        List<String> names = new ArrayList<>(
-                months.stream().limit(MOST_NAMED).map(YearMonth::toString).toList());
-        if (months.size() > MOST_NAMED) {
-            names.add(Says.number(months.size() - MOST_NAMED) + " more");
-        }
-        return Says.list(names);
+        return Says.list(months.stream().map(YearMonth::toString).toList());
     }
 }

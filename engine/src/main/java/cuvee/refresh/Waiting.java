@@ -16,7 +16,6 @@ import java.util.TreeMap;
  */
 public record Waiting(List<String> came, List<String> changed, List<String> gone, Map<String, Stamped> stamps) {
     public static final Waiting NOTHING = new Waiting(List.of(), List.of(), List.of(), Map.of());
-    private static final int MOST_NAMED = 3;
 
     /** What the system says of a file. */
     public record Stamped(long size, long modified) {}
@@ -74,10 +73,6 @@ public record Waiting(List<String> came, List<String> changed, List<String> gone
         if (all.isEmpty()) {
             return "";
         }
-        List<String> named = new ArrayList<>(all.subList(0, Math.min(MOST_NAMED, all.size())));
-        if (all.size() > MOST_NAMED) {
-            named.add(Says.number(all.size() - MOST_NAMED) + " more");
-        }
-        return Says.capital(Says.list(counts)) + ": " + Says.list(named) + ".";
+        return Says.capital(Says.list(counts)) + ": " + Says.list(all) + ".";
     }
 }

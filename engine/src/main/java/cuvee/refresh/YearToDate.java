@@ -322,10 +322,10 @@ final class YearToDate {
                     KIND,
                     sender,
                     Where.source(source(tables, newest)),
-                    named(aside.stream().map(Aside::table).toList())
+                    Says.list(aside.stream().map(Aside::table).toList())
                             + (aside.size() == 1 ? " holds" : " hold")
                             + " the year so far, and "
-                            + named(newest.stream().sorted().toList())
+                            + Says.list(newest.stream().sorted().toList())
                             + (newest.size() == 1 ? " holds" : " hold")
                             + " the same months again and reaches further."
                             + (restated.isEmpty() ? "" : " Restated there: " + restated + ".")
@@ -348,12 +348,6 @@ final class YearToDate {
                 .map(PlacedTable::source)
                 .findFirst()
                 .orElse("");
-    }
-
-    private static String named(List<String> names) {
-        return names.size() <= MOST_NAMED
-                ? Says.list(names)
-                : Says.list(names.subList(0, MOST_NAMED - 1)) + " and " + (names.size() - MOST_NAMED + 1) + " more";
     }
 
     private static String restated(List<Decision> decisions) {

@@ -10,13 +10,22 @@ import cuvee.job.Names;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.time.ZoneOffset;
 import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
 /** Who sent what for which month, and what is missing in between. */
 class ArrivalsTest extends BatchTest {
+    @BeforeEach
+    void today() {
+        batch = new Batch(folder, Clock.fixed(Instant.parse("2026-11-20T12:00:00Z"), ZoneOffset.UTC));
+    }
+
     private void month(String port, int month, int rows) {
         String[] lines = new String[rows + 1];
         lines[0] = "Sailed,Pax";
@@ -133,6 +142,18 @@ class ArrivalsTest extends BatchTest {
         assertThat(arrivals.months()).contains(of(6));
         assertThat(arrivals.state("Tarsk", of(6))).isEqualTo(State.MISSING);
         assertThat(arrivals.due(new Arrivals.Place("Tarsk", of(6)))).contains(LocalDate.of(2026, 7, 15));
+    }
+
+    @Test
+    void whatIsLeftOutOfALongListIsCounted() throws IOException {
+        allBut("", 0);
+        Batch.Made made = listed(
+                "Port,First,Last", "Hollin,,2026-05", "Tarsk,,2026-05", "Marsay,,2026-05", "Orm,2025-06,2026-04");
+        assertThat(made.findings("missing-month").get(0).what())
+                .contains("“Orm” has no rows for 2026-01, 2026-02, 2026-03 and 2026-04, though");
+        Batch.Made more = listed("Port,Due", "Hollin,3", "Tarsk,3", "Marsay,3");
+        assertThat(more.findings("missing-month").get(0).what())
+                .contains("2026-06, 2026-07, 2026-08, 2026-09 and 2026-10,");
     }
 
     @Test

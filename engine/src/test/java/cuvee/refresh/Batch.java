@@ -30,10 +30,13 @@ final class Batch {
     private Job job;
 
     Batch(Path folder) {
+        this(folder, Clock.systemUTC());
+    }
+
+    Batch(Path folder, Clock clock) {
         this.folder = folder;
         this.data = folder.resolve("data");
-        workplace = new Workplace(
-                folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
+        workplace = new Workplace(folder.resolve("cache"), folder.resolve("state"), clock, 2, new Store.Means(200, 2));
         try {
             Files.createDirectories(data);
         } catch (IOException failed) {
