@@ -104,7 +104,8 @@ final class DeliverView extends VBox {
                 prepare,
                 Pieces.wrapped(
                         "A file's ending says its form: .xlsx workbook, .csv text, .parquet, .jsonl, .sqlite, .sql script."
-                                + " Kept summaries go into workbooks as tabs.",
+                                + " Kept summaries go into workbooks as tabs. In a name, {date}, {month}, {last month}"
+                                + " and {year} stand for the day on which it is written.",
                         "second"));
         ways.setAlignment(Pos.CENTER_LEFT);
         ways.getStyleClass().add("new-delivery");

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** The names of the files of a delivery that writes a file for each value of a column. */
@@ -17,10 +18,12 @@ public final class EachValue {
     private EachValue() {}
 
     /**
-     * A file for each value, in their order: the name given, a space and the value before the ending. What no file system
-     * takes is left out of it, and names that differ in capitals only are told apart by a number.
+     * A file for each value of a column, in their order: the name given with the value in place of the column's name in
+     * braces, else with a space and the value before the ending. What no file system takes is left out of it, and names
+     * that differ in capitals only are told apart by a number.
      */
-    public static Map<Path, @Nullable String> files(Path target, List<@Nullable String> values) {
+    public static Map<Path, @Nullable String> files(Path target, String column, List<@Nullable String> values) {
+        boolean named = TargetName.hasColumn(target.toString(), column);
         String name = String.valueOf(target.getFileName());
         String ending = SheetFiles.ending(name);
         String stem = ending.isEmpty() ? name : name.substring(0, name.length() - ending.length() - 1);
@@ -29,11 +32,25 @@ public final class EachValue {
         for (@Nullable String value : values) {
             String part = part(value);
             int copy = taken.merge(part.toLowerCase(Locale.ROOT), 1, Integer::sum);
+            String own = part + (copy == 1 ? "" : " (" + copy + ")");
             files.put(
-                    target.resolveSibling(stem + " " + part + (copy == 1 ? "" : " (" + copy + ")") + "." + ending),
+                    named
+                            ? Path.of(TargetName.with(target.toString(), column, own))
+                            : target.resolveSibling(stem + " " + own + "." + ending),
                     value);
         }
         return files;
+    }
+
+    /** True for a file that could be one of those that a delivery writes for values of a column. */
+    public static boolean isOf(Path target, String column, Path file) {
+        String mark = "\u0000";
+        Path any = files(target, column, List.of("x")).keySet().iterator().next();
+        String name = TargetName.hasColumn(target.toString(), column)
+                ? TargetName.with(target.toString(), column, mark)
+                : any.toString().replaceFirst(" x(\\.[^.]*)$", " " + mark + "$1");
+        String pattern = Pattern.quote(name).replace(mark, "\\E[^/\\\\]+\\Q");
+        return file.toString().matches(pattern);
     }
 
     private static String part(@Nullable String value) {

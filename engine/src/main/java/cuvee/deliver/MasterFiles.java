@@ -22,6 +22,7 @@ import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** The package's entry: writes the master to a file whose ending says the form. */
 public final class MasterFiles {
@@ -112,6 +113,11 @@ public final class MasterFiles {
      * @throws CuveeException with the reason and what can be done
      */
     public static void check(Path target) {
+        check(target, target.toAbsolutePath().getParent());
+    }
+
+    /** The same where folders below one that has to be there are made. */
+    public static void check(Path target, @Nullable Path folder) {
         if (!FORMS.containsKey(SheetFiles.ending(target.getFileName().toString()))) {
             throw failure(
                     "unknown-form",
@@ -119,7 +125,6 @@ public final class MasterFiles {
                     "its ending is none of ." + String.join(", .", endings()),
                     "Name the file with one of these endings.");
         }
-        Path folder = target.toAbsolutePath().getParent();
         if (folder == null || !Files.isDirectory(folder)) {
             throw failure("no-folder", target, "there is no folder " + folder, "Make the folder, or name another.");
         }

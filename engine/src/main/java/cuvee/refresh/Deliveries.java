@@ -8,6 +8,7 @@ import cuvee.deliver.PostgresTable;
 import cuvee.deliver.PreparedWorkbook;
 import cuvee.deliver.TargetGuard;
 import cuvee.deliver.TargetGuard.Existing;
+import cuvee.deliver.TargetName;
 import cuvee.deliver.WorkbookTab;
 import cuvee.deliver.WrittenFiles;
 import cuvee.finding.CuveeException;
@@ -22,13 +23,14 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.rework.Codes;
 import cuvee.rework.Known;
-import cuvee.sheet.SheetFiles;
 import cuvee.value.Spellings;
 import cuvee.value.Type;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -71,7 +73,31 @@ final class Deliveries {
     }
 
     Path targetOf(Delivery delivery) {
-        return jobFolder.get().resolve(delivery.target()).toAbsolutePath().normalize();
+        return in(TargetName.on(delivery.target(), LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault())));
+    }
+
+    private Path in(String target) {
+        return jobFolder.get().resolve(target).toAbsolutePath().normalize();
+    }
+
+    /** The folder that has to be there for a delivery; those below it that its name makes are made. */
+    private Path standing(Delivery delivery) {
+        return TargetName.standing(in(delivery.target()));
+    }
+
+    private static void makeFolder(Delivery delivery, Path file) {
+        if (TargetName.namesFolder(delivery.target())) {
+            try {
+                Files.createDirectories(file.getParent());
+            } catch (IOException failed) {
+                throw CuveeException.failure(
+                        "no-folder",
+                        Where.JOB,
+                        "The folder " + file.getParent() + " cannot be made: " + failed.getMessage(),
+                        "Nothing was written; the master itself is kept.",
+                        "Name another folder.");
+            }
+        }
     }
 
     /** Refuses what cannot be written, or would destroy something, before any work is done for it. */
@@ -81,7 +107,7 @@ final class Deliveries {
             return;
         }
         Path target = targetOf(delivery);
-        MasterFiles.check(target);
+        MasterFiles.check(target, standing(delivery));
         if (delivery.form() instanceof Delivery.Tab tab) {
             checkTab(job, target, tab, existing);
         } else if (!(delivery.form() instanceof Delivery.Each)) {
@@ -144,7 +170,7 @@ final class Deliveries {
             Map<Path, @Nullable String> files = files(outcome, targetOf(delivery), each);
             long there = files.keySet().stream().filter(Files::exists).count();
             return Says.count(files.size(), "file") + ", " + Says.number(there) + " of which there are already; "
-                    + Says.count(outcome.rows(), "row") + "." + goneSaid(targetOf(delivery), files);
+                    + Says.count(outcome.rows(), "row") + "." + goneSaid(targetOf(delivery), each.column(), files);
         }
         boolean there = Files.exists(targetOf(delivery));
         return (there ? "Replaces the file by " : "A new file with ") + Says.count(outcome.rows(), "row") + ".";
@@ -156,8 +182,9 @@ final class Deliveries {
         Path target = targetOf(delivery);
         Delivery.Form form = delivery.form();
         if (form instanceof Delivery.Each each) {
-            return each(outcome, target, each, existing);
+            return each(outcome, delivery, each, existing);
         }
+        makeFolder(delivery, target);
         try (MasterReader reader = store.reader(outcome.plan())) {
             MasterFiles.Content content = content(outcome, reader);
             if (form instanceof Delivery.Prepared prepared) {
@@ -229,18 +256,20 @@ final class Deliveries {
                     "Name a column with fewer values.");
         }
         values.sort(Comparator.nullsLast(Comparator.naturalOrder()));
-        Map<Path, @Nullable String> files = EachValue.files(target, values);
+        Map<Path, @Nullable String> files = EachValue.files(target, each.column(), values);
         files.replaceAll((file, said) -> said == null ? null : keys.get(said));
         return files;
     }
 
-    private JobSession.Delivered each(Outcome outcome, Path target, Delivery.Each each, Existing existing) {
+    private JobSession.Delivered each(Outcome outcome, Delivery delivery, Delivery.Each each, Existing existing) {
+        Path target = targetOf(delivery);
         Map<Path, @Nullable String> files = files(outcome, target, each);
         TargetGuard guard = guard(outcome.job(), List.of());
         files.keySet().forEach(file -> guard.check(file, existing));
         int column = Known.of(outcome.plan()).at(each.column());
         long bytes = 0;
         for (Map.Entry<Path, @Nullable String> file : files.entrySet()) {
+            makeFolder(delivery, file.getKey());
             try (MasterReader reader = store.readerOf(outcome.plan(), column, file.getValue())) {
                 bytes += MasterFiles.write(
                         new MasterFiles.Content(reader, outcome.plan(), List.of()), file.getKey(), this::register);
@@ -249,20 +278,17 @@ final class Deliveries {
         return new JobSession.Delivered(
                 bytes,
                 Says.count(files.size(), "file") + ", " + Says.count(outcome.rows(), "row") + ", " + Says.size(bytes)
-                        + "." + goneSaid(target, files),
+                        + "." + goneSaid(target, each.column(), files),
                 false);
     }
 
     /** Files that an earlier delivery wrote for values that are gone: they are named, and stay. */
-    private String goneSaid(Path target, Map<Path, @Nullable String> files) {
-        String name = String.valueOf(target.getFileName());
-        String ending = SheetFiles.ending(name);
-        String stem = name.substring(0, name.length() - ending.length() - 1) + " ";
+    private String goneSaid(Path target, String column, Map<Path, @Nullable String> files) {
+        Path folder = TargetName.standing(target);
         List<String> gone = written.stillAsWritten(jobId).stream()
                 .filter(file -> !files.containsKey(file))
-                .filter(file -> String.valueOf(file.getParent()).equals(String.valueOf(target.getParent())))
-                .map(file -> String.valueOf(file.getFileName()))
-                .filter(file -> file.startsWith(stem) && file.endsWith("." + ending))
+                .filter(file -> EachValue.isOf(target, column, file))
+                .map(file -> folder.relativize(file).toString())
                 .toList();
         return gone.isEmpty()
                 ? ""

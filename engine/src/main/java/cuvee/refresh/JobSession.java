@@ -46,6 +46,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -360,7 +361,7 @@ public final class JobSession implements AutoCloseable {
                     reader,
                     totals,
                     ExpectedList.read(given, jobFolder, findings),
-                    LocalDate.now(workplace.clock()));
+                    LocalDate.ofInstant(workplace.clock().instant(), ZoneId.systemDefault()));
             findings.addAll(AuditFindings.of(proposal.plan(), reader));
             findings.addAll(closed.findings(proposal, reader));
             proposal = proposal.withJob(

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import cuvee.deliver.EachValue;
 import cuvee.deliver.TargetGuard.Existing;
+import cuvee.deliver.TargetName;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
@@ -14,6 +15,7 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.Statement;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -87,8 +89,38 @@ class DeliveriesTest extends BatchTest {
     }
 
     @Test
+    void aNameInBracesStandsForTheValueAndItsFoldersAreMade() throws Exception {
+        Files.createDirectory(out.resolve("lake"));
+        Delivery delivery = new Delivery(
+                "lake", out.resolve("lake/Port={Port}/part.parquet").toString(), new Delivery.Each("Port"));
+        assertThat(deliver(delivery)).startsWith("4 files, 5 rows, ");
+        assertThat(out.resolve("lake/Port=Hollin/part.parquet")).isRegularFile();
+        assertThat(out.resolve("lake/Port=blank/part.parquet")).isRegularFile();
+        batch.csv("a.csv", "Port,Date,Fare", "Hollin,2026-01-05,12.50", "Marsay,2026-01-06,3");
+        assertThat(deliver(delivery)).contains("Of values that are gone, 1 file stayed: “Port=Tarsk/part.parquet”");
+    }
+
+    @Test
+    void aNameMaySayTheDayOnWhichItIsWritten() throws Exception {
+        assertThat(TargetName.on("{year}/Board {Date}, up to {last month} {port}.xlsx", LocalDate.of(2026, 1, 9)))
+                .isEqualTo("2026/Board 2026-01-09, up to 2025-12 {port}.xlsx");
+        deliver(new Delivery("board", out.resolve("{month}/Board {date}.csv").toString()));
+        String today = LocalDate.now().toString();
+        assertThat(out.resolve(today.substring(0, 7)).resolve("Board " + today + ".csv"))
+                .isRegularFile();
+    }
+
+    @Test
+    void aFolderThatNoWordInBracesNamesHasToBeThere() {
+        assertThatThrownBy(() -> deliver(new Delivery(
+                        "board", out.resolve("no drive/{month}/Board.csv").toString())))
+                .hasMessageContaining("there is no folder");
+        assertThat(out.resolve("no drive")).doesNotExist();
+    }
+
+    @Test
     void namesThatDifferInCapitalsOnlyAreToldApart() {
-        assertThat(EachValue.files(Path.of("x", "R.csv"), Arrays.asList("north", "North", null, "..", "a:b"))
+        assertThat(EachValue.files(Path.of("x", "R.csv"), "Port", Arrays.asList("north", "North", null, "..", "a:b"))
                         .keySet())
                 .extracting(file -> file.getFileName().toString())
                 .containsExactly("R north.csv", "R North (2).csv", "R blank.csv", "R blank (2).csv", "R a b.csv");
