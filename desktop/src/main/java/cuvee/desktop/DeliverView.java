@@ -101,15 +101,18 @@ final class DeliverView extends VBox {
                 Pieces.button("a file for each value", "deliver-each", this::addEach),
                 Pieces.button("a table of a database", "deliver-table", this::addTable),
                 Pieces.label("or", "second"),
-                prepare,
+                prepare);
+        ways.setAlignment(Pos.CENTER_LEFT);
+        VBox another = new VBox(
+                8,
+                ways,
                 Pieces.wrapped(
                         "A file's ending says its form: .xlsx workbook, .csv text, .parquet, .jsonl, .sqlite, .sql script."
                                 + " Kept summaries go into workbooks as tabs. In a name, {date}, {month}, {last month}"
                                 + " and {year} stand for the day on which it is written.",
                         "second"));
-        ways.setAlignment(Pos.CENTER_LEFT);
-        ways.getStyleClass().add("new-delivery");
-        VBox left = new VBox(14, cards, ways);
+        another.getStyleClass().add("new-delivery");
+        VBox left = new VBox(14, cards, another);
         left.getStyleClass().add("page");
         ScrollPane scroll = new ScrollPane(left);
         scroll.setFitToWidth(true);
