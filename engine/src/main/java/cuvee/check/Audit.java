@@ -20,6 +20,17 @@ public final class Audit {
     /** A value so many times the next one is far above all others. */
     private static final double FAR = 6;
 
+    private static final int FEWEST_MONTHS = 6;
+    private static final double LOW = 0.4;
+    private static final double HIGH = 2.5;
+    private static final double DEVIATIONS = 10;
+    /** What makes of a median deviation the deviation of a normal distribution. */
+    private static final double NORMAL = 1.4826;
+
+    private static final double LEAST_SPREAD = 0.03;
+    /** One month in so many may jump; a series with more of them is no steady one. */
+    private static final int OFTEN = 5;
+
     private Audit() {}
 
     /** How a column follows from two others. */
@@ -130,5 +141,45 @@ public final class Audit {
                 .map(moved -> greatest[0] / moved)
                 .anyMatch(value -> value <= greatest[1] && value >= middle / FAR);
         return far && ordinary;
+    }
+
+    /** A month of a series whose figure is far from its others. */
+    public record Jump(int month, double value, double usual) {}
+
+    /**
+     * The months in which a series is far from what it usually is: more than ten median deviations from its median, and
+     * less than two fifths of it or more than two and a half times as much. Series of few months, and those that jump
+     * often, say nothing; so does a last month that is low, which may not be over. (Median and MAD: Hampel, 1974.)
+     *
+     * @param figures for each month, in their order; what is missing is not a number
+     */
+    public static List<Jump> jumps(double[] figures) {
+        double[] known = Arrays.stream(figures)
+                .filter(figure -> !Double.isNaN(figure))
+                .sorted()
+                .toArray();
+        double usual = known.length == 0 ? 0 : median(known);
+        if (known.length < FEWEST_MONTHS || usual <= 0) {
+            return List.of();
+        }
+        double[] off = Arrays.stream(known)
+                .map(figure -> Math.abs(figure - usual))
+                .sorted()
+                .toArray();
+        double spread = Math.max(NORMAL * median(off), LEAST_SPREAD * usual);
+        List<Jump> jumps = new ArrayList<>();
+        for (int month = 0; month < figures.length; month++) {
+            double figure = figures[month];
+            boolean low = figure < usual * LOW && month < figures.length - 1;
+            if ((low || figure > usual * HIGH) && Math.abs(figure - usual) > DEVIATIONS * spread) {
+                jumps.add(new Jump(month, figure, usual));
+            }
+        }
+        return jumps.size() * OFTEN > known.length ? List.of() : jumps;
+    }
+
+    private static double median(double[] sorted) {
+        int half = sorted.length / 2;
+        return sorted.length % 2 == 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
     }
 }

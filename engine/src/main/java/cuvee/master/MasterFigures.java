@@ -218,6 +218,37 @@ public final class MasterFigures {
         });
     }
 
+    /** What some number columns come to for a sender and a month, about as exact as a double; NaN for none. */
+    public record SumsOfMonth(String sender, YearMonth month, List<Double> sums) {}
+
+    /** What number columns come to for each sender and month; rows without a month are left out. */
+    public List<SumsOfMonth> sumsOfMonths(int sender, int period, List<Integer> columns) {
+        String sums = columns.stream()
+                .map(column -> ", CAST(sum(m" + column + ") AS DOUBLE)")
+                .collect(java.util.stream.Collectors.joining());
+        String sql = "SELECT coalesce(m" + sender + ", ''), strftime(m" + period + ", '%Y-%m') AS month" + sums
+                + " FROM master WHERE aside = 0 AND m" + period + " IS NOT NULL GROUP BY m" + sender + ", month"
+                + " ORDER BY 1, 2";
+        return Sql.ask("adding up months", () -> {
+            List<SumsOfMonth> all = new ArrayList<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery(sql)) {
+                while (rows.next()) {
+                    List<Double> values = new ArrayList<>();
+                    for (int i = 0; i < columns.size(); i++) {
+                        double value = rows.getDouble(i + 3);
+                        values.add(rows.wasNull() ? Double.NaN : value);
+                    }
+                    String month = rows.getString(2);
+                    if (month.length() == 7) {
+                        all.add(new SumsOfMonth(rows.getString(1).strip(), YearMonth.parse(month), values));
+                    }
+                }
+            }
+            return all;
+        });
+    }
+
     /** The sum of a column of numbers for each table of the master, by table number; a table without numbers has none. */
     public Map<Integer, BigDecimal> sumsByTable(int column) {
         return Sql.ask("adding up", () -> {

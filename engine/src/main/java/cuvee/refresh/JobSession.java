@@ -345,6 +345,7 @@ public final class JobSession implements AutoCloseable {
         List<Map<Integer, Long>> rowsAside;
         Reconciled reconciled;
         Optional<Arrivals> arrivals;
+        MasterPlan planned = proposal.plan();
         Optional<Shaped> shaped = store.shape(proposal.plan());
         try (MasterReader reader = store.reader(proposal.plan())) {
             closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
@@ -363,6 +364,7 @@ public final class JobSession implements AutoCloseable {
                     ExpectedList.read(given, jobFolder, findings),
                     LocalDate.ofInstant(workplace.clock().instant(), ZoneId.systemDefault()));
             findings.addAll(AuditFindings.of(proposal.plan(), reader));
+            arrivals.ifPresent(came -> findings.addAll(Jumps.of(came, planned, reader.figures())));
             findings.addAll(closed.findings(proposal, reader));
             proposal = proposal.withJob(
                     closed.recorded(proposal.job(), proposal, reader, facts).withPlaces(given.places()));

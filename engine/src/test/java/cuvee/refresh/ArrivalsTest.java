@@ -176,4 +176,50 @@ class ArrivalsTest extends BatchTest {
         allBut("", 0);
         assertThatThrownBy(() -> listed("Colour", "red")).hasMessageContaining("names any of those who sent");
     }
+
+    /** Returns of some days for each of nine months, with so many of a month of one port. */
+    private void steady(int days) {
+        for (String port : List.of("Hollin", "Tarsk")) {
+            for (int month = 1; month <= 9; month++) {
+                int rows = port.equals("Tarsk") && month == 4 ? days : 24 + (month + port.length()) % 4;
+                String[] lines = new String[rows + 1];
+                lines[0] = "Sailed,Pax";
+                for (int i = 0; i < rows; i++) {
+                    lines[i + 1] = String.format("2026-%02d-%02d,%d", month, i + 1, 300 + (i * 37 + month * 11) % 90);
+                }
+                batch.csv(port + " 2026-0" + month + ".csv", lines);
+            }
+        }
+    }
+
+    @Test
+    void aMonthWithFarFewerRowsThanASenderUsuallyHasIsPointedOut() {
+        steady(6);
+        assertThat(batch.refresh().findings("jump")).singleElement().satisfies(finding -> {
+            assertThat(finding.what()).isEqualTo("“Tarsk” has 6 rows for 2026-04; its other months have about 26.");
+            assertThat(finding.where().source()).isEqualTo("Tarsk 2026-04.csv");
+        });
+    }
+
+    @Test
+    void steadyMonthsAreLeftInPeace() {
+        steady(20);
+        assertThat(batch.refresh().findings("jump")).isEmpty();
+    }
+
+    @Test
+    void aSumThatJumpsIsPointedOut() {
+        steady(25);
+        String[] lines = new String[26];
+        lines[0] = "Sailed,Pax";
+        for (int i = 0; i < 25; i++) {
+            lines[i + 1] = String.format("2026-06-%02d,%d", i + 1, 3000 + i * 370 % 900);
+        }
+        batch.csv("Hollin 2026-06.csv", lines);
+        assertThat(batch.refresh().findings("jump"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.what())
+                        .contains("Pax of “Hollin” comes to 8")
+                        .contains("for 2026-06"));
+    }
 }
