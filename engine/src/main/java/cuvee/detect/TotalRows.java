@@ -296,7 +296,8 @@ final class TotalRows {
     }
 
     private boolean byNumbers(Row row, TotalWords.Sureness word, String label, int texts) {
-        boolean added = sums.records() > 0 && allAgree(row);
+        boolean added = sums.records() > 0
+                && (allAgree(row) || word != TotalWords.Sureness.NO && sums.records() >= ENOUGH && mostAgree(row));
         boolean bareKeys = texts <= 1 && columns.keyColumns() > 1;
         if (word == TotalWords.Sureness.NO) {
             boolean unnamed = added && sums.records() > 1 && columns.keyColumns() > 0;
@@ -378,6 +379,20 @@ final class TotalRows {
             }
         }
         return true;
+    }
+
+    /** True where several sums agree and few do not: a total with a wrong sum in it. */
+    private boolean mostAgree(Row row) {
+        int agreeing = 0;
+        int numbers = 0;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value) && value != 0) {
+                numbers++;
+                agreeing += agrees(value, column) ? 1 : 0;
+            }
+        }
+        return agreeing >= SEVERAL && agreeing * 3 >= numbers * 2;
     }
 
     private boolean agrees(double value, int column) {

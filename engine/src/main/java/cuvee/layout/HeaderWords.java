@@ -175,6 +175,9 @@ public final class HeaderWords {
     private static Set<String> modifiers() {
         Set<String> words = new java.util.HashSet<>(Set.of(
                 "next",
+                "again",
+                "repeat",
+                "repeated",
                 "prior",
                 "return",
                 "budget",

@@ -29,6 +29,7 @@ final class JointLineUp {
     private static final int ENOUGH = 3;
     private static final int ENOUGH_TO_RUN = 5;
     private static final double MOSTLY_RUNNING = 0.9;
+    private static final String SHARES = "shares";
     /** From here on a union needs no question, where something telling speaks for it. */
     private static final double SURE = 0.98;
 
@@ -635,7 +636,7 @@ final class JointLineUp {
     private static String sort(Profile profile) {
         return switch (profile.kind()) {
             case DATE -> "dates";
-            case PERCENT, FRACTION -> "shares";
+            case PERCENT, FRACTION -> SHARES;
             case CODE -> profile.allDifferent() ? "codes" : "";
             case WHOLE -> profile.runningShare() > MOSTLY_RUNNING ? "row numbers" : "";
             default -> "";
@@ -645,7 +646,8 @@ final class JointLineUp {
     private boolean alone(Cluster cluster, String sort) {
         for (int u : cluster.places.keySet()) {
             for (String key : units.get(u).keys()) {
-                if (!cluster.keys.contains(key) && sort(profile(key)).equals(sort)) {
+                boolean shares = sort.equals(SHARES) && profile(key).couldBeShares();
+                if (!cluster.keys.contains(key) && (shares || sort(profile(key)).equals(sort))) {
                     return false;
                 }
             }

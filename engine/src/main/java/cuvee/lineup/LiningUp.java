@@ -479,7 +479,8 @@ final class LiningUp {
         if (words >= SAME_WORDS) {
             return new Pair(key, name, score, doubtful ? Sureness.LIKELY : Sureness.SURE, like);
         }
-        boolean parted = HeaderWords.compare(own, name).leftOver() && otherKind(key, name);
+        HeaderWords.Compared compared = HeaderWords.compare(own, name);
+        boolean parted = compared.modifier() || compared.leftOver() && otherKind(key, name);
         if (words >= LIKE_WORDS && !parted) {
             boolean said = (spot || shared >= SAME_VALUES) && !doubtful;
             return new Pair(

@@ -355,6 +355,13 @@ public final class Profile {
                 || enough && all(Kind.WHOLE) && other.all(Kind.DECIMAL, Kind.MONEY);
     }
 
+    /** True where all its numbers lie where shares do, as small prices may too. */
+    boolean couldBeShares() {
+        return numbers.length > 0
+                && Arrays.stream(numbers).allMatch(number -> number >= 0 && number <= GREATEST_FRACTION)
+                && !all(Kind.WHOLE);
+    }
+
     /** True where its numbers are amounts of money, as they are marked. */
     boolean isMoney() {
         return kind() == Kind.MONEY;

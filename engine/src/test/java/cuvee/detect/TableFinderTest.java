@@ -192,6 +192,22 @@ class TableFinderTest {
     }
 
     @Test
+    void aTotalWithOneWrongSumAmongSeveralIsATotalAndTheWrongOneIsKept() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Shop", "Line", "Ordered", "Delivered", "Value"});
+        for (int i = 0; i < 12; i++) {
+            rows.add(new Object[] {"Shop " + (char) ('A' + i), i % 2 == 0 ? "Rye" : "Rolls", 10 + i, 9 + i, 2.5 * i});
+        }
+        rows.add(new Object[] {"Total for return", "", 186, 167, 165});
+        FoundTable table = find(rows).get(0);
+        assertThat(table.kept()).isEqualTo(12);
+        assertThat(table.totals())
+                .filteredOn(total -> !total.agrees())
+                .singleElement()
+                .satisfies(total -> assertThat(total.stated()).isEqualTo(167));
+    }
+
+    @Test
     void smallNumbersThatHappenToAddUpAreARecordThatIsAskedAbout() {
         List<Object[]> rows = new ArrayList<>();
         rows.add(new Object[] {"Depot", "Boats", "Crews"});

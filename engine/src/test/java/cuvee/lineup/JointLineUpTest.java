@@ -134,6 +134,28 @@ class JointLineUpTest {
         assertThat(joint.groups()).contains(Set.of("visit", "seen"));
     }
 
+    private String small(int i) {
+        return number((30 + random.nextInt(160)) / 1000.0);
+    }
+
+    @Test
+    void sharesBesideSmallPricesAreNeverUnitedUnasked() {
+        column("meter", i -> "M-" + (1000 + random.nextInt(9000)));
+        column("zaehler", i -> "M-" + (1000 + random.nextInt(9000)));
+        column("rate", this::small);
+        column("loss", this::small);
+        heads.put("unitprice", "unitprice");
+        profiles.put(
+                "unitprice",
+                Profile.of(IntStream.range(0, ROWS).mapToObj(this::small).toList(), Convention.DEFAULT, true));
+        table("meter", "rate");
+        table("zaehler", "unitprice", "loss");
+        assertThat(joint(Set.of()).unite(0.5))
+                .filteredOn(
+                        union -> union.part().contains("rate") || union.rest().contains("rate"))
+                .noneMatch(Union::silent);
+    }
+
     @Test
     void theOrderOfTheTablesChangesNothing() {
         sender("trip", "vessel", "fare");

@@ -95,6 +95,13 @@ class LineUpTest {
     }
 
     @Test
+    void whatComesAgainIsNotTheSameAsWhatCame() {
+        table(9, "Depot,Read on,Units", "a", "2026-01-01", 2.5);
+        table(6, "Depot,Reading date,Units,Read again", "a", "2026-01-01", 2.5, "2026-02-01");
+        assertThat(names(lineUp())).contains("Read again").doesNotContain("Reading date");
+    }
+
+    @Test
     void wordsAreWeighedBeforePlaces() {
         table(9, "Date,Vessel,Passengers,Fare", "2026-01-01", "b", 1, 2.5);
         table(6, "Date,Vessel,Vehicles,Fare", "2026-01-01", "b", 1, 2.5);
