@@ -30,6 +30,7 @@ import javafx.scene.layout.VBox;
 final class AnswerBox extends VBox {
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
     private static final double ROOM_FOR_VALUES = 118;
+    private static final int MOST_SIDES = 4;
     private final Question question;
     private final BiConsumer<Question, String> settle;
     private final ToggleGroup group = new ToggleGroup();
@@ -52,7 +53,7 @@ final class AnswerBox extends VBox {
             StackPane sides = new StackPane(sides(seen, "reading …"));
             sides.setAlignment(Pos.TOP_LEFT);
             getChildren().add(sides);
-            if (seen.stream().limit(2).anyMatch(side -> side.values().isEmpty())) {
+            if (seen.stream().limit(MOST_SIDES).anyMatch(side -> side.values().isEmpty())) {
                 // Numbers are read from the sheets, which may take a moment.
                 sides.setMinHeight(ROOM_FOR_VALUES);
                 model.ask(
@@ -77,9 +78,10 @@ final class AnswerBox extends VBox {
         sides.setHgap(16);
         sides.setVgap(2);
         int column = 0;
-        for (Questions.Seen side : seen.subList(0, Math.min(2, seen.size()))) {
+        int shown = Math.min(MOST_SIDES, seen.size());
+        for (Questions.Seen side : seen.subList(0, shown)) {
             ColumnConstraints half = new ColumnConstraints();
-            half.setPercentWidth(50);
+            half.setPercentWidth(100.0 / shown);
             half.setHgrow(Priority.ALWAYS);
             half.setHalignment(HPos.LEFT);
             sides.getColumnConstraints().add(half);

@@ -331,7 +331,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
             fed += header ? 1 : 0;
         }
         long others = proposal.columns().size() - fed;
-        int asked = Questions.of(made, Stage.LINE_UP).size();
+        long asked = Questions.open(made, Stage.LINE_UP);
         int layouts = proposal.layouts().size();
         return Says.count(layouts, "layout") + (layouts == 1 ? " feeds " : " feed ") + Says.count(fed, "column")
                 + (others == 0 ? "" : "; " + others + (others == 1 ? " is a tag or made" : " are tags or made"))

@@ -7,6 +7,7 @@ import cuvee.model.JobModel;
 import cuvee.model.ListGrid;
 import cuvee.model.Questions;
 import cuvee.place.Says;
+import cuvee.refresh.Card;
 import cuvee.refresh.Outcome;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -44,7 +45,7 @@ final class QuestionList extends HBox {
     private final Label settledSays = Pieces.label("", "heading");
     private final GridView settled = new GridView("settled-grid");
     private final VBox evidence = new VBox(10);
-    private final List<Question> questions = new ArrayList<>();
+    private final List<Card> cards = new ArrayList<>();
     private int chosen;
     private @Nullable AnswerBox answers;
 
@@ -93,25 +94,25 @@ final class QuestionList extends HBox {
 
     private void show(Optional<Outcome> outcome) {
         boolean focused = getScene() != null && isWithin(getScene().getFocusOwner());
-        String before = chosen < questions.size() ? questions.get(chosen).id() : "";
-        questions.clear();
+        String before = chosen < cards.size() ? cards.get(chosen).question().id() : "";
+        cards.clear();
         rows.clear();
         list.getChildren().clear();
         outcome.ifPresent(this::showRows);
-        chosen = Math.max(0, Math.min(chosen, questions.size() - 1));
-        for (int at = 0; at < questions.size(); at++) {
-            chosen = questions.get(at).id().equals(before) ? at : chosen;
+        chosen = Math.max(0, Math.min(chosen, cards.size() - 1));
+        for (int at = 0; at < cards.size(); at++) {
+            chosen = cards.get(at).question().id().equals(before) ? at : chosen;
         }
         says.setText(
                 outcome.isEmpty()
                         ? "What Cuvee cannot settle from the files will be asked here."
-                        : questions.isEmpty()
+                        : cards.isEmpty()
                                 ? "No open question: everything could be settled from the files."
-                                : Says.count(questions.size(), "question")
-                                        + (questions.size() == 1 ? ". It" : ", the weightiest first. Each")
+                                : Says.count(cards.size(), "question")
+                                        + (cards.size() == 1 ? ". It" : ", the weightiest first. Each")
                                         + " has an answer in force already.");
-        Pieces.show(all, !questions.isEmpty());
-        all.setText(questions.size() == 1 ? "Settle it as assumed" : "Settle all " + questions.size() + " as assumed");
+        Pieces.show(all, !cards.isEmpty());
+        all.setText(cards.size() == 1 ? "Settle it as assumed" : "Settle all " + cards.size() + " as assumed");
         outcome.ifPresent(made -> {
             ListGrid<Decision> decisions = Questions.settled(made);
             settled.setModel(decisions);
@@ -131,17 +132,18 @@ final class QuestionList extends HBox {
 
     /** The questions about one column stand together, the weightiest of them where it belongs, and are settled together. */
     private void showRows(Outcome outcome) {
-        Map<String, List<Question>> byColumn = new LinkedHashMap<>();
-        for (Question question : outcome.questions()) {
-            String column = Questions.column(outcome, question).orElse(question.id());
-            byColumn.computeIfAbsent(column, any -> new ArrayList<>()).add(question);
+        Map<String, List<Card>> byColumn = new LinkedHashMap<>();
+        for (Card card : Card.of(outcome)) {
+            String column = Questions.column(outcome, card.question())
+                    .orElse(card.question().id());
+            byColumn.computeIfAbsent(column, any -> new ArrayList<>()).add(card);
         }
         byColumn.forEach((column, about) -> {
             if (about.size() > 1) {
                 Button settle = Pieces.go(
                         "Settle these " + about.size() + " as assumed",
                         "settle-column-" + column,
-                        () -> model.settleAsAssumed(about));
+                        () -> model.settleAsAssumed(parts(about)));
                 HBox head = Pieces.row(
                         8,
                         Pieces.label(column, "bold"),
@@ -151,9 +153,9 @@ final class QuestionList extends HBox {
                 head.getStyleClass().add("question-group");
                 list.getChildren().add(head);
             }
-            for (Question question : about) {
-                questions.add(question);
-                VBox row = row(outcome, questions.size() - 1);
+            for (Card card : about) {
+                cards.add(card);
+                VBox row = row(outcome, cards.size() - 1);
                 rows.add(row);
                 list.getChildren().add(row);
             }
@@ -170,7 +172,7 @@ final class QuestionList extends HBox {
     }
 
     private VBox row(Outcome outcome, int at) {
-        Question question = questions.get(at);
+        Question question = cards.get(at).question();
         Label title = Pieces.wrapped(Questions.title(outcome, question), "bold");
         HBox.setHgrow(title, Priority.ALWAYS);
         title.setMaxWidth(Double.MAX_VALUE);
@@ -208,18 +210,19 @@ final class QuestionList extends HBox {
         Optional<Outcome> outcome = model.outcomeProperty().get();
         evidence.getChildren().clear();
         answers = null;
-        if (outcome.isEmpty() || at < 0 || at >= questions.size()) {
+        if (outcome.isEmpty() || at < 0 || at >= cards.size()) {
             evidence.getChildren()
                     .add(Pieces.wrapped(
                             "What Cuvee assumed along the way stands in the job, each with its reason.", "second"));
             return;
         }
-        Question question = questions.get(at);
+        Card card = cards.get(at);
+        Question question = card.question();
         Button shut = Pieces.plain(Pieces.button("Close", "Ctrl+J", "questions-close", close));
         HBox head = Pieces.row(
                 10,
                 Pieces.mark(Mark.QUESTION, ""),
-                Pieces.label((at + 1) + " of " + questions.size(), "second"),
+                Pieces.label((at + 1) + " of " + cards.size(), "second"),
                 Pieces.space(),
                 shut);
         Label title = Pieces.wrapped(Questions.title(outcome.get(), question), "large");
@@ -229,16 +232,41 @@ final class QuestionList extends HBox {
                 model,
                 outcome.get(),
                 question,
-                model::settle,
-                Pieces.button("Show it in its place", "question-place", () -> showInPlace.accept(question)));
+                (asked, answer) -> model.settle(card, answer),
+                Pieces.button("Show it in its place", "question-place", () -> showInPlace(card)));
         answers = box;
         evidence.getChildren().addAll(head, title, stake, box);
+        if (card.parts().size() > 1) {
+            evidence.getChildren().add(byThemselves(outcome.get(), card));
+        }
+    }
+
+    /** The parts of a card, each of which opens where it stands. */
+    private VBox byThemselves(Outcome outcome, Card card) {
+        VBox parts = new VBox(4, Pieces.label("Or one by one, where it stands:", "second"));
+        for (Question part : card.parts()) {
+            parts.getChildren()
+                    .add(Pieces.go(
+                            Questions.title(outcome, part),
+                            "question-part-" + part.subject(),
+                            () -> showInPlace.accept(part)));
+        }
+        parts.getStyleClass().add("question-parts");
+        return parts;
+    }
+
+    private void showInPlace(Card card) {
+        showInPlace.accept(card.parts().get(0));
+    }
+
+    private static List<Question> parts(List<Card> cards) {
+        return cards.stream().flatMap(card -> card.parts().stream()).toList();
     }
 
     /** Goes to a question of the list. */
     void go(Question question) {
-        for (int at = 0; at < questions.size(); at++) {
-            if (questions.get(at).id().equals(question.id())) {
+        for (int at = 0; at < cards.size(); at++) {
+            if (cards.get(at).parts().stream().anyMatch(part -> part.id().equals(question.id()))) {
                 choose(at);
             }
         }
@@ -256,7 +284,7 @@ final class QuestionList extends HBox {
     }
 
     private void settleAll() {
-        model.settleAsAssumed(List.copyOf(questions));
+        model.settleAsAssumed(parts(cards));
     }
 
     private void askAgain(long row) {
@@ -270,8 +298,8 @@ final class QuestionList extends HBox {
         if (e.getCode() == KeyCode.ESCAPE) {
             close.run();
             e.consume();
-        } else if (e.getCode() == KeyCode.ENTER && e.isShortcutDown() && chosen < questions.size()) {
-            showInPlace.accept(questions.get(chosen));
+        } else if (e.getCode() == KeyCode.ENTER && e.isShortcutDown() && chosen < cards.size()) {
+            showInPlace(cards.get(chosen));
             e.consume();
         } else if (onRow && answers != null) {
             rowKey(e, answers);
@@ -281,7 +309,7 @@ final class QuestionList extends HBox {
     private void rowKey(KeyEvent e, AnswerBox box) {
         if (e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN) {
             int to = chosen + (e.getCode() == KeyCode.UP ? -1 : 1);
-            choose(Math.max(0, Math.min(to, questions.size() - 1)));
+            choose(Math.max(0, Math.min(to, cards.size() - 1)));
             focusChosen();
         } else if (e.getCode() == KeyCode.ENTER) {
             box.settleSo();

@@ -3,6 +3,7 @@ package cuvee.desktop;
 import cuvee.model.Finder;
 import cuvee.model.JobModel;
 import cuvee.place.Says;
+import cuvee.refresh.Card;
 import cuvee.refresh.Outcome;
 import java.util.Optional;
 import javafx.scene.control.Button;
@@ -62,7 +63,7 @@ final class TitleLine extends HBox {
     }
 
     private void showQuestions(Optional<Outcome> outcome) {
-        int open = outcome.map(made -> made.questions().size()).orElse(0);
+        int open = outcome.map(made -> Card.of(made).size()).orElse(0);
         questions.setText(open == 0 ? "No question" : "?  " + Says.count(open, "question"));
         questions.getStyleClass().remove("ask");
         if (open > 0) {

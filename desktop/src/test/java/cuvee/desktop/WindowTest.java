@@ -237,6 +237,32 @@ class WindowTest extends InAWindow {
     }
 
     @Test
+    void headersTakenForOneColumnAreOneQuestionAndEachCanBeGoneTo() throws Exception {
+        write("data/c.csv", "Date,Port,Passengers\n2026-03-01,Hollin,15\n2026-03-02,Hollin,16\n");
+        write("data/d.csv", "Date,Port,Souls\n2026-04-01,Tarsk,1204\n");
+        newJob();
+        assertThat(model().outcomeProperty().get().orElseThrow().questions()).hasSize(2);
+        robot.push(KeyCode.CONTROL, KeyCode.J);
+        waitFor(
+                "the keys on the question",
+                () -> robot.lookup(".question-row").query().isFocused());
+        assertThat(robot.lookup(".question-row").queryAll()).hasSize(1);
+        robot.clickOn("#question-part-souls");
+        waitFor("the slip at the header", () -> robot.lookup(".slip").tryQuery().isPresent());
+        robot.push(KeyCode.ESCAPE);
+        robot.push(KeyCode.CONTROL, KeyCode.J);
+        waitFor(
+                "the keys on the question again",
+                () -> robot.lookup(".question-row").query().isFocused());
+        robot.push(KeyCode.ENTER);
+        waitFor(
+                "both settled",
+                () -> model().outcomeProperty().get().orElseThrow().questions().isEmpty());
+        idle();
+        assertThat(columns()).containsExactly("Date", "Port", "Passengers");
+    }
+
+    @Test
     void aLayoutOpensIntoItsTablesWithTheirFirstValues() {
         newJob();
         goTo(KeyCode.DIGIT3);

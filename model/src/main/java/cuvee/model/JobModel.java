@@ -14,6 +14,7 @@ import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.job.JobFile;
 import cuvee.place.Says;
+import cuvee.refresh.Card;
 import cuvee.refresh.JobHistory;
 import cuvee.refresh.JobMove;
 import cuvee.refresh.JobSession;
@@ -341,10 +342,18 @@ public final class JobModel implements AutoCloseable {
 
     /** Answers a question; the master follows. */
     public void settle(Question question, String answer) {
-        Decision decision =
-                new Decision(question.kind(), question.subject(), answer, "the analyst's answer", question.text());
-        step(history.now().withSettled(decision));
-        session.remember(history.now(), decision);
+        settle(new Card(question, List.of(question)), answer);
+    }
+
+    /** Settles all that a card asks about, as one act. */
+    public void settle(Card card, String answer) {
+        Job next = history.now();
+        List<Decision> decisions = card.settled(answer, "the analyst's answer");
+        for (Decision decision : decisions) {
+            next = next.withSettled(decision);
+        }
+        step(next);
+        decisions.forEach(decision -> session.remember(history.now(), decision));
         refresh();
     }
 

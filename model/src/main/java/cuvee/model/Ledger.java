@@ -109,13 +109,7 @@ public final class Ledger {
 
     private static Segment counted(Stage stage, Outcome made, long count, String noun, String loss) {
         return new Segment(
-                stage,
-                Says.number(count),
-                unit(count, noun),
-                Questions.of(made, stage).size(),
-                loss,
-                Side.LOSS,
-                Rule.NONE);
+                stage, Says.number(count), unit(count, noun), Questions.open(made, stage), loss, Side.LOSS, Rule.NONE);
     }
 
     private static String unit(long count, String noun) {
@@ -146,7 +140,7 @@ public final class Ledger {
                 Stage.CHECK,
                 Says.number(findings),
                 unit(findings, "finding"),
-                Questions.of(made, Stage.CHECK).size(),
+                Questions.open(made, Stage.CHECK),
                 verdict.words(),
                 side,
                 Rule.NONE);

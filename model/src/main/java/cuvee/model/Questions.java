@@ -3,11 +3,14 @@ package cuvee.model;
 import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.job.Decision;
+import cuvee.job.Names;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.lineup.LineUp;
 import cuvee.master.SheetReader;
 import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.refresh.Card;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.value.LooseText;
@@ -18,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** The open questions as the window shows them: to which stage they belong, and what was seen on both sides. */
 public final class Questions {
@@ -65,6 +69,14 @@ public final class Questions {
 
     /** The question itself, in one sentence that names what it is about. */
     public static String title(Outcome outcome, Question question) {
+        List<String> headers = headers(question);
+        if (headers.size() > 1) {
+            return "Are "
+                    + Says.list(headers.stream()
+                            .map(key -> Says.quoted(headerOf(outcome, key)))
+                            .toList())
+                    + " the column " + question.assumed() + "?";
+        }
         if (question.kind().equals(LineUp.KIND)) {
             String column = outcome.proposal().lineUp().getOrDefault(question.subject(), "");
             String header = headerOf(outcome, question.subject());
@@ -75,6 +87,18 @@ public final class Questions {
         }
         String asked = lastSentence(question.text());
         return asked.length() < LEAST_TELLING ? question.text() : asked;
+    }
+
+    /** The headers that a question is about, by their keys; none where it is about something else. */
+    private static List<String> headers(Question question) {
+        return question.kind().equals(LineUp.KIND) ? Names.splitTexts(question.subject()) : List.of();
+    }
+
+    /** How many cards are open at a stage. */
+    public static long open(Outcome outcome, Stage stage) {
+        return Card.of(outcome).stream()
+                .filter(card -> stage(card.question()) == stage)
+                .count();
     }
 
     /** What leads to the question; empty where its title says it all. */
@@ -113,8 +137,7 @@ public final class Questions {
 
     /** Where its subject stands, in words. */
     public static String place(Question question) {
-        String where = question.where().toString();
-        return stage(question).title() + (where.isEmpty() ? "" : ", " + where);
+        return stage(question).title() + (question.where().equals(Where.JOB) ? "" : ", " + question.where());
     }
 
     /** What the analyst has settled, the last first; the last column asks again. */
@@ -141,7 +164,8 @@ public final class Questions {
     /** The column of the master that a question is about; empty where it is about none, or about several. */
     public static Optional<String> column(Outcome outcome, Question question) {
         if (question.kind().equals(LineUp.KIND)) {
-            return Optional.ofNullable(outcome.proposal().lineUp().get(question.subject()));
+            return Optional.ofNullable(
+                    outcome.proposal().lineUp().get(headers(question).get(0)));
         }
         String named = question.subject().replaceFirst(" \\| .*$", "");
         return stage(question) == Stage.LINE_UP
@@ -196,12 +220,14 @@ public final class Questions {
         }
         Map<String, List<String>> values = new LinkedHashMap<>();
         Map<String, Integer> tables = new LinkedHashMap<>();
-        String column = outcome.proposal().lineUp().getOrDefault(question.subject(), "");
-        for (boolean own : new boolean[] {true, false}) {
+        Set<String> headers = Set.copyOf(headers(question));
+        String column = column(outcome, question).orElse("");
+        // Several headers are held against what they were taken for.
+        for (boolean own : headers.size() > 1 ? new boolean[] {false, true} : new boolean[] {true, false}) {
             for (Layout layout : outcome.proposal().layouts()) {
                 for (int at = 0; at < layout.keys().size(); at++) {
                     String key = layout.keys().get(at);
-                    boolean same = key.equals(question.subject());
+                    boolean same = headers.contains(key);
                     if (same == own
                             && (same
                                     || column.equals(outcome.proposal().lineUp().get(key)))) {
