@@ -54,10 +54,10 @@ final class Scales {
         }
         saying.forEach((table, column) -> {
             double times = usual / mean(List.of(column));
-            boolean inHeader = Units.isInThousands(column.header());
-            if (times >= LEAST && times <= MOST) {
-                found.put(table, Speaks.SURELY);
-            } else if (inHeader || money) {
+            // A line above a table speaks of its amounts; counts below it may be as few as they say.
+            if (money || Units.isInThousands(column.header())) {
+                found.put(table, times >= LEAST && times <= MOST ? Speaks.SURELY : Speaks.WORDS_ONLY);
+            } else if (times >= CLOSE_LEAST && times <= CLOSE_MOST) {
                 found.put(table, Speaks.WORDS_ONLY);
             }
         });

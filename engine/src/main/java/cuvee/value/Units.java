@@ -47,15 +47,15 @@ public final class Units {
 
     private static final Pattern SIGN_OR_WORDS = Pattern.compile("[%€$£°#‰]|in [a-z€$£%]{1,8}");
 
-    private static final String THOUSANDS = "(?:thousands?|tausend|t(?:sd|ds)\\.?|milliers|miles|['’]?000['’]?s?"
+    private static final String THOUSANDS = "(?:thousands?|tausend|t(?:sd|ds)\\.?|milliers|['’]000s?|000['’]?s"
             + "|[kt][ ]?[€£$]|[€£$] ?k|[kt](?:eur|usd|gbp|chf|sek|nok|dkk|pln))";
     /** A unit that says thousands, wherever it stands in a header. */
     private static final Pattern IN_HEADER =
             Pattern.compile("(?i)(?<![\\p{L}\\p{N}.,])(?:[€£$] ?)?" + THOUSANDS + "(?![\\p{L}\\p{N}])");
     /** A line that says of the numbers below it that they are in thousands, and does not merely have the word. */
     private static final Pattern IN_LINE =
-            Pattern.compile("(?i)(?:(?<!\\p{L})(?:in|en|units?:?|einheit:?)\\s+(?:[\\p{L}€£$]{1,9}\\s+)?"
-                    + "|[(\\[]\\s*(?:[\\p{L}€£$]{1,9}\\s+)?)" + THOUSANDS + "(?![\\p{L}\\p{N}])"
+            Pattern.compile("(?i)(?:(?<!\\p{L})(?:in|en|units?:?|einheit:?)\\s+(?:[€£$]\\s*|\\p{L}{1,9}\\s+)?"
+                    + "|[(\\[]\\s*(?:[€£$]\\s*|\\p{L}{1,9}\\s+)?)" + THOUSANDS + "(?![\\p{L}\\p{N}])"
                     + "|(?<!\\p{L})[kt](?:eur|usd|gbp|chf)(?!\\p{L})");
 
     private Units() {}

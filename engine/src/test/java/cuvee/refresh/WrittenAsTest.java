@@ -234,4 +234,22 @@ class WrittenAsTest {
         Batch.Made said = batch.refresh();
         assertThat(column(said, "Fares (EUR)")).contains("159500", "98720.25").doesNotContain("159.5");
     }
+
+    @Test
+    void aLineAboutAmountsLeavesCountsAsTheyAre() {
+        batch.csv(
+                "Hollin.csv",
+                "Route,Month,Fares (EUR),Trips",
+                "Inner,2026-01-01,204310.50,4100",
+                "Outer,2026-01-01,98720.25,3900");
+        batch.csv(
+                "Tarsk.csv",
+                "Fares of the quarter, all amounts in thousands of EUR",
+                "Route,Month,Fares (EUR),Trips",
+                "Inner,2026-01-01,187.25,21",
+                "Outer,2026-01-01,92.5,18");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Fares (EUR)")).contains("187250");
+        assertThat(column(made, "Trips")).contains("21", "18");
+    }
 }
