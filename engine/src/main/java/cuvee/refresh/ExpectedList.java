@@ -13,7 +13,6 @@ import cuvee.job.JobDraft;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Convention;
-import cuvee.value.LooseText;
 import cuvee.value.Period;
 import java.nio.file.Path;
 import java.time.YearMonth;
@@ -63,7 +62,7 @@ public final class ExpectedList {
         ExpectedFrom list = wanted.get();
         try {
             SmallTable table = SmallTable.read(jobFolder.resolve(list.list()));
-            int sender = at(table, list.sender());
+            int sender = table.at(list.sender());
             if (sender < 0) {
                 findings.add(
                         problem(list, "The list of who is expected has no column " + Says.quoted(list.sender()) + "."));
@@ -101,16 +100,6 @@ public final class ExpectedList {
             }
         }
         return spans;
-    }
-
-    private static int at(SmallTable table, String header) {
-        String key = LooseText.key(header);
-        for (int i = 0; i < table.headers().size(); i++) {
-            if (LooseText.key(table.headers().get(i)).equals(key)) {
-                return i;
-            }
-        }
-        return -1;
     }
 
     private static int named(SmallTable table, Pattern words, int but) {
@@ -163,7 +152,7 @@ public final class ExpectedList {
         int best = named.entrySet().stream()
                 .max(Map.Entry.comparingByValue())
                 .map(Map.Entry::getKey)
-                .orElse(at(table, column));
+                .orElse(table.at(column));
         if (best < 0) {
             throw CuveeException.failure(
                     "no-senders",

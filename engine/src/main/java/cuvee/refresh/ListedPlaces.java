@@ -13,7 +13,6 @@ import cuvee.job.Place;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.sheet.SheetFiles;
-import cuvee.value.LooseText;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
@@ -96,8 +95,8 @@ public final class ListedPlaces {
 
     private static List<Place> places(
             Listed listed, Path file, SmallTable table, Path jobFolder, List<Finding> findings) {
-        int folder = at(table, listed.folder());
-        int label = listed.label().isEmpty() ? -1 : at(table, listed.label());
+        int folder = table.at(listed.folder());
+        int label = listed.label().isEmpty() ? -1 : table.at(listed.label());
         if (folder < 0) {
             findings.add(new Finding(
                     Severity.WARNING,
@@ -119,16 +118,6 @@ public final class ListedPlaces {
             });
         }
         return places;
-    }
-
-    private static int at(SmallTable table, String header) {
-        String key = LooseText.key(header);
-        for (int i = 0; i < table.headers().size(); i++) {
-            if (LooseText.key(table.headers().get(i)).equals(key)) {
-                return i;
-            }
-        }
-        return -1;
     }
 
     /** A folder as a list names it: as it is, or from where the list lies, or from where the job lies. */

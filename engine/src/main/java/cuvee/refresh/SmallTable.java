@@ -11,6 +11,7 @@ import cuvee.sheet.Row;
 import cuvee.sheet.SheetFiles;
 import cuvee.sheet.SheetInfo;
 import cuvee.sheet.SheetVisitor;
+import cuvee.value.LooseText;
 import cuvee.value.ValueReader;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -29,6 +30,17 @@ public record SmallTable(List<String> headers, List<List<String>> rows) {
     public SmallTable {
         headers = List.copyOf(headers);
         rows = List.copyOf(rows);
+    }
+
+    /** The place of a header, from 0, capitals and spaces apart; -1 where there is none. */
+    int at(String header) {
+        String key = LooseText.key(header);
+        for (int i = 0; i < headers.size(); i++) {
+            if (LooseText.key(headers.get(i)).equals(key)) {
+                return i;
+            }
+        }
+        return -1;
     }
 
     /**

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.finding.Finding;
 import cuvee.refresh.Outcome;
+import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;
 import java.util.Set;
@@ -11,6 +12,19 @@ import org.junit.jupiter.api.Test;
 
 /** What came, what is closed, and what is settled in Check. */
 class CheckModelTest extends OpenJob {
+    /** In place of what the job had, a file for each month of two ports. */
+    private void threeMonthsOfTwoPorts() throws IOException {
+        for (String port : List.of("Hollin", "Tarsk")) {
+            for (int month = 1; month <= 3; month++) {
+                write(
+                        "data/" + port + " 2026-0" + month + ".csv",
+                        "Vessel,Pax\nMV Skua," + port.length() + month + "\n");
+            }
+        }
+        Files.delete(folder.resolve("data/a.csv"));
+        Files.delete(folder.resolve("data/b.csv"));
+    }
+
     @Test
     void arrivalsShowWhatIsMissingAndWhatIsNothingToReport() throws Exception {
         for (String port : List.of("Hollin", "Tarsk", "Marsay")) {
@@ -49,15 +63,7 @@ class CheckModelTest extends OpenJob {
 
     @Test
     void whoIsExpectedIsTakenFromATableAndGivenBack() throws Exception {
-        for (String port : List.of("Hollin", "Tarsk")) {
-            for (int month = 1; month <= 3; month++) {
-                write(
-                        "data/" + port + " 2026-0" + month + ".csv",
-                        "Vessel,Pax\nMV Skua," + port.length() + month + "\n");
-            }
-        }
-        Files.delete(folder.resolve("data/a.csv"));
-        Files.delete(folder.resolve("data/b.csv"));
+        threeMonthsOfTwoPorts();
         write("expected.csv", "Port,Until\nHollin,2026-03\nOrm,2026-03\n");
         refreshed();
         model.files().addExpected(folder.resolve("expected.csv"));
@@ -79,15 +85,7 @@ class CheckModelTest extends OpenJob {
 
     @Test
     void aMonthIsClosedAndOpenedAgainWhereArrivalsAreSeen() throws Exception {
-        for (String port : List.of("Hollin", "Tarsk")) {
-            for (int month = 1; month <= 3; month++) {
-                write(
-                        "data/" + port + " 2026-0" + month + ".csv",
-                        "Vessel,Pax\nMV Skua," + port.length() + month + "\n");
-            }
-        }
-        Files.delete(folder.resolve("data/a.csv"));
-        Files.delete(folder.resolve("data/b.csv"));
+        threeMonthsOfTwoPorts();
         refreshed();
         CheckModel checks = new CheckModel(model);
         checks.close("Month", "2026-01");
