@@ -216,7 +216,7 @@ final class ArrivalsView extends VBox {
         Pieces.show(expect, state.filter(State.NIL::equals).isPresent());
     }
 
-    /** By when the rows of a place are due, in brackets; empty where no list says it. */
+    /** By when the rows of a place are due; empty where no list says it. */
     private String due(Arrivals.Place place) {
         return model.outcomeProperty()
                 .get()
@@ -230,9 +230,7 @@ final class ArrivalsView extends VBox {
         return switch (state) {
             case CAME -> "from " + Says.count(files, "file") + ".";
             case MISSING ->
-                due.isEmpty()
-                        ? "nothing came, though it is expected, as months before and after are."
-                        : "nothing came; it was " + due + ".";
+                due.isEmpty() ? "nothing came, though it is expected." : "nothing came; it was " + due + ".";
             case NOT_YET -> "nothing has come yet" + (due.isEmpty() ? "." : "; it is " + due + ".");
             case NIL -> "nothing to report, as you say.";
             case NOT_EXPECTED -> "not expected.";

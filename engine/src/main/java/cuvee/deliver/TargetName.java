@@ -19,11 +19,13 @@ public final class TargetName {
 
     private TargetName() {}
 
-    /** The name on a day; words that stand for a column stay. */
-    public static String on(String target, LocalDate day) {
+    /** The name on a day; words that stand for a column stay, that of a given one also where it is called Month or Year. */
+    public static String on(String target, LocalDate day, String column) {
         return WORD.matcher(target)
                 .replaceAll(found ->
-                        Matcher.quoteReplacement(said(found.group(1).strip().toLowerCase(Locale.ROOT), day)
+                        Matcher.quoteReplacement(Optional.of(found.group(1).strip())
+                                .filter(word -> !word.equalsIgnoreCase(column))
+                                .flatMap(word -> said(word.toLowerCase(Locale.ROOT), day))
                                 .orElse(found.group())));
     }
 

@@ -250,12 +250,15 @@ final class TotalRows {
             greatest = Double.isNaN(value) ? greatest : Math.max(greatest, Math.abs(value));
         }
         boolean bare = texts < columns.keyColumns();
+        // A record may well have the numbers of the one before it, or by accident those of two together.
+        boolean enough = sums.recordsSinceTotal() >= ENOUGH || sums.recordsSinceTotal() == 0 || allAgreeWithAll(row);
         boolean one = numbers == 1 && greatest >= MANY_DIGITS && sums.records() >= MANY;
         boolean several = numbers >= SEVERAL && (bare || greatest >= SOME_DIGITS);
-        if (several || one && bare || (one || numbers >= SEVERAL) && reading.unnamedTotals()) {
+        if (enough && (several || one && bare)
+                || (enough || bare) && (one || numbers >= SEVERAL) && reading.unnamedTotals()) {
             return true;
         }
-        if (one || numbers >= SEVERAL) {
+        if (enough && (one || numbers >= SEVERAL) || bare && several) {
             doubts.add(new Doubt(
                     "total-row",
                     row.number(),
@@ -263,6 +266,16 @@ final class TotalRows {
                     1));
         }
         return false;
+    }
+
+    private boolean allAgreeWithAll(Row row) {
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value) && !RunningSums.close(value, sums.all(column), sums.records())) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** True where no text of a row stands in a record above it. */

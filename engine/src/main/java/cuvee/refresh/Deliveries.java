@@ -73,7 +73,9 @@ final class Deliveries {
     }
 
     Path targetOf(Delivery delivery) {
-        return in(TargetName.on(delivery.target(), LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault())));
+        String column = delivery.form() instanceof Delivery.Each each ? each.column() : "";
+        LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault());
+        return in(TargetName.on(delivery.target(), today, column));
     }
 
     private Path in(String target) {

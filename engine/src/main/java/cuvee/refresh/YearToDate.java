@@ -177,7 +177,7 @@ final class YearToDate {
         Map<SameRows.Pair, Double> shared =
                 rows.overlaps(tables.stream().map(MasterPlan.Table::id).toList(), keys);
         List<MasterPlan.Table> older = ordered.stream()
-                .filter(table -> !source(table).equals(source(newest)))
+                .filter(table -> !source(table).equals(source(newest)) && isAlone(table))
                 .filter(table -> reach(months, table.id()).isBefore(reach(months, newest.id())))
                 .filter(table -> shared.getOrDefault(SameRows.Pair.of(table.id(), newest.id()), 0.0) >= ENOUGH)
                 .toList();
@@ -201,6 +201,14 @@ final class YearToDate {
     private static YearMonth reach(Map<Integer, SameRows.Months> months, int table) {
         SameRows.Months of = months.get(table);
         return of == null ? YearMonth.of(1, 1) : of.last();
+    }
+
+    /** True where a sheet holds no other table, as what is decided is about the sheet. */
+    private boolean isAlone(MasterPlan.Table table) {
+        return plan.tables().stream()
+                        .filter(each -> name(each).equals(name(table)))
+                        .count()
+                == 1;
     }
 
     private String source(MasterPlan.Table table) {

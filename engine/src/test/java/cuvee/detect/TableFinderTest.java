@@ -192,6 +192,19 @@ class TableFinderTest {
     }
 
     @Test
+    void aRecordLikeTheOnlyOneBehindATotalIsARecord() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Depot", "Gear", "Crates", "Cost"});
+        rows.add(new Object[] {"Hollin", "Nets", 412, 96.5});
+        rows.add(new Object[] {"Tarsk", "Pots", 38, 12.25});
+        rows.add(new Object[] {"Total", "", 450, 108.75});
+        rows.add(new Object[] {"Quay", "Lines", 150, 20});
+        rows.add(new Object[] {"Ryde", "Rods", 150, 20});
+        rows.add(new Object[] {"Orm", "Creels", 300, 40});
+        assertThat(find(rows).get(0).kept()).isEqualTo(5);
+    }
+
+    @Test
     void aTotalWithOneWrongSumAmongSeveralIsATotalAndTheWrongOneIsKept() {
         List<Object[]> rows = new ArrayList<>();
         rows.add(new Object[] {"Shop", "Line", "Ordered", "Delivered", "Value"});

@@ -102,8 +102,11 @@ class DeliveriesTest extends BatchTest {
 
     @Test
     void aNameMaySayTheDayOnWhichItIsWritten() throws Exception {
-        assertThat(TargetName.on("{year}/Board {Date}, up to {last month} {port}.xlsx", LocalDate.of(2026, 1, 9)))
+        assertThat(TargetName.on("{year}/Board {Date}, up to {last month} {port}.xlsx", LocalDate.of(2026, 1, 9), ""))
                 .isEqualTo("2026/Board 2026-01-09, up to 2025-12 {port}.xlsx");
+        assertThat(TargetName.on("{Month}/{date}.csv", LocalDate.of(2026, 1, 9), "Month"))
+                .as("a column that is called so")
+                .isEqualTo("{Month}/2026-01-09.csv");
         deliver(new Delivery("board", out.resolve("{month}/Board {date}.csv").toString()));
         String today = LocalDate.now().toString();
         assertThat(out.resolve(today.substring(0, 7)).resolve("Board " + today + ".csv"))
