@@ -263,11 +263,14 @@ final class JointLineUp {
     private boolean mayUnite(Cluster x, Cluster y) {
         boolean settled =
                 x.keys.stream().anyMatch(fixed::contains) && y.keys.stream().anyMatch(fixed::contains);
-        return !settled
-                && apart.stream()
-                        .noneMatch(pair -> pair.stream().anyMatch(x.keys::contains)
-                                && pair.stream().anyMatch(y.keys::contains)
-                                && pair.stream().noneMatch(key -> x.keys.contains(key) && y.keys.contains(key)));
+        return !settled && areNotKeptApart(x, y);
+    }
+
+    private boolean areNotKeptApart(Cluster x, Cluster y) {
+        return apart.stream()
+                .noneMatch(pair -> pair.stream().anyMatch(x.keys::contains)
+                        && pair.stream().anyMatch(y.keys::contains)
+                        && pair.stream().noneMatch(key -> x.keys.contains(key) && y.keys.contains(key)));
     }
 
     private static boolean linkable(Cluster x, Cluster y) {
@@ -684,7 +687,8 @@ final class JointLineUp {
         Standing now = standing();
         Map<String, List<Candidate>> found = new HashMap<>();
         now.scores().forEach((pair, score) -> {
-            if (mayUnite(pair.one(), pair.other())) {
+            // What was kept apart by an answer that nobody has confirmed is asked about for as long as that is so.
+            if (areNotKeptApart(pair.one(), pair.other())) {
                 double likelihood = now.sureness(pair, score);
                 String one = pair.one().keys.iterator().next();
                 String other = pair.other().keys.iterator().next();

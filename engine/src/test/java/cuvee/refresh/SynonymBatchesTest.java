@@ -142,4 +142,31 @@ class SynonymBatchesTest {
                         .as("counts with counts")
                         .isEqualTo("41"));
     }
+
+    @Test
+    void whatIsAskedIsAskedAgainAtTheNextLook() {
+        Batch batch = new Batch(folder);
+        for (String place : List.of("a", "b")) {
+            batch.csv(
+                    place + ".csv",
+                    "Line,Vessel,Month,No. of passengers",
+                    "Inner,Petrel,2026-01-01,1712",
+                    "Outer,Skua,2026-01-01,538",
+                    "Marsh,Ouzel,2026-01-01,53",
+                    "Loop,Siskin,2026-01-01,267");
+            batch.csv(
+                    place + "2.csv",
+                    "Vessel,Line,Month,People carried",
+                    "Petrel,Inner,2026-02-01,120",
+                    "Skua,Outer,2026-02-01,2201",
+                    "Ouzel,Marsh,2026-02-01,299",
+                    "Siskin,Loop,2026-02-01," + (place.equals("a") ? 45 : 46));
+        }
+        List<String> asked = batch.refresh().outcome().questions().stream()
+                .map(question -> question.id())
+                .toList();
+        assertThat(batch.refresh().outcome().questions())
+                .extracting(question -> question.id())
+                .containsExactlyElementsOf(asked);
+    }
 }
