@@ -481,8 +481,8 @@ final class TableBody {
                     || before == null
                             && (maybeRecords.contains(line.number())
                                     || !apart && loneWords.goesWith(line, next, loneWords.areLines() || sections > 0));
-            if (before == RowClass.REPEAT && titles.contains(textOf(line))) {
-                // What stands above the header stands above it again where it is repeated.
+            if (before == RowClass.REPEAT && (titles.contains(textOf(line)) || columns.isOfHeader(line))) {
+                // What stands above the header, or in its first row, stands there again where it is repeated.
                 aside.add(new Aside(line.number(), RowClass.REPEAT));
                 closeRun();
             } else if (record) {

@@ -340,15 +340,26 @@ final class TableColumns {
             if (row.blank(column)) {
                 continue;
             }
-            boolean could = column < headers.length
-                    && couldBe(row.chars(), row.start(column), row.end(column), initials[column]);
-            if (!could || !spellings.get(column).contains(LooseText.key(row.text(column)))) {
+            if (!names(row, column)) {
                 return false;
             }
             same++;
         }
         return same >= Math.min(2, namedColumns)
                 && (same * 10 >= namedColumns * 6 || headerShapes.contains(filled(row)));
+    }
+
+    /** True for a row that fills the cells of one row of the header, each with what stands in the header there. */
+    boolean isOfHeader(Row row) {
+        BitSet filled = filled(row);
+        return headerShapes.contains(filled) && filled.stream().allMatch(column -> names(row, column));
+    }
+
+    /** True where a cell holds what the header says of its column. */
+    private boolean names(Row row, int column) {
+        return column < headers.length
+                && couldBe(row.chars(), row.start(column), row.end(column), initials[column])
+                && spellings.get(column).contains(LooseText.key(row.text(column)));
     }
 
     private static BitSet filled(Row row) {

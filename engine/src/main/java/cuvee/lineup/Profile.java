@@ -32,6 +32,7 @@ public final class Profile {
     private static final int FEW = 4;
     private static final double NEARLY_ALL = 0.9;
     private static final Pattern DIGITS = Pattern.compile("\\d+");
+    private static final Pattern PLAIN_NUMBER = Pattern.compile("-?\\d+(\\.\\d+)?");
     private static final Pattern LETTERS = Pattern.compile("\\p{L}+");
 
     /** Kinds of values, finer than numbers, dates and words. */
@@ -291,6 +292,39 @@ public final class Profile {
                 counted,
                 running,
                 filled >= FEW ? List.of(most / filled) : List.of()));
+    }
+
+    /** The same column with its plain numbers taken for percent points, as its header says: 12.5 stands for an eighth. */
+    public Profile percentPoints() {
+        if (!all(Kind.WHOLE, Kind.DECIMAL)) {
+            return this;
+        }
+        Map<String, Integer> shares = new HashMap<>();
+        texts.forEach((text, count) -> shares.merge(
+                PLAIN_NUMBER.matcher(text).matches()
+                        ? new BigDecimal(text)
+                                .movePointLeft(2)
+                                .stripTrailingZeros()
+                                .toPlainString()
+                        : text,
+                count,
+                Integer::sum));
+        int[] places = new int[decimals.length];
+        for (int i = 0; i < decimals.length; i++) {
+            places[Math.min(i + 2, decimals.length - 1)] += decimals[i];
+        }
+        return new Profile(
+                cells,
+                filled,
+                new EnumMap<>(Map.of(Kind.PERCENT, filled)),
+                Arrays.stream(numbers).map(number -> number / 100).toArray(),
+                shares,
+                Map.of(Kind.PERCENT.name(), filled),
+                places,
+                different,
+                counted,
+                running,
+                monthShares);
     }
 
     /** A profile of no cells. */

@@ -55,7 +55,7 @@ final class FactsJson {
             node.put("width", sheet.width());
             node.put("name", sheet.name());
             node.put("form", sheet.form());
-            node.put("aside", sheet.asideKind());
+            node.put("hidden", sheet.hidden());
             clues(node, sheet.clues());
             node.put("lastRow", sheet.lastRow()).put("columns", sheet.columns());
             node.put("hiddenRows", sheet.hiddenRows()).put("hiddenColumns", sheet.hiddenColumns());
@@ -180,7 +180,7 @@ final class FactsJson {
                 node.path("width").asInt(),
                 node.path("name").asText(),
                 node.path("form").asText(),
-                node.path("aside").asText(),
+                node.path("hidden").asBoolean(),
                 new SheetClues(
                         list(
                                 node.path("named"),

@@ -129,8 +129,9 @@ final class Profiling {
         Convention convention = new Convention(
                 Conventions.markOf(told ? own : Conventions.mark(all)),
                 Conventions.orderOf(Conventions.order(column.evidence())));
-        return Profile.of(
+        Profile profile = Profile.of(
                 cells(column.origin(), rows), convention, table.currency(column).isPresent());
+        return WrittenAs.namesPercents(column.header()) ? profile.percentPoints() : profile;
     }
 
     private static List<String> cells(Origin origin, List<List<@Nullable String>> rows) {

@@ -49,7 +49,7 @@ record SourceFacts(
      *
      * @param id its number in staging
      * @param width the width of the staging table that holds its rows
-     * @param asideKind why its rows were not read, as a stable word; empty where they were
+     * @param hidden true for a sheet that people do not see
      * @param clues what the workbook says of it besides its cells
      * @param lastRow the last row that holds anything
      * @param columns how many columns its widest row has
@@ -63,7 +63,7 @@ record SourceFacts(
             int width,
             String name,
             String form,
-            String asideKind,
+            boolean hidden,
             SheetClues clues,
             int lastRow,
             int columns,
@@ -87,7 +87,7 @@ record SourceFacts(
                     width,
                     name,
                     form,
-                    newTables.isEmpty() ? EMPTY : "",
+                    hidden,
                     clues,
                     lastRow,
                     columns,
@@ -107,7 +107,7 @@ record SourceFacts(
                     width,
                     name,
                     form,
-                    asideKind,
+                    hidden,
                     clues,
                     lastRow,
                     columns,
@@ -120,9 +120,9 @@ record SourceFacts(
                     tables);
         }
 
-        /** True for a sheet that people do not see. */
-        boolean hidden() {
-            return asideKind.equals(HIDDEN);
+        /** Why it may be set aside as a whole, as a stable word; empty for a sheet in sight with a table. */
+        String asideKind() {
+            return hidden ? HIDDEN : tables.isEmpty() ? EMPTY : "";
         }
 
         /** Its tables with their numbers and place. */

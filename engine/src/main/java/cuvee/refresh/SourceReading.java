@@ -207,7 +207,6 @@ final class SourceReading {
 
         @Override
         public void endSheet() {
-            boolean hidden = sheet.visibility() == Visibility.HIDDEN;
             List<FoundTable> tables = finder.end();
             List<SourceFacts.Plain> plain =
                     tables.stream().map(SourceFacts.Plain::of).toList();
@@ -216,7 +215,7 @@ final class SourceReading {
                     writer.width(),
                     sheet.name(),
                     sheet.form(),
-                    hidden ? SourceFacts.HIDDEN : tables.isEmpty() ? SourceFacts.EMPTY : "",
+                    sheet.visibility() == Visibility.HIDDEN,
                     new SheetClues(sheet.named(), merged(), sight.currencies()),
                     lastRow,
                     columns,

@@ -303,16 +303,21 @@ final class WrittenAs {
 
     // ---- percent points ----
 
+    /** True for a header that says that its numbers are percents. */
+    static boolean namesPercents(String header) {
+        return PERCENT_WORD.matcher(header).find();
+    }
+
     private Map<PlacedTable, Meant> points(String name, Map<PlacedTable, LaidColumn> fed) {
         Map<PlacedTable, LaidColumn> plain = new LinkedHashMap<>();
         boolean percents = false;
-        boolean named = PERCENT_WORD.matcher(name).find();
+        boolean named = namesPercents(name);
         for (Map.Entry<PlacedTable, LaidColumn> entry : fed.entrySet()) {
             Evidence e = entry.getValue().evidence();
             long shown = e.count(Form.NUMBER_PERCENT, Form.PERCENT_TEXT);
             long numbers = e.count(NUMBERS);
             percents |= shown > 0 && shown * 2 > e.filled();
-            named |= PERCENT_WORD.matcher(entry.getValue().header()).find();
+            named |= namesPercents(entry.getValue().header());
             if (numbers > 0 && shown == 0 && numbers + e.count(Form.NOTHING_WORD, Form.CELL_ERROR) == e.filled()) {
                 plain.put(entry.getKey(), entry.getValue());
             }
@@ -333,8 +338,7 @@ final class WrittenAs {
             boolean likely = large && (percents || shares);
             if (words.isPresent() ? words.get() == Meaning.PERCENT_POINTS : likely) {
                 meant.put(entry.getKey(), new Meant(Meaning.PERCENT_POINTS, "", 0, 0));
-                boolean sure =
-                        column != null && PERCENT_WORD.matcher(column.header()).find();
+                boolean sure = column != null && namesPercents(column.header());
                 if (words.isEmpty() && !sure) {
                     doubtful.add(entry.getKey());
                 }

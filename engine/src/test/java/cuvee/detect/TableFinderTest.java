@@ -308,6 +308,28 @@ class TableFinderTest {
     }
 
     @Test
+    void aWordOverTheMonthsIsPartOfTheHeaderWhereThatIsRepeatedAndHeadsNoRows() {
+        FoundTable table = find(List.of(
+                        new Object[] {"", "Takings", "", "", ""},
+                        new Object[] {"Boat", "Q1 2026", "Q2 2026", "Q3 2026", "Q4 2026"},
+                        new Object[] {"Inner Sound", "", "", "", ""},
+                        new Object[] {"MV Ouzel", 22934.5, 13519.4, 6453.3, 4294.5},
+                        new Object[] {"MV Petrel", 2988.6, 14818.4, 2074.6, 8759.9},
+                        new Object[] {"North Reach", "", "", "", ""},
+                        new Object[] {"", "Takings", "", "", ""},
+                        new Object[] {"Boat", "Q1 2026", "Q2 2026", "Q3 2026", "Q4 2026"},
+                        new Object[] {"MV Ouzel", 833.6, 5254.4, 6468.1, 12843.8},
+                        new Object[] {"MV Siskin", 7125.5, 1737.1, 939.4, 7642.8}))
+                .get(0);
+        assertThat(table.aside().stream().filter(row -> row.rowClass() == RowClass.SECTION))
+                .extracting(FoundTable.Aside::text)
+                .containsExactly("Inner Sound", "North Reach");
+        assertThat(table.aside().stream().filter(row -> row.rowClass() == RowClass.REPEAT))
+                .hasSize(2);
+        assertThat(table.kept()).isEqualTo(4);
+    }
+
+    @Test
     void aWordAboveTheHeaderRepeatedIsNoRecord() {
         List<Object[]> rows = new ArrayList<>();
         rows.add(new Object[] {"North"});

@@ -82,6 +82,12 @@ class HeaderWordsTest {
                 .isEqualTo(1);
     }
 
+    @ParameterizedTest
+    @CsvSource({"Rate per day, Daily rate", "Monthly rent, Rent per month", "Yearly fee, Annual fee"})
+    void aPriceForEachDayIsADailyPrice(String a, String b) {
+        assertThat(HeaderWords.likeness(a, b)).isGreaterThanOrEqualTo(0.9);
+    }
+
     @Test
     void aDateInOneWordWithWhatHappensOnItSaysBoth() {
         assertThat(HeaderWords.compare("Datelanded", "Landed on").contained()).isTrue();

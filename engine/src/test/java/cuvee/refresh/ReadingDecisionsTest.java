@@ -349,6 +349,21 @@ class ReadingDecisionsTest {
     }
 
     @Test
+    void aHiddenSheetStaysHiddenHoweverItIsRead() {
+        Workbooks.workbook()
+                .sheet("Now", new Object[] {"Port", "Pax"}, new Object[] {"Hollin", 10}, new Object[] {"Oska", 9})
+                .sheet("Before", new Object[] {"Port", "Pax"}, new Object[] {"Tarsk", 7}, new Object[] {"Fenn", 8})
+                .hidden("Before")
+                .save(folder.resolve("data/a.xlsx"));
+        String signature = refresh(job).sheets().get(1).tables().get(0).signature();
+        Outcome moved = refresh(job.withSettled(reading(signature, Reading.DEFAULT.withShift(1))));
+        assertThat(moved.sheets().get(0).tables().get(0).table().headerRows()).containsExactly(2);
+        assertThat(moved.sheets().get(1).reason()).isEqualTo("the sheet is hidden");
+        assertThat(moved.rows()).isEqualTo(1);
+        equalsFull(moved);
+    }
+
+    @Test
     void aRuleThatFindsNothingInAFileSaysSoAndWhatItHas() {
         threeSheets("a.xlsx", "Returns", 10);
         threeSheets("b.xlsx", "Ruckgabe", 20);

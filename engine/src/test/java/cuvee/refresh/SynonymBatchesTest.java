@@ -96,6 +96,37 @@ class SynonymBatchesTest {
         return texts.toString();
     }
 
+    /** One sender writes a share of the price as 12.5 under a header with a percent sign, the others as 12.5%. */
+    @Test
+    void percentPointsStandWithPercents() {
+        Batch batch = new Batch(folder);
+        Random random = new Random(3);
+        List<String> first = new ArrayList<>();
+        List<String> second = new ArrayList<>();
+        List<String> third = new ArrayList<>();
+        for (int i = 0; i < 12; i++) {
+            int tenths = 10 + random.nextInt(180);
+            String percent = tenths / 10 + "." + tenths % 10;
+            int price = 200 + random.nextInt(700);
+            String animal = List.of("Dog", "Cat", "Horse").get(random.nextInt(3));
+            first.add("1" + (100 + i) + "," + animal + "," + price + "," + percent + "%");
+            second.add("1" + (200 + i) + "," + animal + "," + price + "," + percent + "%");
+            third.add(animal + "," + percent + "," + (1 + random.nextInt(9)) + ",1" + (300 + i));
+        }
+        first.add(0, "Case No,Animal,Price to owner,Plan discount");
+        batch.csv("a.csv", first.toArray(String[]::new));
+        second.add(0, "Case No,Animal,Price to owner,Plan discount");
+        batch.csv("b.csv", second.toArray(String[]::new));
+        third.add(0, "Animal,Club saving (%),Swabs,Case No");
+        batch.csv("c.csv", third.toArray(String[]::new));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Case No", "Animal", "Price to owner", "Plan discount", "Swabs");
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.lines())
+                .allSatisfy(line ->
+                        assertThat(Double.parseDouble(line.split("\\|", -1)[3])).isLessThan(0.2));
+    }
+
     @Test
     void columnsThatAreEasilyConfusedAreNeverUnitedUnasked() {
         Batch batch = new Batch(folder);
