@@ -432,7 +432,6 @@ final class HeaderChoice {
             return 0;
         }
         double named = named(top, bottom);
-        double known = hintShare(top, bottom);
         if (named < 0) {
             return 0;
         }
@@ -443,6 +442,8 @@ final class HeaderChoice {
                 .map(LooseText::key)
                 .distinct()
                 .count();
+        long elsewhere = Arrays.stream(names).filter(hints::knows).count();
+        double known = Math.max(hintShare(top, bottom), elsewhere / (double) columns);
         double coverage = Math.min(1, columns / (double) Math.max(1, width));
         double unique = different / (double) columns;
         double early = 1.0 / (1 + top * 0.15);

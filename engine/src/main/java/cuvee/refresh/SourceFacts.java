@@ -173,7 +173,7 @@ record SourceFacts(
      * A table as its sheet alone shows it.
      *
      * @param keys the loose keys of its named headers
-     * @param close true where another row could be its header
+     * @param close true where other rows could be its header, or only the lower ones of those that are taken for it
      * @param thousands true where a point in its numbers only ever parts thousands, as it seems
      */
     record Plain(List<String> keys, boolean close, boolean thousands) {
@@ -215,7 +215,8 @@ record SourceFacts(
                             .filter(TableColumn::named)
                             .map(column -> LooseText.key(column.header()))
                             .toList(),
-                    table.header() == FoundTable.Sureness.CLOSE,
+                    table.header() == FoundTable.Sureness.CLOSE
+                            || table.headerRows().size() > 1,
                     table.columns().stream()
                                     .anyMatch(column -> column.evidence().groupsByPoint())
                             || addsUpInThousands(table.columns()));

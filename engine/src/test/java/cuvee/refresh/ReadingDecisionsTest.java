@@ -349,6 +349,62 @@ class ReadingDecisionsTest {
     }
 
     @Test
+    void aLabelWithItsValueRightAboveTheHeaderIsNoneOfItAsTheOtherSheetsShow() {
+        Object[] groups = {null, "Load", null, null, "Account"};
+        Object[] names = {
+            "House", "Pieces", "Weight kg", "Ticket", "Charge", "Rewash", "Delivered", "Linen", "Collected"
+        };
+        Workbooks.workbook()
+                .sheet(
+                        "Pier",
+                        new Object[] {"Cloud Linen"},
+                        groups,
+                        names,
+                        wash("Cliff Lodge", "307", "278,7", 10318),
+                        wash(null, "24", "13,6", 10290))
+                .merged("Pier", "B2:C2", "E2:F2")
+                .sheet(
+                        "Canal",
+                        new Object[] {"Cloud Linen"},
+                        groups,
+                        names,
+                        wash("Anchor", "46", "204,3", 10336),
+                        wash(null, "926", "276,5", 10368))
+                .merged("Canal", "B2:C2", "E2:F2")
+                .sheet(
+                        "Row",
+                        new Object[] {"Please keep"},
+                        new Object[] {"Prepared by", "P. Lind"},
+                        groups,
+                        names,
+                        wash("Anchor", "51", "104,3", 10436),
+                        wash(null, "92", "76,5", 10468))
+                .merged("Row", "A1:D1", "B3:C3", "E3:F3")
+                .save(folder.resolve("data/a.xlsx"));
+        Outcome outcome = refresh(job);
+        assertThat(outcome.sheets())
+                .extracting(sheet -> sheet.tables().get(0).table().headerRows())
+                .containsExactly(List.of(2, 3), List.of(2, 3), List.of(3, 4));
+        assertThat(outcome.plan().columns())
+                .extracting(column -> column.name())
+                .containsExactly(
+                        "House",
+                        "Load / Pieces",
+                        "Load / Weight kg",
+                        "Ticket",
+                        "Account / Charge",
+                        "Account / Rewash",
+                        "Delivered",
+                        "Linen",
+                        "Collected");
+        equalsFull(outcome);
+    }
+
+    private static Object[] wash(String house, String pieces, String weight, int ticket) {
+        return new Object[] {house, pieces, weight, ticket, "92,85", "0,2%", "19/08/2023", "Sheets", "03/08/2023"};
+    }
+
+    @Test
     void aHiddenSheetStaysHiddenHoweverItIsRead() {
         Workbooks.workbook()
                 .sheet("Now", new Object[] {"Port", "Pax"}, new Object[] {"Hollin", 10}, new Object[] {"Oska", 9})
