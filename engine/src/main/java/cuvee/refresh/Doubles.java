@@ -2,8 +2,10 @@ package cuvee.refresh;
 
 import cuvee.decision.Kinds;
 import cuvee.decision.TableChoice;
+import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
+import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
@@ -11,6 +13,8 @@ import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.tag.Home;
+import cuvee.tag.NameParts;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -22,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.function.BiPredicate;
 
 /**
  * Tables that would count rows twice: a sheet that adds up the other sheets of its workbook, and a table that holds the
@@ -38,16 +43,27 @@ final class Doubles {
     private final List<Question> questions = new ArrayList<>();
     private final List<Decision> decisions = new ArrayList<>();
     private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
-    /** The source of the table whose records a table repeats. */
-    private final Map<PlacedTable, String> originals = new HashMap<>();
+    /** The table whose records a table repeats. */
+    private final Map<PlacedTable, PlacedTable> originals = new HashMap<>();
 
-    private Doubles(Job job) {
+    private final List<Finding> findings = new ArrayList<>();
+    private final BiPredicate<PlacedTable, PlacedTable> sameRows;
+    private final NameParts names;
+
+    private Doubles(Job job, List<PlacedTable> tables, BiPredicate<PlacedTable, PlacedTable> sameRows) {
         this.job = job;
+        this.sameRows = sameRows;
+        this.names = NameParts.of(
+                tables.stream().map(table -> Home.fileName(table.source())).toList());
     }
 
-    /** Looks for tables that count rows twice among those of a master. */
-    static Doubles among(List<PlacedTable> tables, Job job) {
-        Doubles doubles = new Doubles(job);
+    /**
+     * Looks for tables that count rows twice among those of a master.
+     *
+     * @param sameRows tells whether two tables hold the same in every row
+     */
+    static Doubles among(List<PlacedTable> tables, Job job, BiPredicate<PlacedTable, PlacedTable> sameRows) {
+        Doubles doubles = new Doubles(job, tables, sameRows);
         doubles.copies(tables);
         doubles.summaries(tables);
         doubles.decide(tables);
@@ -61,6 +77,11 @@ final class Doubles {
 
     List<Question> questions() {
         return questions;
+    }
+
+    /** What is set aside without a question, since nothing speaks for it. */
+    List<Finding> findings() {
+        return findings;
     }
 
     List<Decision> decisions() {
@@ -89,7 +110,7 @@ final class Doubles {
                 .toList();
         for (PlacedTable table : shortestFirst) {
             Map<String, Double> sums = sums(table);
-            if (takenByYou(table.source())
+            if (isTakenByYou(job, table.source())
                     || table.table().kept() < FEWEST_RECORDS && !isLongForm(table)
                     || sums.values().stream().allMatch(sum -> sum == 0)) {
                 continue;
@@ -108,7 +129,7 @@ final class Doubles {
                         ? "the sheet " + Says.quoted(original.sheet())
                         : original.where().toString();
                 reasons.put(table, "it holds the same records as " + where);
-                originals.put(table, original.source());
+                originals.put(table, original);
             }
         }
     }
@@ -122,8 +143,8 @@ final class Doubles {
                         >= FEWEST_FIELDS;
     }
 
-    /** What the analyst has said of a whole file is not asked once more of its tables. */
-    private boolean takenByYou(String source) {
+    /** True for a file that the analyst takes in: what has been said of it is not asked once more of its tables. */
+    static boolean isTakenByYou(Job job, String source) {
         return job.isSettled(JobSession.FILE, source)
                 && job.decision(JobSession.FILE, source)
                         .map(Decision::answer)
@@ -201,7 +222,7 @@ final class Doubles {
         Set<String> again = new LinkedHashSet<>();
         bySource.forEach((source, own) -> {
             Set<String> of = new HashSet<>();
-            own.forEach(table -> of.add(originals.getOrDefault(table, source)));
+            own.forEach(table -> of.add(originals.getOrDefault(table, table).source()));
             boolean one = own.size() > 1 && of.size() == 1 && !of.contains(source);
             if (one && own.stream().noneMatch(this::isSettled)) {
                 again.add(source);
@@ -222,6 +243,10 @@ final class Doubles {
             return;
         }
         long rows = tables.stream().mapToLong(table -> table.table().kept()).sum();
+        if (tables.stream().allMatch(this::isCopy)) {
+            tell(source, original, rows);
+            return;
+        }
         questions.add(Question.of(
                 JobSession.FILE,
                 source,
@@ -236,6 +261,31 @@ final class Doubles {
                 rows));
     }
 
+    /** True for a table that holds in every row what another does whose file is called the same but for a version. */
+    private boolean isCopy(PlacedTable table) {
+        PlacedTable original = originals.get(table);
+        return original != null
+                && !original.source().equals(table.source())
+                && names.same(Home.fileName(table.source()), Home.fileName(original.source()))
+                && sameRows.test(table, original);
+    }
+
+    private void tell(String source, String original, long rows) {
+        findings.add(copy(source, original, rows));
+    }
+
+    /** Says that a file was set aside without a question. */
+    static Finding copy(String source, String original, long rows) {
+        return new Finding(
+                Severity.NOTICE,
+                "copy",
+                Where.source(source),
+                "It holds the same records as " + original
+                        + ", and its name says the same but for a mark of a version.",
+                "It is set aside; its " + Says.count(rows, "row") + " would count twice.",
+                "Take it in, in Collect, if its rows are its own.");
+    }
+
     private void decide(String subject, List<PlacedTable> same) {
         PlacedTable first = same.get(0);
         String reason = Objects.requireNonNullElse(reasons.get(first), "");
@@ -247,7 +297,14 @@ final class Doubles {
         if (job.decision(KIND, subject).isEmpty()) {
             decisions.add(new Decision(KIND, subject, ASIDE, reason, Says.count(rows, "row")));
         }
-        if (!job.isSettled(KIND, subject)) {
+        if (answer.equals(ASIDE)
+                && !job.isSettled(KIND, subject)
+                && same.stream().allMatch(this::isCopy)) {
+            same.forEach(table -> tell(
+                    table.source(),
+                    originals.getOrDefault(table, table).source(),
+                    table.table().kept()));
+        } else if (!job.isSettled(KIND, subject)) {
             String which = same.size() == 1
                     ? "This table looks as if it counted rows twice: " + reason + "."
                     : Says.count(same.size(), "table") + " like this one look as if they counted rows twice: " + reason

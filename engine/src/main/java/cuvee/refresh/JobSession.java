@@ -321,6 +321,7 @@ public final class JobSession implements AutoCloseable {
         questions.addAll(YearToDate.questions(proposal.job(), placed));
         findings.addAll(YearToDate.findings(proposal.job(), placed));
         questions.addAll(RepeatedRows.questions(proposal.job(), placed));
+        findings.addAll(RepeatedRows.findings(proposal.job(), placed));
         keepFacts(facts, gone, gathering.replaced());
         List<SourceReport> reports = Reports.of(collected.sources(), facts, gone, proposal, findings);
         questions.addAll(proposal.questions());

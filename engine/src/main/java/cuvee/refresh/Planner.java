@@ -41,6 +41,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
  * Proposes the whole master from what was found: a function of the job and the tables. What the job has decided holds;
@@ -381,9 +382,10 @@ final class Planner {
         Set<PlacedTable> members = new HashSet<>();
         layouts.forEach(layout -> members.addAll(layout.tables()));
         List<PlacedTable> inOrder = tables.stream().filter(members::contains).toList();
-        Doubles doubles = Doubles.among(inOrder, job);
+        Doubles doubles = Doubles.among(inOrder, job, around.profiling()::sameRows);
         outside.putAll(doubles.outside());
         questions.addAll(doubles.questions());
+        findings.addAll(doubles.findings());
         assumed.addAll(doubles.decisions());
         if (doubles.outside().isEmpty()) {
             return layouts;
@@ -445,7 +447,9 @@ final class Planner {
             layout.tables().forEach(table -> outside.put(table, "it shares too few headers with the other tables"));
         }
         boolean surely = take && saysSurely(layout, assumed);
-        boolean surelyNot = !take && likelihood < BELONGS_HARDLY && layout.rows() * SIZEABLE < main.rows();
+        boolean strange = likelihood < BELONGS_HARDLY && layout.rows() * SIZEABLE < main.rows();
+        boolean list = likelihood < BELONGS && isListBeside(layout, main);
+        boolean surelyNot = !take && (strange || list);
         boolean open = !job.isSettled(ANOTHER_JOB, layout.signature()) && !surely && !surelyNot;
         if (open && (take || worthAsking(layout, main))) {
             PlacedTable first = layout.tables().get(0);
@@ -468,6 +472,23 @@ final class Planner {
                             new Answer(TAKE, "yes, take its rows in")),
                     layout.rows()));
         }
+    }
+
+    /** True for a list of words in files that have tables of the master too, all of which hold numbers or dates. */
+    private static boolean isListBeside(Layout layout, Family main) {
+        Set<String> sources = main.layouts().stream()
+                .flatMap(member -> member.tables().stream())
+                .map(PlacedTable::source)
+                .collect(Collectors.toSet());
+        return !holdsValues(layout)
+                && layout.rows() < main.rows()
+                && layout.tables().stream().allMatch(table -> sources.contains(table.source()))
+                && main.layouts().stream().allMatch(Planner::holdsValues);
+    }
+
+    private static boolean holdsValues(Layout layout) {
+        List<Layout.Nature> shape = layout.shape();
+        return shape.contains(Layout.Nature.NUMBERS) || shape.contains(Layout.Nature.DATES);
     }
 
     /** True where a layout was taken in without a doubt, now or in a former look. */

@@ -22,6 +22,7 @@ import org.jspecify.annotations.Nullable;
 final class Profiling {
     private static final int MOST_TABLES = 4;
     private static final int MOST_ROWS = 120;
+    private static final int MOST_COMPARED = 2_000;
 
     private static final double DAYS_AROUND = 366;
 
@@ -102,6 +103,30 @@ final class Profiling {
                             : profile);
         }
         return columns;
+    }
+
+    /**
+     * True where two tables of one layout hold the same in every row; false for forms, and where they have more rows than
+     * are compared at once.
+     */
+    boolean sameRows(PlacedTable one, PlacedTable other) {
+        int rows = one.table().kept();
+        if (one.table().isForm()
+                || rows == 0
+                || rows > MOST_COMPARED
+                || rows != other.table().kept()
+                || one.columns().size() != other.columns().size()) {
+            return false;
+        }
+        List<List<@Nullable String>> ofOne = samples.rows(one, rows);
+        List<List<@Nullable String>> ofOther = samples.rows(other, rows);
+        for (int i = 0; i < one.columns().size(); i++) {
+            List<String> cells = cells(one.columns().get(i).origin(), ofOne);
+            if (!cells.equals(cells(other.columns().get(i).origin(), ofOther))) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private List<Looked> looked(Layout layout) {

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import cuvee.decision.Kinds;
 import cuvee.decision.TableChoice;
+import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
@@ -12,6 +13,8 @@ import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.SameRows;
 import cuvee.place.Says;
+import cuvee.tag.Home;
+import cuvee.tag.NameParts;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -39,6 +42,9 @@ final class RepeatedRows {
     private static final int FEWEST_ROWS = 3;
     private static final int FEWEST_COLUMNS = 3;
     private static final int SAMPLE = 20;
+
+    /** Stands before the evidence of a decision that needs no question. */
+    private static final String SURE_MARK = "sure, all in ";
 
     private RepeatedRows() {}
 
@@ -131,6 +137,9 @@ final class RepeatedRows {
         Set<Integer> kept = new HashSet<>();
         placed.values().stream().filter(table -> !isTaken(job, table)).forEach(table -> kept.add(table.id()));
         List<Decision> found = new ArrayList<>();
+        NameParts names = NameParts.of(placed.values().stream()
+                .map(table -> Home.fileName(table.source()))
+                .toList());
         // The largest first: where a table and its parts repeat each other, the whole goes and the parts stay.
         List<SameRows.Repeats> candidates = new ArrayList<>(reader.sameRows().repeats(columns, SAMPLE, NEARLY_ALL));
         // Of equals, the one whose file has the longer name, as copies mostly have.
@@ -157,10 +166,48 @@ final class RepeatedRows {
                         TableChoice.ASIDE,
                         Says.number(there) + " of its " + Says.count(candidate.rows(), "row") + " stand in "
                                 + named(shared, placed, table) + " too",
-                        Says.count(candidate.rows(), "row")));
+                        original(names, table, placed, shared, candidate.rows())
+                                .map(source -> SURE_MARK + source)
+                                .orElse(Says.count(candidate.rows(), "row"))));
             }
         }
         return found;
+    }
+
+    /** The file that holds all rows of a table, and is called like the table's but for a mark of a version. */
+    private static Optional<String> original(
+            NameParts names,
+            PlacedTable table,
+            Map<Integer, PlacedTable> placed,
+            Map<Integer, Long> shared,
+            long rows) {
+        return shared.entrySet().stream()
+                .filter(entry -> entry.getKey() != SameRows.ANY_TABLE && entry.getValue() == rows)
+                .flatMap(entry -> Optional.ofNullable(placed.get(entry.getKey())).stream())
+                .filter(other -> other.table().kept() == table.table().kept()
+                        && !other.source().equals(table.source())
+                        && names.same(Home.fileName(table.source()), Home.fileName(other.source())))
+                .map(PlacedTable::source)
+                .findFirst();
+    }
+
+    private static boolean isSure(Decision decision) {
+        return decision.evidence().startsWith(SURE_MARK);
+    }
+
+    /** Says which files were set aside without a question. */
+    static List<Finding> findings(Job job, List<PlacedTable> tables) {
+        List<Finding> findings = new ArrayList<>();
+        for (PlacedTable table : tables) {
+            decision(job, table)
+                    .filter(decision -> isSure(decision) && decision.answer().equals(TableChoice.ASIDE))
+                    .filter(decision -> settled(job, table).isEmpty())
+                    .ifPresent(decision -> findings.add(Doubles.copy(
+                            table.source(),
+                            decision.evidence().substring(SURE_MARK.length()),
+                            table.table().kept())));
+        }
+        return findings;
     }
 
     private static int nameLength(Map<Integer, PlacedTable> placed, int id) {
@@ -223,7 +270,7 @@ final class RepeatedRows {
         Map<PlacedTable, String> aside = new HashMap<>();
         for (PlacedTable table : tables) {
             decision(job, table)
-                    .filter(decision -> settled(job, table).isEmpty())
+                    .filter(decision -> settled(job, table).isEmpty() && !isSure(decision))
                     .ifPresent(decision -> {
                         aside.put(table, decision.reason());
                         groups.computeIfAbsent(group(table), any -> new ArrayList<>())

@@ -115,6 +115,7 @@ final class SentAgain {
         List<Decision> found = new ArrayList<>();
         for (List<String> group : groups) {
             List<Version> versions = group.stream()
+                    .filter(path -> !Doubles.isTakenByYou(job, path))
                     .map(path ->
                             new Version(path, modified.getOrDefault(path, 0L), bySource.getOrDefault(path, List.of())))
                     .toList();

@@ -32,7 +32,7 @@ public final class NameParts {
 
     /** Marks of a version that take more than a word. */
     private static final Pattern NUMBERED_VERSION = Pattern.compile(
-            "(?i)\\s*\\(\\d{1,2}\\)|(?<![\\p{L}\\p{N}])(v|ver|version|rev|revision)[. _-]?\\d{1,3}(?!\\p{N})");
+            "(?i)^\\s*((copy|kopie|copie|copia|kopia)\\s+(of|von|de|di)\\s+)+|\\s*\\(\\d{1,2}\\)|(?<![\\p{L}\\p{N}])(v|ver|version|rev|revision)[. _-]?\\d{1,3}(?!\\p{N})");
 
     private static final Pattern HARD = Pattern.compile("\\s*_+\\s*|\\s+[-–—]+\\s+|\\s*[,;+&()\\[\\]]+\\s*");
     private static final Pattern MIDDLE = Pattern.compile("\\s*[-–—.]+\\s*");

@@ -3,7 +3,10 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.finding.Finding;
+import cuvee.finding.Question;
 import cuvee.testing.Workbooks;
+import java.util.ArrayList;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** An exact copy counts once; where its name speaks of something else, the analyst is asked. */
@@ -65,7 +68,7 @@ class CopyQuestionsTest extends BatchTest {
                 .sheet("January", january)
                 .sheet("February", february)
                 .sheet("Notes", row("saved again by the office"))
-                .save(batch.file("Copy of Hollin.xlsx"));
+                .save(batch.file("Tarsk by the office.xlsx"));
         Batch.Made made = batch.refresh();
         assertThat(made.outcome().rows()).isEqualTo(6);
         assertThat(made.outcome().questions()).singleElement().satisfies(question -> {
@@ -78,6 +81,52 @@ class CopyQuestionsTest extends BatchTest {
         Batch.Made left = batch.refresh();
         assertThat(left.outcome().rows()).isEqualTo(6);
         assertThat(left.outcome().questions()).isEmpty();
+    }
+
+    /** Nobody need be asked about a copy that says that it is one and holds nothing else; it is told, and can be taken. */
+    @Test
+    void aCopySavedAgainUnderItsOwnNameIsToldAndNotAsked() {
+        Object[] header = {"Vessel", "Port", "Pax"};
+        Object[][] rows = {row("MV Dunlin", "Hollin", 5), row("MV Petrel", "Hollin", 6), row("MV Skua", "Tarsk", 9)};
+        Workbooks.workbook()
+                .sheet("January", header, rows[0], rows[1], rows[2])
+                .save(batch.file("Hollin_2026-01.xlsx"));
+        Workbooks.workbook()
+                .sheet("January", row("saved again by the office"), header, rows[0], rows[1], rows[2])
+                .save(batch.file("Copy of Hollin_2026-01 (2).xlsx"));
+        Workbooks.workbook()
+                .sheet("February", header, row("MV Dunlin", "Hollin", 15), row("MV Petrel", "Hollin", 16))
+                .save(batch.file("Hollin_2026-02.xlsx"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(5);
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.findings("copy"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.text())
+                        .startsWith(
+                                "Copy of Hollin_2026-01 (2).xlsx: It holds the same records as Hollin_2026-01.xlsx"));
+        Batch.Made again = batch.refresh();
+        assertThat(again.findings("copy")).hasSize(1);
+        assertThat(batch.settle(JobSession.FILE, "Copy of Hollin_2026-01 (2).xlsx", Doubles.TAKE)
+                        .refresh()
+                        .outcome()
+                        .rows())
+                .isEqualTo(8);
+    }
+
+    @Test
+    void aCopyInWhichOneWordDiffersIsAskedAbout() {
+        List<String> lines = new ArrayList<>(List.of("Vessel,Port,Pax"));
+        for (int i = 0; i < 12; i++) {
+            lines.add("MV " + (char) ('A' + i) + "rdea,Hollin," + (5 + i));
+        }
+        batch.csv("Hollin_2026-01.csv", lines.toArray(String[]::new));
+        lines.set(4, lines.get(4).replace("Hollin", "Tarsk"));
+        batch.csv("Copy of Hollin_2026-01.csv", lines.toArray(String[]::new));
+        batch.csv("Hollin_2026-02.csv", lines.get(0), "MV Dunlin,Hollin,15", "MV Petrel,Hollin,16");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().questions()).extracting(Question::kind).isNotEmpty();
+        assertThat(made.findings("copy")).isEmpty();
     }
 
     @Test

@@ -191,6 +191,32 @@ class JobSessionTest {
     }
 
     @Test
+    void aListOfWordsBesideAReturnIsSetAsideWithoutAQuestion() {
+        Object[] header = {"Date", "Route", "Pax"};
+        Workbooks.workbook()
+                .sheet(
+                        "Return",
+                        header,
+                        new Object[] {LocalDate.of(2026, 1, 1), "Inner Sound", 4},
+                        new Object[] {LocalDate.of(2026, 1, 2), "Outer Isles", 6},
+                        new Object[] {LocalDate.of(2026, 1, 3), "North Reach", 5},
+                        new Object[] {LocalDate.of(2026, 1, 4), "Inner Sound", 2})
+                .sheet(
+                        "Lists",
+                        new Object[] {"Route", "Short", "Active"},
+                        new Object[] {"Inner Sound", "INN", "Y"},
+                        new Object[] {"Outer Isles", "OUT", "Y"},
+                        new Object[] {"North Reach", "NOR", "Y"})
+                .save(data.resolve("a.xlsx"));
+        Made made = refresh(draft());
+        assertThat(made.lines()).hasSize(4);
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.outcome().sources().get(0).outside())
+                .extracting(SourceReport.Outside::reason)
+                .containsExactly("it shares too few headers with the other tables");
+    }
+
+    @Test
     void aReturnInAnotherLanguageButOfTheSameShapeIsTakenInAndAskedAbout() {
         csv(
                 "a.csv",
