@@ -516,17 +516,22 @@ final class Layings {
         }
     }
 
-    /** True where totals stand between the blocks, or several tables have the same values: then they are categories. */
-    private static boolean blocks(String key, List<PlacedTable> alike) {
-        Set<String> seen = new HashSet<>();
+    /**
+     * True where totals stand between the blocks, or other tables have the same words, whatever their layout, and none
+     * leaves them out in another way: then they are categories.
+     */
+    private boolean blocks(String key, List<PlacedTable> alike) {
         boolean shared = false;
         boolean totals = true;
         for (PlacedTable table : alike) {
+            shared |= standElsewhere(table, key);
             for (TableColumn column : table.table().columns()) {
                 if (LooseText.key(column.header()).equals(key)) {
-                    Set<String> words = words(column);
-                    shared |= words.stream().filter(seen::contains).count() * 2 >= Math.max(1, words.size());
-                    seen.addAll(words);
+                    boolean otherwise = words(column).stream()
+                            .anyMatch(word -> carriers.getOrDefault(word, new Carriers()).another > 0);
+                    if (otherwise) {
+                        return false;
+                    }
                     totals &= Laying.endsAtTotals(table.table(), column);
                 }
             }

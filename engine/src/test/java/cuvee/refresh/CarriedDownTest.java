@@ -192,6 +192,29 @@ class CarriedDownTest extends BatchTest {
     }
 
     @Test
+    void categoriesThatALayoutOfAnotherSenderHasTooAreCarriedWithoutAQuestion() {
+        batch.sheet(
+                "a.xlsx",
+                row("Region", "Vessel", "Trips"),
+                row("North", "MV Dunlin", 5),
+                row(null, "MV Petrel", 6),
+                row("South", "MV Dunlin", 7),
+                row(null, "MV Fenwick", 8),
+                row("West", "MV Petrel", 9),
+                row(null, "MV Skua", 4));
+        batch.sheet(
+                "b.xlsx",
+                row("Vessel", "Region", "Trips", "Cancelled"),
+                row("MV Dunlin", "North", 15, 1),
+                row("MV Petrel", "South", 16, 2),
+                row("MV Skua", "North", 17, 1),
+                row("MV Fenwick", "West", 18, 0));
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.lines()).contains("North|MV Petrel|6|", "West|MV Skua|4|");
+    }
+
+    @Test
     void aTableOfTheLayoutThatIsBlankInAnotherWayIsPointedOut() {
         for (String port : java.util.List.of("Hollin", "Tarsk")) {
             batch.sheet(
