@@ -4,6 +4,7 @@ import cuvee.value.Type;
 import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.Statement;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -149,6 +150,46 @@ public final class MasterFigures {
                 expected,
                 "WHERE aside = 0 AND " + c + " <> 0 AND abs(" + expected + " - " + c + ") > " + tolerance + " + "
                         + ROUNDED + " * abs(" + expected + ") ORDER BY tbl, row LIMIT " + most);
+    }
+
+    /**
+     * Days of a table that lie outside a span.
+     *
+     * @param filled how many rows have a day at all
+     * @param row the first row whose day lies outside
+     */
+    public record Outside(int table, long filled, long outside, int row, LocalDate first, LocalDate last) {}
+
+    /** For each table with a span, how many days of a column lie in it and how many do not; tables without days are left out. */
+    public List<Outside> outside(int column, Map<Integer, RowTest.Span> spans) {
+        String ends = spans.entrySet().stream()
+                .map(entry ->
+                        "(" + entry.getKey() + ", DATE '" + entry.getValue().from() + "', DATE '"
+                                + entry.getValue().before() + "')")
+                .collect(Collectors.joining(", "));
+        String day = "m.m" + column;
+        String out = " FILTER (WHERE " + day + " < s.start OR " + day + " >= s.before)";
+        String sql = "SELECT m.tbl, count(" + day + "), count(" + day + ")" + out + ", min(m.row)" + out + ", CAST(min("
+                + day + ")" + out + " AS DATE), CAST(max(" + day + ")" + out + " AS DATE) FROM master m JOIN (VALUES "
+                + ends + ") s(tbl, start, before) ON m.tbl = s.tbl WHERE m.aside = 0 AND " + day
+                + " IS NOT NULL GROUP BY m.tbl ORDER BY m.tbl";
+        return Sql.ask("comparing days", () -> {
+            List<Outside> found = new ArrayList<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery(sql)) {
+                while (rows.next()) {
+                    String first = rows.getString(5);
+                    found.add(new Outside(
+                            rows.getInt(1),
+                            rows.getLong(2),
+                            rows.getLong(3),
+                            rows.getInt(4),
+                            first == null ? LocalDate.EPOCH : LocalDate.parse(first),
+                            first == null ? LocalDate.EPOCH : LocalDate.parse(rows.getString(6))));
+                }
+            }
+            return found;
+        });
     }
 
     /** The two numbers of a column that lie farthest from 0, the farthest first. */

@@ -7,13 +7,16 @@ import cuvee.finding.Severity;
 import cuvee.master.MasterFigures;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.RowTest;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Type;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /** What a sceptic sees in the numbers of a master, each with the cell to look at. */
 final class AuditFindings {
@@ -25,6 +28,10 @@ final class AuditFindings {
     private static final int MOST_ROWS = 500;
     /** So few rows that break what all others keep are slips; more are a habit. */
     private static final int FEW = 5;
+    /** So many files must have all their days in the period of their names before one that has not is pointed out. */
+    private static final int FEWEST_FILES = 4;
+    /** Where more files than these have days of another period, that is how they are made. */
+    private static final double MOST_FILES = 0.2;
     /** Values are not looked at one by one in longer masters. */
     private static final long LONGEST = 3_000_000;
 
@@ -42,6 +49,7 @@ final class AuditFindings {
         if (reader.rows() <= LONGEST) {
             audit.relations();
             audit.farAbove();
+            audit.otherPeriods();
         }
         return audit.findings;
     }
@@ -119,6 +127,47 @@ final class AuditFindings {
                         "Look at the cell; correct it there, or ask the sender."));
             }
         }
+    }
+
+    /** Rows that slipped into the file of another month, where the days of nearly all files lie in what their names say. */
+    private void otherPeriods() {
+        Map<Integer, RowTest.Span> spans = new HashMap<>();
+        plan.tables().forEach(table -> OwnChecks.span(table.source()).ifPresent(span -> spans.put(table.id(), span)));
+        if (spans.size() < FEWEST_FILES) {
+            return;
+        }
+        for (int i = 0; i < plan.columns().size(); i++) {
+            MasterPlan.Column column = plan.columns().get(i);
+            if (!column.type().isMoment() || column.part() != MasterPlan.Column.Part.VALUE) {
+                continue;
+            }
+            List<MasterFigures.Outside> tables = reader.figures().outside(i, spans);
+            List<MasterFigures.Outside> some =
+                    tables.stream().filter(table -> table.outside() > 0).toList();
+            int whole = tables.size() - some.size();
+            if (whole < FEWEST_FILES || some.size() > tables.size() * MOST_FILES) {
+                continue;
+            }
+            for (MasterFigures.Outside table : some) {
+                if (table.outside() < table.filled()) {
+                    slipped(table, i, whole);
+                }
+            }
+        }
+    }
+
+    private void slipped(MasterFigures.Outside table, int column, int whole) {
+        findings.add(new Finding(
+                Severity.WARNING,
+                "other-period",
+                where(new MasterFigures.NumberAt(table.table(), table.row(), -1, 0, 0), column),
+                Says.number(table.outside()) + " of its " + Says.count(table.filled(), "row")
+                        + (table.outside() == 1 ? " has " : " have ") + "another " + name(column)
+                        + " than its file's name says: "
+                        + (table.first().equals(table.last()) ? table.first() : table.first() + " to " + table.last())
+                        + "; in " + Says.count(whole, "other file") + " none has.",
+                "The rows are taken as they are.",
+                "Look at the cell; the row may belong to another file, or its date be mistyped."));
     }
 
     private String name(int column) {

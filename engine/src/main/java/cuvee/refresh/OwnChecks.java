@@ -185,7 +185,7 @@ final class OwnChecks {
     }
 
     /** The days of the period that the name of a source says; empty where it says none with its year. */
-    private static Optional<RowTest.Span> span(String source) {
+    static Optional<RowTest.Span> span(String source) {
         Optional<Period> period = Period.in(source.substring(source.lastIndexOf('/') + 1), Convention.Order.DAY_FIRST)
                 .map(Period.Found::period);
         return period.flatMap(Period::first).map(first -> {
