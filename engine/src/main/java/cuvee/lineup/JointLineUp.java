@@ -332,6 +332,9 @@ final class JointLineUp {
             if (enough < 1 && words.nothing() && one.texts.keySet().stream().noneMatch(other.texts::containsKey)) {
                 score += LineUpWeights.FEW_AND_NONE_SHARED * (1 - enough);
             }
+            if (words.nothing() && (one.surelyCountsOtherThan(other) || other.surelyCountsOtherThan(one))) {
+                score += LineUpWeights.COUNTED_AGAINST_MEASURED;
+            }
             score += numbersScore(one, other);
             if (texts(one, other)) {
                 double[] shared = sharedValues(one, other);

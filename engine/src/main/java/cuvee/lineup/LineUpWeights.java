@@ -23,6 +23,9 @@ final class LineUpWeights {
     /** Few values, none of them shared, and no word in common. */
     static final double FEW_AND_NONE_SHARED = -1.2;
 
+    /** Many whole numbers only, many with decimals hardly without, and no word in common. */
+    static final double COUNTED_AGAINST_MEASURED = -2.0;
+
     static final double SCALE = -1.5;
     static final double RANGE = -1.5;
     /** Scale and range together speak no louder than this against: senders differ in size. */

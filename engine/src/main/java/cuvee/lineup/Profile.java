@@ -30,6 +30,7 @@ public final class Profile {
     private static final int MANY_SPACES = 4;
     private static final double GREATEST_FRACTION = 1.2;
     private static final int FEW = 4;
+    private static final int MANY = 10;
     private static final double NEARLY_ALL = 0.9;
     private static final Pattern DIGITS = Pattern.compile("\\d+");
     private static final Pattern PLAIN_NUMBER = Pattern.compile("-?\\d+(\\.\\d+)?");
@@ -387,6 +388,11 @@ public final class Profile {
         boolean enough = filled >= FEW && other.filled >= FEW;
         return share && (other.kind() == Kind.WHOLE || other.kind() == Kind.MONEY)
                 || enough && all(Kind.WHOLE) && other.all(Kind.DECIMAL, Kind.MONEY);
+    }
+
+    /** The same of whole numbers, where both have more than a few. */
+    boolean surelyCountsOtherThan(Profile other) {
+        return filled >= MANY && other.filled >= MANY && all(Kind.WHOLE) && other.all(Kind.DECIMAL);
     }
 
     /** True where all its numbers lie where shares do, as small prices may too. */

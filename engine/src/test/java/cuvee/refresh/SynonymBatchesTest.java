@@ -127,6 +127,29 @@ class SynonymBatchesTest {
                         assertThat(Double.parseDouble(line.split("\\|", -1)[3])).isLessThan(0.2));
     }
 
+    /** Each sender has a column that the other lacks: counts of the one are no distances of the other. */
+    @Test
+    void countsAreNotTakenForMeasurementsBecauseNothingElseIsLeft() {
+        Batch batch = new Batch(folder);
+        Random random = new Random(8);
+        List<String> first = new ArrayList<>(List.of("Job,Run date,Service,Parcels,Price,Signed for"));
+        List<String> second = new ArrayList<>(List.of("Job,Run date,Service,Parcels,Price,Distance Km"));
+        for (int i = 0; i < 20; i++) {
+            String service = List.of("Same hour", "Half day", "Cold box").get(random.nextInt(3));
+            int parcels = 1 + random.nextInt(900);
+            String price = 20 + random.nextInt(900) + "." + (10 + random.nextInt(89));
+            first.add("A" + i + ",2026-01-" + (10 + i) + "," + service + "," + parcels + "," + price + ","
+                    + random.nextInt(30));
+            second.add("B" + i + ",2026-02-" + (10 + i % 18) + "," + service + "," + parcels + "," + price + ","
+                    + random.nextInt(33) + "." + (1 + random.nextInt(9)));
+        }
+        batch.csv("a.csv", first.toArray(String[]::new));
+        batch.csv("b.csv", second.toArray(String[]::new));
+        assertThat(batch.refresh().columns())
+                .containsExactlyInAnyOrder(
+                        "Job", "Run date", "Service", "Parcels", "Price", "Signed for", "Distance Km");
+    }
+
     @Test
     void columnsThatAreEasilyConfusedAreNeverUnitedUnasked() {
         Batch batch = new Batch(folder);
