@@ -32,6 +32,7 @@ public final class Profile {
     private static final int FEW = 4;
     private static final int MANY = 10;
     private static final double NEARLY_ALL = 0.9;
+    private static final double MOSTLY = 0.6;
     private static final Pattern DIGITS = Pattern.compile("\\d+");
     private static final Pattern PLAIN_NUMBER = Pattern.compile("-?\\d+(\\.\\d+)?");
     private static final Pattern LETTERS = Pattern.compile("\\p{L}+");
@@ -390,9 +391,10 @@ public final class Profile {
                 || enough && all(Kind.WHOLE) && other.all(Kind.DECIMAL, Kind.MONEY);
     }
 
-    /** The same of whole numbers, where both have more than a few. */
+    /** The same of whole numbers, where both have more than a few; a measurement may come out whole now and then. */
     boolean surelyCountsOtherThan(Profile other) {
-        return filled >= MANY && other.filled >= MANY && all(Kind.WHOLE) && other.all(Kind.DECIMAL);
+        boolean measured = other.kinds.getOrDefault(Kind.DECIMAL, 0) >= other.filled * MOSTLY;
+        return filled >= MANY && other.filled >= MANY && all(Kind.WHOLE) && measured;
     }
 
     /** True where all its numbers lie where shares do, as small prices may too. */
