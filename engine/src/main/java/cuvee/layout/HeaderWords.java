@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -70,7 +71,10 @@ public final class HeaderWords {
             .toList();
 
     private static final Map<String, String> MEANINGS = meanings();
+    private static final Set<String> KNOWN = known();
     private static final int LONG_WORD = 6;
+    private static final int LONG_COMPOUND = 8;
+    private static final int SHORTEST_PART = 3;
     /** So many letters before another word are a word themselves, and no syllable that turns its meaning round. */
     private static final int FEWEST_BEFORE = 4;
 
@@ -94,6 +98,13 @@ public final class HeaderWords {
             same.forEach(word -> meanings.putIfAbsent(word, same.get(0)));
         }
         return meanings;
+    }
+
+    /** All words that mean something here by themselves. */
+    private static Set<String> known() {
+        return Stream.concat(MEANINGS.keySet().stream(), OPPOSITES.stream().flatMap(Set::stream))
+                .filter(word -> word.length() >= SHORTEST_PART)
+                .collect(Collectors.toUnmodifiableSet());
     }
 
     /** How alike two headers are, from 0 to 1; units in brackets are left out of it. */
@@ -380,10 +391,37 @@ public final class HeaderWords {
                         words.add(first ? dated.group(1) : dated.group(3));
                         words.add(first ? dated.group(2) : dated.group(4));
                     } else if (!plain.isEmpty() && !FILLERS.contains(plain)) {
-                        words.add(plain.equals("#") ? "number" : plain.equals("%") ? "percent" : plain);
+                        words.addAll(
+                                plain.equals("#")
+                                        ? List.of("number")
+                                        : plain.equals("%") ? List.of("percent") : knownWordsIn(plain));
                     }
                 });
         return List.copyOf(words);
+    }
+
+    /** The known words that a long one is put together from, as in {@code halfpriceincome}; itself where it is not. */
+    private static List<String> knownWordsIn(String word) {
+        if (word.length() < LONG_COMPOUND || KNOWN.contains(word)) {
+            return List.of(word);
+        }
+        List<String> parts = partsFrom(word, 0);
+        return parts.isEmpty() ? List.of(word) : parts;
+    }
+
+    private static List<String> partsFrom(String word, int from) {
+        for (int to = word.length(); to >= from + SHORTEST_PART; to--) {
+            String part = word.substring(from, to);
+            if (KNOWN.contains(part)) {
+                List<String> rest = to == word.length() ? List.of() : partsFrom(word, to);
+                if (to == word.length() || !rest.isEmpty()) {
+                    List<String> parts = new ArrayList<>(List.of(part));
+                    parts.addAll(rest);
+                    return parts;
+                }
+            }
+        }
+        return List.of();
     }
 
     private static String meaning(String word) {

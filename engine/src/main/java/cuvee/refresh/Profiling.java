@@ -106,13 +106,15 @@ final class Profiling {
     }
 
     /**
-     * True where two tables of one layout hold the same in every row; false for forms, and where they have more rows than
-     * are compared at once.
+     * True where two tables of one layout hold the same in every row, or two forms the same in every field; false where they
+     * have more rows than are compared at once.
      */
     boolean sameRows(PlacedTable one, PlacedTable other) {
         int rows = one.table().kept();
-        if (one.table().isForm()
-                || rows == 0
+        if (one.table().isForm()) {
+            return sameFields(one, other);
+        }
+        if (rows == 0
                 || rows > MOST_COMPARED
                 || rows != other.table().kept()
                 || one.columns().size() != other.columns().size()) {
@@ -123,6 +125,24 @@ final class Profiling {
         for (int i = 0; i < one.columns().size(); i++) {
             List<String> cells = cells(one.columns().get(i).origin(), ofOne);
             if (!cells.equals(cells(other.columns().get(i).origin(), ofOther))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** The single value of a field is told by its evidence: a word as it is, a number by its sum, a day as it is. */
+    private static boolean sameFields(PlacedTable one, PlacedTable other) {
+        if (!other.table().isForm() || one.columns().size() != other.columns().size()) {
+            return false;
+        }
+        for (int i = 0; i < one.columns().size(); i++) {
+            LaidColumn here = one.columns().get(i);
+            LaidColumn there = other.columns().get(i);
+            if (!here.evidence().counts().equals(there.evidence().counts())
+                    || !here.evidence().oddities().equals(there.evidence().oddities())
+                    || !here.someDays().equals(there.someDays())
+                    || here.sum() != there.sum()) {
                 return false;
             }
         }

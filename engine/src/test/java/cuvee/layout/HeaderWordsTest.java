@@ -24,6 +24,7 @@ class HeaderWordsTest {
         "Dept., Department",
         "Crates lost, Loss of crates",
         "Csot of crate, Cost of crate",
+        "Adulttakings, Adult income",
     })
     void headersThatPeopleTakeForTheSameAreAlike(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isGreaterThanOrEqualTo(0.78);
@@ -44,6 +45,8 @@ class HeaderWordsTest {
         "Weekday trips, Weekend trips",
         "Honey kg, Honey value",
         "Catch weight, Catch price",
+        "Adulttakings, Child takings",
+        "Halfpriceincome, Full price income",
     })
     void oppositesAreNeverAlike(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isZero();

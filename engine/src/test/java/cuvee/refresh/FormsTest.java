@@ -95,7 +95,12 @@ class FormsTest extends BatchTest {
                 row("Signed", null, "A. Quill"));
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(4);
-        assertThat(made.question(Doubles.KIND).where().toString()).contains("Copy of Report");
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.findings("copy"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.text())
+                        .startsWith(
+                                "Copy of Report 2026-01-04 (2).xlsx: It holds the same records as Report 2026-01-04"));
     }
 
     @Test
