@@ -47,6 +47,13 @@ final class RefreshCommand implements Callable<Integer> {
     @Option(names = "--strict", description = "Deliver nothing while there are questions or warnings.")
     private boolean strict;
 
+    @Option(
+            names = "--try",
+            description =
+                    "Only show what the refresh would bring, and what the deliveries named would change: nothing is"
+                            + " written, and nothing of it is kept.")
+    private boolean trying;
+
     @Option(names = "--json", description = "Print one JSON object.")
     private boolean json;
 
@@ -68,6 +75,9 @@ final class RefreshCommand implements Callable<Integer> {
                                     .map(Delivery::name)
                                     .toList()) + ".");
             return Exit.USAGE;
+        }
+        if (trying) {
+            return tried(path, job, chosen);
         }
         JobFile.checkWritable(path);
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
@@ -108,6 +118,31 @@ final class RefreshCommand implements Callable<Integer> {
             }
             JobRun.print(machine, outcome, json, written);
             return incomplete && Exit.of(outcome) == Exit.DONE ? Exit.LOOK : Exit.of(outcome);
+        }
+    }
+
+    private int tried(Path path, Job job, List<Delivery> chosen) {
+        if (!targets.isEmpty()) {
+            machine.err().println("--try writes nothing, so that --to has no place beside it. Nothing was read.");
+            return Exit.USAGE;
+        }
+        try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path);
+                JobSession trial = session.trial()) {
+            JobSession.Mode mode = full ? JobSession.Mode.EVERYTHING : JobSession.Mode.CHANGED_ONLY;
+            Outcome outcome = JobRun.look(machine, trial, job, mode);
+            List<Map<String, String>> would = new ArrayList<>();
+            for (Delivery delivery : chosen) {
+                would.add(entry(
+                        delivery.name(),
+                        trial.targetSaid(delivery),
+                        "not written",
+                        ": " + trial.look(outcome, delivery).replaceFirst("[.]$", "")));
+            }
+            JobRun.print(machine, outcome, json, would);
+            if (!json) {
+                machine.out().println("A trial: nothing was written, and nothing of it is kept.");
+            }
+            return Exit.of(outcome);
         }
     }
 

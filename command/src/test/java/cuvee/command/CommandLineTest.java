@@ -556,6 +556,50 @@ class CommandLineTest {
     }
 
     @Test
+    void aRefreshIsTriedWithNothingWrittenAndNothingKept() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        cuvee("delivery", "job.cuvee", "Board", "--to", "board.csv");
+        cuvee("refresh", "job.cuvee");
+        String job = Files.readString(folder.resolve("job.cuvee"));
+        write("data/c.csv", "Date,Port,Pax\n2026-03-01,Oska,9\n");
+        assertThat(cuvee("refresh", "job.cuvee", "--try", "--deliver", "all")).isZero();
+        assertThat(said())
+                .contains("4 rows")
+                .contains("c.csv")
+                .contains("A trial: nothing was written, and nothing of it is kept.");
+        assertThat(folder.resolve("board.csv")).doesNotExist();
+        assertThat(Files.readString(folder.resolve("job.cuvee"))).isEqualTo(job);
+        assertThat(cuvee("refresh", "job.cuvee", "--try", "--to", "x.csv")).isEqualTo(2);
+        assertThat(warned()).contains("--try writes nothing");
+        cuvee("refresh", "job.cuvee", "--json");
+        assertThat(json().path("changed").path("filesNew").get(0).asText()).isEqualTo("c.csv");
+    }
+
+    @Test
+    void theMasterOfAnEarlierRefreshIsWrittenAgainAndItsDecisionsBroughtBack() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        cuvee("refresh", "job.cuvee");
+        cuvee("decide", "job.cuvee", "type", "Pax", "Text");
+        write("data/c.csv", "Date,Port,Pax\n2026-03-01,Oska,9\n");
+        cuvee("refresh", "job.cuvee");
+        cuvee("history", "job.cuvee");
+        assertThat(said()).contains("1  ").contains("Its master is kept, ");
+        assertThat(cuvee("history", "job.cuvee", "--master", "1")).isEqualTo(2);
+        assertThat(cuvee("history", "job.cuvee", "--master", "1", "--to", "then.csv"))
+                .isZero();
+        assertThat(Files.readString(folder.resolve("then.csv")))
+                .contains("Tarsk")
+                .doesNotContain("Oska");
+        assertThat(cuvee("history", "job.cuvee", "--master", "9", "--to", "nine.csv"))
+                .isEqualTo(4);
+        assertThat(warned()).contains("The master of refresh 9 is not kept");
+        assertThat(cuvee("history", "job.cuvee", "--master", "1", "--back")).isZero();
+        cuvee("refresh", "job.cuvee");
+        assertThat(said()).contains("Pax: Whole number");
+        assertThat(cuvee("decide", "job.cuvee", "kept-masters", "masters", "1")).isZero();
+    }
+
+    @Test
     void aMasterIsSummedUpInWordsAndTheSummaryKept() throws IOException {
         cuvee("draft", "data", "--out", "job.cuvee");
         assertThat(cuvee("summary", "job.cuvee", "total Pax: a line for each Port", "--save", "By port"))

@@ -102,6 +102,7 @@ public final class Choices {
             case Kinds.SUMMARY -> Optional.of(new RowChoice.Summarised(subject, answer, on));
             case Kinds.IN_VIEW -> RowChoice.InView.of(decision.answer());
             case Kinds.CLOSED -> ProofChoice.Closed.of(subject, decision.answer());
+            case Kinds.KEPT_MASTERS -> ProofChoice.KeptMasters.of(subject, decision.answer());
             case Kinds.FINDING -> Optional.ofNullable(ProofChoice.Accepted.of(subject, decision.answer()));
             default -> aboutTables(decision.kind(), subject, decision.answer());
         };

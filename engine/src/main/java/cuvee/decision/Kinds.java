@@ -49,6 +49,7 @@ public final class Kinds {
     public static final String CHECK = "check";
     public static final String FINDING = "finding";
     public static final String CLOSED = "closed";
+    public static final String KEPT_MASTERS = "kept-masters";
     public static final String IN_VIEW = "in-view";
     public static final String PLACES_FROM = "places-from";
     public static final String EXPECTED_FROM = "expected-from";
@@ -100,6 +101,7 @@ public final class Kinds {
             CHECK,
             FINDING,
             CLOSED,
+            KEPT_MASTERS,
             IN_VIEW,
             PLACES_FROM,
             EXPECTED_FROM);

@@ -125,4 +125,22 @@ public sealed interface ProofChoice extends Choice {
             return noted ? new Accepted(finding, answer.substring(BEFORE_NOTE.length())) : null;
         }
     }
+
+    /** Of how many refreshes the master is kept as it was. */
+    record KeptMasters(int count) implements ProofChoice {
+        /** What the decision is about. */
+        public static final String SUBJECT = "masters";
+
+        @Override
+        public Words words() {
+            return new Words(Kinds.KEPT_MASTERS, SUBJECT, String.valueOf(count));
+        }
+
+        /** What the words of a decision say; empty where they cannot be followed. */
+        static Optional<KeptMasters> of(String subject, String answer) {
+            return subject.equals(SUBJECT) && answer.matches("\\d{1,3}")
+                    ? Optional.of(new KeptMasters(Integer.parseInt(answer)))
+                    : Optional.empty();
+        }
+    }
 }

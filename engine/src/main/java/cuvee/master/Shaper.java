@@ -109,7 +109,7 @@ final class Shaper {
     }
 
     /** All rows of the table as those of one. */
-    private static MasterPlan.Table whole(long rows) {
+    static MasterPlan.Table whole(long rows) {
         int last = (int) rows;
         return new MasterPlan.Table(
                 0,

@@ -12,6 +12,7 @@ import cuvee.value.ValueReader;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -30,6 +31,7 @@ import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.duckdb.DuckDBConnection;
 import org.duckdb.DuckDBFunctions;
 import org.jspecify.annotations.Nullable;
@@ -73,6 +75,7 @@ public final class Store implements AutoCloseable {
 
     private boolean functionRegistered;
     private String madeAnew = "";
+    private final Path cacheFolder;
 
     /**
      * How much of the machine the store may use.
@@ -85,6 +88,7 @@ public final class Store implements AutoCloseable {
 
     private Store(DuckDBConnection connection, Path cacheFolder, Means means) throws SQLException {
         this.connection = connection;
+        this.cacheFolder = cacheFolder;
         this.staging = new Staging(connection.duplicate(), cacheFolder.resolve("staged"));
         this.means = means;
     }
@@ -558,6 +562,32 @@ public final class Store implements AutoCloseable {
                     .register(connection);
         }
         functionRegistered = true;
+    }
+
+    /**
+     * Copies what is kept to another folder, where it can be opened as a store of its own. Files of staged rows are never
+     * written to again, so that they are shared where the file system can.
+     */
+    public void copyTo(Path folder) throws IOException {
+        Sql.run("copying", () -> {
+            try (Statement statement = connection.createStatement()) {
+                statement.execute("CHECKPOINT");
+            }
+        });
+        CacheFolder.claim(folder);
+        Files.copy(cacheFolder.resolve("store.duckdb"), folder.resolve("store.duckdb"));
+        Path staged = cacheFolder.resolve("staged");
+        Path copy = Files.createDirectories(folder.resolve("staged"));
+        try (Stream<Path> files = Files.list(staged)) {
+            for (Path file : files.toList()) {
+                Path target = copy.resolve(file.getFileName());
+                try {
+                    Files.createLink(target, file);
+                } catch (IOException | UnsupportedOperationException noLinks) {
+                    Files.copy(file, target, StandardCopyOption.REPLACE_EXISTING);
+                }
+            }
+        }
     }
 
     /** Reads the master; many may be made, each for one plan. */

@@ -216,6 +216,11 @@ final class Deliveries {
         return Files.exists(target) ? tabOf(to, tab) : to;
     }
 
+    /** Writes something to a file, and remembers that the file is no source. */
+    long write(MasterFiles.Content content, Path target) {
+        return MasterFiles.write(content, target, this::register);
+    }
+
     private MasterFiles.Content content(Outcome outcome, MasterReader reader) {
         return new MasterFiles.Content(reader, outcome.plan(), Summaries.made(store, outcome));
     }

@@ -102,13 +102,14 @@ public final class JobHistory {
         }
     }
 
-    /** Adds a refresh, with the figures of its sources. */
-    void refreshed(Outcome outcome, Map<String, SourceFigures> figures, Map<String, String> held, Instant when) {
+    /** Adds a refresh, with the figures of its sources; answers its number. */
+    int refreshed(Outcome outcome, Map<String, SourceFigures> figures, Map<String, String> held, Instant when) {
         long millis =
                 outcome.millis().values().stream().mapToLong(Long::longValue).sum();
         int number = entries().size() + 1;
         add(new Entry(number, when, What.REFRESHED, "", outcome.changed().sentence(), outcome.rows(), millis));
         keep(number, figures, held);
+        return number;
     }
 
     /** Adds a delivery. */

@@ -26,6 +26,7 @@ import cuvee.layout.PlacedTable;
 import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
 import cuvee.master.CacheFolder;
+import cuvee.master.KeptMaster;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
@@ -125,6 +126,11 @@ public final class JobSession implements AutoCloseable {
     private final WrittenFiles written;
     private final Deliveries deliveries;
     private volatile List<Source> listed = List.of();
+    private volatile Path home;
+    /** What is done when the session ends. */
+    private final Runnable afterwards;
+
+    private final boolean trial;
 
     /** Whether sources that have not changed are read again. */
     public enum Mode {
@@ -132,10 +138,14 @@ public final class JobSession implements AutoCloseable {
         EVERYTHING
     }
 
-    private JobSession(Workplace workplace, String jobId, Path jobFolder, Path home) {
+    private JobSession(
+            Workplace workplace, String jobId, Path jobFolder, Path home, boolean trial, Runnable afterwards) {
         this.workplace = workplace;
         this.jobFolder = jobFolder;
         this.jobId = jobId;
+        this.home = home;
+        this.trial = trial;
+        this.afterwards = afterwards;
         this.homeName = JobHome.of(workplace, jobId, home);
         this.cacheName = homeName;
         this.written = new WrittenFiles(workplace.state());
@@ -160,12 +170,33 @@ public final class JobSession implements AutoCloseable {
      * @param jobFolder the folder that the job's relative paths start from
      */
     public static JobSession open(Workplace workplace, String jobId, Path jobFolder) {
-        return new JobSession(workplace, jobId, jobFolder, jobFolder);
+        return new JobSession(workplace, jobId, jobFolder, jobFolder, false, () -> {});
     }
 
     /** Opens the store of a job that is, or is to be, saved in a file. */
     public static JobSession ofFile(Workplace workplace, String jobId, Path jobFile) {
-        return new JobSession(workplace, jobId, folderOf(jobFile), jobFile);
+        return new JobSession(workplace, jobId, folderOf(jobFile), jobFile, false, () -> {});
+    }
+
+    /**
+     * A session over a copy of all that is kept of the job, in which a refresh can be tried: nothing is delivered by it, and
+     * nothing of it is left when it is closed. It is closed before this one.
+     */
+    public JobSession trial() {
+        Path cache = workplace.cacheOf(cacheName);
+        try {
+            Workplace apart = TrialPlace.of(workplace, store, cacheName, state(), jobId);
+            return new JobSession(apart, jobId, jobFolder, home, true, () -> TrialPlace.remove(cache));
+        } catch (IOException failed) {
+            LOG.warn("a trial cannot be begun", failed);
+            TrialPlace.remove(cache);
+            throw CuveeException.failure(
+                    "no-trial",
+                    Where.JOB,
+                    "A refresh cannot be tried: what is kept of the job cannot be copied in " + cache + ".",
+                    "Nothing was read.",
+                    "Free space there, or refresh; what changed is told before anything is delivered.");
+        }
     }
 
     /** Removes the cache of a job that another one has replaced; its history stays. */
@@ -188,6 +219,7 @@ public final class JobSession implements AutoCloseable {
         JobMove move = new JobMove(jobFolder, folderOf(jobFile));
         homeName = JobHome.of(workplace, jobId, jobFile);
         jobFolder = move.to();
+        home = jobFile;
         if (!move.from().equals(move.to())) {
             Map<String, String> moved = new LinkedHashMap<>();
             known.replaceAll((path, facts) -> facts.withHome(move.path(facts.home())));
@@ -743,6 +775,32 @@ public final class JobSession implements AutoCloseable {
         return new JobHistory(state());
     }
 
+    /** The masters of the last refreshes, as they were. */
+    public EarlierMasters earlier() {
+        return new EarlierMasters(state());
+    }
+
+    /** Writes the master of an earlier refresh to a file, and remembers that the file is no source. */
+    public long deliverEarlier(Job job, int number, Path target, Existing existing) {
+        refuseInTrial();
+        guard(job).check(target, existing);
+        try (KeptMaster kept = earlier().open(number);
+                MasterReader reader = kept.reader()) {
+            return deliveries.write(new MasterFiles.Content(reader, kept.plan(), List.of()), target);
+        }
+    }
+
+    private void refuseInTrial() {
+        if (trial) {
+            throw CuveeException.failure(
+                    "trial",
+                    Where.JOB,
+                    "This is a trial.",
+                    "Nothing was written.",
+                    "Keep the trial, or throw it away, and deliver then.");
+        }
+    }
+
     /** Makes an outcome the one that the next refresh is compared with. */
     public void conclude(Outcome outcome) {
         proof.forgetEarlierRows();
@@ -751,7 +809,11 @@ public final class JobSession implements AutoCloseable {
                     Proof.figures(outcome.proposal().plan(), outcome.reconciled(), outcome.made(), outcome.ruledOut());
             LastRefresh now = lastRefresh(outcome.sources(), outcome.plan(), outcome.rows(), figures);
             now.append(state(), workplace.clock().instant());
-            history().refreshed(outcome, figures, now.sums(), workplace.clock().instant());
+            int number = history()
+                    .refreshed(outcome, figures, now.sums(), workplace.clock().instant());
+            try (MasterReader reader = reader(outcome)) {
+                earlier().keep(number, outcome, reader);
+            }
         }
     }
 
@@ -774,6 +836,7 @@ public final class JobSession implements AutoCloseable {
      * @param existing what becomes of a file, a tab or rows that are there already and that Cuvee did not write
      */
     public Delivered deliver(Outcome outcome, Delivery delivery, Existing existing) {
+        refuseInTrial();
         long start = System.nanoTime();
         Delivered done = deliveries.deliver(outcome, delivery, existing);
         history()
@@ -931,5 +994,6 @@ public final class JobSession implements AutoCloseable {
     @Override
     public void close() {
         store.close();
+        afterwards.run();
     }
 }

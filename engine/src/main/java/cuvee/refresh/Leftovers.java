@@ -18,8 +18,9 @@ final class Leftovers {
         return cache.resolve("unlocked");
     }
 
-    /** Removes unlocked workbooks, and a job file that was being saved. */
+    /** Removes unlocked workbooks, what was tried, and a job file that was being saved. */
     static void remove(Path cache, Path home) {
+        TrialPlace.remove(cache);
         try {
             if (Files.isDirectory(unlocked(cache))) {
                 try (Stream<Path> left = Files.list(unlocked(cache))) {

@@ -206,6 +206,9 @@ final class Acts {
     }
 
     private static String proof(ProofChoice about) {
+        if (about instanceof ProofChoice.KeptMasters kept) {
+            return "kept " + Says.count(kept.count(), "earlier master");
+        }
         return about instanceof ProofChoice.Closed closed ? "closed " + closed.value() : "settled a finding";
     }
 
