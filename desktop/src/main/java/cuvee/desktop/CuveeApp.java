@@ -358,7 +358,11 @@ public final class CuveeApp extends Application {
                 e.consume();
             }
         } else if (e.getCode() == KeyCode.F5) {
-            open.refresh();
+            if (e.isShiftDown()) {
+                open.tryRefresh();
+            } else {
+                open.refresh();
+            }
             e.consume();
         } else if (e.getCode() == KeyCode.ESCAPE && open.workProperty().get().isPresent()) {
             open.cancel();

@@ -14,6 +14,7 @@ import cuvee.model.Questions;
 import cuvee.model.SummaryModel;
 import cuvee.model.Weighing;
 import cuvee.place.Says;
+import cuvee.refresh.EarlierMasters;
 import cuvee.refresh.JobHistory;
 import cuvee.refresh.Outcome;
 import cuvee.rework.Known;
@@ -31,7 +32,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import javafx.application.Platform;
 import javafx.event.ActionEvent;
 import javafx.geometry.Pos;
@@ -52,6 +56,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** Where the master is written: one card for each delivery. */
@@ -64,6 +69,10 @@ final class DeliverView extends VBox {
 
     private static final double ABOUT = 344;
     private static final int DONE_SHOWN = 8;
+    /** Of how many refreshes masters may be kept, in words. */
+    private static final Map<Integer, String> KEPT = new TreeMap<>(
+            Map.of(0, "none", 1, "the last", 3, "the last 3", 6, "the last 6", 12, "the last 12", 24, "the last 24"));
+
     private static final DateTimeFormatter WHEN = DateTimeFormatter.ofPattern("d MMM HH:mm", Locale.ENGLISH);
 
     private final JobModel model;
@@ -80,6 +89,8 @@ final class DeliverView extends VBox {
     private final VBox cards = new VBox(12);
     private final Label about = Pieces.wrapped("");
     private final VBox done = new VBox(0);
+    private final ScrollPane page;
+    private final EarlierPane earlier;
 
     DeliverView(JobModel model, Supplier<Choosers> choosers, Runnable questions) {
         this.model = model;
@@ -117,8 +128,13 @@ final class DeliverView extends VBox {
         ScrollPane scroll = new ScrollPane(left);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        HBox.setHgrow(scroll, Priority.ALWAYS);
         scroll.setMinWidth(0);
+        page = scroll;
+        earlier = new EarlierPane(model, choosers, () -> showEarlier(false));
+        StackPane middle = new StackPane(page, earlier);
+        middle.setMinWidth(0);
+        HBox.setHgrow(middle, Priority.ALWAYS);
+        showEarlier(false);
         VBox right = new VBox(
                 10,
                 Pieces.row(
@@ -138,7 +154,7 @@ final class DeliverView extends VBox {
         right.setMaxWidth(ABOUT);
         about.setId("about");
         done.setId("done");
-        HBox both = new HBox(scroll, right);
+        HBox both = new HBox(middle, right);
         VBox.setVgrow(both, Priority.ALWAYS);
         getChildren().addAll(head, both);
         model.jobProperty().addListener((o, before, now) -> show(now));
@@ -149,6 +165,16 @@ final class DeliverView extends VBox {
         model.messageProperty()
                 .addListener((o, before, now) -> show(model.jobProperty().get()));
         show(model.jobProperty().get());
+    }
+
+    /** The grid in which an earlier master is shown. */
+    GridView grid() {
+        return earlier.grid();
+    }
+
+    private void showEarlier(boolean shown) {
+        Pieces.show(earlier, shown);
+        Pieces.show(page, !shown);
     }
 
     private void copyAbout() {
@@ -492,6 +518,8 @@ final class DeliverView extends VBox {
     private void showDone() {
         List<JobHistory.Entry> entries = new ArrayList<>(model.history());
         Collections.reverse(entries);
+        Set<Integer> kept =
+                model.earlier().kept().stream().map(EarlierMasters.Kept::number).collect(Collectors.toSet());
         done.getChildren()
                 .setAll(Pieces.row(
                         8,
@@ -509,9 +537,43 @@ final class DeliverView extends VBox {
             when.setMinWidth(Region.USE_PREF_SIZE);
             VBox line = new VBox(
                     0, Pieces.row(8, what, Pieces.space(), when), Pieces.wrapped(entry.said(), "second", "small"));
+            if (kept.contains(entry.number())) {
+                line.getChildren()
+                        .add(Pieces.go(
+                                "Look at its master, " + Says.count(entry.rows(), "row"),
+                                "earlier-" + entry.number(),
+                                () -> {
+                                    showEarlier(true);
+                                    earlier.show(
+                                            entry.number(),
+                                            WHEN.format(entry.when().atZone(ZoneId.systemDefault())));
+                                }));
+            }
             line.getStyleClass().add("side-line");
             done.getChildren().add(line);
         }
+        done.getChildren().add(keptMasters());
+    }
+
+    /** Of how many refreshes the master is kept, to be changed. */
+    private Node keptMasters() {
+        MenuButton word = Pieces.slot("kept-masters");
+        int now = model.earlier().count();
+        word.setText(KEPT.getOrDefault(now, "the last " + Says.number(now)));
+        KEPT.forEach((count, words) ->
+                word.getItems().add(Pieces.item(words, "", () -> model.earlier().keep(count))));
+        long bytes = model.earlier().kept().stream()
+                .mapToLong(EarlierMasters.Kept::bytes)
+                .sum();
+        FlowPane sentence = new FlowPane(
+                4,
+                4,
+                Pieces.label("Masters kept as they were:", "second"),
+                word,
+                Pieces.label(bytes == 0 ? "" : Says.size(bytes), "second"));
+        sentence.setAlignment(Pos.CENTER_LEFT);
+        sentence.getStyleClass().add("side-line");
+        return sentence;
     }
 
     /** A delivery; the act of the first one is the next act. */

@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Supplier;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.BorderPane;
@@ -101,13 +102,14 @@ final class JobFrame extends BorderPane {
         grids = new ArrayList<>(List.of(
                 read.list(), read.sheet(), lineUp.grid(), master.grid(), master.one(), facts.grid(), questions.grid()));
         grids.add(master.summaryGrid());
+        grids.add(deliver.grid());
         grids.addAll(collect.grids());
         grids.addAll(check.grids());
         usePalette(shell.palette());
 
         band = new Band(model);
         foot = new FootLine(model);
-        setTop(new VBox(title(shell), ledger, band, new WaitingBar(model)));
+        setTop(new VBox(title(shell), ledger, new TrialBar(model), band, new WaitingBar(model)));
         view.setMinSize(0, 0);
         setCenter(view);
         setBottom(foot);
@@ -116,6 +118,8 @@ final class JobFrame extends BorderPane {
             now.ifPresent(this::showFactsAgain);
         });
         model.jobProperty().addListener((o, before, now) -> show());
+        // The band of a trial goes with the button that was pressed.
+        model.tryingProperty().addListener((o, before, now) -> Platform.runLater(() -> focusGrid(views.get(stage))));
         show();
         go(Stage.COLLECT);
     }
@@ -178,6 +182,7 @@ final class JobFrame extends BorderPane {
                 Pieces.item("Open a job", "Shortcut+O", shell::openJob),
                 Pieces.item("All jobs", "Shortcut+W", shell::start),
                 Pieces.line(),
+                Pieces.item("Try a refresh first", "Shift+F5", model::tryRefresh),
                 Pieces.item("Questions", "Shortcut+J", this::toggleQuestions),
                 Pieces.item("Next question", "Alt+Page Down", () -> nextQuestion(1)),
                 Pieces.item("Question before", "Alt+Page Up", () -> nextQuestion(-1)),

@@ -79,4 +79,33 @@ class DeliverWindowTest extends InAWindow {
         waitFor("the refusal", () -> words("#work-words").contains("holds a password"));
         assertThat(model().jobProperty().get().deliveries().get(0).target()).doesNotContain("secret");
     }
+
+    @Test
+    void aRefreshIsTriedByItsKeyAndThrownAway() throws IOException {
+        write("data/c.csv", "Date,Port,Passengers\n2026-03-01,Oska,9\n");
+        robot.push(KeyCode.SHIFT, KeyCode.F5);
+        waitFor("the trial", () -> robot.lookup("#trial").query().isVisible());
+        waitFor("its rows", () -> says("4 rows"));
+        robot.clickOn("#trial-throw");
+        waitFor("what was before", () -> !robot.lookup("#trial").query().isVisible() && says("3 rows"));
+        robot.push(KeyCode.SHIFT, KeyCode.F5);
+        waitFor("the trial again", () -> robot.lookup("#trial").query().isVisible());
+        robot.clickOn("#trial-keep");
+        waitFor("the master", () -> !robot.lookup("#trial").query().isVisible() && says("4 rows"));
+    }
+
+    @Test
+    void theMasterOfAnEarlierRefreshIsLookedAtAndWritten() throws IOException {
+        write("data/c.csv", "Date,Port,Passengers\n2026-03-01,Oska,9\n");
+        robot.push(KeyCode.F5);
+        waitFor("the new rows", () -> says("4 rows"));
+        robot.clickOn("#earlier-1");
+        waitFor("the earlier master", () -> robot.lookup("#earlier").query().isVisible());
+        waitFor("its rows", () -> says("as it was: 3 rows"));
+        chosen.target = Optional.of(folder.resolve("Then.xlsx"));
+        robot.clickOn("#earlier-write");
+        waitFor("the file", () -> words("#work-words").startsWith("Written: Then.xlsx"));
+        robot.push(KeyCode.ESCAPE);
+        waitFor("the deliveries", () -> !robot.lookup("#earlier").query().isVisible());
+    }
 }

@@ -52,6 +52,7 @@ public record Deed(String words, String keys, Optional<Stage> stage) {
             in(Stage.MASTER, "Show all columns as in the master", "Ctrl+Shift+H"),
             in(Stage.MASTER, "Copy what is selected", "Ctrl+C"),
             anywhere("Refresh", "F5"),
+            anywhere("Try a refresh first", "Shift+F5"),
             anywhere("Undo", "Ctrl+Z"),
             anywhere("Redo", "Ctrl+Y"),
             anywhere("Save the job", "Ctrl+S"),

@@ -24,6 +24,14 @@ final class History<T> {
         now = first;
     }
 
+    /** The same values and acts, which go their own way from here. */
+    History<T> copy() {
+        History<T> copy = new History<>(now);
+        copy.before.addAll(before);
+        copy.after.addAll(after);
+        return copy;
+    }
+
     T now() {
         return now;
     }

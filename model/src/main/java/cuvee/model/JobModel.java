@@ -28,6 +28,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -61,11 +62,16 @@ public final class JobModel implements AutoCloseable {
     private final Workplace workplace;
     private final ExecutorService worker;
     private final JobSession session;
+    /** The session that is shown: the job's own, or that of a trial. */
+    private volatile JobSession current;
+
+    private Optional<Trial> trial = Optional.empty();
     private final RuleModel rules = new RuleModel(this);
+    private final EarlierModel earlier = new EarlierModel(this);
     private final BoardModel board = new BoardModel(this);
     private final FilesModel files = new FilesModel(this);
     private final Watch watch;
-    private final History<Job> history;
+    private History<Job> history;
     private final RecentJobs recent;
     private Path file;
     private boolean saved;
@@ -86,6 +92,10 @@ public final class JobModel implements AutoCloseable {
     private String pending = "";
 
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
+    private final ReadOnlyBooleanWrapper trying = new ReadOnlyBooleanWrapper();
+
+    /** A refresh that is tried, and what is shown again when it is thrown away. */
+    private record Trial(JobSession session, History<Job> history, Optional<Outcome> outcome, WhatChanged changed) {}
 
     /** A word to the analyst. */
     public record Message(String text, Kind kind) {
@@ -124,6 +134,7 @@ public final class JobModel implements AutoCloseable {
         this.history = new History<>(first);
         this.recent = new RecentJobs(workplace.state());
         this.session = JobSession.ofFile(workplace, first.id(), file);
+        this.current = session;
         this.worker = Executors.newSingleThreadExecutor(run -> {
             Thread thread = new Thread(run, "cuvee-work");
             thread.setDaemon(true);
@@ -155,12 +166,12 @@ public final class JobModel implements AutoCloseable {
         return job.getReadOnlyProperty();
     }
 
-    /** The last refresh; empty before the first. */
     /** What changed with the files that came last. */
     public ReadOnlyObjectProperty<WhatChanged> whatChangedProperty() {
         return whatChanged.getReadOnlyProperty();
     }
 
+    /** The last refresh; empty before the first. */
     public ReadOnlyObjectProperty<Optional<Outcome>> outcomeProperty() {
         return outcome.getReadOnlyProperty();
     }
@@ -185,6 +196,11 @@ public final class JobModel implements AutoCloseable {
 
     public ReadOnlyBooleanProperty canUndoProperty() {
         return canUndo.getReadOnlyProperty();
+    }
+
+    /** True while what is shown is a trial, of which nothing is kept yet. */
+    public ReadOnlyBooleanProperty tryingProperty() {
+        return trying.getReadOnlyProperty();
     }
 
     /** The name of the act that undo takes back; empty where there is none. */
@@ -217,6 +233,11 @@ public final class JobModel implements AutoCloseable {
         return board;
     }
 
+    /** The masters of earlier refreshes. */
+    public EarlierModel earlier() {
+        return earlier;
+    }
+
     /** The places, files and sheets of the job. */
     public FilesModel files() {
         return files;
@@ -229,6 +250,10 @@ public final class JobModel implements AutoCloseable {
 
     Job now() {
         return history.now();
+    }
+
+    Executor interfaceThread() {
+        return ui;
     }
 
     Clock clock() {
@@ -262,6 +287,11 @@ public final class JobModel implements AutoCloseable {
     }
 
     public JobSession session() {
+        return current;
+    }
+
+    /** The session of the job itself, whatever is shown. */
+    JobSession own() {
         return session;
     }
 
@@ -278,8 +308,9 @@ public final class JobModel implements AutoCloseable {
         }
         Job asked = history.now();
         shown = asked;
+        JobSession by = current;
         work.set(Optional.of(Work.<Outcome>start(
-                reporting -> session.refresh(asked, mode, (stage, done, of) -> reporting.at(stage.words(), done, of)),
+                reporting -> by.refresh(asked, mode, (stage, done, of) -> reporting.at(stage.words(), done, of)),
                 worker,
                 ui,
                 state -> refreshed(what, asked, state))));
@@ -288,28 +319,138 @@ public final class JobModel implements AutoCloseable {
     private void refreshed(String what, Job asked, Work.State<Outcome> state) {
         work.set(Optional.empty());
         if (state instanceof Work.State.Done<Outcome> done) {
-            Outcome result = done.result();
-            boolean latest = history.now().equals(asked);
-            if (latest) {
-                history.amend(result.job());
-                shown = result.job();
+            if (trial.isEmpty()) {
+                session.conclude(done.result());
             }
-            session.conclude(result);
-            String said = news(outcome.get(), result, latest ? pending : "");
-            pending = latest ? "" : pending;
-            if (filesChanged(result)) {
-                // What decisions change is told at once; what the files brought stays until others come.
-                whatChanged.set(WhatChanged.of(result.changed()));
-            }
-            outcome.set(Optional.of(result));
-            message.set(Message.news(said));
-            show();
+            shown(asked, done.result());
         } else if (state instanceof Work.State.Failed<Outcome> failed) {
             tell(what, failed.why());
         } else {
             message.set(Message.news("Stopped. The master is what it was."));
         }
         followDecisions();
+    }
+
+    /** Shows what came of a refresh. */
+    private void shown(Job asked, Outcome result) {
+        boolean latest = history.now().equals(asked);
+        if (latest) {
+            history.amend(result.job());
+            shown = result.job();
+        }
+        String said = news(outcome.get(), result, latest ? pending : "");
+        pending = latest ? "" : pending;
+        if (filesChanged(result)) {
+            // What decisions change is told at once; what the files brought stays until others come.
+            whatChanged.set(WhatChanged.of(result.changed()));
+        }
+        outcome.set(Optional.of(result));
+        message.set(Message.news(said));
+        show();
+    }
+
+    // ---- a refresh on trial ----
+
+    /** Looks at the places as a refresh would, beside what is kept: nothing of it stays unless the analyst keeps it. */
+    public void tryRefresh() {
+        if (work.get().isPresent() || trial.isPresent()) {
+            return;
+        }
+        Job asked = history.now();
+        shown = asked;
+        work.set(Optional.of(Work.<Map.Entry<JobSession, Outcome>>start(
+                reporting -> {
+                    JobSession apart = session.trial();
+                    boolean ready = false;
+                    try {
+                        Outcome found = apart.refresh(
+                                asked,
+                                JobSession.Mode.CHANGED_ONLY,
+                                (stage, done, of) -> reporting.at(stage.words(), done, of));
+                        ready = true;
+                        return Map.entry(apart, found);
+                    } finally {
+                        if (!ready) {
+                            apart.close();
+                        }
+                    }
+                },
+                worker,
+                ui,
+                state -> tried(asked, state))));
+    }
+
+    private void tried(Job asked, Work.State<Map.Entry<JobSession, Outcome>> state) {
+        work.set(Optional.empty());
+        if (state instanceof Work.State.Done<Map.Entry<JobSession, Outcome>> done) {
+            trial = Optional.of(new Trial(done.result().getKey(), history, outcome.get(), whatChanged.get()));
+            current = done.result().getKey();
+            history = history.copy();
+            trying.set(true);
+            shown(asked, done.result().getValue());
+        } else if (state instanceof Work.State.Failed<Map.Entry<JobSession, Outcome>> failed) {
+            tell("Trying a refresh", failed.why());
+        } else {
+            message.set(Message.news("Stopped. The master is what it was."));
+        }
+        followDecisions();
+    }
+
+    /** Makes what was tried the master; what was decided meanwhile stays decided. */
+    public void keepTrial() {
+        if (work.get().isPresent() || trial.isEmpty()) {
+            return;
+        }
+        Trial kept = trial.get();
+        Job asked = history.now();
+        shown = asked;
+        work.set(Optional.of(Work.<Outcome>start(
+                reporting -> session.refresh(
+                        asked,
+                        JobSession.Mode.CHANGED_ONLY,
+                        (stage, done, of) -> reporting.at(stage.words(), done, of)),
+                worker,
+                ui,
+                state -> {
+                    if (state instanceof Work.State.Done<Outcome>) {
+                        end(kept);
+                    }
+                    refreshed("Keeping the trial", asked, state);
+                })));
+    }
+
+    /** Throws away what was tried, with what was decided meanwhile: all is as it was before. */
+    public void throwTrialAway() {
+        if (work.get().isPresent() || trial.isEmpty()) {
+            return;
+        }
+        Trial thrown = trial.get();
+        end(thrown);
+        history = thrown.history();
+        shown = history.now();
+        pending = "";
+        whatChanged.set(thrown.changed());
+        outcome.set(thrown.outcome());
+        message.set(Message.news("The trial was thrown away. "
+                + thrown.outcome()
+                        .map(before -> "The master is what it was, with " + Says.count(before.rows(), "row") + ".")
+                        .orElse("Nothing of it was kept.")));
+        show();
+    }
+
+    private void end(Trial ended) {
+        trial = Optional.empty();
+        current = session;
+        trying.set(false);
+        worker.execute(ended.session()::close);
+    }
+
+    /** True where something would be kept or written of a trial, which is refused and said. */
+    private boolean refusedInTrial() {
+        if (trial.isPresent()) {
+            message.set(Message.failure("This is a trial: keep it, or throw it away, first. Nothing was written."));
+        }
+        return trial.isPresent();
     }
 
     /** What came of a refresh: of the act that asked for it, else of the files. */
@@ -353,7 +494,7 @@ public final class JobModel implements AutoCloseable {
             next = next.withSettled(decision);
         }
         step(next);
-        decisions.forEach(decision -> session.remember(history.now(), decision));
+        decisions.forEach(decision -> current.remember(history.now(), decision));
         refresh();
     }
 
@@ -367,7 +508,7 @@ public final class JobModel implements AutoCloseable {
         step(next);
         for (Decision decision : history.now().settled()) {
             if (questions.stream().anyMatch(question -> question.id().equals(decision.id()))) {
-                session.remember(history.now(), decision);
+                current.remember(history.now(), decision);
             }
         }
         refresh();
@@ -394,6 +535,12 @@ public final class JobModel implements AutoCloseable {
         refresh();
     }
 
+    /** Takes a job that was as the present one, as one act; the master follows. */
+    void bringBack(Job then, String act) {
+        step(then, act);
+        refresh();
+    }
+
     /** Keeps how the columns of the master stand in the window; the master stays as it is. */
     public void keepLook(ColumnLook look) {
         boolean followed = history.now().equals(shown);
@@ -410,13 +557,13 @@ public final class JobModel implements AutoCloseable {
     /** Keeps an answer of the analyst's with who gave it and when. */
     void sign(Choice.Words words) {
         step(history.now()
-                .withSettled(new Decision(words.kind(), words.subject(), words.answer(), BY_HAND, session.signed())));
+                .withSettled(new Decision(words.kind(), words.subject(), words.answer(), BY_HAND, current.signed())));
         refresh();
     }
 
     /** Says of a finding that it is so. */
     void accept(Finding finding, String note) {
-        step(history.now().withSettled(SettledFinding.decision(finding, note, session.signed())));
+        step(history.now().withSettled(SettledFinding.decision(finding, note, current.signed())));
         refresh();
     }
 
@@ -463,7 +610,7 @@ public final class JobModel implements AutoCloseable {
     public void tryOut(ReadSheet sheet, Reading reading, Consumer<List<FoundTable>> told) {
         Job now = history.now();
         worker.execute(() -> {
-            List<FoundTable> found = session.tryOut(now, sheet, reading);
+            List<FoundTable> found = current.tryOut(now, sheet, reading);
             ui.execute(() -> told.accept(found));
         });
     }
@@ -504,14 +651,14 @@ public final class JobModel implements AutoCloseable {
 
     /** What a delivery would do; told on the interface thread. */
     public void preview(Delivery delivery, Consumer<String> told) {
-        ask(made -> session.look(made, delivery), told);
+        ask(made -> current.look(made, delivery), told);
     }
 
     /** How a delivery is called in a message: its file, or its table. */
     private String named(Delivery delivery) {
         return delivery.form() instanceof Delivery.Table table
                 ? table.table()
-                : String.valueOf(session.targetOf(delivery).getFileName());
+                : String.valueOf(current.targetOf(delivery).getFileName());
     }
 
     /** Takes a delivery out of the job; its file is left alone. */
@@ -535,7 +682,7 @@ public final class JobModel implements AutoCloseable {
 
     /** What of others would be lost if a delivery were written; empty where nothing would. */
     public Optional<String> loss(Delivery delivery) {
-        return session.loss(history.now(), delivery);
+        return current.loss(history.now(), delivery);
     }
 
     /** Writes the master to a delivery's target, over nothing that Cuvee did not write. */
@@ -550,7 +697,7 @@ public final class JobModel implements AutoCloseable {
      */
     public void deliver(Delivery delivery, TargetGuard.Existing existing) {
         Optional<Outcome> made = outcome.get();
-        if (made.isEmpty() || work.get().isPresent()) {
+        if (made.isEmpty() || work.get().isPresent() || refusedInTrial()) {
             return;
         }
         String target = named(delivery);
@@ -567,7 +714,7 @@ public final class JobModel implements AutoCloseable {
         work.set(Optional.of(Work.<JobSession.Delivered>start(
                 reporting -> {
                     reporting.at("writing " + target, 0, 0);
-                    return session.deliver(made.get(), delivery, existing);
+                    return current.deliver(made.get(), delivery, existing);
                 },
                 worker,
                 ui,
@@ -588,27 +735,27 @@ public final class JobModel implements AutoCloseable {
 
     /** What would be lost if a page were written to a file; empty where nothing would. */
     public Optional<String> lossOf(Path target) {
-        return session.guard(history.now()).loss(target);
+        return current.guard(history.now()).loss(target);
     }
 
     /** Writes the account of the master as a page, to be handed over with it. */
     public void writeAccount(Path target, TargetGuard.Existing existing) {
-        writeApart(target, made -> session.writeAccount(made, target, existing));
+        writeApart(target, made -> current.writeAccount(made, target, existing));
     }
 
     /** Writes a page for whoever sent a source: what was wrong there, and what is asked of them. */
     public void writeSenderPage(String source, Path target, TargetGuard.Existing existing) {
-        writeApart(target, made -> session.writeSenderPage(made, source, target, existing));
+        writeApart(target, made -> current.writeSenderPage(made, source, target, existing));
     }
 
     /** Writes a workbook for senders to fill in. */
     public void writeBlank(Path target, TargetGuard.Existing existing) {
-        writeApart(target, made -> session.writeBlank(made, target, existing));
+        writeApart(target, made -> current.writeBlank(made, target, existing));
     }
 
-    private void writeApart(Path target, Consumer<Outcome> writing) {
+    void writeApart(Path target, Consumer<Outcome> writing) {
         Optional<Outcome> made = outcome.get();
-        if (made.isEmpty()) {
+        if (made.isEmpty() || refusedInTrial()) {
             return;
         }
         apart(
@@ -638,7 +785,7 @@ public final class JobModel implements AutoCloseable {
         Path folder = file.toAbsolutePath().getParent();
         worker.execute(() -> {
             try {
-                Optional<Delivery.Prepared> guessed = session.prepared(made.get(), workbook)
+                Optional<Delivery.Prepared> guessed = current.prepared(made.get(), workbook)
                         .map(prepared -> prepared.withWorkbook(JobDraft.relative(folder, workbook)));
                 ui.execute(() -> guessed.ifPresentOrElse(
                         prepared -> {
@@ -693,8 +840,12 @@ public final class JobModel implements AutoCloseable {
     }
 
     private void step(Job next) {
+        step(next, Acts.between(history.now(), next));
+    }
+
+    private void step(Job next, String act) {
         if (!next.equals(history.now())) {
-            pending = Acts.between(history.now(), next);
+            pending = act;
             history.step(next, pending);
             show();
         }
@@ -707,6 +858,9 @@ public final class JobModel implements AutoCloseable {
 
     /** Saves the job in a file; its places are then relative to that. */
     public void saveAs(Path target) {
+        if (refusedInTrial()) {
+            return;
+        }
         try {
             Path before = file.toAbsolutePath().normalize();
             Path oldFolder = before.getParent();
@@ -740,7 +894,7 @@ public final class JobModel implements AutoCloseable {
         }
     }
 
-    private void tell(String what, Throwable why) {
+    void tell(String what, Throwable why) {
         if (why instanceof CuveeException known) {
             message.set(Message.failure(known.finding().text()));
         } else {
@@ -769,6 +923,7 @@ public final class JobModel implements AutoCloseable {
         }
         closed = true;
         cancel();
+        trial.ifPresent(left -> worker.execute(left.session()::close));
         worker.execute(session::close);
         worker.shutdown();
     }
