@@ -217,7 +217,7 @@ final class CheckView extends VBox {
     private void account() {
         Path proposed = model.file()
                 .resolveSibling("Account of " + model.jobProperty().get().name() + ".html");
-        Handing.over(model, choosers.get(), "Write the account to", proposed, "html", model::writeAccount);
+        Handing.over(model, choosers.get(), "Write the account to", proposed, "html", model.deliveries()::writeAccount);
     }
 
     private void showVerdict(Outcome made, Reconciliation reconciliation) {
@@ -445,6 +445,13 @@ final class CheckView extends VBox {
                                 "Close " + closed.value() + " again",
                                 "close-again-" + number,
                                 () -> checks.close(closed.column(), closed.value()))));
+        model.files()
+                .offeredList(finding)
+                .ifPresent(list -> acts.getChildren()
+                        .add(Pieces.go(
+                                "Take it as a list of places",
+                                "take-list-" + number,
+                                () -> model.files().addList(list))));
         if (SettledFinding.canSettle(finding)) {
             acts.getChildren().add(settling(finding, number));
         }

@@ -465,7 +465,7 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
                     "Write the page to",
                     model.file().resolveSibling("About " + name + ".html"),
                     "html",
-                    (target, existing) -> model.writeSenderPage(source, target, existing));
+                    (target, existing) -> model.deliveries().writeSenderPage(source, target, existing));
         }
     }
 

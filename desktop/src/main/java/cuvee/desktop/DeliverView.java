@@ -186,7 +186,7 @@ final class DeliverView extends VBox {
 
     private boolean isReady(Delivery delivery) {
         return model.outcomeProperty().get().filter(made -> !made.failed()).isPresent()
-                && model.holding(delivery).isEmpty();
+                && model.deliveries().holding(delivery).isEmpty();
     }
 
     /** Writes every delivery that nothing holds, one after the other. */
@@ -208,7 +208,7 @@ final class DeliverView extends VBox {
         choosers.get()
                 .target("Deliver the master to", proposed, MasterFiles.endings().toArray(String[]::new))
                 .ifPresent(target -> {
-                    model.addDelivery(target);
+                    model.deliveries().add(target);
                     model.jobProperty().get().deliveries().stream()
                             .reduce((a, b) -> b)
                             .ifPresent(this::write);
@@ -217,11 +217,13 @@ final class DeliverView extends VBox {
 
     /** Writes a delivery; where that would destroy something of others, only when the analyst says so. */
     private void write(Delivery delivery) {
-        Optional<String> loss = model.holding(delivery).isEmpty() ? model.loss(delivery) : Optional.empty();
+        Optional<String> loss = model.deliveries().holding(delivery).isEmpty()
+                ? model.deliveries().loss(delivery)
+                : Optional.empty();
         if (loss.isEmpty()) {
-            model.deliver(delivery);
+            model.deliveries().write(delivery);
         } else if (choosers.get().replace(model.session().targetOf(delivery), loss.get())) {
-            model.deliver(delivery, TargetGuard.Existing.REPLACE);
+            model.deliveries().write(delivery, TargetGuard.Existing.REPLACE);
         }
     }
 
@@ -232,9 +234,11 @@ final class DeliverView extends VBox {
                         "The workbook that the tab is in, or is to be",
                         model.file().resolveSibling(model.jobProperty().get().name() + ".xlsx"),
                         "xlsx")
-                .ifPresent(target -> model.changeDelivery(
-                        Optional.empty(),
-                        model.deliveryTo(target, new Delivery.Tab("Master", Delivery.How.REPLACE, List.of()))));
+                .ifPresent(target -> model.deliveries()
+                        .change(
+                                Optional.empty(),
+                                model.deliveries()
+                                        .to(target, new Delivery.Tab("Master", Delivery.How.REPLACE, List.of()))));
     }
 
     private void addEach() {
@@ -247,18 +251,20 @@ final class DeliverView extends VBox {
                         "What each file's name begins with",
                         model.file().resolveSibling(model.jobProperty().get().name() + ".xlsx"),
                         MasterFiles.endings().toArray(String[]::new))
-                .ifPresent(target -> model.changeDelivery(
-                        Optional.empty(),
-                        model.deliveryTo(target, new Delivery.Each(SummaryModel.tellsApart(made.get())))));
+                .ifPresent(target -> model.deliveries()
+                        .change(
+                                Optional.empty(),
+                                model.deliveries().to(target, new Delivery.Each(SummaryModel.tellsApart(made.get())))));
     }
 
     private void addTable() {
-        model.changeDelivery(
-                Optional.empty(),
-                new Delivery(
-                        "master in a database",
-                        PostgresTable.ADDRESS + "user@localhost:5432/database",
-                        new Delivery.Table("master", Delivery.How.REPLACE, List.of())));
+        model.deliveries()
+                .change(
+                        Optional.empty(),
+                        new Delivery(
+                                "master in a database",
+                                PostgresTable.ADDRESS + "user@localhost:5432/database",
+                                new Delivery.Table("master", Delivery.How.REPLACE, List.of())));
     }
 
     /** Chooses a prepared workbook and where the filled copy goes, and writes it. */
@@ -272,7 +278,7 @@ final class DeliverView extends VBox {
                                         .resolveSibling(
                                                 model.jobProperty().get().name() + " filled.xlsx"),
                                 "xlsx")
-                        .ifPresent(target -> model.addPrepared(workbook, target, this::write)));
+                        .ifPresent(target -> model.deliveries().addPrepared(workbook, target, this::write)));
     }
 
     /** What a delivery writes, in words that can be changed. */
@@ -309,9 +315,10 @@ final class DeliverView extends VBox {
             }
             try {
                 PostgresTable.check(address.getText().strip());
-                model.changeDelivery(
-                        Optional.of(delivery),
-                        new Delivery(delivery.name(), address.getText().strip(), table, delivery.accepted()));
+                model.deliveries()
+                        .change(
+                                Optional.of(delivery),
+                                new Delivery(delivery.name(), address.getText().strip(), table, delivery.accepted()));
             } catch (CuveeException refused) {
                 model.say(refused.finding().text(), true);
             }
@@ -339,7 +346,7 @@ final class DeliverView extends VBox {
     private void change(Delivery delivery, Delivery.Form form) {
         if (!form.equals(delivery.form())) {
             previews.remove(delivery);
-            model.changeDelivery(Optional.of(delivery), delivery.withForm(form));
+            model.deliveries().change(Optional.of(delivery), delivery.withForm(form));
         }
     }
 
@@ -404,7 +411,7 @@ final class DeliverView extends VBox {
     private void preview(Delivery delivery) {
         previews.put(delivery, "Looking …");
         show(model.jobProperty().get());
-        model.preview(delivery, said -> {
+        model.deliveries().preview(delivery, said -> {
             previews.put(delivery, said);
             show(model.jobProperty().get());
         });
@@ -430,13 +437,14 @@ final class DeliverView extends VBox {
         Runnable take = () -> {
             boolean names0 = COLUMN_NAMES.equals(item.getValue());
             String held = value.getValue() == null || value.getValue().isEmpty() ? names.get(0) : value.getValue();
-            model.changePrepared(
-                    delivery,
-                    new Delivery.Prepared(
-                            prepared.workbook(),
-                            Objects.requireNonNullElse(key.getValue(), prepared.key()),
-                            names0 ? "" : Objects.requireNonNullElse(item.getValue(), ""),
-                            names0 ? "" : held));
+            model.deliveries()
+                    .changePrepared(
+                            delivery,
+                            new Delivery.Prepared(
+                                    prepared.workbook(),
+                                    Objects.requireNonNullElse(key.getValue(), prepared.key()),
+                                    names0 ? "" : Objects.requireNonNullElse(item.getValue(), ""),
+                                    names0 ? "" : held));
         };
         List.of(key, item, value).forEach(each -> each.setOnAction(e -> take.run()));
         FlowPane words = new FlowPane(
@@ -580,7 +588,7 @@ final class DeliverView extends VBox {
     private VBox card(Delivery delivery, boolean first) {
         Path target = model.session().targetOf(delivery);
         Optional<Outcome> outcome = model.outcomeProperty().get();
-        List<Question> holding = model.holding(delivery);
+        List<Question> holding = model.deliveries().holding(delivery);
         Label state = isReady(delivery)
                 ? Pieces.label("ok ready", "mark", "agrees")
                 : Pieces.mark(
@@ -645,7 +653,7 @@ final class DeliverView extends VBox {
             Button accept = Pieces.button(
                     holding.size() == 1 ? "Accept it by name" : "Accept these by name",
                     "deliver-accept",
-                    () -> model.accept(delivery));
+                    () -> model.deliveries().accept(delivery));
             accept.setTooltip(new Tooltip("They stay open, and this delivery no longer waits for them"));
             hands.getChildren().addAll(settle, accept);
         }
@@ -658,7 +666,10 @@ final class DeliverView extends VBox {
                 .addAll(
                         write,
                         Pieces.space(),
-                        Pieces.go("Take out of the job", "deliver-drop", () -> model.removeDelivery(delivery)));
+                        Pieces.go(
+                                "Take out of the job",
+                                "deliver-drop",
+                                () -> model.deliveries().remove(delivery)));
         return hands;
     }
 

@@ -19,7 +19,7 @@ final class Handing {
             String ending,
             BiConsumer<Path, Existing> writing) {
         choosers.target(title, proposed, ending).ifPresent(target -> {
-            Optional<String> loss = model.lossOf(target);
+            Optional<String> loss = model.deliveries().lossOf(target);
             if (loss.isEmpty()) {
                 writing.accept(target, Existing.KEEP);
             } else if (choosers.replace(target, loss.get())) {

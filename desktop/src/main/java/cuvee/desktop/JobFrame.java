@@ -199,7 +199,7 @@ final class JobFrame extends BorderPane {
                 "Write the blank workbook to",
                 model.file().resolveSibling(model.jobProperty().get().name() + " form.xlsx"),
                 "xlsx",
-                model::writeBlank);
+                model.deliveries()::writeBlank);
     }
 
     /** Goes to a stage. */

@@ -361,6 +361,7 @@ public final class JobSession implements AutoCloseable {
         questions.addAll(TextFormQuestion.aboutQuotes(job, inOrder));
         questions.addAll(CopyQuestions.of(job, collected.sources()));
         findings.addAll(proposal.findings());
+        findings.addAll(ListedPlaces.offers(job, proposal.outside().keySet(), sources, jobFolder));
         if (proposal.plan().tables().isEmpty()) {
             findings.add(new Finding(
                     Severity.WARNING,
@@ -604,6 +605,14 @@ public final class JobSession implements AutoCloseable {
             }
         }
         return sheets;
+    }
+
+    /** Where a source lies; empty where it was not there at the last refresh. */
+    public Optional<Path> fileOf(String source) {
+        return listed.stream()
+                .filter(each -> each.path().equals(source))
+                .map(Source::file)
+                .findFirst();
     }
 
     /** Reads sheets as they were staged; whoever asks for one closes it. */

@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.collect.Source;
 import cuvee.decision.Choices;
 import cuvee.decision.Kinds;
 import cuvee.decision.SourceChoice.Listed;
@@ -10,6 +11,8 @@ import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.job.Place;
+import cuvee.layout.LaidColumn;
+import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.sheet.SheetFiles;
@@ -37,6 +40,11 @@ public final class ListedPlaces {
     static final String KIND = Kinds.PLACES_FROM;
     /** A column names folders where so many of its texts are some. */
     private static final double MOSTLY = 0.5;
+
+    /** A list has so many rows at most. */
+    private static final int LONGEST_LIST = 500;
+
+    private static final int FEWEST_LISTED = 2;
 
     private ListedPlaces() {}
 
@@ -190,6 +198,62 @@ public final class ListedPlaces {
         } catch (IOException unreachable) {
             return false;
         }
+    }
+
+    /** The kind of the findings about files of the batch that list folders. */
+    public static final String OFFER = "lists-folders";
+
+    /**
+     * Files of the batch that list folders which are there, of which no place is taken: each is offered as a list of places.
+     *
+     * @param outside the tables that are no part of the master
+     */
+    static List<Finding> offers(Job job, Collection<PlacedTable> outside, Map<String, Source> sources, Path jobFolder) {
+        List<Finding> offers = new ArrayList<>();
+        Set<String> seen = new HashSet<>();
+        for (PlacedTable table : outside) {
+            Source source = sources.get(table.source());
+            if (source == null || !seen.add(table.source()) || table.table().kept() > LONGEST_LIST) {
+                continue;
+            }
+            for (LaidColumn column : table.columns()) {
+                Set<String> texts = column.evidence().oddities().keySet();
+                long folders = texts.stream()
+                        .filter(text -> path(text, source.file(), jobFolder)
+                                .filter(path -> Files.isDirectory(path) && !isRoot(path, source.file()))
+                                .isPresent())
+                        .count();
+                String list = JobDraft.relative(jobFolder.toAbsolutePath().normalize(), source.file());
+                boolean taken = job.isSettled(KIND, list);
+                if (folders >= FEWEST_LISTED && folders >= texts.size() * MOSTLY && !taken) {
+                    offers.add(offer(
+                            source,
+                            list,
+                            column.header(),
+                            folders,
+                            table.table().kept()));
+                    break;
+                }
+            }
+        }
+        return offers;
+    }
+
+    /** A word such as "." names no folder that one would list. */
+    private static boolean isRoot(Path path, Path list) {
+        return list.toAbsolutePath().normalize().startsWith(path);
+    }
+
+    private static Finding offer(Source source, String list, String header, long folders, int rows) {
+        return new Finding(
+                Severity.REMARK,
+                OFFER,
+                Where.source(source.path()),
+                "It looks like a list of folders: " + Says.number(folders) + " of its " + Says.count(rows, "row")
+                        + " name one that is there under " + Says.quoted(header) + ".",
+                "Its rows are no part of the master, and no place is taken from it.",
+                "To have its folders looked at, take it as a list of places, here or with: cuvee decide JOB places-from "
+                        + Says.quoted(list) + " " + Says.quoted(header) + ".");
     }
 
     /**

@@ -96,4 +96,30 @@ class ListedPlacesTest extends BatchTest {
                 .isInstanceOf(CuveeException.class)
                 .hasMessageContaining("names folders");
     }
+
+    @Test
+    void aFileOfTheBatchThatListsFoldersIsOfferedAsAListOfPlaces() {
+        batch.job(batch.job().withPlaces(List.of(cuvee.job.Place.of("returns"))));
+        list("hollin;Hollin quay", "tarsk;Tarsk", "oska;Oska");
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings(ListedPlaces.OFFER)).singleElement().satisfies(finding -> {
+            assertThat(finding.text())
+                    .contains("ports.csv: It looks like a list of folders: 3 of its 3 rows")
+                    .contains("places-from “returns/ports.csv” “Folder”");
+            assertThat(SettledFinding.canSettle(finding)).isTrue();
+        });
+        take();
+        Batch.Made taken = batch.refresh();
+        assertThat(taken.findings(ListedPlaces.OFFER)).isEmpty();
+        assertThat(taken.outcome().sources())
+                .filteredOn(source -> source.path().equals("ports.csv"))
+                .allMatch(source -> source.state() == SourceReport.State.SET_ASIDE);
+    }
+
+    @Test
+    void namesThatAreNoFoldersAreNoList() {
+        batch.job(batch.job().withPlaces(List.of(cuvee.job.Place.of("returns"))));
+        list("north;Hollin quay", "south;Tarsk", "hollin;Oska");
+        assertThat(batch.refresh().findings(ListedPlaces.OFFER)).isEmpty();
+    }
 }

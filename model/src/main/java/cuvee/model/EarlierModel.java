@@ -56,7 +56,8 @@ public final class EarlierModel {
 
     /** Writes one to a file. */
     public void write(int number, Path target, TargetGuard.Existing existing) {
-        model.writeApart(target, made -> model.own().deliverEarlier(model.now(), number, target, existing));
+        model.deliveries()
+                .writeApart(target, made -> model.own().deliverEarlier(model.now(), number, target, existing));
     }
 
     private <T> void asked(int number, Function<EarlierMasters, T> asking, Consumer<T> told) {

@@ -8,6 +8,7 @@ import cuvee.decision.Kinds;
 import cuvee.decision.SourceChoice;
 import cuvee.decision.TableChoice;
 import cuvee.finding.CuveeException;
+import cuvee.finding.Finding;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.Place;
@@ -59,6 +60,13 @@ public final class FilesModel {
         } catch (CuveeException refused) {
             model.say(refused.finding().text(), true);
         }
+    }
+
+    /** The file that a finding offers as a list of places; empty for other findings. */
+    public Optional<Path> offeredList(Finding finding) {
+        return finding.kind().equals(ListedPlaces.OFFER)
+                ? model.session().fileOf(finding.where().source())
+                : Optional.empty();
     }
 
     /** Takes who is expected from a table that lists them, read again at each refresh; says why where it cannot. */

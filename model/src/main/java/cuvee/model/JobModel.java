@@ -2,14 +2,12 @@ package cuvee.model;
 
 import cuvee.decision.Choice;
 import cuvee.decision.SheetRule;
-import cuvee.deliver.TargetGuard;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.job.Decision;
-import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.job.JobFile;
@@ -25,7 +23,6 @@ import cuvee.refresh.SettledFinding;
 import cuvee.refresh.Workplace;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -68,6 +65,7 @@ public final class JobModel implements AutoCloseable {
     private Optional<Trial> trial = Optional.empty();
     private final RuleModel rules = new RuleModel(this);
     private final EarlierModel earlier = new EarlierModel(this);
+    private final DeliveryModel deliveries = new DeliveryModel(this);
     private final BoardModel board = new BoardModel(this);
     private final FilesModel files = new FilesModel(this);
     private final Watch watch;
@@ -233,6 +231,11 @@ public final class JobModel implements AutoCloseable {
         return board;
     }
 
+    /** The deliveries of the job. */
+    public DeliveryModel deliveries() {
+        return deliveries;
+    }
+
     /** The masters of earlier refreshes. */
     public EarlierModel earlier() {
         return earlier;
@@ -309,26 +312,26 @@ public final class JobModel implements AutoCloseable {
         Job asked = history.now();
         shown = asked;
         JobSession by = current;
-        work.set(Optional.of(Work.<Outcome>start(
-                reporting -> by.refresh(asked, mode, (stage, done, of) -> reporting.at(stage.words(), done, of)),
-                worker,
-                ui,
-                state -> refreshed(what, asked, state))));
+        begin(reporting -> look(by, asked, mode, reporting), state -> refreshed(what, asked, state));
+    }
+
+    /** Refreshes; of a trial nothing is kept. */
+    private Outcome look(JobSession by, Job asked, JobSession.Mode mode, Work.Reporting reporting) {
+        Outcome found = by.refresh(asked, mode, (stage, done, of) -> reporting.at(stage.words(), done, of));
+        if (by.equals(session)) {
+            session.conclude(found);
+        }
+        return found;
     }
 
     private void refreshed(String what, Job asked, Work.State<Outcome> state) {
-        work.set(Optional.empty());
         if (state instanceof Work.State.Done<Outcome> done) {
-            if (trial.isEmpty()) {
-                session.conclude(done.result());
-            }
             shown(asked, done.result());
         } else if (state instanceof Work.State.Failed<Outcome> failed) {
             tell(what, failed.why());
         } else {
             message.set(Message.news("Stopped. The master is what it was."));
         }
-        followDecisions();
     }
 
     /** Shows what came of a refresh. */
@@ -358,15 +361,12 @@ public final class JobModel implements AutoCloseable {
         }
         Job asked = history.now();
         shown = asked;
-        work.set(Optional.of(Work.<Map.Entry<JobSession, Outcome>>start(
+        begin(
                 reporting -> {
                     JobSession apart = session.trial();
                     boolean ready = false;
                     try {
-                        Outcome found = apart.refresh(
-                                asked,
-                                JobSession.Mode.CHANGED_ONLY,
-                                (stage, done, of) -> reporting.at(stage.words(), done, of));
+                        Outcome found = look(apart, asked, JobSession.Mode.CHANGED_ONLY, reporting);
                         ready = true;
                         return Map.entry(apart, found);
                     } finally {
@@ -375,13 +375,10 @@ public final class JobModel implements AutoCloseable {
                         }
                     }
                 },
-                worker,
-                ui,
-                state -> tried(asked, state))));
+                state -> tried(asked, state));
     }
 
     private void tried(Job asked, Work.State<Map.Entry<JobSession, Outcome>> state) {
-        work.set(Optional.empty());
         if (state instanceof Work.State.Done<Map.Entry<JobSession, Outcome>> done) {
             trial = Optional.of(new Trial(done.result().getKey(), history, outcome.get(), whatChanged.get()));
             current = done.result().getKey();
@@ -393,7 +390,6 @@ public final class JobModel implements AutoCloseable {
         } else {
             message.set(Message.news("Stopped. The master is what it was."));
         }
-        followDecisions();
     }
 
     /** Makes what was tried the master; what was decided meanwhile stays decided. */
@@ -404,19 +400,12 @@ public final class JobModel implements AutoCloseable {
         Trial kept = trial.get();
         Job asked = history.now();
         shown = asked;
-        work.set(Optional.of(Work.<Outcome>start(
-                reporting -> session.refresh(
-                        asked,
-                        JobSession.Mode.CHANGED_ONLY,
-                        (stage, done, of) -> reporting.at(stage.words(), done, of)),
-                worker,
-                ui,
-                state -> {
-                    if (state instanceof Work.State.Done<Outcome>) {
-                        end(kept);
-                    }
-                    refreshed("Keeping the trial", asked, state);
-                })));
+        begin(reporting -> look(session, asked, JobSession.Mode.CHANGED_ONLY, reporting), state -> {
+            if (state instanceof Work.State.Done<Outcome>) {
+                end(kept);
+            }
+            refreshed("Keeping the trial", asked, state);
+        });
     }
 
     /** Throws away what was tried, with what was decided meanwhile: all is as it was before. */
@@ -446,7 +435,7 @@ public final class JobModel implements AutoCloseable {
     }
 
     /** True where something would be kept or written of a trial, which is refused and said. */
-    private boolean refusedInTrial() {
+    boolean refusedInTrial() {
         if (trial.isPresent()) {
             message.set(Message.failure("This is a trial: keep it, or throw it away, first. Nothing was written."));
         }
@@ -474,6 +463,19 @@ public final class JobModel implements AutoCloseable {
         if (!history.now().withDeliveries(List.of()).equals(shown.withDeliveries(List.of()))) {
             refresh();
         }
+    }
+
+    /** Begins work of its own, whose end is told once it is over; the master follows what was decided meanwhile. */
+    <T> void begin(Work.Task<T> task, Consumer<Work.State<T>> ended) {
+        work.set(Optional.of(Work.<T>start(task, worker, ui, state -> {
+            work.set(Optional.empty());
+            ended.accept(state);
+            followDecisions();
+        })));
+    }
+
+    void tell(Message told) {
+        message.set(told);
     }
 
     /** Stops the work under way. */
@@ -615,207 +617,9 @@ public final class JobModel implements AutoCloseable {
         });
     }
 
-    /** Adds a delivery to a file. */
-    public void addDelivery(Path target) {
-        String relative = JobDraft.relative(file.toAbsolutePath().getParent(), target);
-        List<Delivery> deliveries = new ArrayList<>(history.now().deliveries());
-        deliveries.removeIf(delivery -> delivery.target().equals(relative));
-        deliveries.add(new Delivery(target.getFileName().toString(), relative));
-        step(history.now().withDeliveries(deliveries));
-    }
-
-    /** Adds a delivery of some form, or changes the one that it stands for. */
-    public void changeDelivery(Optional<Delivery> before, Delivery now) {
-        List<Delivery> deliveries = new ArrayList<>(history.now().deliveries());
-        int at = before.map(deliveries::indexOf).orElse(-1);
-        if (at < 0) {
-            deliveries.add(now);
-        } else {
-            deliveries.set(at, now);
-        }
-        step(history.now().withDeliveries(deliveries));
-    }
-
-    /** A delivery to a file as the job has it. */
-    public Delivery deliveryTo(Path target, Delivery.Form form) {
-        return new Delivery(
-                target.getFileName().toString(),
-                JobDraft.relative(file.toAbsolutePath().getParent(), target),
-                form);
-    }
-
     /** What has been done with the job, the first first. */
     public List<JobHistory.Entry> history() {
         return session.history().entries();
-    }
-
-    /** What a delivery would do; told on the interface thread. */
-    public void preview(Delivery delivery, Consumer<String> told) {
-        ask(made -> current.look(made, delivery), told);
-    }
-
-    /** How a delivery is called in a message: its file, or its table. */
-    private String named(Delivery delivery) {
-        return delivery.form() instanceof Delivery.Table table
-                ? table.table()
-                : String.valueOf(current.targetOf(delivery).getFileName());
-    }
-
-    /** Takes a delivery out of the job; its file is left alone. */
-    public void removeDelivery(Delivery delivery) {
-        step(history.now()
-                .withDeliveries(history.now().deliveries().stream()
-                        .filter(other -> !other.equals(delivery))
-                        .toList()));
-    }
-
-    /** The open questions that hold a delivery; none where it may be written. */
-    public List<Question> holding(Delivery delivery) {
-        return outcome.get().map(made -> delivery.heldBy(made.questions())).orElse(List.of());
-    }
-
-    /** Lets a delivery go past the questions that hold it now, each by name; they stay open. */
-    public void accept(Delivery delivery) {
-        List<String> ids = holding(delivery).stream().map(Question::id).toList();
-        changeDelivery(Optional.of(delivery), delivery.accepting(ids));
-    }
-
-    /** What of others would be lost if a delivery were written; empty where nothing would. */
-    public Optional<String> loss(Delivery delivery) {
-        return current.loss(history.now(), delivery);
-    }
-
-    /** Writes the master to a delivery's target, over nothing that Cuvee did not write. */
-    public void deliver(Delivery delivery) {
-        deliver(delivery, TargetGuard.Existing.KEEP);
-    }
-
-    /**
-     * Writes the master to a delivery's target, unless open questions hold it.
-     *
-     * @param existing what becomes of a file that is there already and that Cuvee did not write
-     */
-    public void deliver(Delivery delivery, TargetGuard.Existing existing) {
-        Optional<Outcome> made = outcome.get();
-        if (made.isEmpty() || work.get().isPresent() || refusedInTrial()) {
-            return;
-        }
-        String target = named(delivery);
-        List<Question> holding = holding(delivery);
-        if (made.get().failed() || !holding.isEmpty()) {
-            String why = made.get().failed()
-                    ? "the master is incomplete, see Check"
-                    : Says.count(holding.size(), "open question") + " could change a number. Settle "
-                            + (holding.size() == 1 ? "it" : "them") + ", or accept "
-                            + (holding.size() == 1 ? "it" : "them") + " by name on its card";
-            message.set(Message.failure(target + " was not written: " + why + "."));
-            return;
-        }
-        work.set(Optional.of(Work.<JobSession.Delivered>start(
-                reporting -> {
-                    reporting.at("writing " + target, 0, 0);
-                    return current.deliver(made.get(), delivery, existing);
-                },
-                worker,
-                ui,
-                state -> delivered(target, state))));
-    }
-
-    private void delivered(String target, Work.State<JobSession.Delivered> state) {
-        work.set(Optional.empty());
-        if (state instanceof Work.State.Done<JobSession.Delivered> done) {
-            message.set(new Message(
-                    "Written: " + target + ", " + done.result().said(),
-                    done.result().incomplete() ? Message.Kind.FAILURE : Message.Kind.DONE));
-        } else if (state instanceof Work.State.Failed<JobSession.Delivered> failed) {
-            tell("Writing", failed.why());
-        }
-        followDecisions();
-    }
-
-    /** What would be lost if a page were written to a file; empty where nothing would. */
-    public Optional<String> lossOf(Path target) {
-        return current.guard(history.now()).loss(target);
-    }
-
-    /** Writes the account of the master as a page, to be handed over with it. */
-    public void writeAccount(Path target, TargetGuard.Existing existing) {
-        writeApart(target, made -> current.writeAccount(made, target, existing));
-    }
-
-    /** Writes a page for whoever sent a source: what was wrong there, and what is asked of them. */
-    public void writeSenderPage(String source, Path target, TargetGuard.Existing existing) {
-        writeApart(target, made -> current.writeSenderPage(made, source, target, existing));
-    }
-
-    /** Writes a workbook for senders to fill in. */
-    public void writeBlank(Path target, TargetGuard.Existing existing) {
-        writeApart(target, made -> current.writeBlank(made, target, existing));
-    }
-
-    void writeApart(Path target, Consumer<Outcome> writing) {
-        Optional<Outcome> made = outcome.get();
-        if (made.isEmpty() || refusedInTrial()) {
-            return;
-        }
-        apart(
-                () -> {
-                    try {
-                        writing.accept(made.get());
-                        return Optional.<CuveeException>empty();
-                    } catch (CuveeException failed) {
-                        return Optional.of(failed);
-                    }
-                },
-                failed -> failed.ifPresentOrElse(
-                        why -> tell("Writing", why),
-                        () -> message.set(new Message("Written: " + target.getFileName() + ".", Message.Kind.DONE))));
-    }
-
-    /**
-     * Adds a delivery that fills a copy of a prepared workbook, by the columns whose values stand in it.
-     *
-     * @param added told on the interface thread once it is there
-     */
-    public void addPrepared(Path workbook, Path target, Consumer<Delivery> added) {
-        Optional<Outcome> made = outcome.get();
-        if (made.isEmpty()) {
-            return;
-        }
-        Path folder = file.toAbsolutePath().getParent();
-        worker.execute(() -> {
-            try {
-                Optional<Delivery.Prepared> guessed = current.prepared(made.get(), workbook)
-                        .map(prepared -> prepared.withWorkbook(JobDraft.relative(folder, workbook)));
-                ui.execute(() -> guessed.ifPresentOrElse(
-                        prepared -> {
-                            Delivery delivery = new Delivery(
-                                    target.getFileName().toString(), JobDraft.relative(folder, target), prepared);
-                            putDelivery(delivery);
-                            added.accept(delivery);
-                        },
-                        () -> message.set(Message.failure("Nothing of the master stands in " + workbook.getFileName()
-                                + ": no column's values down one column and across one row. Nothing was changed."))));
-            } catch (CuveeException failed) {
-                ui.execute(() -> tell("Reading the workbook", failed));
-            }
-        });
-    }
-
-    /** Changes by which columns a delivery fills its prepared workbook. */
-    public void changePrepared(Delivery delivery, Delivery.Prepared prepared) {
-        changeDelivery(Optional.of(delivery), delivery.withForm(prepared));
-    }
-
-    private void putDelivery(Delivery delivery) {
-        List<Delivery> deliveries = new ArrayList<>(history.now().deliveries());
-        int at = deliveries.stream().map(Delivery::target).toList().indexOf(delivery.target());
-        if (at < 0) {
-            deliveries.add(delivery);
-        } else {
-            deliveries.set(at, delivery);
-        }
-        step(history.now().withDeliveries(deliveries));
     }
 
     public void undo() {
@@ -839,7 +643,7 @@ public final class JobModel implements AutoCloseable {
         refresh();
     }
 
-    private void step(Job next) {
+    void step(Job next) {
         step(next, Acts.between(history.now(), next));
     }
 

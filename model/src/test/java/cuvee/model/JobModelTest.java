@@ -63,9 +63,9 @@ class JobModelTest extends OpenJob {
         assertThat(model.outcomeProperty().get().orElseThrow().rows()).isEqualTo(3);
         assertThat(model.outcomeProperty().get().orElseThrow().changed().nothing())
                 .isTrue();
-        model.addDelivery(folder.resolve("jobs/out.csv"));
+        model.deliveries().add(folder.resolve("jobs/out.csv"));
         assertThat(model.jobProperty().get().deliveries().get(0).target()).isEqualTo("out.csv");
-        model.deliver(model.jobProperty().get().deliveries().get(0));
+        model.deliveries().write(model.jobProperty().get().deliveries().get(0));
         idle();
         assertThat(folder.resolve("jobs/out.csv")).isNotEmptyFile();
         model.undo();
@@ -83,8 +83,8 @@ class JobModelTest extends OpenJob {
         model.cancel();
         idle();
         assertThat(columns()).contains("Heads");
-        model.accept(new Delivery("out.csv", "out.csv"));
-        model.deliver(model.jobProperty().get().deliveries().get(0));
+        model.deliveries().accept(new Delivery("out.csv", "out.csv"));
+        model.deliveries().write(model.jobProperty().get().deliveries().get(0));
         model.undo();
         model.undo();
         idle();
@@ -96,18 +96,18 @@ class JobModelTest extends OpenJob {
         model.settle(refreshed().questions().get(0), "Heads");
         idle();
         Files.writeString(folder.resolve("out.csv"), "somebody's");
-        model.addDelivery(folder.resolve("out.csv"));
+        model.deliveries().add(folder.resolve("out.csv"));
         Delivery delivery = model.jobProperty().get().deliveries().get(0);
-        assertThat(model.loss(delivery).orElseThrow())
+        assertThat(model.deliveries().loss(delivery).orElseThrow())
                 .isEqualTo("a file of that name is there already, and Cuvee did not write it (10 bytes)");
-        model.deliver(delivery);
+        model.deliveries().write(delivery);
         idle();
         assertThat(model.messageProperty().get().kind()).isEqualTo(JobModel.Message.Kind.FAILURE);
         assertThat(folder.resolve("out.csv")).hasContent("somebody's");
-        model.deliver(delivery, Existing.REPLACE);
+        model.deliveries().write(delivery, Existing.REPLACE);
         idle();
         assertThat(Files.readString(folder.resolve("out.csv"))).startsWith("Date");
-        assertThat(model.loss(delivery)).isEmpty();
+        assertThat(model.deliveries().loss(delivery)).isEmpty();
     }
 
     @Test
@@ -147,20 +147,22 @@ class JobModelTest extends OpenJob {
     @Test
     void aDeliveryIsKeptInTheJobAndWritten() throws Exception {
         refreshed();
-        model.addDelivery(folder.resolve("out.csv"));
-        model.deliver(model.jobProperty().get().deliveries().get(0));
+        model.deliveries().add(folder.resolve("out.csv"));
+        model.deliveries().write(model.jobProperty().get().deliveries().get(0));
         assertThat(model.messageProperty().get().text())
                 .isEqualTo(
                         "out.csv was not written: 1 open question could change a number. Settle it, or accept it by name"
                                 + " on its card.");
         assertThat(folder.resolve("out.csv")).doesNotExist();
-        model.accept(model.jobProperty().get().deliveries().get(0));
-        assertThat(model.holding(model.jobProperty().get().deliveries().get(0))).isEmpty();
-        model.deliver(model.jobProperty().get().deliveries().get(0));
+        model.deliveries().accept(model.jobProperty().get().deliveries().get(0));
+        assertThat(model.deliveries()
+                        .holding(model.jobProperty().get().deliveries().get(0)))
+                .isEmpty();
+        model.deliveries().write(model.jobProperty().get().deliveries().get(0));
         idle();
         assertThat(folder.resolve("out.csv")).isNotEmptyFile();
         assertThat(model.messageProperty().get().text()).startsWith("Written: out.csv, 3 rows");
-        model.removeDelivery(model.jobProperty().get().deliveries().get(0));
+        model.deliveries().remove(model.jobProperty().get().deliveries().get(0));
         assertThat(model.jobProperty().get().deliveries()).isEmpty();
         model.undo();
         assertThat(model.jobProperty().get().deliveries()).hasSize(1);
@@ -716,8 +718,8 @@ class JobModelTest extends OpenJob {
         model.save();
         assertThat(model.messageProperty().get().text()).startsWith("This is a trial");
         assertThat(model.hasFile()).isFalse();
-        model.addDelivery(folder.resolve("out.csv"));
-        model.deliver(model.jobProperty().get().deliveries().get(0));
+        model.deliveries().add(folder.resolve("out.csv"));
+        model.deliveries().write(model.jobProperty().get().deliveries().get(0));
         idle();
         assertThat(folder.resolve("out.csv")).doesNotExist();
         model.throwTrialAway();
