@@ -62,12 +62,14 @@ final class Scales {
             }
         });
         if (money && saying.isEmpty()) {
+            double sum = others.values().stream()
+                    .mapToDouble(column -> Math.abs(column.sum()))
+                    .sum();
+            long count = others.values().stream().mapToLong(Scales::numbers).sum();
             others.forEach((table, column) -> {
-                double rest = mean(others.entrySet().stream()
-                        .filter(other -> !other.getKey().equals(table))
-                        .map(Map.Entry::getValue)
-                        .toList());
-                double times = rest / mean(List.of(column));
+                long rest = count - numbers(column);
+                double usualOfRest = rest == 0 ? 0 : (sum - Math.abs(column.sum())) / rest;
+                double times = usualOfRest / mean(List.of(column));
                 if (numbers(column) >= ENOUGH && times >= CLOSE_LEAST && times <= CLOSE_MOST) {
                     found.put(table, Speaks.NUMBERS_ONLY);
                 }

@@ -83,6 +83,9 @@ final class WrittenAs {
     private static final int NEIGHBOURING_DAYS = 31;
 
     private final Job job;
+    /** False where the analyst has said nothing of what numbers stand for. */
+    private final boolean somethingSaid;
+
     private final Map<PlacedTable, LaidColumn[]> feeds;
     private final Ranges ranges;
     private final Planner.Homes homes;
@@ -118,6 +121,8 @@ final class WrittenAs {
             List<Question> questions,
             List<Finding> findings) {
         this.job = job;
+        this.somethingSaid =
+                job.settled().stream().anyMatch(decision -> decision.kind().equals(KIND));
         this.feeds = feeds;
         this.ranges = ranges;
         this.homes = homes;
@@ -149,6 +154,9 @@ final class WrittenAs {
 
     /** What the analyst says of a column in a table: the nearest scope holds. */
     private Optional<Meaning> said(String name, PlacedTable table) {
+        if (!somethingSaid) {
+            return Optional.empty();
+        }
         return Stream.concat(
                         scopes.apply(table).stream().map(scope -> new ColumnChoice.Scoped(name, scope).words()),
                         Stream.of(name))

@@ -1,12 +1,15 @@
 package cuvee.value;
 
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Pattern;
 
 /** The units that stand behind or below the names of columns: currencies, measures, and what a value is a number of. */
 public final class Units {
+    private static final Map<String, Optional<String>> BY_HEADER = new ConcurrentHashMap<>();
     private static final Set<String> KNOWN = Set.of(
             "eur",
             "usd",
@@ -72,7 +75,7 @@ public final class Units {
 
     /** The code of the currency that a header names as its unit: that of {@code Fare (EUR)} is EUR. */
     public static Optional<String> currency(String header) {
-        return Currencies.ofUnit(LooseText.unit(header));
+        return BY_HEADER.computeIfAbsent(header, named -> Currencies.ofUnit(LooseText.unit(named)));
     }
 
     /** The code of the currency with a mark such as {@code €} or {@code EUR}. */
