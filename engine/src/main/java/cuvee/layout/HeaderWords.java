@@ -63,6 +63,10 @@ public final class HeaderWords {
     /** A date said in one word with what happens on it, as in {@code dateread}. */
     private static final Pattern WITH_DATE = Pattern.compile("(date)(\\p{L}{3,})|(\\p{L}{4,})(date)");
 
+    /** What a rate is for: any word behind "per", a unit of time or measure behind a slash. */
+    private static final Pattern PER = Pattern.compile("(?i)\\b(?:per|pro|par)\\s+(\\p{L}+)|\\p{L}\\s*/\\s*"
+            + "(day|tag|jour|hour|hr|h|week|month|year|km|mile|kg|t|tonne|litre|kwh|unit|piece|pc|person|night)\\b");
+
     /** Sets of which two headers may each say another word; what is said so is never the same thing. */
     private static final List<Set<String>> STRICT_OPPOSITES = opposites("opposites.txt");
     /** The same with milder differences, which the values may outweigh. */
@@ -114,7 +118,7 @@ public final class HeaderWords {
         }
         List<String> left = words(a);
         List<String> right = words(b);
-        if (left.isEmpty() || right.isEmpty() || opposed(left, right)) {
+        if (left.isEmpty() || right.isEmpty() || opposed(a, b)) {
             return 0;
         }
         if (initials(left, right) || initials(right, left)) {
@@ -262,7 +266,7 @@ public final class HeaderWords {
         }
         List<String> left = words(a);
         List<String> right = words(b);
-        boolean opposed = strictlyOpposed(left, right);
+        boolean opposed = strictlyOpposed(left, right) || isMeasureOf(a, b) || isMeasureOf(b, a);
         if (left.isEmpty() || right.isEmpty()) {
             return new Compared(false, 0, false, false, true, false, false, false, units, opposed);
         }
@@ -463,7 +467,19 @@ public final class HeaderWords {
 
     /** True where two headers speak of different things of one sort, such as origin and destination. */
     public static boolean opposed(String a, String b) {
-        return opposed(words(a), words(b));
+        return opposed(words(a), words(b)) || isMeasureOf(a, b) || isMeasureOf(b, a);
+    }
+
+    /** True where one header says nothing but what another is a rate for: days are no price per day. */
+    private static boolean isMeasureOf(String rate, String measure) {
+        Set<String> measures = new java.util.HashSet<>();
+        Matcher per = PER.matcher(rate);
+        while (per.find()) {
+            words(Objects.requireNonNullElse(per.group(1), per.group(2))).forEach(word -> measures.add(meaning(word)));
+        }
+        return !measures.isEmpty()
+                && !words(measure).isEmpty()
+                && words(measure).stream().allMatch(word -> measures.contains(meaning(word)));
     }
 
     private static Set<String> meant(List<String> words, Set<String> among) {
@@ -550,7 +566,7 @@ public final class HeaderWords {
         List<String> fewer = left.size() <= right.size() ? left : right;
         List<String> more = left.size() <= right.size() ? right : left;
         return !fewer.isEmpty()
-                && !opposed(left, right)
+                && !opposed(a, b)
                 && fewer.stream().allMatch(word -> more.stream().anyMatch(other -> word(word, other) >= 0.7));
     }
 

@@ -47,6 +47,12 @@ class HeaderWordsTest {
         "Catch weight, Catch price",
         "Adulttakings, Child takings",
         "Halfpriceincome, Full price income",
+        "Days, Tariff/day",
+        "Day, Rate per day",
+        "Litres, Price per litre",
+        "Fuel litres, Fuel tonnes",
+        "Trays delivered, Trays back",
+        "Distance km, Load kg",
     })
     void oppositesAreNeverAlike(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isZero();
