@@ -34,6 +34,9 @@ import java.util.regex.Pattern;
  * their columns at once. What is sure is assumed, what is likely is assumed and asked about, the rest stays apart.
  */
 final class LiningUp {
+    /** Words of their own, as in {@code Trays back} beside {@code Traysback}. */
+    private static final Pattern APART = Pattern.compile("\\p{L}[\\s_.-]+\\p{L}");
+
     private static final Pattern COLON = Pattern.compile("\\s*[:：]+$");
     private static final String KIND = LineUp.KIND;
     /** Words so alike are the same. */
@@ -763,7 +766,7 @@ final class LiningUp {
 
     // ---- names and order ----
 
-    /** The spelling that most tables use; among equals the first. */
+    /** The spelling that most tables use, one in words of their own counting double; among equals the first. */
     private static Map<String, String> clearestSpellings(List<Layout> layouts) {
         Map<String, Map<String, Integer>> counts = new LinkedHashMap<>();
         for (Layout layout : layouts) {
@@ -778,7 +781,8 @@ final class LiningUp {
         counts.forEach((key, spellings) -> clearest.put(
                 key,
                 withoutColon(spellings.entrySet().stream()
-                        .max(Map.Entry.comparingByValue())
+                        .max(Comparator.comparingInt(
+                                each -> APART.matcher(each.getKey()).find() ? each.getValue() * 2 : each.getValue()))
                         .orElseThrow()
                         .getKey())));
         return clearest;

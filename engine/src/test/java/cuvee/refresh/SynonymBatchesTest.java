@@ -151,6 +151,14 @@ class SynonymBatchesTest {
     }
 
     @Test
+    void ofSpellingsInOneWordAndInSeveralTheClearOneNamesTheColumn() {
+        Batch batch = new Batch(folder);
+        batch.csv("a.csv", "Shop,Traysdelivered,Traysback", "Quay,24,3", "Mole,31,4", "Hill,12,1");
+        batch.csv("b.csv", "Shop,Trays delivered,Trays back", "Quay,22,2", "Mole,35,5", "Hill,17,0");
+        assertThat(batch.refresh().columns()).containsExactly("Shop", "Trays delivered", "Trays back");
+    }
+
+    @Test
     void columnsThatAreEasilyConfusedAreNeverUnitedUnasked() {
         Batch batch = new Batch(folder);
         batch.csv("a.csv", "Item,Opening stock,Receipts,Closing stock", "Rope,5,2,7", "Buoy,6,2,8");
