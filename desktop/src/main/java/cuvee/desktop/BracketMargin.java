@@ -54,7 +54,7 @@ final class BracketMargin {
             GraphicsContext g, GridModel shown, Palette colours, long row, boolean top, double y, String word) {
         boolean begins = !word.equals(word(shown, row - 1));
         boolean ends = !word.equals(word(shown, row + 1));
-        boolean chief = word.equals("records") || word.equals("header");
+        boolean chief = word.equals("records") || word.equals("fields") || word.equals("header");
         g.setStroke(chief ? colours.wine() : colours.edge());
         g.setLineWidth(2);
         double from = begins ? y + 4 : y;

@@ -1,5 +1,6 @@
 package cuvee.desktop;
 
+import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
 import cuvee.detect.TableColumn;
 import cuvee.finding.Question;
@@ -59,6 +60,7 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
     private final Button takeForLayout = new Button("Take it for its layout");
     private final Button leave = new Button("Leave it");
     private final Button inOrOut = Pieces.button("Leave the sheet out", "read-in-or-out", this::switchSheet);
+    private final Button asTable = new Button("Read it as a table");
     private final Button asFound = new Button("Read it as found");
     private final VBox choice = new VBox(6);
     private final VBox shape = new VBox(2);
@@ -217,8 +219,12 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
                         rowButton("Total", "T", () -> rowsAre(Optional.of(RowClass.TOTAL))),
                         rowButton("Note", "N", () -> rowsAre(Optional.of(RowClass.NOTE))),
                         rowButton("Last row", "L", this::endHere),
+                        asTable,
                         turn,
                         asFound);
+        asTable.setId("read-as-table");
+        asTable.setTooltip(new Tooltip("It is no form with one record, but a table"));
+        asTable.setOnAction(e -> propose(current().map(ReadingEdit::asTable)));
         asFound.setId("read-as-found");
         asFound.getStyleClass().add("plain");
         asFound.setTooltip(new Tooltip("Forget what was put by hand for this sheet"));
@@ -423,14 +429,35 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
         return aside
                 + sheet.tables().stream()
                         .map(PlacedTable::table)
-                        .map(table -> table.reason() + " " + Says.count(table.kept(), "row") + " kept"
-                                + (table.setAside().isEmpty() ? "" : "; set aside: " + Grids.aside(table)) + ".")
+                        .map(ReadView::kept)
                         .collect(Collectors.joining(" "));
+    }
+
+    private static String kept(FoundTable table) {
+        String reason = table.reason() + (table.reason().endsWith(".") ? " " : ". ");
+        String kept = table.isForm()
+                ? Says.count(table.columns().size(), "field") + " kept as 1 row"
+                : Says.count(table.kept(), "row") + " kept";
+        String aside = Grids.aside(table);
+        return Character.toUpperCase(reason.charAt(0)) + reason.substring(1) + kept
+                + (aside.isEmpty() ? "" : "; set aside: " + aside) + ".";
     }
 
     // ---- what is changed ----
 
     private void tellSelection() {
+        boolean form = current().stream()
+                .flatMap(each -> each.tables().stream())
+                .anyMatch(table -> table.table().isForm());
+        rows.getChildren().stream()
+                .filter(button -> String.valueOf(button.getId()).matches("read-(header|record|total|note|last-row)"))
+                .forEach(button -> Pieces.show(button, !form));
+        Pieces.show(asTable, form);
+        if (form) {
+            selection.setText("A form: one record, each label with its value beside it.");
+            Pieces.show(turn, false);
+            return;
+        }
         long[] selected = sheet.selectedRows();
         selection.setText(
                 selected[0] == selected[1]

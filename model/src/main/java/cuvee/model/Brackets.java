@@ -4,21 +4,33 @@ import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** What each row of a sheet is, in a word, for the margin beside it. */
 final class Brackets {
     static final String RECORDS = "records";
+    /** The rows of a form: labels, and the values of its one record beside them. */
+    static final String FIELDS = "fields";
+
     private final int[] firsts;
     private final int[] lasts;
     private final Map<Integer, RowClass> aside = new HashMap<>();
+    /** The columns of the values in the rows of forms, by row. */
+    private final Map<Integer, Set<Integer>> fields = new HashMap<>();
 
     Brackets(List<FoundTable> tables) {
         List<FoundTable.Run> runs = new ArrayList<>();
         tables.forEach(table -> {
             runs.addAll(table.runs());
             table.aside().forEach(row -> aside.put(row.row(), row.rowClass()));
+            if (table.isForm()) {
+                table.columns()
+                        .forEach(column -> fields.computeIfAbsent(column.row(), row -> new HashSet<>())
+                                .add(column.index()));
+            }
         });
         runs.sort(java.util.Comparator.comparingInt(FoundTable.Run::first));
         firsts = runs.stream().mapToInt(FoundTable.Run::first).toArray();
@@ -44,6 +56,9 @@ final class Brackets {
 
     /** The word for a row; empty where nothing stands there. */
     String word(int row) {
+        if (fields.containsKey(row)) {
+            return FIELDS;
+        }
         RowClass what = aside.get(row);
         if (what != null) {
             return what.word();
@@ -51,5 +66,10 @@ final class Brackets {
         int at = java.util.Arrays.binarySearch(firsts, row);
         int run = at >= 0 ? at : -at - 2;
         return run >= 0 && row <= lasts[run] ? RECORDS : "";
+    }
+
+    /** True for a cell of a form that holds a value, not a label. */
+    boolean isValue(int row, int column) {
+        return fields.getOrDefault(row, Set.of()).contains(column);
     }
 }

@@ -135,6 +135,8 @@ public final class Grids {
     /** The rows of a table that are no records, counted by what they are. */
     public static String aside(FoundTable table) {
         return table.setAside().entrySet().stream()
+                // The rows of a form hold its one record.
+                .filter(entry -> entry.getKey() != RowClass.FIELD)
                 .map(entry -> Says.count(entry.getValue(), noun(entry.getKey())))
                 .collect(Collectors.joining(", "));
     }

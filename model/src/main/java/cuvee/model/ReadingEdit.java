@@ -52,6 +52,11 @@ public record ReadingEdit(Reading reading, Optional<Reading> forLayout) {
         return Optional.of(new ReadingEdit(reading, shifted));
     }
 
+    /** A sheet that was taken for a form is read as a table. */
+    public static ReadingEdit asTable(ReadSheet sheet) {
+        return new ReadingEdit(sheet.reading().withoutForm(), Optional.of(Reading.DEFAULT.withoutForm()));
+    }
+
     /** Everything below a row is outside of the table. */
     public static ReadingEdit endsAt(ReadSheet sheet, int lastRow) {
         return new ReadingEdit(sheet.reading().withLastRow(lastRow), Optional.empty());

@@ -189,6 +189,7 @@ public final class SheetGrid implements GridModel, AutoCloseable {
         return switch (brackets.word(sheetRow(row))) {
             case "header", "repeat" -> Tone.HEADER;
             case Brackets.RECORDS -> Tone.PLAIN;
+            case Brackets.FIELDS -> brackets.isValue(sheetRow(row), column) ? Tone.PLAIN : Tone.HEADER;
             default -> Tone.QUIET;
         };
     }

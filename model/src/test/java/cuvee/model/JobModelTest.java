@@ -7,6 +7,7 @@ import cuvee.finding.Question;
 import cuvee.job.Delivery;
 import cuvee.master.MasterReader;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.ReadSheet;
 import cuvee.refresh.Verdict;
 import cuvee.value.Type;
 import java.nio.file.Files;
@@ -786,5 +787,37 @@ class JobModelTest extends OpenJob {
         model.undo();
         idle();
         assertThat(columns()).contains("Heads");
+    }
+
+    @Test
+    void aFormIsShownAsItsLabelsAndTheValuesOfItsRecord() throws Exception {
+        model.close();
+        assertThat(model.awaitClosed(20_000)).isTrue();
+        for (int day = 1; day <= 4; day++) {
+            write(
+                    "forms/2026-03-0" + day + ".csv",
+                    "Daily report,,\n,,\nPort,,"
+                            + List.of("Hollin", "Tarsk", "Oska", "Marsay").get(day - 1)
+                            + "\nSailing date,,2026-03-0" + day + "\nTrip,," + (103 + day)
+                            + "\n,,\nFigures,,\nPassengers,,"
+                            + (20 + day) + "\nFares taken,," + (40 + day) + ".25\nRemarks,,calm\n");
+        }
+        model = JobModel.draft(workplace, ui::add, List.of(folder.resolve("forms")));
+        Outcome outcome = refreshed();
+        assertThat(outcome.rows()).isEqualTo(4);
+        ReadSheet first = outcome.sheets().get(0);
+        try (SheetGrid grid = new SheetGrid(model.session(), first, ui::add)) {
+            assertThat(grid.bracket(2)).contains("fields");
+            assertThat(grid.bracket(9)).contains("fields");
+            assertThat(grid.bracket(0)).contains("title");
+            assertThat(grid.tone(2, 0)).isEqualTo(GridModel.Tone.HEADER);
+            assertThat(grid.tone(2, 2)).isEqualTo(GridModel.Tone.PLAIN);
+        }
+        assertThat(Grids.aside(first.tables().get(0).table())).doesNotContain("field");
+        ReadingEdit edit = ReadingEdit.asTable(first);
+        model.decideReading(first.subject(), edit.reading());
+        idle();
+        assertThat(model.outcomeProperty().get().orElseThrow().sheets().get(0).tables())
+                .noneMatch(table -> table.table().isForm());
     }
 }
