@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.finding.CuveeException;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.layout.Origin;
@@ -48,6 +49,29 @@ final class Conservation {
             }
         }
         return this;
+    }
+
+    /** The count that must close: each table's records are in the master, each once. */
+    static void closeTally(MasterPlan plan, Map<Integer, Long> rowsInMaster, Map<Integer, Store.Part> parts) {
+        Map<Integer, Long> expected = new HashMap<>();
+        for (MasterPlan.Table table : plan.tables()) {
+            expected.merge(table.id(), (long) table.kept(), Long::sum);
+        }
+        for (MasterPlan.Table table : plan.tables()) {
+            Store.Part part = parts.get(table.id());
+            long blanks = part == null ? 0 : part.blanks();
+            long kept = expected.getOrDefault(table.id(), 0L) * Math.max(1, table.turned()) - blanks;
+            long there = rowsInMaster.getOrDefault(table.id(), 0L);
+            if (kept != there) {
+                throw CuveeException.failure(
+                        "tally",
+                        Where.sheet(table.source(), table.sheet()),
+                        "The tally does not close: " + Says.count(kept, "record") + " read, " + Says.count(there, "row")
+                                + " in the master.",
+                        "Nothing was delivered.",
+                        "Refresh with --full; if it happens again it is a fault in Cuvee.");
+            }
+        }
     }
 
     /** What was found to be said. */

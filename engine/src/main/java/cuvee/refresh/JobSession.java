@@ -36,7 +36,6 @@ import cuvee.master.SheetReader;
 import cuvee.master.SourceCells;
 import cuvee.master.Store;
 import cuvee.master.ValueList;
-import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.summary.Summary;
 import cuvee.summary.SummaryTable;
@@ -79,7 +78,6 @@ public final class JobSession implements AutoCloseable {
     public static final String TEXT_FORM = Gathering.TEXT_FORM;
 
     /** Why the tables of a hidden sheet are not in the master, unless the analyst takes the sheet in. */
-    static final String HIDDEN_SHEET = "the sheet is hidden";
 
     /** What a source is called where its path alone does not tell it from another; the subject is its place and path. */
     static final String SOURCE_NAME = Kinds.SOURCE_NAME;
@@ -317,7 +315,7 @@ public final class JobSession implements AutoCloseable {
         collected.sources().forEach(source -> sources.put(source.path(), source));
         List<PlacedTable> placed = placed(inOrder);
         SheetRules rules = SheetRules.of(job, collected.sources());
-        Map<PlacedTable, String> ruledOut = ruledOut(job, rules, inOrder, findings);
+        Map<PlacedTable, String> ruledOut = rules.ruledOut(inOrder, findings);
         Map<PlacedTable, String> masters = own.amongTables(placed, store);
         ruledOut.putAll(masters);
         questions.addAll(OwnMasters.questions(job, facts, masters));
@@ -371,7 +369,7 @@ public final class JobSession implements AutoCloseable {
                     "The master is empty.",
                     "Look at the reasons given for each file."));
         }
-        List<ReadSheet> sheets = sheets(inOrder, rules, proposal.outside());
+        List<ReadSheet> sheets = ReadSheet.of(inOrder, rules, proposal.outside());
         findings.addAll(ReadingDecisions.notFollowed(job, sheets));
         long rows;
         List<MasterReader.Total> totals;
@@ -382,7 +380,7 @@ public final class JobSession implements AutoCloseable {
         MasterPlan planned = proposal.plan();
         Optional<Shaped> shaped = store.shape(proposal.plan());
         try (MasterReader reader = store.reader(proposal.plan())) {
-            closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
+            Conservation.closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
             rows = reader.rows();
             totals = reader.totals();
             Conservation conserved = new Conservation(store, proposal.plan(), reader).check();
@@ -403,7 +401,7 @@ public final class JobSession implements AutoCloseable {
             proposal = proposal.withJob(
                     closed.recorded(proposal.job(), proposal, reader, facts).withPlaces(given.places()));
         }
-        keepRows(new ClosedPeriods(proposal.job()), job, keptSources, facts, gone, findings);
+        keptSources.keep(new ClosedPeriods(proposal.job()), job, facts, gone, findings);
         findings.addAll(new MasterFindings(store, proposal).all(codes, shaped));
         findings.addAll(
                 Summaries.findings(proposal.job(), shaped.map(Shaped::plan).orElse(proposal.plan())));
@@ -577,36 +575,6 @@ public final class JobSession implements AutoCloseable {
         return job.decision(FILE, path).map(decision -> decision.answer().equals(Doubles.TAKE));
     }
 
-    private static List<ReadSheet> sheets(
-            List<SourceFacts> sources, SheetRules rules, Map<PlacedTable, String> outside) {
-        List<ReadSheet> sheets = new ArrayList<>();
-        for (SourceFacts source : sources) {
-            for (SourceFacts.SheetFacts sheet : source.sheets()) {
-                List<PlacedTable> tables = sheet.placed(source.path());
-                String reason = "";
-                if (tables.isEmpty()) {
-                    reason = "it holds no table";
-                } else if (tables.stream().allMatch(outside::containsKey)) {
-                    reason = outside.getOrDefault(tables.get(0), "");
-                }
-                sheets.add(new ReadSheet(
-                        source.path(),
-                        rules.place(source.path()),
-                        sheet.name(),
-                        sheet.form(),
-                        sheet.staged(),
-                        sheet.lastRow(),
-                        sheet.columns(),
-                        tables,
-                        sheet.signatures(),
-                        sheet.clues().named(),
-                        sheet.hidden(),
-                        reason));
-            }
-        }
-        return sheets;
-    }
-
     /** Where a source lies; empty where it was not there at the last refresh. */
     public Optional<Path> fileOf(String source) {
         return listed.stream()
@@ -670,34 +638,6 @@ public final class JobSession implements AutoCloseable {
                 : targetOf(delivery).toString();
     }
 
-    /** The tables of sheets that the analyst's rules do not take, or that are hidden, with the reason. */
-    private static Map<PlacedTable, String> ruledOut(
-            Job job, SheetRules rules, List<SourceFacts> sources, List<Finding> findings) {
-        Map<PlacedTable, String> out = new HashMap<>();
-        for (SourceFacts source : sources) {
-            if (source.readable() || source.isKept()) {
-                List<ReadSheet> sheets = sheets(List.of(source), rules, Map.of());
-                out.putAll(rules.leftOut(sheets, findings));
-                sheets.stream()
-                        .filter(ReadSheet::hidden)
-                        .forEach(sheet -> sheet.tables().forEach(table -> {
-                            if (takesSheet(job, sheet)) {
-                                out.remove(table);
-                            } else {
-                                out.put(table, HIDDEN_SHEET);
-                            }
-                        }));
-            }
-        }
-        return out;
-    }
-
-    private static boolean takesSheet(Job job, ReadSheet sheet) {
-        return job.decision(SHEET, sheet.subject())
-                .filter(decision -> decision.answer().equals(Doubles.TAKE))
-                .isPresent();
-    }
-
     private static Home home(PlacedTable table, Map<String, Source> sources) {
         Optional<Source> source = Optional.ofNullable(sources.get(table.source()));
         return new Home(
@@ -746,36 +686,6 @@ public final class JobSession implements AutoCloseable {
                         sheet.placed(source.path()).forEach(table -> tables.add(table.id()));
                     }));
             store.keepOnly(sheets, tables);
-        }
-    }
-
-    /** Rows of sources that are gone or cannot be read are kept in the job's state, which outlives the cache. */
-    private static void keepRows(
-            ClosedPeriods closed,
-            Job job,
-            KeptSources keptSources,
-            Map<String, SourceFacts> facts,
-            Map<String, SourceFacts> gone,
-            List<Finding> findings) {
-        List<SourceFacts> kept = new ArrayList<>(gone.values());
-        facts.values().stream()
-                .filter(found -> found.isKept() || closed.has(found.path()) && found.hasTables())
-                .forEach(kept::add);
-        try {
-            // Rows that were taken out stay where they are, for the analyst may think again.
-            keptSources.keepOnly(
-                    kept,
-                    path -> GoneSources.removed(job, path)
-                            && (!facts.containsKey(path) || !facts.get(path).readable()));
-        } catch (IOException | CuveeException failed) {
-            LOG.warn("rows cannot be kept", failed);
-            findings.add(new Finding(
-                    Severity.WARNING,
-                    "not-kept",
-                    Where.JOB,
-                    "The rows of sources that are gone or cannot be read could not be written to Cuvee's state folder.",
-                    "They are in this master, but would be lost with the cache.",
-                    "Free space there, or set CUVEE_STATE to another folder, and refresh again."));
         }
     }
 
@@ -937,29 +847,6 @@ public final class JobSession implements AutoCloseable {
                 plan.columns().stream().map(MasterPlan.Column::name).toList(),
                 rows,
                 Optional.of(figures));
-    }
-
-    /** The count that must close: each table's records are in the master, each once. */
-    private static void closeTally(MasterPlan plan, Map<Integer, Long> rowsInMaster, Map<Integer, Store.Part> parts) {
-        Map<Integer, Long> expected = new HashMap<>();
-        for (MasterPlan.Table table : plan.tables()) {
-            expected.merge(table.id(), (long) table.kept(), Long::sum);
-        }
-        for (MasterPlan.Table table : plan.tables()) {
-            Store.Part part = parts.get(table.id());
-            long blanks = part == null ? 0 : part.blanks();
-            long kept = expected.getOrDefault(table.id(), 0L) * Math.max(1, table.turned()) - blanks;
-            long there = rowsInMaster.getOrDefault(table.id(), 0L);
-            if (kept != there) {
-                throw CuveeException.failure(
-                        "tally",
-                        Where.sheet(table.source(), table.sheet()),
-                        "The tally does not close: " + Says.count(kept, "record") + " read, " + Says.count(there, "row")
-                                + " in the master.",
-                        "Nothing was delivered.",
-                        "Refresh with --full; if it happens again it is a fault in Cuvee.");
-            }
-        }
     }
 
     // ---- the master ----

@@ -2,7 +2,11 @@ package cuvee.refresh;
 
 import cuvee.collect.Stamp;
 import cuvee.finding.CuveeException;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.job.Job;
 import cuvee.master.Store;
+import cuvee.place.Where;
 import cuvee.refresh.SourceFacts.SheetFacts;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -159,6 +163,35 @@ final class KeptSources {
                     Files.delete(each);
                 }
             }
+        }
+    }
+
+    /** Rows of sources that are gone or cannot be read are kept in the job's state, which outlives the cache. */
+    void keep(
+            ClosedPeriods closed,
+            Job job,
+            Map<String, SourceFacts> facts,
+            Map<String, SourceFacts> gone,
+            List<Finding> findings) {
+        List<SourceFacts> kept = new ArrayList<>(gone.values());
+        facts.values().stream()
+                .filter(found -> found.isKept() || closed.has(found.path()) && found.hasTables())
+                .forEach(kept::add);
+        try {
+            // Rows that were taken out stay where they are, for the analyst may think again.
+            keepOnly(
+                    kept,
+                    path -> GoneSources.removed(job, path)
+                            && (!facts.containsKey(path) || !facts.get(path).readable()));
+        } catch (IOException | CuveeException failed) {
+            LOG.warn("rows cannot be kept", failed);
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "not-kept",
+                    Where.JOB,
+                    "The rows of sources that are gone or cannot be read could not be written to Cuvee's state folder.",
+                    "They are in this master, but would be lost with the cache.",
+                    "Free space there, or set CUVEE_STATE to another folder, and refresh again."));
         }
     }
 }

@@ -7,7 +7,9 @@ import cuvee.master.SheetReader;
 import cuvee.sheet.NamedRange;
 import cuvee.value.Conventions;
 import cuvee.value.Evidence;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /**
  * A sheet as it was read, for those who look at it.
@@ -42,6 +44,36 @@ public record ReadSheet(
         tables = List.copyOf(tables);
         signatures = List.copyOf(signatures);
         named = List.copyOf(named);
+    }
+
+    /** The sheets of sources in their order, each with the reason why it is not in the master. */
+    static List<ReadSheet> of(List<SourceFacts> sources, SheetRules rules, Map<PlacedTable, String> outside) {
+        List<ReadSheet> sheets = new ArrayList<>();
+        for (SourceFacts source : sources) {
+            for (SourceFacts.SheetFacts sheet : source.sheets()) {
+                List<PlacedTable> tables = sheet.placed(source.path());
+                String reason = "";
+                if (tables.isEmpty()) {
+                    reason = "it holds no table";
+                } else if (tables.stream().allMatch(outside::containsKey)) {
+                    reason = outside.getOrDefault(tables.get(0), "");
+                }
+                sheets.add(new ReadSheet(
+                        source.path(),
+                        rules.place(source.path()),
+                        sheet.name(),
+                        sheet.form(),
+                        sheet.staged(),
+                        sheet.lastRow(),
+                        sheet.columns(),
+                        tables,
+                        sheet.signatures(),
+                        sheet.clues().named(),
+                        sheet.hidden(),
+                        reason));
+            }
+        }
+        return sheets;
     }
 
     /** What decisions about its reading are about. */

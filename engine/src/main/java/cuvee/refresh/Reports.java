@@ -109,7 +109,7 @@ final class Reports {
             }
             if (tables.isEmpty()) {
                 out.add(new SourceReport.Outside(
-                        sheet.name(), Optional.empty(), hidden ? JobSession.HIDDEN_SHEET : "it holds no table"));
+                        sheet.name(), Optional.empty(), hidden ? SheetRules.HIDDEN_SHEET : "it holds no table"));
             }
             if (sheet.hiddenRows() + sheet.hiddenColumns() > 0 && !hidden && !tables.isEmpty()) {
                 findings.add(hidden(facts.path(), sheet));

@@ -24,6 +24,7 @@ import java.util.function.Function;
  * its tables, of the folders it lies in from the innermost on, of its place, and of all files.
  */
 final class SheetRules {
+    static final String HIDDEN_SHEET = "the sheet is hidden";
     private final Job job;
     private final Function<String, String> placeOf;
 
@@ -112,5 +113,32 @@ final class SheetRules {
                     "Change the rule in Read, or say for this file alone which sheets belong."));
         }
         return out;
+    }
+
+    /** The tables of sheets that the analyst's rules do not take, or that are hidden, with the reason. */
+    Map<PlacedTable, String> ruledOut(List<SourceFacts> sources, List<Finding> findings) {
+        Map<PlacedTable, String> out = new HashMap<>();
+        for (SourceFacts source : sources) {
+            if (source.readable() || source.isKept()) {
+                List<ReadSheet> sheets = ReadSheet.of(List.of(source), this, Map.of());
+                out.putAll(leftOut(sheets, findings));
+                sheets.stream()
+                        .filter(ReadSheet::hidden)
+                        .forEach(sheet -> sheet.tables().forEach(table -> {
+                            if (takes(sheet)) {
+                                out.remove(table);
+                            } else {
+                                out.put(table, HIDDEN_SHEET);
+                            }
+                        }));
+            }
+        }
+        return out;
+    }
+
+    private boolean takes(ReadSheet sheet) {
+        return job.decision(Doubles.KIND, sheet.subject())
+                .filter(decision -> decision.answer().equals(Doubles.TAKE))
+                .isPresent();
     }
 }
