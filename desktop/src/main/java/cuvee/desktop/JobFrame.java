@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -351,12 +352,22 @@ final class JobFrame extends BorderPane {
         if (shown != null) {
             // What lies in a scroll pane is found once that has its skin.
             shown.applyCss();
-            Node grid = shown.lookup(".grid-view");
-            Node chief = grid == null ? shown.lookup(".chief") : grid;
-            if (chief != null) {
-                chief.requestFocus();
+            Stream.of(".grid-view", ".chief")
+                    .flatMap(what -> shown.lookupAll(what).stream())
+                    .filter(JobFrame::isSeen)
+                    .findFirst()
+                    .ifPresent(Node::requestFocus);
+        }
+    }
+
+    /** True for a part that stands in the window, with all that it stands in. */
+    private static boolean isSeen(Node part) {
+        for (Node each = part; each != null; each = each.getParent()) {
+            if (!each.isVisible()) {
+                return false;
             }
         }
+        return true;
     }
 
     /** Goes to the deliveries, each to be written there; where the job has none yet, asks for the first. */

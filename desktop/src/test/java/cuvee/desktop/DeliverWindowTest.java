@@ -108,4 +108,16 @@ class DeliverWindowTest extends InAWindow {
         robot.push(KeyCode.ESCAPE);
         waitFor("the deliveries", () -> !robot.lookup("#earlier").query().isVisible());
     }
+
+    @Test
+    void theKeysGoToTheNextActOfTheStageAndNotToWhatIsHidden() {
+        chosen.target = Optional.of(folder.resolve("Board.xlsx"));
+        robot.clickOn("#deliver-tab");
+        waitFor("the card", () -> says("Board.xlsx, tab Master"));
+        goTo(KeyCode.DIGIT1);
+        goTo(KeyCode.DIGIT7);
+        waitFor(
+                "the chief act",
+                () -> robot.lookup("#deliver-write").queryButton().isFocused());
+    }
 }
