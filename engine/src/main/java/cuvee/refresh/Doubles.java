@@ -265,9 +265,19 @@ final class Doubles {
     private boolean isCopy(PlacedTable table) {
         PlacedTable original = originals.get(table);
         return original != null
-                && !original.source().equals(table.source())
-                && names.same(Home.fileName(table.source()), Home.fileName(original.source()))
+                && isVersionOf(names, table.source(), original.source())
                 && sameRows.test(table, original);
+    }
+
+    /**
+     * True for two files that lie beside each other and are called the same but for marks of a version. Of another folder
+     * the same rows may have come by mistake, whatever the file is called.
+     */
+    static boolean isVersionOf(NameParts names, String source, String other) {
+        String folder = source.substring(0, source.lastIndexOf('/') + 1);
+        return !source.equals(other)
+                && folder.equals(other.substring(0, other.lastIndexOf('/') + 1))
+                && names.same(Home.fileName(source), Home.fileName(other));
     }
 
     private void tell(String source, String original, long rows) {

@@ -185,8 +185,7 @@ final class RepeatedRows {
                 .filter(entry -> entry.getKey() != SameRows.ANY_TABLE && entry.getValue() == rows)
                 .flatMap(entry -> Optional.ofNullable(placed.get(entry.getKey())).stream())
                 .filter(other -> other.table().kept() == table.table().kept()
-                        && !other.source().equals(table.source())
-                        && names.same(Home.fileName(table.source()), Home.fileName(other.source())))
+                        && Doubles.isVersionOf(names, table.source(), other.source()))
                 .map(PlacedTable::source)
                 .findFirst();
     }

@@ -129,6 +129,25 @@ class CopyQuestionsTest extends BatchTest {
         assertThat(made.findings("copy")).isEmpty();
     }
 
+    /** Two senders name their files alike: the rows of one in the folder of the other came by mistake, perhaps. */
+    @Test
+    void theSameRowsInTheFolderOfAnotherSenderAreAskedAbout() {
+        batch.csv(
+                "Hollin/2026-01.csv", "Vessel,Port,Pax", "MV Dunlin,Hollin,5", "MV Petrel,Hollin,6", "MV Skua,Oska,7");
+        batch.csv(
+                "Tarsk/2026-01.csv",
+                "sent again",
+                "Vessel,Port,Pax",
+                "MV Dunlin,Hollin,5",
+                "MV Petrel,Hollin,6",
+                "MV Skua,Oska,7");
+        batch.csv("Hollin/2026-02.csv", "Vessel,Port,Pax", "MV Dunlin,Hollin,15", "MV Petrel,Hollin,16");
+        batch.csv("Tarsk/2026-02.csv", "Vessel,Port,Pax", "MV Dunlin,Tarsk,25", "MV Petrel,Tarsk,26");
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("copy")).isEmpty();
+        assertThat(made.outcome().questions()).isNotEmpty();
+    }
+
     @Test
     void copiesThatAreLeftOutKeepTheTallyClosed() {
         batch.csv("Hollin 2026-01.csv", LINES);
