@@ -85,6 +85,7 @@ public final class HeaderWords {
     private static final Set<String> TURNS_ROUND = Set.of("over", "under", "super", "inter", "counter", "multi");
     private static final Map<String, String> MEANT = new ConcurrentHashMap<>();
     private static final Map<String, List<String>> WORDS = new ConcurrentHashMap<>();
+    private static final Map<String, Set<String>> MEASURES = new ConcurrentHashMap<>();
     private static final Map<String, List<Weighed>> WEIGHED = new ConcurrentHashMap<>();
 
     private HeaderWords() {}
@@ -472,14 +473,20 @@ public final class HeaderWords {
 
     /** True where one header says nothing but what another is a rate for: days are no price per day. */
     private static boolean isMeasureOf(String rate, String measure) {
-        Set<String> measures = new java.util.HashSet<>();
-        Matcher per = PER.matcher(rate);
-        while (per.find()) {
-            words(Objects.requireNonNullElse(per.group(1), per.group(2))).forEach(word -> measures.add(meaning(word)));
-        }
+        Set<String> measures = MEASURES.computeIfAbsent(rate, HeaderWords::measures);
         return !measures.isEmpty()
                 && !words(measure).isEmpty()
                 && words(measure).stream().allMatch(word -> measures.contains(meaning(word)));
+    }
+
+    /** What a header is a rate for, in words that stand for a meaning; nothing where it is none. */
+    private static Set<String> measures(String header) {
+        return PER.matcher(header)
+                .results()
+                .map(per -> Objects.requireNonNullElse(per.group(1), per.group(2)))
+                .flatMap(measure -> words(measure).stream())
+                .map(HeaderWords::meaning)
+                .collect(Collectors.toUnmodifiableSet());
     }
 
     private static Set<String> meant(List<String> words, Set<String> among) {
