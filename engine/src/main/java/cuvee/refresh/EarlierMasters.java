@@ -20,6 +20,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -116,7 +117,7 @@ public final class EarlierMasters {
                 Files.writeString(columnsOf(number), columns(outcome.plan()), StandardCharsets.UTF_8);
                 Path made = folder.resolve(number + ".making");
                 reader.writeParquet(made);
-                Files.move(made, rowsOf(number));
+                Files.move(made, rowsOf(number), StandardCopyOption.REPLACE_EXISTING);
             }
             keepOnly(count);
         } catch (IOException | CuveeException failed) {

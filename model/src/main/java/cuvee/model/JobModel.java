@@ -403,6 +403,10 @@ public final class JobModel implements AutoCloseable {
         begin(reporting -> look(session, asked, JobSession.Mode.CHANGED_ONLY, reporting), state -> {
             if (state instanceof Work.State.Done<Outcome>) {
                 end(kept);
+                // What was settled on trial goes into the header book only now.
+                asked.settled().stream()
+                        .filter(decision -> !kept.history().now().settled().contains(decision))
+                        .forEach(decision -> session.remember(asked, decision));
             }
             refreshed("Keeping the trial", asked, state);
         });
