@@ -5,6 +5,7 @@ import cuvee.value.Convention;
 import cuvee.value.Form;
 import cuvee.value.Forms;
 import cuvee.value.LooseText;
+import cuvee.value.Period;
 import cuvee.value.Type;
 import cuvee.value.ValueReader;
 import java.math.BigDecimal;
@@ -117,9 +118,14 @@ public final class Profile {
                 continue;
             }
             String text = CellKind.textOf(cell).strip();
-            Kind kind = kind(form, text, money);
+            Optional<LocalDate> month = form == Form.WORDS_AND_DIGITS ? Period.monthOf(text) : Optional.empty();
+            Kind kind = month.isPresent() ? Kind.DATE : kind(form, text, money);
             String value = text;
-            if (kind == Kind.DATE) {
+            if (month.isPresent()) {
+                numbers.add((double) month.get().toEpochDay());
+                value = month.get().toString();
+                months.merge(value, 1, Integer::sum);
+            } else if (kind == Kind.DATE) {
                 String read = ValueReader.read(cell, Type.DATE_AND_TIME, convention);
                 if (read != null && read.length() >= 10) {
                     LocalDate day = LocalDate.parse(read.substring(0, 10));

@@ -3,6 +3,7 @@ package cuvee.master;
 import cuvee.place.Where;
 import cuvee.sheet.CellKind;
 import cuvee.value.Convention;
+import cuvee.value.Meaning;
 import cuvee.value.Spellings;
 import cuvee.value.Type;
 import java.math.BigDecimal;
@@ -40,7 +41,7 @@ public final class SourceCells {
     }
 
     /**
-     * The numbers that cells hold under a convention.
+     * The numbers that cells hold under a convention; of names of months only how many there are.
      *
      * @param fits how many cells hold one
      * @param decimals the most digits behind the mark
@@ -52,10 +53,11 @@ public final class SourceCells {
         return Sql.ask("looking at numbers", () -> {
             registering.register();
             Map<Integer, Range> ranges = new HashMap<>();
+            Type type = convention.meaning() == Meaning.MONTHS ? Type.DATE : Type.DECIMAL;
             try (Statement statement = connection.createStatement()) {
                 for (List<Cells> group : alike(cells)) {
-                    String read = Readings.FUNCTION + "(s.c" + group.get(0).column() + ", "
-                            + Sql.literal(Type.DECIMAL.name()) + ", " + Sql.literal(convention.code()) + ")";
+                    String read = Readings.FUNCTION + "(s.c" + group.get(0).column() + ", " + Sql.literal(type.name())
+                            + ", " + Sql.literal(convention.code()) + ")";
                     try (ResultSet rows = statement.executeQuery(
                             "SELECT tbl, count(v), min(TRY_CAST(v AS DOUBLE)), max(TRY_CAST(v AS DOUBLE)),"
                                     + " max(length(string_split(v, '.')[2])) FROM (SELECT p.tbl, " + read + " AS v"

@@ -6,6 +6,7 @@ import cuvee.layout.Layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.value.Convention;
 import cuvee.value.Form;
+import cuvee.value.Forms;
 import cuvee.value.LooseText;
 import cuvee.value.Period;
 import java.util.ArrayList;
@@ -30,6 +31,7 @@ final class ValueName {
     private static final int MOST_WORDS = 3;
     private static final int MOST_WORDS_OF_ONE_TABLE = 2;
     private static final int FEWEST_LETTERS = 4;
+    private static final int FEWEST_SHARED = 2;
     private static final Pattern LETTERS = Pattern.compile("[\\p{L}&'’]+");
     private static final Pattern WORDS = Pattern.compile("[\\s_]+");
     /** What stands behind one of these is an aside: a unit, a place, a remark. */
@@ -118,12 +120,11 @@ final class ValueName {
     }
 
     private static Optional<String> measure(PlacedTable records, PlacedTable wide, Across block) {
-        Set<String> labels = wide.table().columns().stream()
+        List<TableColumn> labels = wide.table().columns().stream()
                 .filter(column -> !block.columns().contains(column.index()))
-                .map(column -> LooseText.key(column.header()))
-                .collect(Collectors.toSet());
+                .toList();
         List<TableColumn> others = records.table().columns().stream()
-                .filter(column -> !labels.contains(LooseText.key(column.header())))
+                .filter(column -> labels.stream().noneMatch(label -> isSame(label, column)))
                 .toList();
         int same = records.table().columns().size() - others.size();
         List<TableColumn> numbers = others.stream()
@@ -132,6 +133,25 @@ final class ValueName {
         // Beside the number stand the month and the labels that are called otherwise there.
         boolean alike = 2 * same >= labels.size() && same > 0 && others.size() == labels.size() - same + 2;
         return alike && numbers.size() == 1 ? Optional.of(numbers.get(0).header()) : Optional.empty();
+    }
+
+    /** True for columns with one header, and for those that hold the same words under two. */
+    private static boolean isSame(TableColumn one, TableColumn other) {
+        return LooseText.key(one.header()).equals(LooseText.key(other.header())) || holdTheSame(one, other);
+    }
+
+    private static boolean holdTheSame(TableColumn one, TableColumn other) {
+        Set<String> here = words(one);
+        Set<String> there = words(other);
+        long both = here.stream().filter(there::contains).count();
+        return both >= FEWEST_SHARED && 2 * both >= Math.min(here.size(), there.size());
+    }
+
+    private static Set<String> words(TableColumn column) {
+        return column.evidence().oddities().keySet().stream()
+                .filter(word -> !Forms.saysNothing(word))
+                .map(LooseText::key)
+                .collect(Collectors.toSet());
     }
 
     private static Optional<String> most(Map<String, Integer> tables) {

@@ -21,6 +21,7 @@ import cuvee.tag.Home;
 import cuvee.value.Convention;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
+import cuvee.value.Forms;
 import cuvee.value.Meaning;
 import cuvee.value.Period;
 import cuvee.value.Type;
@@ -44,8 +45,8 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
- * What the numbers of a column stand for in each table where the cells alone do not tell: days counted from 1899, percent
- * points, or numbers with a unit behind them. What the siblings hold, what the header says and what the file's name says
+ * What the cells of a column stand for in each table where they alone do not tell: days counted from 1899, months by name,
+ * percent points, or numbers with a unit behind them. What the siblings hold, what the header says and what the file's name says
  * are evidence; two of them are enough, with one it is assumed and asked.
  */
 final class WrittenAs {
@@ -140,6 +141,9 @@ final class WrittenAs {
             }
         });
         Map<PlacedTable, Meant> meant = new HashMap<>(days(name, fed));
+        if (meant.isEmpty()) {
+            meant.putAll(months(index, name, fed));
+        }
         if (meant.isEmpty()) {
             meant.putAll(points(name, fed));
         }
@@ -307,6 +311,82 @@ final class WrittenAs {
                 .map(Period.Found::period)
                 .filter(period -> period.year() != 0)
                 .toList();
+    }
+
+    // ---- months ----
+
+    /**
+     * The tables whose words are months with their years. Beside dates that are first days of months, and beside months
+     * that are written otherwise, they can only be the same months; where dates beside them are days of any kind, it is
+     * asked.
+     */
+    private Map<PlacedTable, Meant> months(int index, String name, Map<PlacedTable, LaidColumn> fed) {
+        Optional<Type> decided = job.decision(Kinds.TYPE, name).flatMap(type -> Type.ofWord(type.answer()));
+        boolean otherType = decided.filter(type -> type != Type.DATE).isPresent();
+        if (otherType && (job.isSettled(Kinds.TYPE, name) || !isSettled(name))) {
+            return Map.of();
+        }
+        Map<PlacedTable, LaidColumn> candidates = new LinkedHashMap<>();
+        fed.forEach((table, column) -> {
+            boolean asWritten = said(name, table)
+                    .filter(meaning -> meaning != Meaning.MONTHS)
+                    .isPresent();
+            if (!asWritten && holdsMonths(column.evidence())) {
+                candidates.put(table, column);
+            }
+        });
+        if (candidates.isEmpty()) {
+            return Map.of();
+        }
+        Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
+        looked(candidates, Convention.DEFAULT.withMeaning(Meaning.MONTHS)).forEach((table, range) -> {
+            LaidColumn column = candidates.get(table);
+            if (column != null && range.fits() == column.evidence().filled() - nothings(column.evidence())) {
+                meant.put(table, new Meant(Meaning.MONTHS, "", 0, 0));
+            }
+        });
+        List<LocalDate> days = feeds.values().stream()
+                .flatMap(columns -> Stream.ofNullable(columns[index]))
+                .flatMap(column -> column.someDays().stream())
+                .toList();
+        boolean firstDays = days.stream().allMatch(day -> day.getDayOfMonth() == 1);
+        if (!meant.isEmpty()) {
+            String example = candidates.values().stream()
+                    .flatMap(column -> column.evidence().oddities().keySet().stream())
+                    .filter(text -> Period.monthOf(text).isPresent())
+                    .findFirst()
+                    .orElse("");
+            tell(
+                    name,
+                    meant.keySet(),
+                    firstDays ? List.of() : List.copyOf(meant.keySet()),
+                    Meaning.MONTHS,
+                    "months such as " + Says.quoted(example),
+                    firstDays ? "their first days" : "the first days of these months");
+        }
+        return meant;
+    }
+
+    private static boolean holdsMonths(Evidence evidence) {
+        Set<LocalDate> months = new LinkedHashSet<>();
+        for (String text : evidence.oddities().keySet()) {
+            Optional<LocalDate> month = Period.monthOf(text);
+            if (month.isEmpty() && !Forms.saysNothing(text)) {
+                return false;
+            }
+            month.ifPresent(months::add);
+        }
+        long years = months.stream().map(LocalDate::getYear).distinct().count();
+        // One month in year after year is rather its days: Oct 21, Oct 22, Oct 23.
+        boolean days =
+                years > 2 && months.stream().map(LocalDate::getMonth).distinct().count() == 1;
+        return !months.isEmpty()
+                && !days
+                && evidence.count(Form.WORDS_AND_DIGITS) == evidence.filled() - nothings(evidence);
+    }
+
+    private static long nothings(Evidence evidence) {
+        return evidence.count(Form.NOTHING_WORD, Form.CELL_ERROR);
     }
 
     // ---- percent points ----
@@ -513,7 +593,11 @@ final class WrittenAs {
                 assumed.words(),
                 List.of(
                         new Answer(meaning.words(), "yes, read them as " + as),
-                        new Answer(Meaning.AS_WRITTEN.words(), "no, they are numbers as they stand")),
+                        new Answer(
+                                Meaning.AS_WRITTEN.words(),
+                                meaning == Meaning.MONTHS
+                                        ? "no, they stay as they are written"
+                                        : "no, they are numbers as they stand")),
                 tables.stream().mapToLong(table -> table.table().kept()).sum());
     }
 

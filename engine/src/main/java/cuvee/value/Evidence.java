@@ -497,7 +497,13 @@ public final class Evidence {
             case AS_WRITTEN, THOUSANDS -> null;
             case DAYS -> Form.CELL_DATE;
             case PERCENT_POINTS -> Form.NUMBER_PERCENT;
+            case MONTHS -> null;
         };
+        if (convention.meaning() == Meaning.MONTHS) {
+            meant.move(Form.WORDS_AND_DIGITS, Form.CELL_DATE);
+            meant.oddities.keySet().removeIf(text -> Period.monthOf(text).isPresent());
+            meant.manyOddities = meant.count(Form.WORDS);
+        }
         if (convention.meaning() == Meaning.THOUSANDS) {
             meant.decimals = Math.max(0, meant.decimals - DIGITS_OF_A_THOUSAND);
             meant.wholeDigits += DIGITS_OF_A_THOUSAND;

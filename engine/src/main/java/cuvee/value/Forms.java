@@ -53,7 +53,7 @@ public final class Forms {
     private Forms() {}
 
     /** True for a text that says that there is no value, or that a formula failed. */
-    static boolean saysNothing(String text) {
+    public static boolean saysNothing(String text) {
         return NOTHING.contains(text.strip().toLowerCase(Locale.ROOT));
     }
 

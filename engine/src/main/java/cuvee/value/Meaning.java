@@ -2,7 +2,7 @@ package cuvee.value;
 
 import java.util.Optional;
 
-/** What the plain numbers of a source stand for, where its cells alone do not tell. */
+/** What the plain numbers of a source stand for, or its words that name months, where its cells alone do not tell. */
 public enum Meaning {
     /** They are what they say. */
     AS_WRITTEN("as written", ""),
@@ -11,7 +11,9 @@ public enum Meaning {
     /** Percent points: 12.5 stands for an eighth. */
     PERCENT_POINTS("percent points", "p"),
     /** Thousands: 12.5 stands for 12,500. */
-    THOUSANDS("thousands", "k");
+    THOUSANDS("thousands", "k"),
+    /** They are no numbers but names of months, each of which stands for its first day: Oct 2021, 10/2021. */
+    MONTHS("months", "n");
 
     private final String words;
     private final String code;

@@ -64,6 +64,8 @@ public record Period(Kind kind, int year, int number, int day) {
     /** Beyond so many letters a text is prose. */
     private static final int LONGEST = 400;
 
+    private static final int LONGEST_MONTH = 20;
+
     private interface Making {
         @Nullable
         Period make(MatchResult found, Convention.Order order);
@@ -174,6 +176,14 @@ public record Period(Kind kind, int year, int number, int day) {
         return in(tidy, Convention.Order.DAY_FIRST)
                 .filter(found -> found.from() == 0 && found.to() == tidy.length())
                 .map(Found::period);
+    }
+
+    /** The first day of the month that a text is, where it says the year too and nothing else. */
+    public static Optional<LocalDate> monthOf(String text) {
+        if (text.length() > LONGEST_MONTH || text.chars().noneMatch(Character::isDigit)) {
+            return Optional.empty();
+        }
+        return of(text).filter(period -> period.kind() == Kind.MONTH).flatMap(Period::first);
     }
 
     /** True for texts with a date in them that can only have its month first. */

@@ -69,6 +69,13 @@ public final class ValueReader {
                     : CellKind.NUMBER.mark()
                             + new BigDecimal(said).movePointRight(3).toPlainString();
         }
+        if (convention.meaning() == Meaning.MONTHS) {
+            return kind != CellKind.TEXT
+                    ? staged
+                    : Period.monthOf(bare)
+                            .map(day -> CellKind.DATE.mark() + day.toString())
+                            .orElse(staged);
+        }
         BigDecimal number = switch (Forms.ofStaged(staged)) {
             case NUMBER_WHOLE, NUMBER_FRACTION -> decimal(bare);
             case DIGITS, SPACED, POINT, COMMA, POINT_OR_GROUP, COMMA_OR_GROUP ->
@@ -79,7 +86,7 @@ public final class ValueReader {
             return staged;
         }
         return switch (convention.meaning()) {
-            case AS_WRITTEN, THOUSANDS -> staged;
+            case AS_WRITTEN, THOUSANDS, MONTHS -> staged;
             case DAYS -> {
                 String iso = NumberFormats.isoDate(number.doubleValue(), NumberFormats.DayCount.FROM_1900);
                 yield iso == null ? null : CellKind.DATE.mark() + iso;

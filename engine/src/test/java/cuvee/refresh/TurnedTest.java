@@ -330,6 +330,28 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void theOnlyNumberOfATableThatCallsTheLabelsOtherwiseNamesThemTooWhereItHoldsTheSameWords() {
+        batch.csv(
+                "Hollin.csv",
+                "Ferry,Line,Month,Passengers",
+                "Heron,Sound,Oct 2021,5",
+                "Heron,Isles,Nov 2021,6",
+                "Plover,Sound,Oct 2021,7",
+                "Plover,Isles,Nov 2021,9");
+        batch.csv(
+                "Tarsk.csv",
+                "Route,Vessel,Oct-21,Nov-21,Dec-21",
+                "Sound,Heron,50,60,70",
+                "Sound,Plover,55,65,75",
+                "Isles,Heron,51,61,71");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("Ferry", "Line", "Month", "Passengers");
+        assertThat(made.lines())
+                .contains("Heron|Sound|2021-10-01|50|Tarsk", "Heron|Sound|2021-10-01|5|Hollin")
+                .hasSize(13);
+    }
+
+    @Test
     void theNameOfTheSheetNamesTheValuesWhereNoTitleDoes() {
         Workbooks.workbook()
                 .sheet("Overtime 2026", row("Team", "Jan", "Feb", "Mar"), row("A", 1, 2, 3), row("B", 4, 5, 6))

@@ -252,4 +252,49 @@ class WrittenAsTest {
         assertThat(column(made, "Fares (EUR)")).contains("187250");
         assertThat(column(made, "Trips")).contains("21", "18");
     }
+
+    @Test
+    void monthsByNameAreTheFirstDaysThatOtherFilesHold() {
+        batch.csv("Skerry.csv", "Month,Boat,Boxes", "2021-10-01,Heron,5", "2021-11-01,Plover,6");
+        batch.csv("Hollin.csv", "Month,Boat,Boxes", "Oct 2021,Heron,7", "November 2021,Plover,8", "n/a,Plover,9");
+        batch.csv("Tarsk.csv", "Month,Boat,Boxes", "12/2021,Heron,10", "Jan-22,Plover,11");
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Month")).isEqualTo(Type.DATE);
+        assertThat(column(made, "Month"))
+                .containsExactlyInAnyOrder(
+                        "2021-10-01", "2021-11-01", "", "2021-10-01", "2021-11-01", "2021-12-01", "2022-01-01");
+        assertThat(made.findings("written-as").get(0).what())
+                .contains("2 files")
+                .contains("months such as");
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.findings("not-conserved")).isEmpty();
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void monthsByNameBesideDaysOfAnyKindAreAskedAbout() {
+        batch.csv("Skerry.csv", "Landed,Boat,Boxes", "2021-10-07,Heron,5", "2021-11-19,Plover,6");
+        batch.csv("Hollin.csv", "Landed,Boat,Boxes", "Oct 2021,Heron,7", "Nov 2021,Plover,8");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Landed")).contains("2021-10-07", "2021-11-01");
+        Question question = made.question(WrittenAs.KIND);
+        assertThat(question.text()).contains("Hollin.csv holds months such as “Oct 2021”");
+        Batch.Made kept = batch.settle(question, "as written").refresh();
+        assertThat(column(kept, "Landed")).contains("Oct 2021");
+    }
+
+    @Test
+    void monthsByNameUnderAnotherHeaderAreLinedUpWithTheFirstDaysOfMonths() {
+        batch.csv("Skerry.csv", "Month,Boat,Boxes", "2021-10-01,Heron,5", "2021-11-01,Plover,6", "2021-12-01,Plover,6");
+        batch.csv("Hollin.csv", "Period,Boat,Boxes", "Oct 2021,Heron,7", "Nov 2021,Plover,8", "Dec 2021,Plover,8");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("Period", "Boat", "Boxes").doesNotContain("Month");
+        assertThat(column(made, "Period")).doesNotContain("", "Oct 2021");
+    }
+
+    @Test
+    void wordsWithDaysOfOneMonthAreNoMonths() {
+        batch.csv("Skerry.csv", "Berth,Boat,Boxes", "Mar 21,Heron,5", "Mar 22,Plover,6", "Mar 23,Tern,7");
+        assertThat(column(batch.refresh(), "Berth")).containsExactly("Mar 21", "Mar 22", "Mar 23");
+    }
 }
