@@ -498,6 +498,7 @@ final class LiningUp {
                 && !here.surelyOfOtherScale(there)
                 && !otherKind(key, name)
                 && !anotherIsMoney(layout, key, name)
+                && !holdsThoseOfAnother(layout, key, name)
                 && !(HeaderWords.differ(own, name) && sameTongue(layout, name))) {
             boolean said = shared >= SAME_VALUES && here.sharedValues(there) >= ENOUGH_VALUES;
             return new Pair(
@@ -525,6 +526,16 @@ final class LiningUp {
                         .map(each -> profiles.getOrDefault(each, Profile.NONE))
                         .filter(other -> other.filled > 0)
                         .anyMatch(other -> own.countsOtherThan(other) || other.countsOtherThan(own));
+    }
+
+    /** True where a header holds no value of a column, but those of another that its layout lacks too. */
+    private boolean holdsThoseOfAnother(Layout layout, String key, String name) {
+        Facts here = factsOf(key);
+        int at = bySize.indexOf(layout);
+        return here.shared(factsOfColumn(name)) == 0
+                && keysOfName.keySet().stream()
+                        .filter(other -> !with(other).get(at) && !with(other).isEmpty())
+                        .anyMatch(other -> here.shared(factsOfColumn(other)) >= SAME_VALUES);
     }
 
     /** True where a column holds money and a header does not, but another header of its layout does. */

@@ -345,7 +345,9 @@ class TurnedTest extends BatchTest {
                 "Sound,Plover,55,65,75",
                 "Isles,Heron,51,61,71");
         Batch.Made made = batch.refresh();
-        assertThat(made.columns()).startsWith("Ferry", "Line", "Month", "Passengers");
+        assertThat(made.columns())
+                .startsWith("Ferry", "Line", "Month", "Passengers")
+                .hasSize(5);
         assertThat(made.lines())
                 .contains("Heron|Sound|2021-10-01|50|Tarsk", "Heron|Sound|2021-10-01|5|Hollin")
                 .hasSize(13);
