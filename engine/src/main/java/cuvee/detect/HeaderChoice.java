@@ -90,7 +90,7 @@ final class HeaderChoice {
             double here = 0;
             int hereTop = b;
             for (int t = b; t > b - MOST_ROWS && t >= from; t--) {
-                if (t < b && (rows.get(t + 1).blanksBefore() > 0 || !joins(t, t + 1, b))) {
+                if (t < b && (rows.get(t + 1).blanksBefore() > 0 || !joins(t, t + 1, b) || comesAgainWithout(t, b))) {
                     break;
                 }
                 double score = score(t, b);
@@ -120,6 +120,22 @@ final class HeaderChoice {
             }
         }
         return new Choice(top, bottom, rival(top, bottom, scores), reason(top, bottom));
+    }
+
+    /** True where at least two rows of a header are repeated lower down, and never with the row above them. */
+    private boolean comesAgainWithout(int top, int bottom) {
+        boolean without = false;
+        for (int again = bottom + 1; again < rows.size(); again++) {
+            int same = 0;
+            while (same <= bottom - top && rows.get(again - same).hasWordsOf(rows.get(bottom - same))) {
+                same++;
+            }
+            if (same > bottom - top) {
+                return false;
+            }
+            without |= same == bottom - top && same >= 2;
+        }
+        return without;
     }
 
     /** The row that could best be taken for the header instead; -1 where none could. */

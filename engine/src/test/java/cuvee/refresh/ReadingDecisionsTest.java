@@ -349,6 +349,36 @@ class ReadingDecisionsTest {
     }
 
     @Test
+    void aLabelRightAboveAHeaderOfTwoRowsIsNoneOfItWhereTheHeaderComesAgainWithoutIt() {
+        Object[] groups = {null, "Load", null, null, "Account"};
+        Object[] names = {"House", "Pieces", "Weight kg", "Ticket", "Charge", "Rewash", "Delivered"};
+        Workbooks.workbook()
+                .sheet(
+                        "Pier",
+                        new Object[] {"Wash house", "Port Street"},
+                        groups,
+                        names,
+                        new Object[] {"Cliff Lodge", 307, 278.7, "A-10318", 12.5, 1, "2026-03-02"},
+                        new Object[] {"Anchor", 24, 13.6, "A-10290", 13.5, 2, "2026-03-03"},
+                        new Object[] {"Harbour", 41, 23.1, "A-10292", 7.5, 0, "2026-03-04"},
+                        new Object[0],
+                        groups,
+                        names,
+                        new Object[] {"Cliff Lodge", 65, 41.2, "A-10300", 8.5, 0, "2026-03-05"},
+                        new Object[] {"Anchor", 87, 62.4, "A-10301", 9.25, 1, "2026-03-06"})
+                .merged("Pier", "B2:C2", "E2:F2", "B8:C8", "E8:F8")
+                .save(folder.resolve("data/a.xlsx"));
+        Outcome outcome = refresh(job);
+        assertThat(outcome.sheets().get(0).tables()).hasSize(1);
+        assertThat(outcome.sheets().get(0).tables().get(0).table().headerRows()).containsExactly(2, 3);
+        assertThat(outcome.plan().columns())
+                .extracting(column -> column.name())
+                .startsWith("House", "Load / Pieces", "Load / Weight kg", "Ticket", "Account / Charge");
+        assertThat(outcome.rows()).isEqualTo(5);
+        equalsFull(outcome);
+    }
+
+    @Test
     void aLabelWithItsValueRightAboveTheHeaderIsNoneOfItAsTheOtherSheetsShow() {
         Object[] groups = {null, "Load", null, null, "Account"};
         Object[] names = {
