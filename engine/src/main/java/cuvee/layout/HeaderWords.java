@@ -267,7 +267,7 @@ public final class HeaderWords {
         }
         List<String> left = words(a);
         List<String> right = words(b);
-        boolean opposed = strictlyOpposed(left, right) || isMeasureOf(a, b) || isMeasureOf(b, a);
+        boolean opposed = strictlyOpposed(withUnit(a, b), withUnit(b, a)) || isMeasureOf(a, b) || isMeasureOf(b, a);
         if (left.isEmpty() || right.isEmpty()) {
             return new Compared(false, 0, false, false, true, false, false, false, units, opposed);
         }
@@ -468,7 +468,21 @@ public final class HeaderWords {
 
     /** True where two headers speak of different things of one sort, such as origin and destination. */
     public static boolean opposed(String a, String b) {
-        return opposed(words(a), words(b)) || isMeasureOf(a, b) || isMeasureOf(b, a);
+        return opposed(withUnit(a, b), withUnit(b, a)) || isMeasureOf(a, b) || isMeasureOf(b, a);
+    }
+
+    /**
+     * The words of a header with those of its unit, where the other names none in brackets: "Miles (km)" are kilometres
+     * like "Distance km", and "Distance (miles)" are not. Two units in brackets are compared by themselves.
+     */
+    private static List<String> withUnit(String header, String other) {
+        String unit = LooseText.unit(header);
+        if (unit.isEmpty() || !LooseText.unit(other).isEmpty()) {
+            return words(header);
+        }
+        List<String> all = new ArrayList<>(words(header));
+        all.addAll(words(unit));
+        return all;
     }
 
     /** True where one header says nothing but what another is a rate for: days are no price per day. */

@@ -53,6 +53,7 @@ class HeaderWordsTest {
         "Fuel litres, Fuel tonnes",
         "Trays delivered, Trays back",
         "Distance km, Load kg",
+        "Distance (miles), Way km",
     })
     void oppositesAreNeverAlike(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isZero();
@@ -70,6 +71,14 @@ class HeaderWordsTest {
     })
     void whatOnlySharesAWordIsNotTheSame(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isLessThan(0.78);
+    }
+
+    @Test
+    void theUnitInBracketsSaysWhatIsMeasured() {
+        assertThat(HeaderWords.opposed("Miles ridden (km)", "Distance km")).isFalse();
+        assertThat(HeaderWords.compare("Miles ridden (km)", "Distance km").opposed())
+                .isFalse();
+        assertThat(HeaderWords.opposed("Miles ridden", "Distance km")).isTrue();
     }
 
     @Test
