@@ -1,8 +1,6 @@
 package cuvee.refresh;
 
-import cuvee.check.Arrivals;
 import cuvee.check.CheckResult;
-import cuvee.check.Reconciled;
 import cuvee.check.SourceFigures;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
@@ -39,15 +37,12 @@ import cuvee.master.ValueList;
 import cuvee.place.Where;
 import cuvee.summary.Summary;
 import cuvee.summary.SummaryTable;
-import cuvee.tag.Home;
 import cuvee.value.LooseText;
 import cuvee.value.Spellings;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -84,9 +79,6 @@ public final class JobSession implements AutoCloseable {
 
     /** The subject of decisions that hold for all files. */
     public static final String ALL_FILES = Gathering.ALL_FILES;
-    /** So often rows are looked for that stand in other tables; each time tables go that stood in the way before. */
-    private static final int MOST_LOOKS = 5;
-
     /** The order of files where the analyst has changed it: their paths, one a line; the subject is all files. */
     public static final String ORDER = Kinds.ORDER;
 
@@ -320,33 +312,12 @@ public final class JobSession implements AutoCloseable {
         ruledOut.putAll(masters);
         questions.addAll(OwnMasters.questions(job, facts, masters));
         CodeTables codes = CodeTables.of(job, jobFolder, findings);
-        Proposal proposal = propose(job, placed, ruledOut, sources, modified, codes);
+        Planning planning = new Planning(workplace, store, placed, ruledOut, sources, facts, modified, codes);
+        Proposal proposed = planning.first(job);
         watch.lap("plan");
 
         progress.at(Progress.Stage.MAKING, 0, 0);
-        store.build(proposal.plan());
-        List<Decision> again = sentAgain(proposal, modified);
-        if (!again.isEmpty()) {
-            proposal = propose(job.withMoreAssumed(again), placed, ruledOut, sources, modified, codes);
-            store.build(proposal.plan());
-        }
-        // What is set aside may let in a table that was a double of it, so that it is looked again until nothing is
-        // found.
-        List<Decision> decided = new ArrayList<>(again);
-        List<Decision> repeated = repeatedRows(proposal);
-        for (int look = 1; !repeated.isEmpty() && look <= MOST_LOOKS; look++) {
-            decided.addAll(repeated);
-            proposal = propose(job.withMoreAssumed(decided), placed, ruledOut, sources, modified, codes);
-            store.build(proposal.plan());
-            repeated = repeatedRows(proposal);
-        }
-        Map<PlacedTable, String> late = closed.isEmpty() ? Map.of() : late(closed, proposal, facts);
-        if (!late.isEmpty()) {
-            ruledOut.putAll(late);
-            findings.addAll(ClosedPeriods.lateFindings(late));
-            proposal = propose(job.withMoreAssumed(decided), placed, ruledOut, sources, modified, codes);
-            store.build(proposal.plan());
-        }
+        Proposal proposal = planning.settled(proposed, job, closed, findings);
         questions.addAll(SentAgain.questions(proposal.job(), placed));
         questions.addAll(YearToDate.questions(proposal.job(), placed));
         findings.addAll(YearToDate.findings(proposal.job(), placed));
@@ -371,42 +342,26 @@ public final class JobSession implements AutoCloseable {
         }
         List<ReadSheet> sheets = ReadSheet.of(inOrder, rules, proposal.outside());
         findings.addAll(ReadingDecisions.notFollowed(job, sheets));
-        long rows;
-        List<MasterReader.Total> totals;
-        Map<Integer, Outcome.Made> made = new HashMap<>();
-        List<Map<Integer, Long>> rowsAside;
-        Reconciled reconciled;
-        Optional<Arrivals> arrivals;
-        MasterPlan planned = proposal.plan();
+        MasterLook look = MasterLook.of(
+                store,
+                proof,
+                proposal,
+                given,
+                closed,
+                facts,
+                ExpectedList.read(given, jobFolder, findings),
+                LocalDate.ofInstant(workplace.clock().instant(), ZoneId.systemDefault()),
+                findings);
+        proposal = look.proposal();
+        long rows = look.rows();
+        List<MasterReader.Total> totals = look.totals();
         Optional<Shaped> shaped = store.shape(proposal.plan());
-        try (MasterReader reader = store.reader(proposal.plan())) {
-            Conservation.closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
-            rows = reader.rows();
-            totals = reader.totals();
-            Conservation conserved = new Conservation(store, proposal.plan(), reader).check();
-            findings.addAll(conserved.findings());
-            proposal = proposal.withFilled(totals).withMoreMisfits(conserved.unforeseen());
-            rowsAside = reader.setAside();
-            reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
-            reconciled = proof.reconcile(proposal, reader, findings);
-            arrivals = SendersAndMonths.arrivals(
-                    proposal,
-                    reader,
-                    totals,
-                    ExpectedList.read(given, jobFolder, findings),
-                    LocalDate.ofInstant(workplace.clock().instant(), ZoneId.systemDefault()));
-            findings.addAll(AuditFindings.of(proposal.plan(), reader));
-            arrivals.ifPresent(came -> findings.addAll(Jumps.of(came, planned, reader.figures())));
-            findings.addAll(closed.findings(proposal, reader));
-            proposal = proposal.withJob(
-                    closed.recorded(proposal.job(), proposal, reader, facts).withPlaces(given.places()));
-        }
         keptSources.keep(new ClosedPeriods(proposal.job()), job, facts, gone, findings);
         findings.addAll(new MasterFindings(store, proposal).all(codes, shaped));
         findings.addAll(
                 Summaries.findings(proposal.job(), shaped.map(Shaped::plan).orElse(proposal.plan())));
-        arrivals.ifPresent(found -> findings.addAll(SendersAndMonths.findings(found)));
-        findings.addAll(IdleRules.findings(proposal, rowsAside, rows));
+        look.arrivals().ifPresent(found -> findings.addAll(SendersAndMonths.findings(found)));
+        findings.addAll(IdleRules.findings(proposal, look.rowsAside(), rows));
         findings.addAll(FormSheets.findings(
                 proposal.layouts().stream()
                         .flatMap(layout -> layout.tables().stream())
@@ -423,7 +378,8 @@ public final class JobSession implements AutoCloseable {
                         store, shaped.map(Shaped::plan).orElse(proposal.plan()), proposal.plan(), rows, jobFolder)
                 .results(proposal.job());
         findings.addAll(OwnChecks.findings(checks));
-        Map<String, SourceFigures> figures = Proof.figures(proposal.plan(), reconciled, made, rowsAside);
+        Map<String, SourceFigures> figures =
+                Proof.figures(proposal.plan(), look.reconciled(), look.made(), look.rowsAside());
         Changed changed = lastRefresh(reports, shaped.map(Shaped::plan).orElse(proposal.plan()), rows, figures)
                 .since(last);
         changed = changed.withRows(proof.differences(changed, proposal.plan()));
@@ -441,11 +397,11 @@ public final class JobSession implements AutoCloseable {
                 changed,
                 rows,
                 totals,
-                made,
-                rowsAside,
+                look.made(),
+                look.rowsAside(),
                 shaped,
-                reconciled,
-                arrivals,
+                look.reconciled(),
+                look.arrivals(),
                 checks,
                 List.of(),
                 watch.millis);
@@ -455,64 +411,6 @@ public final class JobSession implements AutoCloseable {
     /** Who says something today, as it is kept beside what was said. */
     public String signed() {
         return workplace.signed();
-    }
-
-    private Proposal propose(
-            Job job,
-            List<PlacedTable> placed,
-            Map<PlacedTable, String> ruledOut,
-            Map<String, Source> sources,
-            Map<String, Long> modified,
-            CodeTables codes) {
-        Map<PlacedTable, String> out = new HashMap<>(SentAgain.aside(job, placed));
-        out.putAll(RepeatedRows.aside(job, placed));
-        out.putAll(YearToDate.aside(job, placed));
-        out.putAll(ruledOut);
-        Planner.Surroundings around = new Planner.Surroundings(
-                table -> home(table, sources),
-                store.cells()::count,
-                store.cells()::ranges,
-                modified,
-                codes,
-                (table, row) -> store.stagedRow(table.staged(), table.width(), row),
-                HeaderBookFile.read(workplace.state()),
-                new Profiling((table, most) -> store.firstRecords(
-                        table.id(),
-                        table.staged(),
-                        table.width(),
-                        table.table().firstRow(),
-                        table.table().lastRow(),
-                        most)));
-        return Planner.propose(job, placed, out, around);
-    }
-
-    /** Looks for tables whose rows stand in others too, unless that was done since rows last changed, and none was found. */
-    private List<Decision> repeatedRows(Proposal proposal) {
-        if (store.isLookedAt(RepeatedRows.looked(proposal.job()))) {
-            return List.of();
-        }
-        try (MasterReader reader = store.reader(proposal.plan())) {
-            List<Decision> found = YearToDate.found(proposal.job(), proposal, reader);
-            if (found.isEmpty()) {
-                found = RepeatedRows.found(proposal.job(), proposal, reader);
-            }
-            if (found.isEmpty()) {
-                store.putLookedAt(RepeatedRows.looked(proposal.job()));
-            }
-            return found;
-        }
-    }
-
-    private Map<PlacedTable, String> late(ClosedPeriods closed, Proposal proposal, Map<String, SourceFacts> facts) {
-        try (MasterReader reader = store.reader(proposal.plan())) {
-            return closed.late(proposal, reader, facts);
-        }
-    }
-
-    private List<Decision> sentAgain(Proposal proposal, Map<String, Long> modified) {
-        try (MasterReader reader = store.reader(proposal.plan())) {
-            return SentAgain.found(proposal.job(), proposal, reader, modified);
-        }
     }
 
     /**
@@ -636,21 +534,6 @@ public final class JobSession implements AutoCloseable {
         return delivery.form() instanceof Delivery.Table table
                 ? table.table() + " in " + delivery.target()
                 : targetOf(delivery).toString();
-    }
-
-    private static Home home(PlacedTable table, Map<String, Source> sources) {
-        Optional<Source> source = Optional.ofNullable(sources.get(table.source()));
-        return new Home(
-                table.source(),
-                source.map(Source::place).orElse(""),
-                table.sheet(),
-                table.name(),
-                table.table().titles(),
-                source.map(each -> Instant.ofEpochMilli(each.modified())
-                                .atZone(ZoneOffset.UTC)
-                                .toLocalDate()
-                                .toString())
-                        .orElse(""));
     }
 
     static List<PlacedTable> placed(List<SourceFacts> sources) {
