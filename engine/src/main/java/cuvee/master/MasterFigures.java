@@ -160,6 +160,32 @@ public final class MasterFigures {
      */
     public record Outside(int table, long filled, long outside, int row, LocalDate first, LocalDate last) {}
 
+    /** The first and the last day of a column in a table. */
+    public record Days(int table, LocalDate first, LocalDate last) {
+        /** True where a day lies outside a span. */
+        public boolean leave(RowTest.Span span) {
+            return first.isBefore(span.from()) || !last.isBefore(span.before());
+        }
+    }
+
+    /** The days of a column in each table; tables without days are left out. */
+    public List<Days> days(int column) {
+        String day = "m" + column;
+        return Sql.ask("comparing days", () -> {
+            List<Days> days = new ArrayList<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("SELECT tbl, CAST(min(" + day + ") AS DATE), CAST(max("
+                            + day + ") AS DATE) FROM master WHERE aside = 0 AND " + day
+                            + " IS NOT NULL GROUP BY tbl ORDER BY tbl")) {
+                while (rows.next()) {
+                    days.add(new Days(
+                            rows.getInt(1), LocalDate.parse(rows.getString(2)), LocalDate.parse(rows.getString(3))));
+                }
+            }
+            return days;
+        });
+    }
+
     /** For each table with a span, how many days of a column lie in it and how many do not; tables without days are left out. */
     public List<Outside> outside(int column, Map<Integer, RowTest.Span> spans) {
         String ends = spans.entrySet().stream()

@@ -141,13 +141,20 @@ final class AuditFindings {
             if (!column.type().isMoment() || column.part() != MasterPlan.Column.Part.VALUE) {
                 continue;
             }
-            List<MasterFigures.Outside> tables = reader.figures().outside(i, spans);
-            List<MasterFigures.Outside> some =
-                    tables.stream().filter(table -> table.outside() > 0).toList();
-            int whole = tables.size() - some.size();
-            if (whole < FEWEST_FILES || some.size() > tables.size() * MOST_FILES) {
+            int named = 0;
+            Map<Integer, RowTest.Span> left = new HashMap<>();
+            for (MasterFigures.Days days : reader.figures().days(i)) {
+                RowTest.Span span = spans.get(days.table());
+                named += span == null ? 0 : 1;
+                if (span != null && days.leave(span)) {
+                    left.put(days.table(), span);
+                }
+            }
+            int whole = named - left.size();
+            if (left.isEmpty() || whole < FEWEST_FILES || left.size() > named * MOST_FILES) {
                 continue;
             }
+            List<MasterFigures.Outside> some = reader.figures().outside(i, left);
             for (MasterFigures.Outside table : some) {
                 if (table.outside() < table.filled()) {
                     slipped(table, i, whole);
