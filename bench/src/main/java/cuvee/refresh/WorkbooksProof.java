@@ -133,13 +133,13 @@ public final class WorkbooksProof {
         xml.close();
     }
 
-    private static void write(Path folder, int files, int rows) throws IOException {
+    static void write(Path folder, int files, int rows) throws IOException {
         for (int i = 0; i < files; i++) {
             writeOne(folder.resolve("returns-" + i + ".xlsx"), i, rows);
         }
     }
 
-    private static void writeOne(Path file, int seed, int rows) throws IOException {
+    static void writeOne(Path file, int seed, int rows) throws IOException {
         Random random = new Random(seed);
         try (OutputStream out = Files.newOutputStream(file);
                 Workbook workbook = new Workbook(out, "bench", "1.0")) {

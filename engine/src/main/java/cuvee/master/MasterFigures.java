@@ -2,11 +2,13 @@ package cuvee.master;
 
 import cuvee.value.Type;
 import java.math.BigDecimal;
+import java.sql.Array;
 import java.sql.ResultSet;
 import java.sql.Statement;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -218,11 +220,41 @@ public final class MasterFigures {
         });
     }
 
-    /** The two numbers of a column that lie farthest from 0, the farthest first. */
-    public List<NumberAt> greatest(int column) {
+    /** How far from 0 the two numbers lie that are farthest, for each of some columns; fewer where there are no two. */
+    public Map<Integer, double[]> farthest(List<Integer> columns) {
+        if (columns.isEmpty()) {
+            return Map.of();
+        }
+        String lists = columns.stream()
+                .map(i -> "max(abs(CAST(m" + i + " AS DOUBLE)), 2)")
+                .collect(Collectors.joining(", "));
+        return Sql.ask("looking at numbers", () -> {
+            Map<Integer, double[]> farthest = new HashMap<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet row = statement.executeQuery("SELECT " + lists + " FROM master WHERE aside = 0")) {
+                row.next();
+                for (int i = 0; i < columns.size(); i++) {
+                    Array found = row.getArray(i + 1);
+                    Object[] values = found == null ? new Object[0] : (Object[]) found.getArray();
+                    farthest.put(
+                            columns.get(i),
+                            Arrays.stream(values)
+                                    .mapToDouble(value -> ((Number) value).doubleValue())
+                                    .toArray());
+                }
+            }
+            return farthest;
+        });
+    }
+
+    /** The number of a column that lies farthest from 0; there has to be one. */
+    public NumberAt farthest(int column) {
         String value = "abs(CAST(m" + column + " AS DOUBLE))";
         return numbers(
-                value, "0", "WHERE aside = 0 AND m" + column + " IS NOT NULL ORDER BY " + value + " DESC LIMIT 2");
+                        value,
+                        "0",
+                        "WHERE aside = 0 AND m" + column + " IS NOT NULL ORDER BY " + value + " DESC LIMIT 1")
+                .get(0);
     }
 
     private List<NumberAt> numbers(String value, String expected, String where) {

@@ -102,15 +102,17 @@ final class AuditFindings {
     }
 
     private void farAbove() {
+        List<Integer> amounts = new ArrayList<>();
         for (int i = 0; i < plan.columns().size(); i++) {
             Type type = plan.columns().get(i).type();
-            boolean amounts = type == Type.MONEY || type == Type.DECIMAL || type == Type.WHOLE_NUMBER;
-            if (!amounts || !plan.addsUp(i) || plan.columns().get(i).part() != MasterPlan.Column.Part.VALUE) {
-                continue;
+            boolean amount = type == Type.MONEY || type == Type.DECIMAL || type == Type.WHOLE_NUMBER;
+            if (amount && plan.addsUp(i) && plan.columns().get(i).part() == MasterPlan.Column.Part.VALUE) {
+                amounts.add(i);
             }
-            List<MasterFigures.NumberAt> greatest = reader.figures().greatest(i);
-            double[] values =
-                    greatest.stream().mapToDouble(MasterFigures.NumberAt::value).toArray();
+        }
+        Map<Integer, double[]> farthest = reader.figures().farthest(amounts);
+        for (int i : amounts) {
+            double[] values = farthest.getOrDefault(i, new double[0]);
             if (values.length < 2 || values[0] < 4 * values[1]) {
                 continue;
             }
@@ -119,7 +121,7 @@ final class AuditFindings {
                 findings.add(new Finding(
                         Severity.WARNING,
                         "far-above",
-                        where(greatest.get(0), i),
+                        where(reader.figures().farthest(i), i),
                         name(i) + " is " + number(values[0]) + " here; the next greatest of "
                                 + Says.count((long) spread[0], "value") + " is " + number(values[1])
                                 + ". A decimal mark may have moved.",
