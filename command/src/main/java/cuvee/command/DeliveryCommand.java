@@ -46,6 +46,12 @@ final class DeliveryCommand implements Callable<Integer> {
     @Option(names = "--tab", paramLabel = "TAB", description = "Only this tab of a workbook; all else of it stays.")
     private String tab = "";
 
+    @Option(
+            names = "--cell",
+            paramLabel = "CELL",
+            description = "The cell of the tab in which the header begins; all else of the tab stays.")
+    private String cell = "";
+
     @Option(names = "--table", paramLabel = "TABLE", description = "The table of a database, with or without schema.")
     private String table = "";
 
@@ -146,6 +152,8 @@ final class DeliveryCommand implements Callable<Integer> {
             problem = "Name one of --tab, --table and --each.";
         } else if (wanted.get() != Delivery.How.REPLACE && tab.isEmpty() && table.isEmpty()) {
             problem = "A whole file is always replaced; --how is for a tab or a table.";
+        } else if (!cell.isEmpty() && tab.isEmpty()) {
+            problem = "A cell is one of a tab: --tab.";
         } else if (about && !(target.toLowerCase(Locale.ROOT).endsWith(".xlsx") && tab.isEmpty() && each.isEmpty())) {
             problem = "An account of the master goes with a whole workbook, .xlsx, only.";
         }
@@ -157,7 +165,7 @@ final class DeliveryCommand implements Callable<Integer> {
                 database
                         ? new Delivery.Table(table, wanted.get(), keys)
                         : !tab.isEmpty()
-                                ? new Delivery.Tab(tab, wanted.get(), keys)
+                                ? new Delivery.Tab(tab, cell.toUpperCase(Locale.ROOT), wanted.get(), keys)
                                 : !each.isEmpty() ? new Delivery.Each(each) : new Delivery.Whole(about));
     }
 

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import cuvee.job.Delivery;
+import cuvee.job.JobFile;
 import cuvee.master.Store;
 import cuvee.refresh.Workplace;
 import java.io.ByteArrayOutputStream;
@@ -615,6 +617,18 @@ class CommandLineTest {
                 .isEqualTo("11");
         assertThat(cuvee("summary", "job.cuvee", "sum of everything")).isEqualTo(Exit.FAILED);
         assertThat(err.toString(StandardCharsets.UTF_8)).contains("is no figure");
+    }
+
+    @Test
+    void aCellOfATabIsNamed() {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        assertThat(cuvee("delivery", "job.cuvee", "Board", "--to", "board.xlsx", "--cell", "C5"))
+                .isEqualTo(Exit.USAGE);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("A cell is one of a tab");
+        assertThat(cuvee("delivery", "job.cuvee", "Board", "--to", "board.xlsx", "--tab", "Pack", "--cell", "c5"))
+                .isEqualTo(Exit.DONE);
+        assertThat(JobFile.open(folder.resolve("job.cuvee")).deliveries().get(0).form())
+                .isEqualTo(new Delivery.Tab("Pack", "C5", Delivery.How.REPLACE, List.of()));
     }
 
     @Test

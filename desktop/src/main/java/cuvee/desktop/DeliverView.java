@@ -295,16 +295,32 @@ final class DeliverView extends VBox {
         }
         if (delivery.form() instanceof Delivery.Tab tab) {
             TextField name = field("tab-name", tab.tab(), 140);
-            name.setOnAction(
-                    e -> change(delivery, new Delivery.Tab(name.getText().strip(), tab.how(), tab.keys())));
-            FlowPane words = flow(new Label("In its tab"), name);
+            TextField cell = field("tab-cell", tab.cell(), 60);
+            cell.setPromptText("A1");
+            cell.setTooltip(new Tooltip("The cell in which the header begins. All else of the tab stays then; "
+                    + "with none named the tab holds nothing but the rows"));
+            Runnable changed = () -> change(
+                    delivery,
+                    new Delivery.Tab(
+                            kept(name, tab.tab()),
+                            cell.getText().strip().toUpperCase(Locale.ROOT),
+                            tab.how(),
+                            tab.keys()));
+            name.setOnAction(e -> changed.run());
+            cell.setOnAction(e -> changed.run());
+            FlowPane words = flow(new Label("In its tab"), name, new Label("from the cell"), cell);
             words.getChildren()
                     .addAll(how(
                             tab.how(),
                             tab.keys(),
                             names,
-                            (how, keys) -> change(delivery, new Delivery.Tab(tab.tab(), how, keys))));
-            words.getChildren().add(Pieces.label("All else of the workbook stays as it is.", "second"));
+                            (how, keys) -> change(delivery, new Delivery.Tab(tab.tab(), tab.cell(), how, keys))));
+            words.getChildren()
+                    .add(Pieces.label(
+                            tab.cell().isEmpty()
+                                    ? "All other tabs stay as they are."
+                                    : "All else of the workbook stays as it is.",
+                            "second"));
             return words;
         }
         Delivery.Table table = (Delivery.Table) delivery.form();
@@ -637,7 +653,7 @@ final class DeliverView extends VBox {
         }
         String file = String.valueOf(target.getFileName());
         return delivery.form() instanceof Delivery.Tab tab
-                ? file + ", tab " + tab.tab()
+                ? file + ", tab " + tab.said()
                 : delivery.form() instanceof Delivery.Each each ? file + ", for each " + each.column() : file;
     }
 

@@ -56,6 +56,18 @@ class DeliverWindowTest extends InAWindow {
     }
 
     @Test
+    void theCellOfATabInWhichTheHeaderBeginsIsNamed() {
+        chosen.target = Optional.of(folder.resolve("Board.xlsx"));
+        robot.clickOn("#deliver-tab");
+        waitFor("the card", () -> says("Board.xlsx, tab Master"));
+        robot.clickOn("#tab-cell").write("c5").push(KeyCode.ENTER);
+        waitFor("the cell", () -> says("Board.xlsx, tab Master, cell C5"));
+        assertThat(form()).isEqualTo(new Delivery.Tab("Master", "C5", Delivery.How.REPLACE, List.of()));
+        robot.clickOn("#deliver-preview");
+        waitFor("why not", () -> says("there is no such workbook that has a cell C5"));
+    }
+
+    @Test
     void aFileForEachPortIsWritten() throws IOException {
         chosen.target = Optional.of(folder.resolve("Returns.csv"));
         robot.clickOn("#deliver-each");

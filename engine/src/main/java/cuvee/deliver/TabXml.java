@@ -31,6 +31,7 @@ final class TabXml {
     private final int[] styles;
     private final int head;
     private final Writer out;
+    private final int firstColumn;
     private int row;
 
     /**
@@ -38,6 +39,16 @@ final class TabXml {
      *     {@link #HEAD}
      */
     TabXml(MasterPlan plan, UnaryOperator<String> style, Writer out) {
+        this(plan, style, out, 1, 0);
+    }
+
+    /**
+     * @param firstRow the row of the tab in which the header stands, from 1
+     * @param firstColumn the column of the tab in which the first of the master stands, from 0
+     */
+    TabXml(MasterPlan plan, UnaryOperator<String> style, Writer out, int firstRow, int firstColumn) {
+        this.row = firstRow - 1;
+        this.firstColumn = firstColumn;
         this.names = Columns.names(plan);
         this.types = Columns.types(plan);
         this.styles = new int[names.length];
@@ -53,32 +64,34 @@ final class TabXml {
     static final String HEAD = "\u0000head";
 
     void header() throws IOException {
-        begin();
-        for (int i = 0; i < names.length; i++) {
-            text(i, names[i], head);
-        }
+        out.write("<row r=\"" + (row + 1) + "\">");
+        headerCells();
         out.write("</row>");
     }
 
     void row(List<@Nullable String> values) throws IOException {
-        begin();
+        out.write("<row r=\"" + (row + 1) + "\">");
+        cells(values);
+        out.write("</row>");
+    }
+
+    /** The cells of the header, without their row. */
+    void headerCells() throws IOException {
+        row++;
+        for (int i = 0; i < names.length; i++) {
+            text(i, names[i], head);
+        }
+    }
+
+    /** The cells of the next row, without the row. */
+    void cells(List<@Nullable String> values) throws IOException {
+        row++;
         for (int i = 0; i < values.size(); i++) {
             String value = values.get(i);
             if (value != null) {
                 cell(i, value);
             }
         }
-        out.write("</row>");
-    }
-
-    private void begin() throws IOException {
-        row++;
-        out.write("<row r=\"" + row + "\">");
-    }
-
-    /** How many rows have been written. */
-    int rows() {
-        return row;
     }
 
     private void cell(int column, String value) throws IOException {
@@ -126,7 +139,7 @@ final class TabXml {
     }
 
     private String at(int column) {
-        return letters(column) + row;
+        return letters(firstColumn + column) + row;
     }
 
     /** The letters of a column, from 0. */

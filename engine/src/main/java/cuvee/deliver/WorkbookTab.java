@@ -8,20 +8,22 @@ import cuvee.master.MasterReader;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.sheet.CellKind;
+import cuvee.sheet.CellRange;
 import cuvee.sheet.ReadLimits;
 import cuvee.sheet.Row;
 import cuvee.sheet.SheetFiles;
 import cuvee.sheet.SheetInfo;
 import cuvee.sheet.SheetVisitor;
 import cuvee.value.Convention;
-import cuvee.value.LooseText;
 import cuvee.value.Type;
 import cuvee.value.ValueReader;
 import java.io.BufferedWriter;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.OutputStreamWriter;
+import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
@@ -31,14 +33,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Enumeration;
 import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
@@ -57,9 +54,14 @@ public final class WorkbookTab {
 
     private static final int MOST_ROWS = 1_048_576;
     private static final String RELATIONS = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
+    private static final String SHEET_OPEN = "<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n"
+            + "<worksheet xmlns=\"http://schemas.openxmlformats.org/spreadsheetml/2006/main\">";
     private static final Pattern SHEET = Pattern.compile("<sheet\\b[^>]*/>|<sheet\\b[^>]*>\\s*</sheet>");
     private static final Pattern DIMENSION = Pattern.compile("<dimension\\b[^>]*/>");
     private static final Pattern FILTER = Pattern.compile("(<autoFilter\\b[^>]*?ref=\")[^\"]*(\")");
+    private static final Pattern MERGED = Pattern.compile("<mergeCell ref=\"([^\"]*)\"");
+    private static final Pattern TABLE_PART = Pattern.compile("Target=\"[^\"]*tables/([^\"/]+)\"");
+    private static final Pattern REFERENCE = Pattern.compile("<table\\b[^>]*?\\bref=\"([^\"]*)\"");
     private static final Pattern CALCULATION = Pattern.compile("<calcPr\\b[^>]*/>");
 
     private WorkbookTab() {}
@@ -81,19 +83,6 @@ public final class WorkbookTab {
         }
     }
 
-    /**
-     * The rows as they will stand in the tab.
-     *
-     * @param first those that are written first
-     * @param thenAll true where all rows of the master follow, which are never held in memory
-     */
-    private record Rows(
-            List<List<@Nullable String>> first, boolean thenAll, long added, long changed, long removed, long kept) {
-        long count() {
-            return first.size() + (thenAll ? added : 0);
-        }
-    }
-
     /** A part of a workbook that is a tab. */
     private record Part(String name, String path, TabFrame frame, boolean there) {}
 
@@ -111,27 +100,41 @@ public final class WorkbookTab {
         return new Writing(content, target, tab).write(register);
     }
 
-    /** True where a workbook has a tab of a name. */
-    public static boolean hasTab(Path workbook, String tab) {
-        return tabs(workbook).stream().anyMatch(name -> name.equalsIgnoreCase(tab));
-    }
-
-    private static List<String> tabs(Path workbook) {
-        List<String> names = new ArrayList<>();
+    /** True where a workbook has the tab already, or something in its cell where one is named. */
+    public static boolean stands(Path workbook, Tab tab) {
+        Optional<CellRange> cell = CellRange.of(tab.cell());
+        boolean[] stands = {false};
         SheetFiles.read(workbook, Where.JOB, ReadLimits.DEFAULT, new SheetVisitor() {
+            private boolean wanted;
+
             @Override
             public Wanted sheet(SheetInfo sheet) {
-                names.add(sheet.name());
-                return Wanted.NOTHING;
+                wanted = sheet.name().equalsIgnoreCase(tab.tab());
+                stands[0] |= wanted && cell.isEmpty();
+                return wanted && cell.isPresent() ? Wanted.ROWS : Wanted.NOTHING;
             }
 
             @Override
-            public void row(Row row) {}
+            public void row(Row row) {
+                cell.filter(at -> wanted && at.firstRow() == row.number())
+                        .ifPresent(at -> stands[0] |= !row.blank(at.firstColumn()));
+            }
 
             @Override
             public void endSheet() {}
         });
-        return names;
+        return stands[0];
+    }
+
+    /** Carries what was found out of the reading of the master's rows. */
+    private static final class UnfitRow extends RuntimeException {
+        private static final long serialVersionUID = 1;
+        private final transient Unfit unfit;
+
+        UnfitRow(Unfit unfit) {
+            super(unfit);
+            this.unfit = unfit;
+        }
     }
 
     /** One writing of one tab. */
@@ -142,6 +145,14 @@ public final class WorkbookTab {
         private final String[] names;
         private final Type[] types;
         private int others;
+        /** The cell in which the header begins; that of the whole tab is A1. */
+        private final CellRange start;
+
+        private final boolean block;
+        /** The last row of the block that is there; the one above the header where there is none. */
+        private int lastThere;
+        /** The first row below the block that is there with something in its columns; 0 where there is none. */
+        private int nextFilled;
 
         Writing(MasterFiles.Content content, Path target, Tab tab) {
             this.content = content;
@@ -152,6 +163,14 @@ public final class WorkbookTab {
             if (!SheetFiles.ending(String.valueOf(target.getFileName())).equals("xlsx")) {
                 throw refused("no-xlsx", "only an .xlsx workbook can take a tab", "Name such a workbook.");
             }
+            this.block = !tab.cell().isEmpty();
+            this.start = CellRange.of(block ? tab.cell() : "A1")
+                    .filter(cell -> cell.rows() == 1 && cell.columns() == 1 && cell.firstRow() > 0)
+                    .orElseThrow(() -> refused(
+                            "no-cell",
+                            Says.quoted(tab.cell()) + " is no cell of a tab",
+                            "Name one by its column and row, such as C5."));
+            this.lastThere = start.firstRow() - 1;
         }
 
         private CuveeException refused(String kind, String why, String canDo) {
@@ -159,25 +178,48 @@ public final class WorkbookTab {
         }
 
         Report look() {
-            Rows rows = rows(Files.exists(target) ? there() : Optional.empty());
+            TabRows rows = rows(Files.exists(target) ? there() : nothing());
+            checkSize(rows);
             return new Report(rows.added(), rows.changed(), rows.removed(), rows.kept(), others, 0);
+        }
+
+        /** No rows, as there is no workbook, which is made then. */
+        private Optional<List<List<@Nullable String>>> nothing() {
+            if (block) {
+                throw refused(
+                        "no-workbook",
+                        "there is no such workbook that has a cell " + tab.cell(),
+                        "Make it first, or leave the cell out: then the workbook is made.");
+            }
+            return Optional.empty();
+        }
+
+        private void checkSize(TabRows rows) {
+            long last = start.firstRow() + rows.count();
+            if (last > MOST_ROWS) {
+                throw refused(
+                        "too-many-rows",
+                        "a tab holds " + Says.number(MOST_ROWS) + " lines, and there would be " + Says.number(last),
+                        "Deliver to a workbook of its own, a text file, Parquet or a database.");
+            }
+            if (nextFilled > 0 && last >= nextFilled) {
+                throw refused(
+                        "no-room",
+                        "the rows would reach line " + last + " of the tab " + Says.quoted(tab.tab()) + ", and in line "
+                                + nextFilled + " something else stands below them",
+                        "Name a cell with room below it, or a tab of its own.");
+            }
         }
 
         Report write(MasterFiles.Register register) {
             MasterFiles.check(target);
             if (!Files.exists(target)) {
-                Rows rows = rows(Optional.empty());
+                TabRows rows = rows(nothing());
                 long bytes = MasterFiles.write(content.inTab(tab.tab()), target, register);
                 return new Report(rows.added(), 0, 0, 0, 0, bytes);
             }
-            Rows rows = rows(there());
-            if (rows.count() + 1 > MOST_ROWS) {
-                throw refused(
-                        "too-many-rows",
-                        "a tab holds " + Says.number(MOST_ROWS) + " lines, and there would be "
-                                + Says.number(rows.count() + 1),
-                        "Deliver to a workbook of its own, a text file, Parquet or a database.");
-            }
+            TabRows rows = rows(there());
+            checkSize(rows);
             long bytes = MasterFiles.inOneStep(target, register, beside -> {
                 try {
                     copy(rows, beside);
@@ -235,6 +277,9 @@ public final class WorkbookTab {
                 if (!wanted || row.blank()) {
                     return;
                 }
+                if (block && !isOfBlock(row)) {
+                    return;
+                }
                 lines++;
                 if (tab.how() == How.REPLACE) {
                     return;
@@ -257,8 +302,45 @@ public final class WorkbookTab {
                 rows.add(values);
             }
 
+            /** True for the header of the block and the rows that follow it without a gap. */
+            private boolean isOfBlock(Row row) {
+                boolean filled = false;
+                for (int i = 0; i < names.length; i++) {
+                    filled |= !row.blank(start.firstColumn() + i);
+                }
+                if (row.number() < start.firstRow() || !filled) {
+                    return false;
+                }
+                if (row.number() == start.firstRow()) {
+                    for (int i = 0; i < names.length; i++) {
+                        int column = start.firstColumn() + i;
+                        String said = row.blank(column) ? "" : row.text(column);
+                        if (!said.equals(names[i])) {
+                            throw refused(
+                                    "columns-differ",
+                                    "the cell " + Where.columnLetters(column + 1) + row.number() + " of the tab "
+                                            + Says.quoted(tab.tab()) + " holds "
+                                            + (said.isEmpty() ? "nothing" : Says.quoted(said)) + " where "
+                                            + Says.quoted(names[i]) + " is to stand",
+                                    "Clear the rows that are there, or name a cell with nothing in it.");
+                        }
+                    }
+                }
+                boolean follows = row.number() == lastThere + 1 && nextFilled == 0;
+                if (follows) {
+                    lastThere = row.number();
+                } else if (nextFilled == 0) {
+                    nextFilled = row.number();
+                }
+                return follows;
+            }
+
             private void header(Row row) {
                 at = new int[names.length];
+                if (block) {
+                    Arrays.setAll(at, i -> start.firstColumn() + i);
+                    return;
+                }
                 Arrays.fill(at, -1);
                 List<String> more = new ArrayList<>();
                 for (int column = 0; column < row.width(); column++) {
@@ -321,14 +403,14 @@ public final class WorkbookTab {
             }
         }
 
-        private Rows rows(Optional<List<List<@Nullable String>>> there) {
+        private TabRows rows(Optional<List<List<@Nullable String>>> there) {
             long all = content.reader().rows();
             List<List<@Nullable String>> before = there.orElse(List.of());
             if (tab.how() == How.REPLACE || there.isEmpty() && !tab.how().isByKey()) {
-                return new Rows(List.of(), true, all, 0, before.size(), 0);
+                return new TabRows(List.of(), true, all, 0, before.size(), 0);
             }
             if (tab.how() == How.ADD) {
-                return new Rows(before, true, all, 0, 0, before.size());
+                return new TabRows(before, true, all, 0, 0, before.size());
             }
             if (all > MOST_COMPARED) {
                 throw refused(
@@ -339,88 +421,12 @@ public final class WorkbookTab {
             }
             List<List<@Nullable String>> master = new ArrayList<>();
             content.reader().each(values -> master.add(new ArrayList<>(Arrays.asList(values))));
-            return matched(before, master);
-        }
-
-        private Rows matched(List<List<@Nullable String>> before, List<List<@Nullable String>> master) {
-            int[] keys = tab.keys().stream()
-                    .mapToInt(key -> {
-                        int at = Arrays.asList(names).indexOf(key);
-                        if (at < 0) {
-                            throw refused(
-                                    "no-key", "the master has no column " + Says.quoted(key), "Name the keys anew.");
-                        }
-                        return at;
-                    })
-                    .toArray();
-            if (keys.length == 0) {
-                throw refused("no-key", "it says by no column how rows are matched", "Name the columns of the key.");
-            }
-            Map<List<String>, List<@Nullable String>> now = new LinkedHashMap<>();
-            for (List<@Nullable String> row : master) {
-                if (now.put(key(row, keys), row) != null) {
-                    throw refused(
-                            "key-repeats",
-                            "the key " + Says.list(tab.keys()) + " is not unique in the master: "
-                                    + Says.quoted(String.join(", ", key(row, keys))) + " stands in several rows",
-                            "Name more columns of the key, or set the repeated rows aside.");
-                }
-            }
-            List<List<@Nullable String>> all = new ArrayList<>();
-            Set<List<String>> met = new HashSet<>();
-            long changed = 0;
-            long removed = 0;
-            long kept = 0;
-            for (List<@Nullable String> row : before) {
-                List<String> key = key(row, keys);
-                List<@Nullable String> fresh = now.get(key);
-                if (fresh == null) {
-                    removed += tab.how() == How.MIRROR ? 1 : 0;
-                    kept += tab.how() == How.MIRROR ? 0 : 1;
-                    if (tab.how() != How.MIRROR) {
-                        all.add(row);
-                    }
-                } else {
-                    met.add(key);
-                    boolean same = tab.how() == How.NEW || same(row, fresh);
-                    changed += same ? 0 : 1;
-                    kept += same ? 1 : 0;
-                    all.add(same ? row : fresh);
-                }
-            }
-            long added = 0;
-            for (Map.Entry<List<String>, List<@Nullable String>> each : now.entrySet()) {
-                if (!met.contains(each.getKey())) {
-                    all.add(each.getValue());
-                    added++;
-                }
-            }
-            return new Rows(all, false, added, changed, removed, kept);
-        }
-
-        private static boolean same(List<@Nullable String> one, List<@Nullable String> other) {
-            for (int i = 0; i < one.size(); i++) {
-                String a = one.get(i);
-                String b = other.get(i);
-                if (!Objects.requireNonNullElse(a, "").equals(Objects.requireNonNullElse(b, ""))) {
-                    return false;
-                }
-            }
-            return true;
-        }
-
-        private static List<String> key(List<@Nullable String> row, int[] keys) {
-            List<String> key = new ArrayList<>();
-            for (int at : keys) {
-                String value = row.get(at);
-                key.add(value == null ? "" : LooseText.tidy(value).toLowerCase(Locale.ROOT));
-            }
-            return key;
+            return new RowMatch(names, tab, this::refused).of(before, master);
         }
 
         // ---- the parts ----
 
-        private void copy(Rows rows, Path beside) throws IOException, Unfit {
+        private void copy(TabRows rows, Path beside) throws IOException, Unfit {
             try (ZipFile zip = ZipFile.builder().setPath(target).get();
                     ZipArchiveOutputStream out = new ZipArchiveOutputStream(beside)) {
                 String book = text(zip, "xl/workbook.xml");
@@ -444,7 +450,7 @@ public final class WorkbookTab {
                 if (styles.isChanged()) {
                     written.put("xl/styles.xml", styles.xml());
                 }
-                boolean chain = part.frame().formulas();
+                boolean chain = !block && part.frame().formulas();
                 if (chain && zip.getEntry("xl/calcChain.xml") != null) {
                     withoutChain(zip, written);
                 }
@@ -461,7 +467,11 @@ public final class WorkbookTab {
                     put(out, each.getKey(), each.getValue());
                 }
                 out.putArchiveEntry(new ZipArchiveEntry(part.path()));
-                sheet(rows, part.frame(), styles, out);
+                if (block) {
+                    block(rows, zip, part, styles, out);
+                } else {
+                    sheet(rows, part.frame(), styles, out);
+                }
                 out.closeArchiveEntry();
             }
         }
@@ -535,6 +545,9 @@ public final class WorkbookTab {
             try (InputStream in = zip.getInputStream(entry)) {
                 frame = TabFrame.read(in);
             }
+            if (block) {
+                return new Part(tab.tab(), path, frame, true);
+            }
             for (String held : List.of("<tableParts", "<mergeCells", "<pivotTableDefinition")) {
                 if (frame.holds(held)) {
                     throw new Unfit("the tab " + Says.quoted(tab.tab()) + " holds "
@@ -550,6 +563,9 @@ public final class WorkbookTab {
         }
 
         private TabFrame fresh() {
+            if (block) {
+                return TabFrame.of(SHEET_OPEN + "<dimension ref=\"A1\"/>", "</worksheet>");
+            }
             StringBuilder widths = new StringBuilder("<cols>");
             for (int i = 0; i < names.length; i++) {
                 int wide = Math.max(types[i] == Type.DATE_AND_TIME ? 20 : 10, Math.min(40, names[i].length() + 3));
@@ -557,9 +573,7 @@ public final class WorkbookTab {
                         + "\" customWidth=\"1\"/>");
             }
             return TabFrame.of(
-                    "<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n"
-                            + "<worksheet xmlns=\"http://schemas.openxmlformats.org/spreadsheetml/2006/main\">"
-                            + "<dimension ref=\"A1\"/><sheetViews><sheetView workbookViewId=\"0\"><pane ySplit=\"1\""
+                    SHEET_OPEN + "<dimension ref=\"A1\"/><sheetViews><sheetView workbookViewId=\"0\"><pane ySplit=\"1\""
                             + " topLeftCell=\"A2\" activePane=\"bottomLeft\" state=\"frozen\"/></sheetView></sheetViews>"
                             + widths + "</cols>",
                     "<autoFilter ref=\"A1\"/></worksheet>");
@@ -622,7 +636,97 @@ public final class WorkbookTab {
             }
         }
 
-        private void sheet(Rows rows, TabFrame frame, WorkbookStyles styles, OutputStream out) throws IOException {
+        /** Refuses a block that cells of a tab would share with a table or with merged cells. */
+        private void checkRoom(ZipFile zip, Part part, CellRange room) throws IOException, Unfit {
+            Matcher merged = MERGED.matcher(part.frame().after());
+            while (merged.find()) {
+                refuseShared(merged.group(1), "merged cells", room);
+            }
+            int slash = part.path().lastIndexOf('/');
+            String relations =
+                    part.path().substring(0, slash) + "/_rels" + part.path().substring(slash) + ".rels";
+            if (zip.getEntry(relations) == null || !part.frame().holds("<tableParts")) {
+                return;
+            }
+            Matcher table = TABLE_PART.matcher(text(zip, relations));
+            while (table.find()) {
+                Matcher reference = REFERENCE.matcher(text(zip, "xl/tables/" + table.group(1)));
+                if (reference.find()) {
+                    refuseShared(reference.group(1), "a table of its own", room);
+                }
+            }
+        }
+
+        private void refuseShared(String reference, String what, CellRange room) throws Unfit {
+            boolean shared = CellRange.of(reference)
+                    .filter(there -> there.firstRow() <= room.lastRow()
+                            && there.lastRow() >= room.firstRow()
+                            && there.firstColumn() <= room.lastColumn()
+                            && there.lastColumn() >= room.firstColumn())
+                    .isPresent();
+            if (shared) {
+                throw new Unfit("the tab " + Says.quoted(tab.tab()) + " holds " + what + " in " + reference
+                        + ", over cells that would change");
+            }
+        }
+
+        private CellRange downTo(int row) {
+            return new CellRange(start.firstRow(), start.firstColumn(), row, start.firstColumn() + names.length - 1);
+        }
+
+        /** The tab with the rows put into it from the cell on; all else of it stays. */
+        private void block(TabRows rows, ZipFile zip, Part part, WorkbookStyles styles, OutputStream out)
+                throws IOException, Unfit {
+            CellRange before = downTo(lastThere);
+            CellRange after = downTo((int) (start.firstRow() + rows.count()));
+            checkRoom(zip, part, downTo(Math.max(before.lastRow(), after.lastRow())));
+            InputStream there = part.there()
+                    ? zip.getInputStream(zip.getEntry(part.path()))
+                    : new ByteArrayInputStream(
+                            (part.frame().before() + "<sheetData/></worksheet>").getBytes(StandardCharsets.UTF_8));
+            Writer text = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
+            StringWriter cells = new StringWriter();
+            TabXml xml = new TabXml(
+                    content.plan(),
+                    format -> String.valueOf(styles.style(format)),
+                    cells,
+                    start.firstRow(),
+                    start.firstColumn());
+            try (there) {
+                TabBlock tabBlock = new TabBlock(there, text, before, after);
+                tabBlock.begin();
+                int[] row = {start.firstRow()};
+                xml.headerCells();
+                tabBlock.row(row[0], taken(cells));
+                for (List<@Nullable String> values : rows.first()) {
+                    xml.cells(values);
+                    tabBlock.row(++row[0], taken(cells));
+                }
+                if (rows.thenAll()) {
+                    content.reader().each(values -> {
+                        try {
+                            xml.cells(Arrays.asList(values));
+                            tabBlock.row(++row[0], taken(cells));
+                        } catch (IOException failed) {
+                            throw new UncheckedIOException(failed);
+                        } catch (Unfit unfit) {
+                            throw new UnfitRow(unfit);
+                        }
+                    });
+                }
+                tabBlock.end();
+            } catch (UnfitRow unfit) {
+                throw unfit.unfit;
+            }
+        }
+
+        private static String taken(StringWriter cells) {
+            String text = cells.toString();
+            cells.getBuffer().setLength(0);
+            return text;
+        }
+
+        private void sheet(TabRows rows, TabFrame frame, WorkbookStyles styles, OutputStream out) throws IOException {
             String ref = "A1:" + TabXml.letters(names.length - 1) + (rows.count() + 1);
             Writer text = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
             text.write(DIMENSION.matcher(frame.before()).replaceFirst("<dimension ref=\"" + ref + "\"/>"));

@@ -92,10 +92,25 @@ public record Delivery(String name, String target, Form form, List<String> accep
         }
     }
 
-    /** A tab of a workbook, whose other tabs stay as they are; the workbook is made where there is none. */
-    public record Tab(String tab, How how, List<String> keys) implements Form {
+    /**
+     * A tab of a workbook, whose other tabs stay as they are; the workbook is made where there is none.
+     *
+     * @param cell the cell in which the header begins, such as {@code C5}; all else of the tab stays as it is then. Empty
+     *     where the tab holds nothing but the rows
+     */
+    public record Tab(String tab, String cell, How how, List<String> keys) implements Form {
         public Tab {
             keys = List.copyOf(keys);
+        }
+
+        /** A tab that holds nothing but the rows. */
+        public Tab(String tab, How how, List<String> keys) {
+            this(tab, "", how, keys);
+        }
+
+        /** Where its header begins in words: the tab, or a cell of it. */
+        public String said() {
+            return cell.isEmpty() ? tab : tab + ", cell " + cell;
         }
     }
 

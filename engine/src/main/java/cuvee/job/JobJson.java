@@ -88,9 +88,11 @@ final class JobJson {
                     .put("item", prepared.item())
                     .put("value", prepared.value());
         } else if (form instanceof Delivery.Tab tab) {
-            ObjectNode inner = node.putObject("tab")
-                    .put("name", tab.tab())
-                    .put("how", tab.how().word());
+            ObjectNode inner = node.putObject("tab").put("name", tab.tab());
+            if (!tab.cell().isEmpty()) {
+                inner.put("cell", tab.cell());
+            }
+            inner.put("how", tab.how().word());
             tab.keys().forEach(inner.putArray("keys")::add);
         } else if (form instanceof Delivery.Table table) {
             ObjectNode inner = node.putObject("table")
@@ -194,7 +196,10 @@ final class JobJson {
         if (node.path("tab").isObject()) {
             JsonNode tab = node.path("tab");
             return new Delivery.Tab(
-                    text(tab, "name", named), how(tab, named), list(tab, "keys", named, JsonNode::asText));
+                    text(tab, "name", named),
+                    tab.path("cell").asText(""),
+                    how(tab, named),
+                    list(tab, "keys", named, JsonNode::asText));
         }
         if (node.path("table").isObject()) {
             JsonNode table = node.path("table");

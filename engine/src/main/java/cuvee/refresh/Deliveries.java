@@ -130,17 +130,22 @@ final class Deliveries {
 
     /** A tab that Cuvee has written is known by the workbook's name and its own. */
     private static Path tabOf(Path target, Delivery.Tab tab) {
-        return target.resolveSibling(target.getFileName() + " / " + tab.tab().replace('/', ' '));
+        return target.resolveSibling(target.getFileName() + " / " + tab.said().replace('/', ' '));
     }
 
     private Optional<String> tabLoss(Path target, Delivery.Tab tab) {
         boolean ours = written.standing(target) == WrittenFiles.Standing.AS_WRITTEN
                 || written.standing(tabOf(target, tab)) != WrittenFiles.Standing.NOT_OURS;
         boolean loses = tab.how() == Delivery.How.REPLACE || tab.how() == Delivery.How.MIRROR;
-        return Files.isRegularFile(target) && loses && !ours && WorkbookTab.hasTab(target, tab.tab())
-                ? Optional.of("the workbook has a tab " + Says.quoted(tab.tab())
-                        + " already, and Cuvee did not write it; its rows would be replaced")
-                : Optional.empty();
+        if (!Files.isRegularFile(target) || !loses || ours || !WorkbookTab.stands(target, tab)) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                tab.cell().isEmpty()
+                        ? "the workbook has a tab " + Says.quoted(tab.tab())
+                                + " already, and Cuvee did not write it; its rows would be replaced"
+                        : "the tab " + Says.quoted(tab.tab()) + " has something in its cell " + tab.cell()
+                                + " already, and Cuvee did not write it; it would be replaced");
     }
 
     private void checkTab(Job job, Path target, Delivery.Tab tab, Existing existing) {
@@ -153,7 +158,7 @@ final class Deliveries {
                     Where.JOB,
                     "The master cannot be written to " + target + ": " + loss.get() + ".",
                     "Nothing was written; the master itself is kept.",
-                    "Name another tab; or say that its rows may be replaced (--replace on the command line).");
+                    "Name another tab or cell; or say that its rows may be replaced (--replace on the command line).");
         }
     }
 

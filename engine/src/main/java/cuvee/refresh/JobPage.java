@@ -130,7 +130,8 @@ public record JobPage(String title, String under, List<Section> sections) {
                     + " across.";
         }
         if (form instanceof Delivery.Tab tab) {
-            return delivery.target() + ", tab " + Says.quoted(tab.tab()) + ": " + how(tab.how(), tab.keys());
+            return delivery.target() + ", tab " + Says.quoted(tab.tab())
+                    + (tab.cell().isEmpty() ? "" : " from the cell " + tab.cell()) + ": " + how(tab.how(), tab.keys());
         }
         if (form instanceof Delivery.Table table) {
             return "Table " + Says.quoted(table.table()) + " in " + delivery.target() + ": "

@@ -47,9 +47,17 @@ public final class DeliveryModel {
         return new Delivery(target.getFileName().toString(), model.relative(target), form);
     }
 
-    /** What a delivery would do; told on the interface thread. */
+    /** What a delivery would do, or why it cannot be done; told on the interface thread. */
     public void preview(Delivery delivery, Consumer<String> told) {
-        model.ask(made -> model.session().look(made, delivery), told);
+        model.ask(
+                made -> {
+                    try {
+                        return model.session().look(made, delivery);
+                    } catch (CuveeException refused) {
+                        return refused.finding().text();
+                    }
+                },
+                told);
     }
 
     /** How a delivery is called in a message: its file, or its table. */
