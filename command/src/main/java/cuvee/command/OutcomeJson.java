@@ -24,6 +24,7 @@ import cuvee.refresh.Proposal;
 import cuvee.refresh.Resting;
 import cuvee.refresh.SettledFinding;
 import cuvee.refresh.SourceReport;
+import cuvee.refresh.Stakes;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -81,8 +82,14 @@ final class OutcomeJson {
         otherLayouts(layouts, outcome);
         decisions(root.putArray("decisions"), outcome);
         ArrayNode questions = root.putArray("questions");
+        Stakes stakes = Stakes.of(outcome);
         for (Card card : Card.of(outcome)) {
             ObjectNode node = question(questions.addObject(), card.question());
+            Stakes.Stake stake = stakes.of(card.parts());
+            node.putObject("atStake")
+                    .put("rows", stake.rows())
+                    .put("amount", stake.amount().toPlainString())
+                    .put("column", stakes.column());
             if (card.parts().size() > 1) {
                 questions(node.putArray("parts"), card.parts());
             }

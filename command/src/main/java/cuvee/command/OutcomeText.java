@@ -13,6 +13,7 @@ import cuvee.refresh.Proposal;
 import cuvee.refresh.Resting;
 import cuvee.refresh.Sentence;
 import cuvee.refresh.SourceReport;
+import cuvee.refresh.Stakes;
 import java.io.PrintStream;
 import java.util.List;
 
@@ -102,11 +103,13 @@ final class OutcomeText {
         }
         out.println();
         out.println("Questions");
+        Stakes stakes = Stakes.of(outcome);
         for (Card card : Card.of(outcome)) {
             Question question = card.question();
             boolean several = card.parts().size() > 1;
             String where = several ? "" : question.where() + ": ";
             out.println("  " + question.id() + "  " + where + question.text());
+            out.println("      " + stakes.of(card.parts()).said() + " at stake");
             for (Question.Answer answer : question.answers()) {
                 boolean assumed = answer.id().equals(question.assumed());
                 out.println("      " + (assumed ? "assumed  " : "         ") + answer.id() + ": " + answer.text());

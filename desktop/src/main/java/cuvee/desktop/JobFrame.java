@@ -9,6 +9,7 @@ import cuvee.model.Questions;
 import cuvee.model.Stage;
 import cuvee.place.Where;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.Stakes;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -316,7 +317,7 @@ final class JobFrame extends BorderPane {
             Label title = Pieces.wrapped(Questions.title(made, question), "heading");
             title.setMaxWidth(Double.MAX_VALUE);
             javafx.scene.layout.HBox.setHgrow(title, Priority.ALWAYS);
-            Label stake = Pieces.label(Questions.stake(question), "second");
+            Label stake = Pieces.label(Stakes.of(made).of(question).said(), "second");
             stake.setMinWidth(USE_PREF_SIZE);
             AnswerBox answers = new AnswerBox(
                     model,

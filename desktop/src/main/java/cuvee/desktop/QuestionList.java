@@ -9,6 +9,8 @@ import cuvee.model.Questions;
 import cuvee.place.Says;
 import cuvee.refresh.Card;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.Proposal;
+import cuvee.refresh.Stakes;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,6 +22,7 @@ import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -176,19 +179,26 @@ final class QuestionList extends HBox {
         Label title = Pieces.wrapped(Questions.title(outcome, question), "bold");
         HBox.setHgrow(title, Priority.ALWAYS);
         title.setMaxWidth(Double.MAX_VALUE);
-        Label stake = Pieces.label(Questions.stake(question), "medium");
-        stake.setMinWidth(USE_PREF_SIZE);
-        HBox first = Pieces.row(10, Pieces.mark(Mark.QUESTION, ""), title, stake);
+        Stakes.Stake weight = Stakes.of(outcome).of(cards.get(at).parts());
+        String amountSaid = weight.column().isEmpty() ? weight.said() : weight.amountSaid();
+        Label amount = Pieces.label(amountSaid, "medium");
+        amount.setMinWidth(USE_PREF_SIZE);
+        HBox first = Pieces.row(10, Pieces.mark(Mark.QUESTION, ""), title, amount);
         Label assumed = Pieces.wrapped("Assumed: " + question.assumedText());
+        HBox.setHgrow(assumed, Priority.ALWAYS);
+        assumed.setMaxWidth(Double.MAX_VALUE);
+        Label rowsSaid = Pieces.label(
+                weight.column().isEmpty() ? "" : Questions.rows(weight) + " rest on it", "second", "small");
+        rowsSaid.setMinWidth(USE_PREF_SIZE);
         Label place = Pieces.label(Questions.place(question), "second", "small");
-        VBox row = new VBox(2, first, assumed, place);
+        VBox row = new VBox(2, first, Pieces.row(10, assumed, rowsSaid), place);
         assumed.setPadding(new javafx.geometry.Insets(0, 0, 0, 30));
         place.setPadding(new javafx.geometry.Insets(0, 0, 0, 30));
         row.setId("question-" + question.id());
         row.getStyleClass().add("question-row");
         row.setFocusTraversable(true);
         row.setAccessibleRole(AccessibleRole.LIST_ITEM);
-        row.setAccessibleText(title.getText() + ", " + stake.getText() + ", " + assumed.getText());
+        row.setAccessibleText(title.getText() + ", " + weight.said() + ", " + assumed.getText());
         row.setOnMouseClicked(e -> {
             choose(at);
             focusChosen();
@@ -220,14 +230,14 @@ final class QuestionList extends HBox {
         Question question = card.question();
         Button shut = Pieces.plain(Pieces.button("Close", "Ctrl+J", "questions-close", close));
         HBox head = Pieces.row(
-                10,
-                Pieces.mark(Mark.QUESTION, ""),
-                Pieces.label((at + 1) + " of " + cards.size(), "second"),
-                Pieces.space(),
-                shut);
+                10, Pieces.mark(Mark.QUESTION, ""), Pieces.label((at + 1) + " of " + cards.size(), "second"));
+        weighedBy(outcome.get())
+                .ifPresent(word -> head.getChildren().addAll(Pieces.label("weighed by", "second"), word));
+        head.getChildren().addAll(Pieces.space(), shut);
         Label title = Pieces.wrapped(Questions.title(outcome.get(), question), "large");
-        Label stake =
-                Pieces.wrapped(Questions.stake(question) + " rest on it · " + Questions.place(question), "second");
+        Label stake = Pieces.wrapped(
+                Stakes.of(outcome.get()).of(card.parts()).said() + " rest on it · " + Questions.place(question),
+                "second");
         AnswerBox box = new AnswerBox(
                 model,
                 outcome.get(),
@@ -281,6 +291,22 @@ final class QuestionList extends HBox {
         } else {
             requestFocus();
         }
+    }
+
+    /** The column by which questions are weighed, to be changed; none where the master has no numbers. */
+    private Optional<MenuButton> weighedBy(Outcome outcome) {
+        List<String> numbers = outcome.proposal().columns().stream()
+                .filter(column -> column.type().isNumber())
+                .map(Proposal.ColumnReport::name)
+                .toList();
+        if (numbers.isEmpty()) {
+            return Optional.empty();
+        }
+        MenuButton word = Pieces.slot("weighed-by");
+        String now = Stakes.of(outcome).column();
+        word.setText(now.isEmpty() ? "no column" : now);
+        numbers.forEach(name -> word.getItems().add(Pieces.item(name, "", () -> model.weighBy(name))));
+        return Optional.of(word);
     }
 
     private void settleAll() {

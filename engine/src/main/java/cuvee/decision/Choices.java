@@ -71,6 +71,7 @@ public final class Choices {
                         .map(tag -> new ColumnChoice.Tagged(
                                 tag, Optional.of(answer).filter(name -> !name.equals(ColumnChoice.LEFT_OUT))));
             case Kinds.LINE_UP -> Optional.of(new ColumnChoice.Fed(subject, answer));
+            case Kinds.WEIGHED_BY -> Optional.of(new ColumnChoice.WeighedBy(answer));
             default -> aboutRows(decision, subject, answer, on);
         };
         return choice.isPresent()

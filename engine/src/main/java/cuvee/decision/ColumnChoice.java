@@ -38,6 +38,22 @@ public sealed interface ColumnChoice extends Choice {
         }
     }
 
+    /** It is the one whose amounts say how much is at stake. */
+    record WeighedBy(String column) implements ColumnChoice {
+        /** What the decision is about. */
+        public static final String SUBJECT = "master";
+
+        @Override
+        public Words words() {
+            return new Words(Kinds.WEIGHED_BY, SUBJECT, column);
+        }
+
+        @Override
+        public ColumnChoice withColumn(String other) {
+            return new WeighedBy(other);
+        }
+    }
+
     /** Its type. */
     record OfType(String column, Type type) implements ColumnChoice {
         @Override

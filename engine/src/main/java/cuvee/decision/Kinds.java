@@ -50,6 +50,7 @@ public final class Kinds {
     public static final String FINDING = "finding";
     public static final String CLOSED = "closed";
     public static final String KEPT_MASTERS = "kept-masters";
+    public static final String WEIGHED_BY = "weighed-by";
     public static final String IN_VIEW = "in-view";
     public static final String PLACES_FROM = "places-from";
     public static final String EXPECTED_FROM = "expected-from";
@@ -102,6 +103,7 @@ public final class Kinds {
             FINDING,
             CLOSED,
             KEPT_MASTERS,
+            WEIGHED_BY,
             IN_VIEW,
             PLACES_FROM,
             EXPECTED_FROM);

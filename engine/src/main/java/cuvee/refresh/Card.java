@@ -10,6 +10,7 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,7 +31,7 @@ public record Card(Question question, List<Question> parts) {
         parts = List.copyOf(parts);
     }
 
-    /** The open questions of an outcome, one card for each column whose headers are in doubt, in their order. */
+    /** The open questions of an outcome, one card for each column whose headers are in doubt, the weightiest first. */
     public static List<Card> of(Outcome outcome) {
         Map<String, List<Question>> together = new LinkedHashMap<>();
         for (Question question : outcome.questions()) {
@@ -38,8 +39,16 @@ public record Card(Question question, List<Question> parts) {
             together.computeIfAbsent(taken ? LineUp.KIND + question.assumed() : question.id(), any -> new ArrayList<>())
                     .add(question);
         }
+        Stakes stakes = Stakes.of(outcome);
+        record Weighed(Card card, Stakes.Stake stake) {}
         return together.values().stream()
                 .map(parts -> parts.size() == 1 ? new Card(parts.get(0), parts) : aboutAColumn(outcome, parts))
+                .map(card -> new Weighed(card, stakes.of(card.parts())))
+                .sorted(Comparator.comparing(
+                                (Weighed each) -> each.stake().amount().abs())
+                        .thenComparing(each -> each.stake().rows())
+                        .reversed())
+                .map(Weighed::card)
                 .toList();
     }
 

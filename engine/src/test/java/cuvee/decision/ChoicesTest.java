@@ -84,6 +84,7 @@ class ChoicesTest {
                 of("places-from", "lists/ports.csv", "Folder | Port \\| pier"),
                 of("places-from", "ports.csv", "Folder"),
                 of("kept-masters", "masters", "4"),
+                of("weighed-by", "master", "Fare"),
                 of("expected-from", "lists/ports.csv", "Port of call"),
                 of("closed", "Month | 2026-03", "closed"),
                 of("closed", "Month | 2026-03", "closed | 412 | Fare \\| 10.5 | north/a.csv \\| 0ab1"),

@@ -141,6 +141,9 @@ final class Acts {
         if (about instanceof ColumnChoice.Spelled || about instanceof ColumnChoice.Rewritten) {
             return "rewrote values of " + about.column();
         }
+        if (about instanceof ColumnChoice.WeighedBy) {
+            return "weighed by " + about.column();
+        }
         return "decided about " + about.column();
     }
 

@@ -1,6 +1,7 @@
 package cuvee.model;
 
 import cuvee.decision.Choice;
+import cuvee.decision.ColumnChoice;
 import cuvee.decision.SheetRule;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
@@ -518,6 +519,12 @@ public final class JobModel implements AutoCloseable {
             }
         }
         refresh();
+    }
+
+    /** Weighs what is at stake by a column. */
+    public void weighBy(String column) {
+        Choice.Words words = new ColumnChoice.WeighedBy(column).words();
+        decide(words.kind(), words.subject(), words.answer());
     }
 
     /** Asks a settled question again: what was decided is left to Cuvee. */

@@ -13,6 +13,7 @@ import cuvee.place.Where;
 import cuvee.refresh.Card;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.Stakes;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -130,9 +131,9 @@ public final class Questions {
         return from < 0 ? text : text.substring(from + 2);
     }
 
-    /** How much rests on the answer, in words. */
-    public static String stake(Question question) {
-        return question.stake() > 0 ? Says.count(question.stake(), "row") : "no row";
+    /** How many rows rest on an answer, in words. */
+    public static String rows(Stakes.Stake stake) {
+        return stake.rows() > 0 ? Says.count(stake.rows(), "row") : "no row";
     }
 
     /** Where its subject stands, in words. */

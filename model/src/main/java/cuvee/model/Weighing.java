@@ -1,14 +1,14 @@
 package cuvee.model;
 
-import cuvee.master.MasterReader;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
-import cuvee.value.Type;
+import cuvee.refresh.WeighingColumn;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 
 /**
- * The column by which a master is weighed: the amounts that fill the most rows.
+ * The sum of the column by which a master is weighed.
  *
  * @param sum of all rows, grouped as people read it
  */
@@ -16,17 +16,14 @@ public record Weighing(String column, String currency, String sum) {
     /** None where the master has no amounts. */
     public static Optional<Weighing> of(Outcome outcome) {
         List<Proposal.ColumnReport> columns = outcome.columns();
-        Weighing best = null;
-        long most = 0;
-        for (int at = 0; at < columns.size() && at < outcome.totals().size(); at++) {
-            MasterReader.Total total = outcome.totals().get(at);
-            String sum = total.sum();
-            if (columns.get(at).type() == Type.MONEY && sum != null && total.filled() > most) {
-                most = total.filled();
-                best = new Weighing(
-                        columns.get(at).name(), columns.get(at).currency(), MasterGrid.shownAs(sum, Type.MONEY));
-            }
+        OptionalInt at = WeighingColumn.at(outcome.job(), columns);
+        String sum = at.isEmpty() || at.getAsInt() >= outcome.totals().size()
+                ? null
+                : outcome.totals().get(at.getAsInt()).sum();
+        if (at.isEmpty() || sum == null) {
+            return Optional.empty();
         }
-        return Optional.ofNullable(best);
+        Proposal.ColumnReport column = columns.get(at.getAsInt());
+        return Optional.of(new Weighing(column.name(), column.currency(), MasterGrid.shownAs(sum, column.type())));
     }
 }

@@ -8,6 +8,7 @@ import cuvee.job.Delivery;
 import cuvee.master.MasterReader;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
+import cuvee.refresh.Stakes;
 import cuvee.refresh.Verdict;
 import cuvee.value.Type;
 import java.nio.file.Files;
@@ -381,7 +382,7 @@ class JobModelTest extends OpenJob {
         var question = outcome.questions().get(0);
         assertThat(Questions.stage(question)).isEqualTo(Stage.LINE_UP);
         assertThat(Questions.title(outcome, question)).matches("Is “Sunk” the column Lost\\?");
-        assertThat(Questions.stake(question)).isEqualTo("2 rows");
+        assertThat(Questions.rows(Stakes.of(outcome).of(question))).isEqualTo("2 rows");
         assertThat(Questions.seen(outcome, question))
                 .extracting(Questions.Seen::title)
                 .containsExactly("“Sunk” in 1 table", "“Lost” in 1 table");
