@@ -247,6 +247,12 @@ class WindowTest extends InAWindow {
                 "the keys on the question",
                 () -> robot.lookup(".question-row").query().isFocused());
         assertThat(robot.lookup(".question-row").queryAll()).hasSize(1);
+        robot.clickOn("#weighed-by");
+        robot.clickOn("Passengers");
+        waitFor(
+                "the amounts",
+                () -> robot.lookup(".question-row").queryAll().stream()
+                        .anyMatch(row -> row.getAccessibleText().contains("2 rows with 2,408 Passengers")));
         robot.clickOn("#question-part-souls");
         waitFor("the slip at the header", () -> robot.lookup(".slip").tryQuery().isPresent());
         robot.push(KeyCode.ESCAPE);

@@ -17,6 +17,7 @@ import cuvee.master.MasterPlan;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.LooseText;
+import cuvee.value.Type;
 import java.math.BigDecimal;
 import java.util.Collection;
 import java.util.HashMap;
@@ -85,7 +86,7 @@ public final class Stakes {
         }
 
         static String said(BigDecimal amount) {
-            return String.format(Locale.ROOT, "%,.2f", amount);
+            return String.format(Locale.ROOT, amount.scale() <= 0 ? "%,.0f" : "%,.2f", amount);
         }
     }
 
@@ -96,8 +97,16 @@ public final class Stakes {
         outcome.proposal().layouts().forEach(layout -> layout.tables().forEach(table -> placed.put(table.id(), table)));
         for (Reconciled.Line line : outcome.reconciled().lines()) {
             sums.computeIfAbsent(line.column(), column -> new HashMap<>())
-                    .merge(line.table(), line.master(), BigDecimal::add);
+                    .merge(line.table(), scaled(line), BigDecimal::add);
         }
+    }
+
+    /** The sum of a column with decimals, unless it holds whole numbers. */
+    private BigDecimal scaled(Reconciled.Line line) {
+        boolean whole = plan.columns().get(line.column()).type() == Type.WHOLE_NUMBER;
+        return whole
+                ? line.master()
+                : line.master().setScale(Math.max(2, line.master().scale()));
     }
 
     /** The stakes of an outcome's questions. */

@@ -55,7 +55,10 @@ class StakesTest extends BatchTest {
     @Test
     void theAnalystSaysByWhichColumnItIsWeighed() {
         batch.settle(Kinds.WEIGHED_BY, ColumnChoice.WeighedBy.SUBJECT, "Crew");
-        assertThat(Stakes.of(batch.refresh().outcome()).column()).isEqualTo("Crew");
+        batch.settle(Kinds.SUMMARY, "For the board", "total Fares: a line for each Lost");
+        Outcome outcome = batch.refresh().outcome();
+        assertThat(Stakes.of(outcome).column()).isEqualTo("Crew");
+        assertThat(stake(outcome).amountSaid()).isEqualTo("15 Crew");
         batch.settle(Kinds.WEIGHED_BY, ColumnChoice.WeighedBy.SUBJECT, "Port");
         assertThat(Stakes.of(batch.refresh().outcome()).column())
                 .as("a column of words weighs nothing")
