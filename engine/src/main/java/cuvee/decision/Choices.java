@@ -6,6 +6,7 @@ import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.Names;
 import cuvee.master.MasterPlan.Spelling;
+import cuvee.rework.Amendments;
 import cuvee.rework.Codes;
 import cuvee.rework.Correction;
 import cuvee.rework.RowRules;
@@ -176,11 +177,12 @@ public final class Choices {
 
     private static Optional<SourceChoice.SentAgain> sentAgain(List<String> paths, String answer) {
         if (answer.equals(SourceChoice.ALL)) {
-            return Optional.of(new SourceChoice.SentAgain(paths, Optional.empty()));
+            return Optional.of(new SourceChoice.SentAgain(paths, Optional.empty(), Optional.empty()));
         }
         return paths.contains(answer)
-                ? Optional.of(new SourceChoice.SentAgain(paths, Optional.of(answer)))
-                : Optional.empty();
+                ? Optional.of(new SourceChoice.SentAgain(paths, Optional.of(answer), Optional.empty()))
+                : Amendments.columns(answer)
+                        .map(columns -> new SourceChoice.SentAgain(paths, Optional.empty(), Optional.of(columns)));
     }
 
     /** True for one word, false for the other; empty for anything else. */

@@ -1,5 +1,6 @@
 package cuvee.decision;
 
+import cuvee.rework.Amendments;
 import java.util.Set;
 
 /** The words by which a job and its commands know the kinds of decisions. */
@@ -40,7 +41,7 @@ public final class Kinds {
     public static final String ORDER = "order";
     public static final String GONE = "gone";
     public static final String UNREADABLE = "unreadable";
-    public static final String SENT_AGAIN = "sent-again";
+    public static final String SENT_AGAIN = Amendments.KIND;
     public static final String YEAR_TO_DATE = "year-to-date";
     public static final String SOURCE_NAME = "source-name";
     public static final String CORRECTION = "correction";

@@ -1,6 +1,7 @@
 package cuvee.decision;
 
 import cuvee.job.Names;
+import cuvee.rework.Amendments;
 import cuvee.rework.Correction;
 import cuvee.sheet.ReadAs;
 import java.util.List;
@@ -154,15 +155,29 @@ public sealed interface SourceChoice extends Choice {
      * Which of several files that look like one sent again is taken.
      *
      * @param taken empty where all are
+     * @param amendedBy where all are, the columns by which rows of the later ones take the place of those of the earlier;
+     *     empty where none do
      */
-    record SentAgain(List<String> paths, Optional<String> taken) implements SourceChoice {
+    record SentAgain(List<String> paths, Optional<String> taken, Optional<List<String>> amendedBy)
+            implements SourceChoice {
         public SentAgain {
             paths = List.copyOf(paths);
+            amendedBy = amendedBy.map(List::copyOf);
         }
 
         @Override
         public Words words() {
-            return new Words(Kinds.SENT_AGAIN, Names.joinTexts(paths), taken.orElse(ALL));
+            String answer =
+                    taken.orElseGet(() -> amendedBy.map(Amendments::answer).orElse(ALL));
+            return new Words(Kinds.SENT_AGAIN, Names.joinTexts(paths), answer);
+        }
+
+        @Override
+        public Choice renamed(Renaming renaming) {
+            return new SentAgain(
+                    paths,
+                    taken,
+                    amendedBy.map(columns -> columns.stream().map(renaming::of).toList()));
         }
     }
 

@@ -2,7 +2,11 @@ package cuvee.master;
 
 import cuvee.value.Type;
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 
@@ -32,12 +36,40 @@ final class Marking {
                         + equal.newest().stream().map(String::valueOf).collect(Collectors.joining(", ")) + "], tbl), "
                 : "";
         String filled = keys.stream().map(key -> key + " IS NOT NULL").collect(Collectors.joining(" OR "));
+        if (!equal.within().isEmpty()) {
+            String age = age(equal, plan);
+            return set
+                    + "(tbl, row, turned) IN (SELECT (m.tbl, m.row, m.turned) FROM (SELECT tbl, row, turned, " + age
+                    + " AS age, min(" + age + ") OVER (PARTITION BY " + String.join(", ", keys)
+                    + ") AS newest FROM master WHERE aside = 0 AND tbl IN (" + ids(equal.within()) + ") AND (" + filled
+                    + ")) m WHERE m.age > m.newest)";
+        }
         return set
                 + "(tbl, row, turned) IN (SELECT (m.tbl, m.row, m.turned) FROM (SELECT tbl, row, turned, row_number() OVER"
                 + " (PARTITION BY " + String.join(", ", keys) + " ORDER BY " + first + "ord" + order + ", row" + order
                 + ", turned"
                 + order + ") AS copy FROM master JOIN part USING (tbl) WHERE aside = 0 AND (" + filled
                 + ")) m WHERE m.copy > 1)";
+    }
+
+    /** How many newer files there are than the one that a row is of; all tables of a file are as old. */
+    private static String age(RowRule.Equal equal, MasterPlan plan) {
+        Map<Integer, String> sources = new HashMap<>();
+        plan.tables().forEach(table -> sources.put(table.id(), table.source()));
+        Map<String, List<Integer>> bySource = new LinkedHashMap<>();
+        equal.newest()
+                .forEach(table -> bySource.computeIfAbsent(sources.getOrDefault(table, ""), source -> new ArrayList<>())
+                        .add(table));
+        StringBuilder age = new StringBuilder("CASE");
+        int newer = 0;
+        for (List<Integer> tables : bySource.values()) {
+            age.append(" WHEN tbl IN (").append(ids(tables)).append(") THEN ").append(newer++);
+        }
+        return age.append(" END").toString();
+    }
+
+    private static String ids(List<Integer> tables) {
+        return tables.stream().map(String::valueOf).collect(Collectors.joining(", "));
     }
 
     /** What holds of the rows that a rule would set aside among those in the master, put back ones left alone. */

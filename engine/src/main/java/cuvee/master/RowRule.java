@@ -48,11 +48,19 @@ public sealed interface RowRule {
      * Of rows that are equal in some columns one stays; rows that are blank in all of them are left alone.
      *
      * @param newest the numbers of tables, those of the newest files first, where what they hold stays
+     * @param within the numbers of the tables whose rows are compared, where only equal rows of older files go, and a
+     *     file keeps all of its own; where none is named, all are compared, and one row stays
      */
-    record Equal(List<Integer> columns, Stays stays, List<Integer> newest) implements RowRule {
+    record Equal(List<Integer> columns, Stays stays, List<Integer> newest, List<Integer> within) implements RowRule {
         public Equal {
             columns = List.copyOf(columns);
             newest = List.copyOf(newest);
+            within = List.copyOf(within);
+        }
+
+        /** It over all tables. */
+        public Equal(List<Integer> columns, Stays stays, List<Integer> newest) {
+            this(columns, stays, newest, List.of());
         }
 
         /** Which of equal rows stays: by the order of the master, or the first of the newest file that has one. */

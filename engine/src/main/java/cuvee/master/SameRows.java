@@ -62,6 +62,36 @@ public final class SameRows {
         });
     }
 
+    /**
+     * How the keys of two sets of tables meet.
+     *
+     * @param unique true where each row of either has a key of its own, without a blank
+     */
+    public record Meeting(long earlier, long later, long both, boolean unique) {}
+
+    /** How the keys of earlier tables and of later ones meet. */
+    public Meeting meeting(Collection<Integer> earlier, Collection<Integer> later, List<Integer> columns) {
+        String one = keysOf(earlier, columns);
+        String two = keysOf(later, columns);
+        return Sql.ask("comparing tables", () -> {
+            try (Statement statement = connection.createStatement();
+                    ResultSet row = statement.executeQuery("WITH a AS (" + one + "), b AS (" + two
+                            + ") SELECT (SELECT count(DISTINCT h) FROM a), (SELECT count(DISTINCT h) FROM b), (SELECT"
+                            + " count(DISTINCT a.h) FROM a SEMI JOIN b ON a.h = b.h), (SELECT count(*) = count(DISTINCT"
+                            + " h) AND bool_and(filled) FROM a) AND (SELECT count(*) = count(DISTINCT h) AND"
+                            + " bool_and(filled) FROM b)")) {
+                row.next();
+                return new Meeting(row.getLong(1), row.getLong(2), row.getLong(3), row.getBoolean(4));
+            }
+        });
+    }
+
+    private String keysOf(Collection<Integer> tables, List<Integer> columns) {
+        String filled = columns.stream().map(i -> "m.m" + i + " IS NOT NULL").collect(Collectors.joining(" AND "));
+        return "SELECT " + key("m", columns) + " AS h, " + filled + " AS filled FROM master m WHERE tbl IN ("
+                + tables.stream().map(String::valueOf).collect(Collectors.joining(", ")) + ")";
+    }
+
     /** Stands for the rows that any of some tables has. */
     public static final int ANY_TABLE = -1;
 

@@ -16,8 +16,10 @@ import cuvee.master.MasterReader;
 import cuvee.master.SameRows;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.rework.Amendments;
 import cuvee.tag.Home;
 import cuvee.tag.NameParts;
+import cuvee.value.Type;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -28,15 +30,18 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableSet;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
- * Files sent again: their names say the same but for a mark of a version, and their rows have keys in common. The newest
- * is taken, the others are set aside, and the analyst is asked, with the sums of each.
+ * Files sent again: their names say the same but for a mark of a version, and their rows have keys in common. Where the
+ * newest holds nearly all that there was it is taken, and the others are set aside; where it holds some of it only, it
+ * amends those rows, and the others stay. The analyst is asked, with the sums of each.
  */
 final class SentAgain {
     /** The kind of the decisions made here; the subject is the paths, the answer the one that is taken, or both. */
@@ -44,6 +49,11 @@ final class SentAgain {
 
     static final String ALL = SourceChoice.ALL;
     private static final double ENOUGH = 0.8;
+    /** So many of the fewer rows have to be there before, where a column tells every row apart. */
+    private static final double SOME = 0.3;
+
+    private static final long FEW = 2;
+    private static final int MOST_COMPARED_ROW_BY_ROW = 8;
 
     /** One file of those that say the same. */
     private record Version(String path, long modified, List<PlacedTable> tables) {
@@ -51,6 +61,9 @@ final class SentAgain {
             return tables.stream().mapToLong(table -> table.table().kept()).sum();
         }
     }
+
+    /** A file that amends some rows of those before it, by the columns of a key. */
+    private record Amended(List<String> names, SameRows.Meeting meeting) {}
 
     private SentAgain() {}
 
@@ -75,10 +88,10 @@ final class SentAgain {
 
     /** True for a file in whose place the job takes another that was sent later. */
     static boolean isAside(Job job, String path) {
-        return decisions(job).stream()
-                .anyMatch(decision -> !decision.answer().equals(ALL)
-                        && !decision.answer().equals(path)
-                        && Names.splitTexts(decision.subject()).contains(path));
+        return decisions(job).stream().anyMatch(decision -> {
+            List<String> paths = Names.splitTexts(decision.subject());
+            return paths.contains(decision.answer()) && !decision.answer().equals(path) && paths.contains(path);
+        });
     }
 
     /** What the job has decided, each subject once. */
@@ -139,25 +152,39 @@ final class SentAgain {
                 String subject = Names.joinTexts(
                         same.stream().map(Version::path).sorted().toList());
                 if (same.size() > 1 && job.decision(KIND, subject).isEmpty()) {
-                    found.add(decision(subject, same));
+                    found.add(decision(subject, same, overlaps));
                 }
             }
         }
         return found;
     }
 
-    private static Decision decision(String subject, List<Version> same) {
+    private static Decision decision(String subject, List<Version> same, Overlaps overlaps) {
         Version newest = same.stream()
                 .max(Comparator.comparingLong(Version::modified)
                         .thenComparing((Version version) -> NameParts.marksVersion(version.path()))
                         .thenComparing(Version::path))
                 .orElseThrow();
-        return new Decision(
-                KIND,
-                subject,
-                newest.path(),
-                "their names say the same and their rows have keys in common; the newest is taken",
-                same.stream().map(SentAgain::sums).collect(Collectors.joining("; ")));
+        String evidence = same.stream().map(SentAgain::sums).collect(Collectors.joining("; "));
+        List<Version> earlier =
+                same.stream().filter(version -> !version.equals(newest)).toList();
+        Optional<Amended> amended = overlaps.amended(earlier, newest);
+        return amended.isPresent()
+                ? new Decision(
+                        KIND,
+                        subject,
+                        Amendments.answer(amended.get().names()),
+                        "their names say the same; the newest holds "
+                                + Says.number(amended.get().meeting().both()) + " of the "
+                                + Says.count(amended.get().meeting().earlier(), "key")
+                                + " before it, so that it amends those rows and the others stay",
+                        evidence)
+                : new Decision(
+                        KIND,
+                        subject,
+                        newest.path(),
+                        "their names say the same and their rows have keys in common; the newest is taken",
+                        evidence);
     }
 
     /** Sources whose names speak of the same thing. */
@@ -196,11 +223,16 @@ final class SentAgain {
         private final Map<Integer, Set<String>> saying = new HashMap<>();
 
         private final boolean comparable;
+        /** False for so many versions that only their keys as a whole are compared. */
+        private final boolean few;
+
+        private @Nullable Set<Integer> rowNumbers;
 
         Overlaps(List<Version> versions, MasterPlan plan, Map<Integer, MasterPlan.Table> planned, MasterReader reader) {
             this.plan = plan;
             this.planned = planned;
             this.reader = reader;
+            this.few = versions.size() <= MOST_COMPARED_ROW_BY_ROW;
             this.tables = versions.stream()
                     .flatMap(version -> version.tables().stream())
                     .map(PlacedTable::id)
@@ -255,7 +287,8 @@ final class SentAgain {
                     MasterPlan.Table b = planned.get(other.id());
                     if (a != null && b != null && sameTold(a, b) && sameDays(table, other)) {
                         List<Integer> keys = keys(plan, a, b);
-                        if (!keys.isEmpty() && share(a.id(), b.id(), keys) >= ENOUGH) {
+                        if (!keys.isEmpty() && share(a.id(), b.id(), keys) >= ENOUGH
+                                || few && ownKey(List.of(a), List.of(b)).isPresent()) {
                             return true;
                         }
                     }
@@ -263,6 +296,77 @@ final class SentAgain {
             }
             return false;
         }
+
+        /**
+         * The first column that tells every row of some tables apart, of whose values enough stand on both sides. Numbers
+         * may be alike by chance, so that one of them is not enough.
+         */
+        private Optional<Key> ownKey(List<MasterPlan.Table> earlier, List<MasterPlan.Table> later) {
+            for (int i = 0; i < plan.columns().size(); i++) {
+                Type type = plan.columns().get(i).type();
+                boolean names = type == Type.TEXT
+                        || type == Type.WHOLE_NUMBER && !rowNumbers().contains(i);
+                if (names && isCell(i, earlier) && isCell(i, later)) {
+                    SameRows.Meeting meeting = reader.sameRows().meeting(ids(earlier), ids(later), List.of(i));
+                    long fewer = Math.min(meeting.earlier(), meeting.later());
+                    long least = type == Type.TEXT ? Math.min(FEW, fewer) : FEW;
+                    if (meeting.unique() && meeting.both() >= least && meeting.both() >= SOME * fewer) {
+                        return Optional.of(new Key(List.of(i), meeting));
+                    }
+                }
+            }
+            return Optional.empty();
+        }
+
+        private Set<Integer> rowNumbers() {
+            if (rowNumbers == null) {
+                rowNumbers = reader.figures().rowNumbers();
+            }
+            return rowNumbers;
+        }
+
+        private static boolean isCell(int column, List<MasterPlan.Table> tables) {
+            return tables.stream().allMatch(table -> {
+                MasterPlan.Feed feed = table.feeds().get(column);
+                return feed != null && feed.origin() instanceof Origin.Cell;
+            });
+        }
+
+        private static List<Integer> ids(List<MasterPlan.Table> tables) {
+            return tables.stream().map(MasterPlan.Table::id).toList();
+        }
+
+        private List<MasterPlan.Table> planned(Version version) {
+            return version.tables().stream()
+                    .map(table -> planned.get(table.id()))
+                    .filter(Objects::nonNull)
+                    .toList();
+        }
+
+        /** By which columns a file amends others; empty where it holds nearly all that they do, so that it replaces them. */
+        Optional<Amended> amended(List<Version> earlier, Version newest) {
+            List<MasterPlan.Table> before = earlier.stream()
+                    .flatMap(version -> planned(version).stream())
+                    .toList();
+            List<MasterPlan.Table> after = planned(newest);
+            if (before.isEmpty() || after.isEmpty()) {
+                return Optional.empty();
+            }
+            Key key = ownKey(before, after).orElseGet(() -> {
+                List<Integer> columns = keys(plan, before.get(0), after.get(0));
+                return new Key(columns, reader.sameRows().meeting(ids(before), ids(after), columns));
+            });
+            boolean replaces = key.meeting().both() >= ENOUGH * key.meeting().earlier();
+            return replaces
+                    ? Optional.empty()
+                    : Optional.of(new Amended(
+                            key.columns().stream()
+                                    .map(column -> plan.columns().get(column).name())
+                                    .toList(),
+                            key.meeting()));
+        }
+
+        private record Key(List<Integer> columns, SameRows.Meeting meeting) {}
 
         private double share(int table, int other, List<Integer> keys) {
             return byKeys.computeIfAbsent(keys, each -> reader.sameRows().overlaps(tables, each))
@@ -330,16 +434,27 @@ final class SentAgain {
                     .toList();
             List<Answer> answers = new ArrayList<>();
             versions.forEach(version -> answers.add(new Answer(version.path(), "take " + sums(version))));
+            Optional<List<String>> amendedBy = Amendments.columns(decision.answer());
+            answers.add(new Answer(
+                    amendedBy.isPresent() ? decision.answer() : Amendments.answer(List.of()),
+                    "take all rows, and of those with the same "
+                            + amendedBy
+                                    .filter(columns -> !columns.isEmpty())
+                                    .map(Says::list)
+                                    .orElse("words and dates")
+                            + " those of the newest file"));
             answers.add(new Answer(ALL, "take all of them; they are different things"));
             questions.add(Question.of(
                     KIND,
                     decision.subject(),
-                    Where.source(decision.answer()),
-                    "It looks like "
-                            + Says.list(paths.stream()
-                                    .filter(path -> !path.equals(decision.answer()))
-                                    .toList())
-                            + " sent again: "
+                    Where.source(amendedBy.isPresent() ? paths.get(0) : decision.answer()),
+                    (amendedBy.isPresent()
+                                    ? "Of " + Says.list(paths) + " the newest seems to amend some rows of the others: "
+                                    : "It looks like "
+                                            + Says.list(paths.stream()
+                                                    .filter(path -> !path.equals(decision.answer()))
+                                                    .toList())
+                                            + " sent again: ")
                             + versions.stream().map(SentAgain::sums).collect(Collectors.joining("; "))
                             + ". Which belongs to the master?",
                     decision.answer(),

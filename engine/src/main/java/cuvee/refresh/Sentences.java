@@ -14,6 +14,7 @@ import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.rework.Amendments;
 import cuvee.rework.Codes;
 import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
@@ -436,6 +437,9 @@ public final class Sentences {
     /** Rules about rows, each with what it sets aside. */
     private void rows() {
         for (RowRules.Stated rule : RowRules.of(job, outcome.proposal().plan())) {
+            if (rule.decision().kind().equals(SentAgain.KIND)) {
+                continue;
+            }
             boolean byPhrase = rule.decision().kind().equals(RowRules.ROWS);
             String text = byPhrase
                     ? rule.verb().equals(RowRules.KEEP) ? "Keep only rows where" : "Set aside rows where"
@@ -543,9 +547,7 @@ public final class Sentences {
                     SentAgain.KIND,
                     decision.subject(),
                     Sentence.Paragraph.ROWS,
-                    on
-                            ? "Of " + Says.list(paths) + " take " + decision.answer() + " only."
-                            : "Take all of " + Says.list(paths) + ".",
+                    sentAgain(paths, decision),
                     decision.evidence(),
                     on,
                     job.isSettled(SentAgain.KIND, decision.subject()),
@@ -555,6 +557,16 @@ public final class Sentences {
                     SentAgain.ALL,
                     List.of()));
         }
+    }
+
+    private static String sentAgain(List<String> paths, Decision decision) {
+        return Amendments.columns(decision.answer())
+                .map(columns -> "Of rows of " + Says.list(paths) + " that are equal in "
+                        + (columns.isEmpty() ? "all words and dates" : Says.list(columns))
+                        + " keep that of the newest file.")
+                .orElseGet(() -> decision.answer().equals(SentAgain.ALL)
+                        ? "Take all of " + Says.list(paths) + "."
+                        : "Of " + Says.list(paths) + " take " + decision.answer() + " only.");
     }
 
     /** Sheets that would count rows twice, by what was decided about them: a sheet, or all of a layout. */

@@ -81,6 +81,12 @@ public final class RowRules {
         Known known = Known.of(plan);
         List<Stated> stated = new ArrayList<>();
         int number = 0;
+        for (Decision decision : Amendments.decisions(job)) {
+            Optional<RowRule> rule = Amendments.rule(decision, plan, known, modified);
+            if (rule.isPresent()) {
+                stated.add(new Stated(decision, rule, number++, ""));
+            }
+        }
         for (Decision decision : job.settled()) {
             boolean ours = decision.kind().equals(ROWS) || decision.kind().equals(EQUAL);
             if (ours && understood(decision)) {

@@ -72,6 +72,8 @@ class ChoicesTest {
                 of("unreadable", "a.csv", "keep"),
                 of("sent-again", "a.csv | b \\| c.csv", "b | c.csv"),
                 of("sent-again", "a.csv | b.csv", "all"),
+                of("sent-again", "a.csv | b.csv", "amend"),
+                of("sent-again", "a.csv | b.csv", "amend | Order \\| No | Date"),
                 of("year-to-date", "* Hollin", "newest"),
                 of("year-to-date", "*", "all"),
                 of("year-to-date", "* Hollin | a.xlsx / Sheet1", "b.xlsx / Sheet1"),
