@@ -1,6 +1,7 @@
 package cuvee.desktop;
 
 import cuvee.model.JobModel;
+import javafx.beans.property.StringProperty;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -24,6 +25,7 @@ final class FootLine extends HBox {
         setAlignment(Pos.CENTER_LEFT);
         trail.setId("trail");
         trail.setMinWidth(0);
+        trailWord.visibleProperty().bind(trail.textProperty().isNotEmpty());
         last.setId("last-act");
         last.setMinWidth(0);
         undo = Pieces.go("Undo", "undo", model::undo);
@@ -38,7 +40,10 @@ final class FootLine extends HBox {
 
     void setTrail(String said) {
         trail.setText(said);
-        trailWord.setVisible(!said.isEmpty());
+    }
+
+    StringProperty trailProperty() {
+        return trail.textProperty();
     }
 
     private void showActs() {

@@ -45,6 +45,7 @@ final class GridView extends Region {
     private final ObjectProperty<Palette> palette = new SimpleObjectProperty<>(Palette.LIGHT);
     private final GridGeometry at = new GridGeometry();
     private final ReadOnlyStringWrapper beyond = new ReadOnlyStringWrapper("");
+    private final ReadOnlyStringWrapper trail = new ReadOnlyStringWrapper("");
     private @Nullable GridModel model;
     private long row;
     private int column;
@@ -111,6 +112,18 @@ final class GridView extends Region {
     }
 
     /** The columns that lie beyond the right edge, in words; empty where all are seen. */
+    /** Where the selected cell is from, and all of its text. */
+    ReadOnlyStringProperty trailProperty() {
+        return trail.getReadOnlyProperty();
+    }
+
+    private void selected() {
+        GridModel shown = model;
+        boolean there = shown != null && row >= 0 && row < shown.rows() && column < at.columns();
+        trail.set(there && shown != null ? shown.trail(row, column) : "");
+        onSelect.accept(row, column);
+    }
+
     ReadOnlyStringProperty beyondProperty() {
         return beyond.getReadOnlyProperty();
     }
@@ -168,7 +181,7 @@ final class GridView extends Region {
         model = newModel;
         newModel.onArrival(() -> {
             draw();
-            onSelect.accept(row, column);
+            selected();
         });
         at.setColumns(newModel, sameColumns);
         if (!sameColumns) {
@@ -179,7 +192,7 @@ final class GridView extends Region {
         anchorRow = Math.min(anchorRow, Math.max(0, newModel.rows() - 1));
         requestLayout();
         draw();
-        onSelect.accept(row, column);
+        selected();
     }
 
     @Nullable
@@ -547,7 +560,7 @@ final class GridView extends Region {
         }
         draw();
         notifyAccessibleAttributeChanged(AccessibleAttribute.TEXT);
-        onSelect.accept(row, column);
+        selected();
     }
 
     /** Scrolls so that the selected cell is seen. */

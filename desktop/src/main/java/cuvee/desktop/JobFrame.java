@@ -92,7 +92,7 @@ final class JobFrame extends BorderPane {
         collect = new CollectView(model, choosers, zone, slips, this::openSlip);
         read = new ReadView(model, ui, this::openSlip);
         rework = new ReworkView(model, choosers);
-        lineUp = new LineUpView(model, this::showFacts, this::openSlip);
+        lineUp = new LineUpView(model, this::showFacts, slips, this::openSlip);
         CheckView check = new CheckView(model, choosers, this::openSheet);
         views.put(Stage.COLLECT, collect);
         views.put(Stage.READ, read);
@@ -122,12 +122,27 @@ final class JobFrame extends BorderPane {
         model.jobProperty().addListener((o, before, now) -> show());
         // The band of a trial goes with the button that was pressed.
         model.tryingProperty().addListener((o, before, now) -> Platform.runLater(() -> focusGrid(views.get(stage))));
+        sceneProperty().addListener((o, before, now) -> {
+            if (now != null) {
+                now.focusOwnerProperty().addListener((f, was, is) -> tellTrail(is));
+            }
+        });
         show();
         go(Stage.COLLECT);
     }
 
     private void showTrail(String said) {
-        foot.setTrail(stage == Stage.MASTER ? said : "");
+        if (stage == Stage.MASTER) {
+            foot.setTrail(said);
+        }
+    }
+
+    /** Tells where what is chosen in a grid is from; Master asks for its cells by itself. */
+    private void tellTrail(@Nullable Node focused) {
+        foot.trailProperty().unbind();
+        if (focused instanceof GridView grid && stage != Stage.MASTER) {
+            foot.trailProperty().bind(grid.trailProperty());
+        }
     }
 
     /** Shows what a column holds beside the stage; a number below zero folds it. */
@@ -220,6 +235,7 @@ final class JobFrame extends BorderPane {
         if (shown != null) {
             view.getChildren().setAll(shown, slips);
         }
+        foot.trailProperty().unbind();
         foot.setTrail("");
         if (to == Stage.MASTER) {
             master.tellTrail();
@@ -349,7 +365,7 @@ final class JobFrame extends BorderPane {
         return stage;
     }
 
-    private static void focusGrid(@org.jspecify.annotations.Nullable Node shown) {
+    private static void focusGrid(@Nullable Node shown) {
         if (shown != null) {
             // What lies in a scroll pane is found once that has its skin.
             shown.applyCss();

@@ -4,6 +4,7 @@ import cuvee.finding.Question;
 import cuvee.layout.Layout;
 import cuvee.model.BoardGrid;
 import cuvee.model.JobModel;
+import cuvee.model.Landing;
 import cuvee.model.Questions;
 import cuvee.model.Stage;
 import cuvee.place.Says;
@@ -57,6 +58,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
     private final Button split;
     private final Button open;
     private final FlowPane leftOut = new FlowPane(12, 4);
+    private final SlipLayer slips;
     private final HBox hands = Pieces.row(10);
     private final MenuButton filter = Pieces.slot("board-filter");
     private final MenuButton laterColumns = Pieces.slot("board-later");
@@ -70,8 +72,9 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
     /** The header that was cut, to be put on another column. */
     private Optional<JobFrame.Spot> cut = Optional.empty();
 
-    LineUpView(JobModel model, IntConsumer showFacts, BiConsumer<Question, JobFrame.Spot> openSlip) {
+    LineUpView(JobModel model, IntConsumer showFacts, SlipLayer slips, BiConsumer<Question, JobFrame.Spot> openSlip) {
         this.model = model;
+        this.slips = slips;
         this.showFacts = showFacts;
         this.openSlip = openSlip;
         split = Pieces.go(
@@ -281,11 +284,73 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
             return;
         }
         if (row < 0) {
-            model.board().uniteColumns(column, target);
-        } else {
-            BoardGrid.header(made.get(), now.line(row).layout(), column)
-                    .ifPresent(header -> model.board().splitHeader(header.key(), target));
+            landed(
+                    Landing.of(made.get(), column, target),
+                    to,
+                    () -> model.board().uniteColumns(column, target));
+            return;
         }
+        BoardGrid.header(made.get(), now.line(row).layout(), column).ifPresent(header -> {
+            Landing landing = Landing.of(made.get(), now.line(row).layout(), column, target);
+            grid.select(row, to);
+            if (landing instanceof Landing.Filled filled) {
+                askFilled(row, to, header, column, filled, target);
+            } else {
+                landed(landing, to, () -> model.board().splitHeader(header.key(), target));
+            }
+        });
+    }
+
+    /** Takes what was put on a column; where values of another kind would come together, a slip asks first. */
+    private void landed(Landing landing, int to, Runnable take) {
+        if (landing instanceof Landing.Beside beside) {
+            model.say(beside.said(), false);
+        } else if (landing instanceof Landing.OtherKind other) {
+            slip(
+                    Math.max(0, grid.selectedRow()),
+                    to,
+                    "Put it there all the same?",
+                    other.said(),
+                    Pieces.chief(Pieces.button("Put it there", "landing-take", folding(take))));
+        } else {
+            take.run();
+        }
+    }
+
+    /** Asks what becomes of the header that feeds the column already. */
+    private void askFilled(
+            long row, int to, BoardGrid.Header header, String column, Landing.Filled filled, String target) {
+        String there = Says.quoted(filled.header());
+        slip(
+                row,
+                to,
+                there + " feeds " + target + " here already.",
+                "What becomes of it when " + Says.quoted(header.header()) + " does?",
+                Pieces.chief(Pieces.button(
+                        "Exchange the two",
+                        "landing-exchange",
+                        folding(() -> model.board().exchangeHeaders(header.key(), target, filled.key(), column)))),
+                Pieces.button(
+                        "Make " + there + " a column of its own",
+                        "landing-own",
+                        folding(() ->
+                                model.board().putInPlaceOf(header.key(), target, filled.key(), filled.header()))));
+    }
+
+    private Runnable folding(Runnable act) {
+        return () -> {
+            slips.close();
+            act.run();
+        };
+    }
+
+    private void slip(long row, int column, String title, String words, Button... acts) {
+        HBox hands = Pieces.row(12, acts);
+        hands.getChildren().addAll(Pieces.space(), Pieces.label("Esc leaves all as it is", "second", "small"));
+        grid.cell(row, column).ifPresent(place -> {
+            slips.open(grid, place, Pieces.wrapped(title, "heading"), Pieces.wrapped(words, "second"), hands);
+            acts[0].requestFocus();
+        });
     }
 
     private void move(int by) {

@@ -269,6 +269,38 @@ class WindowTest extends InAWindow {
     }
 
     @Test
+    void aHeaderPutWhereAnotherStandsAsksWhatBecomesOfThatOne() throws Exception {
+        write("data/a.csv", "Date,Port,Passengers,Crew\n2026-01-01,Hollin,205,4\n2026-01-02,Hollin,216,5\n");
+        write("data/b.csv", "Date,Port,Heads,Crew\n2026-02-01,Tarsk,1204,7\n");
+        newJob();
+        goTo(KeyCode.DIGIT3);
+        GridView board = grid("#line-up-grid");
+        robot.interact(() -> board.select(1, 4));
+        robot.push(KeyCode.CONTROL, KeyCode.X).push(KeyCode.RIGHT).push(KeyCode.CONTROL, KeyCode.V);
+        waitFor("the slip", () -> robot.lookup("#landing-exchange").tryQuery().isPresent());
+        assertThat(words("#slip .heading")).isEqualTo("“Crew” feeds Crew here already.");
+        robot.push(KeyCode.ESCAPE);
+        waitFor("the slip folded", () -> robot.lookup("#slip").tryQuery().isEmpty());
+        robot.interact(() -> board.select(1, 4));
+        robot.push(KeyCode.CONTROL, KeyCode.X).push(KeyCode.RIGHT).push(KeyCode.CONTROL, KeyCode.V);
+        waitFor(
+                "the slip again",
+                () -> robot.lookup("#landing-exchange").query().isFocused());
+        robot.push(KeyCode.ENTER);
+        waitFor(
+                "the exchange",
+                () -> "Crew"
+                        .equals(model().outcomeProperty()
+                                .get()
+                                .orElseThrow()
+                                .proposal()
+                                .lineUp()
+                                .get("heads")));
+        idle();
+        assertThat(columns()).containsExactly("Date", "Port", "Passengers", "Crew");
+    }
+
+    @Test
     void aLayoutOpensIntoItsTablesWithTheirFirstValues() {
         newJob();
         goTo(KeyCode.DIGIT3);

@@ -278,6 +278,27 @@ public final class BoardGrid implements GridModel {
     }
 
     @Override
+    public String trail(long row, int column) {
+        Line line = line(row);
+        String of = line.table().map(BoardGrid::tableName).orElseGet(() -> text(row, 0));
+        if (column < BEFORE) {
+            return of + ": " + Says.list(line.layout().headers());
+        }
+        Optional<Header> header =
+                header(outcome, line.layout(), reportAt(column).name());
+        if (header.isEmpty()) {
+            return of + ": no header feeds " + reportAt(column).name();
+        }
+        String how = line.table().isPresent() ? "" : cellAt(row, column).how();
+        String values = hint(row, column);
+        return of + ": " + Says.quoted(header.get().header()) + " feeds "
+                + reportAt(column).name() + (how.isEmpty() ? "" : ", " + how)
+                + (values.isEmpty()
+                        ? ""
+                        : "; " + values.substring(header.get().header().length() + 2));
+    }
+
+    @Override
     public String rowLabel(long row) {
         return "";
     }

@@ -55,6 +55,18 @@ public final class BoardModel {
         model.take(Board.split(model.now(), key, header));
     }
 
+    /** Puts a header on a column that another header of its layout feeds, and that one where the first was. */
+    public void exchangeHeaders(String key, String target, String other, String column) {
+        model.take(Board.split(Board.split(model.now(), key, target), other, column));
+    }
+
+    /** Puts a header on a column that another header of its layout feeds, and makes that one a column of its own. */
+    public void putInPlaceOf(String key, String target, String other, String header) {
+        boolean taken = header.equals(target) || model.columnNames().contains(header);
+        String own = taken ? JobModel.freeName(model.columnNames(), header) : header;
+        model.take(Board.split(Board.split(model.now(), key, target), other, own));
+    }
+
     /** Leaves a column out of the master, or takes it in again; a tag is then none any more, and a made one not made. */
     public void leaveOutColumn(String name, boolean out) {
         if (out && MadeColumns.names(model.now()).contains(name)) {

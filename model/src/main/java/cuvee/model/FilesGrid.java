@@ -280,6 +280,14 @@ public final class FilesGrid extends ListGrid<FilesGrid.Line> {
     }
 
     @Override
+    public String trail(long row, int column) {
+        return item(row)
+                .source()
+                .map(file -> file.path() + ": " + file.state().word() + ", " + foundOrWhy(outcome, file))
+                .orElse("");
+    }
+
+    @Override
     public String hint(long row, int column) {
         return column == FOUND ? text(row, column) : "";
     }

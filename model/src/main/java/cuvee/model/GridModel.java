@@ -121,6 +121,18 @@ public interface GridModel {
         return "";
     }
 
+    /** Where a cell is from, and all of its text, which the grid may cut; empty for a blank one. */
+    default String trail(long row, int column) {
+        String text = text(row, column);
+        if (text == null || text.isBlank()) {
+            return "";
+        }
+        String beside = hint(row, column);
+        return (title(column).isEmpty() ? "" : title(column) + ": ")
+                + text
+                + (beside.isEmpty() || beside.equals(text) ? "" : "; " + beside.replace("\n", ", "));
+    }
+
     /** The number shown in front of a row. */
     default String rowLabel(long row) {
         return Long.toString(row + 1);

@@ -211,6 +211,17 @@ public final class SheetGrid implements GridModel, AutoCloseable {
     }
 
     @Override
+    public String trail(long row, int column) {
+        if (isFolded(row)) {
+            return "";
+        }
+        String text = text(row, column);
+        Where place = Where.sheet(sheet.source(), sheet.name()).cell(sheetRow(row), column + 1);
+        return place + ", " + brackets.word(sheetRow(row))
+                + (text == null ? "" : text.isEmpty() ? ": blank" : ": " + Says.quoted(text));
+    }
+
+    @Override
     public long standsFor(long row) {
         return isFolded(row) ? stretch(row).count() : 1;
     }
