@@ -345,10 +345,14 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
     }
 
     private void slip(long row, int column, String title, String words, Button... acts) {
-        HBox hands = Pieces.row(12, acts);
-        hands.getChildren().addAll(Pieces.space(), Pieces.label("Esc leaves all as it is", "second", "small"));
         grid.cell(row, column).ifPresent(place -> {
-            slips.open(grid, place, Pieces.wrapped(title, "heading"), Pieces.wrapped(words, "second"), hands);
+            slips.open(
+                    grid,
+                    place,
+                    Pieces.wrapped(title, "heading"),
+                    Pieces.wrapped(words, "second"),
+                    Pieces.row(12, acts),
+                    Pieces.label("Esc leaves all as it is", "second", "small"));
             acts[0].requestFocus();
         });
     }

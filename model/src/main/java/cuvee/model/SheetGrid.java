@@ -217,7 +217,8 @@ public final class SheetGrid implements GridModel, AutoCloseable {
         }
         String text = text(row, column);
         Where place = Where.sheet(sheet.source(), sheet.name()).cell(sheetRow(row), column + 1);
-        return place + ", " + brackets.word(sheetRow(row))
+        String bracket = brackets.word(sheetRow(row));
+        return place + ", " + (bracket.equals(Brackets.RECORDS) ? "record" : bracket)
                 + (text == null ? "" : text.isEmpty() ? ": blank" : ": " + Says.quoted(text));
     }
 
