@@ -6,6 +6,7 @@ import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.job.JobFile;
+import cuvee.job.Names;
 import cuvee.place.Says;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
@@ -66,6 +67,20 @@ final class DeliveryCommand implements Callable<Integer> {
 
     @Option(names = "--key", paramLabel = "COLUMN", description = "A column by which rows are matched.")
     private List<String> keys = List.of();
+
+    @Option(
+            names = "--copies",
+            description = "Copies of all sources in the folder that --to names, changed by --header and --value.")
+    private boolean copies;
+
+    @Option(names = "--header", paramLabel = "OLD | NEW", description = "In copies: a header gets another name.")
+    private List<String> headers = List.of();
+
+    @Option(
+            names = "--value",
+            paramLabel = "COLUMN | OLD | NEW",
+            description = "In copies: a value of a column is written otherwise.")
+    private List<String> values = List.of();
 
     @Option(names = "--about", description = "Write the account of the master into a tab of the workbook.")
     private boolean about;
@@ -130,7 +145,36 @@ final class DeliveryCommand implements Callable<Integer> {
         return Exit.USAGE;
     }
 
+    /** The changes that are made in copies; empty where they cannot be followed. */
+    private Optional<Delivery.Form> copies() {
+        List<Delivery.Change> changes = new ArrayList<>();
+        for (String said : headers) {
+            List<String> parts = Names.splitTexts(said);
+            if (parts.size() != 2) {
+                usage("A header is renamed by --header \"OLD | NEW\".");
+                return Optional.empty();
+            }
+            changes.add(new Delivery.Change("", parts.get(0), parts.get(1)));
+        }
+        for (String said : values) {
+            List<String> parts = Names.splitTexts(said);
+            if (parts.size() != 3) {
+                usage("A value is written otherwise by --value \"COLUMN | OLD | NEW\".");
+                return Optional.empty();
+            }
+            changes.add(new Delivery.Change(parts.get(0), parts.get(1), parts.get(2)));
+        }
+        if (changes.isEmpty()) {
+            usage("Say by --header or --value what is changed in the copies.");
+            return Optional.empty();
+        }
+        return Optional.of(new Delivery.Copies(changes));
+    }
+
     private Optional<Delivery.Form> form() {
+        if (copies) {
+            return copies();
+        }
         Optional<Delivery.How> wanted = Delivery.How.of(how);
         boolean database = target.startsWith(PostgresTable.ADDRESS);
         String problem = "";
@@ -176,7 +220,9 @@ final class DeliveryCommand implements Callable<Integer> {
             return target;
         }
         Path to = machine.path(target);
-        MasterFiles.check(to);
+        if (!(form instanceof Delivery.Copies)) {
+            MasterFiles.check(to);
+        }
         return JobDraft.relative(job.toAbsolutePath().getParent(), to);
     }
 }

@@ -632,6 +632,29 @@ class CommandLineTest {
     }
 
     @Test
+    void copiesOfTheSourcesAreWrittenWithTheSameChange() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        assertThat(cuvee("delivery", "job.cuvee", "Copies", "--to", "corrected", "--copies"))
+                .isEqualTo(Exit.USAGE);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("Say by --header or --value");
+        assertThat(cuvee(
+                        "delivery",
+                        "job.cuvee",
+                        "Copies",
+                        "--to",
+                        "corrected",
+                        "--copies",
+                        "--header",
+                        "Port | Harbour"))
+                .isEqualTo(Exit.DONE);
+        cuvee("settle", "job.cuvee", "--all-as-assumed");
+        cuvee("refresh", "job.cuvee", "--deliver", "Copies");
+        assertThat(folder.resolve("corrected")).isDirectoryRecursivelyContaining("glob:**.csv");
+        assertThat(Files.readString(folder.resolve("corrected/a.csv"))).contains("Harbour");
+        assertThat(Files.readString(folder.resolve("data/a.csv"))).doesNotContain("Harbour");
+    }
+
+    @Test
     void aDeliveryIsKeptInTheJobLookedAtAndCarriedOut() throws IOException {
         cuvee("draft", "data", "--out", "job.cuvee");
         assertThat(cuvee("delivery", "job.cuvee", "Board", "--to", "board.xlsx", "--tab", "Data", "--how", "match"))

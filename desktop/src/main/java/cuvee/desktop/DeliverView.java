@@ -111,6 +111,7 @@ final class DeliverView extends VBox {
                 Pieces.button("a tab of a workbook", "deliver-tab", this::addTab),
                 Pieces.button("a file for each value", "deliver-each", this::addEach),
                 Pieces.button("a table of a database", "deliver-table", this::addTable),
+                Pieces.button("copies of the sources", "deliver-copies", this::addCopies),
                 Pieces.label("or", "second"),
                 prepare);
         ways.setAlignment(Pos.CENTER_LEFT);
@@ -241,6 +242,59 @@ final class DeliverView extends VBox {
                                         .to(target, new Delivery.Tab("Master", Delivery.How.REPLACE, List.of()))));
     }
 
+    /** Chooses the folder for copies of the sources; what is changed in them is said on the card. */
+    private void addCopies() {
+        choosers.get()
+                .folder("The folder for the changed copies")
+                .ifPresent(folder -> model.deliveries()
+                        .change(Optional.empty(), model.deliveries().to(folder, new Delivery.Copies(List.of()))));
+    }
+
+    /** The changes that are made in copies, each to be taken out, and another one to be added. */
+    private FlowPane copies(Delivery delivery, Delivery.Copies copies, List<String> names) {
+        FlowPane words = flow(new Label("Copies of all sources, in which"));
+        for (int i = 0; i < copies.changes().size(); i++) {
+            Delivery.Change made = copies.changes().get(i);
+            int at = i;
+            words.getChildren()
+                    .addAll(Pieces.label(made.said(), "bold"), Pieces.go("Remove", "copies-remove-" + i, () -> {
+                        List<Delivery.Change> left = new ArrayList<>(copies.changes());
+                        left.remove(at);
+                        change(delivery, new Delivery.Copies(left));
+                    }));
+        }
+        List<String> where = new ArrayList<>(List.of(A_HEADER));
+        where.addAll(names);
+        ComboBox<String> column = choice("copies-column", where, A_HEADER);
+        TextField from = field("copies-from", "", 120);
+        from.setPromptText("as it is written");
+        // What becomes of it is said in the next field.
+        from.setOnAction(e -> {});
+        TextField to = field("copies-to", "", 120);
+        to.setOnAction(e -> {
+            String chosen = Objects.requireNonNullElse(column.getValue(), A_HEADER);
+            String before = from.getText().strip();
+            String after = to.getText().strip();
+            if (!before.isEmpty() && !after.isEmpty()) {
+                // A field that goes with its card is left once more, and must not add it twice.
+                from.clear();
+                to.clear();
+                List<Delivery.Change> all = new ArrayList<>(copies.changes());
+                all.add(new Delivery.Change(chosen.equals(A_HEADER) ? "" : chosen, before, after));
+                change(delivery, new Delivery.Copies(all));
+            }
+        });
+        words.getChildren()
+                .addAll(
+                        new Label(copies.changes().isEmpty() ? "" : "and"),
+                        column,
+                        from,
+                        new Label("becomes"),
+                        to,
+                        Pieces.label("Enter adds it. The sources themselves are never touched.", "second"));
+        return words;
+    }
+
     private void addEach() {
         Optional<Outcome> made = model.outcomeProperty().get();
         if (made.isEmpty() || made.get().plan().columns().isEmpty()) {
@@ -256,6 +310,8 @@ final class DeliverView extends VBox {
                                 Optional.empty(),
                                 model.deliveries().to(target, new Delivery.Each(SummaryModel.tellsApart(made.get())))));
     }
+
+    private static final String A_HEADER = "the header";
 
     private void addTable() {
         model.deliveries()
@@ -292,6 +348,9 @@ final class DeliverView extends VBox {
             column.setOnAction(e ->
                     change(delivery, new Delivery.Each(Objects.requireNonNullElse(column.getValue(), each.column()))));
             return flow(new Label("A file for each"), column, new Label(", named by it."));
+        }
+        if (delivery.form() instanceof Delivery.Copies copies) {
+            return copies(delivery, copies, names);
         }
         if (delivery.form() instanceof Delivery.Tab tab) {
             TextField name = field("tab-name", tab.tab(), 140);
@@ -652,6 +711,9 @@ final class DeliverView extends VBox {
             return "Table " + table.table();
         }
         String file = String.valueOf(target.getFileName());
+        if (delivery.form() instanceof Delivery.Copies) {
+            return "Copies of the sources in " + file;
+        }
         return delivery.form() instanceof Delivery.Tab tab
                 ? file + ", tab " + tab.said()
                 : delivery.form() instanceof Delivery.Each each ? file + ", for each " + each.column() : file;

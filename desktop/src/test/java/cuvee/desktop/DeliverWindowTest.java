@@ -68,6 +68,24 @@ class DeliverWindowTest extends InAWindow {
     }
 
     @Test
+    void copiesOfTheSourcesGetTheSameChange() throws IOException {
+        chosen.folder = Optional.of(Files.createDirectories(folder.resolve("corrected")));
+        robot.clickOn("#deliver-copies");
+        waitFor("the card", () -> says("Copies of the sources in corrected"));
+        robot.clickOn("#copies-from").write("Port");
+        robot.clickOn("#copies-to").write("Harbour").push(KeyCode.ENTER);
+        waitFor("the change", () -> says("the header “Port” becomes “Harbour”"));
+        robot.clickOn("#deliver-preview");
+        waitFor("what would change", () -> says("copies changed in"));
+        robot.clickOn("#deliver-write");
+        waitFor("the copies", () -> Files.exists(folder.resolve("corrected/a.csv")));
+        idle();
+        assertThat(Files.readString(folder.resolve("corrected/a.csv"))).contains("Harbour");
+        robot.clickOn("#undo");
+        waitFor("no change", () -> form().equals(new Delivery.Copies(List.of())));
+    }
+
+    @Test
     void aFileForEachPortIsWritten() throws IOException {
         chosen.target = Optional.of(folder.resolve("Returns.csv"));
         robot.clickOn("#deliver-each");

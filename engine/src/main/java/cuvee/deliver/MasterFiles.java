@@ -174,8 +174,13 @@ public final class MasterFiles {
         inOneStep(target, register, beside -> Files.writeString(beside, text, StandardCharsets.UTF_8));
     }
 
+    /** Puts a file where it belongs in one step; answers its size. */
+    public static long put(Path target, Register register, Writing writing) {
+        return inOneStep(target, register, writing);
+    }
+
     /** Writes to a file. */
-    interface Writing {
+    public interface Writing {
         void to(Path file) throws IOException;
     }
 

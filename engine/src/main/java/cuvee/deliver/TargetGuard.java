@@ -109,6 +109,11 @@ public final class TargetGuard {
         }
     }
 
+    /** True for a file or a folder that is, or lies in, a place of the job. */
+    public boolean liesInPlace(Path path) {
+        return inPlace(WrittenFiles.real(path));
+    }
+
     private boolean inPlace(Path real) {
         return places.stream().anyMatch(real::startsWith);
     }

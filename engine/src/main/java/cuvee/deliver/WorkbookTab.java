@@ -53,10 +53,8 @@ public final class WorkbookTab {
     private static final int MOST_COMPARED = 300_000;
 
     private static final int MOST_ROWS = 1_048_576;
-    private static final String RELATIONS = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
     private static final String SHEET_OPEN = "<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>\n"
             + "<worksheet xmlns=\"http://schemas.openxmlformats.org/spreadsheetml/2006/main\">";
-    private static final Pattern SHEET = Pattern.compile("<sheet\\b[^>]*/>|<sheet\\b[^>]*>\\s*</sheet>");
     private static final Pattern DIMENSION = Pattern.compile("<dimension\\b[^>]*/>");
     private static final Pattern FILTER = Pattern.compile("(<autoFilter\\b[^>]*?ref=\")[^\"]*(\")");
     private static final Pattern MERGED = Pattern.compile("<mergeCell ref=\"([^\"]*)\"");
@@ -429,14 +427,14 @@ public final class WorkbookTab {
         private void copy(TabRows rows, Path beside) throws IOException, Unfit {
             try (ZipFile zip = ZipFile.builder().setPath(target).get();
                     ZipArchiveOutputStream out = new ZipArchiveOutputStream(beside)) {
-                String book = text(zip, "xl/workbook.xml");
-                String links = text(zip, "xl/_rels/workbook.xml.rels");
-                if (!book.contains("<sheets>") || !book.contains(RELATIONS)) {
+                String book = TabList.text(zip, "xl/workbook.xml");
+                String links = TabList.text(zip, "xl/_rels/workbook.xml.rels");
+                if (!book.contains("<sheets>") || !book.contains(TabList.RELATIONS)) {
                     throw new Unfit("its list of tabs is written in a way that Cuvee does not know");
                 }
                 Part part = part(zip, book, links);
                 Map<String, String> written = new HashMap<>();
-                WorkbookStyles styles = new WorkbookStyles(text(zip, "xl/styles.xml"));
+                WorkbookStyles styles = new WorkbookStyles(TabList.text(zip, "xl/styles.xml"));
                 String nowBook = part.there() ? book : withTab(book, links, part, written, zip);
                 written.put("xl/workbook.xml", recalculated(nowBook));
                 // The styles have to be known before the rows are written, and the rows are written last.
@@ -482,46 +480,16 @@ public final class WorkbookTab {
             out.closeArchiveEntry();
         }
 
-        private static String text(ZipFile zip, String name) throws IOException, Unfit {
-            ZipArchiveEntry entry = zip.getEntry(name);
-            if (entry == null) {
-                throw new Unfit("it has no part " + name + " where workbooks have it");
-            }
-            try (InputStream in = zip.getInputStream(entry)) {
-                return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-            }
-        }
-
-        private static String attribute(String element, String name) {
-            Matcher found = Pattern.compile("\\b" + Pattern.quote(name) + "=\"([^\"]*)\"")
-                    .matcher(element);
-            return found.find() ? found.group(1) : "";
-        }
-
-        private static String plain(String escaped) {
-            return escaped.replace("&lt;", "<")
-                    .replace("&gt;", ">")
-                    .replace("&quot;", "\"")
-                    .replace("&apos;", "'")
-                    .replace("&amp;", "&");
-        }
-
-        private static String prefix(String book) {
-            Matcher found = Pattern.compile("xmlns:(\\w+)=\"" + Pattern.quote(RELATIONS) + "\"")
-                    .matcher(book);
-            return found.find() ? found.group(1) : "r";
-        }
-
         /** The tab's part, where there is one; else what a new one is called. */
         private Part part(ZipFile zip, String book, String links) throws IOException, Unfit {
-            Matcher sheets = SHEET.matcher(book);
+            Matcher sheets = TabList.SHEET.matcher(book);
             while (sheets.find()) {
-                if (plain(attribute(sheets.group(), "name")).equalsIgnoreCase(tab.tab())) {
-                    String id = attribute(sheets.group(), prefix(book) + ":id");
+                if (TabList.plain(TabList.attribute(sheets.group(), "name")).equalsIgnoreCase(tab.tab())) {
+                    String id = TabList.attribute(sheets.group(), TabList.prefix(book) + ":id");
                     Matcher link = Pattern.compile("<Relationship\\b[^>]*>").matcher(links);
                     while (link.find()) {
-                        if (attribute(link.group(), "Id").equals(id)) {
-                            String to = attribute(link.group(), "Target");
+                        if (TabList.attribute(link.group(), "Id").equals(id)) {
+                            String to = TabList.attribute(link.group(), "Target");
                             String path = to.startsWith("/") ? to.substring(1) : "xl/" + to;
                             return known(zip, path);
                         }
@@ -583,9 +551,9 @@ public final class WorkbookTab {
         private String withTab(String book, String links, Part part, Map<String, String> written, ZipFile zip)
                 throws IOException, Unfit {
             int sheetId = 1;
-            Matcher sheets = SHEET.matcher(book);
+            Matcher sheets = TabList.SHEET.matcher(book);
             while (sheets.find()) {
-                sheetId = Math.max(sheetId, Integer.parseInt(attribute(sheets.group(), "sheetId")) + 1);
+                sheetId = Math.max(sheetId, Integer.parseInt(TabList.attribute(sheets.group(), "sheetId")) + 1);
             }
             int link = 1;
             while (links.contains("\"rIdCuvee" + link + "\"")) {
@@ -596,9 +564,9 @@ public final class WorkbookTab {
                     "xl/_rels/workbook.xml.rels",
                     links.replace(
                             "</Relationships>",
-                            "<Relationship Id=\"" + id + "\" Type=\"" + RELATIONS + "/worksheet\" Target=\""
+                            "<Relationship Id=\"" + id + "\" Type=\"" + TabList.RELATIONS + "/worksheet\" Target=\""
                                     + part.path().substring(3) + "\"/></Relationships>"));
-            String types = text(zip, "[Content_Types].xml");
+            String types = TabList.text(zip, "[Content_Types].xml");
             written.put(
                     "[Content_Types].xml",
                     types.replace(
@@ -607,8 +575,8 @@ public final class WorkbookTab {
                                     + "\" ContentType=\"application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml\"/></Types>"));
             return book.replace(
                     "</sheets>",
-                    "<sheet name=\"" + TabXml.escaped(part.name()) + "\" sheetId=\"" + sheetId + "\" " + prefix(book)
-                            + ":id=\"" + id + "\"/></sheets>");
+                    "<sheet name=\"" + TabXml.escaped(part.name()) + "\" sheetId=\"" + sheetId + "\" "
+                            + TabList.prefix(book) + ":id=\"" + id + "\"/></sheets>");
         }
 
         /** The workbook told to reckon its formulas anew when it is opened. */
@@ -631,7 +599,7 @@ public final class WorkbookTab {
         /** The order of reckoning names cells whose formulas go; whoever opens the workbook makes it anew. */
         private static void withoutChain(ZipFile zip, Map<String, String> written) throws IOException, Unfit {
             for (String name : List.of("[Content_Types].xml", "xl/_rels/workbook.xml.rels")) {
-                String now = written.containsKey(name) ? written.get(name) : text(zip, name);
+                String now = written.containsKey(name) ? written.get(name) : TabList.text(zip, name);
                 written.put(name, now.replaceAll("<(Override|Relationship)\\b[^>]*calcChain[^>]*/>", ""));
             }
         }
@@ -648,9 +616,9 @@ public final class WorkbookTab {
             if (zip.getEntry(relations) == null || !part.frame().holds("<tableParts")) {
                 return;
             }
-            Matcher table = TABLE_PART.matcher(text(zip, relations));
+            Matcher table = TABLE_PART.matcher(TabList.text(zip, relations));
             while (table.find()) {
-                Matcher reference = REFERENCE.matcher(text(zip, "xl/tables/" + table.group(1)));
+                Matcher reference = REFERENCE.matcher(TabList.text(zip, "xl/tables/" + table.group(1)));
                 if (reference.find()) {
                     refuseShared(reference.group(1), "a table of its own", room);
                 }

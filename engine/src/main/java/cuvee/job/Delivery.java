@@ -124,6 +124,26 @@ public record Delivery(String name, String target, Form form, List<String> accep
     /** A file for each value of a column, named by it: {@code Returns Hollin.xlsx} beside {@code Returns.xlsx}. */
     public record Each(String column) implements Form {}
 
+    /** Copies of all sources in a folder, with the same changes made in each; the target is the folder. */
+    public record Copies(List<Change> changes) implements Form {
+        public Copies {
+            changes = List.copyOf(changes);
+        }
+    }
+
+    /**
+     * A change in copies of sources.
+     *
+     * @param column the column of the master whose cells say something else then; empty for a header
+     * @param from what stands there, as the source writes it
+     */
+    public record Change(String column, String from, String to) {
+        /** It in words. */
+        public String said() {
+            return (column.isEmpty() ? "the header " : "in " + column + " ") + "“" + from + "” becomes “" + to + "”";
+        }
+    }
+
     /** What becomes of rows that are there already. */
     public enum How {
         /** All are replaced. */

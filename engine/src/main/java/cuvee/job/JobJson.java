@@ -101,6 +101,13 @@ final class JobJson {
             table.keys().forEach(inner.putArray("keys")::add);
         } else if (form instanceof Delivery.Each each) {
             node.putObject("each").put("column", each.column());
+        } else if (form instanceof Delivery.Copies copies) {
+            ArrayNode changes = node.putArray("copies");
+            copies.changes()
+                    .forEach(change -> changes.addObject()
+                            .put("column", change.column())
+                            .put("from", change.from())
+                            .put("to", change.to()));
         } else if (form instanceof Delivery.Whole whole && whole.about()) {
             node.put("about", true);
         }
@@ -205,6 +212,14 @@ final class JobJson {
             JsonNode table = node.path("table");
             return new Delivery.Table(
                     text(table, "name", named), how(table, named), list(table, "keys", named, JsonNode::asText));
+        }
+        if (node.path("copies").isArray()) {
+            List<Delivery.Change> changes = new ArrayList<>();
+            for (JsonNode change : node.path("copies")) {
+                changes.add(new Delivery.Change(
+                        change.path("column").asText(""), text(change, "from", named), text(change, "to", named)));
+            }
+            return new Delivery.Copies(changes);
         }
         return node.path("each").isObject()
                 ? new Delivery.Each(text(node.path("each"), "column", named))

@@ -38,7 +38,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** Carries out the deliveries of a job, each by its form, and sees to it that they destroy nothing of others. */
@@ -109,6 +111,9 @@ final class Deliveries {
             return;
         }
         Path target = targetOf(delivery);
+        if (delivery.form() instanceof Delivery.Copies) {
+            return;
+        }
         MasterFiles.check(target, standing(delivery));
         if (delivery.form() instanceof Delivery.Tab tab) {
             checkTab(job, target, tab, existing);
@@ -119,7 +124,8 @@ final class Deliveries {
 
     /** What carrying out a delivery would destroy of others, in words; empty where nothing. */
     Optional<String> loss(Job job, Delivery delivery) {
-        if (delivery.form() instanceof Delivery.Table || delivery.form() instanceof Delivery.Each) {
+        boolean several = delivery.form() instanceof Delivery.Each || delivery.form() instanceof Delivery.Copies;
+        if (delivery.form() instanceof Delivery.Table || several) {
             return Optional.empty();
         }
         Path target = targetOf(delivery);
@@ -173,6 +179,9 @@ final class Deliveries {
                 return PostgresTable.look(content, delivery.target(), table).said() + ".";
             }
         }
+        if (delivery.form() instanceof Delivery.Copies copies) {
+            return copies(outcome).look(copies);
+        }
         if (delivery.form() instanceof Delivery.Each each) {
             Map<Path, @Nullable String> files = files(outcome, targetOf(delivery), each);
             long there = files.keySet().stream().filter(Files::exists).count();
@@ -190,6 +199,9 @@ final class Deliveries {
         Delivery.Form form = delivery.form();
         if (form instanceof Delivery.Each each) {
             return each(outcome, delivery, each, existing);
+        }
+        if (form instanceof Delivery.Copies copies) {
+            return copies(outcome).write(copies, target, guard(outcome.job(), List.of()), existing, this::register);
         }
         makeFolder(delivery, target);
         try (MasterReader reader = store.reader(outcome.plan())) {
@@ -228,6 +240,17 @@ final class Deliveries {
 
     private MasterFiles.Content content(Outcome outcome, MasterReader reader) {
         return new MasterFiles.Content(reader, outcome.plan(), Summaries.made(store, outcome));
+    }
+
+    private SourceCopies copies(Outcome outcome) {
+        Set<String> taken = outcome.sources().stream()
+                .filter(source -> source.state() == SourceReport.State.TAKEN)
+                .map(SourceReport::path)
+                .collect(Collectors.toSet());
+        List<Source> sources = listed.get().stream()
+                .filter(source -> taken.contains(source.path()))
+                .toList();
+        return new SourceCopies(store, outcome, sources, path -> Gathering.saidOf(outcome.job(), path));
     }
 
     // ---- a file for each value ----

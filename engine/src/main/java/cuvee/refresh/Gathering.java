@@ -157,12 +157,15 @@ final class Gathering {
     }
 
     /** What is said about how a file is to be read: for itself, else for all. */
-    private ReadAs readAs(Job job, String path) {
+    static ReadAs saidOf(Job job, String path) {
         return job.decision(TEXT_FORM, path)
                 .or(() -> job.decision(TEXT_FORM, ALL_FILES))
                 .flatMap(decision -> ReadAs.of(decision.answer()))
-                .orElse(ReadAs.FOUND)
-                .withPasswords(keys.passwords(), keys.room());
+                .orElse(ReadAs.FOUND);
+    }
+
+    private ReadAs readAs(Job job, String path) {
+        return saidOf(job, path).withPasswords(keys.passwords(), keys.room());
     }
 
     private void lookAgain(Job job, List<Source> sources, Set<String> read) {

@@ -137,6 +137,12 @@ public record JobPage(String title, String under, List<Section> sections) {
             return "Table " + Says.quoted(table.table()) + " in " + delivery.target() + ": "
                     + how(table.how(), table.keys());
         }
+        if (form instanceof Delivery.Copies copies) {
+            return "Copies of all sources in " + delivery.target() + ": "
+                    + Says.list(
+                            copies.changes().stream().map(Delivery.Change::said).toList())
+                    + ".";
+        }
         return form instanceof Delivery.Each each
                 ? delivery.target() + ": a file for each " + each.column() + ", named by it."
                 : delivery.target() + ": the master as a table.";

@@ -254,6 +254,9 @@ public final class Stakes {
         if (form instanceof Delivery.Table table) {
             return table.keys().contains(column);
         }
+        if (form instanceof Delivery.Copies copies) {
+            return copies.changes().stream().anyMatch(change -> change.column().equals(column));
+        }
         return form instanceof Delivery.Each each && each.column().equals(column);
     }
 

@@ -210,6 +210,13 @@ class DeliveriesTest extends BatchTest {
                                 "postgresql://me@host:5432/db?ssl=true",
                                 new Delivery.Table("s.trips", Delivery.How.MIRROR, List.of("Port"))),
                         new Delivery("d", "x/R.csv", new Delivery.Each("Port")),
+                        new Delivery("h", "a.xlsx", new Delivery.Tab("Pack", "C5", Delivery.How.REPLACE, List.of())),
+                        new Delivery(
+                                "i",
+                                "corrected",
+                                new Delivery.Copies(List.of(
+                                        new Delivery.Change("", "Schiff | x", "Ship"),
+                                        new Delivery.Change("Port", "a", "b")))),
                         new Delivery("e", "f.xlsx", new Delivery.Prepared("p.xlsx", "Port", "", ""))));
         JobFile.save(job, path);
         assertThat(JobFile.open(path).deliveries()).isEqualTo(job.deliveries());
