@@ -111,9 +111,9 @@ final class DeliverView extends VBox {
                 Pieces.button("a tab of a workbook", "deliver-tab", this::addTab),
                 Pieces.button("a file for each value", "deliver-each", this::addEach),
                 Pieces.button("a table of a database", "deliver-table", this::addTable),
-                Pieces.button("copies of the sources", "deliver-copies", this::addCopies),
                 Pieces.label("or", "second"),
-                prepare);
+                prepare,
+                Pieces.button("change copies of the sources", "deliver-copies", this::addCopies));
         ways.setAlignment(Pos.CENTER_LEFT);
         VBox another = new VBox(
                 8,

@@ -41,6 +41,7 @@ class DeliverWindowTest extends InAWindow {
                 .write("Data")
                 .push(KeyCode.ENTER);
         waitFor("the other tab", () -> says("Board.xlsx, tab Data"));
+        assertThat(model().jobProperty().get().deliveries()).as("no card twice").hasSize(1);
         robot.clickOn("#deliver-how");
         robot.clickOn("adds rows with new keys and changes those that differ");
         waitFor("the key", () -> form().equals(new Delivery.Tab("Data", Delivery.How.MATCH, List.of("Date"))));
@@ -63,6 +64,8 @@ class DeliverWindowTest extends InAWindow {
         robot.clickOn("#tab-cell").write("c5").push(KeyCode.ENTER);
         waitFor("the cell", () -> says("Board.xlsx, tab Master, cell C5"));
         assertThat(form()).isEqualTo(new Delivery.Tab("Master", "C5", Delivery.How.REPLACE, List.of()));
+        idle();
+        assertThat(model().jobProperty().get().deliveries()).as("no card twice").hasSize(1);
         robot.clickOn("#deliver-preview");
         waitFor("why not", () -> says("there is no such workbook that has a cell C5"));
     }

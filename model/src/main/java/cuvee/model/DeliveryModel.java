@@ -30,11 +30,14 @@ public final class DeliveryModel {
         model.step(model.now().withDeliveries(deliveries));
     }
 
-    /** Adds a delivery of some form, or changes the one that it stands for. */
+    /** Adds a delivery of some form, or changes the one that it stands for; one that is no more is left alone. */
     public void change(Optional<Delivery> before, Delivery now) {
         List<Delivery> deliveries = new ArrayList<>(model.now().deliveries());
-        int at = before.map(deliveries::indexOf).orElse(-1);
+        int at = before.map(deliveries::indexOf).orElse(deliveries.size());
         if (at < 0) {
+            return;
+        }
+        if (at == deliveries.size()) {
             deliveries.add(now);
         } else {
             deliveries.set(at, now);
@@ -86,7 +89,7 @@ public final class DeliveryModel {
     /** Lets a delivery go past the questions that hold it now, each by name; they stay open. */
     public void accept(Delivery delivery) {
         List<String> ids = holding(delivery).stream().map(Question::id).toList();
-        change(Optional.of(delivery), delivery.accepting(ids));
+        change(Optional.of(delivery).filter(model.now().deliveries()::contains), delivery.accepting(ids));
     }
 
     /** What of others would be lost if a delivery were written; empty where nothing would. */
