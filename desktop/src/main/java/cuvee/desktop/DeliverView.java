@@ -256,12 +256,12 @@ final class DeliverView extends VBox {
         for (int i = 0; i < copies.changes().size(); i++) {
             Delivery.Change made = copies.changes().get(i);
             int at = i;
-            words.getChildren()
-                    .addAll(Pieces.label(made.said(), "bold"), Pieces.go("Remove", "copies-remove-" + i, () -> {
-                        List<Delivery.Change> left = new ArrayList<>(copies.changes());
-                        left.remove(at);
-                        change(delivery, new Delivery.Copies(left));
-                    }));
+            Button remove = Pieces.go("Remove", "copies-remove-" + i, () -> {
+                List<Delivery.Change> left = new ArrayList<>(copies.changes());
+                left.remove(at);
+                change(delivery, new Delivery.Copies(left));
+            });
+            words.getChildren().add(Pieces.row(6, Pieces.label(made.said(), "bold"), remove));
         }
         List<String> where = new ArrayList<>(List.of(A_HEADER));
         where.addAll(names);
