@@ -209,21 +209,25 @@ final class WrittenAs {
         if (!open && decided.filter(type -> !type.isMoment()).isPresent()) {
             return Map.of();
         }
+        Map<PlacedTable, LaidColumn> candidates = new LinkedHashMap<>();
+        fed.forEach((table, column) -> {
+            if (couldCountDays(column.evidence())) {
+                candidates.put(table, column);
+            }
+        });
+        if (candidates.isEmpty()) {
+            return Map.of();
+        }
         List<LocalDate> known = fed.values().stream()
                 .flatMap(column -> column.someDays().stream())
                 .sorted()
                 .toList();
-        Map<PlacedTable, LaidColumn> candidates = new LinkedHashMap<>();
-        fed.forEach((table, column) -> {
-            Evidence e = column.evidence();
-            long numbers = e.count(Form.NUMBER_WHOLE, Form.DIGITS);
-            boolean others = e.count(Form.CELL_DATE) + numbers == e.filled() - e.count(Form.CELL_ERROR);
-            boolean hint = !known.isEmpty() || namesDays(column.header()) || settledAsDays;
-            boolean five = numbers > 0 && others && e.wholeDigits() == DIGITS_OF_DAYS && e.belowZero() == 0;
-            if (five && (hint || !periods(table).isEmpty())) {
-                candidates.put(table, column);
-            }
-        });
+        if (known.isEmpty() && !settledAsDays) {
+            candidates
+                    .entrySet()
+                    .removeIf(each -> !namesDays(each.getValue().header())
+                            && periods(each.getKey()).isEmpty());
+        }
         Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
         List<PlacedTable> doubtful = new ArrayList<>();
         Map<PlacedTable, Range> looked = looked(candidates, Convention.DEFAULT);
@@ -273,6 +277,15 @@ final class WrittenAs {
                     "dates");
         }
         return meant;
+    }
+
+    /** True where all values are whole numbers of five digits, or dates beside them. */
+    private static boolean couldCountDays(Evidence evidence) {
+        long numbers = evidence.count(Form.NUMBER_WHOLE, Form.DIGITS);
+        return numbers > 0
+                && evidence.wholeDigits() == DIGITS_OF_DAYS
+                && evidence.belowZero() == 0
+                && evidence.count(Form.CELL_DATE) + numbers == evidence.filled() - evidence.count(Form.CELL_ERROR);
     }
 
     private static String example(@Nullable Range range) {
