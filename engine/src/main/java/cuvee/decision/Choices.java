@@ -225,7 +225,10 @@ public final class Choices {
     public static Job renamed(Job job, Choice.Renaming renaming) {
         Set<String> known = new HashSet<>(renaming.columns());
         known.addAll(job.columns());
-        return changed(job, known, choice -> choice.renamed(renaming));
+        return changed(job, known, choice -> choice.renamed(renaming))
+                .withDeliveries(job.deliveries().stream()
+                        .map(delivery -> delivery.renamed(renaming.from(), renaming.to()))
+                        .toList());
     }
 
     /** The job with its decisions as they are said from another folder. */

@@ -50,6 +50,36 @@ public record Delivery(String name, String target, Form form, List<String> accep
         return new Delivery(name, isToFile() ? moved.apply(target) : target, there, accepted);
     }
 
+    /** The same after a column got another name. */
+    public Delivery renamed(String column, String other) {
+        UnaryOperator<String> name = each -> each.equals(column) ? other : each;
+        if (form instanceof Each each) {
+            String there =
+                    each.column().equals(column) ? target.replace("{" + column + "}", "{" + other + "}") : target;
+            return new Delivery(this.name, there, new Each(name.apply(each.column())), accepted);
+        }
+        if (form instanceof Tab tab) {
+            return withForm(new Tab(tab.tab(), tab.cell(), tab.how(), names(tab.keys(), name)));
+        }
+        if (form instanceof Table table) {
+            return withForm(new Table(table.table(), table.how(), names(table.keys(), name)));
+        }
+        if (form instanceof Prepared it) {
+            return withForm(
+                    new Prepared(it.workbook(), name.apply(it.key()), name.apply(it.item()), name.apply(it.value())));
+        }
+        if (form instanceof Copies copies) {
+            return withForm(new Copies(copies.changes().stream()
+                    .map(change -> new Change(name.apply(change.column()), change.from(), change.to()))
+                    .toList()));
+        }
+        return this;
+    }
+
+    private static List<String> names(List<String> columns, UnaryOperator<String> name) {
+        return columns.stream().map(name).toList();
+    }
+
     /** The same with more questions accepted. */
     public Delivery accepting(Collection<String> questions) {
         Set<String> all = new LinkedHashSet<>(accepted);

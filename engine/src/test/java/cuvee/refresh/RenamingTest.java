@@ -3,6 +3,7 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.decision.Turned;
+import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.job.Names;
 import cuvee.master.MasterPlan;
@@ -132,6 +133,38 @@ class RenamingTest {
 
     private static List<String> kinds(Batch.Made made) {
         return made.outcome().findings().stream().map(finding -> finding.kind()).toList();
+    }
+
+    @Test
+    void deliveriesGoByTheColumnUnderItsNewName() {
+        List<Delivery> by = List.of(
+                new Delivery("a", "out/{Port}/{month}.csv", new Delivery.Each("Port")),
+                new Delivery("b", "b.xlsx", new Delivery.Tab("Data", Delivery.How.MATCH, List.of("Date", "Port"))),
+                new Delivery(
+                        "c",
+                        "postgresql://me@host/{Port}",
+                        new Delivery.Table("trips", Delivery.How.NEW, List.of("Port"))),
+                new Delivery("d", "d.xlsx", new Delivery.Prepared("p.xlsx", "Port", "Date", "Port")),
+                new Delivery("e", "copies", new Delivery.Copies(List.of(new Delivery.Change("Port", "Port", "Pier")))));
+        Batch.Made made = batch.refresh();
+        batch.job(batch.job().withDeliveries(by));
+        batch.job(rename(made, "Port", "Harbour"));
+        assertThat(batch.job().deliveries())
+                .containsExactly(
+                        new Delivery("a", "out/{Harbour}/{month}.csv", new Delivery.Each("Harbour")),
+                        new Delivery(
+                                "b",
+                                "b.xlsx",
+                                new Delivery.Tab("Data", Delivery.How.MATCH, List.of("Date", "Harbour"))),
+                        new Delivery(
+                                "c",
+                                "postgresql://me@host/{Port}",
+                                new Delivery.Table("trips", Delivery.How.NEW, List.of("Harbour"))),
+                        new Delivery("d", "d.xlsx", new Delivery.Prepared("p.xlsx", "Harbour", "Date", "Harbour")),
+                        new Delivery(
+                                "e",
+                                "copies",
+                                new Delivery.Copies(List.of(new Delivery.Change("Harbour", "Port", "Pier")))));
     }
 
     @Test
