@@ -52,13 +52,13 @@ final class TabBlock {
     /** Copies all that stands before the rows. */
     void begin() throws IOException, Unfit {
         StringBuilder head = new StringBuilder();
-        if (!upTo(OPEN, head)) {
+        if (!TabFrame.upTo(OPEN, in, head)) {
             throw new Unfit("the tab holds no cells, or is written in a way that Cuvee does not know");
         }
         Matcher dimension = DIMENSION.matcher(head);
         out.write(dimension.find() ? withDimension(head.toString(), dimension) : head.toString());
         StringBuilder tag = new StringBuilder();
-        upTo(">", tag);
+        TabFrame.upTo(">", in, tag);
         rowsEnded = tag.toString().endsWith("/>");
         out.write(rowsEnded ? ">" : tag.toString());
         advance();
@@ -163,7 +163,7 @@ final class TabBlock {
         next = null;
         while (!rowsEnded) {
             StringBuilder tag = new StringBuilder();
-            if (!upTo(">", tag)) {
+            if (!TabFrame.upTo(">", in, tag)) {
                 throw unknown();
             }
             String said = tag.toString().strip();
@@ -173,7 +173,7 @@ final class TabBlock {
                 boolean empty = said.endsWith("/>");
                 StringBuilder cells = new StringBuilder();
                 if (!empty) {
-                    if (!upTo("</row>", cells)) {
+                    if (!TabFrame.upTo("</row>", in, cells)) {
                         throw unknown();
                     }
                     cells.setLength(cells.length() - "</row>".length());
@@ -191,17 +191,5 @@ final class TabBlock {
                 throw unknown();
             }
         }
-    }
-
-    /** Reads up to a word, that included; answers whether it came. */
-    private boolean upTo(String word, StringBuilder into) throws IOException {
-        char last = word.charAt(word.length() - 1);
-        for (int c = in.read(); c >= 0; c = in.read()) {
-            into.append((char) c);
-            if (c == last && into.length() >= word.length() && into.indexOf(word, into.length() - word.length()) >= 0) {
-                return true;
-            }
-        }
-        return false;
     }
 }

@@ -54,7 +54,7 @@ record TabFrame(String before, String after, boolean formulas) {
     }
 
     /** Reads up to a word, that included; answers whether it came. */
-    private static boolean upTo(String word, Reader in, StringBuilder into) throws IOException {
+    static boolean upTo(String word, Reader in, StringBuilder into) throws IOException {
         char last = word.charAt(word.length() - 1);
         for (int c = in.read(); c >= 0; c = in.read()) {
             into.append((char) c);
