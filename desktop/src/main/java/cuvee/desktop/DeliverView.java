@@ -250,51 +250,6 @@ final class DeliverView extends VBox {
                         .change(Optional.empty(), model.deliveries().to(folder, new Delivery.Copies(List.of()))));
     }
 
-    /** The changes that are made in copies, each to be taken out, and another one to be added. */
-    private FlowPane copies(Delivery delivery, Delivery.Copies copies, List<String> names) {
-        FlowPane words = flow(new Label("Copies of all sources, in which"));
-        for (int i = 0; i < copies.changes().size(); i++) {
-            Delivery.Change made = copies.changes().get(i);
-            int at = i;
-            Button remove = Pieces.go("Remove", "copies-remove-" + i, () -> {
-                List<Delivery.Change> left = new ArrayList<>(copies.changes());
-                left.remove(at);
-                change(delivery, new Delivery.Copies(left));
-            });
-            words.getChildren().add(Pieces.row(6, Pieces.label(made.said(), "bold"), remove));
-        }
-        List<String> where = new ArrayList<>(List.of(A_HEADER));
-        where.addAll(names);
-        ComboBox<String> column = choice("copies-column", where, A_HEADER);
-        TextField from = field("copies-from", "", 120);
-        from.setPromptText("as it is written");
-        // What becomes of it is said in the next field.
-        from.setOnAction(e -> {});
-        TextField to = field("copies-to", "", 120);
-        to.setOnAction(e -> {
-            String chosen = Objects.requireNonNullElse(column.getValue(), A_HEADER);
-            String before = from.getText().strip();
-            String after = to.getText().strip();
-            if (!before.isEmpty() && !after.isEmpty()) {
-                // A field that goes with its card is left once more, and must not add it twice.
-                from.clear();
-                to.clear();
-                List<Delivery.Change> all = new ArrayList<>(copies.changes());
-                all.add(new Delivery.Change(chosen.equals(A_HEADER) ? "" : chosen, before, after));
-                change(delivery, new Delivery.Copies(all));
-            }
-        });
-        words.getChildren()
-                .addAll(
-                        new Label(copies.changes().isEmpty() ? "" : "and"),
-                        column,
-                        from,
-                        new Label("becomes"),
-                        to,
-                        Pieces.label("Enter adds it. The sources themselves are never touched.", "second"));
-        return words;
-    }
-
     private void addEach() {
         Optional<Outcome> made = model.outcomeProperty().get();
         if (made.isEmpty() || made.get().plan().columns().isEmpty()) {
@@ -310,8 +265,6 @@ final class DeliverView extends VBox {
                                 Optional.empty(),
                                 model.deliveries().to(target, new Delivery.Each(SummaryModel.tellsApart(made.get())))));
     }
-
-    private static final String A_HEADER = "the header";
 
     private void addTable() {
         model.deliveries()
@@ -350,7 +303,7 @@ final class DeliverView extends VBox {
             return flow(new Label("A file for each"), column, new Label(", named by it."));
         }
         if (delivery.form() instanceof Delivery.Copies copies) {
-            return copies(delivery, copies, names);
+            return CopiesWords.of(copies, names, form -> change(delivery, form));
         }
         if (delivery.form() instanceof Delivery.Tab tab) {
             TextField name = field("tab-name", tab.tab(), 140);
@@ -464,7 +417,7 @@ final class DeliverView extends VBox {
         return nodes;
     }
 
-    private static TextField field(String id, String text, double wide) {
+    static TextField field(String id, String text, double wide) {
         TextField field = new TextField(text);
         field.setId(id);
         field.setPrefWidth(wide);
@@ -476,7 +429,7 @@ final class DeliverView extends VBox {
         return field;
     }
 
-    private static FlowPane flow(Node... nodes) {
+    static FlowPane flow(Node... nodes) {
         FlowPane words = new FlowPane(6, 4, nodes);
         words.setAlignment(Pos.CENTER_LEFT);
         return words;
@@ -535,7 +488,7 @@ final class DeliverView extends VBox {
         return words;
     }
 
-    private static ComboBox<String> choice(String id, List<String> of, String chosen) {
+    static ComboBox<String> choice(String id, List<String> of, String chosen) {
         ComboBox<String> choice = new ComboBox<>();
         choice.setId(id);
         choice.getItems().setAll(of);
