@@ -1,13 +1,16 @@
 package cuvee.deliver;
 
 import cuvee.deliver.WorkbookStyles.Unfit;
+import cuvee.sheet.CellRange;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Enumeration;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -21,6 +24,7 @@ import org.apache.commons.compress.archivers.zip.ZipFile;
  */
 public final class BookCells {
     private static final Pattern PLACE = Pattern.compile("\\br=\"([A-Z]{1,3}\\d+)\"");
+    private static final Pattern FORMULA = Pattern.compile("<f[ >/]");
     private static final Pattern STYLE = Pattern.compile("\\bs=\"(\\d+)\"");
 
     private BookCells() {}
@@ -32,12 +36,13 @@ public final class BookCells {
      * Copies a workbook.
      *
      * @param met is filled with the cells that were there and were changed
-     * @throws IOException where it cannot be read or written, or is built in a way that is not known
+     * @return why it cannot be changed so that all else stays, and then nothing was written; empty where it was
      */
-    public static void copy(Path from, Path to, Map<At, String> cells, Set<At> met) throws IOException {
+    public static Optional<String> copy(Path from, Path to, Map<At, String> cells, Set<At> met) throws IOException {
         try (ZipFile zip = ZipFile.builder().setPath(from).get();
                 ZipArchiveOutputStream out = new ZipArchiveOutputStream(to)) {
             TabList tabs = new TabList(zip);
+            checkTables(zip, tabs, cells.keySet());
             Map<String, Map<String, String>> byPart = new HashMap<>();
             for (Map.Entry<At, String> cell : cells.entrySet()) {
                 tabs.part(cell.getKey().sheet())
@@ -62,8 +67,34 @@ public final class BookCells {
                 out.write(now.getBytes(StandardCharsets.UTF_8));
                 out.closeArchiveEntry();
             }
+            return Optional.empty();
         } catch (Unfit unfit) {
-            throw new IOException(unfit.why(), unfit);
+            met.clear();
+            return Optional.of(unfit.why());
+        }
+    }
+
+    /** The names over a table of a tab stand in another part too, which would no longer fit. */
+    private static void checkTables(ZipFile zip, TabList tabs, Set<At> cells) throws IOException, Unfit {
+        Map<String, List<CellRange>> heads = new HashMap<>();
+        for (At at : cells) {
+            String part = tabs.part(at.sheet()).orElse("");
+            if (!part.isEmpty() && !heads.containsKey(part)) {
+                heads.put(
+                        part,
+                        TabList.tables(zip, part).stream()
+                                .flatMap(range -> CellRange.of(range).stream())
+                                .toList());
+            }
+            CellRange cell = CellRange.of(at.place()).orElse(null);
+            for (CellRange table : heads.getOrDefault(part, List.of())) {
+                if (cell != null
+                        && cell.firstRow() == table.firstRow()
+                        && cell.firstColumn() >= table.firstColumn()
+                        && cell.firstColumn() <= table.lastColumn()) {
+                    throw new Unfit("its cell " + at.place() + " names a column of a table that the workbook defines");
+                }
+            }
         }
     }
 
@@ -87,8 +118,7 @@ public final class BookCells {
             }
             Matcher place = PLACE.matcher(text.substring(at, tagEnd));
             String to = place.find() ? cells.get(place.group(1)) : null;
-            boolean formula = text.substring(at, close).matches("(?s).*<f[ >/].*");
-            if (to != null && !formula) {
+            if (to != null && !FORMULA.matcher(text.substring(at, close)).find()) {
                 Matcher style = STYLE.matcher(text.substring(at, tagEnd));
                 now.append(text, copied, at)
                         .append("<c r=\"")

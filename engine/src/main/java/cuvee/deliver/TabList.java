@@ -4,7 +4,9 @@ import cuvee.deliver.WorkbookStyles.Unfit;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -16,6 +18,8 @@ import org.apache.commons.compress.archivers.zip.ZipFile;
 final class TabList {
     static final String RELATIONS = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
     static final Pattern SHEET = Pattern.compile("<sheet\\b[^>]*/>|<sheet\\b[^>]*>\\s*</sheet>");
+    private static final Pattern TABLE_PART = Pattern.compile("Target=\"[^\"]*tables/([^\"/]+)\"");
+    private static final Pattern REFERENCE = Pattern.compile("<table\\b[^>]*?\\bref=\"([^\"]*)\"");
     private static final Pattern LINK = Pattern.compile("<Relationship\\b[^>]*>");
     private final Map<String, String> partByName = new LinkedHashMap<>();
 
@@ -49,6 +53,23 @@ final class TabList {
                 .map(Map.Entry::getKey)
                 .findFirst()
                 .orElse("");
+    }
+
+    /** The ranges of the tables that a tab holds, by the path of its part. */
+    static List<String> tables(ZipFile zip, String part) throws IOException, Unfit {
+        int slash = part.lastIndexOf('/');
+        String relations = part.substring(0, slash) + "/_rels" + part.substring(slash) + ".rels";
+        List<String> ranges = new ArrayList<>();
+        if (zip.getEntry(relations) != null) {
+            Matcher table = TABLE_PART.matcher(text(zip, relations));
+            while (table.find()) {
+                Matcher reference = REFERENCE.matcher(text(zip, "xl/tables/" + table.group(1)));
+                if (reference.find()) {
+                    ranges.add(reference.group(1));
+                }
+            }
+        }
+        return ranges;
     }
 
     static String text(ZipFile zip, String name) throws IOException, Unfit {

@@ -58,8 +58,6 @@ public final class WorkbookTab {
     private static final Pattern DIMENSION = Pattern.compile("<dimension\\b[^>]*/>");
     private static final Pattern FILTER = Pattern.compile("(<autoFilter\\b[^>]*?ref=\")[^\"]*(\")");
     private static final Pattern MERGED = Pattern.compile("<mergeCell ref=\"([^\"]*)\"");
-    private static final Pattern TABLE_PART = Pattern.compile("Target=\"[^\"]*tables/([^\"/]+)\"");
-    private static final Pattern REFERENCE = Pattern.compile("<table\\b[^>]*?\\bref=\"([^\"]*)\"");
     private static final Pattern CALCULATION = Pattern.compile("<calcPr\\b[^>]*/>");
 
     private WorkbookTab() {}
@@ -610,18 +608,8 @@ public final class WorkbookTab {
             while (merged.find()) {
                 refuseShared(merged.group(1), "merged cells", room);
             }
-            int slash = part.path().lastIndexOf('/');
-            String relations =
-                    part.path().substring(0, slash) + "/_rels" + part.path().substring(slash) + ".rels";
-            if (zip.getEntry(relations) == null || !part.frame().holds("<tableParts")) {
-                return;
-            }
-            Matcher table = TABLE_PART.matcher(TabList.text(zip, relations));
-            while (table.find()) {
-                Matcher reference = REFERENCE.matcher(TabList.text(zip, "xl/tables/" + table.group(1)));
-                if (reference.find()) {
-                    refuseShared(reference.group(1), "a table of its own", room);
-                }
+            for (String table : TabList.tables(zip, part.path())) {
+                refuseShared(table, "a table of its own", room);
             }
         }
 

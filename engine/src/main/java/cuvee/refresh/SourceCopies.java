@@ -30,6 +30,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -68,7 +69,8 @@ final class SourceCopies {
      */
     private record Report(long changed, long cells, long same, Map<String, String> left, long bytes) {
         String said() {
-            return Says.count(changed, "copy").replace("copys", "copies") + " changed in " + Says.count(cells, "cell")
+            return Says.number(changed) + (changed == 1 ? " copy" : " copies") + " changed in "
+                    + Says.count(cells, "cell")
                     + ", " + Says.number(same) + " as they are"
                     + (left.isEmpty()
                             ? "."
@@ -192,7 +194,11 @@ final class SourceCopies {
                 byPlace.put(at, cell);
             });
             Set<BookCells.At> changed = new HashSet<>();
-            BookCells.copy(source.file(), to, places, changed);
+            Optional<String> why = BookCells.copy(source.file(), to, places, changed);
+            if (why.isPresent()) {
+                Files.write(to, Files.readAllBytes(source.file()));
+                return why.get();
+            }
             changed.forEach(at -> {
                 Cell cell = byPlace.get(at);
                 if (cell != null) {

@@ -16,7 +16,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
+import org.apache.poi.ss.SpreadsheetVersion;
 import org.apache.poi.ss.usermodel.Sheet;
+import org.apache.poi.ss.util.AreaReference;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -146,5 +148,27 @@ class SourceCopiesTest extends BatchTest {
     void aColumnThatIsNotThereIsSaid() {
         assertThatThrownBy(() -> copy(Existing.KEEP, new Change("Harbour", "a", "b")))
                 .hasMessageContaining("There is no column “Harbour”");
+    }
+
+    @Test
+    void aNameOverATableThatTheWorkbookDefinesStaysAndThatIsSaid() throws IOException {
+        try (XSSFWorkbook workbook = new XSSFWorkbook(Files.newInputStream(batch.file("b.xlsx")))) {
+            workbook.getSheet("March").createTable(new AreaReference("A1:C3", SpreadsheetVersion.EXCEL2007));
+            try (OutputStream out = Files.newOutputStream(batch.file("b.xlsx"))) {
+                workbook.write(out);
+            }
+        }
+        try (JobSession session = batch.open()) {
+            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Delivery delivery = new Delivery(
+                    "copies", copies.toString(), new Delivery.Copies(List.of(new Change("", "Schiff", "Ship"))));
+            JobSession.Delivered done = session.deliver(outcome, delivery, Existing.KEEP);
+            assertThat(done.said())
+                    .contains(
+                            "b.xlsx (its cell B1 names a column of a table that the workbook defines; copied as it is)");
+            assertThat(done.incomplete()).isTrue();
+        }
+        assertThat(copies.resolve("b.xlsx")).hasSameBinaryContentAs(batch.file("b.xlsx"));
+        assertThat(Files.readString(copies.resolve("c.csv"))).startsWith("Port,Ship");
     }
 }
