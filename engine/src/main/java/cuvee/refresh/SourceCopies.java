@@ -65,7 +65,8 @@ final class SourceCopies {
     /**
      * What copying came to, or would come to.
      *
-     * @param left why sources were not copied, by their paths
+     * @param same sources that hold nothing of the kind
+     * @param left why sources were not changed, or not throughout, by their paths
      */
     private record Report(long changed, long cells, long same, Map<String, String> left, long bytes) {
         String said() {
@@ -74,7 +75,7 @@ final class SourceCopies {
                     + ", " + Says.number(same) + " as they are"
                     + (left.isEmpty()
                             ? "."
-                            : "; " + Says.count(left.size(), "source") + " not copied: "
+                            : "; " + Says.count(left.size(), "source") + " not changed throughout: "
                                     + Says.list(left.entrySet().stream()
                                             .limit(NAMED)
                                             .map(each -> each.getKey() + " (" + each.getValue() + ")")
@@ -91,6 +92,7 @@ final class SourceCopies {
         Map<String, String> left = new LinkedHashMap<>();
         long changed = 0;
         long touched = 0;
+        long same = 0;
         for (Source source : sources) {
             Map<Cell, String> own = cells.getOrDefault(source.path(), Map.of());
             if (!own.isEmpty() && !canChange(source)) {
@@ -98,9 +100,10 @@ final class SourceCopies {
             } else {
                 changed += own.isEmpty() ? 0 : 1;
                 touched += own.size();
+                same += own.isEmpty() ? 1 : 0;
             }
         }
-        return new Report(changed, touched, sources.size() - changed - left.size(), left, 0).said();
+        return new Report(changed, touched, same, left, 0).said();
     }
 
     /** Writes the copies below a folder. */
@@ -127,6 +130,7 @@ final class SourceCopies {
         Map<String, String> left = new LinkedHashMap<>();
         long changed = 0;
         long touched = 0;
+        long same = 0;
         long bytes = 0;
         for (Source source : sources) {
             Map<Cell, String> own = cells.getOrDefault(source.path(), Map.of());
@@ -144,13 +148,14 @@ final class SourceCopies {
             }
             changed += met.isEmpty() ? 0 : 1;
             touched += met.size();
+            same += own.isEmpty() ? 1 : 0;
             if (met.size() < own.size() && why[0].isEmpty()) {
                 left.put(
                         source.path(),
                         Says.count(own.size() - met.size(), "cell") + " with a formula stayed; the others are changed");
             }
         }
-        Report report = new Report(changed, touched, sources.size() - changed - left.size(), left, bytes);
+        Report report = new Report(changed, touched, same, left, bytes);
         return new JobSession.Delivered(report.bytes(), report.said(), !left.isEmpty());
     }
 
@@ -161,7 +166,7 @@ final class SourceCopies {
 
     private static String cannot(Source source) {
         return "a ." + SheetFiles.ending(String.valueOf(source.file().getFileName()))
-                + " file cannot be changed in some cells only";
+                + " file cannot be changed in some cells only; not copied";
     }
 
     private static void makeFolder(@Nullable Path folder) {
