@@ -65,7 +65,7 @@ public final class SameRows {
     /**
      * How the keys of two sets of tables meet.
      *
-     * @param unique true where each row of either has a key of its own, without a blank
+     * @param unique true where each row of either has a key of its own, without a blank, and with a digit in words
      */
     public record Meeting(long earlier, long later, long both, boolean unique) {}
 
@@ -87,7 +87,12 @@ public final class SameRows {
     }
 
     private String keysOf(Collection<Integer> tables, List<Integer> columns) {
-        String filled = columns.stream().map(i -> "m.m" + i + " IS NOT NULL").collect(Collectors.joining(" AND "));
+        // Names of things may stand once in each file by chance; numbers of orders and the like hold digits.
+        String filled = columns.stream()
+                .map(i -> plan.columns().get(i).type() == Type.TEXT
+                        ? "coalesce(regexp_matches(m.m" + i + ", '[0-9]'), false)"
+                        : "m.m" + i + " IS NOT NULL")
+                .collect(Collectors.joining(" AND "));
         return "SELECT " + key("m", columns) + " AS h, " + filled + " AS filled FROM master m WHERE tbl IN ("
                 + tables.stream().map(String::valueOf).collect(Collectors.joining(", ")) + ")";
     }
