@@ -17,6 +17,9 @@ import org.duckdb.DuckDBConnection;
 /** Rows of the master, before it is shaped, that stand in several of its tables. */
 public final class SameRows {
     private final DuckDBConnection connection;
+    /** Smaller numbers count things rather than name them. */
+    private static final int LEAST_KEY = 100;
+
     private final MasterPlan plan;
     private final Supplier<Map<Integer, Long>> rowsByTable;
 
@@ -65,7 +68,8 @@ public final class SameRows {
     /**
      * How the keys of two sets of tables meet.
      *
-     * @param unique true where each row of either has a key of its own, without a blank, and with a digit in words
+     * @param unique true where each row of either has a key of its own, without a blank, that looks like one: words with
+     *     a digit, numbers of three digits
      */
     public record Meeting(long earlier, long later, long both, boolean unique) {}
 
@@ -87,14 +91,18 @@ public final class SameRows {
     }
 
     private String keysOf(Collection<Integer> tables, List<Integer> columns) {
-        // Names of things may stand once in each file by chance; numbers of orders and the like hold digits.
-        String filled = columns.stream()
-                .map(i -> plan.columns().get(i).type() == Type.TEXT
-                        ? "coalesce(regexp_matches(m.m" + i + ", '[0-9]'), false)"
-                        : "m.m" + i + " IS NOT NULL")
-                .collect(Collectors.joining(" AND "));
+        String filled = columns.stream().map(i -> likeKey("m.m" + i, i)).collect(Collectors.joining(" AND "));
         return "SELECT " + key("m", columns) + " AS h, " + filled + " AS filled FROM master m WHERE tbl IN ("
                 + tables.stream().map(String::valueOf).collect(Collectors.joining(", ")) + ")";
+    }
+
+    /** Names of things, and counts of few, may stand once in each file by chance; numbers of orders have some digits. */
+    private String likeKey(String value, int column) {
+        return switch (plan.columns().get(column).type()) {
+            case TEXT -> "coalesce(regexp_matches(" + value + ", '[0-9]'), false)";
+            case WHOLE_NUMBER -> "coalesce(" + value + " >= " + LEAST_KEY + ", false)";
+            default -> value + " IS NOT NULL";
+        };
     }
 
     /** Stands for the rows that any of some tables has. */

@@ -53,6 +53,9 @@ final class SentAgain {
     private static final double SOME = 0.3;
 
     private static final long FEW = 2;
+    /** So many where the column holds numbers. */
+    private static final long FEW_NUMBERS = 3;
+
     private static final int MOST_COMPARED_ROW_BY_ROW = 8;
 
     /** One file of those that say the same. */
@@ -309,7 +312,7 @@ final class SentAgain {
                 if (names && isCell(i, earlier) && isCell(i, later)) {
                     SameRows.Meeting meeting = reader.sameRows().meeting(ids(earlier), ids(later), List.of(i));
                     long fewer = Math.min(meeting.earlier(), meeting.later());
-                    long least = type == Type.TEXT ? Math.min(FEW, fewer) : FEW;
+                    long least = type == Type.TEXT ? Math.min(FEW, fewer) : FEW_NUMBERS;
                     if (meeting.unique() && meeting.both() >= least && meeting.both() >= SOME * fewer) {
                         return Optional.of(new Key(List.of(i), meeting));
                     }

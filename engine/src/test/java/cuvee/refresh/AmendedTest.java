@@ -83,4 +83,25 @@ class AmendedTest extends BatchTest {
                 .extracting(line -> line.substring(line.indexOf("A-10"), line.indexOf("A-10") + 5))
                 .containsExactlyInAnyOrder("A-104", "A-105", "A-106");
     }
+
+    @Test
+    void countsThatDifferByChanceTellNoRowsApart() {
+        batch.delete("Orders 2026-03.csv");
+        batch.delete("Orders 2026-03 corrected.csv");
+        batch.csv("r1.csv", "Vessel,Pax,Crew", "MV Dunlin,41,2", "MV Petrel,52,3", "MV Tern,63,4");
+        batch.csv("r2.csv", "Vessel,Pax,Crew", "MV Grayling,47,3", "MV Knot,58,2", "MV Dunlin,69,4");
+        assertThat(batch.refresh().lines()).hasSize(6);
+    }
+
+    @Test
+    void numbersOfOrdersTellRowsApartAsWordsDo() {
+        batch.delete("Orders 2026-03.csv");
+        batch.delete("Orders 2026-03 corrected.csv");
+        batch.csv("r1.csv", "Order,Pax", "2001,4", "2002,5", "2003,6", "2004,7", "2005,8");
+        batch.csv("r2.csv", "Order,Pax", "2002,5", "2004,9", "2005,8", "2006,1")
+                .changed("r2.csv", "2030-04-05T10:00:00Z");
+        Batch.Made made = batch.refresh();
+        assertThat(made.question(SentAgain.KIND).assumedText()).contains("with the same Order");
+        assertThat(made.lines().stream().filter(line -> line.contains("2004|"))).containsExactly("2004|9");
+    }
 }
