@@ -106,24 +106,35 @@ class WindowTest extends InAWindow {
 
     @Test
     void aColumnDraggedOnAnotherIsOneWithIt() throws IOException {
-        write("data/b.csv", "Date,Port,Crew,Passengers\n2026-02-01,Tarsk,3,7\n");
+        write("data/b.csv", "Date,Port,Passengers,Tide\n2026-02-01,Tarsk,7,ebb\n");
+        write("data/c.csv", "Weather,Date,Port,Passengers\nthick fog,2026-03-01,Tarsk,8\n");
         newJob();
-        assertThat(columns()).containsExactly("Date", "Port", "Crew", "Passengers");
+        assertThat(columns()).containsExactly("Weather", "Date", "Port", "Passengers", "Tide");
         goTo(KeyCode.DIGIT3);
         GridView board = grid("#line-up-grid");
-        robot.interact(() -> board.select(0, 4));
-        waitFor("the column", () -> words("#board-about").startsWith("Crew"));
-        javafx.geometry.Bounds at = board.localToScreen(board.getLayoutBounds());
-        double y = at.getMinY() + 14;
-        robot.drag(at.getMinX() + 180 + 66 + 118 * 2 + 50, y)
-                .moveTo(at.getMinX() + 180 + 66 + 118 * 2 + 90, y)
-                .moveTo(at.getMinX() + 180 + 66 + 50, y)
-                .moveTo(at.getMinX() + 180 + 66 + 40, y)
-                .drop();
-        waitFor("one column less", () -> columns().equals(List.of("Date", "Port", "Passengers")));
+        robot.interact(() -> board.select(0, 6));
+        waitFor("the column", () -> words("#board-about").startsWith("Tide"));
+        drag(board, 6, 3);
+        waitFor("why not", () -> words("#work-words").contains("stand beside each other"));
+        idle();
+        drag(board, 6, 2);
+        waitFor("one column less", () -> columns().equals(List.of("Weather", "Date", "Port", "Passengers")));
         idle();
         robot.push(KeyCode.CONTROL, KeyCode.Z);
-        waitFor("all columns", () -> columns().equals(List.of("Date", "Port", "Crew", "Passengers")));
+        waitFor("all columns", () -> columns().equals(List.of("Weather", "Date", "Port", "Passengers", "Tide")));
+    }
+
+    /** Drags the head of a column of a grid onto that of another. */
+    private void drag(GridView grid, int from, int to) {
+        javafx.geometry.Bounds at = grid.localToScreen(grid.getLayoutBounds());
+        double y = at.getMinY() + 14;
+        double left = at.getMinX() + grid.cell(0, from).orElseThrow().getCenterX();
+        double right = at.getMinX() + grid.cell(0, to).orElseThrow().getCenterX();
+        robot.drag(left, y)
+                .moveTo(left + 40, y)
+                .moveTo(right + 10, y)
+                .moveTo(right, y)
+                .drop();
     }
 
     @Test

@@ -12,7 +12,6 @@ import cuvee.rework.Correction;
 import cuvee.rework.RowRules;
 import cuvee.rework.ValueRule;
 import cuvee.tag.TagSource;
-import cuvee.value.Meaning;
 import cuvee.value.Type;
 import java.util.Arrays;
 import java.util.Collection;
@@ -52,8 +51,7 @@ public final class Choices {
             case Kinds.BLANK_SOURCE ->
                 either(answer, "waiting", "so")
                         .map(waiting -> new ColumnChoice.BlankIn(scoped(subject, columns), waiting));
-            case Kinds.WRITTEN_AS ->
-                Meaning.ofWords(answer).map(meaning -> new ColumnChoice.WrittenAs(scoped(subject, columns), meaning));
+            case Kinds.WRITTEN_AS -> ColumnChoice.WrittenAs.read(scoped(subject, columns), answer);
             case Kinds.CURRENCY ->
                 either(answer, "apart", "text").map(apart -> new ColumnChoice.Currencies(subject, apart));
             case Kinds.SIGN ->

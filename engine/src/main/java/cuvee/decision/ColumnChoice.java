@@ -10,6 +10,8 @@ import cuvee.value.Meaning;
 import cuvee.value.Type;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Decisions about a column of the master. */
 public sealed interface ColumnChoice extends Choice {
@@ -113,8 +115,22 @@ public sealed interface ColumnChoice extends Choice {
         }
     }
 
-    /** What its numbers stand for. */
-    record WrittenAs(Scoped where, Meaning meaning) implements ColumnChoice {
+    /**
+     * What its cells stand for.
+     *
+     * @param year the year of months that do not say it; empty for the one that the names of their source say
+     */
+    record WrittenAs(Scoped where, Meaning meaning, String year) implements ColumnChoice {
+        private static final Pattern MONTHS_OF = Pattern.compile(Meaning.MONTHS.words() + " of (\\d{4})");
+
+        /** It, from its answer; empty where that says nothing of the kind. */
+        static Optional<WrittenAs> read(Scoped where, String answer) {
+            Matcher months = MONTHS_OF.matcher(answer);
+            return months.matches()
+                    ? Optional.of(new WrittenAs(where, Meaning.MONTHS, months.group(1)))
+                    : Meaning.ofWords(answer).map(meaning -> new WrittenAs(where, meaning, ""));
+        }
+
         @Override
         public String column() {
             return where.column();
@@ -122,12 +138,12 @@ public sealed interface ColumnChoice extends Choice {
 
         @Override
         public Words words() {
-            return new Words(Kinds.WRITTEN_AS, where.words(), meaning.words());
+            return new Words(Kinds.WRITTEN_AS, where.words(), meaning.words() + (year.isEmpty() ? "" : " of " + year));
         }
 
         @Override
         public ColumnChoice withColumn(String other) {
-            return new WrittenAs(new Scoped(other, where.scope()), meaning);
+            return new WrittenAs(new Scoped(other, where.scope()), meaning, year);
         }
 
         @Override

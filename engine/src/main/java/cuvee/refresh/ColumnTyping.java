@@ -25,6 +25,7 @@ import cuvee.value.Type;
 import cuvee.value.Typing;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -42,7 +43,6 @@ final class ColumnTyping {
     static final String TYPE = Kinds.TYPE;
     static final String MARK = Kinds.DECIMAL_MARK;
     static final String ORDER = Kinds.DATE_ORDER;
-    /** Between a column and the source, layout or place of which something is said. */
     /** Stands for the column where something is said of all columns of some sources. */
     static final String ALL_COLUMNS = ColumnChoice.ALL_COLUMNS;
 
@@ -60,7 +60,11 @@ final class ColumnTyping {
     private final Votes batch = new Votes();
     private final Map<Evidence, Convention> settled = new HashMap<>();
     private final Map<Evidence, Evidence> meant = new HashMap<>();
+    private final WrittenEvidence written;
     private final WrittenAs writtenAs;
+    private final List<Finding> findings;
+    /** What is told of how the column in hand is read. */
+    private final List<Finding> readAs = new ArrayList<>();
 
     /**
      * A column's type with all that is to be said of it.
@@ -104,10 +108,12 @@ final class ColumnTyping {
             Map<PlacedTable, LaidColumn[]> feeds,
             ValueCells cells,
             Planner.Homes homes,
-            WrittenAs.Ranges ranges,
+            WrittenEvidence.Ranges ranges,
             List<Question> questions,
             List<Finding> findings) {
-        this.writtenAs = new WrittenAs(job, feeds, ranges, homes, this::scopes, questions, findings);
+        this.written = new WrittenEvidence(job, ranges, homes, this::scopes, questions, readAs);
+        this.writtenAs = new WrittenAs(feeds, written);
+        this.findings = findings;
         this.amounts = new Amounts(job, feeds);
         this.somethingSaid = job.settled().stream().anyMatch(each -> FIRST.containsKey(each.kind()));
         this.cells = cells;
@@ -142,6 +148,7 @@ final class ColumnTyping {
     Typed type(int index, String name) {
         Map<PlacedTable, WrittenAs.Meant> meanings = writtenAs.of(index, name);
         Evidence held = new Evidence();
+        Map<PlacedTable, Evidence> heldBy = new LinkedHashMap<>();
         boolean clear = true;
         List<PlacedTable> openMarks = new ArrayList<>();
         List<PlacedTable> openOrders = new ArrayList<>();
@@ -172,14 +179,21 @@ final class ColumnTyping {
                 meant.put(own, meantSo);
             }
             held.add(meantSo);
+            heldBy.put(feed.getKey(), meantSo);
         }
         Evidence all = cells.replaced(index, name, held);
+        boolean told = isTold(index);
         Typing.Verdict verdict = amounts.typed(Typing.decide(all, clear), index);
+        Optional<KindsApart> kinds =
+                verdict.type() == Type.TEXT && verdict.sure() && !told ? KindsApart.in(heldBy) : Optional.empty();
+        if (kinds.isPresent()) {
+            verdict = new Typing.Verdict(Type.TEXT, kinds.get().words(), 0, false);
+        }
         Type type =
                 job.decision(TYPE, name).flatMap(d -> Type.ofWord(d.answer())).orElse(verdict.type());
         boolean widened = false;
         boolean assumed = type != verdict.type() && !job.isSettled(TYPE, name);
-        if (assumed && (widens(type, verdict.type()) || writtenAs.isSettled(name))) {
+        if (assumed && (widens(type, verdict.type()) || written.isSettled(name))) {
             // Nothing kept so far changes when whole numbers become decimals, so an assumption may grow that way; and
             // what
             // was assumed from numbers that mean something else falls with that.
@@ -195,6 +209,10 @@ final class ColumnTyping {
             misfits = all.count(Form.CELL_ERROR);
             mixed = false;
         }
+        if (type != Type.TEXT) {
+            findings.addAll(readAs);
+        }
+        readAs.clear();
         BlankSources.ask(job, feeds, index, name, questions);
         if (type.isNumber()) {
             Signs.ask(job, feeds, index, name, questions);
@@ -202,13 +220,10 @@ final class ColumnTyping {
         } else if (type.isMoment()) {
             ask(openOrders, name, ORDER);
         }
-        boolean told = feeds.values().stream()
-                .map(fed -> fed[index])
-                .allMatch(fed -> fed == null || fed.origin() instanceof Origin.Told);
         // A tag that is text in one name and a number in another loses nothing as text.
         boolean harmless = told && type == Type.TEXT;
         if (!harmless && (!verdict.sure() || (misfits > 0 && type != verdict.type()))) {
-            askType(name, type, verdict, all, misfits);
+            askType(name, type, verdict, kinds, all, misfits);
         }
         Decision decision =
                 new Decision(TYPE, name, decided.word(), verdict.reason(), Says.count(all.filled(), "value"));
@@ -232,6 +247,12 @@ final class ColumnTyping {
                 misfits,
                 decideNow ? Optional.of(decision) : Optional.empty(),
                 misfits > 0 ? Optional.of(misfitFinding(name, type, misfits, all)) : Optional.empty());
+    }
+
+    private boolean isTold(int index) {
+        return feeds.values().stream()
+                .map(fed -> fed[index])
+                .allMatch(fed -> fed == null || fed.origin() instanceof Origin.Told);
     }
 
     private static boolean widens(Type from, Type to) {
@@ -353,11 +374,13 @@ final class ColumnTyping {
         questions.add(Question.of(kind, name, where, text, assumed, answers, stake));
     }
 
-    private void askType(String name, Type type, Typing.Verdict verdict, Evidence all, long misfits) {
+    private void askType(
+            String name, Type type, Typing.Verdict verdict, Optional<KindsApart> kinds, Evidence all, long misfits) {
         if (job.isSettled(TYPE, name)) {
             return;
         }
         Set<Type> types = new LinkedHashSet<>(List.of(type, verdict.type(), Type.TEXT));
+        kinds.map(KindsApart::type).ifPresent(types::add);
         for (Type other : Type.values()) {
             if (Typing.fit(all, other) * 2 > all.filled()) {
                 types.add(other);
@@ -375,7 +398,8 @@ final class ColumnTyping {
                         + "."
                 : "Which type is the column " + Says.quoted(name) + "? As " + type.word() + ": " + verdict.reason()
                         + ".";
-        questions.add(Question.of(TYPE, name, Where.JOB, text, type.word(), answers, Math.max(1, misfits)));
+        long rows = Math.max(kinds.map(KindsApart::misfits).orElse(1L), misfits);
+        questions.add(Question.of(TYPE, name, Where.JOB, text, type.word(), answers, rows));
     }
 
     private static String examples(Evidence all) {

@@ -110,7 +110,7 @@ final class Planner {
     record Surroundings(
             Homes homes,
             ValueCells.Counting counting,
-            WrittenAs.Ranges ranges,
+            WrittenEvidence.Ranges ranges,
             Map<String, Long> modified,
             CodeTables codes,
             Corrections.Staged staged,

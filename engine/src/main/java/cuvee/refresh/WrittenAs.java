@@ -1,46 +1,32 @@
 package cuvee.refresh;
 
-import cuvee.decision.Choices;
-import cuvee.decision.ColumnChoice;
 import cuvee.decision.Kinds;
 import cuvee.finding.Finding;
-import cuvee.finding.Question;
-import cuvee.finding.Question.Answer;
 import cuvee.finding.Severity;
-import cuvee.job.Job;
 import cuvee.layout.HeaderWords;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
-import cuvee.master.SourceCells.Cells;
 import cuvee.master.SourceCells.Range;
 import cuvee.place.Says;
-import cuvee.place.Where;
 import cuvee.sheet.NumberFormats;
-import cuvee.tag.Home;
 import cuvee.value.Convention;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
-import cuvee.value.Forms;
 import cuvee.value.Meaning;
-import cuvee.value.Period;
 import cuvee.value.Type;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -83,21 +69,9 @@ final class WrittenAs {
     private static final double MORE_THAN_ALL = 1.5;
     private static final int NEIGHBOURING_DAYS = 31;
 
-    private final Job job;
-    /** False where the analyst has said nothing of what numbers stand for. */
-    private final boolean somethingSaid;
-
     private final Map<PlacedTable, LaidColumn[]> feeds;
-    private final Ranges ranges;
-    private final Planner.Homes homes;
-    private final Function<PlacedTable, List<String>> scopes;
-    private final List<Question> questions;
-    private final List<Finding> findings;
-
-    /** Looks through the cells of tables, by table. */
-    interface Ranges {
-        Map<Integer, Range> of(Collection<Cells> cells, Convention convention);
-    }
+    private final WrittenEvidence seen;
+    private final WrittenMonths months;
 
     /**
      * What numbers of a table stand for.
@@ -113,23 +87,10 @@ final class WrittenAs {
         }
     }
 
-    WrittenAs(
-            Job job,
-            Map<PlacedTable, LaidColumn[]> feeds,
-            Ranges ranges,
-            Planner.Homes homes,
-            Function<PlacedTable, List<String>> scopes,
-            List<Question> questions,
-            List<Finding> findings) {
-        this.job = job;
-        this.somethingSaid =
-                job.settled().stream().anyMatch(decision -> decision.kind().equals(KIND));
+    WrittenAs(Map<PlacedTable, LaidColumn[]> feeds, WrittenEvidence seen) {
         this.feeds = feeds;
-        this.ranges = ranges;
-        this.homes = homes;
-        this.scopes = scopes;
-        this.questions = questions;
-        this.findings = findings;
+        this.seen = seen;
+        this.months = new WrittenMonths(seen);
     }
 
     /** What the numbers of a column stand for in each of its tables; those that are not named mean what they say. */
@@ -142,7 +103,8 @@ final class WrittenAs {
         });
         Map<PlacedTable, Meant> meant = new HashMap<>(days(name, fed));
         if (meant.isEmpty()) {
-            meant.putAll(months(index, name, fed));
+            months.of(index, name, fed, feeds)
+                    .forEach((table, year) -> meant.put(table, new Meant(Meaning.MONTHS, year, 0, 0)));
         }
         if (meant.isEmpty()) {
             meant.putAll(points(name, fed));
@@ -156,44 +118,6 @@ final class WrittenAs {
         return meant;
     }
 
-    /** What the analyst says of a column in a table: the nearest scope holds. */
-    private Optional<Meaning> said(String name, PlacedTable table) {
-        if (!somethingSaid) {
-            return Optional.empty();
-        }
-        return Stream.concat(
-                        scopes.apply(table).stream().map(scope -> new ColumnChoice.Scoped(name, scope).words()),
-                        Stream.of(name))
-                .filter(subject -> job.isSettled(KIND, subject))
-                .map(subject -> job.decision(KIND, subject).orElseThrow())
-                .flatMap(decision -> Meaning.ofWords(decision.answer()).stream())
-                .findFirst();
-    }
-
-    private Map<PlacedTable, Range> looked(Map<PlacedTable, LaidColumn> fed, Convention convention) {
-        List<Cells> cells = new ArrayList<>();
-        fed.forEach((table, column) -> {
-            OptionalInt at = column.origin().column(0);
-            at.ifPresent(index -> cells.add(new Cells(
-                    table.id(),
-                    table.staged(),
-                    table.width(),
-                    table.table().firstRow(),
-                    table.table().lastRow(),
-                    !table.table().aside().isEmpty(),
-                    index)));
-        });
-        Map<Integer, Range> found = cells.isEmpty() ? Map.of() : ranges.of(cells, convention);
-        Map<PlacedTable, Range> looked = new LinkedHashMap<>();
-        fed.keySet().forEach(table -> {
-            Range range = found.get(table.id());
-            if (range != null && range.fits() > 0) {
-                looked.put(table, range);
-            }
-        });
-        return looked;
-    }
-
     // ---- days ----
 
     /** True where a header names a date. */
@@ -202,10 +126,10 @@ final class WrittenAs {
     }
 
     private Map<PlacedTable, Meant> days(String name, Map<PlacedTable, LaidColumn> fed) {
-        Optional<Type> decided = job.decision(Kinds.TYPE, name).flatMap(type -> Type.ofWord(type.answer()));
-        boolean settledAsDays = job.isSettled(Kinds.TYPE, name)
-                && decided.filter(Type::isMoment).isPresent();
-        boolean open = isSettled(name) && !job.isSettled(Kinds.TYPE, name);
+        Optional<Type> decided = seen.type(name);
+        boolean settledAsDays =
+                seen.isTypeSettled(name) && decided.filter(Type::isMoment).isPresent();
+        boolean open = seen.isSettled(name) && !seen.isTypeSettled(name);
         if (!open && decided.filter(type -> !type.isMoment()).isPresent()) {
             return Map.of();
         }
@@ -226,11 +150,11 @@ final class WrittenAs {
             candidates
                     .entrySet()
                     .removeIf(each -> !namesDays(each.getValue().header())
-                            && periods(each.getKey()).isEmpty());
+                            && seen.periods(each.getKey()).isEmpty());
         }
         Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
         List<PlacedTable> doubtful = new ArrayList<>();
-        Map<PlacedTable, Range> looked = looked(candidates, Convention.DEFAULT);
+        Map<PlacedTable, Range> looked = seen.looked(candidates, Convention.DEFAULT);
         boolean unnamed = known.isEmpty()
                 && !settledAsDays
                 && candidates.values().stream().noneMatch(column -> namesDays(column.header()));
@@ -245,7 +169,7 @@ final class WrittenAs {
             return Map.of();
         }
         looked.forEach((table, range) -> {
-            Optional<Meaning> said = said(name, table);
+            Optional<Meaning> said = seen.said(name, table);
             boolean within = range.least() >= FIRST_DAY && range.greatest() <= LAST_DAY;
             if (!within || said.filter(meaning -> meaning != Meaning.DAYS).isPresent()) {
                 return;
@@ -267,7 +191,7 @@ final class WrittenAs {
         if (!meant.isEmpty()) {
             Range first = looked.get(meant.keySet().iterator().next());
             String example = example(first);
-            tell(
+            seen.tell(
                     name,
                     meant.keySet(),
                     doubtful,
@@ -305,101 +229,11 @@ final class WrittenAs {
 
     /** True where the name of the file, its sheet or folder, or a title names a period that holds the days. */
     private boolean inPeriod(PlacedTable table, LocalDate first, LocalDate last) {
-        return periods(table).stream()
+        return seen.periods(table).stream()
                 .anyMatch(period -> Stream.of(first, last)
                         .allMatch(day -> period.holds(day)
                                 || period.holds(day.plusDays(NEIGHBOURING_DAYS))
                                 || period.holds(day.minusDays(NEIGHBOURING_DAYS))));
-    }
-
-    /** The periods with a year that the names of the file, its sheet or folder, or titles say. */
-    private List<Period> periods(PlacedTable table) {
-        Home home = homes.of(table);
-        List<String> names = new ArrayList<>(home.titles());
-        names.addAll(home.folders());
-        names.add(home.fileName());
-        names.add(home.sheet());
-        return names.stream()
-                .flatMap(text -> Period.in(text, Convention.Order.DAY_FIRST).stream())
-                .map(Period.Found::period)
-                .filter(period -> period.year() != 0)
-                .toList();
-    }
-
-    // ---- months ----
-
-    /**
-     * The tables whose words are months with their years. Beside dates that are first days of months, and beside months
-     * that are written otherwise, they can only be the same months; where dates beside them are days of any kind, it is
-     * asked.
-     */
-    private Map<PlacedTable, Meant> months(int index, String name, Map<PlacedTable, LaidColumn> fed) {
-        Optional<Type> decided = job.decision(Kinds.TYPE, name).flatMap(type -> Type.ofWord(type.answer()));
-        boolean otherType = decided.filter(type -> type != Type.DATE).isPresent();
-        if (otherType && (job.isSettled(Kinds.TYPE, name) || !isSettled(name))) {
-            return Map.of();
-        }
-        Map<PlacedTable, LaidColumn> candidates = new LinkedHashMap<>();
-        fed.forEach((table, column) -> {
-            boolean asWritten = said(name, table)
-                    .filter(meaning -> meaning != Meaning.MONTHS)
-                    .isPresent();
-            if (!asWritten && holdsMonths(column.evidence())) {
-                candidates.put(table, column);
-            }
-        });
-        if (candidates.isEmpty()) {
-            return Map.of();
-        }
-        Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
-        looked(candidates, Convention.DEFAULT.withMeaning(Meaning.MONTHS)).forEach((table, range) -> {
-            LaidColumn column = candidates.get(table);
-            if (column != null && range.fits() == column.evidence().filled() - nothings(column.evidence())) {
-                meant.put(table, new Meant(Meaning.MONTHS, "", 0, 0));
-            }
-        });
-        List<LocalDate> days = feeds.values().stream()
-                .flatMap(columns -> Stream.ofNullable(columns[index]))
-                .flatMap(column -> column.someDays().stream())
-                .toList();
-        boolean firstDays = days.stream().allMatch(day -> day.getDayOfMonth() == 1);
-        if (!meant.isEmpty()) {
-            String example = candidates.values().stream()
-                    .flatMap(column -> column.evidence().oddities().keySet().stream())
-                    .filter(text -> Period.monthOf(text).isPresent())
-                    .findFirst()
-                    .orElse("");
-            tell(
-                    name,
-                    meant.keySet(),
-                    firstDays ? List.of() : List.copyOf(meant.keySet()),
-                    Meaning.MONTHS,
-                    "months such as " + Says.quoted(example),
-                    firstDays ? "their first days" : "the first days of these months");
-        }
-        return meant;
-    }
-
-    private static boolean holdsMonths(Evidence evidence) {
-        Set<LocalDate> months = new LinkedHashSet<>();
-        for (String text : evidence.oddities().keySet()) {
-            Optional<LocalDate> month = Period.monthOf(text);
-            if (month.isEmpty() && !Forms.saysNothing(text)) {
-                return false;
-            }
-            month.ifPresent(months::add);
-        }
-        long years = months.stream().map(LocalDate::getYear).distinct().count();
-        // One month in year after year is rather its days: Oct 21, Oct 22, Oct 23.
-        boolean days =
-                years > 2 && months.stream().map(LocalDate::getMonth).distinct().count() == 1;
-        return !months.isEmpty()
-                && !days
-                && evidence.count(Form.WORDS_AND_DIGITS) == evidence.filled() - nothings(evidence);
-    }
-
-    private static long nothings(Evidence evidence) {
-        return evidence.count(Form.NOTHING_WORD, Form.CELL_ERROR);
     }
 
     // ---- percent points ----
@@ -423,10 +257,10 @@ final class WrittenAs {
                 plain.put(entry.getKey(), entry.getValue());
             }
         }
-        if (plain.isEmpty() || !percents && !named && !isSettled(name)) {
+        if (plain.isEmpty() || !percents && !named && !seen.isSettled(name)) {
             return Map.of();
         }
-        Map<PlacedTable, Range> looked = looked(plain, Convention.DEFAULT);
+        Map<PlacedTable, Range> looked = seen.looked(plain, Convention.DEFAULT);
         boolean shares = looked.values().stream()
                 .anyMatch(range -> range.least() >= -1 && range.greatest() <= 1 && range.decimals() > 0);
         Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
@@ -434,7 +268,7 @@ final class WrittenAs {
         for (Map.Entry<PlacedTable, Range> entry : looked.entrySet()) {
             Range range = entry.getValue();
             LaidColumn column = plain.get(entry.getKey());
-            Optional<Meaning> words = said(name, entry.getKey());
+            Optional<Meaning> words = seen.said(name, entry.getKey());
             boolean large = range.greatest() > MORE_THAN_ALL && Math.abs(range.greatest()) <= MOST_POINTS;
             boolean likely = large && (percents || shares);
             if (words.isPresent() ? words.get() == Meaning.PERCENT_POINTS : likely) {
@@ -447,7 +281,7 @@ final class WrittenAs {
         }
         if (!meant.isEmpty()) {
             Range first = looked.get(meant.keySet().iterator().next());
-            tell(
+            seen.tell(
                     name,
                     meant.keySet(),
                     doubtful,
@@ -457,15 +291,6 @@ final class WrittenAs {
                     "percent points");
         }
         return meant;
-    }
-
-    /** True where the analyst says what the numbers of a column stand for, anywhere. */
-    boolean isSettled(String name) {
-        return job.settled().stream()
-                .filter(decision -> decision.kind().equals(KIND))
-                .flatMap(decision -> Stream.of(Choices.of(decision, job.columns())))
-                .anyMatch(choice ->
-                        choice instanceof ColumnChoice about && about.column().equals(name));
     }
 
     // ---- thousands ----
@@ -487,7 +312,7 @@ final class WrittenAs {
         List<PlacedTable> byNumbers = new ArrayList<>();
         Map<PlacedTable, Scales.Speaks> found = Scales.thousands(fed, money);
         fed.forEach((table, column) -> {
-            Optional<Meaning> said = said(name, table);
+            Optional<Meaning> said = seen.said(name, table);
             Scales.Speaks speaks = found.get(table);
             boolean words = speaks == Scales.Speaks.SURELY || speaks == Scales.Speaks.WORDS_ONLY;
             if (said.map(meaning -> meaning == Meaning.THOUSANDS).orElse(words)) {
@@ -501,12 +326,18 @@ final class WrittenAs {
             }
         });
         if (!meant.isEmpty()) {
-            tell(name, meant.keySet(), doubtful, Meaning.THOUSANDS, "numbers in thousands, as they say", "thousands");
-        } else if (!byNumbers.isEmpty() && !job.isSettled(KIND, name)) {
-            questions.add(question(
+            seen.tell(
+                    name,
+                    meant.keySet(),
+                    doubtful,
+                    Meaning.THOUSANDS,
+                    "numbers in thousands, as they say",
+                    "thousands");
+        } else if (!byNumbers.isEmpty() && !seen.isSettledThroughout(name)) {
+            seen.ask(WrittenEvidence.question(
                     name,
                     byNumbers,
-                    "In the column " + Says.quoted(name) + ", the numbers of " + files(byNumbers)
+                    "In the column " + Says.quoted(name) + ", the numbers of " + WrittenEvidence.files(byNumbers)
                             + " are about a thousand times smaller than those of the others. Are they thousands?",
                     Meaning.THOUSANDS,
                     "thousands",
@@ -529,7 +360,7 @@ final class WrittenAs {
                     ? unit(e.oddities().keySet())
                     : "";
             if (!unit.isEmpty()
-                    && said(name, entry.getKey())
+                    && seen.said(name, entry.getKey())
                             .filter(meaning -> meaning == Meaning.AS_WRITTEN)
                             .isEmpty()) {
                 byUnit.computeIfAbsent(unit, any -> new LinkedHashMap<>()).put(entry.getKey(), entry.getValue());
@@ -548,7 +379,7 @@ final class WrittenAs {
             return Map.of();
         }
         Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
-        looked(tables, Convention.DEFAULT.withUnit(unit)).forEach((table, range) -> {
+        seen.looked(tables, Convention.DEFAULT.withUnit(unit)).forEach((table, range) -> {
             LaidColumn column = tables.get(table);
             long worded = column == null ? 0 : column.evidence().count(WORDED);
             long plain = column == null ? 0 : column.evidence().count(NUMBERS);
@@ -557,12 +388,12 @@ final class WrittenAs {
             }
         });
         if (!meant.isEmpty()) {
-            findings.add(new Finding(
+            seen.find(new Finding(
                     Severity.REMARK,
                     "written-as",
-                    where(meant.keySet()),
+                    WrittenEvidence.where(meant.keySet()),
                     "The cells of the column " + Says.quoted(name) + " say " + Says.quoted(unit)
-                            + " behind their numbers in " + files(meant.keySet()) + ".",
+                            + " behind their numbers in " + WrittenEvidence.files(meant.keySet()) + ".",
                     "They are read as numbers.",
                     ""));
         }
@@ -577,53 +408,5 @@ final class WrittenAs {
             units.add(matcher.matches() ? text.strip().substring(matcher.start(1)) : "");
         }
         return units.size() == 1 ? units.iterator().next() : "";
-    }
-
-    // ---- said ----
-
-    private void tell(
-            String name, Set<PlacedTable> tables, List<PlacedTable> doubtful, Meaning meaning, String what, String as) {
-        if (job.isSettled(KIND, name)) {
-            return;
-        }
-        String held = "In the column " + Says.quoted(name) + ", " + files(tables)
-                + (sources(tables).size() == 1 ? " holds " : " hold ") + what + ".";
-        if (doubtful.isEmpty()) {
-            findings.add(new Finding(
-                    Severity.REMARK, "written-as", where(tables), held, "They are read as " + as + ".", ""));
-            return;
-        }
-        questions.add(question(name, tables, held + " Are they " + as + "?", meaning, as, meaning));
-    }
-
-    private static Question question(
-            String name, Collection<PlacedTable> tables, String text, Meaning meaning, String as, Meaning assumed) {
-        return Question.of(
-                KIND,
-                name,
-                where(tables),
-                text,
-                assumed.words(),
-                List.of(
-                        new Answer(meaning.words(), "yes, read them as " + as),
-                        new Answer(
-                                Meaning.AS_WRITTEN.words(),
-                                meaning == Meaning.MONTHS
-                                        ? "no, they stay as they are written"
-                                        : "no, they are numbers as they stand")),
-                tables.stream().mapToLong(table -> table.table().kept()).sum());
-    }
-
-    private static Where where(Collection<PlacedTable> tables) {
-        return tables.iterator().next().where();
-    }
-
-    private static Set<String> sources(Collection<PlacedTable> tables) {
-        return tables.stream().map(PlacedTable::source).collect(Collectors.toCollection(LinkedHashSet::new));
-    }
-
-    private static String files(Collection<PlacedTable> tables) {
-        Set<String> sources = sources(tables);
-        return sources.size() == 1 ? sources.iterator().next() : Says.count(sources.size(), "file");
     }
 }

@@ -482,6 +482,17 @@ public final class Evidence {
         }
         Evidence meant = new Evidence();
         meant.add(this);
+        if (convention.meaning() == Meaning.MONTHS) {
+            meant.move(Form.WORDS_AND_DIGITS, Form.CELL_DATE);
+            if (!convention.unit().isEmpty()) {
+                meant.move(Form.WORDS, Form.CELL_DATE);
+            }
+            meant.oddities
+                    .keySet()
+                    .removeIf(text -> Period.monthOf(text, convention.unit()).isPresent());
+            meant.manyOddities = meant.count(Form.WORDS);
+            return meant;
+        }
         if (!convention.unit().isEmpty()) {
             for (Form worded : List.of(Form.WORDS_AND_DIGITS, Form.WORDS)) {
                 long moved = Math.min(meant.count(worded), fits);
@@ -494,16 +505,10 @@ public final class Evidence {
             meant.decimals = Math.max(meant.decimals, newDecimals);
         }
         Form other = switch (convention.meaning()) {
-            case AS_WRITTEN, THOUSANDS -> null;
+            case AS_WRITTEN, THOUSANDS, MONTHS -> null;
             case DAYS -> Form.CELL_DATE;
             case PERCENT_POINTS -> Form.NUMBER_PERCENT;
-            case MONTHS -> null;
         };
-        if (convention.meaning() == Meaning.MONTHS) {
-            meant.move(Form.WORDS_AND_DIGITS, Form.CELL_DATE);
-            meant.oddities.keySet().removeIf(text -> Period.monthOf(text).isPresent());
-            meant.manyOddities = meant.count(Form.WORDS);
-        }
         if (convention.meaning() == Meaning.THOUSANDS) {
             meant.decimals = Math.max(0, meant.decimals - DIGITS_OF_A_THOUSAND);
             meant.wholeDigits += DIGITS_OF_A_THOUSAND;

@@ -12,7 +12,10 @@ public enum Meaning {
     PERCENT_POINTS("percent points", "p"),
     /** Thousands: 12.5 stands for 12,500. */
     THOUSANDS("thousands", "k"),
-    /** They are no numbers but names of months, each of which stands for its first day: Oct 2021, 10/2021. */
+    /**
+     * They are no numbers but names of months, each of which stands for its first day: Oct 2021, 10/2021, or Oct in a
+     * source whose year is known.
+     */
     MONTHS("months", "n");
 
     private final String words;

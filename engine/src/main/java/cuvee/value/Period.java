@@ -186,6 +186,23 @@ public record Period(Kind kind, int year, int number, int day) {
         return of(text).filter(period -> period.kind() == Kind.MONTH).flatMap(Period::first);
     }
 
+    /**
+     * The first day of the month that a text is.
+     *
+     * @param year the year of those that do not say it; empty where they are no months then
+     */
+    public static Optional<LocalDate> monthOf(String text, String year) {
+        return monthOf(text)
+                .or(() -> year.isEmpty()
+                        ? Optional.empty()
+                        : bareMonth(text).map(month -> LocalDate.of(Integer.parseInt(year), month, 1)));
+    }
+
+    /** The month that a text names without a year, from 1: January, Jan. */
+    public static Optional<Integer> bareMonth(String text) {
+        return MonthNames.of(text.endsWith(".") ? text.substring(0, text.length() - 1) : text);
+    }
+
     /** True for texts with a date in them that can only have its month first. */
     public static boolean monthFirst(String text) {
         Matcher matcher = WAYS.get(1).pattern().matcher(text);

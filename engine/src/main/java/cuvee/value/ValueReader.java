@@ -58,6 +58,13 @@ public final class ValueReader {
     private static @Nullable String meant(String staged, CellKind kind, String text, Convention convention) {
         String unit = convention.unit();
         String bare = trim(text);
+        if (convention.meaning() == Meaning.MONTHS) {
+            return kind != CellKind.TEXT
+                    ? staged
+                    : Period.monthOf(bare, unit)
+                            .map(day -> CellKind.DATE.mark() + day.toString())
+                            .orElse(staged);
+        }
         if (!unit.isEmpty() && kind == CellKind.TEXT && bare.endsWith(unit)) {
             String number = trim(bare.substring(0, bare.length() - unit.length()));
             return Forms.ofStaged(number).isNumber() ? number : null;
@@ -68,13 +75,6 @@ public final class ValueReader {
                     ? staged
                     : CellKind.NUMBER.mark()
                             + new BigDecimal(said).movePointRight(3).toPlainString();
-        }
-        if (convention.meaning() == Meaning.MONTHS) {
-            return kind != CellKind.TEXT
-                    ? staged
-                    : Period.monthOf(bare)
-                            .map(day -> CellKind.DATE.mark() + day.toString())
-                            .orElse(staged);
         }
         BigDecimal number = switch (Forms.ofStaged(staged)) {
             case NUMBER_WHOLE, NUMBER_FRACTION -> decimal(bare);

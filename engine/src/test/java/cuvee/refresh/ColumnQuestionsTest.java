@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.finding.Question;
 import cuvee.testing.Workbooks;
 import cuvee.value.Type;
 import java.util.List;
@@ -367,5 +368,33 @@ class ColumnQuestionsTest extends BatchTest {
     void thousandsBesideALongerPlainNumberAreStillAsked() {
         batch.csv("b.csv", "Port;Depth", "Hollin;795", "Tarsk;2.294", "Oska;5400", "Ryde;1.224", "Quay;3.018");
         assertThat(batch.refresh().question(ColumnTyping.MARK).assumed()).isEqualTo("point");
+    }
+
+    @Test
+    void aColumnThatIsTextOnlyBecauseOneFileHoldsWordsIsAskedAbout() {
+        batch.csv("a.csv", "Port,Left,Fare", "Hollin,2026-01-03,10", "Tarsk,2026-01-04,20", "Fenn,2026-01-05,25");
+        batch.csv("b.csv", "Port,Left,Fare", "Hollin,morning,12", "Tarsk,noon,22");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Left").type()).as("nothing is lost meanwhile").isEqualTo(Type.TEXT);
+        assertThat(made.question("type").text())
+                .contains("“Left”")
+                .contains("3 values of a.csv fit Date, none of 2 of b.csv does, such as “morning”");
+        assertThat(made.question("type").answers())
+                .extracting(Question.Answer::id)
+                .startsWith("Text", "Date");
+        Batch.Made dates = batch.settle(made.question("type"), "Date").refresh();
+        assertThat(dates.lines()).contains("Hollin|2026-01-03|10", "Hollin||12");
+        assertThat(dates.findings("misfit"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.what()).contains("morning"));
+    }
+
+    @Test
+    void codesOfDigitsBesideCodesOfLettersAndDigitsAreCodesWithoutAQuestion() {
+        batch.csv("a.csv", "Port,Ticket,Fare", "Hollin,1201,10", "Tarsk,1202,20");
+        batch.csv("b.csv", "Port,Ticket,Fare", "Hollin,T-1203,12", "Tarsk,T-1204,22");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Ticket").type()).isEqualTo(Type.TEXT);
+        assertThat(made.outcome().questions()).isEmpty();
     }
 }

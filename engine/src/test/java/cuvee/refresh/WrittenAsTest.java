@@ -297,4 +297,45 @@ class WrittenAsTest {
         batch.csv("Skerry.csv", "Berth,Boat,Boxes", "Mar 21,Heron,5", "Mar 22,Plover,6", "Mar 23,Tern,7");
         assertThat(column(batch.refresh(), "Berth")).containsExactly("Mar 21", "Mar 22", "Mar 23");
     }
+
+    @Test
+    void monthsWithoutAYearAreOfTheYearThatTheNameOfTheirFileSays() {
+        batch.csv("Returns 2025.csv", "Month,Boat,Boxes", "2025-01-01,Heron,5", "2025-02-01,Plover,6");
+        batch.csv("Returns 2026.csv", "Month,Boat,Boxes", "January,Heron,7", "Feb.,Plover,8", "n/a,Plover,9");
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Month")).isEqualTo(Type.DATE);
+        assertThat(column(made, "Month")).containsExactly("2025-01-01", "2025-02-01", "2026-01-01", "2026-02-01", "");
+        assertThat(made.findings("written-as").get(0).what())
+                .contains("Returns 2026.csv holds months")
+                .contains("without a year: their sources are of 2026");
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.findings("not-conserved")).isEmpty();
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void theYearOfMonthsIsAskedWhereNothingSaysIt() {
+        batch.csv("Skerry.csv", "Month,Boat,Boxes", "2025-12-01,Heron,5", "2026-01-01,Plover,6");
+        batch.csv("Hollin.csv", "Month,Boat,Boxes", "January,Heron,7", "February,Plover,8");
+        Batch.Made made = batch.refresh();
+        Question question = made.question(WrittenAs.KIND);
+        assertThat(question.text()).contains("Hollin.csv holds months without a year, such as “January”");
+        assertThat(question.answers())
+                .extracting(Question.Answer::id)
+                .containsExactly("as written", "months of 2025", "months of 2026");
+        Batch.Made said = batch.settle(question, "months of 2026").refresh();
+        assertThat(type(said, "Month")).isEqualTo(Type.DATE);
+        assertThat(column(said, "Month"))
+                .containsExactlyInAnyOrder("2025-12-01", "2026-01-01", "2026-01-01", "2026-02-01");
+        assertThat(said.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void monthsWithoutAYearInAllFilesStayWords() {
+        batch.csv("Returns 2025.csv", "Month,Boat,Boxes", "January,Heron,5", "February,Plover,6");
+        batch.csv("Returns 2026.csv", "Month,Boat,Boxes", "January,Heron,7", "February,Plover,8");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Month")).containsExactly("January", "February", "January", "February");
+        assertThat(made.outcome().questions()).isEmpty();
+    }
 }
