@@ -7,6 +7,7 @@ import cuvee.command.Main;
 import cuvee.demo.DemoRun;
 import cuvee.finding.CuveeException;
 import cuvee.model.JobModel;
+import cuvee.model.JobsGrid;
 import cuvee.model.RecentJobs;
 import cuvee.model.Stage;
 import cuvee.model.WindowSize;
@@ -42,6 +43,8 @@ public final class CuveeApp extends Application {
     private javafx.stage.@Nullable Stage window;
     private @Nullable JobModel model;
     private @Nullable JobFrame frame;
+    private @Nullable StartView start;
+    private @Nullable JobsGrid jobs;
     private boolean dark;
 
     /** On the machine as the process finds it. */
@@ -139,10 +142,18 @@ public final class CuveeApp extends Application {
             return;
         }
         closeJob();
-        List<RecentJobs.Entry> recent = new RecentJobs(machine.workplace().state()).entries();
-        StartView start = new StartView(new Doors(), recent, entry -> open(entry.file()));
-        root.getChildren().setAll(start);
+        JobsGrid ledger =
+                new JobsGrid(recent().entries(), machine.workplace(), Platform::runLater, ZoneId.systemDefault());
+        StartView shown = new StartView(new Doors(), ledger, Palette.of(dark));
+        start = shown;
+        jobs = ledger;
+        root.getChildren().setAll(shown);
+        Platform.runLater(shown::focusFirst);
         title("Cuvee");
+    }
+
+    private RecentJobs recent() {
+        return new RecentJobs(machine.workplace().state());
     }
 
     private void newJob() {
@@ -232,6 +243,17 @@ public final class CuveeApp extends Application {
         }
 
         @Override
+        public void open(RecentJobs.Entry job) {
+            CuveeApp.this.open(job.file());
+        }
+
+        @Override
+        public void forget(RecentJobs.Entry job) {
+            recent().forget(job.file());
+            showStart();
+        }
+
+        @Override
         public void save() {
             CuveeApp.this.save();
         }
@@ -301,6 +323,12 @@ public final class CuveeApp extends Application {
     }
 
     private void closeJob() {
+        JobsGrid ledger = jobs;
+        jobs = null;
+        start = null;
+        if (ledger != null) {
+            ledger.close();
+        }
         JobFrame shown = frame;
         JobModel open = model;
         frame = null;
@@ -329,6 +357,10 @@ public final class CuveeApp extends Application {
         if (shown != null) {
             shown.usePalette(Palette.of(dark));
         }
+        StartView begun = start;
+        if (begun != null) {
+            begun.usePalette(Palette.of(dark));
+        }
     }
 
     private void applyTheme(Scene scene) {
@@ -349,6 +381,7 @@ public final class CuveeApp extends Application {
         JobFrame shown = frame;
         JobModel open = model;
         if (shown == null || open == null) {
+            keyAtStart(e);
             return;
         }
         if (e.isAltDown() && e.getCode().isDigitKey()) {
@@ -381,6 +414,16 @@ public final class CuveeApp extends Application {
             e.consume();
         } else if (matches(e, "Shortcut+Y") || matches(e, "Shortcut+Shift+Z")) {
             open.redo();
+            e.consume();
+        }
+    }
+
+    private void keyAtStart(KeyEvent e) {
+        if (matches(e, "Shortcut+O")) {
+            openJob();
+            e.consume();
+        } else if (matches(e, "Shortcut+L")) {
+            changeTheme();
             e.consume();
         }
     }

@@ -111,7 +111,6 @@ final class GridView extends Region {
         return palette;
     }
 
-    /** The columns that lie beyond the right edge, in words; empty where all are seen. */
     /** Where the selected cell is from, and all of its text. */
     ReadOnlyStringProperty trailProperty() {
         return trail.getReadOnlyProperty();
@@ -124,6 +123,7 @@ final class GridView extends Region {
         onSelect.accept(row, column);
     }
 
+    /** The columns that lie beyond the right edge, in words; empty where all are seen. */
     ReadOnlyStringProperty beyondProperty() {
         return beyond.getReadOnlyProperty();
     }

@@ -360,10 +360,19 @@ class WindowTest extends InAWindow {
         robot.push(KeyCode.F5);
         waitFor("the new row", () -> words("#work-words").equals("Since the last refresh: 1 file new, 1 row more."));
         Platform.runLater(app::showStart);
-        waitFor("the start screen", () -> robot.lookup("Returns").tryQuery().isPresent());
-        robot.clickOn("Returns");
+        waitFor("the start screen", () -> robot.lookup("#start-jobs").tryQuery().isPresent());
+        GridView jobs = grid("#start-jobs");
+        waitFor("what came since", () -> "nothing new".equals(jobs.model().text(0, 3)));
+        robot.interact(jobs::requestFocus);
+        robot.push(KeyCode.ENTER);
         idle();
         assertThat(model().outcomeProperty().get().orElseThrow().rows()).isEqualTo(4);
+        Platform.runLater(app::showStart);
+        waitFor("the start screen", () -> robot.lookup("#start-jobs").tryQuery().isPresent());
+        robot.interact(() -> find("#start-jobs").requestFocus());
+        robot.push(KeyCode.DELETE);
+        waitFor("an empty list", () -> grid("#start-jobs").model().rows() == 0);
+        assertThat(folder.resolve("Returns.cuvee")).exists();
     }
 
     @Test

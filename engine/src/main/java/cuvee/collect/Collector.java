@@ -184,6 +184,24 @@ public final class Collector {
                 .toList();
     }
 
+    /**
+     * The files of all places by their names alone: none is read, and copies are not told.
+     *
+     * @throws CuveeException where one of the places cannot be looked at
+     */
+    public List<Source> listed(List<Place> places) {
+        List<Source> found = new ArrayList<>();
+        for (Place place : places) {
+            Path path = base.resolve(place.path()).toAbsolutePath().normalize();
+            try {
+                walk(path, place, found, new ArrayList<>());
+            } catch (IOException failed) {
+                throw new CuveeException(unreachable(path, failed));
+            }
+        }
+        return found;
+    }
+
     private static Finding unreachable(Path path, IOException failed) {
         String what = failed instanceof NoSuchFileException
                 ? "There is no folder or file " + path + "."

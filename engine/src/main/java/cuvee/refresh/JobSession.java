@@ -41,6 +41,7 @@ import cuvee.value.LooseText;
 import cuvee.value.Spellings;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -606,13 +607,14 @@ public final class JobSession implements AutoCloseable {
     /** Makes an outcome the one that the next refresh is compared with. */
     public void conclude(Outcome outcome) {
         proof.forgetEarlierRows();
+        Instant now = workplace.clock().instant();
+        JobGlance.keep(state(), now, outcome.rows(), Card.of(outcome).size(), listed);
         if (outcome.changed().first() || !outcome.changed().nothing()) {
             Map<String, SourceFigures> figures =
                     Proof.figures(outcome.proposal().plan(), outcome.reconciled(), outcome.made(), outcome.ruledOut());
-            LastRefresh now = lastRefresh(outcome.sources(), outcome.plan(), outcome.rows(), figures);
-            now.append(state(), workplace.clock().instant());
-            int number = history()
-                    .refreshed(outcome, figures, now.sums(), workplace.clock().instant());
+            LastRefresh last = lastRefresh(outcome.sources(), outcome.plan(), outcome.rows(), figures);
+            last.append(state(), now);
+            int number = history().refreshed(outcome, figures, last.sums(), now);
             try (MasterReader reader = reader(outcome)) {
                 earlier().keep(number, outcome, reader);
             }

@@ -52,6 +52,8 @@ class HeaderWordsTest {
         "Litres, Price per litre",
         "Fuel litres, Fuel tonnes",
         "Trays delivered, Trays back",
+        "Trays sent, Trays wanted",
+        "Trays requested, Trays received",
         "Distance km, Load kg",
         "Distance (miles), Way km",
     })

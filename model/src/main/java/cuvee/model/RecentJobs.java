@@ -43,13 +43,29 @@ public final class RecentJobs {
     }
 
     void opened(Path file, String name) {
+        List<Entry> kept = new ArrayList<>();
+        kept.add(new Entry(file.toAbsolutePath().normalize(), name.replace('\t', ' ')));
+        kept.addAll(without(file));
+        write(kept);
+    }
+
+    /** Takes a job off the list; its file stays where it is. */
+    public void forget(Path file) {
+        write(without(file));
+    }
+
+    private List<Entry> without(Path file) {
         Path absolute = file.toAbsolutePath().normalize();
-        List<String> lines = new ArrayList<>();
-        lines.add(name.replace('\t', ' ') + "\t" + absolute);
-        entries().stream()
+        return entries().stream()
                 .filter(entry -> !entry.file().equals(absolute))
-                .limit(MOST - 1)
-                .forEach(entry -> lines.add(entry.name() + "\t" + entry.file()));
+                .toList();
+    }
+
+    private void write(List<Entry> entries) {
+        List<String> lines = entries.stream()
+                .limit(MOST)
+                .map(entry -> entry.name() + "\t" + entry.file())
+                .toList();
         try {
             Files.createDirectories(list.getParent());
             Files.write(list, lines, StandardCharsets.UTF_8);
