@@ -35,7 +35,7 @@ jpackage --type app-image --name cuvee --app-version "$version" --vendor Cuvee -
   --java-options "--add-opens=java.base/java.nio=ALL-UNNAMED" \
   --java-options "-Djava.library.path=\$APPDIR/native" \
   --java-options "-Darrow.enable_unsafe_memory_access=true" --java-options "-Darrow.enable_null_check_for_get=false" \
-  --java-options "-Dfile.encoding=UTF-8" \
+  --java-options "-Dfile.encoding=UTF-8" --java-options "-Djava.awt.headless=true" \
   --java-options "-Dcuvee.demo=\$APPDIR/demo-files" --java-options "-Dcuvee.truth=\$APPDIR/demo-truth"
 echo "application image: $out/cuvee (start it with $out/cuvee/bin/cuvee)"
 

@@ -25,6 +25,7 @@ class ArchitectureTest {
             "master",
             "rework",
             "summary",
+            "chart",
             "check",
             "decision",
             "deliver",
@@ -61,7 +62,20 @@ class ArchitectureTest {
         noClasses()
                 .should()
                 .dependOnClassesThat()
-                .resideInAnyPackage("javafx..", "java.awt..", "javax.swing..")
+                .resideInAnyPackage("javafx..", "java.awt.event..", "javax.swing..")
+                .check(ENGINE);
+        noClasses()
+                .should()
+                .dependOnClassesThat()
+                .areAssignableTo(java.awt.Component.class)
+                .check(ENGINE);
+        // Charts are drawn in memory, which needs no window.
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("cuvee.chart")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("java.awt..")
                 .check(ENGINE);
     }
 

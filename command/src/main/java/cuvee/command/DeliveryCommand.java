@@ -82,6 +82,12 @@ final class DeliveryCommand implements Callable<Integer> {
             description = "In copies: a value of a column is written otherwise.")
     private List<String> values = List.of();
 
+    @Option(
+            names = "--picture",
+            paramLabel = "SUMMARY",
+            description = "A picture, .png, of a summary that the job keeps under that name.")
+    private String picture = "";
+
     @Option(names = "--about", description = "Write the account of the master into a tab of the workbook.")
     private boolean about;
 
@@ -175,6 +181,9 @@ final class DeliveryCommand implements Callable<Integer> {
         if (copies) {
             return copies();
         }
+        if (!picture.isEmpty()) {
+            return Optional.of(new Delivery.Picture(picture));
+        }
         Optional<Delivery.How> wanted = Delivery.How.of(how);
         boolean database = target.startsWith(PostgresTable.ADDRESS);
         String problem = "";
@@ -220,7 +229,7 @@ final class DeliveryCommand implements Callable<Integer> {
             return target;
         }
         Path to = machine.path(target);
-        if (!(form instanceof Delivery.Copies)) {
+        if (!(form instanceof Delivery.Copies || form instanceof Delivery.Picture)) {
             MasterFiles.check(to);
         }
         return JobDraft.relative(job.toAbsolutePath().getParent(), to);

@@ -1,6 +1,5 @@
 package cuvee.desktop;
 
-import cuvee.deliver.MasterFiles;
 import cuvee.deliver.PostgresTable;
 import cuvee.deliver.TargetGuard;
 import cuvee.finding.CuveeException;
@@ -11,12 +10,12 @@ import cuvee.model.About;
 import cuvee.model.GridModel.Mark;
 import cuvee.model.JobModel;
 import cuvee.model.Questions;
-import cuvee.model.SummaryModel;
 import cuvee.model.Weighing;
 import cuvee.place.Says;
 import cuvee.refresh.EarlierMasters;
 import cuvee.refresh.JobHistory;
 import cuvee.refresh.Outcome;
+import cuvee.refresh.Summaries;
 import cuvee.rework.Known;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -85,7 +84,7 @@ final class DeliverView extends VBox {
     private final Runnable questions;
     private final Label says = Pieces.label("", "says");
     private final Button all;
-    private final Button add;
+    private final DeliveryWays ways;
     private final VBox cards = new VBox(12);
     private final Label about = Pieces.wrapped("");
     private final VBox done = new VBox(0);
@@ -100,21 +99,7 @@ final class DeliverView extends VBox {
         all = Pieces.button("Write all that is ready", "deliver-all", this::writeAll);
         HBox head = Pieces.row(12, says, Pieces.space(), all);
         head.getStyleClass().add("standing");
-        add = Pieces.button("a file", "deliver-add", this::addDelivery);
-        Button prepare = Pieces.button("fill a prepared workbook", "deliver-prepared", this::addPrepared);
-        prepare.setTooltip(new Tooltip("Keys stand down one column, items across one row; a copy of it is filled"));
-        FlowPane ways = new FlowPane(
-                10,
-                8,
-                Pieces.label("Deliver the master to", "bold"),
-                add,
-                Pieces.button("a tab of a workbook", "deliver-tab", this::addTab),
-                Pieces.button("a file for each value", "deliver-each", this::addEach),
-                Pieces.button("a table of a database", "deliver-table", this::addTable),
-                Pieces.label("or", "second"),
-                prepare,
-                Pieces.button("change copies of the sources", "deliver-copies", this::addCopies));
-        ways.setAlignment(Pos.CENTER_LEFT);
+        ways = new DeliveryWays(model, choosers, this::write);
         VBox another = new VBox(
                 8,
                 ways,
@@ -203,19 +188,6 @@ final class DeliverView extends VBox {
         }
     }
 
-    /** Chooses a file, adds it as a delivery and writes it. */
-    void addDelivery() {
-        Path proposed = model.file().resolveSibling(model.jobProperty().get().name() + " master.xlsx");
-        choosers.get()
-                .target("Deliver the master to", proposed, MasterFiles.endings().toArray(String[]::new))
-                .ifPresent(target -> {
-                    model.deliveries().add(target);
-                    model.jobProperty().get().deliveries().stream()
-                            .reduce((a, b) -> b)
-                            .ifPresent(this::write);
-                });
-    }
-
     /** Writes a delivery; where that would destroy something of others, only when the analyst says so. */
     private void write(Delivery delivery) {
         Optional<String> loss = model.deliveries().holding(delivery).isEmpty()
@@ -226,68 +198,6 @@ final class DeliverView extends VBox {
         } else if (choosers.get().replace(model.session().targetOf(delivery), loss.get())) {
             model.deliveries().write(delivery, TargetGuard.Existing.REPLACE);
         }
-    }
-
-    /** Chooses a workbook, of which a tab is to be written; what becomes of its rows is said on the card. */
-    private void addTab() {
-        choosers.get()
-                .target(
-                        "The workbook that the tab is in, or is to be",
-                        model.file().resolveSibling(model.jobProperty().get().name() + ".xlsx"),
-                        "xlsx")
-                .ifPresent(target -> model.deliveries()
-                        .change(
-                                Optional.empty(),
-                                model.deliveries()
-                                        .to(target, new Delivery.Tab("Master", Delivery.How.REPLACE, List.of()))));
-    }
-
-    /** Chooses the folder for copies of the sources; what is changed in them is said on the card. */
-    private void addCopies() {
-        choosers.get()
-                .folder("The folder for the changed copies")
-                .ifPresent(folder -> model.deliveries()
-                        .change(Optional.empty(), model.deliveries().to(folder, new Delivery.Copies(List.of()))));
-    }
-
-    private void addEach() {
-        Optional<Outcome> made = model.outcomeProperty().get();
-        if (made.isEmpty() || made.get().plan().columns().isEmpty()) {
-            return;
-        }
-        choosers.get()
-                .target(
-                        "What each file's name begins with",
-                        model.file().resolveSibling(model.jobProperty().get().name() + ".xlsx"),
-                        MasterFiles.endings().toArray(String[]::new))
-                .ifPresent(target -> model.deliveries()
-                        .change(
-                                Optional.empty(),
-                                model.deliveries().to(target, new Delivery.Each(SummaryModel.tellsApart(made.get())))));
-    }
-
-    private void addTable() {
-        model.deliveries()
-                .change(
-                        Optional.empty(),
-                        new Delivery(
-                                "master in a database",
-                                PostgresTable.ADDRESS + "user@localhost:5432/database",
-                                new Delivery.Table("master", Delivery.How.REPLACE, List.of())));
-    }
-
-    /** Chooses a prepared workbook and where the filled copy goes, and writes it. */
-    private void addPrepared() {
-        choosers.get()
-                .file("The prepared workbook")
-                .ifPresent(workbook -> choosers.get()
-                        .target(
-                                "The filled copy",
-                                model.file()
-                                        .resolveSibling(
-                                                model.jobProperty().get().name() + " filled.xlsx"),
-                                "xlsx")
-                        .ifPresent(target -> model.deliveries().addPrepared(workbook, target, this::write)));
     }
 
     /** What a delivery writes, in words that can be changed. */
@@ -301,6 +211,14 @@ final class DeliverView extends VBox {
             column.setOnAction(e ->
                     change(delivery, new Delivery.Each(Objects.requireNonNullElse(column.getValue(), each.column()))));
             return flow(new Label("A file for each"), column, new Label(", named by it."));
+        }
+        if (delivery.form() instanceof Delivery.Picture picture) {
+            List<String> kept =
+                    Summaries.of(made.job()).stream().map(Summaries.Named::name).toList();
+            ComboBox<String> summary = choice("picture-summary", kept, picture.summary());
+            summary.setOnAction(e -> change(
+                    delivery, new Delivery.Picture(Objects.requireNonNullElse(summary.getValue(), picture.summary()))));
+            return flow(new Label("A picture of the summary"), summary);
         }
         if (delivery.form() instanceof Delivery.Copies copies) {
             return CopiesWords.of(copies, names, form -> change(delivery, form));
@@ -518,10 +436,7 @@ final class DeliverView extends VBox {
                         .add(card(delivery, cards.getChildren().isEmpty())));
         focusAgain.run();
         // One act at a time is the next one.
-        add.getStyleClass().remove("chief");
-        if (job.deliveries().isEmpty()) {
-            Pieces.chief(add);
-        }
+        ways.setChief(job.deliveries().isEmpty());
         if (!waiting.isEmpty() && model.workProperty().get().isEmpty()) {
             Platform.runLater(this::writeNext);
         }
@@ -666,6 +581,9 @@ final class DeliverView extends VBox {
         String file = String.valueOf(target.getFileName());
         if (delivery.form() instanceof Delivery.Copies) {
             return "Copies of the sources in " + file;
+        }
+        if (delivery.form() instanceof Delivery.Picture picture) {
+            return file + ", picture of " + picture.summary();
         }
         return delivery.form() instanceof Delivery.Tab tab
                 ? file + ", tab " + tab.said()

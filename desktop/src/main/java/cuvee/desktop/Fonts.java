@@ -1,11 +1,11 @@
 package cuvee.desktop;
 
+import cuvee.chart.ChartFonts;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Objects;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
 
@@ -19,8 +19,7 @@ final class Fonts {
 
     static {
         for (String file : new String[] {"400Regular", "500Medium", "600SemiBold"}) {
-            try (InputStream in = Objects.requireNonNull(
-                    Fonts.class.getResourceAsStream("fonts/IBMPlexSans_" + file + ".ttf"), file)) {
+            try (InputStream in = ChartFonts.open(file)) {
                 Font.loadFont(in, 13);
             } catch (IOException failed) {
                 throw new UncheckedIOException(failed);

@@ -92,6 +92,7 @@ final class SummaryView extends VBox {
         VBox.setVgrow(both, Priority.ALWAYS);
         chart.setMinHeight(LEAST_CHART);
         chart.setPrefHeight(CHART);
+        grid.paletteProperty().addListener((o, before, now) -> chart.usePalette(now));
         notes.setPadding(new Insets(4, 16, 6, 16));
         getChildren().addAll(head, paper, both, chart, notes);
         model.outcomeProperty().addListener((o, before, now) -> renew());
@@ -246,6 +247,8 @@ final class SummaryView extends VBox {
         words.add(totalsSlot(now));
         words.add(word(", "));
         words.add(orderSlot(now));
+        words.add(word(", "));
+        words.add(drawnSlot(now));
         sentence.getChildren().setAll(words);
         RuleField field = new RuleField(
                 "summary-words",
@@ -426,6 +429,22 @@ final class SummaryView extends VBox {
                             () -> change(now.withShown(now.shown().with(order)))));
         }
         return slot;
+    }
+
+    private MenuButton drawnSlot(Summary now) {
+        MenuButton slot = slot("summary-drawn", drawn(now.shown().drawn()));
+        for (Summary.Drawn drawn : Summary.Drawn.values()) {
+            slot.getItems()
+                    .add(Pieces.item(
+                            drawn(drawn),
+                            "",
+                            () -> change(now.withShown(now.shown().with(drawn)))));
+        }
+        return slot;
+    }
+
+    private static String drawn(Summary.Drawn drawn) {
+        return drawn == Summary.Drawn.AS_FITS ? "drawn as fits best" : drawn.words();
     }
 
     private static String order(Summary.Order order) {

@@ -161,6 +161,9 @@ public record Delivery(String name, String target, Form form, List<String> accep
         }
     }
 
+    /** A picture of a summary that the job keeps; the target ends in {@code .png}. */
+    public record Picture(String summary) implements Form {}
+
     /**
      * A change in copies of sources.
      *

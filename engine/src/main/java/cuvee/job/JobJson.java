@@ -101,6 +101,8 @@ final class JobJson {
             table.keys().forEach(inner.putArray("keys")::add);
         } else if (form instanceof Delivery.Each each) {
             node.putObject("each").put("column", each.column());
+        } else if (form instanceof Delivery.Picture picture) {
+            node.putObject("picture").put("summary", picture.summary());
         } else if (form instanceof Delivery.Copies copies) {
             ArrayNode changes = node.putArray("copies");
             copies.changes()
@@ -212,6 +214,9 @@ final class JobJson {
             JsonNode table = node.path("table");
             return new Delivery.Table(
                     text(table, "name", named), how(table, named), list(table, "keys", named, JsonNode::asText));
+        }
+        if (node.path("picture").isObject()) {
+            return new Delivery.Picture(text(node.path("picture"), "summary", named));
         }
         if (node.path("copies").isArray()) {
             List<Delivery.Change> changes = new ArrayList<>();

@@ -114,6 +114,11 @@ final class Deliveries {
         if (delivery.form() instanceof Delivery.Copies) {
             return;
         }
+        if (delivery.form() instanceof Delivery.Picture) {
+            SummaryPicture.check(target, standing(delivery));
+            guard(job, delivery).check(target, existing);
+            return;
+        }
         MasterFiles.check(target, standing(delivery));
         if (delivery.form() instanceof Delivery.Tab tab) {
             checkTab(job, target, tab, existing);
@@ -182,6 +187,9 @@ final class Deliveries {
         if (delivery.form() instanceof Delivery.Copies copies) {
             return copies(outcome).look(copies);
         }
+        if (delivery.form() instanceof Delivery.Picture picture) {
+            return SummaryPicture.chart(store, outcome, picture).says() + ".";
+        }
         if (delivery.form() instanceof Delivery.Each each) {
             Map<Path, @Nullable String> files = files(outcome, targetOf(delivery), each);
             long there = files.keySet().stream().filter(Files::exists).count();
@@ -204,6 +212,11 @@ final class Deliveries {
             return copies(outcome).write(copies, target, guard(outcome.job(), List.of()), existing, this::register);
         }
         makeFolder(delivery, target);
+        if (form instanceof Delivery.Picture picture) {
+            long bytes = SummaryPicture.write(store, outcome, picture, target, this::register);
+            return new JobSession.Delivered(
+                    bytes, "a picture of " + Says.quoted(picture.summary()) + ", " + Says.size(bytes) + ".", false);
+        }
         try (MasterReader reader = store.reader(outcome.plan())) {
             MasterFiles.Content content = content(outcome, reader);
             if (form instanceof Delivery.Prepared prepared) {

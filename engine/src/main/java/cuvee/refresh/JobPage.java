@@ -143,6 +143,9 @@ public record JobPage(String title, String under, List<Section> sections) {
                             copies.changes().stream().map(Delivery.Change::said).toList())
                     + ".";
         }
+        if (form instanceof Delivery.Picture picture) {
+            return delivery.target() + ": a picture of the summary " + Says.quoted(picture.summary()) + ".";
+        }
         return form instanceof Delivery.Each each
                 ? delivery.target() + ": a file for each " + each.column() + ", named by it."
                 : delivery.target() + ": the master as a table.";

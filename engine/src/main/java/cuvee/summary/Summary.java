@@ -65,7 +65,7 @@ public record Summary(
         }
 
         /** True where the figures of lines add up to that of all of them. */
-        boolean addsUp() {
+        public boolean addsUp() {
             return this == TOTAL || this == NUMBER_OF_ROWS || this == FILLED || this == SHARE;
         }
     }
@@ -137,29 +137,53 @@ public record Summary(
         }
     }
 
+    /** How figures are drawn. */
+    public enum Drawn {
+        /** As suits them best. */
+        AS_FITS(""),
+        BARS("drawn as bars"),
+        LINES("drawn as lines"),
+        STACKED("drawn as stacked bars"),
+        HEAT("drawn as a heat map");
+
+        private final String words;
+
+        Drawn(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
     /**
-     * How figures are written.
+     * How figures are written and drawn.
      *
      * @param decimals how many; below zero for as many as the column has
      * @param totals whether there is a line and a column for all
      */
-    public record Shown(Unit unit, int decimals, boolean totals, Order order) {
-        public static final Shown DEFAULT = new Shown(Unit.ONE, -1, true, Order.BY_NAME);
+    public record Shown(Unit unit, int decimals, boolean totals, Order order, Drawn drawn) {
+        public static final Shown DEFAULT = new Shown(Unit.ONE, -1, true, Order.BY_NAME, Drawn.AS_FITS);
 
         public Shown with(Unit other) {
-            return new Shown(other, decimals, totals, order);
+            return new Shown(other, decimals, totals, order, drawn);
         }
 
         public Shown withDecimals(int other) {
-            return new Shown(unit, other, totals, order);
+            return new Shown(unit, other, totals, order, drawn);
         }
 
         public Shown withTotals(boolean other) {
-            return new Shown(unit, decimals, other, order);
+            return new Shown(unit, decimals, other, order, drawn);
         }
 
         public Shown with(Order other) {
-            return new Shown(unit, decimals, totals, other);
+            return new Shown(unit, decimals, totals, other, drawn);
+        }
+
+        public Shown with(Drawn other) {
+            return new Shown(unit, decimals, totals, order, other);
         }
     }
 
@@ -193,6 +217,9 @@ public record Summary(
         }
         if (shown.order() != Order.BY_NAME) {
             how.add(shown.order().words());
+        }
+        if (shown.drawn() != Drawn.AS_FITS) {
+            how.add(shown.drawn().words());
         }
         how.forEach(each -> said.append("; ").append(each));
         return said.toString();

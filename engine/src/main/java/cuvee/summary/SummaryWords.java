@@ -6,6 +6,7 @@ import cuvee.rework.Asked;
 import cuvee.rework.Known;
 import cuvee.rework.Phrase;
 import cuvee.summary.Summary.By;
+import cuvee.summary.Summary.Drawn;
 import cuvee.summary.Summary.Figure;
 import cuvee.summary.Summary.Kind;
 import cuvee.summary.Summary.Order;
@@ -110,7 +111,9 @@ public final class SummaryWords {
                 "with 1 decimal",
                 "with 2 decimals",
                 "without totals",
-                "greatest first"));
+                "greatest first",
+                "drawn as stacked bars",
+                "drawn as a heat map"));
         Phrase.vocabulary(known).stream()
                 .filter(word -> !vocabulary.contains(word))
                 .forEach(vocabulary::add);
@@ -186,7 +189,7 @@ public final class SummaryWords {
             Optional<Shown> more = shown(shown, how.toLowerCase(Locale.ROOT));
             if (more.isEmpty()) {
                 return failed(Says.quoted(how) + " says nothing of how figures are shown: “in thousands”, “with 1"
-                        + " decimal”, “without totals”, “greatest first”");
+                        + " decimal”, “without totals”, “greatest first”, “drawn as bars”");
             }
             shown = more.get();
         }
@@ -210,6 +213,11 @@ public final class SummaryWords {
         for (Order order : Order.values()) {
             if (order != Order.BY_NAME && how.equals(order.words())) {
                 return Optional.of(so.with(order));
+            }
+        }
+        for (Drawn drawn : Drawn.values()) {
+            if (drawn != Drawn.AS_FITS && how.equals(drawn.words())) {
+                return Optional.of(so.with(drawn));
             }
         }
         if (how.equals("without totals") || how.equals("with totals")) {

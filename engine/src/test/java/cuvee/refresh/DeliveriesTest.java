@@ -217,6 +217,7 @@ class DeliveriesTest extends BatchTest {
                                 new Delivery.Copies(List.of(
                                         new Delivery.Change("", "Schiff | x", "Ship"),
                                         new Delivery.Change("Port", "a", "b")))),
+                        new Delivery("j", "s.png", new Delivery.Picture("For the board")),
                         new Delivery("e", "f.xlsx", new Delivery.Prepared("p.xlsx", "Port", "", ""))));
         JobFile.save(job, path);
         assertThat(JobFile.open(path).deliveries()).isEqualTo(job.deliveries());

@@ -183,7 +183,8 @@ class SummariesTest extends BatchTest {
                 "total Fare",
                 "number of rows: a line for each Port and year of Sailing date",
                 "total Fare and average Heads: a column for each Port, only where Fare over 3, Port is not Tarsk",
-                "total Fare: a line for each Port; compared with Port is Tarsk; in millions; with 1 decimal; without totals; least first"
+                "total Fare: a line for each Port; compared with Port is Tarsk; in millions; with 1 decimal; without totals; least first",
+                "total Fare: a line for each Port; greatest first; drawn as a heat map"
             })
     void whatIsSaidIsReadAgain(String words) {
         Known known = Known.of(batch.refresh().outcome().plan());
