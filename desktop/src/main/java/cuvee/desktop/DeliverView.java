@@ -158,6 +158,11 @@ final class DeliverView extends VBox {
         return earlier.grid();
     }
 
+    /** Chooses a file, adds it as a delivery and writes it. */
+    void addDelivery() {
+        ways.addFile();
+    }
+
     private void showEarlier(boolean shown) {
         Pieces.show(earlier, shown);
         Pieces.show(page, !shown);

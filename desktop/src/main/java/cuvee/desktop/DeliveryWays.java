@@ -57,7 +57,7 @@ final class DeliveryWays extends FlowPane {
     }
 
     /** Chooses a file, adds it as a delivery and writes it. */
-    private void addFile() {
+    void addFile() {
         Path proposed = model.file().resolveSibling(model.jobProperty().get().name() + " master.xlsx");
         choosers.get()
                 .target("Deliver the master to", proposed, MasterFiles.endings().toArray(String[]::new))
