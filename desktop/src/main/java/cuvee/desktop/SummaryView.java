@@ -50,6 +50,7 @@ final class SummaryView extends VBox {
     private final FlowPane sentence = new FlowPane(0, 6);
     private final VBox written = new VBox();
     private final GridView grid = new GridView("summary-grid");
+    private final VBox paper = new VBox(6);
     private final SummaryChart chart = new SummaryChart();
     private final Label chosen = Pieces.wrapped("", "heading");
     private final Label figure = Pieces.wrapped("", "second");
@@ -81,7 +82,7 @@ final class SummaryView extends VBox {
         head.setMinHeight(HEAD);
         head.getStyleClass().add("standing");
         sentence.setId("summary-sentence");
-        VBox paper = new VBox(6, sentence, written);
+        paper.getChildren().addAll(sentence, written);
         paper.getStyleClass().addAll("paper", "summary-paper");
         VBox.setMargin(paper, new Insets(0, 16, 8, 16));
         grid.setEmptyWords("No row of the master is in this summary. Change what comes behind “only where”.");
@@ -169,7 +170,7 @@ final class SummaryView extends VBox {
         summary = now;
         name.setText(called);
         says.setText(called.isEmpty() ? "Summary" : called);
-        sentence(outcome.get(), now);
+        Focus.kept(paper, grid, () -> sentence(outcome.get(), now));
         long request = ++asked;
         notes.setText("Summing up …");
         summaries.make(now, table -> {

@@ -3,6 +3,7 @@ package cuvee.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.job.Delivery;
+import cuvee.model.SummaryModel;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;
@@ -68,6 +69,30 @@ class DeliverWindowTest extends InAWindow {
         assertThat(model().jobProperty().get().deliveries()).as("no card twice").hasSize(1);
         robot.clickOn("#deliver-preview");
         waitFor("why not", () -> says("there is no such workbook that has a cell C5"));
+    }
+
+    @Test
+    void aSummaryThatIsKeptIsWrittenAsAPicture() {
+        chosen.target = Optional.of(folder.resolve("ports.png"));
+        robot.clickOn("#deliver-picture");
+        waitFor("what is missing", () -> words("#work-words").startsWith("The job keeps no summary yet"));
+        robot.interact(() -> new SummaryModel(model())
+                .keep(
+                        "By port",
+                        SummaryModel.read(
+                                        model().outcomeProperty().get().orElseThrow(),
+                                        "total Passengers: a line for each Port")
+                                .summary()
+                                .orElseThrow()));
+        idle();
+        robot.clickOn("#deliver-picture");
+        waitFor("the card", () -> says("ports.png, picture of By port"));
+        assertThat(form()).isEqualTo(new Delivery.Picture("By port"));
+        robot.clickOn("#deliver-preview");
+        waitFor("what is drawn", () -> says("Drawn as bars, total Passengers, from zero"));
+        robot.clickOn("#deliver-write");
+        waitFor("the picture", () -> words("#work-words").startsWith("Written: ports.png, a picture of “By port”"));
+        assertThat(folder.resolve("ports.png")).isNotEmptyFile();
     }
 
     @Test

@@ -104,8 +104,13 @@ class MasterWindowTest extends InAWindow {
                 .write("total Passengers: a line for each Port; greatest first");
         robot.push(KeyCode.ENTER).push(KeyCode.ENTER);
         waitFor("the totals", () -> figure(0, 1).equals("1,204") && figure(1, 1).equals("72"));
+        waitFor("the keys where they were", () -> find("#summary-words").isFocused());
         assertThat(Objects.requireNonNull(grid("#summary-grid").model()).total(1))
                 .isEqualTo("1,283");
+        SummaryChart chart = find("#summary-chart");
+        assertThat(chart.chart())
+                .hasValueSatisfying(
+                        drawn -> assertThat(drawn.says()).isEqualTo("Drawn as bars, total Passengers, from zero"));
         robot.clickOn("#summary-name").write("By port").push(KeyCode.ENTER);
         waitFor(
                 "the summary in the job",

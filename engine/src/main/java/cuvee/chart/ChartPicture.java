@@ -19,6 +19,7 @@ import org.jfree.chart.annotations.XYTextAnnotation;
 import org.jfree.chart.axis.CategoryAxis;
 import org.jfree.chart.axis.CategoryLabelPositions;
 import org.jfree.chart.axis.NumberAxis;
+import org.jfree.chart.axis.NumberTickUnit;
 import org.jfree.chart.axis.SymbolAxis;
 import org.jfree.chart.axis.ValueAxis;
 import org.jfree.chart.labels.CategoryItemLabelGenerator;
@@ -39,8 +40,12 @@ import org.jfree.data.xy.DefaultXYZDataset;
 
 /** Draws charts as pictures, in memory. */
 public final class ChartPicture {
-    /** So many lines stand side by side before there is a second row of them. */
+    /** So many lines stand side by side before there is a second row of them, where there is room for one. */
     private static final int LINES_SIDE_BY_SIDE = 4;
+
+    private static final int HEIGHT_OF_A_LINE = 150;
+    /** Letters are no smaller than this. */
+    private static final float SMALLEST = 9;
 
     private static final int GAP = 16;
     private static final int LINE_HEAD = 34;
@@ -107,7 +112,7 @@ public final class ChartPicture {
     private JFreeChart finished(Plot plot) {
         plot.setBackgroundPaint(look.paper());
         plot.setOutlineVisible(false);
-        plot.setInsets(new RectangleInsets(4, 0, 0, 8));
+        plot.setInsets(new RectangleInsets(4, 0, 6, 8));
         JFreeChart drawn = new JFreeChart(null, text, plot, false);
         drawn.setBackgroundPaint(look.paper());
         return drawn;
@@ -209,7 +214,8 @@ public final class ChartPicture {
 
     private void lines(Graphics2D g, Rectangle2D room) {
         int count = chart.series().size();
-        int beside = Math.min(count, LINES_SIDE_BY_SIDE);
+        int rows = Math.max(1, (int) (room.getHeight() / HEIGHT_OF_A_LINE));
+        int beside = Math.min(count, Math.max(LINES_SIDE_BY_SIDE, (count + rows - 1) / rows));
         int down = (count + beside - 1) / beside;
         double width = (room.getWidth() - GAP * (beside - 1.0)) / beside;
         double height = (room.getHeight() - GAP * (down - 1.0)) / down;
@@ -217,11 +223,11 @@ public final class ChartPicture {
             double x = room.getX() + at % beside * (width + GAP);
             int row = at / beside;
             double y = room.getY() + row * (height + GAP);
-            line(g, chart.series().get(at), new Rectangle2D.Double(x, y, width, height));
+            line(g, chart.series().get(at), new Rectangle2D.Double(x, y, width, height), at % beside == 0);
         }
     }
 
-    private void line(Graphics2D g, Chart.Series series, Rectangle2D room) {
+    private void line(Graphics2D g, Chart.Series series, Rectangle2D room, boolean labelled) {
         g.setFont(bold);
         g.setPaint(look.ink());
         g.drawString(count() > 1 ? series.name() : "", (float) room.getX(), (float) room.getY() + 13);
@@ -236,7 +242,7 @@ public final class ChartPicture {
         renderer.setSeriesStroke(0, new BasicStroke(2));
         CategoryAxis axis = across(room);
         axis.setTickLabelsVisible(false);
-        CategoryPlot plot = new CategoryPlot(data, axis, up(chart.range(), true), renderer);
+        CategoryPlot plot = new CategoryPlot(data, axis, up(chart.range(), labelled), renderer);
         plot.setRangeGridlinePaint(look.rule());
         plot.setRangeGridlineStroke(new BasicStroke(1));
         double ends = 16;
@@ -255,8 +261,9 @@ public final class ChartPicture {
         float base = (float) room.getMaxY() - 3;
         double lastAt = room.getMaxX() - 8 - g.getFontMetrics().stringWidth(last);
         String first = across.get(0);
-        double firstAt =
-                Math.min(room.getX() + 44, lastAt - 8 - g.getFontMetrics().stringWidth(first));
+        double firstAt = Math.min(
+                room.getX() + (labelled ? 44 : 0),
+                lastAt - 8 - g.getFontMetrics().stringWidth(first));
         g.drawString(first, (float) firstAt, base);
         g.drawString(last, (float) lastAt, base);
     }
@@ -310,8 +317,9 @@ public final class ChartPicture {
         renderer.setPaintScale(new Shades(look, range));
         plot.setDataset(data);
         plot.setRenderer(renderer);
-        plot.setDomainAxis(named(chart.across(), false));
-        plot.setRangeAxis(named(chart.series().stream().map(Chart.Series::name).toList(), true));
+        List<String> names = chart.series().stream().map(Chart.Series::name).toList();
+        plot.setDomainAxis(named(chart.across(), room.getWidth() / (across + 1), false));
+        plot.setRangeAxis(named(names, room.getHeight() / (down + 1), true));
         plot.setDomainGridlinesVisible(false);
         plot.setRangeGridlinesVisible(false);
         return plot;
@@ -325,9 +333,15 @@ public final class ChartPicture {
         return annotation;
     }
 
-    private ValueAxis named(List<String> names, boolean down) {
+    /** An axis of names, each of which is seen where its row is high enough, or its column wide enough. */
+    private ValueAxis named(List<String> names, double room, boolean down) {
         SymbolAxis axis = new SymbolAxis(null, names.toArray(String[]::new));
-        axis.setTickLabelFont(text);
+        int longest = names.stream().mapToInt(String::length).max().orElse(0);
+        boolean all = down ? room >= SMALLEST : room >= longest * 6.5;
+        if (all) {
+            axis.setTickUnit(new NumberTickUnit(1));
+        }
+        axis.setTickLabelFont(down && all ? text.deriveFont((float) Math.min(text.getSize2D(), room - 1)) : text);
         axis.setTickLabelPaint(look.ink());
         axis.setGridBandsVisible(false);
         axis.setAxisLineVisible(false);
