@@ -21,6 +21,8 @@ import javafx.scene.paint.Color;
 /** The chart of a summary, drawn anew for the room and the theme. What it is stands over it in words. */
 final class SummaryChart extends VBox {
     private static final int LEAST = 40;
+    private static final int HEAD = 26;
+    private static final int USUAL = 190;
     private static final double COPY_SCALE = 2;
     private static final int COPY_WIDTH = 960;
     private static final int COPY_HEIGHT = 480;
@@ -57,6 +59,7 @@ final class SummaryChart extends VBox {
         chart.ifPresent(drawn -> {
             says.setText(drawn.says());
             picture.setAccessibleText(drawn.says());
+            setPrefHeight(HEAD + ChartPicture.height(drawn, USUAL));
         });
         draw();
     }
@@ -103,7 +106,8 @@ final class SummaryChart extends VBox {
     void copy() {
         chart.ifPresent(drawn -> {
             ClipboardContent content = new ClipboardContent();
-            content.putImage(image(ChartPicture.of(drawn, ChartLook.PAPER, COPY_WIDTH, COPY_HEIGHT, COPY_SCALE)));
+            content.putImage(image(ChartPicture.of(
+                    drawn, ChartLook.PAPER, COPY_WIDTH, ChartPicture.height(drawn, COPY_HEIGHT), COPY_SCALE)));
             Clipboard.getSystemClipboard().setContent(content);
         });
     }

@@ -38,7 +38,6 @@ import org.jspecify.annotations.Nullable;
 final class SummaryView extends VBox {
     private static final double SIDE = 208;
     private static final double HEAD = 44;
-    private static final double CHART = 210;
     private static final double LEAST_CHART = 120;
     private static final String FULL = "full figures";
     private final JobModel model;
@@ -92,7 +91,6 @@ final class SummaryView extends VBox {
         HBox both = new HBox(grid, side());
         VBox.setVgrow(both, Priority.ALWAYS);
         chart.setMinHeight(LEAST_CHART);
-        chart.setPrefHeight(CHART);
         grid.paletteProperty().addListener((o, before, now) -> chart.usePalette(now));
         notes.setPadding(new Insets(4, 16, 6, 16));
         getChildren().addAll(head, paper, both, chart, notes);

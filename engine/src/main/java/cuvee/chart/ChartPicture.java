@@ -44,8 +44,8 @@ public final class ChartPicture {
     private static final int LINES_SIDE_BY_SIDE = 4;
 
     private static final int HEIGHT_OF_A_LINE = 150;
-    /** Letters are no smaller than this. */
-    private static final float SMALLEST = 9;
+    private static final int HEIGHT_OF_A_ROW = 20;
+    private static final int HEIGHT_OF_NAMES = 40;
 
     private static final int GAP = 16;
     private static final int LINE_HEAD = 34;
@@ -53,6 +53,10 @@ public final class ChartPicture {
     private static final double ROOM_OF_A_FIGURE = 52;
 
     private static final double ROOM_OF_A_NAME = 76;
+    /** A bar is no wider than this part of the chart. */
+    private static final double MOST_OF_THE_WIDTH = 0.07;
+    /** Room over the highest bar for its figure. */
+    private static final double OVER_BARS = 0.14;
 
     private final Chart chart;
     private final ChartLook look;
@@ -100,6 +104,15 @@ public final class ChartPicture {
         return bytes.toByteArray();
     }
 
+    /** The height in which every line of a chart can be named, at least so much. */
+    public static int height(Chart chart, int least) {
+        return chart.form() == Chart.Form.HEAT
+                ? Math.max(
+                        least,
+                        HEIGHT_OF_NAMES + HEIGHT_OF_A_ROW * chart.series().size())
+                : least;
+    }
+
     private void draw(Graphics2D g, Rectangle2D room) {
         switch (chart.form()) {
             case BARS -> finished(bars(new BarRenderer(), room)).draw(g, room);
@@ -132,7 +145,7 @@ public final class ChartPicture {
         renderer.setDrawBarOutline(stacked);
         renderer.setDefaultOutlinePaint(look.paper());
         renderer.setItemMargin(0.05);
-        renderer.setMaximumBarWidth(0.12);
+        renderer.setMaximumBarWidth(MOST_OF_THE_WIDTH);
         double wide = room.getWidth() / (chart.across().size() * (double) (stacked ? 1 : parts));
         for (int at = 0; at < parts; at++) {
             Color shade = look.shade(at, Math.max(2, parts));
@@ -147,7 +160,9 @@ public final class ChartPicture {
         renderer.setDefaultItemLabelsVisible(figures || names);
         renderer.setDefaultItemLabelFont(text);
         renderer.setDefaultItemLabelGenerator(new Labels(chart, names));
-        CategoryPlot plot = new CategoryPlot(data, across(room), up(chart.range(), true), renderer);
+        NumberAxis up = up(chart.range(), true);
+        up.setUpperMargin(figures || !stacked && names ? OVER_BARS : up.getUpperMargin());
+        CategoryPlot plot = new CategoryPlot(data, across(room), up, renderer);
         plot.setRangeGridlinePaint(look.rule());
         plot.setRangeGridlineStroke(new BasicStroke(1));
         return plot;
@@ -337,11 +352,11 @@ public final class ChartPicture {
     private ValueAxis named(List<String> names, double room, boolean down) {
         SymbolAxis axis = new SymbolAxis(null, names.toArray(String[]::new));
         int longest = names.stream().mapToInt(String::length).max().orElse(0);
-        boolean all = down ? room >= SMALLEST : room >= longest * 6.5;
+        boolean all = down ? room >= HEIGHT_OF_A_ROW - 2 : room >= longest * 6.5;
         if (all) {
             axis.setTickUnit(new NumberTickUnit(1));
         }
-        axis.setTickLabelFont(down && all ? text.deriveFont((float) Math.min(text.getSize2D(), room - 1)) : text);
+        axis.setTickLabelFont(text);
         axis.setTickLabelPaint(look.ink());
         axis.setGridBandsVisible(false);
         axis.setAxisLineVisible(false);

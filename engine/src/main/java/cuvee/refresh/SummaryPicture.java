@@ -79,6 +79,8 @@ final class SummaryPicture {
         return MasterFiles.put(
                 target,
                 register,
-                beside -> Files.write(beside, ChartPicture.png(chart, ChartLook.PAPER, WIDTH, HEIGHT, SCALE)));
+                beside -> Files.write(
+                        beside,
+                        ChartPicture.png(chart, ChartLook.PAPER, WIDTH, ChartPicture.height(chart, HEIGHT), SCALE)));
     }
 }
