@@ -10,6 +10,7 @@ import cuvee.model.JobModel;
 import cuvee.model.JobsGrid;
 import cuvee.model.RecentJobs;
 import cuvee.model.Stage;
+import cuvee.model.Tour;
 import cuvee.model.WindowSize;
 import java.io.File;
 import java.nio.file.Files;
@@ -272,6 +273,16 @@ public final class CuveeApp extends Application {
         public Palette palette() {
             return Palette.of(dark);
         }
+
+        @Override
+        public void guide() {
+            toggleGuide();
+        }
+
+        @Override
+        public Tour tour() {
+            return new Tour(machine.workplace().state());
+        }
     }
 
     private Choosers chooser() {
@@ -378,6 +389,14 @@ public final class CuveeApp extends Application {
     // ---- hands ----
 
     private void key(KeyEvent e) {
+        if (matches(e, "Shift+F1")) {
+            toggleGuide();
+            e.consume();
+            return;
+        }
+        if (isGuideOpen()) {
+            return;
+        }
         JobFrame shown = frame;
         JobModel open = model;
         if (shown == null || open == null) {
@@ -416,6 +435,27 @@ public final class CuveeApp extends Application {
             open.redo();
             e.consume();
         }
+    }
+
+    /** Lays the guide over the window, or folds it. */
+    private void toggleGuide() {
+        boolean open = root.getChildren().removeIf(layer -> layer instanceof GuideLayer);
+        if (open) {
+            root.getChildren().get(0).setDisable(false);
+            JobFrame shown = frame;
+            if (shown != null) {
+                shown.go(shown.stage());
+            }
+        } else {
+            GuideLayer guide = new GuideLayer(Palette.of(dark), this::toggleGuide);
+            root.getChildren().get(0).setDisable(true);
+            root.getChildren().add(guide);
+            guide.takeKeys();
+        }
+    }
+
+    private boolean isGuideOpen() {
+        return root.getChildren().stream().anyMatch(layer -> layer instanceof GuideLayer);
     }
 
     private void keyAtStart(KeyEvent e) {

@@ -44,7 +44,7 @@ final class DeliveryWays extends FlowPane {
                         Pieces.button("a table of a database", "deliver-table", this::addTable),
                         Pieces.label("or", "second"),
                         prepare,
-                        Pieces.button("a picture of a summary", "deliver-picture", this::addPicture),
+                        Pieces.button("draw a picture of a summary", "deliver-picture", this::addPicture),
                         Pieces.button("change copies of the sources", "deliver-copies", this::addCopies));
     }
 

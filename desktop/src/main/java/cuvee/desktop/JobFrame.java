@@ -7,6 +7,7 @@ import cuvee.model.JobModel;
 import cuvee.model.Ledger;
 import cuvee.model.Questions;
 import cuvee.model.Stage;
+import cuvee.model.Tour;
 import cuvee.place.Where;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Stakes;
@@ -67,7 +68,11 @@ final class JobFrame extends BorderPane {
 
         void changeTheme();
 
+        void guide();
+
         Palette palette();
+
+        Tour tour();
     }
 
     /** A view in which questions stand at their subject. */
@@ -111,7 +116,13 @@ final class JobFrame extends BorderPane {
 
         band = new Band(model);
         foot = new FootLine(model);
-        setTop(new VBox(title(shell), ledger, new TrialBar(model), band, new WaitingBar(model)));
+        setTop(new VBox(
+                title(shell),
+                ledger,
+                new TourBand(model, shell.tour()),
+                new TrialBar(model),
+                band,
+                new WaitingBar(model)));
         view.setMinSize(0, 0);
         setCenter(view);
         setBottom(foot);
@@ -206,7 +217,8 @@ final class JobFrame extends BorderPane {
                 Pieces.line(),
                 Pieces.item("A blank workbook for those who send ...", "", this::blankWorkbook),
                 Pieces.item("Light or dark", "Shortcut+L", shell::changeTheme),
-                Pieces.item("Map of what can be done here", "F1", this::toggleMap));
+                Pieces.item("Map of what can be done here", "F1", this::toggleMap),
+                Pieces.item("Guide: ten tasks with pictures", "Shift+F1", shell::guide));
     }
 
     private void blankWorkbook() {

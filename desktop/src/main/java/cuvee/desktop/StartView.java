@@ -36,6 +36,8 @@ final class StartView extends VBox {
 
         void demo();
 
+        void guide();
+
         void open(RecentJobs.Entry job);
 
         void forget(RecentJobs.Entry job);
@@ -138,7 +140,10 @@ final class StartView extends VBox {
                         "Farsound Ferries, a made-up ferry line: six ports, 48 returns, six habits of writing them, and six"
                                 + " files more for October.",
                         "second"),
-                Pieces.button("Open the demo", "start-demo", doors::demo));
+                Pieces.row(
+                        12,
+                        Pieces.button("Open the demo", "start-demo", doors::demo),
+                        Pieces.go("Ten tasks, with pictures", "start-guide", doors::guide)));
         fix(demo, LEFT);
         return demo;
     }

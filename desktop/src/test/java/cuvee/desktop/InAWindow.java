@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.command.Machine;
 import cuvee.master.Store;
 import cuvee.model.JobModel;
+import cuvee.model.Tour;
 import cuvee.refresh.Workplace;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -86,6 +87,9 @@ abstract class InAWindow {
         chosen.folder = Optional.of(folder.resolve("data"));
         Workplace workplace = new Workplace(
                 folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
+        if (!firstRun()) {
+            new Tour(workplace.state()).done();
+        }
         Machine machine = new Machine(
                 new PrintStream(PrintStream.nullOutputStream()),
                 new PrintStream(PrintStream.nullOutputStream()),
@@ -94,6 +98,11 @@ abstract class InAWindow {
         FxToolkit.registerPrimaryStage();
         app = (CuveeApp) FxToolkit.setupApplication(() -> new CuveeApp(machine));
         app.use(chosen);
+    }
+
+    /** True where nobody has opened a job here before. */
+    boolean firstRun() {
+        return false;
     }
 
     @AfterEach

@@ -66,7 +66,8 @@ public record Deed(String words, String keys, Optional<Stage> stage) {
             anywhere("Open a job", "Ctrl+O"),
             anywhere("All jobs", "Ctrl+W"),
             anywhere("Light or dark", "Ctrl+L"),
-            anywhere("Map of what can be done here", "F1"));
+            anywhere("Map of what can be done here", "F1"),
+            anywhere("Guide: ten tasks with pictures", "Shift+F1"));
 
     private static Deed in(Stage stage, String words, String keys) {
         return new Deed(words, keys, Optional.of(stage));
