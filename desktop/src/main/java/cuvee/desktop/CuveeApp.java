@@ -24,8 +24,6 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
-import javafx.scene.control.Alert;
-import javafx.scene.control.ButtonType;
 import javafx.scene.image.Image;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCode;
@@ -60,7 +58,7 @@ public final class CuveeApp extends Application {
     @Override
     public void start(javafx.stage.Stage stage) {
         window = stage;
-        choosers = new SystemChoosers(stage);
+        choosers = new SystemChoosers(stage, root);
         Fonts.load();
         root.getStyleClass().add("cuvee");
         root.setId("root");
@@ -210,10 +208,8 @@ public final class CuveeApp extends Application {
             made.refresh();
         } catch (CuveeException failed) {
             showStart();
-            Alert alert = new Alert(Alert.AlertType.NONE, failed.finding().text(), ButtonType.OK);
-            alert.setTitle("Cuvee");
-            alert.initOwner(window);
-            alert.show();
+            Platform.runLater(() -> AskSheet.ask(
+                    root, "The job cannot be opened.", failed.finding().text(), List.of("Back"), 0));
         }
     }
 
@@ -389,12 +385,15 @@ public final class CuveeApp extends Application {
     // ---- hands ----
 
     private void key(KeyEvent e) {
+        if (covers(AskSheet.class)) {
+            return;
+        }
         if (matches(e, "Shift+F1")) {
             toggleGuide();
             e.consume();
             return;
         }
-        if (isGuideOpen()) {
+        if (covers(GuideLayer.class)) {
             return;
         }
         JobFrame shown = frame;
@@ -454,8 +453,8 @@ public final class CuveeApp extends Application {
         }
     }
 
-    private boolean isGuideOpen() {
-        return root.getChildren().stream().anyMatch(layer -> layer instanceof GuideLayer);
+    private boolean covers(Class<?> layer) {
+        return root.getChildren().stream().anyMatch(layer::isInstance);
     }
 
     private void keyAtStart(KeyEvent e) {

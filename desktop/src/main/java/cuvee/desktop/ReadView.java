@@ -60,6 +60,10 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
     private final Button takeForLayout = new Button("Take it for its layout");
     private final Button leave = new Button("Leave it");
     private final Button inOrOut = Pieces.button("Leave the sheet out", "read-in-or-out", this::switchSheet);
+    /** Longer sheets are hardly forms with one record. */
+    private static final int MOST_ROWS_OF_A_FORM = 80;
+
+    private final Button asForm = new Button("Read it as a form");
     private final Button asTable = new Button("Read it as a table");
     private final Button asFound = new Button("Read it as found");
     private final VBox choice = new VBox(6);
@@ -220,8 +224,12 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
                         rowButton("Note", "N", () -> rowsAre(Optional.of(RowClass.NOTE))),
                         rowButton("Last row", "L", this::endHere),
                         asTable,
+                        asForm,
                         turn,
                         asFound);
+        asForm.setId("read-as-form");
+        asForm.setTooltip(new Tooltip("It holds one record: labels with their values beside or below them"));
+        asForm.setOnAction(e -> propose(current().map(ReadingEdit::asForm)));
         asTable.setId("read-as-table");
         asTable.setTooltip(new Tooltip("It is no form with one record, but a table"));
         asTable.setOnAction(e -> propose(current().map(ReadingEdit::asTable)));
@@ -443,6 +451,11 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
                 + (aside.isEmpty() ? "" : "; set aside: " + aside) + ".";
     }
 
+    /** True for a sheet that is small enough to be a form. */
+    private static boolean mayBeForm(ReadSheet each) {
+        return each.lastRow() <= MOST_ROWS_OF_A_FORM;
+    }
+
     // ---- what is changed ----
 
     private void tellSelection() {
@@ -453,6 +466,7 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
                 .filter(button -> String.valueOf(button.getId()).matches("read-(header|record|total|note|last-row)"))
                 .forEach(button -> Pieces.show(button, !form));
         Pieces.show(asTable, form);
+        Pieces.show(asForm, !form && current().filter(ReadView::mayBeForm).isPresent());
         if (form) {
             selection.setText("A form: one record, each label with its value beside it.");
             Pieces.show(turn, false);

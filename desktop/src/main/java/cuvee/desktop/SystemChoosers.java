@@ -1,13 +1,12 @@
 package cuvee.desktop;
 
+import cuvee.place.Says;
 import java.io.File;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
-import javafx.scene.control.Alert;
-import javafx.scene.control.Button;
-import javafx.scene.control.ButtonBar.ButtonData;
-import javafx.scene.control.ButtonType;
+import javafx.scene.layout.StackPane;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.FileChooser.ExtensionFilter;
@@ -16,9 +15,14 @@ import javafx.stage.Window;
 /** The choosers of the desktop. */
 final class SystemChoosers implements Choosers {
     private final Window owner;
+    private final StackPane over;
 
-    SystemChoosers(Window owner) {
+    /**
+     * @param over the pane that fills the window, over which a question is laid
+     */
+    SystemChoosers(Window owner, StackPane over) {
         this.owner = owner;
+        this.over = over;
     }
 
     @Override
@@ -64,31 +68,23 @@ final class SystemChoosers implements Choosers {
 
     @Override
     public boolean replace(Path target, String loss) {
-        ButtonType replace = new ButtonType("Write over it", ButtonData.YES);
-        ButtonType stay = new ButtonType("Stay", ButtonData.CANCEL_CLOSE);
-        Alert alert = new Alert(
-                Alert.AlertType.NONE,
-                "Write over " + target.getFileName() + "?\n\n" + Character.toUpperCase(loss.charAt(0))
-                        + loss.substring(1) + ". All of it would be gone.",
-                replace,
-                stay);
-        alert.initOwner(owner);
-        alert.setTitle("Cuvee");
-        ((Button) alert.getDialogPane().lookupButton(stay)).setDefaultButton(true);
-        ((Button) alert.getDialogPane().lookupButton(replace)).setDefaultButton(false);
-        return alert.showAndWait().orElse(stay) == replace;
+        return AskSheet.ask(
+                        over,
+                        "Write over " + target.getFileName() + "?",
+                        Says.capital(loss) + ". All of it would be gone.",
+                        List.of("Write over it", "Stay"),
+                        1)
+                == 0;
     }
 
     @Override
     public Leaving leave(String jobName) {
-        ButtonType save = new ButtonType("Save", ButtonData.YES);
-        ButtonType leave = new ButtonType("Leave unsaved", ButtonData.NO);
-        ButtonType stay = new ButtonType("Stay", ButtonData.CANCEL_CLOSE);
-        Alert alert = new Alert(
-                Alert.AlertType.NONE, "The job “" + jobName + "” has decisions that are not saved.", save, leave, stay);
-        alert.initOwner(owner);
-        alert.setTitle("Cuvee");
-        ButtonType chosen = alert.showAndWait().orElse(stay);
-        return chosen == save ? Leaving.SAVE : chosen == leave ? Leaving.LEAVE : Leaving.STAY;
+        int act = AskSheet.ask(
+                over,
+                "Save the job " + Says.quoted(jobName) + " first?",
+                "It has decisions that are not saved. Left unsaved, they are gone; your workbooks stay as they are.",
+                List.of("Save and leave", "Leave unsaved", "Stay"),
+                2);
+        return List.of(Leaving.SAVE, Leaving.LEAVE, Leaving.STAY).get(act);
     }
 }

@@ -21,7 +21,7 @@ import java.util.regex.Pattern;
  * @param unnamedTotals whether rows that add up those above but name nothing are totals
  * @param lines whether lines of a single word between records are records
  * @param cells the only cells that are looked at; empty where all are
- * @param noForm true where the sheet is no form, whatever it looks like
+ * @param form whether the sheet is a form with one record
  */
 public record Reading(
         List<Integer> headerRows,
@@ -31,9 +31,23 @@ public record Reading(
         boolean unnamedTotals,
         boolean lines,
         Optional<CellRange> cells,
-        boolean noForm) {
+        Form form) {
+    /** Whether a sheet holds one record, labels with their values beside or below them. */
+    public enum Form {
+        AS_FOUND(""),
+        NO("no form"),
+        YES("form");
+
+        private final String word;
+
+        Form(String word) {
+            this.word = word;
+        }
+    }
+
     /** All is left to the evidence. */
-    public static final Reading DEFAULT = new Reading(List.of(), 0, 0, Map.of(), false, false, Optional.empty(), false);
+    public static final Reading DEFAULT =
+            new Reading(List.of(), 0, 0, Map.of(), false, false, Optional.empty(), Form.AS_FOUND);
 
     private static final Pattern ROWS = Pattern.compile("(\\d+)(?:-(\\d+))?");
     private static final Pattern SHIFT = Pattern.compile("header (\\d+) (lower|higher)");
@@ -65,20 +79,20 @@ public record Reading(
             rowsOfAll.add(row);
         }
         List<Integer> header = List.copyOf(rowsOfAll);
-        return new Reading(header, 0, lastRow, rows, unnamedTotals, lines, cells, noForm);
+        return new Reading(header, 0, lastRow, rows, unnamedTotals, lines, cells, form);
     }
 
     /** The same with its headers left to be found. */
     public Reading withoutHeaders() {
-        return new Reading(List.of(), headerShift, lastRow, rows, unnamedTotals, lines, cells, noForm);
+        return new Reading(List.of(), headerShift, lastRow, rows, unnamedTotals, lines, cells, form);
     }
 
     public Reading withShift(int lower) {
-        return new Reading(List.of(), lower, lastRow, rows, unnamedTotals, lines, cells, noForm);
+        return new Reading(List.of(), lower, lastRow, rows, unnamedTotals, lines, cells, form);
     }
 
     public Reading withLastRow(int row) {
-        return new Reading(headerRows, headerShift, row, rows, unnamedTotals, lines, cells, noForm);
+        return new Reading(headerRows, headerShift, row, rows, unnamedTotals, lines, cells, form);
     }
 
     /** The same with some rows told; empty stands for records. */
@@ -87,25 +101,25 @@ public record Reading(
         for (int row = first; row <= last; row++) {
             changed.put(row, what);
         }
-        return new Reading(headerRows, headerShift, lastRow, changed, unnamedTotals, lines, cells, noForm);
+        return new Reading(headerRows, headerShift, lastRow, changed, unnamedTotals, lines, cells, form);
     }
 
     public Reading withUnnamedTotals(boolean totals) {
-        return new Reading(headerRows, headerShift, lastRow, rows, totals, lines, cells, noForm);
+        return new Reading(headerRows, headerShift, lastRow, rows, totals, lines, cells, form);
     }
 
     public Reading withLines(boolean records) {
-        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, records, cells, noForm);
+        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, records, cells, form);
     }
 
-    /** The same, where the sheet is no form. */
-    public Reading withoutForm() {
-        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, lines, cells, true);
+    /** The same, where the sheet is a form, or none. */
+    public Reading withForm(Form other) {
+        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, lines, cells, other);
     }
 
     /** The same, looking at these cells only. */
     public Reading withCells(CellRange range) {
-        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, lines, Optional.of(range), noForm);
+        return new Reading(headerRows, headerShift, lastRow, rows, unnamedTotals, lines, Optional.of(range), form);
     }
 
     /**
@@ -136,8 +150,8 @@ public record Reading(
         if (lines) {
             words.add("single words are records");
         }
-        if (noForm) {
-            words.add("no form");
+        if (form != Form.AS_FOUND) {
+            words.add(form.word);
         }
         new TreeMap<>(rows)
                 .forEach((row, what) ->
@@ -183,8 +197,10 @@ public record Reading(
         if (part.equals("single words are records")) {
             return Optional.of(withLines(true));
         }
-        if (part.equals("no form")) {
-            return Optional.of(withoutForm());
+        for (Form each : Form.values()) {
+            if (each != Form.AS_FOUND && part.equals(each.word)) {
+                return Optional.of(withForm(each));
+            }
         }
         int space = part.lastIndexOf(' ');
         if (!part.startsWith("row ") || space < 4) {

@@ -74,7 +74,7 @@ final class FormSheets {
                                 + " values of several kinds beside them.",
                         "It was read as a table of " + Says.count(table.table().kept(), "row") + ", one for each label,"
                                 + " which is hardly what is meant.",
-                        "Leave these sheets out, or ask for them as a table."));
+                        "Say in Read that they are forms; or leave these sheets out, or ask for them as a table."));
             }
         });
         return findings;

@@ -7,7 +7,6 @@ import cuvee.master.Store;
 import cuvee.place.Says;
 import cuvee.refresh.SourceFacts.SheetFacts;
 import cuvee.sheet.CellKind;
-import cuvee.sheet.Row;
 import cuvee.tag.Tags;
 import cuvee.value.Convention;
 import cuvee.value.Evidence;
@@ -60,17 +59,57 @@ final class Forms {
     /** Words over a column of labels rather than of fields. */
     private static final Set<String> OVER_VALUES = Set.of("item", "field", "label", "name", "description", "feld");
 
+    private final Store store;
     private final Map<Integer, FoundTable> bySheet = new HashMap<>();
+    /** The forms that stand below each other on a sheet, by the rows in which they begin. */
+    private final Map<Integer, TreeMap<Integer, FoundTable>> onSheet = new HashMap<>();
     /** How far to the right of its label a value stands in forms of the batch. */
     private final Set<Integer> offsets = new HashSet<>();
     /** What all forms of a group say that is no field: titles, instructions, headings. */
     private final Set<String> captions = new HashSet<>();
 
     /** A cell with what it holds, as it is staged. */
-    private record Cell(int row, int column, String staged) {}
+    private record Cell(int row, int column, String staged) {
+        boolean isLabel() {
+            String text = CellKind.textOf(staged);
+            return CellKind.ofStaged(staged) == CellKind.TEXT
+                    && text.length() <= LONGEST_LABEL
+                    && text.codePoints().anyMatch(Character::isLetter)
+                    && !LooseText.key(text).isEmpty();
+        }
+    }
 
-    /** A small sheet: its filled cells, and of those the texts that occur once. */
-    private record Small(SheetFacts sheet, List<Cell> cells, Map<String, Cell> texts) {
+    /**
+     * A small sheet, or a part of one: its filled cells, and of those the texts that occur once.
+     *
+     * @param block the row in which the part begins; 0 for a whole sheet
+     */
+    private record Small(SheetFacts sheet, int block, List<Cell> cells, Map<String, Cell> texts) {
+        static Small of(SheetFacts sheet, int block, List<Cell> cells) {
+            Map<String, Cell> texts = new LinkedHashMap<>();
+            labels(cells).forEach((key, all) -> {
+                if (all.size() == 1) {
+                    texts.put(key, all.get(0));
+                }
+            });
+            return new Small(sheet, block, cells, texts);
+        }
+
+        /** The cells that could be labels, by their text. */
+        static Map<String, List<Cell>> labels(List<Cell> cells) {
+            Map<String, List<Cell>> labels = new LinkedHashMap<>();
+            cells.stream()
+                    .filter(Cell::isLabel)
+                    .forEach(cell -> labels.computeIfAbsent(
+                                    LooseText.key(CellKind.textOf(cell.staged())), key -> new ArrayList<>())
+                            .add(cell));
+            return labels;
+        }
+
+        List<Cell> inRow(int row) {
+            return cells.stream().filter(cell -> cell.row() == row).toList();
+        }
+
         Optional<Cell> at(int row, int column) {
             return cells.stream()
                     .filter(cell -> cell.row() == row && cell.column() == column)
@@ -106,28 +145,23 @@ final class Forms {
         }
     }
 
-    /** A label with where its value stands: so many columns to the right. */
-    private record Field(String key, int offset) {}
+    /** A label with where its value stands: so many columns to the right, or rows below. */
+    private record Field(String key, int offset, int down) {
+        Field(String key, int offset) {
+            this(key, offset, 0);
+        }
+    }
 
     Forms(Store store, Iterable<SourceFacts> batch) {
-        List<Alike> groups = new ArrayList<>();
+        this.store = store;
         TreeMap<String, SheetFacts> candidates = new TreeMap<>();
         batch.forEach(source -> source.sheets().stream()
                 .filter(sheet -> !sheet.hidden() && (mayBe(sheet) || isNarrow(sheet)))
                 .forEach(sheet -> candidates.put(source.path() + "\n" + sheet.name(), sheet)));
         // In the order of their names, so that the order of the files has no say in it.
-        candidates.values().stream()
-                .map(sheet -> small(store, sheet))
-                .filter(small -> small.texts().size() >= FEWEST_FIELDS)
-                .forEach(small -> groups.stream()
-                        .filter(group -> group.has(small))
-                        .findFirst()
-                        .orElseGet(() -> {
-                            Alike fresh = new Alike();
-                            groups.add(fresh);
-                            return fresh;
-                        })
-                        .add(small));
+        List<Small> sheets =
+                candidates.values().stream().map(sheet -> small(store, sheet)).toList();
+        List<Alike> groups = alike(sheets);
         groups.stream()
                 .filter(group -> group.sheets.stream().anyMatch(small -> mayBe(small.sheet())))
                 .forEach(this::look);
@@ -139,6 +173,32 @@ final class Forms {
         if (!bySheet.isEmpty()) {
             open(groups).forEach(this::likeTheOthers);
         }
+        sheets.stream()
+                .filter(small -> !bySheet.containsKey(small.sheet().id()))
+                .collect(Collectors.collectingAndThen(
+                        Collectors.flatMapping(small -> parts(small).stream(), Collectors.toList()), Forms::alike))
+                .forEach(this::look);
+        // A sheet some of whose parts are no forms is read as it would be without the others.
+        Map<Integer, Integer> parts = new HashMap<>();
+        sheets.forEach(small -> parts.put(small.sheet().id(), parts(small).size()));
+        onSheet.entrySet().removeIf(each -> each.getValue().size() < parts.getOrDefault(each.getKey(), 0));
+    }
+
+    /** Sheets, or parts of them, that have most of their texts in common. */
+    private static List<Alike> alike(List<Small> sheets) {
+        List<Alike> groups = new ArrayList<>();
+        sheets.stream()
+                .filter(small -> small.texts().size() >= FEWEST_FIELDS)
+                .forEach(small -> groups.stream()
+                        .filter(group -> group.has(small))
+                        .findFirst()
+                        .orElseGet(() -> {
+                            Alike fresh = new Alike();
+                            groups.add(fresh);
+                            return fresh;
+                        })
+                        .add(small));
+        return groups;
     }
 
     /** The sheets that are no forms so far. */
@@ -330,15 +390,58 @@ final class Forms {
         }
     }
 
-    /** The one record of a sheet; empty where the sheet is no form. */
-    Optional<FoundTable> of(SheetFacts sheet) {
-        return Optional.ofNullable(bySheet.get(sheet.id()));
+    /**
+     * The record of a sheet of which the analyst says that it is a form: each label with the value beside it, or below it
+     * where a row of labels stands over a row of values. None where no label has a value.
+     */
+    List<FoundTable> byHand(SheetFacts sheet) {
+        List<FoundTable> known = of(sheet);
+        if (!known.isEmpty()) {
+            return known;
+        }
+        Small small = small(store, sheet);
+        Set<Cell> values = new HashSet<>();
+        List<Field> fields = new ArrayList<>();
+        small.texts().forEach((key, label) -> {
+            Optional<Cell> below =
+                    overValues(small, label.row()) ? small.at(label.row() + 1, label.column()) : Optional.empty();
+            Optional<Cell> value = below.or(() -> next(small, label));
+            if (!values.contains(label) && value.isPresent() && values.add(value.get())) {
+                fields.add(new Field(
+                        key, value.get().column() - label.column(), value.get().row() - label.row()));
+            }
+        });
+        return fields.isEmpty() ? List.of() : List.of(form(small, fields, "it holds one record, as you say"));
     }
 
-    /** What tells a form from the same sheet read otherwise, in a word. */
-    static String mark(FoundTable form) {
+    /**
+     * True for a row of several texts right over a row of values under each. Two texts are as likely a label with its value,
+     * so below two there are no texts at all.
+     */
+    private static boolean overValues(Small small, int row) {
+        List<Cell> above = small.inRow(row);
+        List<Cell> below = small.inRow(row + 1);
+        long texts = below.stream().filter(Cell::isLabel).count();
+        return above.size() > 1
+                && below.size() > 1
+                && above.stream().allMatch(cell -> small.texts().containsValue(cell))
+                && texts < (above.size() > 2 ? below.size() : 1)
+                && below.stream().allMatch(cell -> small.at(row, cell.column()).isPresent());
+    }
+
+    /** The records of a sheet, mostly one; none where the sheet is no form. */
+    List<FoundTable> of(SheetFacts sheet) {
+        FoundTable only = bySheet.get(sheet.id());
+        return only != null
+                ? List.of(only)
+                : List.copyOf(onSheet.getOrDefault(sheet.id(), new TreeMap<>()).values());
+    }
+
+    /** What tells forms from the same sheet read otherwise, in a word. */
+    static String mark(List<FoundTable> forms) {
         StringBuilder said = new StringBuilder();
-        form.columns()
+        forms.stream()
+                .flatMap(form -> form.columns().stream())
                 .forEach(column -> said.append(column.row())
                         .append(':')
                         .append(column.index())
@@ -368,32 +471,65 @@ final class Forms {
 
     private static Small small(Store store, SheetFacts sheet) {
         List<Cell> cells = new ArrayList<>();
-        Map<String, Cell> texts = new LinkedHashMap<>();
-        Set<String> twice = new HashSet<>();
         store.replay(sheet.staged(), row -> {
             for (int column = 0; column < row.width(); column++) {
                 if (!row.blank(column)) {
-                    Cell cell = new Cell(row.number(), column, row.staged(column));
-                    cells.add(cell);
-                    String text = CellKind.textOf(cell.staged());
-                    if (isLabel(row, column, text)) {
-                        String key = LooseText.key(text);
-                        if (texts.putIfAbsent(key, cell) != null) {
-                            twice.add(key);
-                        }
-                    }
+                    cells.add(new Cell(row.number(), column, row.staged(column)));
                 }
             }
         });
-        twice.forEach(texts::remove);
-        return new Small(sheet, cells, texts);
+        return Small.of(sheet, 0, cells);
     }
 
-    private static boolean isLabel(Row row, int column, String text) {
-        return row.kind(column) == CellKind.TEXT
-                && text.length() <= LONGEST_LABEL
-                && text.codePoints().anyMatch(Character::isLetter)
-                && !LooseText.key(text).isEmpty();
+    /**
+     * The parts of a sheet in which the same labels stand again and again, each once in each part; none where they do not.
+     * What stands above the first part belongs to it.
+     */
+    private static List<Small> parts(Small whole) {
+        Map<String, List<Cell>> labels = Small.labels(whole.cells());
+        Map<Integer, Long> byCount = labels.values().stream()
+                .filter(all -> all.size() > 1)
+                .collect(Collectors.groupingBy(List::size, TreeMap::new, Collectors.counting()));
+        Optional<Integer> times = byCount.entrySet().stream()
+                .filter(each -> each.getValue() >= FEWEST_FIELDS)
+                .max(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey);
+        if (times.isEmpty()) {
+            return List.of();
+        }
+        List<List<Cell>> repeated = labels.values().stream()
+                .filter(all -> all.size() == times.get())
+                .toList();
+        List<Integer> begins =
+                repeated.stream()
+                        .min(java.util.Comparator.comparingInt(all -> all.get(0).row()))
+                        .orElseThrow()
+                        .stream()
+                        .map(Cell::row)
+                        .toList();
+        boolean regular = repeated.stream()
+                .allMatch(all -> IntStream.range(0, begins.size())
+                        .allMatch(part -> part(begins, all.get(part).row()) == part));
+        if (!regular) {
+            return List.of();
+        }
+        return IntStream.range(0, begins.size())
+                .mapToObj(part -> Small.of(
+                        whole.sheet(),
+                        begins.get(part),
+                        whole.cells().stream()
+                                .filter(cell -> part(begins, cell.row()) == part)
+                                .toList()))
+                .toList();
+    }
+
+    /** The part in which a row lies. */
+    private static int part(List<Integer> begins, int row) {
+        int part = 0;
+        while (part + 1 < begins.size() && row >= begins.get(part + 1)) {
+            part++;
+        }
+        return part;
     }
 
     private void look(Alike group) {
@@ -415,6 +551,7 @@ final class Forms {
         if (fields.size() < FEWEST_FIELDS
                 || !isMixed(kinds(group, fields))
                 || !mostly(group, labels, fields)
+                || isTableOfOneRow(group, fields)
                 || group.sheets.stream()
                                 .filter(small -> isOfPairs(small, fields))
                                 .count()
@@ -426,26 +563,59 @@ final class Forms {
         fields.forEach(field -> captions.remove(field.key()));
         for (Small small : group.sheets) {
             FoundTable form = form(small, fields, group.sheets.size());
-            if (form.columns().size() >= FEWEST_FIELDS) {
+            if (form.columns().size() >= FEWEST_FIELDS && small.block() > 0) {
+                onSheet.computeIfAbsent(small.sheet().id(), sheet -> new TreeMap<>())
+                        .put(small.block(), form);
+            } else if (form.columns().size() >= FEWEST_FIELDS) {
                 bySheet.put(small.sheet().id(), form);
             }
         }
     }
 
+    /** True where all labels stand in one row over their values: a header with a record, and perhaps more next month. */
+    private static boolean isTableOfOneRow(Alike group, List<Field> fields) {
+        Small first = group.sheets.get(0);
+        return fields.stream().allMatch(field -> field.down() > 0)
+                && fields.stream()
+                                .flatMap(field ->
+                                        Optional.ofNullable(first.texts().get(field.key())).stream())
+                                .map(Cell::row)
+                                .distinct()
+                                .count()
+                        <= 1;
+    }
+
     /** Where the values of a label stand in most of the sheets that have one; empty where it has none. */
     private static Optional<Field> field(Alike group, String label) {
-        Map<Integer, Integer> offsets = new TreeMap<>();
+        Map<Field, Integer> places = new LinkedHashMap<>();
         for (Small small : group.sheets) {
             Cell own = small.texts().get(label);
             if (own != null) {
-                next(small, own).ifPresent(value -> offsets.merge(value.column() - own.column(), 1, Integer::sum));
+                place(group, small, own)
+                        .ifPresent(value -> places.merge(
+                                new Field(label, value.column() - own.column(), value.row() - own.row()),
+                                1,
+                                Integer::sum));
             }
         }
-        return offsets.entrySet().stream()
-                .max(Map.Entry.comparingByValue())
+        return places.entrySet().stream()
+                .max(Map.Entry.<Field, Integer>comparingByValue()
+                        .thenComparing(each -> each.getKey().offset(), java.util.Comparator.reverseOrder()))
                 .filter(most -> most.getValue() >= Math.max(1, group.sheets.size() * SOME))
-                .map(most -> new Field(label, most.getKey()))
+                .map(Map.Entry::getKey)
                 .filter(field -> !Tags.isOfTheSheet(label));
+    }
+
+    /** Where the value of a label would stand: below it in a row of labels over one of values, else beside it. */
+    private static Optional<Cell> place(Alike group, Small small, Cell label) {
+        boolean below = overValues(small, label.row())
+                && small.inRow(label.row()).stream().allMatch(cell -> isCommon(group, cell))
+                && small.inRow(label.row() + 1).stream().noneMatch(cell -> isCommon(group, cell));
+        return below ? small.at(label.row() + 1, label.column()) : next(small, label);
+    }
+
+    private static boolean isCommon(Alike group, Cell cell) {
+        return group.common().contains(LooseText.key(CellKind.textOf(cell.staged())));
     }
 
     /** True where the same text stands beside a label in all sheets: it may be another label, unless a colon tells. */
@@ -490,7 +660,8 @@ final class Forms {
         Cell label = small.texts().get(field.key());
         return label == null
                 ? null
-                : small.at(label.row(), label.column() + field.offset()).orElse(null);
+                : small.at(label.row() + field.down(), label.column() + field.offset())
+                        .orElse(null);
     }
 
     /** How many fields hold mostly words, numbers or dates. */
@@ -549,7 +720,10 @@ final class Forms {
         for (Field field : fields) {
             Cell label = small.texts().get(field.key());
             if (label != null) {
-                paired.merge(label.row(), value(small, field) == null ? 1 : 2, Integer::sum);
+                paired.merge(label.row(), 1, Integer::sum);
+                if (value(small, field) != null) {
+                    paired.merge(label.row() + field.down(), 1, Integer::sum);
+                }
             }
         }
         long pure = paired.entrySet().stream()
@@ -562,6 +736,14 @@ final class Forms {
     }
 
     private static FoundTable form(Small small, List<Field> fields, int sheets) {
+        return form(
+                small,
+                fields,
+                "it holds one record, labels with their values beside them, the same labels as "
+                        + Says.count(sheets - 1, small.block() > 0 ? "other part" : "other sheet"));
+    }
+
+    private static FoundTable form(Small small, List<Field> fields, String reason) {
         TreeMap<Integer, List<Field>> byRow = new TreeMap<>();
         for (Field field : fields) {
             Cell label = small.texts().get(field.key());
@@ -576,13 +758,15 @@ final class Forms {
             inRow.forEach(field -> columns.add(column(small, field, taken)));
         });
         int record = byRow.isEmpty() ? 1 : byRow.firstKey();
+        Set<Integer> ofFields = new HashSet<>(byRow.keySet());
+        byRow.forEach((row, inRow) -> inRow.forEach(field -> ofFields.add(row + field.down())));
         TreeMap<Integer, Boolean> filled = new TreeMap<>();
         small.cells().forEach(cell -> filled.put(cell.row(), true));
         List<FoundTable.Aside> aside = new ArrayList<>();
         filled.keySet().forEach(row -> {
             if (row != record) {
                 aside.add(new FoundTable.Aside(
-                        row, byRow.containsKey(row) ? RowClass.FIELD : row < record ? RowClass.TITLE : RowClass.NOTE));
+                        row, ofFields.contains(row) ? RowClass.FIELD : row < record ? RowClass.TITLE : RowClass.NOTE));
             }
         });
         int first = filled.firstKey();
@@ -600,8 +784,7 @@ final class Forms {
                 List.of(),
                 FoundTable.Sureness.SURE,
                 0,
-                "it holds one record, labels with their values beside them, the same labels as "
-                        + Says.count(sheets - 1, "other sheet"),
+                reason,
                 "");
     }
 
@@ -664,7 +847,7 @@ final class Forms {
                 value == null ? new Evidence() : Evidence.ofStaged(value.staged()),
                 read == null ? 0 : Double.parseDouble(read),
                 new TableColumn.Gaps(value != null, 0),
-                label == null ? 1 : label.row());
+                label == null ? 1 : label.row() + field.down());
     }
 
     /** The lines above the first field. */

@@ -315,6 +315,11 @@ public final class JobSession implements AutoCloseable {
         CodeTables codes = CodeTables.of(job, jobFolder, findings);
         Planning planning = new Planning(workplace, store, placed, ruledOut, sources, facts, modified, codes);
         Proposal proposed = planning.first(job);
+        Optional<Job> tidied = Abandoned.without(job, proposed, last, facts, collected.sources());
+        if (tidied.isPresent()) {
+            job = tidied.get();
+            proposed = planning.first(job);
+        }
         watch.lap("plan");
 
         progress.at(Progress.Stage.MAKING, 0, 0);
@@ -381,7 +386,8 @@ public final class JobSession implements AutoCloseable {
         findings.addAll(OwnChecks.findings(checks));
         Map<String, SourceFigures> figures =
                 Proof.figures(proposal.plan(), look.reconciled(), look.made(), look.rowsAside());
-        Changed changed = lastRefresh(reports, shaped.map(Shaped::plan).orElse(proposal.plan()), rows, figures)
+        Changed changed = lastRefresh(
+                        reports, shaped.map(Shaped::plan).orElse(proposal.plan()), proposal, rows, figures)
                 .since(last);
         changed = changed.withRows(proof.differences(changed, proposal.plan()));
         watch.lap("make");
@@ -612,7 +618,8 @@ public final class JobSession implements AutoCloseable {
         if (outcome.changed().first() || !outcome.changed().nothing()) {
             Map<String, SourceFigures> figures =
                     Proof.figures(outcome.proposal().plan(), outcome.reconciled(), outcome.made(), outcome.ruledOut());
-            LastRefresh last = lastRefresh(outcome.sources(), outcome.plan(), outcome.rows(), figures);
+            LastRefresh last =
+                    lastRefresh(outcome.sources(), outcome.plan(), outcome.proposal(), outcome.rows(), figures);
             last.append(state(), now);
             int number = history().refreshed(outcome, figures, last.sums(), now);
             try (MasterReader reader = reader(outcome)) {
@@ -715,7 +722,11 @@ public final class JobSession implements AutoCloseable {
     }
 
     private LastRefresh lastRefresh(
-            List<SourceReport> reports, MasterPlan plan, long rows, Map<String, SourceFigures> figures) {
+            List<SourceReport> reports,
+            MasterPlan plan,
+            Proposal proposal,
+            long rows,
+            Map<String, SourceFigures> figures) {
         Map<String, String> files = new TreeMap<>();
         Map<String, String> homes = new TreeMap<>();
         reports.stream()
@@ -730,6 +741,7 @@ public final class JobSession implements AutoCloseable {
                 files,
                 homes,
                 plan.columns().stream().map(MasterPlan.Column::name).toList(),
+                Abandoned.fed(proposal.plan()),
                 rows,
                 Optional.of(figures));
     }

@@ -17,9 +17,11 @@ import java.nio.file.StandardOpenOption;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -28,12 +30,14 @@ import org.slf4j.LoggerFactory;
  *
  * @param files what each source of the master held, as {@code size#sum}; an older history has {@code size@time}
  * @param homes the place of each source, where it is known
+ * @param fed the columns that cells of some table fed; empty in an older history
  * @param figures what each source came to; those of the last refresh only are kept, and an older version kept none
  */
 record LastRefresh(
         Map<String, String> files,
         Map<String, String> homes,
         List<String> columns,
+        Set<String> fed,
         long rows,
         Optional<Map<String, SourceFigures>> figures) {
     private static final Logger LOG = LoggerFactory.getLogger(LastRefresh.class);
@@ -62,7 +66,7 @@ record LastRefresh(
     LastRefresh moved(JobMove move) {
         Map<String, String> newHomes = new LinkedHashMap<>();
         homes.forEach((path, home) -> newHomes.put(path, move.path(home)));
-        return new LastRefresh(files, newHomes, columns, rows, figures);
+        return new LastRefresh(files, newHomes, columns, fed, rows, figures);
     }
 
     static Optional<LastRefresh> read(Path stateFolder) {
@@ -89,10 +93,13 @@ record LastRefresh(
             JsonNode node = JSON.readTree(line);
             List<String> columns = new ArrayList<>();
             node.path("columns").forEach(column -> columns.add(column.asText()));
+            Set<String> fed = new LinkedHashSet<>();
+            node.path("fed").forEach(column -> fed.add(column.asText()));
             return Optional.of(new LastRefresh(
                     texts(node.path("files")),
                     texts(node.path("homes")),
                     columns,
+                    fed,
                     node.path("rows").asLong(),
                     Optional.empty()));
         } catch (JsonProcessingException torn) {
@@ -101,7 +108,7 @@ record LastRefresh(
     }
 
     private LastRefresh withFigures(Optional<Map<String, SourceFigures>> kept) {
-        return new LastRefresh(files, homes, columns, rows, kept);
+        return new LastRefresh(files, homes, columns, fed, rows, kept);
     }
 
     /** The figures as they were kept, where they are those of this refresh. */
@@ -142,6 +149,7 @@ record LastRefresh(
         node.put("when", when.toString());
         node.put("rows", rows);
         columns.forEach(node.putArray("columns")::add);
+        fed.forEach(node.putArray("fed")::add);
         ObjectNode list = node.putObject("files");
         files.forEach(list::put);
         ObjectNode places = node.putObject("homes");

@@ -87,14 +87,14 @@ final class SecondLook {
     }
 
     private Optional<SheetFacts> look(String source, SheetFacts sheet) {
-        Optional<FoundTable> form = forms.of(sheet).filter(found -> isLeftToUs(source, sheet, found));
-        if (form.isPresent()) {
-            String under = Forms.mark(form.get());
+        List<FoundTable> form = forms(source, sheet);
+        if (!form.isEmpty()) {
+            String under = Forms.mark(form);
             if (sheet.under().equals(under)) {
                 return Optional.empty();
             }
-            SheetFacts found = sheet.found(
-                    List.of(Layout.signatureOf(form.get())), under, nextId.getAndIncrement(), List.of(form.get()));
+            List<String> made = form.stream().map(Layout::signatureOf).toList();
+            SheetFacts found = sheet.found(made, under, nextId.getAndAdd(form.size()), form);
             addAside(found, aside);
             return Optional.of(found);
         }
@@ -123,6 +123,13 @@ final class SecondLook {
         return Optional.of(found);
     }
 
+    /** The records of a sheet that is a form, by itself or as the analyst says; none where it is none. */
+    private List<FoundTable> forms(String source, SheetFacts sheet) {
+        List<FoundTable> found = forms.of(sheet);
+        boolean ours = !found.isEmpty() && isLeftToUs(source, sheet, found.get(0));
+        return ours ? found : isFormByHand(source, sheet) ? forms.byHand(sheet) : List.of();
+    }
+
     /** True where nothing has been decided about how a sheet, or sheets like it, are read. */
     private boolean isLeftToUs(String source, SheetFacts sheet, FoundTable form) {
         List<String> signatures = new ArrayList<>(sheet.signatures());
@@ -132,7 +139,13 @@ final class SecondLook {
                 source,
                 signatures,
                 sheet.clues().named());
-        return reading.equals(Reading.DEFAULT);
+        return reading.equals(Reading.DEFAULT) || reading.equals(Reading.DEFAULT.withForm(Reading.Form.YES));
+    }
+
+    private boolean isFormByHand(String source, SheetFacts sheet) {
+        return ReadingDecisions.of(job, source, sheet.name(), sheet.signatures())
+                        .form()
+                == Reading.Form.YES;
     }
 
     /** Adds the rows of a sheet's tables that are no records, by the numbers of the tables. */
@@ -159,7 +172,8 @@ final class SecondLook {
 
     /** What would be found in a sheet under a reading; nothing is kept of it. */
     List<FoundTable> tryOut(SheetFacts sheet, Reading reading) {
-        return find(sheet, hinted(sheet), reading);
+        List<FoundTable> form = reading.form() == Reading.Form.YES ? forms.byHand(sheet) : List.of();
+        return !form.isEmpty() ? form : find(sheet, hinted(sheet), reading);
     }
 
     private List<FoundTable> find(SheetFacts sheet, boolean hinted, Reading reading) {

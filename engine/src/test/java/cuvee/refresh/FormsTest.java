@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.master.MasterReader;
 import cuvee.rework.Correction;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -330,5 +331,109 @@ class FormsTest extends BatchTest {
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(16);
         assertThat(made.findings("form-read")).isEmpty();
+    }
+
+    @Test
+    void aSheetThatNothingTellsFromATableIsReadAsAFormWhereTheAnalystSaysSo() {
+        report(1);
+        assertThat(batch.refresh().columns()).doesNotContain("Trip");
+        Batch.Made made = batch.settle(ReadingDecisions.KIND, "Report 2026-01-01.xlsx / Sheet1", "form")
+                .refresh();
+        assertThat(made.columns())
+                .containsExactly("Port", "Sailing date", "Trip", "Passengers", "Fares taken", "Remarks", "Signed");
+        assertThat(made.lines()).containsExactly("Tarsk|2026-01-01|101|21|10.5|calm|A. Quill");
+        assertThat(made.findings("not-conserved")).isEmpty();
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+        assertThat(batch.settle(ReadingDecisions.KIND, "Report 2026-01-01.xlsx / Sheet1", "no form")
+                        .refresh()
+                        .columns())
+                .doesNotContain("Trip");
+    }
+
+    private void blocks(int day) {
+        batch.sheet(
+                "Log 2026-01-0" + day + ".xlsx",
+                row("Log of the day"),
+                row("Port", "Sailing date", "Master"),
+                row(day % 2 == 0 ? "Hollin" : "Tarsk", LocalDate.of(2026, 1, day), "A. Quill " + day),
+                row(),
+                row("Passengers", "Fares taken"),
+                row(20 + day, 10.5 * day));
+    }
+
+    @Test
+    void labelsAboveTheirValuesAreAFormToo() {
+        for (int day = 1; day <= 4; day++) {
+            blocks(day);
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Port", "Sailing date", "Master", "Passengers", "Fares taken");
+        assertThat(made.lines())
+                .containsExactly(
+                        "Tarsk|2026-01-01|A. Quill 1|21|10.5",
+                        "Hollin|2026-01-02|A. Quill 2|22|21",
+                        "Tarsk|2026-01-03|A. Quill 3|23|31.5",
+                        "Hollin|2026-01-04|A. Quill 4|24|42");
+        assertThat(made.findings("not-conserved")).isEmpty();
+    }
+
+    @Test
+    void oneOfThemAloneIsReadSoByHand() {
+        blocks(1);
+        Batch.Made made = batch.settle(ReadingDecisions.KIND, "Log 2026-01-01.xlsx / Sheet1", "form")
+                .refresh();
+        assertThat(made.lines()).containsExactly("Tarsk|2026-01-01|A. Quill 1|21|10.5");
+    }
+
+    @Test
+    void aHeaderOverASingleRecordIsATable() {
+        for (int day = 1; day <= 4; day++) {
+            batch.sheet(
+                    "Day " + day + ".xlsx",
+                    row("Port", "Sailing date", "Passengers"),
+                    row(day % 2 == 0 ? "Hollin" : "Tarsk", LocalDate.of(2026, 1, day), 20 + day));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("form-read")).isEmpty();
+        assertThat(made.lines()).hasSize(4).contains("Hollin|2026-01-02|22");
+    }
+
+    @Test
+    void formsBelowEachOtherOnASheetAreOneRowEach() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(row("Calls of the week"));
+        for (int call = 1; call <= 4; call++) {
+            rows.add(row());
+            rows.add(row("Vessel", call % 2 == 0 ? "MV Dunlin" : "MV Petrel"));
+            rows.add(row("Arrived", LocalDate.of(2026, 1, call)));
+            rows.add(row("Passengers", 40 + call));
+            rows.add(row("Dues paid", 12.5 * call));
+        }
+        batch.sheet("Week 1.xlsx", rows.toArray(Object[][]::new));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Arrived", "Passengers", "Dues paid");
+        assertThat(made.lines())
+                .containsExactly(
+                        "MV Petrel|2026-01-01|41|12.5",
+                        "MV Dunlin|2026-01-02|42|25",
+                        "MV Petrel|2026-01-03|43|37.5",
+                        "MV Dunlin|2026-01-04|44|50");
+        assertThat(made.findings("not-conserved")).isEmpty();
+        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void aTableWhoseNamesComeAgainAndAgainIsATable() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(row("Port", "Passengers"));
+        for (int month = 1; month <= 4; month++) {
+            for (String port : List.of("Hollin", "Tarsk", "Fenn")) {
+                rows.add(row(port, 10 * month + port.length()));
+            }
+        }
+        batch.sheet("Year.xlsx", rows.toArray(Object[][]::new));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Port", "Passengers");
+        assertThat(made.lines()).hasSize(12);
     }
 }

@@ -54,7 +54,15 @@ public record ReadingEdit(Reading reading, Optional<Reading> forLayout) {
 
     /** A sheet that was taken for a form is read as a table. */
     public static ReadingEdit asTable(ReadSheet sheet) {
-        return new ReadingEdit(sheet.reading().withoutForm(), Optional.of(Reading.DEFAULT.withoutForm()));
+        return new ReadingEdit(
+                sheet.reading().withForm(Reading.Form.NO), Optional.of(Reading.DEFAULT.withForm(Reading.Form.NO)));
+    }
+
+    /** A sheet is read as a form with one record, whatever it was taken for; where it has a table, all of its layout. */
+    public static ReadingEdit asForm(ReadSheet sheet) {
+        return new ReadingEdit(
+                Reading.DEFAULT.withForm(Reading.Form.YES),
+                sheet.tables().isEmpty() ? Optional.empty() : Optional.of(Reading.DEFAULT.withForm(Reading.Form.YES)));
     }
 
     /** Everything below a row is outside of the table. */
