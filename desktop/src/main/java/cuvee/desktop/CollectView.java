@@ -251,8 +251,7 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
     private VBox foot() {
         about.setId("file-about");
         about.setMinWidth(0);
-        form.setVisible(false);
-        form.setManaged(false);
+        Pieces.show(form, false);
         parts.setId("file-parts");
         parts.setAlignment(Pos.CENTER_LEFT);
         aside.setTooltip(new Tooltip("Delete"));

@@ -382,8 +382,7 @@ final class DeliverView extends VBox {
         Label holding = new Label("holding");
         boolean wide = prepared.item().isEmpty();
         for (Control each : List.of(holding, value)) {
-            each.setVisible(!wide);
-            each.setManaged(!wide);
+            Pieces.show(each, !wide);
         }
         Runnable take = () -> {
             boolean names0 = COLUMN_NAMES.equals(item.getValue());

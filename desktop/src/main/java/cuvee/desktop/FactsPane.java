@@ -216,8 +216,7 @@ final class FactsPane extends VBox {
         boolean own = data && outcome.proposal().hasCells(at);
         boolean written = own || data && outcome.proposal().isMade(at);
         boolean texts = own && grid.type() == Type.TEXT;
-        spellings.setVisible(texts);
-        spellings.setManaged(texts);
+        Pieces.show(spellings, texts);
         filling = true;
         spelling.setValue(Tidying.of(outcome.job(), name));
         filling = false;
@@ -299,12 +298,9 @@ final class FactsPane extends VBox {
         ValuesGrid grid = shown;
         boolean fitting = grid != null && grid.type() != Type.TEXT && grid.rows() > 0;
         boolean none = texts.isEmpty();
-        writing.setVisible(!none);
-        writing.setManaged(!none);
-        scope.setVisible(!none);
-        scope.setManaged(!none);
-        blank.setVisible(!none);
-        blank.setManaged(!none);
+        Pieces.show(writing, !none);
+        Pieces.show(scope, !none);
+        Pieces.show(blank, !none);
         if (none) {
             chosen.setText(fitting ? "Values that fit are kept as they are." : "");
             return;

@@ -136,7 +136,11 @@ final class Pieces {
         }
     }
 
+    /** Shows a node, or hides it; what had the keys in it gives them to the grid nearest by. */
     static void show(Node node, boolean shown) {
+        if (!shown && node.isVisible()) {
+            Focus.leave(node);
+        }
         node.setVisible(shown);
         node.setManaged(shown);
     }

@@ -134,7 +134,6 @@ final class PlaceCard extends VBox {
 
     private void show() {
         boolean changes = !changed().equals(place);
-        decide.setVisible(changes);
-        decide.setManaged(changes);
+        Pieces.show(decide, changes);
     }
 }

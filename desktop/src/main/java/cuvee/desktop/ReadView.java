@@ -479,8 +479,7 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
                         : "Rows " + Says.number(sheetRow(selected[0])) + " to " + Says.number(sheetRow(selected[1]))
                                 + " are:");
         Optional<String> last = lastThatStays();
-        turn.setVisible(last.isPresent());
-        turn.setManaged(last.isPresent());
+        Pieces.show(turn, last.isPresent());
         turn.setText("Turn the columns after " + Says.quoted(last.orElse("")) + " into rows");
     }
 
@@ -519,8 +518,7 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
     /** Shows what a change would do; it is not taken yet. */
     private void propose(Optional<ReadingEdit> change) {
         edit = change;
-        choice.setVisible(change.isPresent());
-        choice.setManaged(change.isPresent());
+        Pieces.show(choice, change.isPresent());
         SheetGrid grid = shown;
         if (grid == null) {
             return;
@@ -530,8 +528,7 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
             return;
         }
         effect.setText("Trying it out.");
-        takeForLayout.setVisible(change.get().forLayout().isPresent());
-        takeForLayout.setManaged(change.get().forLayout().isPresent());
+        Pieces.show(takeForLayout, change.get().forLayout().isPresent());
         model.tryOut(grid.sheet(), change.get().reading(), found -> {
             if (edit.equals(change) && grid.equals(shown)) {
                 effect.setText(ReadingEdit.effect(grid.sheet(), found));

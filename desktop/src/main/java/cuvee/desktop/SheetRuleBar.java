@@ -97,8 +97,7 @@ final class SheetRuleBar extends VBox {
         if (!chosen().subject().equals(before)) {
             show();
         }
-        hands.setVisible(scopes.size() > 1);
-        hands.setManaged(scopes.size() > 1);
+        Pieces.show(hands, scopes.size() > 1);
     }
 
     private SheetScope chosen() {
@@ -139,8 +138,7 @@ final class SheetRuleBar extends VBox {
                         .map(rule -> rule.effect(outcome.map(chosen()::files).orElse(List.of())))
                         .orElse("Write " + SheetRule.EXAMPLES + ".");
         effect.setText(found);
-        effect.setVisible(!found.isEmpty());
-        effect.setManaged(!found.isEmpty());
+        Pieces.show(effect, !found.isEmpty());
         take.setDisable(!canBeTaken());
         Optional<ListGrid<Grids.ReadLine>> finds = canBeTaken()
                 ? SheetRule.of(said).flatMap(rule -> outcome.map(made -> Grids.readUnder(made, rule, chosen())))

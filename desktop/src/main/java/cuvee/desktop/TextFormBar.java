@@ -93,8 +93,7 @@ final class TextFormBar extends FlowPane {
 
     /** Shows how a text file is read; nothing where no text file is chosen. */
     void show(Optional<String> path, Job job) {
-        setVisible(path.isPresent());
-        setManaged(path.isPresent());
+        Pieces.show(this, path.isPresent());
         file = path;
         String said = path.flatMap(each -> said(job, each)).orElse("");
         saidQuotes = quotesIn(said);

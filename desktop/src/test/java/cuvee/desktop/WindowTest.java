@@ -449,11 +449,28 @@ class WindowTest extends InAWindow {
                 "the master",
                 () -> model().outcomeProperty().get().orElseThrow().rows() == 2);
         assertThat(model().canUndoProperty().get()).isTrue();
+        waitFor("the keys on the sheet, not on Undo", () -> grid("#read-sheet").isFocused());
         waitFor("the hand to be known", () -> !find("#read-as-found").isDisabled());
         robot.clickOn("#read-as-found");
         waitFor(
                 "the master as found",
                 () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
+    }
+
+    @Test
+    void aSheetIsReadAsAFormByHand() throws IOException {
+        Files.delete(folder.resolve("data/b.csv"));
+        write("data/a.csv", "Port,Hollin\nDate,2026-01-01\nTrip,101\nPassengers,21\n");
+        newJob();
+        goTo(KeyCode.DIGIT2);
+        robot.clickOn("#read-as-form");
+        waitFor("the effect", () -> words("#read-effect").startsWith("1 row would be kept"));
+        assertThat(bracket(2)).isEqualTo("fields");
+        robot.clickOn("#read-take");
+        waitFor("a column for each label", () -> columns().equals(List.of("Port", "Date", "Trip", "Passengers")));
+        idle();
+        robot.clickOn("#read-as-table");
+        waitFor("the effect", () -> words("#read-effect").startsWith("3 rows would be kept"));
     }
 
     @Test

@@ -60,6 +60,9 @@ final class Brackets {
             return FIELDS;
         }
         RowClass what = aside.get(row);
+        if (what == RowClass.FIELD) {
+            return FIELDS;
+        }
         if (what != null) {
             return what.word();
         }
