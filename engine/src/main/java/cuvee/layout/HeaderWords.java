@@ -237,6 +237,31 @@ public final class HeaderWords {
         return words;
     }
 
+    /** Words of what is still to come: the day of the next visit, not of this one. */
+    private static final Set<String> TO_COME = Set.of(
+            "next",
+            "again",
+            "due",
+            "deadline",
+            "until",
+            "expiry",
+            "expires",
+            "upcoming",
+            "followup",
+            "faellig",
+            "bis",
+            "naechste",
+            "naechster",
+            "prochain",
+            "prochaine",
+            "proximo",
+            "proxima");
+
+    /** True for a header that speaks of what is still to come. */
+    public static boolean isToCome(String header) {
+        return words(header).stream().anyMatch(TO_COME::contains);
+    }
+
     private static boolean strictlyOpposed(List<String> left, List<String> right) {
         for (Set<String> opposites : STRICT_OPPOSITES) {
             Set<String> here = meant(left, opposites);

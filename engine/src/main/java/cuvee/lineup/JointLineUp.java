@@ -296,6 +296,10 @@ final class JointLineUp {
         return cache.computeIfAbsent(a.compareTo(b) < 0 ? a + "\n" + b : b + "\n" + a, both -> weigh(x, y));
     }
 
+    private boolean isToCome(Cluster of) {
+        return of.keys.stream().anyMatch(key -> HeaderWords.isToCome(heads.getOrDefault(key, key)));
+    }
+
     private Scored weigh(Cluster x, Cluster y) {
         Profile one = x.profile;
         Profile other = y.profile;
@@ -334,6 +338,9 @@ final class JointLineUp {
             }
             if (words.nothing() && (one.surelyCountsOtherThan(other) || other.surelyCountsOtherThan(one))) {
                 score += LineUpWeights.COUNTED_AGAINST_MEASURED;
+            }
+            if (words.nothing() && one.kind() == Profile.Kind.DATE && isToCome(x) != isToCome(y)) {
+                score += LineUpWeights.TO_COME;
             }
             score += numbersScore(one, other);
             if (texts(one, other)) {

@@ -26,6 +26,9 @@ final class LineUpWeights {
     /** Many whole numbers only, many with decimals hardly without, and no word in common. */
     static final double COUNTED_AGAINST_MEASURED = -2.0;
 
+    /** Of two dates without a word in common, one speaks of what is still to come. */
+    static final double TO_COME = -1.8;
+
     static final double SCALE = -1.5;
     static final double RANGE = -1.5;
     /** Scale and range together speak no louder than this against: senders differ in size. */

@@ -123,6 +123,28 @@ class JointLineUpTest {
     }
 
     @Test
+    void theDayOfTheNextVisitIsNotThatOfThisOne() {
+        column("inspected on", i -> "\3" + "2026-01-" + two(1 + i % 28));
+        column("due again", i -> "\3" + "2026-01-" + two(2 + i % 27));
+        column("stand", this::stand);
+        table("stand", "due again", "inspected on");
+        column("visit date", i -> "\3" + "2026-01-" + two(1 + i % 27));
+        column("place", this::stand);
+        table("place", "visit date");
+        JointLineUp joint = joint(Set.of());
+        joint.unite(0.5);
+        assertThat(joint.groups()).contains(Set.of("inspected on", "visit date"));
+    }
+
+    private String stand(int i) {
+        return List.of("Mill Meadow", "Old Orchard", "Lime Walk").get(i % 3);
+    }
+
+    private static String two(int number) {
+        return number < 10 ? "0" + number : String.valueOf(number);
+    }
+
+    @Test
     void datesOfAWholeYearAreNoDatesOfOneMonth() {
         column("visit", i -> "\3" + "2026-03-" + String.format("%02d", 1 + i));
         column("due", i -> "\3" + "2026-" + String.format("%02d", 1 + i % 12) + "-15");
