@@ -1,19 +1,16 @@
 package cuvee.refresh;
 
 import cuvee.detect.FoundTable;
-import cuvee.detect.RowClass;
-import cuvee.detect.TableColumn;
 import cuvee.master.Store;
-import cuvee.place.Says;
+import cuvee.refresh.SmallSheet.Cell;
+import cuvee.refresh.SmallSheet.Field;
 import cuvee.refresh.SourceFacts.SheetFacts;
 import cuvee.sheet.CellKind;
 import cuvee.tag.Tags;
-import cuvee.value.Convention;
 import cuvee.value.Evidence;
 import cuvee.value.LooseText;
 import cuvee.value.Type;
 import cuvee.value.Typing;
-import cuvee.value.ValueReader;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -26,7 +23,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Sheets that hold one record each: labels, and their values beside them. One sheet alone cannot tell a label from a value;
@@ -36,15 +32,12 @@ import org.jspecify.annotations.Nullable;
  */
 final class Forms {
     private static final int FEWEST_SHEETS = 3;
-    private static final int FEWEST_FIELDS = 3;
     /** Without labels in common, so many values in the same order tell. */
     private static final int FEWEST_BUILT_ALIKE = 5;
 
     private static final int MOST_ROWS = 80;
     private static final int MOST_COLUMNS = 12;
 
-    private static final int LONGEST_LABEL = 60;
-    private static final int FARTHEST_VALUE = 4;
     /** Sheets share so many of their texts to be looked at together. */
     private static final double SHARED = 0.65;
     /** A text is a label where so many of the sheets have it once. */
@@ -68,63 +61,14 @@ final class Forms {
     /** What all forms of a group say that is no field: titles, instructions, headings. */
     private final Set<String> captions = new HashSet<>();
 
-    /** A cell with what it holds, as it is staged. */
-    private record Cell(int row, int column, String staged) {
-        boolean isLabel() {
-            String text = CellKind.textOf(staged);
-            return CellKind.ofStaged(staged) == CellKind.TEXT
-                    && text.length() <= LONGEST_LABEL
-                    && text.codePoints().anyMatch(Character::isLetter)
-                    && !LooseText.key(text).isEmpty();
-        }
-    }
-
-    /**
-     * A small sheet, or a part of one: its filled cells, and of those the texts that occur once.
-     *
-     * @param block the row in which the part begins; 0 for a whole sheet
-     */
-    private record Small(SheetFacts sheet, int block, List<Cell> cells, Map<String, Cell> texts) {
-        static Small of(SheetFacts sheet, int block, List<Cell> cells) {
-            Map<String, Cell> texts = new LinkedHashMap<>();
-            labels(cells).forEach((key, all) -> {
-                if (all.size() == 1) {
-                    texts.put(key, all.get(0));
-                }
-            });
-            return new Small(sheet, block, cells, texts);
-        }
-
-        /** The cells that could be labels, by their text. */
-        static Map<String, List<Cell>> labels(List<Cell> cells) {
-            Map<String, List<Cell>> labels = new LinkedHashMap<>();
-            cells.stream()
-                    .filter(Cell::isLabel)
-                    .forEach(cell -> labels.computeIfAbsent(
-                                    LooseText.key(CellKind.textOf(cell.staged())), key -> new ArrayList<>())
-                            .add(cell));
-            return labels;
-        }
-
-        List<Cell> inRow(int row) {
-            return cells.stream().filter(cell -> cell.row() == row).toList();
-        }
-
-        Optional<Cell> at(int row, int column) {
-            return cells.stream()
-                    .filter(cell -> cell.row() == row && cell.column() == column)
-                    .findFirst();
-        }
-    }
-
     /** Sheets that have most of their texts in common. */
     private static final class Alike {
-        final List<Small> sheets = new ArrayList<>();
+        final List<SmallSheet> sheets = new ArrayList<>();
         final Map<String, Integer> counts = new LinkedHashMap<>();
 
         private Set<String> common = Set.of();
 
-        void add(Small sheet) {
+        void add(SmallSheet sheet) {
             sheets.add(sheet);
             sheet.texts().keySet().forEach(text -> counts.merge(text, 1, Integer::sum));
             common = counts.entrySet().stream()
@@ -138,17 +82,11 @@ final class Forms {
             return common;
         }
 
-        boolean has(Small sheet) {
+        boolean has(SmallSheet sheet) {
             long shared =
                     sheet.texts().keySet().stream().filter(common::contains).count();
-            return shared >= Math.min(common.size(), sheet.texts().size()) * SHARED && shared >= FEWEST_FIELDS;
-        }
-    }
-
-    /** A label with where its value stands: so many columns to the right, or rows below. */
-    private record Field(String key, int offset, int down) {
-        Field(String key, int offset) {
-            this(key, offset, 0);
+            return shared >= Math.min(common.size(), sheet.texts().size()) * SHARED
+                    && shared >= SmallSheet.FEWEST_FIELDS;
         }
     }
 
@@ -159,13 +97,14 @@ final class Forms {
                 .filter(sheet -> !sheet.hidden() && (mayBe(sheet) || isNarrow(sheet)))
                 .forEach(sheet -> candidates.put(source.path() + "\n" + sheet.name(), sheet)));
         // In the order of their names, so that the order of the files has no say in it.
-        List<Small> sheets =
-                candidates.values().stream().map(sheet -> small(store, sheet)).toList();
+        List<SmallSheet> sheets = candidates.values().stream()
+                .map(sheet -> SmallSheet.read(store, sheet))
+                .toList();
         List<Alike> groups = alike(sheets);
         groups.stream()
                 .filter(group -> group.sheets.stream().anyMatch(small -> mayBe(small.sheet())))
                 .forEach(this::look);
-        Set<Small> judged = groups.stream()
+        Set<SmallSheet> judged = groups.stream()
                 .filter(group -> group.sheets.size() >= FEWEST_SHEETS && shareLabels(group))
                 .flatMap(group -> group.sheets.stream())
                 .collect(Collectors.toSet());
@@ -176,19 +115,19 @@ final class Forms {
         sheets.stream()
                 .filter(small -> !bySheet.containsKey(small.sheet().id()))
                 .collect(Collectors.collectingAndThen(
-                        Collectors.flatMapping(small -> parts(small).stream(), Collectors.toList()), Forms::alike))
+                        Collectors.flatMapping(small -> small.parts().stream(), Collectors.toList()), Forms::alike))
                 .forEach(this::look);
         // A sheet some of whose parts are no forms is read as it would be without the others.
         Map<Integer, Integer> parts = new HashMap<>();
-        sheets.forEach(small -> parts.put(small.sheet().id(), parts(small).size()));
+        sheets.forEach(small -> parts.put(small.sheet().id(), small.parts().size()));
         onSheet.entrySet().removeIf(each -> each.getValue().size() < parts.getOrDefault(each.getKey(), 0));
     }
 
     /** Sheets, or parts of them, that have most of their texts in common. */
-    private static List<Alike> alike(List<Small> sheets) {
+    private static List<Alike> alike(List<SmallSheet> sheets) {
         List<Alike> groups = new ArrayList<>();
         sheets.stream()
-                .filter(small -> small.texts().size() >= FEWEST_FIELDS)
+                .filter(small -> small.texts().size() >= SmallSheet.FEWEST_FIELDS)
                 .forEach(small -> groups.stream()
                         .filter(group -> group.has(small))
                         .findFirst()
@@ -202,7 +141,7 @@ final class Forms {
     }
 
     /** The sheets that are no forms so far. */
-    private List<Small> open(List<Alike> groups) {
+    private List<SmallSheet> open(List<Alike> groups) {
         return groups.stream()
                 .flatMap(group -> group.sheets.stream())
                 .filter(small -> !bySheet.containsKey(small.sheet().id()))
@@ -244,10 +183,10 @@ final class Forms {
      *
      * @param judged sheets that share their labels, and have been looked at as such
      */
-    private void builtAlike(List<Small> sheets, Set<Small> judged) {
-        List<List<Small>> alike = new ArrayList<>();
-        Map<Small, List<Beside>> pairs = new HashMap<>();
-        for (Small small : sheets) {
+    private void builtAlike(List<SmallSheet> sheets, Set<SmallSheet> judged) {
+        List<List<SmallSheet>> alike = new ArrayList<>();
+        Map<SmallSheet, List<Beside>> pairs = new HashMap<>();
+        for (SmallSheet small : sheets) {
             List<Beside> own = pairs(small);
             if (lastFilled(own) < FEWEST_BUILT_ALIKE
                     || lastFilled(own) * 2 < small.cells().size() * MOSTLY) {
@@ -258,7 +197,7 @@ final class Forms {
                     .filter(group -> isBuiltLike(own, pairs.getOrDefault(group.get(0), List.of())))
                     .findFirst()
                     .orElseGet(() -> {
-                        List<Small> fresh = new ArrayList<>();
+                        List<SmallSheet> fresh = new ArrayList<>();
                         alike.add(fresh);
                         return fresh;
                     })
@@ -272,7 +211,7 @@ final class Forms {
                 group.stream().collect(Collectors.toMap(small -> small, pairs::get, (a, b) -> a, LinkedHashMap::new))));
     }
 
-    private void takeBuiltAlike(Map<Small, List<Beside>> group) {
+    private void takeBuiltAlike(Map<SmallSheet, List<Beside>> group) {
         int size = group.values().stream().mapToInt(Forms::lastFilled).max().orElse(0);
         // Of each place a pair that has a value. What is blank in all sheets is a heading and no field; what speaks of
         // the
@@ -303,7 +242,7 @@ final class Forms {
                                 LooseText.key(CellKind.textOf(pair.label().staged())), offset)));
             }
             fields.forEach(field -> offsets.add(field.offset()));
-            bySheet.computeIfAbsent(small.sheet().id(), any -> form(small, fields, group.size()));
+            bySheet.computeIfAbsent(small.sheet().id(), any -> FormTable.of(small, fields, group.size()));
         });
     }
 
@@ -341,7 +280,7 @@ final class Forms {
     }
 
     /** The rows of a sheet that are a label and its value, and behind the first of these labels whose value is blank. */
-    private static List<Beside> pairs(Small small) {
+    private static List<Beside> pairs(SmallSheet small) {
         TreeMap<Integer, List<Cell>> rows = new TreeMap<>();
         small.cells()
                 .forEach(cell -> rows.computeIfAbsent(cell.row(), row -> new ArrayList<>())
@@ -353,7 +292,7 @@ final class Forms {
             if (!label.equals(small.texts().get(key))) {
                 continue;
             }
-            if (cells.size() == 2 && cells.get(1).column() - label.column() <= FARTHEST_VALUE) {
+            if (cells.size() == 2 && cells.get(1).column() - label.column() <= SmallSheet.FARTHEST_VALUE) {
                 Evidence value = Evidence.ofStaged(cells.get(1).staged());
                 long[] kinds = kinds(value);
                 pairs.add(new Beside(label, Optional.of(cells.get(1)), kinds[2] > 0 ? 2 : kinds[1] > 0 ? 1 : 0));
@@ -365,12 +304,12 @@ final class Forms {
     }
 
     /** A sheet with labels of its own that is otherwise built like the forms of the batch. */
-    private void likeTheOthers(Small small) {
+    private void likeTheOthers(SmallSheet small) {
         List<Field> fields = new ArrayList<>();
         Set<String> values = new HashSet<>();
         Evidence all = new Evidence();
         small.texts().forEach((key, label) -> {
-            Optional<Cell> value = values.contains(key) ? Optional.empty() : next(small, label);
+            Optional<Cell> value = values.contains(key) ? Optional.empty() : small.next(label);
             if (value.isPresent()
                     && offsets.contains(value.get().column() - label.column())
                     && !Tags.isOfTheSheet(key)) {
@@ -385,8 +324,12 @@ final class Forms {
                 .count();
         boolean mostly = fields.size() * 2L + known >= small.cells().size() * MOSTLY;
         boolean captioned = small.texts().keySet().stream().anyMatch(captions::contains);
-        if (fields.size() >= FEWEST_FIELDS && mostly && captioned && isMixed(kinds(all)) && isOfPairs(small, fields)) {
-            bySheet.put(small.sheet().id(), form(small, fields, bySheet.size() + 1));
+        if (fields.size() >= SmallSheet.FEWEST_FIELDS
+                && mostly
+                && captioned
+                && isMixed(kinds(all))
+                && isOfPairs(small, fields)) {
+            bySheet.put(small.sheet().id(), FormTable.of(small, fields, bySheet.size() + 1));
         }
     }
 
@@ -399,34 +342,19 @@ final class Forms {
         if (!known.isEmpty()) {
             return known;
         }
-        Small small = small(store, sheet);
+        SmallSheet small = SmallSheet.read(store, sheet);
         Set<Cell> values = new HashSet<>();
         List<Field> fields = new ArrayList<>();
         small.texts().forEach((key, label) -> {
             Optional<Cell> below =
-                    overValues(small, label.row()) ? small.at(label.row() + 1, label.column()) : Optional.empty();
-            Optional<Cell> value = below.or(() -> next(small, label));
+                    small.overValues(label.row()) ? small.at(label.row() + 1, label.column()) : Optional.empty();
+            Optional<Cell> value = below.or(() -> small.next(label));
             if (!values.contains(label) && value.isPresent() && values.add(value.get())) {
                 fields.add(new Field(
                         key, value.get().column() - label.column(), value.get().row() - label.row()));
             }
         });
-        return fields.isEmpty() ? List.of() : List.of(form(small, fields, "it holds one record, as you say"));
-    }
-
-    /**
-     * True for a row of several texts right over a row of values under each. Two texts are as likely a label with its value,
-     * so below two there are no texts at all.
-     */
-    private static boolean overValues(Small small, int row) {
-        List<Cell> above = small.inRow(row);
-        List<Cell> below = small.inRow(row + 1);
-        long texts = below.stream().filter(Cell::isLabel).count();
-        return above.size() > 1
-                && below.size() > 1
-                && above.stream().allMatch(cell -> small.texts().containsValue(cell))
-                && texts < (above.size() > 2 ? below.size() : 1)
-                && below.stream().allMatch(cell -> small.at(row, cell.column()).isPresent());
+        return fields.isEmpty() ? List.of() : List.of(FormTable.of(small, fields, "it holds one record, as you say"));
     }
 
     /** The records of a sheet, mostly one; none where the sheet is no form. */
@@ -457,7 +385,7 @@ final class Forms {
                 && (sheet.tables().isEmpty()
                         || sheet.tables().stream()
                                 .anyMatch(table -> table.isForm()
-                                        || table.kept() < FEWEST_FIELDS
+                                        || table.kept() < SmallSheet.FEWEST_FIELDS
                                         || table.columns().stream()
                                                 .anyMatch(column -> isOfTwoKinds(kinds(column.evidence())))));
     }
@@ -467,69 +395,6 @@ final class Forms {
         return sheet.lastRow() <= MOST_ROWS
                 && sheet.tables().size() == 1
                 && sheet.tables().get(0).columns().size() == 2;
-    }
-
-    private static Small small(Store store, SheetFacts sheet) {
-        List<Cell> cells = new ArrayList<>();
-        store.replay(sheet.staged(), row -> {
-            for (int column = 0; column < row.width(); column++) {
-                if (!row.blank(column)) {
-                    cells.add(new Cell(row.number(), column, row.staged(column)));
-                }
-            }
-        });
-        return Small.of(sheet, 0, cells);
-    }
-
-    /**
-     * The parts of a sheet in which the same labels stand again and again, each once in each part; none where they do not.
-     * What stands above the first part belongs to it.
-     */
-    private static List<Small> parts(Small whole) {
-        Map<String, List<Cell>> labels = Small.labels(whole.cells());
-        Map<Integer, Long> byCount = labels.values().stream()
-                .filter(all -> all.size() > 1)
-                .collect(Collectors.groupingBy(List::size, TreeMap::new, Collectors.counting()));
-        Optional<Integer> times = byCount.entrySet().stream()
-                .filter(each -> each.getValue() >= FEWEST_FIELDS)
-                .max(Map.Entry.comparingByValue())
-                .map(Map.Entry::getKey);
-        if (times.isEmpty()) {
-            return List.of();
-        }
-        List<List<Cell>> repeated = labels.values().stream()
-                .filter(all -> all.size() == times.get())
-                .toList();
-        List<Integer> begins =
-                repeated.stream()
-                        .min(java.util.Comparator.comparingInt(all -> all.get(0).row()))
-                        .orElseThrow()
-                        .stream()
-                        .map(Cell::row)
-                        .toList();
-        boolean regular = repeated.stream()
-                .allMatch(all -> IntStream.range(0, begins.size())
-                        .allMatch(part -> part(begins, all.get(part).row()) == part));
-        if (!regular) {
-            return List.of();
-        }
-        return IntStream.range(0, begins.size())
-                .mapToObj(part -> Small.of(
-                        whole.sheet(),
-                        begins.get(part),
-                        whole.cells().stream()
-                                .filter(cell -> part(begins, cell.row()) == part)
-                                .toList()))
-                .toList();
-    }
-
-    /** The part in which a row lies. */
-    private static int part(List<Integer> begins, int row) {
-        int part = 0;
-        while (part + 1 < begins.size() && row >= begins.get(part + 1)) {
-            part++;
-        }
-        return part;
     }
 
     private void look(Alike group) {
@@ -542,13 +407,13 @@ final class Forms {
         for (String label : labels) {
             field(group, label).ifPresent(field -> (isFixed(group, labels, field) ? same : fields).add(field));
         }
-        if (fields.size() >= FEWEST_FIELDS) {
+        if (fields.size() >= SmallSheet.FEWEST_FIELDS) {
             // What is always the same stands below the others like them: a sender's own place.
             fields.addAll(same.stream()
                     .filter(field -> fields.stream().anyMatch(other -> isBelow(group, field, other)))
                     .toList());
         }
-        if (fields.size() < FEWEST_FIELDS
+        if (fields.size() < SmallSheet.FEWEST_FIELDS
                 || !isMixed(kinds(group, fields))
                 || !mostly(group, labels, fields)
                 || isTableOfOneRow(group, fields)
@@ -561,12 +426,12 @@ final class Forms {
         fields.forEach(field -> offsets.add(field.offset()));
         captions.addAll(labels);
         fields.forEach(field -> captions.remove(field.key()));
-        for (Small small : group.sheets) {
-            FoundTable form = form(small, fields, group.sheets.size());
-            if (form.columns().size() >= FEWEST_FIELDS && small.block() > 0) {
+        for (SmallSheet small : group.sheets) {
+            FoundTable form = FormTable.of(small, fields, group.sheets.size());
+            if (form.columns().size() >= SmallSheet.FEWEST_FIELDS && small.block() > 0) {
                 onSheet.computeIfAbsent(small.sheet().id(), sheet -> new TreeMap<>())
                         .put(small.block(), form);
-            } else if (form.columns().size() >= FEWEST_FIELDS) {
+            } else if (form.columns().size() >= SmallSheet.FEWEST_FIELDS) {
                 bySheet.put(small.sheet().id(), form);
             }
         }
@@ -574,7 +439,7 @@ final class Forms {
 
     /** True where all labels stand in one row over their values: a header with a record, and perhaps more next month. */
     private static boolean isTableOfOneRow(Alike group, List<Field> fields) {
-        Small first = group.sheets.get(0);
+        SmallSheet first = group.sheets.get(0);
         return fields.stream().allMatch(field -> field.down() > 0)
                 && fields.stream()
                                 .flatMap(field ->
@@ -588,7 +453,7 @@ final class Forms {
     /** Where the values of a label stand in most of the sheets that have one; empty where it has none. */
     private static Optional<Field> field(Alike group, String label) {
         Map<Field, Integer> places = new LinkedHashMap<>();
-        for (Small small : group.sheets) {
+        for (SmallSheet small : group.sheets) {
             Cell own = small.texts().get(label);
             if (own != null) {
                 place(group, small, own)
@@ -607,11 +472,11 @@ final class Forms {
     }
 
     /** Where the value of a label would stand: below it in a row of labels over one of values, else beside it. */
-    private static Optional<Cell> place(Alike group, Small small, Cell label) {
-        boolean below = overValues(small, label.row())
+    private static Optional<Cell> place(Alike group, SmallSheet small, Cell label) {
+        boolean below = small.overValues(label.row())
                 && small.inRow(label.row()).stream().allMatch(cell -> isCommon(group, cell))
                 && small.inRow(label.row() + 1).stream().noneMatch(cell -> isCommon(group, cell));
-        return below ? small.at(label.row() + 1, label.column()) : next(small, label);
+        return below ? small.at(label.row() + 1, label.column()) : small.next(label);
     }
 
     private static boolean isCommon(Alike group, Cell cell) {
@@ -621,9 +486,9 @@ final class Forms {
     /** True where the same text stands beside a label in all sheets: it may be another label, unless a colon tells. */
     private static boolean isFixed(Alike group, Set<String> labels, Field field) {
         Set<String> beside = new HashSet<>();
-        for (Small small : group.sheets) {
+        for (SmallSheet small : group.sheets) {
             Cell label = small.texts().get(field.key());
-            Cell value = value(small, field);
+            Cell value = small.value(field);
             if (label != null && CellKind.textOf(label.staged()).strip().endsWith(":")) {
                 return false;
             }
@@ -645,32 +510,13 @@ final class Forms {
                 });
     }
 
-    /** The nearest filled cell to the right. */
-    private static Optional<Cell> next(Small small, Cell cell) {
-        for (int offset = 1; offset <= FARTHEST_VALUE; offset++) {
-            Optional<Cell> beside = small.at(cell.row(), cell.column() + offset);
-            if (beside.isPresent()) {
-                return beside;
-            }
-        }
-        return Optional.empty();
-    }
-
-    private static @Nullable Cell value(Small small, Field field) {
-        Cell label = small.texts().get(field.key());
-        return label == null
-                ? null
-                : small.at(label.row() + field.down(), label.column() + field.offset())
-                        .orElse(null);
-    }
-
     /** How many fields hold mostly words, numbers or dates. */
     private static long[] kinds(Alike group, List<Field> fields) {
         long[] kinds = new long[3];
         for (Field field : fields) {
             Evidence all = new Evidence();
             group.sheets.forEach(small -> {
-                Cell value = value(small, field);
+                Cell value = small.value(field);
                 if (value != null) {
                     all.add(Evidence.ofStaged(value.staged()));
                 }
@@ -695,7 +541,7 @@ final class Forms {
     private static boolean isMixed(long[] kinds) {
         long all = kinds[0] + kinds[1] + kinds[2];
         long most = Math.max(kinds[0], Math.max(kinds[1], kinds[2]));
-        return all >= FEWEST_FIELDS && most <= all * MOST_OF_A_KIND && most < all;
+        return all >= SmallSheet.FEWEST_FIELDS && most <= all * MOST_OF_A_KIND && most < all;
     }
 
     /** True where labels and values are most of what most of the sheets hold. */
@@ -706,7 +552,7 @@ final class Forms {
                             .filter(labels::contains)
                             .count();
                     found += fields.stream()
-                            .filter(field -> value(small, field) != null)
+                            .filter(field -> small.value(field) != null)
                             .count();
                     return found >= small.cells().size() * MOSTLY;
                 })
@@ -715,13 +561,13 @@ final class Forms {
     }
 
     /** True where the rows of the fields hold nothing but labels and values; those of a table hold more. */
-    private static boolean isOfPairs(Small small, List<Field> fields) {
+    private static boolean isOfPairs(SmallSheet small, List<Field> fields) {
         Map<Integer, Integer> paired = new HashMap<>();
         for (Field field : fields) {
             Cell label = small.texts().get(field.key());
             if (label != null) {
                 paired.merge(label.row(), 1, Integer::sum);
-                if (value(small, field) != null) {
+                if (small.value(field) != null) {
                     paired.merge(label.row() + field.down(), 1, Integer::sum);
                 }
             }
@@ -733,130 +579,5 @@ final class Forms {
                         == row.getValue())
                 .count();
         return pure >= paired.size() * NEARLY_ALL;
-    }
-
-    private static FoundTable form(Small small, List<Field> fields, int sheets) {
-        return form(
-                small,
-                fields,
-                "it holds one record, labels with their values beside them, the same labels as "
-                        + Says.count(sheets - 1, small.block() > 0 ? "other part" : "other sheet"));
-    }
-
-    private static FoundTable form(Small small, List<Field> fields, String reason) {
-        TreeMap<Integer, List<Field>> byRow = new TreeMap<>();
-        for (Field field : fields) {
-            Cell label = small.texts().get(field.key());
-            if (label != null) {
-                byRow.computeIfAbsent(label.row(), row -> new ArrayList<>()).add(field);
-            }
-        }
-        List<TableColumn> columns = new ArrayList<>();
-        Set<String> taken = new HashSet<>();
-        byRow.values().forEach(inRow -> {
-            inRow.sort(java.util.Comparator.comparingInt(field -> column(small, field)));
-            inRow.forEach(field -> columns.add(column(small, field, taken)));
-        });
-        int record = byRow.isEmpty() ? 1 : byRow.firstKey();
-        Set<Integer> ofFields = new HashSet<>(byRow.keySet());
-        byRow.forEach((row, inRow) -> inRow.forEach(field -> ofFields.add(row + field.down())));
-        TreeMap<Integer, Boolean> filled = new TreeMap<>();
-        small.cells().forEach(cell -> filled.put(cell.row(), true));
-        List<FoundTable.Aside> aside = new ArrayList<>();
-        filled.keySet().forEach(row -> {
-            if (row != record) {
-                aside.add(new FoundTable.Aside(
-                        row, ofFields.contains(row) ? RowClass.FIELD : row < record ? RowClass.TITLE : RowClass.NOTE));
-            }
-        });
-        int first = filled.firstKey();
-        int last = filled.lastKey();
-        return new FoundTable(
-                first,
-                List.of(),
-                last,
-                columns,
-                aside,
-                last - first + 1 - filled.size(),
-                List.of(new FoundTable.Run(record, 1)),
-                titles(small, record),
-                besides(small, fields, record),
-                List.of(),
-                FoundTable.Sureness.SURE,
-                0,
-                reason,
-                "");
-    }
-
-    /** Cells of a form, from its first field on, that no field takes though something stands beside them: each is told. */
-    private static List<FoundTable.Doubt> besides(Small small, List<Field> fields, int record) {
-        Set<Cell> taken = new HashSet<>();
-        for (Field field : fields) {
-            Cell label = small.texts().get(field.key());
-            Cell value = value(small, field);
-            if (label != null) {
-                taken.add(label);
-            }
-            if (value != null) {
-                taken.add(value);
-            }
-        }
-        TreeMap<Integer, List<Cell>> byRow = new TreeMap<>();
-        small.cells().stream()
-                .filter(cell -> cell.row() >= record)
-                .forEach(cell -> byRow.computeIfAbsent(cell.row(), row -> new ArrayList<>())
-                        .add(cell));
-        List<FoundTable.Doubt> doubts = new ArrayList<>();
-        byRow.forEach((row, cells) -> {
-            List<String> left = cells.stream()
-                    .filter(cell -> !taken.contains(cell))
-                    .map(cell -> CellKind.textOf(cell.staged()))
-                    .toList();
-            if (cells.size() > 1 && !left.isEmpty() && !Tags.isOfTheSheet(LooseText.key(left.get(0)))) {
-                doubts.add(new FoundTable.Doubt(
-                        "beside",
-                        row,
-                        Says.list(left.stream().map(Says::quoted).toList())
-                                + (left.size() == 1 ? " stands" : " stand")
-                                + " in the form where its other sheets have no field; left out.",
-                        left.size()));
-            }
-        });
-        return doubts;
-    }
-
-    private static int column(Small small, Field field) {
-        Cell label = small.texts().get(field.key());
-        return label == null ? 0 : label.column();
-    }
-
-    private static TableColumn column(Small small, Field field, Set<String> taken) {
-        Cell label = small.texts().get(field.key());
-        Cell value = value(small, field);
-        String text = label == null ? field.key() : CellKind.textOf(label.staged());
-        String header = LooseText.tidy(text).replaceAll("[\\s:*]+$", "");
-        String free = header;
-        for (int copy = 2; !taken.add(LooseText.key(free)); copy++) {
-            free = header + " (" + copy + ")";
-        }
-        String read = value == null ? null : ValueReader.read(value.staged(), Type.DECIMAL, Convention.DEFAULT);
-        return new TableColumn(
-                column(small, field) + field.offset(),
-                free,
-                true,
-                value == null ? new Evidence() : Evidence.ofStaged(value.staged()),
-                read == null ? 0 : Double.parseDouble(read),
-                new TableColumn.Gaps(value != null, 0),
-                label == null ? 1 : label.row() + field.down());
-    }
-
-    /** The lines above the first field. */
-    private static List<String> titles(Small small, int record) {
-        TreeMap<Integer, List<String>> lines = new TreeMap<>();
-        small.cells().stream()
-                .filter(cell -> cell.row() < record)
-                .forEach(cell -> lines.computeIfAbsent(cell.row(), row -> new ArrayList<>())
-                        .add(CellKind.textOf(cell.staged())));
-        return lines.values().stream().map(cells -> String.join(" | ", cells)).toList();
     }
 }
