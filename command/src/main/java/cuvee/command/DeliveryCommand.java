@@ -83,6 +83,20 @@ final class DeliveryCommand implements Callable<Integer> {
     private List<String> values = List.of();
 
     @Option(
+            names = "--parted-by",
+            paramLabel = "WHAT",
+            description = "In a .csv: commas, semicolons or tabs part the cells.")
+    private String partedBy = "";
+
+    @Option(names = "--decimal-comma", description = "In a .csv: decimals have a comma.")
+    private boolean decimalComma;
+
+    @Option(
+            names = "--utf8-mark",
+            description = "In a .csv: it begins with the mark by which some programs know UTF-8.")
+    private boolean mark;
+
+    @Option(
             names = "--picture",
             paramLabel = "SUMMARY",
             description = "A picture, .png, of a summary that the job keeps under that name.")
@@ -186,6 +200,8 @@ final class DeliveryCommand implements Callable<Integer> {
         }
         Optional<Delivery.How> wanted = Delivery.How.of(how);
         boolean database = target.startsWith(PostgresTable.ADDRESS);
+        Optional<Delivery.Separator> separator = Delivery.Separator.of(partedBy.isEmpty() ? "commas" : partedBy);
+        boolean asText = !partedBy.isEmpty() || decimalComma || mark;
         String problem = "";
         if (wanted.isEmpty()) {
             problem = Says.quoted(how) + " is none of "
@@ -210,9 +226,19 @@ final class DeliveryCommand implements Callable<Integer> {
         } else if (about && !(target.toLowerCase(Locale.ROOT).endsWith(".xlsx") && tab.isEmpty() && each.isEmpty())) {
             problem = "An account of the master goes with a whole workbook, .xlsx, only.";
         }
+        if (problem.isEmpty() && asText && separator.isEmpty()) {
+            problem = Says.quoted(partedBy) + " is none of commas, semicolons and tabs.";
+        } else if (problem.isEmpty()
+                && asText
+                && !(target.toLowerCase(Locale.ROOT).endsWith(".csv") && tab.isEmpty() && each.isEmpty())) {
+            problem = "How text is written is said of a whole .csv only.";
+        }
         if (!problem.isEmpty()) {
             usage(problem);
             return Optional.empty();
+        }
+        if (asText) {
+            return Optional.of(new Delivery.Text(separator.orElseThrow(), decimalComma, mark));
         }
         return Optional.of(
                 database

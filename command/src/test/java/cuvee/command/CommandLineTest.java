@@ -655,6 +655,25 @@ class CommandLineTest {
     }
 
     @Test
+    void textAndPicturesAreDeliveredAsTheyAreAskedFor() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        assertThat(cuvee("delivery", "job.cuvee", "Office", "--to", "office.csv", "--parted-by", "dots"))
+                .isEqualTo(Exit.USAGE);
+        assertThat(err.toString(StandardCharsets.UTF_8)).contains("“dots” is none of commas, semicolons and tabs.");
+        assertThat(cuvee("delivery", "job.cuvee", "Office", "--to", "office.xlsx", "--decimal-comma"))
+                .isEqualTo(Exit.USAGE);
+        assertThat(cuvee("delivery", "job.cuvee", "Office", "--to", "office.csv", "--parted-by", "semicolons"))
+                .isEqualTo(Exit.DONE);
+        cuvee("summary", "job.cuvee", "number of rows: a line for each Port", "--save", "Ports");
+        assertThat(cuvee("delivery", "job.cuvee", "Picture", "--to", "ports.png", "--picture", "Ports"))
+                .isEqualTo(Exit.DONE);
+        cuvee("settle", "job.cuvee", "--all-as-assumed");
+        cuvee("refresh", "job.cuvee", "--deliver", "all");
+        assertThat(Files.readString(folder.resolve("office.csv"))).contains("Port;");
+        assertThat(folder.resolve("ports.png")).isNotEmptyFile();
+    }
+
+    @Test
     void aDeliveryIsKeptInTheJobLookedAtAndCarriedOut() throws IOException {
         cuvee("draft", "data", "--out", "job.cuvee");
         assertThat(cuvee("delivery", "job.cuvee", "Board", "--to", "board.xlsx", "--tab", "Data", "--how", "match"))

@@ -217,6 +217,9 @@ final class DeliverView extends VBox {
                     change(delivery, new Delivery.Each(Objects.requireNonNullElse(column.getValue(), each.column()))));
             return flow(new Label("A file for each"), column, new Label(", named by it."));
         }
+        if (delivery.form() instanceof Delivery.Text text) {
+            return TextWords.of(text, form -> change(delivery, form));
+        }
         if (delivery.form() instanceof Delivery.Picture picture) {
             List<String> kept =
                     Summaries.of(made.job()).stream().map(Summaries.Named::name).toList();
@@ -560,6 +563,10 @@ final class DeliverView extends VBox {
                 about.setSelected(whole.about());
                 about.setOnAction(e -> change(delivery, new Delivery.Whole(about.isSelected())));
                 card.getChildren().add(about);
+            }
+            if (delivery.form() instanceof Delivery.Whole
+                    && String.valueOf(target).endsWith(".csv")) {
+                card.getChildren().add(TextWords.of(TextWords.PLAIN, form -> change(delivery, form)));
             }
         }
         String previewed = previews.get(delivery);

@@ -72,6 +72,23 @@ class DeliverWindowTest extends InAWindow {
     }
 
     @Test
+    void aTextFileIsWrittenAsAProgramWantsIt() throws IOException {
+        chosen.target = Optional.of(folder.resolve("office.csv"));
+        robot.clickOn("#deliver-add");
+        waitFor("the file", () -> words("#work-words").startsWith("Written: office.csv"));
+        robot.clickOn("#text-separator");
+        robot.clickOn("semicolons");
+        waitFor("the separator", () -> form().equals(new Delivery.Text(Delivery.Separator.SEMICOLON, false, false)));
+        robot.clickOn("#deliver-write");
+        waitFor(
+                "semicolons",
+                () -> Files.readString(folder.resolve("office.csv")).startsWith("Date;Port;Passengers"));
+        idle();
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor("the way back", () -> form().equals(new Delivery.Whole()));
+    }
+
+    @Test
     void aSummaryThatIsKeptIsWrittenAsAPicture() {
         chosen.target = Optional.of(folder.resolve("ports.png"));
         robot.clickOn("#deliver-picture");

@@ -3,6 +3,7 @@ package cuvee.deliver;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
+import cuvee.job.Delivery;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.place.Where;
@@ -167,6 +168,12 @@ public final class MasterFiles {
             }
             form.write(content, beside);
         });
+    }
+
+    /** The same as text, parted and written as a program wants it. */
+    public static long writeText(Content content, Delivery.Text text, Path target, Register register) {
+        check(target);
+        return inOneStep(target, register, beside -> new TextOptions(text).write(content, beside));
     }
 
     /** Writes a text to a file in one step. */

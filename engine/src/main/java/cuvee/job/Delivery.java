@@ -1,6 +1,7 @@
 package cuvee.job;
 
 import cuvee.finding.Question;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -158,6 +159,44 @@ public record Delivery(String name, String target, Form form, List<String> accep
     public record Copies(List<Change> changes) implements Form {
         public Copies {
             changes = List.copyOf(changes);
+        }
+    }
+
+    /**
+     * A text file written for a program that wants it otherwise than RFC 4180 with plain numbers.
+     *
+     * @param decimalComma true where decimals have a comma
+     * @param mark true where the file begins with the mark by which some programs know UTF-8
+     */
+    public record Text(Separator separator, boolean decimalComma, boolean mark) implements Form {}
+
+    /** What parts the cells of a text file. */
+    public enum Separator {
+        COMMA("commas", ','),
+        SEMICOLON("semicolons", ';'),
+        TAB("tabs", '\t');
+
+        private final String word;
+        private final char sign;
+
+        Separator(String word, char sign) {
+            this.word = word;
+            this.sign = sign;
+        }
+
+        public String word() {
+            return word;
+        }
+
+        public char sign() {
+            return sign;
+        }
+
+        /** That of a word; empty where there is none. */
+        public static Optional<Separator> of(String word) {
+            return Arrays.stream(values())
+                    .filter(separator -> separator.word.equals(word))
+                    .findFirst();
         }
     }
 

@@ -101,6 +101,11 @@ final class JobJson {
             table.keys().forEach(inner.putArray("keys")::add);
         } else if (form instanceof Delivery.Each each) {
             node.putObject("each").put("column", each.column());
+        } else if (form instanceof Delivery.Text text) {
+            node.putObject("text")
+                    .put("separator", text.separator().word())
+                    .put("decimalComma", text.decimalComma())
+                    .put("mark", text.mark());
         } else if (form instanceof Delivery.Picture picture) {
             node.putObject("picture").put("summary", picture.summary());
         } else if (form instanceof Delivery.Copies copies) {
@@ -214,6 +219,14 @@ final class JobJson {
             JsonNode table = node.path("table");
             return new Delivery.Table(
                     text(table, "name", named), how(table, named), list(table, "keys", named, JsonNode::asText));
+        }
+        if (node.path("text").isObject()) {
+            JsonNode inner = node.path("text");
+            String word = text(inner, "separator", named);
+            return new Delivery.Text(
+                    Delivery.Separator.of(word).orElseThrow(() -> corrupt(named, "a delivery parts cells by " + word)),
+                    inner.path("decimalComma").asBoolean(false),
+                    inner.path("mark").asBoolean(false));
         }
         if (node.path("picture").isObject()) {
             return new Delivery.Picture(text(node.path("picture"), "summary", named));

@@ -233,6 +233,11 @@ final class Deliveries {
                 PostgresTable.Report report = PostgresTable.write(content, delivery.target(), table, existing);
                 return new JobSession.Delivered(0, report.said() + ".", false);
             }
+            if (form instanceof Delivery.Text text) {
+                long bytes = MasterFiles.writeText(content, text, target, this::register);
+                return new JobSession.Delivered(
+                        bytes, Says.count(outcome.rows(), "row") + ", " + Says.size(bytes) + ".", false);
+            }
             boolean about = form instanceof Delivery.Whole whole && whole.about();
             long bytes = MasterFiles.write(
                     about ? content.with(Account.of(outcome).tab()) : content, target, this::register);

@@ -143,6 +143,10 @@ public record JobPage(String title, String under, List<Section> sections) {
                             copies.changes().stream().map(Delivery.Change::said).toList())
                     + ".";
         }
+        if (form instanceof Delivery.Text text) {
+            return delivery.target() + ": the master as text, parted by "
+                    + text.separator().word() + (text.decimalComma() ? ", with decimal commas" : "") + ".";
+        }
         if (form instanceof Delivery.Picture picture) {
             return delivery.target() + ": a picture of the summary " + Says.quoted(picture.summary()) + ".";
         }

@@ -51,6 +51,26 @@ class DeliveriesTest extends BatchTest {
     }
 
     @Test
+    void textIsPartedAndWrittenAsAProgramWantsIt() throws Exception {
+        batch.csv("c.csv", "Port,Date,Fare", "\"Low; quay\",2026-03-01,1.25");
+        Path target = out.resolve("for office.csv");
+        assertThat(deliver(new Delivery(
+                        "office", target.toString(), new Delivery.Text(Delivery.Separator.SEMICOLON, true, true))))
+                .startsWith("6 rows, ");
+        assertThat(Files.readString(target).lines())
+                .startsWith("\uFEFFPort;Date;Fare;Source file;Source sheet", "Hollin;2026-01-05;12,5;a.csv;")
+                .contains("\"Low; quay\";2026-03-01;1,25;c.csv;", ";2026-01-08;4;b.csv;");
+        assertThat(deliver(new Delivery(
+                        "tabs",
+                        out.resolve("t.csv").toString(),
+                        new Delivery.Text(Delivery.Separator.TAB, false, false))))
+                .startsWith("6 rows, ");
+        assertThat(Files.readString(out.resolve("t.csv")))
+                .startsWith("Port\tDate\tFare")
+                .contains("\t12.5\t");
+    }
+
+    @Test
     void aFileForEachPortHoldsItsRowsAndTogetherTheyHoldAll() throws Exception {
         Delivery delivery = new Delivery("ports", out.resolve("Returns.csv").toString(), new Delivery.Each("Port"));
         assertThat(deliver(delivery)).startsWith("4 files, 5 rows, ");
@@ -217,6 +237,7 @@ class DeliveriesTest extends BatchTest {
                                 new Delivery.Copies(List.of(
                                         new Delivery.Change("", "Schiff | x", "Ship"),
                                         new Delivery.Change("Port", "a", "b")))),
+                        new Delivery("k", "t.csv", new Delivery.Text(Delivery.Separator.SEMICOLON, true, true)),
                         new Delivery("j", "s.png", new Delivery.Picture("For the board")),
                         new Delivery("e", "f.xlsx", new Delivery.Prepared("p.xlsx", "Port", "", ""))));
         JobFile.save(job, path);

@@ -1,0 +1,62 @@
+package cuvee.deliver;
+
+import cuvee.job.Delivery;
+import cuvee.master.MasterPlan;
+import de.siegmar.fastcsv.writer.CsvWriter;
+import de.siegmar.fastcsv.writer.LineDelimiter;
+import de.siegmar.fastcsv.writer.QuoteStrategies;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.UncheckedIOException;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** The master as text for a program that wants other separators or a decimal comma. */
+final class TextOptions implements MasterFiles.Form {
+    private static final char MARK = '\uFEFF';
+    private final Delivery.Text text;
+
+    TextOptions(Delivery.Text text) {
+        this.text = text;
+    }
+
+    @Override
+    public void write(MasterFiles.Content content, Path file) throws IOException {
+        List<Boolean> numbers = new ArrayList<>();
+        MasterPlan plan = content.plan();
+        plan.columns().forEach(column -> numbers.add(column.type().isNumber()));
+        plan.tags().forEach(tag -> numbers.add(false));
+        try (OutputStream out = MasterFiles.open(file);
+                Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8)) {
+            if (text.mark()) {
+                writer.write(MARK);
+            }
+            CsvWriter csv = CsvWriter.builder()
+                    .fieldSeparator(text.separator().sign())
+                    .lineDelimiter(LineDelimiter.CRLF)
+                    // A blank is nothing, empty text a pair of quotes.
+                    .quoteStrategy(QuoteStrategies.EMPTY)
+                    .build(writer);
+            csv.writeRecord(Columns.names(plan));
+            content.reader().each(values -> csv.writeRecord(cells(values, numbers)));
+            csv.flush();
+        } catch (UncheckedIOException failed) {
+            throw failed.getCause();
+        }
+    }
+
+    private List<@Nullable String> cells(@Nullable String[] values, List<Boolean> numbers) {
+        List<@Nullable String> cells = new ArrayList<>(values.length);
+        for (int at = 0; at < values.length; at++) {
+            String value = values[at];
+            boolean comma = value != null && text.decimalComma() && at < numbers.size() && numbers.get(at);
+            cells.add(comma && value != null ? value.replace('.', ',') : value);
+        }
+        return cells;
+    }
+}
