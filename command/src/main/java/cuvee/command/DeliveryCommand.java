@@ -195,6 +195,10 @@ final class DeliveryCommand implements Callable<Integer> {
         if (copies) {
             return copies();
         }
+        if (!picture.isEmpty() && !target.toLowerCase(Locale.ROOT).endsWith(".png")) {
+            usage("A picture's name ends in .png.");
+            return Optional.empty();
+        }
         if (!picture.isEmpty()) {
             return Optional.of(new Delivery.Picture(picture));
         }

@@ -665,6 +665,8 @@ class CommandLineTest {
         assertThat(cuvee("delivery", "job.cuvee", "Office", "--to", "office.csv", "--parted-by", "semicolons"))
                 .isEqualTo(Exit.DONE);
         cuvee("summary", "job.cuvee", "number of rows: a line for each Port", "--save", "Ports");
+        assertThat(cuvee("delivery", "job.cuvee", "Picture", "--to", "ports.jpg", "--picture", "Ports"))
+                .isEqualTo(Exit.USAGE);
         assertThat(cuvee("delivery", "job.cuvee", "Picture", "--to", "ports.png", "--picture", "Ports"))
                 .isEqualTo(Exit.DONE);
         cuvee("settle", "job.cuvee", "--all-as-assumed");

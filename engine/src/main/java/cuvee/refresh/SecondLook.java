@@ -93,7 +93,10 @@ final class SecondLook {
             if (sheet.under().equals(under)) {
                 return Optional.empty();
             }
-            List<String> made = form.stream().map(Layout::signatureOf).toList();
+            // What is said of a layout is said of the one that it has without that.
+            List<String> made = isFormByHand(source, sheet)
+                    ? sheet.signatures()
+                    : form.stream().map(Layout::signatureOf).toList();
             SheetFacts found = sheet.found(made, under, nextId.getAndAdd(form.size()), form);
             addAside(found, aside);
             return Optional.of(found);

@@ -436,4 +436,20 @@ class FormsTest extends BatchTest {
         assertThat(made.columns()).containsExactly("Port", "Passengers");
         assertThat(made.lines()).hasSize(12);
     }
+
+    @Test
+    void aFormThatIsSaidOfALayoutStaysOneFromRefreshToRefresh() {
+        blocks(1);
+        String layout = batch.refresh().outcome().sheets().get(0).signatures().get(0);
+        batch.settle(ReadingDecisions.KIND, layout, "form");
+        for (int refresh = 1; refresh <= 3; refresh++) {
+            assertThat(batch.refresh().lines())
+                    .as("refresh %d", refresh)
+                    .containsExactly("21|10.5|Tarsk|2026-01-01|A. Quill 1");
+        }
+        assertThat(batch.settle(ReadingDecisions.KIND, layout, "no form")
+                        .refresh()
+                        .lines())
+                .doesNotContain("21|10.5|Tarsk|2026-01-01|A. Quill 1");
+    }
 }
