@@ -60,6 +60,17 @@ final class DeliveryCommand implements Callable<Integer> {
     private String each = "";
 
     @Option(
+            names = "--names",
+            paramLabel = "FILE",
+            description = "With --each: a file with a small table of values and what their files are called.")
+    private String names = "";
+
+    @Option(
+            names = "--remove-gone",
+            description = "With --each: files that it wrote for values that are gone are removed.")
+    private boolean removeGone;
+
+    @Option(
             names = "--how",
             paramLabel = "HOW",
             description = "What becomes of rows there: replace, add, new, match or mirror; the last three by --key.")
@@ -137,7 +148,7 @@ final class DeliveryCommand implements Callable<Integer> {
         Job now = job;
         Optional<Delivery> wanted = known;
         if (!target.isEmpty()) {
-            Optional<Delivery.Form> form = form();
+            Optional<Delivery.Form> form = form(path);
             if (form.isEmpty()) {
                 return Exit.USAGE;
             }
@@ -191,7 +202,7 @@ final class DeliveryCommand implements Callable<Integer> {
         return Optional.of(new Delivery.Copies(changes));
     }
 
-    private Optional<Delivery.Form> form() {
+    private Optional<Delivery.Form> form(Path job) {
         if (copies) {
             return copies();
         }
@@ -230,6 +241,9 @@ final class DeliveryCommand implements Callable<Integer> {
         } else if (about && !(target.toLowerCase(Locale.ROOT).endsWith(".xlsx") && tab.isEmpty() && each.isEmpty())) {
             problem = "An account of the master goes with a whole workbook, .xlsx, only.";
         }
+        if (problem.isEmpty() && (removeGone || !names.isEmpty()) && each.isEmpty()) {
+            problem = "--names and --remove-gone are said of --each only.";
+        }
         if (problem.isEmpty() && asText && separator.isEmpty()) {
             problem = Says.quoted(partedBy) + " is none of commas, semicolons and tabs.";
         } else if (problem.isEmpty()
@@ -249,7 +263,14 @@ final class DeliveryCommand implements Callable<Integer> {
                         ? new Delivery.Table(table, wanted.get(), keys)
                         : !tab.isEmpty()
                                 ? new Delivery.Tab(tab, cell.toUpperCase(Locale.ROOT), wanted.get(), keys)
-                                : !each.isEmpty() ? new Delivery.Each(each) : new Delivery.Whole(about));
+                                : !each.isEmpty()
+                                        ? new Delivery.Each(each, named(job), removeGone)
+                                        : new Delivery.Whole(about));
+    }
+
+    /** The table of names as a job has it. */
+    private String named(Path job) {
+        return names.isEmpty() ? "" : JobDraft.relative(job.toAbsolutePath().getParent(), machine.path(names));
     }
 
     /** The target as a job has it. */

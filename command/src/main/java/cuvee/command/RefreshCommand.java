@@ -2,6 +2,7 @@ package cuvee.command;
 
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.TargetGuard;
+import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
@@ -14,6 +15,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
@@ -44,6 +46,13 @@ final class RefreshCommand implements Callable<Integer> {
             description = "Write also over files that are there already and that Cuvee did not write.")
     private boolean replace;
 
+    @Option(
+            names = "--beside",
+            description =
+                    "Where a file is open in another program, write-protected or not reached, write to a free name"
+                            + " beside it.")
+    private boolean beside;
+
     @Option(names = "--strict", description = "Deliver nothing while there are questions or warnings.")
     private boolean strict;
 
@@ -66,7 +75,7 @@ final class RefreshCommand implements Callable<Integer> {
         Path path = machine.path(file);
         Job job = JobFile.open(path);
         List<Path> files = targets.stream().map(machine::path).toList();
-        files.forEach(MasterFiles::check);
+        files.forEach(target -> early(() -> MasterFiles.check(target), beside));
         List<Delivery> chosen = chosen(job);
         if (chosen.size() < deliveries.size()) {
             machine.err()
@@ -83,7 +92,7 @@ final class RefreshCommand implements Callable<Integer> {
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
             // What can be refused is refused before everything is read.
             files.forEach(target -> session.guard(job).check(target, existing()));
-            chosen.forEach(delivery -> session.check(job, delivery, existing()));
+            chosen.forEach(delivery -> early(() -> session.check(job, delivery, existing()), true));
             JobSession.Mode mode = full ? JobSession.Mode.EVERYTHING : JobSession.Mode.CHANGED_ONLY;
             Outcome outcome = JobRun.look(machine, session, job, mode);
             if (!outcome.job().equals(job)) {
@@ -92,32 +101,51 @@ final class RefreshCommand implements Callable<Integer> {
             session.conclude(outcome);
             List<Map<String, String>> written = new ArrayList<>();
             boolean incomplete = false;
+            boolean failed = false;
             String held = outcome.failed()
                     ? ": the master is incomplete"
                     : strict && outcome.needsALook() ? ": there are questions or warnings" : "";
-            for (Path target : files) {
-                written.add(
-                        held.isEmpty() ? write(session, outcome, target) : entry("", target.toString(), "held", held));
-            }
-            for (Delivery delivery : chosen) {
+            List<Delivery> all = new ArrayList<>(files.stream()
+                    .map(target -> new Delivery("", target.toString()))
+                    .toList());
+            all.addAll(chosen);
+            for (Delivery delivery : all) {
                 String target = session.targetSaid(delivery);
                 // A saved delivery runs unattended, so it never goes past an open question.
-                List<Question> holding = delivery.heldBy(outcome.questions());
+                List<Question> holding = delivery.name().isEmpty() ? List.of() : delivery.heldBy(outcome.questions());
                 String why = held.isEmpty() && !holding.isEmpty() ? heldBy(delivery, holding) : held;
-                if (why.isEmpty()) {
+                if (!why.isEmpty()) {
+                    written.add(entry(delivery.name(), target, "held", why));
+                    continue;
+                }
+                try {
                     JobSession.Delivered delivered = session.deliver(outcome, delivery, existing());
                     incomplete |= delivered.incomplete();
-                    written.add(entry(
-                            delivery.name(),
-                            target,
-                            "written",
-                            ", " + delivered.said().replaceFirst("[.]$", "")));
-                } else {
-                    written.add(entry(delivery.name(), target, "held", why));
+                    written.add(done(delivery, target, "written", delivered));
+                } catch (CuveeException refused) {
+                    // One that cannot be written keeps no other back.
+                    Optional<Delivery> other =
+                            beside && MasterFiles.isForNow(refused) ? session.beside(delivery) : Optional.empty();
+                    if (other.isPresent()) {
+                        JobSession.Delivered delivered = session.deliverBeside(outcome, delivery, other.get());
+                        incomplete = true;
+                        written.add(entry(
+                                delivery.name(),
+                                target,
+                                "not written",
+                                ", and written beside as " + session.targetSaid(other.get()) + ", " + end(delivered)));
+                    } else {
+                        failed = true;
+                        written.add(entry(
+                                delivery.name(),
+                                target,
+                                "not written",
+                                ": " + refused.finding().text()));
+                    }
                 }
             }
             JobRun.print(machine, outcome, json, written);
-            return incomplete && Exit.of(outcome) == Exit.DONE ? Exit.LOOK : Exit.of(outcome);
+            return failed ? Exit.FAILED : incomplete && Exit.of(outcome) == Exit.DONE ? Exit.LOOK : Exit.of(outcome);
         }
     }
 
@@ -165,10 +193,24 @@ final class RefreshCommand implements Callable<Integer> {
                 .toList();
     }
 
-    private Map<String, String> write(JobSession session, Outcome outcome, Path target) {
-        long bytes = session.deliver(outcome, target, existing());
-        return entry(
-                "", target.toString(), "written", ", " + Says.count(outcome.rows(), "row") + ", " + Says.size(bytes));
+    /** Refuses what cannot be done before everything is read; what may pass by then is left for then. */
+    private static void early(Runnable check, boolean mayPass) {
+        try {
+            check.run();
+        } catch (CuveeException refused) {
+            if (!mayPass || !MasterFiles.isForNow(refused)) {
+                throw refused;
+            }
+        }
+    }
+
+    private static Map<String, String> done(
+            Delivery delivery, String target, String state, JobSession.Delivered delivered) {
+        return entry(delivery.name(), target, state, ", " + end(delivered));
+    }
+
+    private static String end(JobSession.Delivered delivered) {
+        return delivered.said().replaceFirst("[.]$", "");
     }
 
     private static Map<String, String> entry(String name, String target, String state, String reason) {

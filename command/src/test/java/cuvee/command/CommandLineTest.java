@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import cuvee.job.Delivery;
+import cuvee.job.Job;
 import cuvee.job.JobFile;
 import cuvee.master.Store;
 import cuvee.refresh.Workplace;
@@ -87,14 +88,61 @@ class CommandLineTest {
         assertThat(Files.readString(folder.resolve("out.csv"))).startsWith("Date,Port,Pax");
     }
 
+    /** A job with two deliveries, of which the first is open in another program. */
+    private void oneDeliveryIsLocked() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        cuvee("settle", "job.cuvee", "--all");
+        cuvee("delivery", "job.cuvee", "Board", "--to", "board.csv");
+        cuvee("delivery", "job.cuvee", "Office", "--to", "office.csv");
+        write("board.csv", "of last month");
+        write(".~lock.board.csv#", "somebody");
+    }
+
+    @Test
+    void aDeliveryThatCannotBeWrittenKeepsNoOtherBackAndLosesNothing() throws IOException {
+        oneDeliveryIsLocked();
+        assertThat(cuvee("refresh", "job.cuvee", "--deliver", "all", "--json")).isEqualTo(4);
+        JsonNode board = json().path("deliveries").get(0);
+        assertThat(board.path("state").asText()).isEqualTo("not written");
+        assertThat(board.path("reason").asText())
+                .contains("another program has it open")
+                .contains("another name such as board 2.csv");
+        assertThat(json().path("deliveries").get(1).path("state").asText()).isEqualTo("written");
+        assertThat(json().path("rows").asInt()).isPositive();
+        assertThat(folder.resolve("office.csv")).exists();
+        assertThat(folder.resolve("board.csv")).hasContent("of last month");
+        assertThat(folder.resolve("board 2.csv")).doesNotExist();
+    }
+
+    @Test
+    void aDeliveryThatCannotBeWrittenGoesToANameBesideItWhereThatIsSaid() throws IOException {
+        oneDeliveryIsLocked();
+        cuvee("delivery", "job.cuvee", "Drive", "--to", "drive.csv");
+        Path file = folder.resolve("job.cuvee");
+        Job job = JobFile.open(file);
+        JobFile.save(
+                job.withDeliveries(List.of(job.deliveries().get(0), new Delivery("Drive", "not there/drive.csv"))),
+                file);
+        assertThat(cuvee("refresh", "job.cuvee", "--deliver", "all", "--beside", "--json"))
+                .isEqualTo(3);
+        for (JsonNode delivery : json().path("deliveries")) {
+            assertThat(delivery.path("state").asText()).isEqualTo("not written");
+            assertThat(delivery.path("reason").asText()).contains("written beside as");
+        }
+        assertThat(folder.resolve("board.csv")).hasContent("of last month");
+        assertThat(folder.resolve("board 2.csv")).isNotEmptyFile();
+        assertThat(folder.resolve("drive.csv")).isNotEmptyFile();
+        assertThat(cuvee("refresh", "job.cuvee", "--json"))
+                .as("what Cuvee wrote is no source, wherever it lies")
+                .isZero();
+    }
+
     @Test
     void aDeliveryWaitsForOpenQuestionsUnlessTheyAreAcceptedByName() throws IOException {
         write("data/c.csv", "Date,Port,Pax\n03/04/2026,Oska,7\n05/06/2026,Oska,8\n");
         cuvee("draft", "data", "--out", "job.cuvee");
         Path file = folder.resolve("job.cuvee");
-        cuvee.job.JobFile.save(
-                cuvee.job.JobFile.open(file).withDeliveries(List.of(new cuvee.job.Delivery("Board", "board.csv"))),
-                file);
+        JobFile.save(JobFile.open(file).withDeliveries(List.of(new Delivery("Board", "board.csv"))), file);
         cuvee("refresh", "job.cuvee", "--deliver", "Board", "--json");
         assertThat(json().path("deliveries").get(0).path("state").asText()).isEqualTo("held");
         assertThat(folder.resolve("board.csv")).doesNotExist();
@@ -117,7 +165,7 @@ class CommandLineTest {
     @Test
     void aJobThatReplacesAnotherLeavesNoCacheOfIt() throws IOException {
         cuvee("draft", "data", "--out", "job.cuvee");
-        String before = cuvee.job.JobFile.open(folder.resolve("job.cuvee")).id();
+        String before = JobFile.open(folder.resolve("job.cuvee")).id();
         assertThat(folder.resolve("cache").resolve(before)).isDirectory();
         cuvee("draft", "data", "--out", "job.cuvee", "--replace");
         assertThat(folder.resolve("cache").resolve(before)).doesNotExist();

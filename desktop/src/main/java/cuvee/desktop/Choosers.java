@@ -21,6 +21,9 @@ interface Choosers {
     /** Asks whether a file that Cuvee did not write may be written over; the words say what would be lost. */
     boolean replace(Path target, String loss);
 
+    /** Asks whether a file that cannot be written for now is to be written to another name. */
+    boolean beside(Path target, String why, Path other);
+
     /** What to do with a job that is not saved. */
     enum Leaving {
         STAY,

@@ -19,7 +19,7 @@ final class CopiesWords {
 
     /** The changes that are made in copies, each to be taken out, and another one to be added. */
     static FlowPane of(Delivery.Copies copies, List<String> names, Consumer<Delivery.Form> change) {
-        FlowPane words = DeliverView.flow(new Label("Copies of all sources, in which"));
+        FlowPane words = DeliveryWords.flow(new Label("Copies of all sources, in which"));
         for (int i = 0; i < copies.changes().size(); i++) {
             Delivery.Change made = copies.changes().get(i);
             int at = i;
@@ -32,12 +32,12 @@ final class CopiesWords {
         }
         List<String> where = new ArrayList<>(List.of(A_HEADER));
         where.addAll(names);
-        ComboBox<String> column = DeliverView.choice("copies-column", where, A_HEADER);
-        TextField from = DeliverView.field("copies-from", "", 120);
+        ComboBox<String> column = DeliveryWords.choice("copies-column", where, A_HEADER);
+        TextField from = DeliveryWords.field("copies-from", "", 120);
         from.setPromptText("as it is written");
         // What becomes of it is said in the next field.
         from.setOnAction(e -> {});
-        TextField to = DeliverView.field("copies-to", "", 120);
+        TextField to = DeliveryWords.field("copies-to", "", 120);
         to.setOnAction(e -> {
             String chosen = Objects.requireNonNullElse(column.getValue(), A_HEADER);
             String before = from.getText().strip();

@@ -1,12 +1,11 @@
 package cuvee.desktop;
 
-import cuvee.deliver.PostgresTable;
 import cuvee.deliver.TargetGuard;
-import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.model.About;
+import cuvee.model.DeliveryModel;
 import cuvee.model.GridModel.Mark;
 import cuvee.model.JobModel;
 import cuvee.model.Questions;
@@ -14,9 +13,8 @@ import cuvee.model.Weighing;
 import cuvee.place.Says;
 import cuvee.refresh.EarlierMasters;
 import cuvee.refresh.JobHistory;
+import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
-import cuvee.refresh.Summaries;
-import cuvee.rework.Known;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.ZoneId;
@@ -29,25 +27,19 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import javafx.application.Platform;
-import javafx.event.ActionEvent;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.CheckMenuItem;
-import javafx.scene.control.ComboBox;
-import javafx.scene.control.Control;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
@@ -60,9 +52,6 @@ import javafx.scene.layout.VBox;
 
 /** Where the master is written: one card for each delivery. */
 final class DeliverView extends VBox {
-    /** Stands for the names of columns as items. */
-    private static final String COLUMN_NAMES = "the names of columns";
-
     /** So many questions are named on a card. */
     private static final int NAMED = 4;
 
@@ -85,6 +74,7 @@ final class DeliverView extends VBox {
     private final Label says = Pieces.label("", "says");
     private final Button all;
     private final DeliveryWays ways;
+    private final DeliveryWords sentence;
     private final VBox cards = new VBox(12);
     private final Label about = Pieces.wrapped("");
     private final VBox done = new VBox(0);
@@ -100,6 +90,7 @@ final class DeliverView extends VBox {
         HBox head = Pieces.row(12, says, Pieces.space(), all);
         head.getStyleClass().add("standing");
         ways = new DeliveryWays(model, choosers, this::write);
+        sentence = new DeliveryWords(model, choosers, this::change);
         VBox another = new VBox(
                 8,
                 ways,
@@ -199,102 +190,18 @@ final class DeliverView extends VBox {
                 ? model.deliveries().loss(delivery)
                 : Optional.empty();
         if (loss.isEmpty()) {
-            model.deliveries().write(delivery);
+            model.deliveries().write(delivery, TargetGuard.Existing.KEEP, this::beside);
         } else if (choosers.get().replace(model.session().targetOf(delivery), loss.get())) {
-            model.deliveries().write(delivery, TargetGuard.Existing.REPLACE);
+            model.deliveries().write(delivery, TargetGuard.Existing.REPLACE, this::beside);
         }
     }
 
-    /** What a delivery writes, in words that can be changed. */
-    private FlowPane words(Delivery delivery, Outcome made) {
-        List<String> names = Known.of(made.plan()).names();
-        if (delivery.form() instanceof Delivery.Prepared prepared) {
-            return filling(delivery, prepared, made);
+    /** Offers a name beside a file that cannot be written for now. */
+    private void beside(DeliveryModel.Held held) {
+        JobSession session = model.session();
+        if (choosers.get().beside(session.targetOf(held.delivery()), held.why(), session.targetOf(held.beside()))) {
+            model.deliveries().writeBeside(held);
         }
-        if (delivery.form() instanceof Delivery.Each each) {
-            ComboBox<String> column = choice("each-column", names, each.column());
-            column.setOnAction(e ->
-                    change(delivery, new Delivery.Each(Objects.requireNonNullElse(column.getValue(), each.column()))));
-            return flow(new Label("A file for each"), column, new Label(", named by it."));
-        }
-        if (delivery.form() instanceof Delivery.Text text) {
-            return TextWords.of(text, form -> change(delivery, form));
-        }
-        if (delivery.form() instanceof Delivery.Picture picture) {
-            List<String> kept =
-                    Summaries.of(made.job()).stream().map(Summaries.Named::name).toList();
-            ComboBox<String> summary = choice("picture-summary", kept, picture.summary());
-            summary.setOnAction(e -> change(
-                    delivery, new Delivery.Picture(Objects.requireNonNullElse(summary.getValue(), picture.summary()))));
-            return flow(new Label("A picture of the summary"), summary);
-        }
-        if (delivery.form() instanceof Delivery.Copies copies) {
-            return CopiesWords.of(copies, names, form -> change(delivery, form));
-        }
-        if (delivery.form() instanceof Delivery.Tab tab) {
-            TextField name = field("tab-name", tab.tab(), 140);
-            TextField cell = field("tab-cell", tab.cell(), 60);
-            cell.setPromptText("A1");
-            cell.setTooltip(new Tooltip("The cell in which the header begins. All else of the tab stays then; "
-                    + "with none named the tab holds nothing but the rows"));
-            Runnable changed = () -> change(
-                    delivery,
-                    new Delivery.Tab(
-                            kept(name, tab.tab()),
-                            cell.getText().strip().toUpperCase(Locale.ROOT),
-                            tab.how(),
-                            tab.keys()));
-            name.setOnAction(e -> changed.run());
-            cell.setOnAction(e -> changed.run());
-            FlowPane words = flow(new Label("In its tab"), name, new Label("from the cell"), cell);
-            words.getChildren()
-                    .addAll(how(
-                            tab.how(),
-                            tab.keys(),
-                            names,
-                            (how, keys) -> change(delivery, new Delivery.Tab(tab.tab(), tab.cell(), how, keys))));
-            words.getChildren()
-                    .add(Pieces.label(
-                            tab.cell().isEmpty()
-                                    ? "All other tabs stay as they are."
-                                    : "All else of the workbook stays as it is.",
-                            "second"));
-            return words;
-        }
-        Delivery.Table table = (Delivery.Table) delivery.form();
-        TextField address = field("table-address", delivery.target(), 300);
-        address.setOnAction(e -> {
-            if (address.getText().strip().equals(delivery.target())) {
-                return;
-            }
-            try {
-                PostgresTable.check(address.getText().strip());
-                model.deliveries()
-                        .change(
-                                Optional.of(delivery),
-                                new Delivery(delivery.name(), address.getText().strip(), table, delivery.accepted()));
-            } catch (CuveeException refused) {
-                model.say(refused.finding().text(), true);
-            }
-        });
-        TextField name = field("table-name", table.table(), 140);
-        name.setOnAction(e ->
-                change(delivery, new Delivery.Table(kept(name, table.table()), table.how(), table.keys())));
-        FlowPane words = flow(new Label("In the database"), address, new Label("the table"), name);
-        words.getChildren()
-                .addAll(how(
-                        table.how(),
-                        table.keys(),
-                        names,
-                        (how, keys) -> change(delivery, new Delivery.Table(table.table(), how, keys))));
-        words.getChildren()
-                .add(Pieces.label("The password comes from PGPASSWORD or the database's password file.", "second"));
-        return words;
-    }
-
-    /** What a field says; what was there before where it says nothing. */
-    private static String kept(TextField field, String before) {
-        return field.getText().isBlank() ? before : field.getText().strip();
     }
 
     private void change(Delivery delivery, Delivery.Form form) {
@@ -302,63 +209,6 @@ final class DeliverView extends VBox {
             previews.remove(delivery);
             model.deliveries().change(Optional.of(delivery), delivery.withForm(form));
         }
-    }
-
-    /** Takes what becomes of rows that are there, and by which columns they are matched. */
-    private interface HowTaken {
-        void take(Delivery.How how, List<String> keys);
-    }
-
-    private static List<Node> how(Delivery.How now, List<String> keys, List<String> names, HowTaken taken) {
-        MenuButton how = Pieces.slot("deliver-how");
-        how.setText(now.words());
-        for (Delivery.How each : Delivery.How.values()) {
-            how.getItems()
-                    .add(Pieces.item(
-                            each.words(),
-                            "",
-                            () -> taken.take(
-                                    each,
-                                    !each.isByKey() ? List.of() : keys.isEmpty() ? List.of(names.get(0)) : keys)));
-        }
-        List<Node> nodes = new ArrayList<>(List.of(new Label("it"), how));
-        if (now.isByKey()) {
-            MenuButton by = Pieces.slot("deliver-key");
-            by.setText(keys.isEmpty() ? "no column yet" : String.join(" and ", keys));
-            for (String name : names) {
-                CheckMenuItem item = new CheckMenuItem(name);
-                item.setMnemonicParsing(false);
-                item.setSelected(keys.contains(name));
-                item.setOnAction(e -> {
-                    List<String> wanted = new ArrayList<>(keys);
-                    if (!wanted.remove(name)) {
-                        wanted.add(name);
-                    }
-                    taken.take(now, wanted);
-                });
-                by.getItems().add(item);
-            }
-            nodes.addAll(List.of(new Label("matched by"), by));
-        }
-        return nodes;
-    }
-
-    static TextField field(String id, String text, double wide) {
-        TextField field = new TextField(text);
-        field.setId(id);
-        field.setPrefWidth(wide);
-        field.focusedProperty().addListener((o, before, now) -> {
-            if (!now) {
-                field.getOnAction().handle(new ActionEvent());
-            }
-        });
-        return field;
-    }
-
-    static FlowPane flow(Node... nodes) {
-        FlowPane words = new FlowPane(6, 4, nodes);
-        words.setAlignment(Pos.CENTER_LEFT);
-        return words;
     }
 
     /** Asks what a delivery would change, and says it on its card. */
@@ -369,56 +219,6 @@ final class DeliverView extends VBox {
             previews.put(delivery, said);
             show(model.jobProperty().get());
         });
-    }
-
-    /** By which columns a prepared workbook is filled, to be chosen. */
-    private FlowPane filling(Delivery delivery, Delivery.Prepared prepared, Outcome made) {
-        List<String> names = new ArrayList<>();
-        made.plan().columns().forEach(column -> names.add(column.name()));
-        made.plan().tags().forEach(tag -> names.add(tag.name()));
-        List<String> items = new ArrayList<>(names);
-        items.add(0, COLUMN_NAMES);
-        ComboBox<String> key = choice("prepared-key", names, prepared.key());
-        ComboBox<String> item =
-                choice("prepared-item", items, prepared.item().isEmpty() ? COLUMN_NAMES : prepared.item());
-        ComboBox<String> value = choice("prepared-value", names, prepared.value());
-        Label holding = new Label("holding");
-        boolean wide = prepared.item().isEmpty();
-        for (Control each : List.of(holding, value)) {
-            Pieces.show(each, !wide);
-        }
-        Runnable take = () -> {
-            boolean names0 = COLUMN_NAMES.equals(item.getValue());
-            String held = value.getValue() == null || value.getValue().isEmpty() ? names.get(0) : value.getValue();
-            model.deliveries()
-                    .changePrepared(
-                            delivery,
-                            new Delivery.Prepared(
-                                    prepared.workbook(),
-                                    Objects.requireNonNullElse(key.getValue(), prepared.key()),
-                                    names0 ? "" : Objects.requireNonNullElse(item.getValue(), ""),
-                                    names0 ? "" : held));
-        };
-        List.of(key, item, value).forEach(each -> each.setOnAction(e -> take.run()));
-        FlowPane words = new FlowPane(
-                6,
-                4,
-                new Label("Fills a copy of " + prepared.workbook() + ": down it"),
-                key,
-                new Label("across it"),
-                item,
-                holding,
-                value);
-        words.setAlignment(Pos.CENTER_LEFT);
-        return words;
-    }
-
-    static ComboBox<String> choice(String id, List<String> of, String chosen) {
-        ComboBox<String> choice = new ComboBox<>();
-        choice.setId(id);
-        choice.getItems().setAll(of);
-        choice.setValue(chosen);
-        return choice;
     }
 
     private void show(Job job) {
@@ -553,7 +353,7 @@ final class DeliverView extends VBox {
         HBox head = Pieces.row(8, Pieces.label(title(delivery, target), "heading"), folder, Pieces.space(), state);
         VBox card = new VBox(8, head);
         if (outcome.isPresent() && !(delivery.form() instanceof Delivery.Whole)) {
-            card.getChildren().add(words(delivery, outcome.get()));
+            card.getChildren().add(sentence.of(delivery, outcome.get()));
         } else {
             card.getChildren().add(Pieces.wrapped(would(target, outcome)));
             if (delivery.form() instanceof Delivery.Whole whole

@@ -78,6 +78,21 @@ final class SystemChoosers implements Choosers {
     }
 
     @Override
+    public boolean beside(Path target, String why, Path other) {
+        Path folder = other.getParent();
+        boolean near = folder != null && folder.equals(target.getParent());
+        return AskSheet.ask(
+                        over,
+                        target.getFileName() + " cannot be written for now",
+                        why + " The master itself is kept. Write it to "
+                                + Says.quoted(String.valueOf(other.getFileName()))
+                                + (near ? " beside it" : " in " + folder) + " instead?",
+                        List.of("Write it there", "Leave it"),
+                        1)
+                == 0;
+    }
+
+    @Override
     public Leaving leave(String jobName) {
         int act = AskSheet.ask(
                 over,

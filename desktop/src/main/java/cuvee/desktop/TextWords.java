@@ -35,7 +35,7 @@ final class TextWords {
         mark.setSelected(text.mark());
         mark.setOnAction(
                 e -> change.accept(said(new Delivery.Text(text.separator(), text.decimalComma(), mark.isSelected()))));
-        return DeliverView.flow(new Label("Text, its cells parted by"), separator, comma, mark);
+        return DeliveryWords.flow(new Label("Text, its cells parted by"), separator, comma, mark);
     }
 
     /** The usual way is written as any file is. */

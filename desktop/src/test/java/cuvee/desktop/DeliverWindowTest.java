@@ -131,6 +131,47 @@ class DeliverWindowTest extends InAWindow {
     }
 
     @Test
+    void aFileThatIsOpenElsewhereIsWrittenToAnotherNameWhereOneSaysSo() throws IOException {
+        chosen.target = Optional.of(folder.resolve("office.csv"));
+        robot.clickOn("#deliver-add");
+        waitFor("the file", () -> words("#work-words").startsWith("Written: office.csv"));
+        write(".~lock.office.csv#", "somebody");
+        write("office.csv", Files.readString(folder.resolve("office.csv")));
+        robot.clickOn("#deliver-write");
+        waitFor("why not", () -> chosen.loss.contains("another program has it open"));
+        idle();
+        assertThat(folder.resolve("office 2.csv")).as("left where it is").doesNotExist();
+        chosen.replace = true;
+        robot.clickOn("#deliver-write");
+        waitFor("the other name", () -> words("#work-words").startsWith("Written: office 2.csv, 3 rows"));
+        assertThat(folder.resolve("office 2.csv")).hasSameTextualContentAs(folder.resolve("office.csv"));
+        assertThat(model().jobProperty().get().deliveries())
+                .as("the delivery stays what it is")
+                .singleElement()
+                .extracting(Delivery::target)
+                .isEqualTo("office.csv");
+    }
+
+    @Test
+    void filesOfValuesAreCalledAsATableSaysAndThoseOfGoneValuesGo() throws IOException {
+        chosen.target = Optional.of(folder.resolve("Returns.csv"));
+        robot.clickOn("#deliver-each");
+        waitFor("the card", () -> says("Returns.csv, for each Port"));
+        write("names.csv", "Port,Called\nHollin,north\nTarsk,south\n");
+        chosen.target = Optional.of(folder.resolve("names.csv"));
+        robot.clickOn("#each-names");
+        robot.clickOn("what a small table says …");
+        waitFor("the table", () -> form().equals(new Delivery.Each("Port", "names.csv", false)));
+        robot.clickOn("#each-gone");
+        waitFor("what becomes of others", () -> form().equals(new Delivery.Each("Port", "names.csv", true)));
+        robot.clickOn("#deliver-write");
+        waitFor("the delivery", () -> words("#work-words").startsWith("Written: Returns.csv, 2 files, 3 rows"));
+        assertThat(folder.resolve("Returns north.csv")).exists();
+        robot.clickOn("#undo");
+        waitFor("the way back", () -> form().equals(new Delivery.Each("Port", "names.csv", false)));
+    }
+
+    @Test
     void aFileForEachPortIsWritten() throws IOException {
         chosen.target = Optional.of(folder.resolve("Returns.csv"));
         robot.clickOn("#deliver-each");

@@ -74,6 +74,12 @@ abstract class InAWindow {
         }
 
         @Override
+        public boolean beside(Path target, String why, Path other) {
+            loss = why;
+            return replace;
+        }
+
+        @Override
         public Leaving leave(String jobName) {
             asked++;
             return leaving;

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
@@ -21,8 +22,14 @@ public final class EachValue {
      * A file for each value of a column, in their order: the name given with the value in place of the column's name in
      * braces, else with a space and the value before the ending. What no file system takes is left out of it, and names
      * that differ in capitals only are told apart by a number.
+     *
+     * @param called what the file of a value is called
      */
-    public static Map<Path, @Nullable String> files(Path target, String column, List<@Nullable String> values) {
+    public static Map<Path, @Nullable String> files(
+            Path target,
+            String column,
+            List<@Nullable String> values,
+            Function<@Nullable String, @Nullable String> called) {
         boolean named = TargetName.hasColumn(target.toString(), column);
         String name = String.valueOf(target.getFileName());
         String ending = SheetFiles.ending(name);
@@ -30,7 +37,7 @@ public final class EachValue {
         Map<String, Integer> taken = new HashMap<>();
         Map<Path, @Nullable String> files = new LinkedHashMap<>();
         for (@Nullable String value : values) {
-            String part = part(value);
+            String part = part(called.apply(value));
             int copy = taken.merge(part.toLowerCase(Locale.ROOT), 1, Integer::sum);
             String own = part + (copy == 1 ? "" : " (" + copy + ")");
             files.put(
@@ -45,7 +52,10 @@ public final class EachValue {
     /** True for a file that could be one of those that a delivery writes for values of a column. */
     public static boolean isOf(Path target, String column, Path file) {
         String mark = "\u0000";
-        Path any = files(target, column, List.of("x")).keySet().iterator().next();
+        Path any = files(target, column, List.of("x"), value -> value)
+                .keySet()
+                .iterator()
+                .next();
         String name = TargetName.hasColumn(target.toString(), column)
                 ? TargetName.with(target.toString(), column, mark)
                 : any.toString().replaceFirst(" x(\\.[^.]*)$", " " + mark + "$1");

@@ -18,15 +18,20 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** The package's entry: writes the master to a file whose ending says the form. */
 public final class MasterFiles {
+    /** Kinds of failures that may pass by themselves. */
+    private static final Set<String> FOR_NOW = Set.of("locked", "no-folder", "cannot-write");
+
     private static final Map<String, Form> FORMS = Map.of(
             "csv",
             new CsvForm(),
@@ -106,6 +111,13 @@ public final class MasterFiles {
     /** The endings that can be written, in the order in which they are offered. */
     public static List<String> endings() {
         return List.of("csv", "xlsx", "jsonl", "parquet", "sqlite", "sql");
+    }
+
+    /** On how many tabs of a workbook so many rows stand; 1 for other files. */
+    public static int tabs(Path target, long rows) {
+        boolean workbook =
+                SheetFiles.ending(String.valueOf(target.getFileName())).equals("xlsx");
+        return workbook ? WorkbookForm.tabs(rows) : 1;
     }
 
     /**
@@ -218,9 +230,32 @@ public final class MasterFiles {
         }
     }
 
+    /** True where a target cannot be written for now: it is open elsewhere, write-protected, or not reached. */
+    public static boolean isForNow(CuveeException refused) {
+        return FOR_NOW.contains(refused.finding().kind());
+    }
+
+    /** A free name beside a file that cannot be written. */
+    private static Path free(Path target) {
+        Path folder = target.toAbsolutePath().getParent();
+        return folder == null ? target : free(folder, target);
+    }
+
+    /** A free name in a folder for a file that cannot be written where it belongs. */
+    public static Path free(Path folder, Path target) {
+        String name = String.valueOf(target.getFileName());
+        int dot = Math.max(0, name.lastIndexOf('.'));
+        Path free = folder.resolve(name);
+        for (int copy = 2; Files.exists(free, LinkOption.NOFOLLOW_LINKS); copy++) {
+            free = folder.resolve(name.substring(0, dot) + " " + copy + name.substring(dot));
+        }
+        return free;
+    }
+
     /** Another program's lock on the target is its word that it must not be replaced now. */
     private static void refuseLocked(Path target) {
-        String canDo = "Close it there, or write to another name such as " + another(target) + ".";
+        String canDo = "Close it there, or write to another name such as "
+                + free(target).getFileName() + ".";
         if (Files.exists(target.resolveSibling("~$" + target.getFileName()))
                 || Files.exists(target.resolveSibling(".~lock." + target.getFileName() + "#"))) {
             throw failure("locked", target, "another program has it open", canDo);
@@ -238,12 +273,6 @@ public final class MasterFiles {
         } catch (IOException failed) {
             throw failure("locked", target, reason(failed), canDo);
         }
-    }
-
-    private static String another(Path target) {
-        String name = target.getFileName().toString();
-        int dot = name.lastIndexOf('.');
-        return name.substring(0, dot) + "-2" + name.substring(dot);
     }
 
     private static String reason(IOException failed) {

@@ -30,6 +30,11 @@ final class WorkbookForm implements MasterFiles.Form {
 
     private static final LocalDate FIRST_DAY = LocalDate.of(1900, 3, 1);
 
+    /** On how many tabs so many rows stand, each below a header. */
+    static int tabs(long rows) {
+        return (int) Math.max(1, (rows + MOST_ROWS - 2) / (MOST_ROWS - 1));
+    }
+
     @Override
     public void write(MasterFiles.Content content, Path file) throws IOException {
         try (OutputStream out = MasterFiles.open(file);

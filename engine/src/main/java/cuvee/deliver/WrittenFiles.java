@@ -3,6 +3,7 @@ package cuvee.deliver;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import cuvee.collect.Fingerprint;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -18,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -45,8 +47,9 @@ public final class WrittenFiles {
      * @param modified when it was written, in milliseconds since 1970, as the system says it
      * @param sum the SHA-256 of its content
      * @param job the id of the job whose master it holds
+     * @param series what the file is one of, where a delivery writes several; empty for others
      */
-    public record Entry(Path file, long size, long modified, String sum, String job, String when) {}
+    public record Entry(Path file, long size, long modified, String sum, String job, String when, String series) {}
 
     /** How a file that is there stands to the register. */
     public enum Standing {
@@ -61,9 +64,11 @@ public final class WrittenFiles {
     /**
      * Enters a file that is about to be moved to its target.
      *
+     * @param series what the file is one of, where a delivery writes several; empty for others
      * @throws IOException where the register cannot be written; the file must then not be moved
      */
-    public synchronized void enter(Path content, Path target, String job, Instant when) throws IOException {
+    public synchronized void enter(Path content, Path target, String job, Instant when, String series)
+            throws IOException {
         Files.createDirectories(parent());
         Entry entry = new Entry(
                 real(target),
@@ -71,7 +76,8 @@ public final class WrittenFiles {
                 Files.getLastModifiedTime(content).toMillis(),
                 Fingerprint.of(content),
                 job,
-                when.toString());
+                when.toString(),
+                series);
         List<Entry> all = read();
         if (all.size() >= MANY_LINES) {
             Map<Path, Entry> last = new LinkedHashMap<>();
@@ -92,14 +98,17 @@ public final class WrittenFiles {
     }
 
     private static String line(Entry entry) {
-        return JSON.createObjectNode()
-                        .put("file", entry.file().toString())
-                        .put("size", entry.size())
-                        .put("modified", entry.modified())
-                        .put("sum", entry.sum())
-                        .put("job", entry.job())
-                        .put("when", entry.when())
-                + "\n";
+        ObjectNode node = JSON.createObjectNode()
+                .put("file", entry.file().toString())
+                .put("size", entry.size())
+                .put("modified", entry.modified())
+                .put("sum", entry.sum())
+                .put("job", entry.job())
+                .put("when", entry.when());
+        if (!entry.series().isEmpty()) {
+            node.put("series", entry.series());
+        }
+        return node + "\n";
     }
 
     /** How a file that is there stands to the register. */
@@ -115,10 +124,19 @@ public final class WrittenFiles {
 
     /** The files of a job that are as it wrote them last, as far as size and time tell. */
     public Set<Path> stillAsWritten(String job) {
+        return stillAsWritten(entry -> entry.job().equals(job));
+    }
+
+    /** The same of those that are one of a series. */
+    public Set<Path> stillAsWritten(String job, String series) {
+        return stillAsWritten(entry -> entry.job().equals(job) && entry.series().equals(series));
+    }
+
+    private Set<Path> stillAsWritten(Predicate<Entry> wanted) {
         Map<Path, Entry> last = new LinkedHashMap<>();
         read().forEach(entry -> last.put(entry.file(), entry));
         Set<Path> files = new LinkedHashSet<>();
-        last.values().stream().filter(entry -> entry.job().equals(job)).forEach(entry -> {
+        last.values().stream().filter(wanted).forEach(entry -> {
             try {
                 Path file = entry.file();
                 if (Files.size(file) == entry.size()
@@ -189,7 +207,8 @@ public final class WrittenFiles {
                             node.path("modified").asLong(-1),
                             node.path("sum").asText(""),
                             node.path("job").asText(""),
-                            node.path("when").asText("")));
+                            node.path("when").asText(""),
+                            node.path("series").asText("")));
         } catch (JsonProcessingException | java.nio.file.InvalidPathException torn) {
             return Optional.empty();
         }

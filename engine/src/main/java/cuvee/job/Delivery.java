@@ -47,7 +47,12 @@ public record Delivery(String name, String target, Form form, List<String> accep
 
     /** The same from the view of another folder. */
     public Delivery withPaths(UnaryOperator<String> moved) {
-        Form there = form instanceof Prepared it ? it.withWorkbook(moved.apply(it.workbook())) : form;
+        Form there = form;
+        if (form instanceof Prepared it) {
+            there = it.withWorkbook(moved.apply(it.workbook()));
+        } else if (form instanceof Each each && !each.names().isEmpty()) {
+            there = new Each(each.column(), moved.apply(each.names()), each.removesGone());
+        }
         return new Delivery(name, isToFile() ? moved.apply(target) : target, there, accepted);
     }
 
@@ -57,7 +62,8 @@ public record Delivery(String name, String target, Form form, List<String> accep
         if (form instanceof Each each) {
             String there =
                     each.column().equals(column) ? target.replace("{" + column + "}", "{" + other + "}") : target;
-            return new Delivery(this.name, there, new Each(name.apply(each.column())), accepted);
+            return new Delivery(
+                    this.name, there, new Each(name.apply(each.column()), each.names(), each.removesGone()), accepted);
         }
         if (form instanceof Tab tab) {
             return withForm(new Tab(tab.tab(), tab.cell(), tab.how(), names(tab.keys(), name)));
@@ -152,8 +158,18 @@ public record Delivery(String name, String target, Form form, List<String> accep
         }
     }
 
-    /** A file for each value of a column, named by it: {@code Returns Hollin.xlsx} beside {@code Returns.xlsx}. */
-    public record Each(String column) implements Form {}
+    /**
+     * A file for each value of a column, named by it: {@code Returns Hollin.xlsx} beside {@code Returns.xlsx}.
+     *
+     * @param names a file with a small table of values and what their files are called, relative to the job file where
+     *     possible; empty where they are called by the values
+     * @param removesGone true where files that were written for values that are gone are removed
+     */
+    public record Each(String column, String names, boolean removesGone) implements Form {
+        public Each(String column) {
+            this(column, "", false);
+        }
+    }
 
     /** Copies of all sources in a folder, with the same changes made in each; the target is the folder. */
     public record Copies(List<Change> changes) implements Form {

@@ -100,7 +100,13 @@ final class JobJson {
                     .put("how", table.how().word());
             table.keys().forEach(inner.putArray("keys")::add);
         } else if (form instanceof Delivery.Each each) {
-            node.putObject("each").put("column", each.column());
+            ObjectNode inner = node.putObject("each").put("column", each.column());
+            if (!each.names().isEmpty()) {
+                inner.put("names", each.names());
+            }
+            if (each.removesGone()) {
+                inner.put("removesGone", true);
+            }
         } else if (form instanceof Delivery.Text text) {
             node.putObject("text")
                     .put("separator", text.separator().word())
@@ -240,7 +246,10 @@ final class JobJson {
             return new Delivery.Copies(changes);
         }
         return node.path("each").isObject()
-                ? new Delivery.Each(text(node.path("each"), "column", named))
+                ? new Delivery.Each(
+                        text(node.path("each"), "column", named),
+                        node.path("each").path("names").asText(""),
+                        node.path("each").path("removesGone").asBoolean(false))
                 : new Delivery.Whole(node.path("about").asBoolean(false));
     }
 

@@ -339,6 +339,9 @@ final class JointLineUp {
             if (words.nothing() && (one.surelyCountsOtherThan(other) || other.surelyCountsOtherThan(one))) {
                 score += LineUpWeights.COUNTED_AGAINST_MEASURED;
             }
+            if (words.nothing() && (isLetteredAgainstNumbers(one, other) || isLetteredAgainstNumbers(other, one))) {
+                score += LineUpWeights.LETTERS_AGAINST_NUMBERS * enough;
+            }
             if (words.nothing() && one.kind() == Profile.Kind.DATE && isToCome(x) != isToCome(y)) {
                 score += LineUpWeights.TO_COME;
             }
@@ -364,6 +367,10 @@ final class JointLineUp {
                         || words.contained() && words.like() >= 0.3);
         boolean byValues = !words.modifier() && (valuesShared >= 0.6 || rare >= 0.35);
         return new Scored(score, byWords, byValues, reason(words, wordsOfX, wordsOfY, one, other, valuesShared));
+    }
+
+    private static boolean isLetteredAgainstNumbers(Profile codes, Profile numbers) {
+        return codes.isLettered() && numbers.kind() == Kind.WHOLE;
     }
 
     private static boolean vetoed(Profile one, Profile other) {

@@ -26,6 +26,9 @@ final class LineUpWeights {
     /** Many whole numbers only, many with decimals hardly without, and no word in common. */
     static final double COUNTED_AGAINST_MEASURED = -2.0;
 
+    /** Codes that all have letters against plain numbers, and no word in common. */
+    static final double LETTERS_AGAINST_NUMBERS = -2.0;
+
     /** Of two dates without a word in common, one speaks of what is still to come. */
     static final double TO_COME = -1.8;
 

@@ -37,6 +37,7 @@ public final class Profile {
     private static final Pattern DIGITS = Pattern.compile("\\d+");
     private static final Pattern PLAIN_NUMBER = Pattern.compile("-?\\d+(\\.\\d+)?");
     private static final Pattern LETTERS = Pattern.compile("\\p{L}+");
+    private static final String LETTER = "a";
 
     /** Kinds of values, finer than numbers, dates and words. */
     enum Kind {
@@ -235,8 +236,18 @@ public final class Profile {
         return true;
     }
 
+    /** True for codes nearly all of which have letters. */
+    boolean isLettered() {
+        int codes = kinds.getOrDefault(Kind.CODE, 0);
+        int lettered = patterns.entrySet().stream()
+                .filter(pattern -> pattern.getKey().contains(LETTER))
+                .mapToInt(Map.Entry::getValue)
+                .sum();
+        return codes >= filled * NEARLY_ALL && lettered >= filled * NEARLY_ALL;
+    }
+
     private static String pattern(String text) {
-        return LETTERS.matcher(DIGITS.matcher(text).replaceAll("9")).replaceAll("a");
+        return LETTERS.matcher(DIGITS.matcher(text).replaceAll("9")).replaceAll(LETTER);
     }
 
     /** Days from 1950 to 2099, as they are counted from 1899. */

@@ -2,7 +2,6 @@ package cuvee.refresh;
 
 import cuvee.collect.Source;
 import cuvee.deliver.BlankWorkbook;
-import cuvee.deliver.EachValue;
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.PostgresTable;
 import cuvee.deliver.PreparedWorkbook;
@@ -14,7 +13,6 @@ import cuvee.deliver.WrittenFiles;
 import cuvee.finding.CuveeException;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
-import cuvee.master.Grouped;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.Store;
@@ -22,32 +20,27 @@ import cuvee.master.ValueList;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.rework.Codes;
-import cuvee.rework.Known;
 import cuvee.value.Spellings;
 import cuvee.value.Type;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 
 /** Carries out the deliveries of a job, each by its form, and sees to it that they destroy nothing of others. */
 final class Deliveries {
-    private static final int MOST_FILES = 2_000;
-    private static final int NAMED = 5;
-
     private final Store store;
     private final String jobId;
     private final WrittenFiles written;
@@ -191,13 +184,11 @@ final class Deliveries {
             return SummaryPicture.chart(store, outcome, picture).says() + ".";
         }
         if (delivery.form() instanceof Delivery.Each each) {
-            Map<Path, @Nullable String> files = files(outcome, targetOf(delivery), each);
-            long there = files.keySet().stream().filter(Files::exists).count();
-            return Says.count(files.size(), "file") + ", " + Says.number(there) + " of which there are already; "
-                    + Says.count(outcome.rows(), "row") + "." + goneSaid(targetOf(delivery), each.column(), files);
+            return files(outcome, delivery, each).look(outcome.rows());
         }
         boolean there = Files.exists(targetOf(delivery));
-        return (there ? "Replaces the file by " : "A new file with ") + Says.count(outcome.rows(), "row") + ".";
+        return (there ? "Replaces the file by " : "A new file with ") + rowsSaid(outcome.rows(), targetOf(delivery))
+                + ".";
     }
 
     /** Carries out a delivery. */
@@ -242,8 +233,44 @@ final class Deliveries {
             long bytes = MasterFiles.write(
                     about ? content.with(Account.of(outcome).tab()) : content, target, this::register);
             return new JobSession.Delivered(
-                    bytes, Says.count(outcome.rows(), "row") + ", " + Says.size(bytes) + ".", false);
+                    bytes, rowsSaid(outcome.rows(), target) + ", " + Says.size(bytes) + ".", false);
         }
+    }
+
+    /** So many rows, and on how many tabs they stand where one cannot hold them. */
+    private static String rowsSaid(long rows, Path target) {
+        int tabs = MasterFiles.tabs(target, rows);
+        return Says.count(rows, "row") + (tabs > 1 ? " on " + tabs + " tabs" : "");
+    }
+
+    /**
+     * The same delivery to a free name: beside a target that cannot be written for now, or beside the job where its folder
+     * is not reached. Empty for what is no single file.
+     */
+    Optional<Delivery> beside(Delivery delivery) {
+        boolean single = delivery.isToFile()
+                && !(delivery.form() instanceof Delivery.Each || delivery.form() instanceof Delivery.Copies);
+        if (!single) {
+            return Optional.empty();
+        }
+        Path target = targetOf(delivery);
+        Path folder = target.getParent();
+        boolean reached = folder != null && Files.isDirectory(folder) && Files.isWritable(folder);
+        Path free = MasterFiles.free(folder != null && reached ? folder : jobFolder.get(), target);
+        return Optional.of(new Delivery(delivery.name(), free.toString(), delivery.form(), delivery.accepted()));
+    }
+
+    /** Carries out a delivery to a name beside its target; a tab goes into a copy of the workbook that is there. */
+    JobSession.Delivered deliverBeside(Outcome outcome, Delivery delivery, Delivery beside) {
+        Path target = targetOf(delivery);
+        Path copy = targetOf(beside);
+        boolean intoCopy =
+                delivery.form() instanceof Delivery.Tab && Files.isRegularFile(target) && !Files.exists(copy);
+        if (intoCopy) {
+            MasterFiles.put(
+                    copy, this::register, file -> Files.copy(target, file, StandardCopyOption.REPLACE_EXISTING));
+        }
+        return deliver(outcome, beside, intoCopy ? Existing.REPLACE : Existing.KEEP);
     }
 
     /** A workbook that was made for its tab is Cuvee's as a whole; of one that was there only the tab is. */
@@ -273,80 +300,34 @@ final class Deliveries {
 
     // ---- a file for each value ----
 
-    private Map<Path, @Nullable String> files(Outcome outcome, Path target, Delivery.Each each) {
-        MasterPlan plan = outcome.plan();
-        int column = Known.of(plan).at(each.column());
-        if (column < 0) {
-            throw CuveeException.failure(
-                    "no-column",
-                    Where.JOB,
-                    "There is no column " + Says.quoted(each.column()) + " to write a file for each value of.",
-                    "Nothing was written; the master itself is kept.",
-                    "Name another column of the master.");
-        }
-        Grouped.Asked asked = new Grouped.Asked(
-                List.of(new Grouped.Value(Grouped.Measure.ROWS, 0)),
-                List.of(new Grouped.Key(column, Grouped.Span.VALUE)),
-                List.of(List.of(0)),
-                List.of());
-        Map<String, String> keys = new HashMap<>();
-        List<@Nullable String> values = new ArrayList<>();
-        for (Grouped.Group group : store.grouped(plan, asked).get(0)) {
-            String said = group.said().get(0);
-            String key = group.keys().get(0);
-            values.add(said);
-            if (said != null && key != null) {
-                keys.put(said, key);
-            }
-        }
-        if (values.size() > MOST_FILES) {
-            throw CuveeException.failure(
-                    "too-many-files",
-                    Where.JOB,
-                    each.column() + " has " + Says.number(values.size()) + " different values; a file for each would be"
-                            + " more than " + Says.number(MOST_FILES) + ".",
-                    "Nothing was written; the master itself is kept.",
-                    "Name a column with fewer values.");
-        }
-        values.sort(Comparator.nullsLast(Comparator.naturalOrder()));
-        Map<Path, @Nullable String> files = EachValue.files(target, each.column(), values);
-        files.replaceAll((file, said) -> said == null ? null : keys.get(said));
-        return files;
+    private EachFiles files(Outcome outcome, Delivery delivery, Delivery.Each each) {
+        return EachFiles.of(
+                store,
+                outcome.plan(),
+                targetOf(delivery),
+                each,
+                each.names().isEmpty() ? null : in(each.names()),
+                List.copyOf(written.stillAsWritten(jobId, series(delivery))));
+    }
+
+    /** What the files of a delivery are known by, whatever it is called now. */
+    private static String series(Delivery delivery) {
+        return delivery.target();
     }
 
     private JobSession.Delivered each(Outcome outcome, Delivery delivery, Delivery.Each each, Existing existing) {
-        Path target = targetOf(delivery);
-        Map<Path, @Nullable String> files = files(outcome, target, each);
-        TargetGuard guard = guard(outcome.job(), List.of());
-        files.keySet().forEach(file -> guard.check(file, existing));
-        int column = Known.of(outcome.plan()).at(each.column());
-        long bytes = 0;
-        for (Map.Entry<Path, @Nullable String> file : files.entrySet()) {
-            makeFolder(delivery, file.getKey());
-            try (MasterReader reader = store.readerOf(outcome.plan(), column, file.getValue())) {
-                bytes += MasterFiles.write(
-                        new MasterFiles.Content(reader, outcome.plan(), List.of()), file.getKey(), this::register);
-            }
-        }
+        EachFiles files = files(outcome, delivery, each);
+        files.check(guard(outcome.job(), List.of()), existing, standing(delivery));
+        long bytes = files.write(
+                store,
+                outcome.plan(),
+                (content, file) -> written.enter(content, file, jobId, clock.instant(), series(delivery)),
+                file -> makeFolder(delivery, file));
         return new JobSession.Delivered(
                 bytes,
-                Says.count(files.size(), "file") + ", " + Says.count(outcome.rows(), "row") + ", " + Says.size(bytes)
-                        + "." + goneSaid(target, each.column(), files),
+                Says.count(files.files().size(), "file") + ", " + Says.count(outcome.rows(), "row") + ", "
+                        + Says.size(bytes) + "." + files.afterwards(written),
                 false);
-    }
-
-    /** Files that an earlier delivery wrote for values that are gone: they are named, and stay. */
-    private String goneSaid(Path target, String column, Map<Path, @Nullable String> files) {
-        Path folder = TargetName.standing(target);
-        List<String> gone = written.stillAsWritten(jobId).stream()
-                .filter(file -> !files.containsKey(file))
-                .filter(file -> EachValue.isOf(target, column, file))
-                .map(file -> folder.relativize(file).toString())
-                .toList();
-        return gone.isEmpty()
-                ? ""
-                : " Of values that are gone, " + Says.count(gone.size(), "file") + " stayed: "
-                        + Says.list(gone.stream().limit(NAMED).map(Says::quoted).toList()) + ".";
     }
 
     // ---- a workbook to fill in ----
@@ -395,7 +376,7 @@ final class Deliveries {
     // ---- what is ours ----
 
     void register(Path content, Path target) throws IOException {
-        written.enter(content, target, jobId, clock.instant());
+        written.enter(content, target, jobId, clock.instant(), "");
     }
 
     private TargetGuard guard(Job job, Delivery delivery) {
@@ -412,17 +393,27 @@ final class Deliveries {
         listed.get().stream()
                 .filter(source -> !source.asideKind().equals("own-file"))
                 .forEach(source -> inputs.add(source.file()));
-        job.deliveries().forEach(delivery -> delivery.prepared().ifPresent(it -> inputs.add(workbookOf(it))));
-        Codes.of(job).stream()
-                .filter(codes -> !codes.file().isEmpty())
-                .forEach(codes -> inputs.add(jobFolder.get().resolve(codes.file())));
+        inputs.addAll(read(job));
         List<Path> places = ListedPlaces.with(job, jobFolder.get(), List.of(), new ArrayList<>()).places().stream()
                 .map(place -> jobFolder.get().resolve(place.path()))
                 .toList();
         return new TargetGuard(inputs, places, written);
     }
 
-    Path workbookOf(Delivery.Prepared prepared) {
+    /** Files beside the sources that a job reads: workbooks to be filled, and tables of codes and of names. */
+    Set<Path> read(Job job) {
+        Set<Path> files = new LinkedHashSet<>();
+        for (Delivery delivery : job.deliveries()) {
+            delivery.prepared().ifPresent(prepared -> files.add(workbookOf(prepared)));
+            if (delivery.form() instanceof Delivery.Each each && !each.names().isEmpty()) {
+                files.add(in(each.names()));
+            }
+        }
+        Codes.of(job).stream().filter(codes -> !codes.file().isEmpty()).forEach(codes -> files.add(in(codes.file())));
+        return files;
+    }
+
+    private Path workbookOf(Delivery.Prepared prepared) {
         return jobFolder.get().resolve(prepared.workbook()).toAbsolutePath().normalize();
     }
 }

@@ -427,7 +427,7 @@ final class Forms {
         captions.addAll(labels);
         fields.forEach(field -> captions.remove(field.key()));
         for (SmallSheet small : group.sheets) {
-            FoundTable form = FormTable.of(small, fields, group.sheets.size());
+            FoundTable form = FormTable.of(small, withOwn(small, fields), group.sheets.size());
             if (form.columns().size() >= SmallSheet.FEWEST_FIELDS && small.block() > 0) {
                 onSheet.computeIfAbsent(small.sheet().id(), sheet -> new TreeMap<>())
                         .put(small.block(), form);
@@ -435,6 +435,41 @@ final class Forms {
                 bySheet.put(small.sheet().id(), form);
             }
         }
+    }
+
+    /**
+     * The fields of a sheet with those that only it calls so: a label between those of the others, in their column, with
+     * its value as far beside it as theirs.
+     */
+    private static List<Field> withOwn(SmallSheet small, List<Field> fields) {
+        Map<Integer, Integer> offsets = new HashMap<>();
+        TreeMap<Integer, Boolean> rows = new TreeMap<>();
+        Set<String> known = new HashSet<>();
+        for (Field field : fields) {
+            Cell label = small.texts().get(field.key());
+            if (label != null && field.down() == 0) {
+                offsets.put(label.column(), field.offset());
+                rows.put(label.row(), true);
+                known.add(field.key());
+            }
+        }
+        List<Field> all = new ArrayList<>(fields);
+        small.texts().forEach((key, label) -> {
+            Integer offset = offsets.get(label.column());
+            boolean between = !rows.isEmpty()
+                    && !rows.containsKey(label.row())
+                    && label.row() > rows.firstKey()
+                    && label.row() < rows.lastKey();
+            if (offset != null
+                    && between
+                    && !known.contains(key)
+                    && small.inRow(label.row()).size() == 2
+                    && small.at(label.row(), label.column() + offset).isPresent()
+                    && !Tags.isOfTheSheet(key)) {
+                all.add(new Field(key, offset));
+            }
+        });
+        return all;
     }
 
     /** True where all labels stand in one row over their values: a header with a record, and perhaps more next month. */

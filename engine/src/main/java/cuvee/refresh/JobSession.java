@@ -57,6 +57,7 @@ import java.util.TreeSet;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -436,9 +437,7 @@ public final class JobSession implements AutoCloseable {
 
     private Collector.Collected collectIn(Job job) {
         Set<Path> own = new HashSet<>(ListedPlaces.files(job, jobFolder));
-        job.deliveries()
-                .forEach(delivery ->
-                        delivery.prepared().ifPresent(prepared -> own.add(deliveries.workbookOf(prepared))));
+        own.addAll(deliveries.read(job));
         ExpectedList.file(job, jobFolder).ifPresent(own::add);
         own.addAll(written.stillAsWritten(jobId));
         own.addAll(OwnFiles.read(state()));
@@ -647,9 +646,25 @@ public final class JobSession implements AutoCloseable {
      * @param existing what becomes of a file, a tab or rows that are there already and that Cuvee did not write
      */
     public Delivered deliver(Outcome outcome, Delivery delivery, Existing existing) {
+        return delivered(outcome, delivery, () -> deliveries.deliver(outcome, delivery, existing));
+    }
+
+    /**
+     * The same delivery to a free name beside a target that cannot be written for now; empty for what is no single file.
+     */
+    public Optional<Delivery> beside(Delivery delivery) {
+        return deliveries.beside(delivery);
+    }
+
+    /** Carries out a delivery to a name beside its target, which is not touched. */
+    public Delivered deliverBeside(Outcome outcome, Delivery delivery, Delivery beside) {
+        return delivered(outcome, beside, () -> deliveries.deliverBeside(outcome, delivery, beside));
+    }
+
+    private Delivered delivered(Outcome outcome, Delivery delivery, Supplier<Delivered> delivering) {
         refuseInTrial();
         long start = System.nanoTime();
-        Delivered done = deliveries.deliver(outcome, delivery, existing);
+        Delivered done = delivering.get();
         history()
                 .delivered(
                         targetSaid(delivery),

@@ -51,6 +51,16 @@ class MasterFilesTest {
     }
 
     @Test
+    void rowsThatATabCannotHoldGoOnFurtherTabs() {
+        Path workbook = Path.of("Board.xlsx");
+        assertThat(MasterFiles.tabs(workbook, 0)).isEqualTo(1);
+        assertThat(MasterFiles.tabs(workbook, 1_048_575)).isEqualTo(1);
+        assertThat(MasterFiles.tabs(workbook, 1_048_576)).isEqualTo(2);
+        assertThat(MasterFiles.tabs(workbook, 8_000_000)).isEqualTo(8);
+        assertThat(MasterFiles.tabs(Path.of("Board.csv"), 8_000_000)).isEqualTo(1);
+    }
+
+    @Test
     void csvIsAsTheStandardHasIt() throws IOException {
         Path file = folder.resolve("out.csv");
         write(file);

@@ -85,6 +85,21 @@ class JointLineUpTest {
     }
 
     @Test
+    void codesWithLettersAreHardlyThePlainNumbersOfAnotherSender() {
+        for (String sender : List.of("a", "b")) {
+            column("date " + sender, i -> number(100 + i + 0.5));
+            column("vessel " + sender, this::vessel);
+        }
+        column("berth", i -> List.of("A-1", "B-4", "C-2").get(random.nextInt(3)));
+        column("cancelled", i -> whole(random.nextInt(200)));
+        table("date a", "vessel a", "berth");
+        table("date b", "vessel b", "cancelled");
+        JointLineUp joint = joint(Set.of());
+        joint.unite(0.5);
+        assertThat(joint.groups()).contains(Set.of("berth"), Set.of("cancelled"));
+    }
+
+    @Test
     void columnsOfOneTableAreNeverOne() {
         column("opening", i -> whole(100 + i));
         column("closing", i -> whole(100 + i));

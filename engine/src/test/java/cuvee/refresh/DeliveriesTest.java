@@ -44,6 +44,12 @@ class DeliveriesTest extends BatchTest {
         }
     }
 
+    private String look(Delivery delivery) {
+        try (JobSession session = batch.open()) {
+            return session.look(session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE), delivery);
+        }
+    }
+
     private List<String> files() throws Exception {
         try (Stream<Path> files = Files.list(out)) {
             return files.map(file -> file.getFileName().toString()).sorted().toList();
@@ -100,6 +106,68 @@ class DeliveriesTest extends BatchTest {
     }
 
     @Test
+    void filesOfValuesThatAreGoneAreRemovedWhereThatIsSaidAndNoneOfAnyoneElse() throws Exception {
+        Delivery delivery =
+                new Delivery("ports", out.resolve("Returns.csv").toString(), new Delivery.Each("Port", "", true));
+        // Of another delivery of the job whose names look the same, and of somebody else.
+        deliver(new Delivery("all", out.resolve("Returns master.csv").toString()));
+        Files.writeString(out.resolve("Returns Marsay.csv"), "somebody's");
+        deliver(delivery);
+        Files.writeString(out.resolve("Returns A B east.csv"), "changed by hand since");
+        batch.csv("a.csv", "Port,Date,Fare", "Hollin,2026-01-05,12.50");
+        batch.csv("b.csv", "Port,Date,Fare", "Hollin,2026-01-07,1", ",2026-01-08,4");
+        assertThat(look(delivery)).contains("Of values that are gone, 1 file would be removed: “Returns Tarsk.csv”.");
+        assertThat(files()).contains("Returns Tarsk.csv");
+        assertThat(deliver(delivery)).contains("Of values that are gone, 1 file was removed: “Returns Tarsk.csv”.");
+        assertThat(files())
+                .containsExactly(
+                        "Returns A B east.csv",
+                        "Returns Hollin.csv",
+                        "Returns Marsay.csv",
+                        "Returns blank.csv",
+                        "Returns master.csv");
+        assertThat(Files.readString(out.resolve("Returns A B east.csv"))).isEqualTo("changed by hand since");
+    }
+
+    @Test
+    void theFilesAreCalledAsASmallTableSays() throws Exception {
+        batch.csv("../names.csv", "Branch,Port", "North branch,hollin", "East branch,A/B: east?");
+        Delivery delivery = new Delivery(
+                "ports",
+                out.resolve("{Port} returns.csv").toString(),
+                new Delivery.Each("Port", batch.file("../names.csv").normalize().toString(), false));
+        assertThat(deliver(delivery))
+                .startsWith("4 files, 5 rows, ")
+                .contains("1 value is not in ")
+                .contains("names.csv and gives its own name: “Tarsk”.");
+        assertThat(files())
+                .containsExactly(
+                        "East branch returns.csv",
+                        "North branch returns.csv",
+                        "Tarsk returns.csv",
+                        "blank returns.csv");
+        assertThat(Files.readString(out.resolve("East branch returns.csv"))).contains("A/B: east?,2026-01-07");
+        batch.csv("../names.csv", "Branch", "North branch");
+        assertThatThrownBy(() -> deliver(delivery)).hasMessageContaining("has one column only");
+    }
+
+    @Test
+    void aTableOfNamesInTheFolderIsNoSource() throws Exception {
+        batch.csv("names.csv", "Port,Called", "Hollin,North", "Tarsk,South", "Marsay,East");
+        Delivery delivery = new Delivery(
+                "ports",
+                out.resolve("R.csv").toString(),
+                new Delivery.Each("Port", batch.file("names.csv").toString(), false));
+        batch.refresh();
+        batch.job(batch.job().withDeliveries(List.of(delivery)));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(5);
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(deliver(delivery)).startsWith("4 files");
+        assertThat(files()).contains("R North.csv", "R South.csv");
+    }
+
+    @Test
     void aFileOfOthersUnderOneOfTheNamesStopsAll() throws Exception {
         Files.writeString(out.resolve("Returns Tarsk.csv"), "somebody's");
         assertThatThrownBy(() -> deliver(
@@ -134,6 +202,35 @@ class DeliveriesTest extends BatchTest {
     }
 
     @Test
+    void aTabOfAWorkbookThatIsOpenElsewhereGoesIntoACopyOfIt() throws Exception {
+        Path file = out.resolve("Board.xlsx");
+        try (XSSFWorkbook workbook = new XSSFWorkbook();
+                var written = Files.newOutputStream(file)) {
+            workbook.createSheet("Theirs").createRow(0).createCell(0).setCellValue("kept");
+            workbook.write(written);
+        }
+        byte[] before = Files.readAllBytes(file);
+        Files.writeString(out.resolve("~$Board.xlsx"), "");
+        Delivery delivery =
+                new Delivery("board", file.toString(), new Delivery.Tab("Master", Delivery.How.REPLACE, List.of()));
+        try (JobSession session = batch.open()) {
+            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            assertThatThrownBy(() -> session.deliver(outcome, delivery))
+                    .hasMessageContaining("another program has it open")
+                    .hasMessageContaining("Board 2.xlsx");
+            Delivery beside = session.beside(delivery).orElseThrow();
+            assertThat(beside.target()).isEqualTo(out.resolve("Board 2.xlsx").toString());
+            assertThat(session.deliverBeside(outcome, delivery, beside).said()).startsWith("5 rows added");
+        }
+        assertThat(Files.readAllBytes(file)).isEqualTo(before);
+        try (XSSFWorkbook workbook = new XSSFWorkbook(Files.newInputStream(out.resolve("Board 2.xlsx")))) {
+            assertThat(workbook.getSheet("Theirs").getRow(0).getCell(0).getStringCellValue())
+                    .isEqualTo("kept");
+            assertThat(workbook.getSheet("Master").getLastRowNum()).isEqualTo(5);
+        }
+    }
+
+    @Test
     void aFolderThatNoWordInBracesNamesHasToBeThere() {
         assertThatThrownBy(() -> deliver(new Delivery(
                         "board", out.resolve("no drive/{month}/Board.csv").toString())))
@@ -143,7 +240,11 @@ class DeliveriesTest extends BatchTest {
 
     @Test
     void namesThatDifferInCapitalsOnlyAreToldApart() {
-        assertThat(EachValue.files(Path.of("x", "R.csv"), "Port", Arrays.asList("north", "North", null, "..", "a:b"))
+        assertThat(EachValue.files(
+                                Path.of("x", "R.csv"),
+                                "Port",
+                                Arrays.asList("north", "North", null, "..", "a:b"),
+                                value -> value)
                         .keySet())
                 .extracting(file -> file.getFileName().toString())
                 .containsExactly("R north.csv", "R North (2).csv", "R blank.csv", "R blank (2).csv", "R a b.csv");
@@ -230,6 +331,7 @@ class DeliveriesTest extends BatchTest {
                                 "postgresql://me@host:5432/db?ssl=true",
                                 new Delivery.Table("s.trips", Delivery.How.MIRROR, List.of("Port"))),
                         new Delivery("d", "x/R.csv", new Delivery.Each("Port")),
+                        new Delivery("l", "x/R.csv", new Delivery.Each("Port", "names.xlsx", true)),
                         new Delivery("h", "a.xlsx", new Delivery.Tab("Pack", "C5", Delivery.How.REPLACE, List.of())),
                         new Delivery(
                                 "i",

@@ -249,6 +249,31 @@ class FormsTest extends BatchTest {
     }
 
     @Test
+    void whatOneSenderCallsOtherwiseBetweenTheOthersIsAFieldOfItsOwnForm() {
+        for (int day = 1; day <= 4; day++) {
+            batch.sheet(
+                    "Report 2026-01-0" + day + ".xlsx",
+                    row("Daily report of the Farsound"),
+                    row(),
+                    row("Port", null, day % 2 == 0 ? "Hollin" : "Tarsk"),
+                    row("Sailing date:", null, LocalDate.of(2026, 1, day)),
+                    row(),
+                    row("Figures"),
+                    row(day % 2 == 0 ? "Passengers" : "People aboard", null, 20 + day),
+                    row("Fares taken", null, 10.5 * day),
+                    row(day % 2 == 0 ? "Crew" : "Hands", null, 3),
+                    row("Remarks", null, day == 2 ? "fog until noon" : "calm"),
+                    row("Signed", null, "A. Quill"));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("beside")).isEmpty();
+        assertThat(made.columns().stream().filter(List.of("Passengers", "People aboard")::contains))
+                .as("as one column or as two, and never left out")
+                .isNotEmpty();
+        assertThat(String.join("\n", made.lines())).contains("|21", "|22", "|23", "|24");
+    }
+
+    @Test
     void whatOnlyOneFormSaysIsLeftOutWithAWord() {
         reports();
         report(5, row("Berth", null, "North quay"));

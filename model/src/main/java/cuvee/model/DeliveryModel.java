@@ -1,5 +1,6 @@
 package cuvee.model;
 
+import cuvee.deliver.MasterFiles;
 import cuvee.deliver.TargetGuard;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
@@ -97,17 +98,21 @@ public final class DeliveryModel {
         return model.session().loss(model.now(), delivery);
     }
 
-    /** Writes the master to a delivery's target, over nothing that Cuvee did not write. */
-    public void write(Delivery delivery) {
-        write(delivery, TargetGuard.Existing.KEEP);
-    }
+    /**
+     * A delivery whose file cannot be written for now.
+     *
+     * @param why in words
+     * @param beside the same to a free name
+     */
+    public record Held(Delivery delivery, String why, Delivery beside) {}
 
     /**
      * Writes the master to a delivery's target, unless open questions hold it.
      *
      * @param existing what becomes of a file that is there already and that Cuvee did not write
+     * @param held told on the interface thread where the file is open elsewhere, write-protected or not reached
      */
-    public void write(Delivery delivery, TargetGuard.Existing existing) {
+    public void write(Delivery delivery, TargetGuard.Existing existing, Consumer<Held> held) {
         Optional<Outcome> made = model.outcomeProperty().get();
         if (made.isEmpty() || model.workProperty().get().isPresent() || model.refusedInTrial()) {
             return;
@@ -127,6 +132,31 @@ public final class DeliveryModel {
                 reporting -> {
                     reporting.at("writing " + target, 0, 0);
                     return model.session().deliver(made.get(), delivery, existing);
+                },
+                state -> {
+                    written(target, state);
+                    if (state instanceof Work.State.Failed<JobSession.Delivered> failed
+                            && failed.why() instanceof CuveeException refused
+                            && MasterFiles.isForNow(refused)) {
+                        model.apart(
+                                () -> model.session().beside(delivery),
+                                beside -> beside.ifPresent(other -> held.accept(
+                                        new Held(delivery, refused.finding().what(), other))));
+                    }
+                });
+    }
+
+    /** Writes a delivery whose file cannot be written to a name beside it. */
+    public void writeBeside(Held held) {
+        Optional<Outcome> made = model.outcomeProperty().get();
+        if (made.isEmpty() || model.workProperty().get().isPresent()) {
+            return;
+        }
+        String target = named(held.beside());
+        model.begin(
+                reporting -> {
+                    reporting.at("writing " + target, 0, 0);
+                    return model.session().deliverBeside(made.get(), held.delivery(), held.beside());
                 },
                 state -> written(target, state));
     }

@@ -265,7 +265,7 @@ public final class JobModel implements AutoCloseable {
     }
 
     /** A path as the job says it. */
-    String relative(Path path) {
+    public String relative(Path path) {
         return JobDraft.relative(file.toAbsolutePath().getParent(), path);
     }
 

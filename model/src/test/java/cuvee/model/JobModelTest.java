@@ -67,7 +67,7 @@ class JobModelTest extends OpenJob {
                 .isTrue();
         model.deliveries().add(folder.resolve("jobs/out.csv"));
         assertThat(model.jobProperty().get().deliveries().get(0).target()).isEqualTo("out.csv");
-        model.deliveries().write(model.jobProperty().get().deliveries().get(0));
+        model.deliveries().write(model.jobProperty().get().deliveries().get(0), Existing.KEEP, held -> {});
         idle();
         assertThat(folder.resolve("jobs/out.csv")).isNotEmptyFile();
         model.undo();
@@ -86,7 +86,7 @@ class JobModelTest extends OpenJob {
         idle();
         assertThat(columns()).contains("Heads");
         model.deliveries().accept(new Delivery("out.csv", "out.csv"));
-        model.deliveries().write(model.jobProperty().get().deliveries().get(0));
+        model.deliveries().write(model.jobProperty().get().deliveries().get(0), Existing.KEEP, held -> {});
         model.undo();
         model.undo();
         idle();
@@ -102,11 +102,11 @@ class JobModelTest extends OpenJob {
         Delivery delivery = model.jobProperty().get().deliveries().get(0);
         assertThat(model.deliveries().loss(delivery).orElseThrow())
                 .isEqualTo("a file of that name is there already, and Cuvee did not write it (10 bytes)");
-        model.deliveries().write(delivery);
+        model.deliveries().write(delivery, Existing.KEEP, held -> {});
         idle();
         assertThat(model.messageProperty().get().kind()).isEqualTo(JobModel.Message.Kind.FAILURE);
         assertThat(folder.resolve("out.csv")).hasContent("somebody's");
-        model.deliveries().write(delivery, Existing.REPLACE);
+        model.deliveries().write(delivery, Existing.REPLACE, held -> {});
         idle();
         assertThat(Files.readString(folder.resolve("out.csv"))).startsWith("Date");
         assertThat(model.deliveries().loss(delivery)).isEmpty();
@@ -150,7 +150,7 @@ class JobModelTest extends OpenJob {
     void aDeliveryIsKeptInTheJobAndWritten() throws Exception {
         refreshed();
         model.deliveries().add(folder.resolve("out.csv"));
-        model.deliveries().write(model.jobProperty().get().deliveries().get(0));
+        model.deliveries().write(model.jobProperty().get().deliveries().get(0), Existing.KEEP, held -> {});
         assertThat(model.messageProperty().get().text())
                 .isEqualTo(
                         "out.csv was not written: 1 open question could change a number. Settle it, or accept it by name"
@@ -160,7 +160,7 @@ class JobModelTest extends OpenJob {
         assertThat(model.deliveries()
                         .holding(model.jobProperty().get().deliveries().get(0)))
                 .isEmpty();
-        model.deliveries().write(model.jobProperty().get().deliveries().get(0));
+        model.deliveries().write(model.jobProperty().get().deliveries().get(0), Existing.KEEP, held -> {});
         idle();
         assertThat(folder.resolve("out.csv")).isNotEmptyFile();
         assertThat(model.messageProperty().get().text()).startsWith("Written: out.csv, 3 rows");
@@ -721,7 +721,7 @@ class JobModelTest extends OpenJob {
         assertThat(model.messageProperty().get().text()).startsWith("This is a trial");
         assertThat(model.hasFile()).isFalse();
         model.deliveries().add(folder.resolve("out.csv"));
-        model.deliveries().write(model.jobProperty().get().deliveries().get(0));
+        model.deliveries().write(model.jobProperty().get().deliveries().get(0), Existing.KEEP, held -> {});
         idle();
         assertThat(folder.resolve("out.csv")).doesNotExist();
         model.throwTrialAway();

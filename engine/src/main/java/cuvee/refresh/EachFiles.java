@@ -1,0 +1,213 @@
+package cuvee.refresh;
+
+import cuvee.deliver.EachValue;
+import cuvee.deliver.MasterFiles;
+import cuvee.deliver.TargetGuard;
+import cuvee.deliver.TargetGuard.Existing;
+import cuvee.deliver.TargetName;
+import cuvee.deliver.WrittenFiles;
+import cuvee.finding.CuveeException;
+import cuvee.job.Delivery;
+import cuvee.master.Grouped;
+import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
+import cuvee.master.Store;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.rework.Known;
+import cuvee.value.LooseText;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The files of a delivery that writes one for each value of a column: which there are, how they are called, and which
+ * were written for values that are gone.
+ *
+ * @param files each file with the key of its value in the store; null for rows without a value
+ * @param unnamed values that the table of names does not have
+ * @param gone files that this delivery wrote before for values that are gone, as they were written
+ */
+record EachFiles(
+        Delivery.Each each,
+        int column,
+        Path folder,
+        Map<Path, @Nullable String> files,
+        List<String> unnamed,
+        List<Path> gone) {
+    private static final int MOST_FILES = 2_000;
+    private static final int NAMED = 5;
+
+    /**
+     * The files of a delivery.
+     *
+     * @param target its target on the day
+     * @throws CuveeException where the column is not there, has too many values, or its names cannot be read
+     */
+    static EachFiles of(
+            Store store, MasterPlan plan, Path target, Delivery.Each each, @Nullable Path names, List<Path> written) {
+        int column = Known.of(plan).at(each.column());
+        if (column < 0) {
+            throw failure(
+                    "no-column",
+                    "There is no column " + Says.quoted(each.column()) + " to write a file for each value of.",
+                    "Name another column of the master.");
+        }
+        Map<String, String> keys = new HashMap<>();
+        List<@Nullable String> values = values(store, plan, column, keys);
+        if (values.size() > MOST_FILES) {
+            throw failure(
+                    "too-many-files",
+                    each.column() + " has " + Says.number(values.size()) + " different values; a file for each would be"
+                            + " more than " + Says.number(MOST_FILES) + ".",
+                    "Name a column with fewer values.");
+        }
+        Map<String, String> called = names == null ? Map.of() : called(names, each.column());
+        List<String> unnamed = new ArrayList<>();
+        for (@Nullable String value : values) {
+            if (names != null && value != null && !called.containsKey(LooseText.key(value))) {
+                unnamed.add(value);
+            }
+        }
+        Map<Path, @Nullable String> files = EachValue.files(
+                target,
+                each.column(),
+                values,
+                value -> value == null ? null : called.getOrDefault(LooseText.key(value), value));
+        files.replaceAll((file, said) -> said == null ? null : keys.get(said));
+        List<Path> gone = written.stream()
+                .filter(file -> !files.containsKey(file))
+                .filter(file -> EachValue.isOf(target, each.column(), file))
+                .toList();
+        return new EachFiles(each, column, TargetName.standing(target), files, unnamed, gone);
+    }
+
+    private static List<@Nullable String> values(Store store, MasterPlan plan, int column, Map<String, String> keys) {
+        Grouped.Asked asked = new Grouped.Asked(
+                List.of(new Grouped.Value(Grouped.Measure.ROWS, 0)),
+                List.of(new Grouped.Key(column, Grouped.Span.VALUE)),
+                List.of(List.of(0)),
+                List.of());
+        List<@Nullable String> values = new ArrayList<>();
+        for (Grouped.Group group : store.grouped(plan, asked).get(0)) {
+            String said = group.said().get(0);
+            String key = group.keys().get(0);
+            values.add(said);
+            if (said != null && key != null) {
+                keys.put(said, key);
+            }
+        }
+        values.sort(Comparator.nullsLast(Comparator.naturalOrder()));
+        return values;
+    }
+
+    /** What the files of values are called: beside the column that is called as the master's, else the first, the next. */
+    private static Map<String, String> called(Path file, String column) {
+        SmallTable table = SmallTable.read(file);
+        int value = Math.max(0, table.at(column));
+        int name = value == 0 ? 1 : 0;
+        if (table.headers().size() < 2) {
+            throw failure(
+                    "no-names",
+                    "The table in " + file.getFileName() + " has one column only, so that no value has a name.",
+                    "Give it two: values of " + Says.quoted(column) + ", and what their files are called.");
+        }
+        Map<String, String> called = new HashMap<>();
+        for (List<String> row : table.rows()) {
+            if (!row.get(value).isEmpty() && !row.get(name).isEmpty()) {
+                called.putIfAbsent(LooseText.key(row.get(value)), row.get(name));
+            }
+        }
+        return called;
+    }
+
+    private static CuveeException failure(String kind, String what, String canDo) {
+        return CuveeException.failure(kind, Where.JOB, what, "Nothing was written; the master itself is kept.", canDo);
+    }
+
+    /** Refuses all of them where one cannot be written or is not ours. */
+    void check(TargetGuard guard, Existing existing, Path standing) {
+        files.keySet().forEach(file -> {
+            MasterFiles.check(file, standing);
+            guard.check(file, existing);
+        });
+    }
+
+    /** Writes each file; answers how many bytes they have. */
+    long write(Store store, MasterPlan plan, MasterFiles.Register register, Folders folders) {
+        long bytes = 0;
+        for (Map.Entry<Path, @Nullable String> file : files.entrySet()) {
+            folders.make(file.getKey());
+            try (MasterReader reader = store.readerOf(plan, column, file.getValue())) {
+                bytes += MasterFiles.write(new MasterFiles.Content(reader, plan, List.of()), file.getKey(), register);
+            }
+        }
+        return bytes;
+    }
+
+    /** Makes the folder of a file where it is to be made. */
+    interface Folders {
+        void make(Path file);
+    }
+
+    /** Removes the files of values that are gone where the delivery says so, each still as it was written; says which. */
+    String afterwards(WrittenFiles written) {
+        if (!each.removesGone()) {
+            return unnamedSaid() + goneSaid("stayed", gone);
+        }
+        List<Path> removed = new ArrayList<>();
+        List<Path> stayed = new ArrayList<>();
+        for (Path file : gone) {
+            (isRemoved(file, written) ? removed : stayed).add(file);
+        }
+        return unnamedSaid()
+                + goneSaid(removed.size() == 1 ? "was removed" : "were removed", removed)
+                + goneSaid("stayed", stayed);
+    }
+
+    private static boolean isRemoved(Path file, WrittenFiles written) {
+        try {
+            return written.standing(file) == WrittenFiles.Standing.AS_WRITTEN && Files.deleteIfExists(file);
+        } catch (IOException held) {
+            return false;
+        }
+    }
+
+    /** What would be done, with nothing written. */
+    String look(long rows) {
+        long there = files.keySet().stream().filter(Files::exists).count();
+        return Says.count(files.size(), "file") + ", " + Says.number(there) + " of which there are already; "
+                + Says.count(rows, "row") + "." + unnamedSaid()
+                + goneSaid(each.removesGone() ? "would be removed" : "stayed", gone);
+    }
+
+    private String unnamedSaid() {
+        return unnamed.isEmpty()
+                ? ""
+                : " " + Says.count(unnamed.size(), "value") + (unnamed.size() == 1 ? " is" : " are") + " not in "
+                        + each.names() + " and give" + (unnamed.size() == 1 ? "s its" : " their") + " own name"
+                        + (unnamed.size() == 1 ? "" : "s") + ": " + named(unnamed) + ".";
+    }
+
+    private String goneSaid(String what, List<Path> files) {
+        return files.isEmpty()
+                ? ""
+                : " Of values that are gone, " + Says.count(files.size(), "file") + " " + what + ": "
+                        + named(files.stream()
+                                .map(file -> folder.relativize(file).toString())
+                                .toList())
+                        + ".";
+    }
+
+    private static String named(List<String> texts) {
+        int more = texts.size() - NAMED;
+        return Says.list(texts.stream().limit(NAMED).map(Says::quoted).toList())
+                + (more > 0 ? " and " + Says.number(more) + " more" : "");
+    }
+}
