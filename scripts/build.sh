@@ -5,10 +5,27 @@ newest_change() {
     "$root/scripts/build.sh" -type f -newer "$app/built" -print -quit 2>/dev/null
 }
 
+is_built() {
+  [ -f "$app/built" ] && [ -z "$(newest_change)" ]
+}
+
 build_if_needed() {
-  if [ -f "$app/built" ] && [ -z "$(newest_change)" ]; then
+  if is_built; then
     return
   fi
+  # Two that start at once build once: the second waits, and finds it built.
+  mkdir -p "$root/.build"
+  exec 9>"$root/.build/lock"
+  if command -v flock >/dev/null; then
+    flock 9
+  fi
+  if ! is_built; then
+    build
+  fi
+  exec 9>&-
+}
+
+build() {
   for tool in java javac mvn; do
     if ! command -v "$tool" >/dev/null; then
       echo "Cuvee needs a JDK 17 and Maven; $tool is missing." >&2

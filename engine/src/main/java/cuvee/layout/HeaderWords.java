@@ -56,6 +56,11 @@ public final class HeaderWords {
             "minute",
             "thousand");
 
+    /** Units that many different columns have. */
+    private static final Set<String> CURRENCIES =
+            Set.of("eur", "euro", "€", "usd", "dollar", "$", "gbp", "pound", "£", "chf", "percent", "thousand");
+
+    private static final double LIKE_ITS_UNIT = 0.6;
     private static final double WEIGHT_OF_GENERAL = 0.2;
     private static final double WEIGHT_OF_GROUP = 0.4;
     /** Between what heads several columns and the name of one. */
@@ -63,9 +68,11 @@ public final class HeaderWords {
     /** A date said in one word with what happens on it, as in {@code dateread}. */
     private static final Pattern WITH_DATE = Pattern.compile("(date)(\\p{L}{3,})|(\\p{L}{4,})(date)");
 
-    /** What a rate is for: any word behind "per", a unit of time or measure behind a slash. */
+    /** What a rate is for: any word behind "per", a unit of time or measure behind a slash or before a word for a rate. */
     private static final Pattern PER = Pattern.compile("(?i)\\b(?:per|pro|par)\\s+(\\p{L}+)|\\p{L}\\s*/\\s*"
-            + "(day|tag|jour|hour|hr|h|week|month|year|km|mile|kg|t|tonne|litre|kwh|unit|piece|pc|person|night)\\b");
+            + "(day|tag|jour|hour|hr|h|week|month|year|km|mile|kg|t|tonne|litre|kwh|unit|piece|pc|person|night)\\b|"
+            + "\\b(day|dai|hour|night|week|month|year|tag|jour)(?:ly)?[\\s_-]*"
+            + "(?:rate|price|fee|charge|tariff|cost|wage|rent)s?\\b");
 
     /** Sets of which two headers may each say another word; what is said so is never the same thing. */
     private static final List<Set<String>> STRICT_OPPOSITES = opposites("opposites.txt");
@@ -332,6 +339,9 @@ public final class HeaderWords {
             weights += other.weight();
             rightOver += other.weight();
         }
+        if (telling == 0 && (isUnitOf(a, b) || isUnitOf(b, a))) {
+            return new Compared(false, LIKE_ITS_UNIT, true, false, false, false, false, false, false, opposed);
+        }
         boolean initials = initials(left, right) || initials(right, left);
         double like = weights == 0 ? 0 : Math.min(1, shared / weights);
         return new Compared(
@@ -510,6 +520,18 @@ public final class HeaderWords {
         return all;
     }
 
+    /** True where a header says nothing but the unit that the other has in brackets: days are a duration in days. */
+    private static boolean isUnitOf(String unit, String header) {
+        Set<String> units = words(LooseText.unit(header)).stream()
+                .map(HeaderWords::meaning)
+                .filter(word -> !CURRENCIES.contains(word))
+                .collect(Collectors.toSet());
+        return !units.isEmpty()
+                && !words(unit).isEmpty()
+                && LooseText.unit(unit).isEmpty()
+                && words(unit).stream().allMatch(word -> units.contains(meaning(word)));
+    }
+
     /** True where one header says nothing but what another is a rate for: days are no price per day. */
     private static boolean isMeasureOf(String rate, String measure) {
         Set<String> measures = MEASURES.computeIfAbsent(rate, HeaderWords::measures);
@@ -522,8 +544,12 @@ public final class HeaderWords {
     private static Set<String> measures(String header) {
         return PER.matcher(header)
                 .results()
-                .map(per -> Objects.requireNonNullElse(per.group(1), per.group(2)))
-                .flatMap(measure -> words(measure).stream())
+                .map(per -> Stream.of(per.group(1), per.group(2), per.group(3))
+                        .filter(Objects::nonNull)
+                        .findFirst()
+                        .orElse(""))
+                // Daily is the only one of them that "ly" alone does not make of its word.
+                .flatMap(measure -> words(measure.equalsIgnoreCase("dai") ? "day" : measure).stream())
                 .map(HeaderWords::meaning)
                 .collect(Collectors.toUnmodifiableSet());
     }

@@ -49,6 +49,9 @@ class HeaderWordsTest {
         "Halfpriceincome, Full price income",
         "Days, Tariff/day",
         "Day, Rate per day",
+        "Days, Daily price",
+        "Hours, Hourly_wage",
+        "Day, Day rate",
         "Litres, Price per litre",
         "Fuel litres, Fuel tonnes",
         "Trays delivered, Trays back",
@@ -81,6 +84,18 @@ class HeaderWordsTest {
         assertThat(HeaderWords.compare("Miles ridden (km)", "Distance km").opposed())
                 .isFalse();
         assertThat(HeaderWords.opposed("Miles ridden", "Distance km")).isTrue();
+    }
+
+    @Test
+    void aUnitAloneIsLikeWhatHasItInBracketsUnlessManyColumnsHaveIt() {
+        for (String[] pair : new String[][] {{"Days", "Duration (Days)"}, {"Tonnes", "Weight (t)"}}) {
+            HeaderWords.Compared compared = HeaderWords.compare(pair[0], pair[1]);
+            assertThat(compared.contained()).as(pair[0]).isTrue();
+            assertThat(compared.opposed()).isFalse();
+            assertThat(compared.like()).isBetween(0.5, 0.7);
+        }
+        assertThat(HeaderWords.compare("EUR", "Fare (EUR)").contained()).isFalse();
+        assertThat(HeaderWords.compare("Days", "Duration (hours)").contained()).isFalse();
     }
 
     @Test
