@@ -64,7 +64,7 @@ public final class HeaderWords {
     private static final double WEIGHT_OF_GENERAL = 0.2;
     private static final double WEIGHT_OF_GROUP = 0.4;
     /** Between what heads several columns and the name of one. */
-    private static final String GROUP = " / ";
+    public static final String GROUP = " / ";
     /** A date said in one word with what happens on it, as in {@code dateread}. */
     private static final Pattern WITH_DATE = Pattern.compile("(date)(\\p{L}{3,})|(\\p{L}{4,})(date)");
 

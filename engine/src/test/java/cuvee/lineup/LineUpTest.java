@@ -57,6 +57,45 @@ class LineUpTest {
     }
 
     @Test
+    void aColumnIsCalledAsMostTablesCallItAndNotAsTheLargestDoes() {
+        table(9, "Port,Fare / Fare revenue,Pax", "a", 1.5, 3);
+        for (int i = 0; i < 3; i++) {
+            table(2, "Port,Fare revenue,Passengers", "a", 1.5, 3);
+        }
+        LineUp first = lineUp();
+        assertThat(names(first)).containsExactly("Port", "Fare revenue", "Passengers");
+        assertThat(first.decisions())
+                .filteredOn(decision -> decision.subject().equals("pax"))
+                .singleElement()
+                .extracting(Decision::answer)
+                .isEqualTo("Passengers");
+        // Next month's tables, even if most are called otherwise, do not rename it.
+        Job job = Job.of("j", "j", List.of()).withAssumed(names(first), first.decisions());
+        for (int i = 0; i < 9; i++) {
+            table(2, "Port,Fare revenue,Pax", "a", 1.5, 3);
+        }
+        LineUp next = lineUp(job);
+        assertThat(names(next)).isEqualTo(names(first));
+        assertThat(next.questions()).isEqualTo(first.questions());
+    }
+
+    @Test
+    void aQuestionCountsAllTablesThatHaveTheHeader() {
+        for (int i = 0; i < 3; i++) {
+            table(9, "Port,Day,Passengers,Fare", "a", "x", 3, 1.5);
+        }
+        table(2, "Port,Day,Brindle,Fare", "a", "x", 3, 1.5);
+        table(1, "Port,Day,Brindle,Charge", "a", "x", 3, 1.5);
+        assertThat(lineUp().questions())
+                .filteredOn(question -> question.subject().equals("brindle"))
+                .singleElement()
+                .satisfies(question -> {
+                    assertThat(question.text()).contains("“Brindle” in 2 tables");
+                    assertThat(question.stake()).isEqualTo(3);
+                });
+    }
+
+    @Test
     void othersColumnsComeAfterTheirNeighbours() {
         table(9, "Date,Port,Pax", "2026-01-01", "a", 1);
         table(2, "Date,Berth,Port,Pax,Crew", "2026-01-01", 4, "a", 1, 2);

@@ -1,0 +1,248 @@
+package cuvee.lineup;
+
+import cuvee.detect.TableColumn;
+import cuvee.layout.HeaderWords;
+import cuvee.layout.Layout;
+import cuvee.value.LooseText;
+import java.util.BitSet;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.ToLongFunction;
+import java.util.regex.Pattern;
+
+/** Which header feeds which column, and what is known of both. */
+final class Feeding {
+    /** Words of their own, as in {@code Trays back} beside {@code Traysback}. */
+    private static final Pattern APART = Pattern.compile("\\p{L}[\\s_.-]+\\p{L}");
+
+    private static final Pattern COLON = Pattern.compile("\\s*[:：]+$");
+    private static final BitSet NONE = new BitSet();
+
+    private final List<Layout> bySize;
+    private final Map<String, Facts> facts;
+    private final Map<String, Profile> profiles;
+    private final Map<String, String> spelling;
+    private final Map<String, String> ownNames = new LinkedHashMap<>();
+    private final Map<String, String> nameOfKey = new LinkedHashMap<>();
+    private final Map<String, Facts> factsByName = new HashMap<>();
+    private final Map<String, Double> likeness = new HashMap<>();
+    /** For each header the layouts that have it, by their place among {@link #bySize}. */
+    private final Map<String, BitSet> layoutsOfKey = new HashMap<>();
+    /** The same for each column, and the headers that feed it. */
+    private final Map<String, BitSet> layoutsOfName = new HashMap<>();
+
+    private final Map<String, Set<String>> keysOfName = new HashMap<>();
+
+    /**
+     * @param profiles what stands under headers, by their keys; empty where that is not known
+     */
+    Feeding(List<Layout> layouts, Map<String, Profile> profiles) {
+        this.profiles = profiles;
+        this.bySize = layouts.stream()
+                .sorted(Comparator.comparingLong(Layout::rows).reversed())
+                .toList();
+        this.facts = Facts.of(layouts);
+        this.spelling = clearestSpellings(layouts);
+        for (int i = 0; i < bySize.size(); i++) {
+            for (String key : bySize.get(i).keys()) {
+                layoutsOfKey.computeIfAbsent(key, each -> new BitSet()).set(i);
+            }
+        }
+    }
+
+    /** The layouts, the largest first. */
+    List<Layout> layouts() {
+        return bySize;
+    }
+
+    Map<String, Profile> profiles() {
+        return profiles;
+    }
+
+    Profile profile(String key) {
+        return profiles.getOrDefault(key, Profile.NONE);
+    }
+
+    /** How each header is written, by its key. */
+    Map<String, String> spellings() {
+        return spelling;
+    }
+
+    /** The column that each header feeds, by its key. */
+    Map<String, String> all() {
+        return Collections.unmodifiableMap(nameOfKey);
+    }
+
+    /** The name that a header would have as a column of its own. */
+    String own(String key) {
+        return ownNames.getOrDefault(key, key);
+    }
+
+    void setOwn(String key, String name) {
+        ownNames.put(key, name);
+    }
+
+    /** The headers that feed a column. */
+    Set<String> keysOf(String name) {
+        return keysOfName.getOrDefault(name, Set.of());
+    }
+
+    /** The columns that headers feed, or have fed. */
+    Set<String> names() {
+        return keysOfName.keySet();
+    }
+
+    /** The headers of each column. */
+    List<Set<String>> groups() {
+        return List.copyOf(keysOfName.values()).stream()
+                .filter(keys -> !keys.isEmpty())
+                .toList();
+    }
+
+    /** The column that a header feeds. */
+    String name(String key) {
+        return nameOfKey.getOrDefault(key, key);
+    }
+
+    /** Lets a header feed a column. */
+    void feed(String key, String name) {
+        String before = nameOfKey.put(key, name);
+        if (before != null) {
+            keysOfName.getOrDefault(before, new HashSet<>()).remove(key);
+            known(before);
+        }
+        keysOfName.computeIfAbsent(name, each -> new LinkedHashSet<>()).add(key);
+        known(name);
+    }
+
+    private void known(String name) {
+        BitSet with = new BitSet();
+        keysOfName.getOrDefault(name, Set.of()).forEach(key -> with.or(layoutsOfKey.getOrDefault(key, NONE)));
+        layoutsOfName.put(name, with);
+        factsByName.remove(name);
+    }
+
+    /** The layouts that have a column, by their place among {@link #bySize}. */
+    BitSet with(String name) {
+        return layoutsOfName.getOrDefault(name, NONE);
+    }
+
+    /**
+     * The header by which a column is called most clearly: the one in most tables, one that stands below the heading of
+     * several columns counting half. The one that it is called by stays where no other is clearer.
+     */
+    Optional<String> clearest(String name) {
+        List<String> keys = keysOf(name).stream()
+                .filter(key -> !TableColumn.isUnnamed(own(key)))
+                .toList();
+        Optional<String> now =
+                keys.stream().filter(key -> own(key).equals(name)).findFirst();
+        return keys.stream()
+                .filter(key -> now.isEmpty() || clearness(key) > clearness(now.get()))
+                .max(Comparator.comparingDouble(this::clearness).thenComparing(Comparator.reverseOrder()))
+                .or(() -> now);
+    }
+
+    private double clearness(String key) {
+        long tables = in(List.of(key), layout -> layout.tables().size());
+        return own(key).contains(HeaderWords.GROUP) ? tables / 2.0 : tables;
+    }
+
+    /** True where so many values stand in a column that they can be weighed. */
+    boolean tellsEnough(String keyOrName) {
+        Set<String> keys = keysOfName.getOrDefault(keyOrName, Set.of(keyOrName));
+        return keys.stream()
+                        .mapToInt(key -> profiles.getOrDefault(key, Profile.NONE).filled)
+                        .sum()
+                >= LineUpWeights.ENOUGH_VALUES;
+    }
+
+    /** True where more tables have one of some headers than one of others; among equals, where they have more rows. */
+    boolean outweighs(List<String> keys, List<String> others) {
+        long tables = in(keys, layout -> layout.tables().size());
+        long otherTables = in(others, layout -> layout.tables().size());
+        return tables != otherTables ? tables > otherTables : in(keys, Layout::rows) > in(others, Layout::rows);
+    }
+
+    /** Something counted over the layouts that have one of some headers. */
+    long in(List<String> keys, ToLongFunction<Layout> counted) {
+        BitSet with = new BitSet();
+        keys.forEach(key -> with.or(layoutsOfKey.getOrDefault(key, NONE)));
+        return with.stream()
+                .mapToLong(at -> counted.applyAsLong(bySize.get(at)))
+                .sum();
+    }
+
+    Facts factsOf(String key) {
+        return facts.getOrDefault(key, Facts.together(List.of()));
+    }
+
+    Facts factsOfColumn(String name) {
+        return factsByName.computeIfAbsent(
+                name,
+                column -> Facts.together(keysOfName.getOrDefault(column, Set.of()).stream()
+                        .map(this::factsOf)
+                        .toList()));
+    }
+
+    private double likeness(String a, String b) {
+        return likeness.computeIfAbsent(a + '\n' + b, both -> HeaderWords.likeness(a, b));
+    }
+
+    /** The spelling among a column's headers that is most like another header. */
+    double words(String own, String name) {
+        double most = likeness(own, name);
+        for (String key : keysOfName.getOrDefault(name, Set.of())) {
+            if (!own.equals(spelling.get(key))) {
+                most = Math.max(most, likeness(own, spelling.getOrDefault(key, name)));
+            }
+        }
+        return most;
+    }
+
+    /** True where no layout has both a header and a column. */
+    boolean apart(String key, String name) {
+        return !layoutsOfKey.getOrDefault(key, NONE).intersects(with(name));
+    }
+
+    /** The largest layout that has a column; -1 where none has. */
+    int firstWith(String name) {
+        return with(name).nextSetBit(0);
+    }
+
+    /** The spelling that most tables use, one in words of their own counting double; among equals the first. */
+    private static Map<String, String> clearestSpellings(List<Layout> layouts) {
+        Map<String, Map<String, Integer>> counts = new LinkedHashMap<>();
+        for (Layout layout : layouts) {
+            for (var table : layout.tables()) {
+                for (var column : table.columns()) {
+                    counts.computeIfAbsent(LooseText.key(column.header()), key -> new LinkedHashMap<>())
+                            .merge(column.header(), 1, Integer::sum);
+                }
+            }
+        }
+        Map<String, String> clearest = new LinkedHashMap<>();
+        counts.forEach((key, spellings) -> clearest.put(
+                key,
+                withoutColon(spellings.entrySet().stream()
+                        .max(Comparator.comparingInt(
+                                each -> APART.matcher(each.getKey()).find() ? each.getValue() * 2 : each.getValue()))
+                        .orElseThrow()
+                        .getKey())));
+        return clearest;
+    }
+
+    /** A colon behind a header points to the values below it and is no part of the name. */
+    private static String withoutColon(String header) {
+        String bare = COLON.matcher(header).replaceFirst("");
+        return bare.isEmpty() ? header : bare;
+    }
+}
