@@ -40,6 +40,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -52,6 +53,9 @@ import org.jspecify.annotations.Nullable;
  */
 final class FactsPane extends VBox {
     private static final double WIDTH = 432;
+    private static final double BAND_HEIGHT = 264;
+    private static final double SAID_WIDTH = 264;
+    private static final double ACTS_WIDTH = 304;
     private static final int GROUPS_SHOWN = 8;
     private final JobModel model;
     private final Executor ui;
@@ -72,6 +76,13 @@ final class FactsPane extends VBox {
     private final PauseTransition typing = new PauseTransition(Duration.millis(200));
     private final ComboBox<MasterPlan.Spelling> spelling = new ComboBox<>();
     private final HBox spellings = new HBox(8);
+    /** The figures, the values, what can be done with those chosen, and what else there is to see. */
+    private final VBox said;
+
+    private final VBox held;
+    private final VBox acts;
+    private final ScrollPane others;
+    private List<Pane> parts = List.of();
     private @Nullable ValuesGrid shown;
     private boolean filling;
     private String column = "";
@@ -81,9 +92,6 @@ final class FactsPane extends VBox {
         this.ui = ui;
         setId("facts");
         getStyleClass().add("panel");
-        setMinWidth(WIDTH);
-        setPrefWidth(WIDTH);
-        setMaxWidth(WIDTH);
         title.setId("facts-title");
         title.getStyleClass().add("section-title");
         title.setMinWidth(0);
@@ -166,17 +174,17 @@ final class FactsPane extends VBox {
         codes.setId("facts-codes");
         codes.getItems().addAll(fromFile, pasted);
         FlowPane whole = new FlowPane(6, 6, blank, codes);
-        VBox middle = new VBox(8, figures, spellings, search, values, chosen, writing, scope, whole);
-        middle.getStyleClass().add("panel-part");
-        VBox.setVgrow(middle, Priority.ALWAYS);
+        said = new VBox(8, figures, spellings);
+        held = new VBox(8, search, values);
+        acts = new VBox(8, chosen, writing, scope, whole);
         VBox more = new VBox(10, alike, layouts);
         more.getStyleClass().add("panel-part");
-        ScrollPane scroll = new ScrollPane(more);
-        scroll.setFitToWidth(true);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        scroll.setMaxHeight(240);
-        scroll.setMinHeight(0);
-        getChildren().addAll(head, middle, scroll);
+        others = new ScrollPane(more);
+        others.setFitToWidth(true);
+        others.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        others.setMinHeight(0);
+        getChildren().add(head);
+        lay(false);
         addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.getCode() == KeyCode.ESCAPE) {
                 close.run();
@@ -187,6 +195,51 @@ final class FactsPane extends VBox {
 
     GridView grid() {
         return values;
+    }
+
+    /** Lays it out as a band below what it tells of, its parts side by side, or as a side of one column. */
+    void lay(boolean asBand) {
+        if (getChildren().size() > 1 && asBand == getStyleClass().contains("band-panel")) {
+            return;
+        }
+        getStyleClass().remove("band-panel");
+        getChildren().remove(1, getChildren().size());
+        // What holds the parts lets go of them before another takes them.
+        parts.forEach(part -> part.getChildren().clear());
+        if (asBand) {
+            getStyleClass().add("band-panel");
+            HBox row = new HBox(said, held, acts, others);
+            said.setPrefWidth(SAID_WIDTH);
+            acts.setPrefWidth(ACTS_WIDTH);
+            List.of(said, held, acts).forEach(part -> part.getStyleClass().add("panel-part"));
+            List.of(said, acts).forEach(part -> part.setMinWidth(Region.USE_PREF_SIZE));
+            HBox.setHgrow(held, Priority.ALWAYS);
+            HBox.setHgrow(others, Priority.ALWAYS);
+            others.setPrefWidth(WIDTH);
+            others.setMaxHeight(Double.MAX_VALUE);
+            VBox.setVgrow(row, Priority.ALWAYS);
+            parts = List.of(row);
+            setMinSize(0, BAND_HEIGHT);
+            setPrefSize(Region.USE_COMPUTED_SIZE, BAND_HEIGHT);
+            setMaxSize(Double.MAX_VALUE, BAND_HEIGHT);
+            getChildren().add(row);
+        } else {
+            VBox column = new VBox(8, said, held, acts);
+            column.getStyleClass().add("panel-part");
+            List.of(said, held, acts).forEach(part -> {
+                part.getStyleClass().remove("panel-part");
+                part.setMinWidth(0);
+                part.setPrefWidth(Region.USE_COMPUTED_SIZE);
+            });
+            others.setMaxHeight(240);
+            VBox.setVgrow(held, Priority.ALWAYS);
+            VBox.setVgrow(column, Priority.ALWAYS);
+            parts = List.of(column);
+            setMinSize(WIDTH, 0);
+            setPrefSize(WIDTH, Region.USE_COMPUTED_SIZE);
+            setMaxSize(WIDTH, Double.MAX_VALUE);
+            getChildren().addAll(column, others);
+        }
     }
 
     /** Shows a column of the master, tags behind the others; an earlier search is kept where it is the same column. */
@@ -212,6 +265,7 @@ final class FactsPane extends VBox {
         title.setText(name + ": " + grid.type().word());
         figures.setText("Counting the values of all rows.");
         alike.getChildren().clear();
+        Pieces.show(alike, false);
         layouts.getChildren().clear();
         boolean own = data && outcome.proposal().hasCells(at);
         boolean written = own || data && outcome.proposal().isMade(at);
@@ -238,7 +292,7 @@ final class FactsPane extends VBox {
         if (shown != grid) {
             return;
         }
-        figures.setText(said(found, grid.type()));
+        figures.setText(words(found, grid.type()));
         values.setModel(grid);
         tellAlike(found.alike());
         tellChosen();
@@ -252,7 +306,7 @@ final class FactsPane extends VBox {
         return column;
     }
 
-    private static String said(ValuesGrid.Found found, Type type) {
+    private static String words(ValuesGrid.Found found, Type type) {
         ColumnFacts facts = found.facts();
         List<String> said = new ArrayList<>();
         said.add(
@@ -344,6 +398,7 @@ final class FactsPane extends VBox {
 
     private void tellAlike(List<Spellings.Group> groups) {
         alike.getChildren().clear();
+        Pieces.show(alike, !groups.isEmpty());
         if (groups.isEmpty()) {
             return;
         }

@@ -175,6 +175,14 @@ final class GridView extends Region {
                         .allMatch(column -> one.title(column).equals(other.title(column)));
     }
 
+    /** Gives every column the width that its model wants, whatever it was made since. */
+    void forgetWidths() {
+        if (model != null) {
+            at.setColumns(model, false);
+            draw();
+        }
+    }
+
     /** Shows another model; the selection stays where it was as far as there are such cells. */
     void setModel(GridModel newModel) {
         boolean sameColumns = model != null && sameColumns(model, newModel);

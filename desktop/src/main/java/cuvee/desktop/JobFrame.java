@@ -34,6 +34,9 @@ import org.jspecify.annotations.Nullable;
  * it, column facts at its side, and the foot line.
  */
 final class JobFrame extends BorderPane {
+    /** From this width on the facts of a column lie below the board. */
+    static final double WIDE = 1600;
+
     private final JobModel model;
     private final LedgerStrip ledger = new LedgerStrip(this::go, this::goToLoss);
     private final StackPane view = new StackPane();
@@ -49,6 +52,8 @@ final class JobFrame extends BorderPane {
     private final ReworkView rework;
     private final QuestionList questions;
     private final FactsPane facts;
+    private boolean factsShown;
+    private final VBox bottom = new VBox();
     private final MapLayer map = new MapLayer(this::toggleMap);
     private final List<GridView> grids;
     private Stage stage = Stage.COLLECT;
@@ -125,7 +130,9 @@ final class JobFrame extends BorderPane {
                 new WaitingBar(model)));
         view.setMinSize(0, 0);
         setCenter(view);
-        setBottom(foot);
+        bottom.getChildren().add(foot);
+        setBottom(bottom);
+        widthProperty().addListener((o, before, now) -> placeFacts());
         model.outcomeProperty().addListener((o, before, now) -> {
             show();
             now.ifPresent(this::showFactsAgain);
@@ -160,18 +167,40 @@ final class JobFrame extends BorderPane {
     private void showFacts(int column) {
         Optional<Outcome> outcome = model.outcomeProperty().get();
         if (column < 0 || outcome.isEmpty()) {
-            facts.close();
-            setRight(null);
+            closeFacts();
             focusGrid(views.get(stage));
         } else {
             facts.show(outcome.get(), column);
-            setRight(facts);
+            factsShown = true;
+            placeFacts();
+        }
+    }
+
+    private void closeFacts() {
+        facts.close();
+        factsShown = false;
+        placeFacts();
+    }
+
+    /** Puts the facts at the side; in a wide window below the board, which needs its width. */
+    private void placeFacts() {
+        boolean below = factsShown && stage == Stage.LINE_UP && getWidth() >= WIDE;
+        boolean beside = factsShown && !below;
+        if (below != bottom.getChildren().contains(facts) || beside != facts.equals(getRight())) {
+            setRight(null);
+            bottom.getChildren().remove(facts);
+            facts.lay(below);
+            if (below) {
+                bottom.getChildren().add(0, facts);
+            } else if (beside) {
+                setRight(facts);
+            }
         }
     }
 
     /** The facts of the column that is open, from a new outcome. */
     private void showFactsAgain(Outcome outcome) {
-        if (facts.equals(getRight())) {
+        if (factsShown) {
             List<String> names = new ArrayList<>();
             outcome.proposal().plan().columns().forEach(column -> names.add(column.name()));
             outcome.proposal().plan().tags().forEach(tag -> names.add(tag.name()));
@@ -237,11 +266,11 @@ final class JobFrame extends BorderPane {
             band.leave();
         }
         slips.close();
-        if (to != Stage.LINE_UP && to != Stage.MASTER && getRight() != null) {
-            facts.close();
-            setRight(null);
-        }
         stage = to;
+        if (to != Stage.LINE_UP && to != Stage.MASTER) {
+            closeFacts();
+        }
+        placeFacts();
         ledger.choose(to);
         Node shown = views.get(to);
         if (shown != null) {
@@ -445,7 +474,7 @@ final class JobFrame extends BorderPane {
             parts.add(lookup(id));
         }
         parts.add(view.getChildren().get(0).lookup(".grid-view"));
-        parts.add(getRight() == null ? null : getRight().lookup(".grid-view"));
+        parts.add(factsShown ? facts.lookup(".grid-view") : null);
         parts.add(lookup("#undo"));
         parts.removeIf(part -> part == null || !part.isVisible());
         int at = -1;

@@ -66,6 +66,9 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
     private final Set<String> opened = new HashSet<>();
     private final Map<Integer, List<String>> firsts = new HashMap<>();
     private @Nullable BoardGrid board;
+    /** True where the window has room for the whole names of layouts. */
+    private boolean roomy;
+
     private List<Integer> shown = List.of();
     private String adding = "";
     private String chosen = "";
@@ -130,6 +133,12 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
             boolean narrow = now.doubleValue() < LEAST_ROOM;
             later.setText(narrow ? "Later:" : LATER);
             Pieces.show(beyond, !narrow);
+            boolean isRoomy = getScene() != null && getScene().getWidth() >= JobFrame.WIDE;
+            if (isRoomy != roomy) {
+                roomy = isRoomy;
+                show(model.outcomeProperty().get());
+                grid.forgetWidths();
+            }
         });
         return head;
     }
@@ -371,7 +380,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
             long row = grid.selectedRow();
             int column = grid.selectedColumn();
             shown = BoardGrid.columns(made, filtered);
-            BoardGrid now = new BoardGrid(made, shown, opened, firsts);
+            BoardGrid now = new BoardGrid(made, shown, opened, firsts, roomy);
             board = now;
             grid.setModel(now);
             if (row >= 0 && row < now.rows()) {

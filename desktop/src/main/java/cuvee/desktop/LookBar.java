@@ -62,6 +62,8 @@ final class LookBar extends HBox {
         found.setMinWidth(Region.USE_PREF_SIZE);
         found.setId("master-found");
         HBox.setHgrow(where, Priority.ALWAYS);
+        where.setAlignment(Pos.CENTER_LEFT);
+        setFillHeight(false);
         field = field("", new NoWords());
         setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(only, where, all, finds, find, found);

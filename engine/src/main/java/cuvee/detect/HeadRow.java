@@ -15,6 +15,8 @@ import org.jspecify.annotations.Nullable;
 final class HeadRow {
     private static final Pattern YEAR = Pattern.compile("(19|20)\\d\\d");
     /** Longer texts are titles or notes. */
+    private static final int MANY_NAMES = 5;
+
     private static final int LONGEST_NAME = 40;
 
     private final Row row;
@@ -237,7 +239,9 @@ final class HeadRow {
         for (int column = 0; column < forms.length; column++) {
             if (!blanks[column]) {
                 String text = text(column).strip();
-                if (text.length() > LONGEST_NAME || text.endsWith(":") || text.contains(": ")) {
+                // A row of many words is one of names, whatever signs stand behind some of them.
+                boolean label = text.endsWith(":") && filled < MANY_NAMES;
+                if (text.length() > LONGEST_NAME || label || text.contains(": ")) {
                     return true;
                 }
             }

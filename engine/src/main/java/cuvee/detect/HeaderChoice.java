@@ -297,7 +297,8 @@ final class HeaderChoice {
         if (next < bottom && cutsGroup(upper, lower, rows.get(bottom))) {
             return false;
         }
-        if (clues.partlyMerged(upper.number(), upper.row(), lower.row())) {
+        if (clues.joinedDown(upper.row(), lower.row())
+                || clues.partlyMerged(upper.number(), upper.row(), lower.row())) {
             return true;
         }
         boolean title = upper.isTitleLike()

@@ -64,6 +64,14 @@ public record SheetClues(List<NamedRange> named, List<CellRange> merged, Map<Int
                 .anyMatch(range -> range.firstColumn() > first || range.lastColumn() < last);
     }
 
+    /** True where most cells of a row are joined with the blank ones below them in the next: both belong to one header. */
+    boolean joinedDown(Row upper, Row lower) {
+        long joined = merged.stream()
+                .filter(range -> range.firstRow() == upper.number() && range.lastRow() == lower.number())
+                .count();
+        return joined >= 2 && joined * 2 >= filled(upper);
+    }
+
     /** The last column of the joined cell that begins in a cell; the column itself where it is not joined. */
     int spanEnd(int row, int column) {
         return merged.stream()

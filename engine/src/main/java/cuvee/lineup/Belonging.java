@@ -31,6 +31,9 @@ public final class Belonging {
 
     private static final double NAMED_ALIKE = 0.99;
     private static final int SEVERAL_COLUMNS = 6;
+    /** So many are enough where each has a partner, and the file has nothing else in the core. */
+    private static final int FEW_COLUMNS = 5;
+
     private static final double STRENGTH = 5.2;
     private static final double NAME = 2.4;
     private static final double KEY = 2.9;
@@ -292,7 +295,16 @@ public final class Belonging {
         int tables = all;
         long usual =
                 having.values().stream().filter(count -> count * 2 > tables).count();
-        return own.size() >= SEVERAL_COLUMNS && partners * 10 >= own.size() * 9L && partners * 4 >= usual * 3;
+        boolean several =
+                own.size() >= SEVERAL_COLUMNS && partners * 10 >= own.size() * 9L && partners * 4 >= usual * 3;
+        // A file that has nothing else in the core is no summary of what it has there.
+        boolean whole = own.size() >= FEW_COLUMNS
+                && partners == own.size()
+                && partners * 3 >= usual * 2
+                && others.stream()
+                        .flatMap(j -> candidates.get(j).files().stream())
+                        .noneMatch(candidates.get(at).files()::contains);
+        return several || whole;
     }
 
     /**
@@ -395,8 +407,7 @@ public final class Belonging {
             String key = columns.get(j).get(column);
             if (key != null) {
                 Profile profile = profile(key);
-                if (profile.allDifferent()
-                        && (profile.kind() == Profile.Kind.CODE || profile.kind() == Profile.Kind.WHOLE)) {
+                if (profile.allDifferent() && (profile.kind() == Profile.Kind.CODE || profile.mayNumberThings())) {
                     return true;
                 }
             }

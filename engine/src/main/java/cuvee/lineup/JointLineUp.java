@@ -331,7 +331,11 @@ final class JointLineUp {
         double rare = 0;
         if (one.filled > 0 && other.filled > 0) {
             // A handful of values shows little of what a column holds.
-            double enough = Math.min(1, Math.min(one.filled, other.filled) / LineUpWeights.ENOUGH_VALUES);
+            int fewer = Math.min(one.filled, other.filled);
+            double enough = Math.min(1, fewer / LineUpWeights.ENOUGH_VALUES);
+            if (plainWordsAgainstValues(one, other) || plainWordsAgainstValues(other, one)) {
+                enough = Math.max(enough, LineUpWeights.TOLD_BY_ONE_VALUE);
+            }
             score += LineUpWeights.KIND * kinds(one, other) * enough;
             if (enough < 1 && words.nothing() && one.texts.keySet().stream().noneMatch(other.texts::containsKey)) {
                 score += LineUpWeights.FEW_AND_NONE_SHARED * (1 - enough);
@@ -373,7 +377,16 @@ final class JointLineUp {
         return codes.isLettered() && numbers.kind() == Kind.WHOLE;
     }
 
+    /** True for words against dates or numbers: a single name is no day and no amount. */
+    private static boolean plainWordsAgainstValues(Profile words, Profile values) {
+        return words.kind() == Kind.WORD && (values.coarse() == Coarse.DATES || values.coarse() == Coarse.NUMBERS);
+    }
+
     private static boolean vetoed(Profile one, Profile other) {
+        boolean plain = plainWordsAgainstValues(one, other) || plainWordsAgainstValues(other, one);
+        if (plain && Math.min(one.filled, other.filled) > 1) {
+            return true;
+        }
         if (one.filled >= ENOUGH && other.filled >= ENOUGH && one.coarse() != other.coarse()) {
             boolean code = one.kind() == Kind.CODE && other.kind() == Kind.WHOLE
                     || other.kind() == Kind.CODE && one.kind() == Kind.WHOLE;

@@ -20,6 +20,9 @@ final class LineUpWeights {
     static final double KIND = 3.9;
     /** From so many values on the kind of a column is told as surely as it can be. */
     static final double ENOUGH_VALUES = 6;
+    /** So far a single value tells that words are no dates or numbers. */
+    static final double TOLD_BY_ONE_VALUE = 0.6;
+
     /** Few values, none of them shared, and no word in common. */
     static final double FEW_AND_NONE_SHARED = -1.2;
 

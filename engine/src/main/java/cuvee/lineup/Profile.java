@@ -30,6 +30,10 @@ public final class Profile {
     private static final int LONG_TEXT = 40;
     private static final int MANY_SPACES = 4;
     private static final double GREATEST_FRACTION = 1.2;
+    private static final double HUNDRED = 100;
+    /** Points of one table are at most so many times as great, or as small, as those of another. */
+    private static final double FAR_OFF = 5;
+
     private static final int FEW = 4;
     private static final int MANY = 10;
     private static final double NEARLY_ALL = 0.9;
@@ -313,6 +317,23 @@ public final class Profile {
                 filled >= FEW ? List.of(most / filled) : List.of()));
     }
 
+    /** True where nearly all values are shares of something, said as percent or as fractions of 1. */
+    public boolean holdsShares() {
+        int shares = kinds.getOrDefault(Kind.PERCENT, 0) + kinds.getOrDefault(Kind.FRACTION, 0);
+        return filled > 0 && shares >= filled * NEARLY_ALL;
+    }
+
+    /** True for plain numbers about a hundred times as great as some shares, none of them far above a hundred. */
+    public boolean arePointsOf(Profile shares) {
+        double times = shares.median() > 0 ? median() / shares.median() : 0;
+        return filled > 1
+                && numbers.length > 0
+                && all(Kind.WHOLE, Kind.DECIMAL)
+                && times >= HUNDRED / FAR_OFF
+                && times <= HUNDRED * FAR_OFF
+                && Arrays.stream(numbers).allMatch(number -> number >= 0 && number <= HUNDRED * GREATEST_FRACTION);
+    }
+
     /** The same column with its plain numbers taken for percent points, as its header says: 12.5 stands for an eighth. */
     public Profile percentPoints() {
         if (!all(Kind.WHOLE, Kind.DECIMAL)) {
@@ -424,6 +445,11 @@ public final class Profile {
     /** True where its numbers are amounts of money, as they are marked. */
     boolean isMoney() {
         return kind() == Kind.MONEY;
+    }
+
+    /** True for whole numbers of three digits and more: smaller ones are counts that happen to differ. */
+    boolean mayNumberThings() {
+        return kind() == Kind.WHOLE && Arrays.stream(numbers).allMatch(number -> number >= HUNDRED);
     }
 
     private boolean all(Kind... some) {

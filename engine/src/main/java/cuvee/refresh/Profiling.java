@@ -49,28 +49,33 @@ final class Profiling {
     Map<String, Profile> of(List<Layout> layouts) {
         layouts.forEach(layout -> ofLayout.computeIfAbsent(layout.signature(), signature -> looked(layout)));
         Optional<double[]> days = days(layouts);
-        Map<String, Profile> profiles = new LinkedHashMap<>();
+        Map<String, List<Profile>> ofKey = new LinkedHashMap<>();
         for (Layout layout : layouts) {
-            List<Profile> columns = ofLayout.getOrDefault(layout.signature(), List.of()).stream()
-                    .map(looked -> withDays(looked, days))
-                    .reduce(Profiling::plus)
-                    .orElse(List.of());
-            Set<String> seen = new HashSet<>();
-            for (int i = 0; i < columns.size() && i < layout.keys().size(); i++) {
-                if (seen.add(layout.keys().get(i))) {
-                    profiles.merge(layout.keys().get(i), columns.get(i), Profile::plus);
+            for (Looked looked : ofLayout.getOrDefault(layout.signature(), List.of())) {
+                List<Profile> columns = withDays(looked, days);
+                Set<String> seen = new HashSet<>();
+                for (int i = 0; i < columns.size() && i < layout.keys().size(); i++) {
+                    if (seen.add(layout.keys().get(i))) {
+                        ofKey.computeIfAbsent(layout.keys().get(i), key -> new ArrayList<>())
+                                .add(columns.get(i));
+                    }
                 }
             }
         }
+        Map<String, Profile> profiles = new LinkedHashMap<>();
+        ofKey.forEach((key, columns) ->
+                asShares(columns).stream().reduce(Profile::plus).ifPresent(all -> profiles.put(key, all)));
         return profiles;
     }
 
-    private static List<Profile> plus(List<Profile> one, List<Profile> other) {
-        List<Profile> all = new ArrayList<>();
-        for (int i = 0; i < one.size(); i++) {
-            all.add(one.get(i).plus(other.get(i)));
-        }
-        return all;
+    /** Columns of one header: where some hold shares, plain numbers of a hundred times their size are percent points. */
+    private static List<Profile> asShares(List<Profile> columns) {
+        Optional<Profile> shares = columns.stream().filter(Profile::holdsShares).reduce(Profile::plus);
+        return shares.isEmpty()
+                ? columns
+                : columns.stream()
+                        .map(column -> column.arePointsOf(shares.get()) ? column.percentPoints() : column)
+                        .toList();
     }
 
     /** The first and the last day of all tables. */

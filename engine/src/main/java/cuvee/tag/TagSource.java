@@ -108,7 +108,8 @@ public record TagSource(From from, String what) {
             case TITLE_LABEL -> what;
             case ANY_LABEL -> "Title cell";
             case PLACE -> "Place";
-            case FOLDER -> "Folder " + what;
+            // One folder below the place is the usual case, and needs no number.
+            case FOLDER -> what.equals("1") ? "Folder" : "Folder " + what;
             case FILE_PART -> "File part " + what;
             case FILE_NAME -> "File name";
             case FILE_AFTER, FILE_BEFORE -> "File part";

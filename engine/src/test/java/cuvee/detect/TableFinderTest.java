@@ -2,6 +2,7 @@ package cuvee.detect;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.sheet.CellRange;
 import cuvee.sheet.Row;
 import cuvee.testing.Rows;
 import java.util.ArrayList;
@@ -54,6 +55,52 @@ class TableFinderTest {
             rows.add(record(i));
         }
         return rows;
+    }
+
+    /** A table whose header has two rows, the second with two names only, and comes again; its third name is given. */
+    private static TableFinder ofTwoHeaderRows(String third) {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Berth", "Species", third, "Next landing", "Account", "Gear", "Trip\nNo:"});
+        rows.add(new Object[] {"", "", "Crates", "", "FEE", "", ""});
+        for (int i = 0; i < 12; i++) {
+            if (i == 8) {
+                rows.add(rows.get(0));
+                rows.add(rows.get(1));
+            }
+            rows.add(new Object[] {
+                i % 4, i < 6 ? "Cod" : "Ling", 3 * i, "2026-05-" + (10 + i), 1.25 * i, "Net " + i % 3, 500 + i
+            });
+        }
+        TableFinder finder = new TableFinder(HeaderHints.NONE);
+        for (int i = 0; i < rows.size(); i++) {
+            finder.row(Rows.row(i + 1, rows.get(i)));
+        }
+        return finder;
+    }
+
+    @Test
+    void aColonBehindAHeaderMakesNoTitleOfItsRow() {
+        FoundTable found = ofTwoHeaderRows("Landed").end().get(0);
+        assertThat(found.headerRows()).containsExactly(1, 2);
+        assertThat(found.columns())
+                .extracting(TableColumn::header)
+                .contains("Species", "Landed Crates", "Account FEE", "Trip No:");
+        assertThat(found.kept()).isEqualTo(12);
+    }
+
+    @Test
+    void cellsJoinedDownSayThatAHeaderHasTwoRowsHereAndWhereItComesAgain() {
+        TableFinder finder = ofTwoHeaderRows("Landed: as weighed");
+        List<CellRange> joined = new ArrayList<>();
+        for (int top : new int[] {1, 11}) {
+            for (int column : new int[] {0, 1, 3, 5, 6}) {
+                joined.add(new CellRange(top, column, top + 1, column));
+            }
+        }
+        finder.merged(joined);
+        FoundTable found = finder.end().get(0);
+        assertThat(found.headerRows()).containsExactly(1, 2);
+        assertThat(found.kept()).isEqualTo(12);
     }
 
     @Test

@@ -99,6 +99,27 @@ class JointLineUpTest {
         assertThat(joint.groups()).contains(Set.of("berth"), Set.of("cancelled"));
     }
 
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 5})
+    void namesAreNoDaysHoweverFewOfThemThereAre(int values) {
+        for (int i = 0; i < values; i++) {
+            String shop = "hire shop " + i;
+            String day = "hired on " + i;
+            profiles.put(shop, Profile.of(List.of(vessel(i)), Convention.DEFAULT, false));
+            profiles.put(day, Profile.of(List.of("2026-01-0" + (i + 1)), Convention.DEFAULT, false));
+            heads.put(shop, "Hire shop");
+            heads.put(day, "Hired on");
+            table(shop, "fare");
+            table(day, "fare");
+        }
+        column("fare", i -> number(i + 0.5));
+        JointLineUp joint = joint(Set.of());
+        joint.unite(0.5);
+        assertThat(joint.groups())
+                .noneMatch(group -> group.stream().anyMatch(key -> key.startsWith("hire shop"))
+                        && group.stream().anyMatch(key -> key.startsWith("hired on")));
+    }
+
     @Test
     void columnsOfOneTableAreNeverOne() {
         column("opening", i -> whole(100 + i));
@@ -248,6 +269,49 @@ class JointLineUpTest {
             likely[named] = new Belonging(candidates, profiles, heads).likelihood("t2", Set.of("t0", "t1"));
         }
         assertThat(likely[1]).isGreaterThan(likely[0] * 3);
+    }
+
+    @Test
+    void aTableThatLacksSomeColumnsBelongsThoughSmallCountsHappenToDiffer() {
+        for (String sender : List.of("a", "b", "c")) {
+            column("boat " + sender, this::vessel);
+            column(
+                    "master " + sender,
+                    i -> List.of("A. Quill", "B. Marl", "C. Vane").get(random.nextInt(3)));
+            column("day " + sender, i -> "2026-01-" + (10 + random.nextInt(18)));
+            column("crates " + sender, i -> number(random.nextInt(900) / 10.0));
+            column("paid " + sender, i -> number(random.nextInt(90_000) / 100.0));
+            // Each sender's differ from row to row, and mean nothing.
+            column("hands " + sender, i -> whole(1 + (i * 7 + sender.charAt(0)) % 20));
+            column("nets " + sender, i -> whole(1 + (i * 3 + sender.charAt(0)) % 20));
+            List<String> keys = List.of("boat ", "master ", "day ", "crates ", "paid ", "hands ", "nets ");
+            table(keys.subList(0, sender.equals("c") ? 5 : 7).stream()
+                    .map(key -> key + sender)
+                    .toArray(String[]::new));
+        }
+        List<Belonging.Candidate> candidates = new ArrayList<>();
+        for (int i = 0; i < units.size(); i++) {
+            candidates.add(new Belonging.Candidate(
+                    "t" + i,
+                    units.get(i).keys(),
+                    ROWS,
+                    List.of("returns 2026-0" + (i + 1) + ".csv"),
+                    List.of(""),
+                    List.of()));
+        }
+        assertThat(new Belonging(candidates, profiles, heads).likelihood("t2", Set.of("t0", "t1")))
+                .isGreaterThan(0.9);
+    }
+
+    @Test
+    void percentPointsOfOneTableAreTheSharesOfAnother() {
+        Profile shares = Profile.of(List.of(number(0.21), number(0.18), number(0.157)), Convention.DEFAULT, false);
+        Profile points = Profile.of(List.of(number(21.7), whole(22), number(16.4)), Convention.DEFAULT, false);
+        Profile amounts = Profile.of(List.of(number(21.7), whole(2200), number(16.4)), Convention.DEFAULT, false);
+        assertThat(shares.holdsShares()).isTrue();
+        assertThat(points.arePointsOf(shares)).isTrue();
+        assertThat(points.percentPoints().kind()).isEqualTo(Profile.Kind.PERCENT);
+        assertThat(amounts.arePointsOf(shares)).isFalse();
     }
 
     @Test

@@ -33,6 +33,8 @@ public final class BoardGrid implements GridModel {
     private static final String SAME = "=";
     private static final String ABSENT = "absent";
     private static final String ASSUMED = "assumed";
+    private static final double NAME_WIDTH = 190;
+    private static final double MOST_NAME_WIDTH = 340;
     /** A layout with more folders or files than these is called by the first. */
     private static final int MOST_NAMED = 3;
     /** Where the first record of a table is looked for. */
@@ -93,13 +95,16 @@ public final class BoardGrid implements GridModel {
     private final List<Line> lines = new ArrayList<>();
     private final Map<String, List<Cell>> cells = new HashMap<>();
     private final Map<Integer, List<String>> firsts;
+    private final double nameWidth;
 
     /**
      * @param shown the columns that are shown, by their position
      * @param open the signatures of the layouts that are opened
      * @param firsts the cells of the first record of tables, by table, as far as they are known
+     * @param roomy true where there is room for the whole names of layouts
      */
-    public BoardGrid(Outcome outcome, List<Integer> shown, Set<String> open, Map<Integer, List<String>> firsts) {
+    public BoardGrid(
+            Outcome outcome, List<Integer> shown, Set<String> open, Map<Integer, List<String>> firsts, boolean roomy) {
         this.outcome = outcome;
         this.shown = List.copyOf(shown);
         this.firsts = Map.copyOf(firsts);
@@ -112,6 +117,11 @@ public final class BoardGrid implements GridModel {
                 layout.tables().forEach(table -> lines.add(new Line(layout, Optional.of(table))));
             }
         }
+        int longest = outcome.proposal().layouts().stream()
+                .mapToInt(layout -> layoutName(layout).length())
+                .max()
+                .orElse(0);
+        this.nameWidth = roomy ? Math.max(NAME_WIDTH, Math.min(MOST_NAME_WIDTH, longest * 7.4 + 22)) : NAME_WIDTH;
     }
 
     public Line line(long row) {
@@ -204,7 +214,7 @@ public final class BoardGrid implements GridModel {
     @Override
     public double width(int column) {
         return column == 0
-                ? 190
+                ? nameWidth
                 : column == 1
                         ? 62
                         : Math.max(

@@ -485,7 +485,7 @@ class JobModelTest extends OpenJob {
     }
 
     private static BoardGrid board(Outcome outcome, List<Integer> columns) {
-        return new BoardGrid(outcome, columns, java.util.Set.of(), java.util.Map.of());
+        return new BoardGrid(outcome, columns, java.util.Set.of(), java.util.Map.of(), false);
     }
 
     @ParameterizedTest

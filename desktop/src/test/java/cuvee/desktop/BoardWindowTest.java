@@ -1,0 +1,90 @@
+package cuvee.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.refresh.NewColumns;
+import java.io.IOException;
+import javafx.scene.control.Button;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The board of Line up: what it shows, what stands beside it, and what becomes of columns. */
+class BoardWindowTest extends InAWindow {
+    @BeforeEach
+    void aJob() throws IOException {
+        write("data/Hollin, Tarsk and Oska returns/c.csv", "Date,Port,Passengers,Crew\n2026-03-01,Oska,7,2\n");
+        newJob();
+        goTo(KeyCode.DIGIT3);
+    }
+
+    private void wide(double width) {
+        robot.interact(() -> find("#frame").getScene().getWindow().setWidth(width));
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private double leftOf(String id) {
+        return find(id).localToScene(find(id).getBoundsInLocal()).getMinX();
+    }
+
+    private double topOf(String id) {
+        return find(id).localToScene(find(id).getBoundsInLocal()).getMinY();
+    }
+
+    @Test
+    void theFactsLieBesideTheBoardAndBelowItInAWideWindow() {
+        wide(1280);
+        robot.push(KeyCode.RIGHT).push(KeyCode.RIGHT).push(KeyCode.F4);
+        waitFor("the facts", () -> words("#facts-title").startsWith("Date"));
+        assertThat(leftOf("#facts")).isGreaterThan(800);
+        wide(1700);
+        waitFor("the facts below", () -> leftOf("#facts") < 10);
+        assertThat(topOf("#facts")).isGreaterThan(topOf("#line-up-grid"));
+        assertThat(topOf("#undo")).as("the foot stays the last").isGreaterThan(topOf("#facts"));
+        goTo(KeyCode.DIGIT6);
+        waitFor("the facts beside the master", () -> leftOf("#facts") > 1000);
+        goTo(KeyCode.DIGIT3);
+        waitFor("below again", () -> leftOf("#facts") < 10);
+        robot.interact(() -> this.<Button>find("#facts-close").fire());
+        assertThat(robot.lookup("#facts").tryQuery()).isEmpty();
+        waitFor("the keys on the board", () -> grid("#line-up-grid").isFocused());
+    }
+
+    @Test
+    void namesOfLayoutsAreWholeInAWideWindow() {
+        wide(1280);
+        double narrow = grid("#line-up-grid").model().width(0);
+        wide(1700);
+        waitFor("room for names", () -> grid("#line-up-grid").model().width(0) > narrow);
+        wide(1280);
+        waitFor("as before", () -> grid("#line-up-grid").model().width(0) == narrow);
+    }
+
+    @Test
+    void columnsThatSomeLayoutsLackAreShownAloneAndAllAgain() {
+        GridView board = grid("#line-up-grid");
+        int all = board.model().columns();
+        robot.clickOn("#board-filter");
+        robot.clickOn("absent somewhere");
+        waitFor("fewer columns", () -> board.model().columns() < all);
+        assertThat(board.model().title(2)).isEqualTo("Crew");
+        robot.clickOn("#board-filter");
+        robot.clickOn("all columns");
+        waitFor("all again", () -> board.model().columns() == all);
+    }
+
+    @Test
+    void whatBecomesOfColumnsThatComeLaterIsSaidAndTakenBack() {
+        String before = NewColumns.policy(model().jobProperty().get()).words();
+        NewColumns.Policy other = NewColumns.Policy.values()[NewColumns.Policy.values().length - 1];
+        robot.clickOn("#board-later");
+        robot.clickOn(other.words());
+        waitFor("the word", () -> NewColumns.policy(model().jobProperty().get()) == other);
+        idle();
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor(
+                "the way back",
+                () -> NewColumns.policy(model().jobProperty().get()).words().equals(before));
+    }
+}
