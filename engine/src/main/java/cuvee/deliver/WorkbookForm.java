@@ -177,6 +177,7 @@ final class WorkbookForm implements MasterFiles.Form {
         }
 
         void end() {
+            tab.setAutoFilter(0, 0, next - 1, Math.max(0, names.length - 1));
             try {
                 tab.finish();
             } catch (IOException failed) {

@@ -20,6 +20,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -81,6 +82,27 @@ class MasterFilesTest {
                         "2: DATE 2026-03-31 | DATE 2026-03-31T14:05:00 | Quill, \"A\" | NUMBER 1204 | NUMBER 1204.5 | PERCENT 0.125 | YES_NO true | a.csv",
                         "3: DATE 2026-04-01 | DATE 2026-04-01T00:30:00 | =1+1 | NUMBER 7 | NUMBER 0.25 | PERCENT 0.05 | YES_NO false | a.csv",
                         "4: DATE 2026-04-02 | DATE 2026-04-02T10:00:00 | line |  |  |  |  | a.csv");
+    }
+
+    @Test
+    void aWorkbookIsReadyToWorkIn() throws IOException {
+        Path file = folder.resolve("out.xlsx");
+        write(file);
+        try (XSSFWorkbook workbook = new XSSFWorkbook(Files.newInputStream(file))) {
+            var sheet = workbook.getSheetAt(0);
+            assertThat(sheet.getCTWorksheet().getAutoFilter().getRef())
+                    .as("each column can be filtered")
+                    .isEqualTo("A1:I4");
+            assertThat(sheet.getPaneInformation().getHorizontalSplitTopRow())
+                    .as("the header stays")
+                    .isEqualTo((short) 1);
+            assertThat(workbook.getFontAt(
+                                    sheet.getRow(0).getCell(0).getCellStyle().getFontIndex())
+                            .getBold())
+                    .isTrue();
+            assertThat(sheet.getRow(1).getCell(1).getCellStyle().getDataFormatString())
+                    .contains("hh:mm");
+        }
     }
 
     @Test
