@@ -60,9 +60,13 @@ public final class JobsGrid implements GridModel, AutoCloseable {
         this.jobs = List.copyOf(jobs);
         this.zone = zone;
         this.jobs.forEach(job -> lines.add(Line.UNKNOWN));
-        Thread looking = new Thread(() -> look(workplace, ui), "cuvee-jobs");
-        looking.setDaemon(true);
-        looking.start();
+        // Each by itself: a folder that hangs keeps nothing of the other jobs back.
+        for (int row = 0; row < this.jobs.size(); row++) {
+            int at = row;
+            Thread looking = new Thread(() -> look(at, workplace, ui), "cuvee-jobs-" + row);
+            looking.setDaemon(true);
+            looking.start();
+        }
     }
 
     /** The job of a row. */
@@ -70,12 +74,11 @@ public final class JobsGrid implements GridModel, AutoCloseable {
         return jobs.get((int) row);
     }
 
-    private void look(Workplace workplace, Executor ui) {
-        for (int row = 0; row < jobs.size() && !closed; row++) {
-            int at = row;
-            Line found = line(workplace, jobs.get(row));
+    private void look(int row, Workplace workplace, Executor ui) {
+        Line found = line(workplace, jobs.get(row));
+        if (!closed) {
             ui.execute(() -> {
-                lines.set(at, found);
+                lines.set(row, found);
                 arrived.run();
             });
         }

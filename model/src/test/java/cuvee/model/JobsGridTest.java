@@ -80,6 +80,20 @@ class JobsGridTest extends OpenJob {
     }
 
     @Test
+    void aJobOnAFolderThatIsNotReachedKeepsNothingOfTheOthersBack() throws Exception {
+        Path first = saved();
+        model.saveAs(folder.resolve("Other.cuvee"));
+        idle();
+        Files.writeString(first, "{ torn");
+        try (JobsGrid grid = new JobsGrid(recent(), workplace, ui::add, ZoneOffset.UTC)) {
+            assertThat(grid.rows()).isEqualTo(2);
+            until(() -> IntStream.range(0, 2).noneMatch(row -> grid.text(row, 3).startsWith("looking")));
+            assertThat(IntStream.range(0, 2).mapToObj(row -> grid.text(row, 0) + ": " + grid.text(row, 3)))
+                    .contains("Returns: cannot be read");
+        }
+    }
+
+    @Test
     void aJobIsTakenOffTheListAndItsFileStays() throws Exception {
         Path file = saved();
         new RecentJobs(workplace.state()).forget(file);
