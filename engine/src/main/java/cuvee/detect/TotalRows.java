@@ -191,6 +191,7 @@ final class TotalRows {
         TotalWords.Sureness word = TotalWords.Sureness.NO;
         Optional<Figure> figure = Optional.empty();
         String label = "";
+        int labelColumn = -1;
         int texts = 0;
         int numbers = 0;
         for (int column = 0; column < row.width(); column++) {
@@ -210,6 +211,7 @@ final class TotalRows {
                 if (here.compareTo(word) > 0) {
                     word = here;
                     label = text;
+                    labelColumn = column;
                 }
             }
         }
@@ -227,7 +229,7 @@ final class TotalRows {
         boolean total = told
                 || (numbers == 0
                         ? word == TotalWords.Sureness.WHOLLY && texts == 1
-                        : byNumbers(row, word, label, texts));
+                        : !isNameOfARecord(word, label, labelColumn) && byNumbers(row, word, label, texts));
         if (total) {
             take(row);
         }
@@ -306,6 +308,17 @@ final class TotalRows {
             }
         }
         return group.records() > 1;
+    }
+
+    /**
+     * True for words such as {@code Total mixed glass} that a record above has for its name, where all that there is to add
+     * up is the one record right above: it is another record with the same numbers.
+     */
+    private boolean isNameOfARecord(TotalWords.Sureness word, String label, int column) {
+        return word != TotalWords.Sureness.NO
+                && word != TotalWords.Sureness.WHOLLY
+                && sums.recordsSinceTotal() == 1
+                && columns.holds(column, label);
     }
 
     private boolean byNumbers(Row row, TotalWords.Sureness word, String label, int texts) {

@@ -83,6 +83,10 @@ public final class HeaderWords {
 
     private static final Map<String, String> MEANINGS = meanings();
     private static final Set<String> KNOWN = known();
+    /** As in {@code inspected}, {@code inspection} and {@code inspecting}. */
+    private static final Pattern DONE = Pattern.compile("(\\p{L}+?)(?:ed|ing|ion|ment)s?");
+
+    private static final int SHORTEST_STEM = 4;
     private static final int LONG_WORD = 6;
     private static final int LONG_COMPOUND = 8;
     private static final int SHORTEST_PART = 3;
@@ -572,6 +576,9 @@ public final class HeaderWords {
         if (meaning(a).equals(meaning(b))) {
             return 0.95;
         }
+        if (stem(a).length() >= SHORTEST_STEM && stem(a).equals(stem(b))) {
+            return 0.9;
+        }
         String shorter = a.length() <= b.length() ? a : b;
         String longer = a.length() <= b.length() ? b : a;
         if (shorter.length() >= 3 && longer.startsWith(shorter)) {
@@ -587,6 +594,12 @@ public final class HeaderWords {
             return 0.85;
         }
         return shorter.length() * 2 <= longer.length() && abbreviates(shorter, longer) ? 0.7 : 0;
+    }
+
+    /** What is done, without the ending that says whether it has been or is being done, or is a thing. */
+    private static String stem(String word) {
+        Matcher ending = DONE.matcher(word);
+        return ending.matches() ? ending.group(1) : word;
     }
 
     /** True where a word is another one with a word before it, as {@code bodyweight} and {@code Rechnungsbetrag} are. */

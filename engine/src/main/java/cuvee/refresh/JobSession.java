@@ -85,7 +85,7 @@ public final class JobSession implements AutoCloseable {
     public static final String ORDER = Kinds.ORDER;
 
     /** Decisions about layouts that share too little with the others; the subject is a layout. */
-    public static final String ANOTHER_JOB = Planner.ANOTHER_JOB;
+    public static final String ANOTHER_JOB = FamilyChoice.ANOTHER_JOB;
 
     /** Decisions that take a sheet's tables in, or leave them out; the subject is a sheet or a layout. */
     public static final String SHEET = Doubles.KIND;

@@ -1,22 +1,18 @@
 package cuvee.refresh;
 
-import cuvee.decision.Kinds;
 import cuvee.decision.TableChoice;
 import cuvee.detect.FoundTable;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
-import cuvee.finding.Question.Answer;
 import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.Families;
-import cuvee.layout.Families.Family;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.Laying;
 import cuvee.layout.Layout;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
-import cuvee.lineup.Belonging;
 import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
 import cuvee.lineup.Profile;
@@ -38,31 +34,16 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 
 /**
  * Proposes the whole master from what was found: a function of the job and the tables. What the job has decided holds;
  * what it has not is decided from the evidence of the batch and kept as assumed.
  */
 final class Planner {
-    static final String ANOTHER_JOB = Kinds.ANOTHER_JOB;
-    private static final String TAKE = TableChoice.TAKE;
     private static final String ASIDE = TableChoice.ASIDE;
-    /** From so likely on a layout is taken in; asked about unless it is sure. */
-    private static final double BELONGS = 0.5;
 
-    private static final double BELONGS_SURELY = 0.95;
-    /** Below this a layout is left out without a question, unless it is a sizeable part of the master. */
-    private static final double BELONGS_HARDLY = 0.02;
-
-    private static final long SIZEABLE = 5;
-    /** How the evidence of a decision begins that needs no question. */
-    private static final String SURE_MARK = "sure";
-
-    private static final int TELLING_COLUMNS = 6;
     private final Job job;
     private final List<PlacedTable> tables;
     private final Map<PlacedTable, String> ruledOut;
@@ -141,7 +122,11 @@ final class Planner {
         List<Decision> assumed = new ArrayList<>(job.assumed());
         Layings layings = new Layings(job, assumed, questions, findings);
         List<PlacedTable> laid = layings.lay(withRecords);
-        List<Layout> layouts = withoutDoubles(laid, mainFamily(Families.of(Layout.of(laid)), assumed), assumed);
+        FamilyChoice family = new FamilyChoice(job, around.profiling(), assumed);
+        List<Layout> members = family.choose(Families.of(Layout.of(laid)));
+        questions.addAll(family.questions());
+        outside.putAll(family.outside());
+        List<Layout> layouts = withoutDoubles(laid, members, assumed);
         List<String> movedTags = movedTags(layouts);
         // Where all tables have the same headers nothing is left to be lined up by what stands below them.
         Map<String, Profile> profiles = layouts.size() > 1 ? around.profiling().of(layouts) : Map.of();
@@ -298,77 +283,6 @@ final class Planner {
         return Arrays.stream(from).mapToObj(columns::get).toList();
     }
 
-    /** The family that the job is about: the one that shares most with its columns, at first the one with most rows. */
-    private List<Layout> mainFamily(List<Family> families, List<Decision> assumed) {
-        if (families.isEmpty()) {
-            return List.of();
-        }
-        Set<String> known = new HashSet<>();
-        job.columns().forEach(name -> known.add(LooseText.key(name)));
-        Family main = known.isEmpty()
-                ? families.get(0)
-                : families.stream()
-                        .max(Comparator.comparingInt((Family family) -> shared(family, known)))
-                        .orElse(families.get(0));
-        if (families.size() == 1) {
-            return main.layouts();
-        }
-        List<Layout> all =
-                families.stream().flatMap(family -> family.layouts().stream()).toList();
-        Optional<Belonging> belonging = belonging(all);
-        Set<String> core = new HashSet<>();
-        main.layouts().forEach(layout -> core.add(layout.signature()));
-        if (belonging.isPresent() && known.isEmpty()) {
-            // The tables themselves say which of them are of one master, before any has a name for it.
-            core.clear();
-            core.addAll(belonging.get().core());
-            main = families.stream()
-                    .max(Comparator.comparingLong(family -> family.layouts().stream()
-                            .filter(layout -> core.contains(layout.signature()))
-                            .mapToLong(Layout::rows)
-                            .sum()))
-                    .orElse(main);
-        }
-        all.stream()
-                .filter(layout -> job.decision(ANOTHER_JOB, layout.signature())
-                        .filter(decision -> decision.answer().equals(TAKE))
-                        .isPresent())
-                .forEach(layout -> core.add(layout.signature()));
-        List<Layout> layouts = new ArrayList<>(main.layouts());
-        for (Layout layout : all) {
-            if (!main.layouts().contains(layout)) {
-                double likelihood = belonging
-                        .map(judge -> judge.likelihood(layout.signature(), core))
-                        // Where nobody judges, a layout is asked about as one in doubt, never left out without a word.
-                        .orElse(BELONGS_HARDLY);
-                anotherJob(layout, main, likelihood, layouts, assumed);
-            }
-        }
-        return layouts;
-    }
-
-    /** The judge of which layouts are of one master; none where they are too many to be weighed each against each. */
-    private Optional<Belonging> belonging(List<Layout> all) {
-        if (!Belonging.isPossible(all.size())) {
-            return Optional.empty();
-        }
-        Map<String, String> heads = new HashMap<>();
-        List<Belonging.Candidate> candidates = new ArrayList<>();
-        for (Layout layout : all) {
-            for (int i = 0; i < layout.keys().size(); i++) {
-                heads.putIfAbsent(layout.keys().get(i), layout.headers().get(i));
-            }
-            candidates.add(new Belonging.Candidate(
-                    layout.signature(),
-                    layout.keys(),
-                    layout.rows(),
-                    layout.tables().stream().map(PlacedTable::source).toList(),
-                    layout.tables().stream().map(PlacedTable::sheet).toList(),
-                    layout.tables().get(0).table().isForm() ? layout.shape() : List.of()));
-        }
-        return Optional.of(new Belonging(candidates, around.profiling().of(all), heads));
-    }
-
     private boolean leftOut(PlacedTable table) {
         String subject = ReadingDecisions.subject(table.source(), table.sheet());
         return job.isSettled(Doubles.KIND, subject)
@@ -394,109 +308,6 @@ final class Planner {
         return Layout.of(laid.stream()
                 .filter(table -> members.contains(table) && !doubles.outside().containsKey(table))
                 .toList());
-    }
-
-    private static int shared(Family family, Set<String> known) {
-        Set<String> keys = new HashSet<>();
-        family.layouts().forEach(layout -> keys.addAll(layout.keys()));
-        keys.retainAll(known);
-        return keys.size();
-    }
-
-    /** True for many columns of several natures, one after the other as in a layout of the family. */
-    private static boolean sameShape(Layout layout, Family main) {
-        List<Layout.Nature> shape = layout.shape();
-        boolean telling = shape.size() >= TELLING_COLUMNS && new HashSet<>(shape).size() >= 3;
-        return telling
-                && main.layouts().stream().anyMatch(member -> member.shape().equals(shape));
-    }
-
-    /** Lists of two columns and handfuls of cells are set aside with a reason but without a question. */
-    private static boolean worthAsking(Layout layout, Family main) {
-        long usual = main.rows() / Math.max(1, main.tables());
-        boolean named = layout.tables().stream()
-                .anyMatch(table ->
-                        !table.table().headerRows().isEmpty() || table.table().isForm());
-        return named && layout.headers().size() >= 3 && layout.rows() * 20 >= usual;
-    }
-
-    private void anotherJob(
-            Layout layout, Family main, double likelihood, List<Layout> layouts, List<Decision> assumed) {
-        boolean likely = likelihood >= BELONGS;
-        boolean sameShape = sameShape(layout, main) || likely;
-        boolean take = job.decision(ANOTHER_JOB, layout.signature())
-                .map(Decision::answer)
-                .orElse(sameShape ? TAKE : ASIDE)
-                .equals(TAKE);
-        if (job.decision(ANOTHER_JOB, layout.signature()).isEmpty()) {
-            assumed.add(new Decision(
-                    ANOTHER_JOB,
-                    layout.signature(),
-                    take ? TAKE : ASIDE,
-                    likely
-                            ? "its columns hold what those of the other tables hold, and its file is named like theirs"
-                            : sameShape
-                                    ? "its columns hold the same natures of values in the same order as those of the"
-                                            + " master"
-                                    : "it shares too few headers with the other tables",
-                    (likelihood >= BELONGS_SURELY ? SURE_MARK + ", " : "") + Says.count(layout.rows(), "row")));
-        }
-        if (take) {
-            layouts.add(layout);
-        } else {
-            layout.tables().forEach(table -> outside.put(table, "it shares too few headers with the other tables"));
-        }
-        boolean surely = take && saysSurely(layout, assumed);
-        boolean strange = likelihood < BELONGS_HARDLY && layout.rows() * SIZEABLE < main.rows();
-        boolean list = likelihood < BELONGS && isListBeside(layout, main);
-        boolean surelyNot = !take && (strange || list);
-        boolean open = !job.isSettled(ANOTHER_JOB, layout.signature()) && !surely && !surelyNot;
-        if (open && (take || worthAsking(layout, main))) {
-            PlacedTable first = layout.tables().get(0);
-            String which = Says.count(layout.tables().size(), "table") + " with "
-                    + Says.count(layout.rows(), "row") + " and the headers "
-                    + Says.list(layout.headers().stream().map(Says::quoted).toList());
-            questions.add(Question.of(
-                    ANOTHER_JOB,
-                    layout.signature(),
-                    first.where(),
-                    which + (layout.tables().size() == 1 ? " has" : " have") + " little in common with the other "
-                            + Says.count(main.tables(), "table")
-                            + (likely
-                                    ? " by name, but its columns hold what theirs hold"
-                                    : sameShape ? " by name, but the same kinds of values in the same order" : "")
-                            + ". Does it belong to this master?",
-                    take ? TAKE : ASIDE,
-                    List.of(
-                            new Answer(ASIDE, "no, it belongs to another job; leave it out"),
-                            new Answer(TAKE, "yes, take its rows in")),
-                    layout.rows()));
-        }
-    }
-
-    /** True for a list of words in files that have tables of the master too, all of which hold numbers or dates. */
-    private static boolean isListBeside(Layout layout, Family main) {
-        Set<String> sources = main.layouts().stream()
-                .flatMap(member -> member.tables().stream())
-                .map(PlacedTable::source)
-                .collect(Collectors.toSet());
-        return !holdsValues(layout)
-                && layout.rows() < main.rows()
-                && layout.tables().stream().allMatch(table -> sources.contains(table.source()))
-                && main.layouts().stream().allMatch(Planner::holdsValues);
-    }
-
-    private static boolean holdsValues(Layout layout) {
-        List<Layout.Nature> shape = layout.shape();
-        return shape.contains(Layout.Nature.NUMBERS) || shape.contains(Layout.Nature.DATES);
-    }
-
-    /** True where a layout was taken in without a doubt, now or in a former look. */
-    private boolean saysSurely(Layout layout, List<Decision> assumed) {
-        String id = Decision.idOf(ANOTHER_JOB, layout.signature());
-        return assumed.stream()
-                .anyMatch(decision ->
-                        decision.id().equals(id) && decision.evidence().startsWith(SURE_MARK));
     }
 
     /** For each table the column that feeds each master column; null where there is none. */

@@ -79,6 +79,22 @@ class TableFinderTest {
     }
 
     @Test
+    void aRecordCalledTotalSomethingThatComesTwiceIsNoTotalOfItself() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Waste type", "Stops", "Tonnes"});
+        rows.add(new Object[] {"Paper", 154, 3.129});
+        rows.add(new Object[] {"Total mixed glass", 507, 10.401});
+        rows.add(new Object[] {"Food waste", 1381, 1.802});
+        rows.add(new Object[] {"Subtotal", 2042, 15.332});
+        rows.add(new Object[] {"Total mixed glass", 253, 7.845});
+        rows.add(new Object[] {"Total mixed glass", 253, 7.845});
+        rows.add(new Object[] {"Green North total", 506, 15.69});
+        FoundTable found = find(rows).get(0);
+        assertThat(found.kept()).isEqualTo(5);
+        assertThat(found.setAside()).containsEntry(RowClass.TOTAL, 2);
+    }
+
+    @Test
     void aColonBehindAHeaderMakesNoTitleOfItsRow() {
         FoundTable found = ofTwoHeaderRows("Landed").end().get(0);
         assertThat(found.headerRows()).containsExactly(1, 2);

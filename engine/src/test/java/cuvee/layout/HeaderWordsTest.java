@@ -131,6 +131,13 @@ class HeaderWordsTest {
                         HeaderWords.compare("Datelanded", "Next landing date").like());
     }
 
+    @ParameterizedTest
+    @CsvSource({"Inspected on, Inspection date", "Date landed, Landing date", "Treatments, Treated on"})
+    void whatIsDoneIsTheSameHoweverItIsSaid(String a, String b) {
+        assertThat(HeaderWords.compare(a, b).contained()).isTrue();
+        assertThat(HeaderWords.compare(a, b).sharesTellingWord()).isTrue();
+    }
+
     @Test
     void initialsStandForTheirWords() {
         assertThat(HeaderWords.likeness("FR", "Fare revenue")).isGreaterThan(0.7);
