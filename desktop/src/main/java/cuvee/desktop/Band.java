@@ -9,6 +9,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
 
 /**
  * The band under the strip: work with its counts and a way to stop it, or what came of the last act. It goes when it has
@@ -34,6 +35,7 @@ final class Band extends HBox {
         bar.setMinWidth(80);
         cancel = Pieces.button("Stop", "Esc", "work-cancel", model::cancel);
         close = Pieces.go("Close", "work-close", () -> Pieces.show(this, false));
+        close.setMinWidth(Region.USE_PREF_SIZE);
         getChildren().addAll(mark, words, bar, Pieces.space(), cancel, close);
         model.workProperty().addListener((o, before, now) -> follow(now));
         model.messageProperty().addListener((o, before, now) -> tell(now));

@@ -32,6 +32,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -260,10 +261,11 @@ final class DeliverView extends VBox {
                     String id = owner.getId();
                     return () -> {
                         if (place < cards.getChildren().size() && id != null) {
-                            Node same = cards.getChildren().get(place).lookup("#" + id);
-                            if (same != null) {
-                                same.requestFocus();
-                            }
+                            Stream.of(id, "deliver-write", "deliver-settle")
+                                    .map(each -> cards.getChildren().get(place).lookup("#" + each))
+                                    .filter(same -> same != null && !same.isDisabled())
+                                    .findFirst()
+                                    .ifPresent(Node::requestFocus);
                         }
                     };
                 }

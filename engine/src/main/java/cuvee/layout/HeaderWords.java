@@ -81,6 +81,9 @@ public final class HeaderWords {
                     STRICT_OPPOSITES.stream(), opposites("mild-opposites.txt").stream())
             .toList();
 
+    /** Words for money, and words for what is measured. */
+    private static final List<Set<String>> SORTS = opposites("sorts.txt");
+
     private static final Map<String, String> MEANINGS = meanings();
     private static final Set<String> KNOWN = known();
     /** As in {@code inspected}, {@code inspection} and {@code inspecting}. */
@@ -632,6 +635,35 @@ public final class HeaderWords {
             }
         }
         return left.toString();
+    }
+
+    /** True where one header speaks of money and the other of what is measured, such as a weight. */
+    public static boolean otherSort(String a, String b) {
+        int one = sort(a);
+        int other = sort(b);
+        return one >= 0 && other >= 0 && one != other;
+    }
+
+    /** Which of the sorts a header speaks of by its own words and its unit; -1 where of none, or of several. */
+    private static int sort(String header) {
+        Set<String> meant =
+                withUnit(ownPart(header), "").stream().map(HeaderWords::meaning).collect(Collectors.toSet());
+        int sort = -1;
+        for (int i = 0; i < SORTS.size(); i++) {
+            if (SORTS.get(i).stream().anyMatch(meant::contains)) {
+                if (sort >= 0) {
+                    return -1;
+                }
+                sort = i;
+            }
+        }
+        return sort;
+    }
+
+    /** A header without what heads several columns. */
+    private static String ownPart(String header) {
+        int at = header.lastIndexOf(GROUP);
+        return at < 0 ? header : header.substring(at + GROUP.length());
     }
 
     /** True where it is known of both headers what they mean, and it is not the same. */

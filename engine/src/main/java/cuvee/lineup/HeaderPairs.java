@@ -104,6 +104,7 @@ final class HeaderPairs {
         if (spot
                 && places
                 && !here.surelyOfOtherScale(there)
+                && !HeaderWords.otherSort(own, name)
                 && !otherKind(key, name)
                 && !anotherIsMoney(layout, key, name)
                 && !holdsThoseOfAnother(layout, key, name)

@@ -308,12 +308,14 @@ final class JointLineUp {
         String wordsOfY = "";
         double most = -1;
         int opposed = 0;
+        boolean otherSort = false;
         for (String k : x.keys) {
             for (String l : y.keys) {
                 String headK = heads.getOrDefault(k, k);
                 String headL = heads.getOrDefault(l, l);
                 HeaderWords.Compared compared = HeaderWords.compare(headK, headL);
                 opposed += compared.opposed() ? 1 : 0;
+                otherSort |= HeaderWords.otherSort(headK, headL);
                 double how = compared.like() + (compared.initials() ? 0.75 : 0) + (compared.contained() ? 0.2 : 0);
                 if (how > most) {
                     most = how;
@@ -345,6 +347,9 @@ final class JointLineUp {
             }
             if (words.nothing() && (isLetteredAgainstNumbers(one, other) || isLetteredAgainstNumbers(other, one))) {
                 score += LineUpWeights.LETTERS_AGAINST_NUMBERS * enough;
+            }
+            if (words.nothing() && otherSort) {
+                score += LineUpWeights.MONEY_AGAINST_MEASURED;
             }
             if (words.nothing() && one.kind() == Profile.Kind.DATE && isToCome(x) != isToCome(y)) {
                 score += LineUpWeights.TO_COME;

@@ -32,6 +32,9 @@ final class LineUpWeights {
     /** Codes that all have letters against plain numbers, and no word in common. */
     static final double LETTERS_AGAINST_NUMBERS = -2.0;
 
+    /** One header speaks of money and the other of what is measured, and no word in common. */
+    static final double MONEY_AGAINST_MEASURED = -2.5;
+
     /** Of two dates without a word in common, one speaks of what is still to come. */
     static final double TO_COME = -1.8;
 

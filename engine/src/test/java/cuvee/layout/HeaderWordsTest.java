@@ -139,6 +139,17 @@ class HeaderWordsTest {
     }
 
     @Test
+    void moneyIsOfAnotherSortThanWhatIsMeasured() {
+        assertThat(HeaderWords.otherSort("Billed", "Load / Weight Kg")).isTrue();
+        assertThat(HeaderWords.otherSort("Fare revenue", "Duration (hours)")).isTrue();
+        assertThat(HeaderWords.otherSort("Billed", "Charge")).isFalse();
+        assertThat(HeaderWords.otherSort("Price per kg", "Weight"))
+                .as("speaks of both")
+                .isFalse();
+        assertThat(HeaderWords.otherSort("Bags", "Weight")).as("nobody knows").isFalse();
+    }
+
+    @Test
     void initialsStandForTheirWords() {
         assertThat(HeaderWords.likeness("FR", "Fare revenue")).isGreaterThan(0.7);
         assertThat(HeaderWords.likeness("FX", "Fare revenue")).isLessThan(0.3);

@@ -80,6 +80,13 @@ class LineUpTest {
     }
 
     @Test
+    void moneyThatStandsWhereOthersHaveAWeightIsNoWeight() {
+        table(9, "Port,Day,Weight kg,Crew", "a", "x", 30.5, 3);
+        table(2, "Port,Day,Billed,Crew", "a", "x", 31.25, 3);
+        assertThat(names(lineUp())).contains("Weight kg", "Billed");
+    }
+
+    @Test
     void aQuestionCountsAllTablesThatHaveTheHeader() {
         for (int i = 0; i < 3; i++) {
             table(9, "Port,Day,Passengers,Fare", "a", "x", 3, 1.5);
