@@ -543,7 +543,7 @@ final class GridView extends Region {
                 if (!ctrl) {
                     return;
                 }
-                copy(shown);
+                copy(shown, !e.isShiftDown());
             }
             default -> {
                 return;
@@ -582,14 +582,18 @@ final class GridView extends Region {
         across.setValue(clamp(at.revealing(column), across.getMax()));
     }
 
-    /** Puts the selected cells on the clipboard, parted by tabs, with the titles where more than one row is selected. */
-    private void copy(GridModel shown) {
+    /**
+     * Puts the selected cells on the clipboard, parted by tabs.
+     *
+     * @param heads true to have the titles above them where more than one row is selected
+     */
+    private void copy(GridModel shown, boolean heads) {
         long from = Math.min(row, anchorRow);
         long to = Math.min(Math.max(row, anchorRow), from + MOST_COPIED - 1);
         int left = Math.min(column, anchorColumn);
         int right = Math.max(column, anchorColumn);
         List<String> lines = new ArrayList<>();
-        if (to > from) {
+        if (heads && to > from) {
             List<String> titles = new ArrayList<>();
             for (int c = left; c <= right; c++) {
                 titles.add(shown.title(c));

@@ -4,7 +4,9 @@ import cuvee.model.LookWords;
 import cuvee.model.RowLook;
 import cuvee.model.Wording;
 import java.util.List;
+import java.util.OptionalLong;
 import java.util.function.Consumer;
+import java.util.function.LongConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -17,12 +19,17 @@ import javafx.scene.layout.Region;
 
 /** Over the rows of the master: which of them are shown, the way back to all, and a search through them. */
 final class LookBar extends HBox {
+    private static final String FIND = "A text in any column   Ctrl+F";
+    private static final String ROW = "The number of a row";
+
     private final HBox where = new HBox();
     private final Button all;
     private final TextField find = new TextField();
     private final Label found = Pieces.label("", "second");
     private final Consumer<String> narrowed;
     private RuleField field;
+    /** True while the field asks for the number of a row. */
+    private boolean asksRow;
 
     /** What a search is asked to do. */
     interface Search {
@@ -30,7 +37,10 @@ final class LookBar extends HBox {
         void search(String text, boolean next);
     }
 
-    LookBar(Consumer<String> narrowed, Runnable shownAll, Search search) {
+    /**
+     * @param row is told the number of a row to go to, from 1
+     */
+    LookBar(Consumer<String> narrowed, Runnable shownAll, Search search, LongConsumer row) {
         super(8);
         this.narrowed = narrowed;
         setId("look");
@@ -40,11 +50,22 @@ final class LookBar extends HBox {
         Label only = Pieces.label("Only where", "second");
         only.setMinWidth(Region.USE_PREF_SIZE);
         find.setId("master-find");
-        find.setPromptText("A text in any column   Ctrl+F");
+        find.setPromptText(FIND);
         find.setAccessibleText("Find a text in the rows shown");
         find.setPrefWidth(190);
         find.setMinWidth(120);
-        find.setOnAction(e -> search.search(find.getText(), true));
+        find.setOnAction(e -> {
+            if (asksRow) {
+                number(find.getText()).ifPresentOrElse(row, () -> tellFound("no row's number"));
+            } else {
+                search.search(find.getText(), true);
+            }
+        });
+        find.focusedProperty().addListener((o, before, now) -> {
+            if (!now && asksRow) {
+                askRow(false);
+            }
+        });
         find.textProperty().addListener((o, before, now) -> {
             if (now.isBlank()) {
                 found.setText("");
@@ -107,7 +128,28 @@ final class LookBar extends HBox {
         field.focusWords();
     }
 
+    /** Asks for the number of a row to go to. */
+    void focusRow() {
+        askRow(true);
+        find.requestFocus();
+    }
+
+    private void askRow(boolean asks) {
+        asksRow = asks;
+        find.clear();
+        find.setPromptText(asks ? ROW : FIND);
+        find.setAccessibleText(asks ? ROW : "Find a text in the rows shown");
+    }
+
+    private static OptionalLong number(String text) {
+        String digits = text.replaceAll("[\\s,.]", "");
+        return digits.matches("\\d{1,18}") ? OptionalLong.of(Long.parseLong(digits)) : OptionalLong.empty();
+    }
+
     void focusFind() {
+        if (asksRow) {
+            askRow(false);
+        }
         find.requestFocus();
         find.selectAll();
     }

@@ -64,7 +64,7 @@ final class MasterView extends VBox {
     });
     private @Nullable MasterGrid shown;
     private @Nullable MasterGrid shownOfOne;
-    private final LookBar lookBar = new LookBar(this::narrow, this::showAll, this::search);
+    private final LookBar lookBar = new LookBar(this::narrow, this::showAll, this::search, this::goToRow);
     private final SummaryView summary;
     private final VBox rowsFace;
     private final ColumnsMenu columns;
@@ -356,6 +356,8 @@ final class MasterView extends VBox {
             } else {
                 lookBar.focusFind();
             }
+        } else if (e.isShortcutDown() && e.getCode() == KeyCode.G) {
+            lookBar.focusRow();
         } else if (e.getCode() == KeyCode.F3) {
             search(lookBar.sought(), true);
         } else if (inGrid && now != null && e.isAltDown() && e.getCode() == KeyCode.DOWN) {
@@ -399,6 +401,18 @@ final class MasterView extends VBox {
                 }
             });
         });
+    }
+
+    /** Goes to a row by its number among those shown, from 1. */
+    private void goToRow(long number) {
+        long rows = shown == null ? 0 : shown.rows();
+        if (number < 1 || number > rows) {
+            lookBar.tellFound("there are " + Says.count(rows, "row"));
+            return;
+        }
+        lookBar.tellFound("");
+        grid.requestFocus();
+        grid.select(number - 1, grid.selectedColumn());
     }
 
     /** Looks for a text in the rows shown, from the first on. */

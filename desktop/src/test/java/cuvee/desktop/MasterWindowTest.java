@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import javafx.scene.control.TextField;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -86,6 +87,32 @@ class MasterWindowTest extends InAWindow {
         waitFor("the next", () -> grid("#master-grid").selectedRow() == 4);
         robot.push(KeyCode.F3);
         waitFor("the first again", () -> grid("#master-grid").selectedRow() == 0);
+    }
+
+    @Test
+    void aRowIsGoneToByItsNumberAndWhatIsSelectedIsCopiedWithHeadsOrWithout() {
+        GridView grid = grid("#master-grid");
+        robot.push(KeyCode.CONTROL, KeyCode.G).write("4").push(KeyCode.ENTER);
+        waitFor("the row", () -> grid.selectedRow() == 3 && grid.isFocused());
+        robot.push(KeyCode.CONTROL, KeyCode.G).write("9,999").push(KeyCode.ENTER);
+        waitFor("how many there are", () -> words("#master-found").startsWith("there are "));
+        assertThat(grid.selectedRow()).isEqualTo(3);
+        robot.push(KeyCode.CONTROL, KeyCode.F).write("hollin").push(KeyCode.ENTER);
+        waitFor("texts again", () -> words("#master-found").startsWith("in 3 rows"));
+        robot.interact(() -> {
+            grid.requestFocus();
+            grid.select(0, 1);
+        });
+        robot.push(KeyCode.SHIFT, KeyCode.DOWN).push(KeyCode.CONTROL, KeyCode.C);
+        assertThat(clipboard()).hasLineCount(3).startsWith(grid.model().title(1) + "\n");
+        robot.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.C);
+        assertThat(clipboard()).hasLineCount(2).doesNotContain(grid.model().title(1));
+    }
+
+    private String clipboard() {
+        String[] held = {""};
+        robot.interact(() -> held[0] = Clipboard.getSystemClipboard().getString());
+        return held[0];
     }
 
     private String figure(int row, int column) {
