@@ -119,29 +119,17 @@ final class RefreshCommand implements Callable<Integer> {
                     continue;
                 }
                 try {
-                    JobSession.Delivered delivered = session.deliver(outcome, delivery, existing());
-                    incomplete |= delivered.incomplete();
-                    written.add(done(delivery, target, "written", delivered));
+                    Done done = deliver(session, outcome, delivery, target);
+                    incomplete |= done.incomplete();
+                    written.add(done.entry());
                 } catch (CuveeException refused) {
                     // One that cannot be written keeps no other back.
-                    Optional<Delivery> other =
-                            beside && MasterFiles.isForNow(refused) ? session.beside(delivery) : Optional.empty();
-                    if (other.isPresent()) {
-                        JobSession.Delivered delivered = session.deliverBeside(outcome, delivery, other.get());
-                        incomplete = true;
-                        written.add(entry(
-                                delivery.name(),
-                                target,
-                                "not written",
-                                ", and written beside as " + session.targetSaid(other.get()) + ", " + end(delivered)));
-                    } else {
-                        failed = true;
-                        written.add(entry(
-                                delivery.name(),
-                                target,
-                                "not written",
-                                ": " + refused.finding().text()));
-                    }
+                    failed = true;
+                    written.add(entry(
+                            delivery.name(),
+                            target,
+                            "not written",
+                            ": " + refused.finding().text()));
                 }
             }
             JobRun.print(machine, outcome, json, written);
@@ -204,9 +192,28 @@ final class RefreshCommand implements Callable<Integer> {
         }
     }
 
-    private static Map<String, String> done(
-            Delivery delivery, String target, String state, JobSession.Delivered delivered) {
-        return entry(delivery.name(), target, state, ", " + end(delivered));
+    /**
+     * What a delivery came to.
+     *
+     * @param incomplete true where somebody has to look at it
+     */
+    private record Done(Map<String, String> entry, boolean incomplete) {}
+
+    /** Carries out a delivery; beside its target where that cannot be written for now, and that is asked for. */
+    private Done deliver(JobSession session, Outcome outcome, Delivery delivery, String target) {
+        try {
+            JobSession.Delivered delivered = session.deliver(outcome, delivery, existing());
+            return new Done(entry(delivery.name(), target, "written", ", " + end(delivered)), delivered.incomplete());
+        } catch (CuveeException refused) {
+            Optional<Delivery> other =
+                    beside && MasterFiles.isForNow(refused) ? session.beside(delivery) : Optional.empty();
+            if (other.isEmpty()) {
+                throw refused;
+            }
+            JobSession.Delivered delivered = session.deliverBeside(outcome, delivery, other.get());
+            String where = ", and written beside as " + session.targetSaid(other.get()) + ", " + end(delivered);
+            return new Done(entry(delivery.name(), target, "not written", where), true);
+        }
     }
 
     private static String end(JobSession.Delivered delivered) {

@@ -292,6 +292,11 @@ public final class MasterFiles {
                 canDo));
     }
 
+    /** Takes away a file that was made on the way to a delivery that failed. */
+    public static void drop(Path file) {
+        deleteQuietly(file);
+    }
+
     static void deleteQuietly(Path file) {
         try {
             Files.deleteIfExists(file);

@@ -266,11 +266,21 @@ final class Deliveries {
         Path copy = targetOf(beside);
         boolean intoCopy =
                 delivery.form() instanceof Delivery.Tab && Files.isRegularFile(target) && !Files.exists(copy);
-        if (intoCopy) {
-            MasterFiles.put(
-                    copy, this::register, file -> Files.copy(target, file, StandardCopyOption.REPLACE_EXISTING));
+        if (!intoCopy) {
+            return deliver(outcome, beside, Existing.KEEP);
         }
-        return deliver(outcome, beside, intoCopy ? Existing.REPLACE : Existing.KEEP);
+        MasterFiles.put(copy, this::register, file -> Files.copy(target, file, StandardCopyOption.REPLACE_EXISTING));
+        boolean done = false;
+        try {
+            JobSession.Delivered delivered = deliver(outcome, beside, Existing.REPLACE);
+            done = true;
+            return delivered;
+        } finally {
+            if (!done) {
+                // A copy without the rows is of no use to anyone.
+                MasterFiles.drop(copy);
+            }
+        }
     }
 
     /** A workbook that was made for its tab is Cuvee's as a whole; of one that was there only the tab is. */

@@ -231,6 +231,27 @@ class DeliveriesTest extends BatchTest {
     }
 
     @Test
+    void aTabThatCannotGoIntoTheCopyEitherLeavesNoCopyBehind() throws Exception {
+        Path file = out.resolve("Board.xlsx");
+        try (XSSFWorkbook workbook = new XSSFWorkbook();
+                var written = Files.newOutputStream(file)) {
+            var sheet = workbook.createSheet("Master");
+            sheet.createRow(0).createCell(0).setCellValue("Theirs");
+            workbook.write(written);
+        }
+        Files.writeString(out.resolve("~$Board.xlsx"), "");
+        Delivery delivery =
+                new Delivery("board", file.toString(), new Delivery.Tab("Master", Delivery.How.ADD, List.of()));
+        try (JobSession session = batch.open()) {
+            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Delivery beside = session.beside(delivery).orElseThrow();
+            assertThatThrownBy(() -> session.deliverBeside(outcome, delivery, beside))
+                    .hasMessageContaining("Theirs");
+        }
+        assertThat(files()).containsExactly("Board.xlsx", "~$Board.xlsx");
+    }
+
+    @Test
     void aFolderThatNoWordInBracesNamesHasToBeThere() {
         assertThatThrownBy(() -> deliver(new Delivery(
                         "board", out.resolve("no drive/{month}/Board.csv").toString())))
