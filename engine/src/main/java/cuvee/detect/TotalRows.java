@@ -229,7 +229,7 @@ final class TotalRows {
         boolean total = told
                 || (numbers == 0
                         ? word == TotalWords.Sureness.WHOLLY && texts == 1
-                        : !isNameOfARecord(word, label, labelColumn) && byNumbers(row, word, label, texts));
+                        : !isNameOfARecord(row, word, label, labelColumn) && byNumbers(row, word, label, texts));
         if (total) {
             take(row);
         }
@@ -314,11 +314,21 @@ final class TotalRows {
      * True for words such as {@code Total mixed glass} that a record above has for its name, where all that there is to add
      * up is the one record right above: it is another record with the same numbers.
      */
-    private boolean isNameOfARecord(TotalWords.Sureness word, String label, int column) {
-        return word != TotalWords.Sureness.NO
+    private boolean isNameOfARecord(Row row, TotalWords.Sureness word, String label, int column) {
+        boolean named = word != TotalWords.Sureness.NO
                 && word != TotalWords.Sureness.WHOLLY
                 && sums.recordsSinceTotal() == 1
                 && columns.holds(column, label);
+        if (named && allAgree(row)) {
+            doubts.add(new Doubt(
+                    "total-word",
+                    row.number(),
+                    "Row " + row.number() + " says " + Says.quoted(label.strip())
+                            + " and has the numbers of the row above it; it is kept as a record, as a record above is"
+                            + " called so too.",
+                    1));
+        }
+        return named;
     }
 
     private boolean byNumbers(Row row, TotalWords.Sureness word, String label, int texts) {

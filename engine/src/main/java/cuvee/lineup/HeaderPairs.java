@@ -132,7 +132,7 @@ final class HeaderPairs {
         Profile own = feeding.profile(key);
         return own.filled > 0
                 && feeding.keysOf(name).stream()
-                        .map(each -> feeding.profile(each))
+                        .map(feeding::profile)
                         .filter(other -> other.filled > 0)
                         .anyMatch(other -> own.countsOtherThan(other) || other.countsOtherThan(own));
     }

@@ -317,12 +317,12 @@ final class Deliveries {
                 targetOf(delivery),
                 each,
                 each.names().isEmpty() ? null : in(each.names()),
-                List.copyOf(written.stillAsWritten(jobId, series(delivery))));
+                List.copyOf(written.stillAsWritten(jobId, series(delivery, each))));
     }
 
-    /** What the files of a delivery are known by, whatever it is called now. */
-    private static String series(Delivery delivery) {
-        return delivery.target();
+    /** What the files of a delivery are known by; another delivery may have the same target for another column. */
+    private static String series(Delivery delivery, Delivery.Each each) {
+        return delivery.target() + " for each " + each.column();
     }
 
     private JobSession.Delivered each(Outcome outcome, Delivery delivery, Delivery.Each each, Existing existing) {
@@ -331,7 +331,7 @@ final class Deliveries {
         long bytes = files.write(
                 store,
                 outcome.plan(),
-                (content, file) -> written.enter(content, file, jobId, clock.instant(), series(delivery)),
+                (content, file) -> written.enter(content, file, jobId, clock.instant(), series(delivery, each)),
                 file -> makeFolder(delivery, file));
         return new JobSession.Delivered(
                 bytes,

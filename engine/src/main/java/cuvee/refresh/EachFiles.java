@@ -171,12 +171,24 @@ record EachFiles(
                 + goneSaid("stayed", stayed);
     }
 
-    private static boolean isRemoved(Path file, WrittenFiles written) {
+    private boolean isRemoved(Path file, WrittenFiles written) {
         try {
-            return written.standing(file) == WrittenFiles.Standing.AS_WRITTEN && Files.deleteIfExists(file);
+            return written.standing(file) == WrittenFiles.Standing.AS_WRITTEN
+                    && !isOneOfThese(file)
+                    && Files.deleteIfExists(file);
         } catch (IOException held) {
             return false;
         }
+    }
+
+    /** True for one of the files that were just written, by another way of writing its name. */
+    private boolean isOneOfThese(Path file) throws IOException {
+        for (Path each : files.keySet()) {
+            if (Files.exists(each) && Files.exists(file) && Files.isSameFile(each, file)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** What would be done, with nothing written. */
@@ -198,7 +210,8 @@ record EachFiles(
     private String goneSaid(String what, List<Path> files) {
         return files.isEmpty()
                 ? ""
-                : " Of values that are gone, " + Says.count(files.size(), "file") + " " + what + ": "
+                : " Of values that are gone or called otherwise, " + Says.count(files.size(), "file") + " " + what
+                        + ": "
                         + named(files.stream()
                                 .map(file -> folder.relativize(file).toString())
                                 .toList())

@@ -92,6 +92,7 @@ class TableFinderTest {
         FoundTable found = find(rows).get(0);
         assertThat(found.kept()).isEqualTo(5);
         assertThat(found.setAside()).containsEntry(RowClass.TOTAL, 2);
+        assertThat(found.doubts()).as("told, as it could be a total").anyMatch(doubt -> doubt.row() == 7);
     }
 
     @Test

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.IntFunction;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -227,6 +228,19 @@ class JointLineUpTest {
         assertThat(Set.copyOf(other.groups())).isEqualTo(Set.copyOf(one.groups()));
     }
 
+    /** The tables so far as they are judged, each with its files. */
+    private List<Belonging.Candidate> candidates(IntFunction<List<String>> filesOf) {
+        return IntStream.range(0, units.size())
+                .mapToObj(i -> new Belonging.Candidate(
+                        "t" + i,
+                        units.get(i).keys(),
+                        ROWS,
+                        filesOf.apply(i),
+                        filesOf.apply(i).stream().map(file -> "").toList(),
+                        List.of()))
+                .toList();
+    }
+
     @Test
     void aTableBelongsByWhatStandsInIt() {
         sender("trip", "vessel", "fare");
@@ -289,16 +303,7 @@ class JointLineUpTest {
                     .map(key -> key + sender)
                     .toArray(String[]::new));
         }
-        List<Belonging.Candidate> candidates = new ArrayList<>();
-        for (int i = 0; i < units.size(); i++) {
-            candidates.add(new Belonging.Candidate(
-                    "t" + i,
-                    units.get(i).keys(),
-                    ROWS,
-                    List.of("returns 2026-0" + (i + 1) + ".csv"),
-                    List.of(""),
-                    List.of()));
-        }
+        List<Belonging.Candidate> candidates = candidates(i -> List.of("returns 2026-0" + (i + 1) + ".csv"));
         assertThat(new Belonging(candidates, profiles, heads).likelihood("t2", Set.of("t0", "t1")))
                 .isGreaterThan(0.9);
     }
@@ -323,16 +328,7 @@ class JointLineUpTest {
                 List.of("Log - Hollin FINAL.csv", "Copy of Log - Hollin FINAL (2).csv"),
                 List.of("Log - Tarsk.csv"),
                 List.of("Log - Eastray.csv"));
-        List<Belonging.Candidate> candidates = new ArrayList<>();
-        for (int i = 0; i < units.size(); i++) {
-            candidates.add(new Belonging.Candidate(
-                    "t" + i,
-                    units.get(i).keys(),
-                    ROWS,
-                    files.get(i),
-                    files.get(i).stream().map(file -> "").toList(),
-                    List.of()));
-        }
+        List<Belonging.Candidate> candidates = candidates(files::get);
         assertThat(new Belonging(candidates, profiles, heads).likelihood("t2", Set.of("t0", "t1")))
                 .isGreaterThan(0.5);
     }

@@ -101,7 +101,7 @@ class DeliveriesTest extends BatchTest {
         batch.csv("a.csv", "Port,Date,Fare", "Hollin,2026-01-05,12.50", "Marsay,2026-01-06,3");
         assertThat(deliver(delivery))
                 .contains("4 files")
-                .contains("Of values that are gone, 1 file stayed: “Returns Tarsk.xlsx”");
+                .contains("Of values that are gone or called otherwise, 1 file stayed: “Returns Tarsk.xlsx”");
         assertThat(files()).contains("Returns Tarsk.xlsx", "Returns Marsay.xlsx");
     }
 
@@ -116,9 +116,11 @@ class DeliveriesTest extends BatchTest {
         Files.writeString(out.resolve("Returns A B east.csv"), "changed by hand since");
         batch.csv("a.csv", "Port,Date,Fare", "Hollin,2026-01-05,12.50");
         batch.csv("b.csv", "Port,Date,Fare", "Hollin,2026-01-07,1", ",2026-01-08,4");
-        assertThat(look(delivery)).contains("Of values that are gone, 1 file would be removed: “Returns Tarsk.csv”.");
+        assertThat(look(delivery))
+                .contains("Of values that are gone or called otherwise, 1 file would be removed: “Returns Tarsk.csv”.");
         assertThat(files()).contains("Returns Tarsk.csv");
-        assertThat(deliver(delivery)).contains("Of values that are gone, 1 file was removed: “Returns Tarsk.csv”.");
+        assertThat(deliver(delivery))
+                .contains("Of values that are gone or called otherwise, 1 file was removed: “Returns Tarsk.csv”.");
         assertThat(files())
                 .containsExactly(
                         "Returns A B east.csv",
@@ -127,6 +129,16 @@ class DeliveriesTest extends BatchTest {
                         "Returns blank.csv",
                         "Returns master.csv");
         assertThat(Files.readString(out.resolve("Returns A B east.csv"))).isEqualTo("changed by hand since");
+    }
+
+    @Test
+    void anotherDeliveryWithTheSameNamesForAnotherColumnKeepsItsFiles() throws Exception {
+        String target = out.resolve("Returns.csv").toString();
+        Delivery days = new Delivery("days", target, new Delivery.Each("Date", "", true));
+        deliver(days);
+        List<String> before = files();
+        deliver(new Delivery("ports", target, new Delivery.Each("Port", "", true)));
+        assertThat(files()).containsAll(before).hasSizeGreaterThan(before.size());
     }
 
     @Test
@@ -185,7 +197,8 @@ class DeliveriesTest extends BatchTest {
         assertThat(out.resolve("lake/Port=Hollin/part.parquet")).isRegularFile();
         assertThat(out.resolve("lake/Port=blank/part.parquet")).isRegularFile();
         batch.csv("a.csv", "Port,Date,Fare", "Hollin,2026-01-05,12.50", "Marsay,2026-01-06,3");
-        assertThat(deliver(delivery)).contains("Of values that are gone, 1 file stayed: “Port=Tarsk/part.parquet”");
+        assertThat(deliver(delivery))
+                .contains("Of values that are gone or called otherwise, 1 file stayed: “Port=Tarsk/part.parquet”");
     }
 
     @Test
