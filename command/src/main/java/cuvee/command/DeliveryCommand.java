@@ -2,6 +2,7 @@ package cuvee.command;
 
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.PostgresTable;
+import cuvee.deliver.TargetName;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
@@ -56,8 +57,11 @@ final class DeliveryCommand implements Callable<Integer> {
     @Option(names = "--table", paramLabel = "TABLE", description = "The table of a database, with or without schema.")
     private String table = "";
 
-    @Option(names = "--each", paramLabel = "COLUMN", description = "A file for each value of a column.")
-    private String each = "";
+    @Option(
+            names = "--each",
+            paramLabel = "COLUMN",
+            description = "A file for each value of a column; said again, for those of several together.")
+    private List<String> each = List.of();
 
     @Option(
             names = "--names",
@@ -243,6 +247,8 @@ final class DeliveryCommand implements Callable<Integer> {
         }
         if (problem.isEmpty() && (removeGone || !names.isEmpty()) && each.isEmpty()) {
             problem = "--names and --remove-gone are said of --each only.";
+        } else if (problem.isEmpty() && !names.isEmpty() && each.size() > 1) {
+            problem = "--names goes with one --each: a table says what the files of one column's values are called.";
         }
         if (problem.isEmpty() && asText && separator.isEmpty()) {
             problem = Says.quoted(partedBy) + " is none of commas, semicolons and tabs.";
@@ -281,7 +287,7 @@ final class DeliveryCommand implements Callable<Integer> {
         }
         Path to = machine.path(target);
         if (!(form instanceof Delivery.Copies || form instanceof Delivery.Picture)) {
-            MasterFiles.check(to);
+            MasterFiles.check(to, TargetName.standing(to));
         }
         return JobDraft.relative(job.toAbsolutePath().getParent(), to);
     }

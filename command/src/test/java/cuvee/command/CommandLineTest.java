@@ -3,72 +3,16 @@ package cuvee.command;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import cuvee.job.Delivery;
-import cuvee.job.Job;
 import cuvee.job.JobFile;
-import cuvee.master.Store;
-import cuvee.refresh.Workplace;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
-class CommandLineTest {
-    private static final ObjectMapper JSON = new ObjectMapper();
-
-    @TempDir
-    Path folder;
-
-    private final ByteArrayOutputStream out = new ByteArrayOutputStream();
-    private final ByteArrayOutputStream err = new ByteArrayOutputStream();
-
-    @BeforeEach
-    void data() throws IOException {
-        write("data/a.csv", "Date,Port,Pax\n2026-01-01,Hollin,5\n2026-01-02,Hollin,6\n");
-        write("data/b.csv", "port;date;pax\nTarsk;2026-02-01;7\n");
-    }
-
-    private void write(String name, String text) throws IOException {
-        Path file = folder.resolve(name);
-        Files.createDirectories(file.getParent());
-        Files.writeString(file, text);
-    }
-
-    private int cuvee(String... arguments) {
-        out.reset();
-        err.reset();
-        Workplace workplace = new Workplace(
-                folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
-        LogFile.use(folder.resolve("state"));
-        Machine machine = new Machine(
-                new PrintStream(out, true, StandardCharsets.UTF_8),
-                new PrintStream(err, true, StandardCharsets.UTF_8),
-                folder,
-                workplace);
-        return CommandLineMain.run(machine, List.of(arguments));
-    }
-
-    private String said() {
-        return out.toString(StandardCharsets.UTF_8);
-    }
-
-    private String warned() {
-        return err.toString(StandardCharsets.UTF_8);
-    }
-
-    private JsonNode json() throws IOException {
-        return JSON.readTree(said());
-    }
-
+class CommandLineTest extends CommandTest {
     @Test
     void aSourceOrAFileOfOthersIsNeverWrittenOverUnasked() throws IOException {
         cuvee("draft", "data", "--out", "job.cuvee");
@@ -86,80 +30,6 @@ class CommandLineTest {
                 .isZero();
         assertThat(cuvee("refresh", "job.cuvee", "--to", "out.csv")).isZero();
         assertThat(Files.readString(folder.resolve("out.csv"))).startsWith("Date,Port,Pax");
-    }
-
-    /** A job with two deliveries, of which the first is open in another program. */
-    private void oneDeliveryIsLocked() throws IOException {
-        cuvee("draft", "data", "--out", "job.cuvee");
-        cuvee("settle", "job.cuvee", "--all");
-        cuvee("delivery", "job.cuvee", "Board", "--to", "board.csv");
-        cuvee("delivery", "job.cuvee", "Office", "--to", "office.csv");
-        write("board.csv", "of last month");
-        write(".~lock.board.csv#", "somebody");
-    }
-
-    @Test
-    void aDeliveryThatCannotBeWrittenKeepsNoOtherBackAndLosesNothing() throws IOException {
-        oneDeliveryIsLocked();
-        assertThat(cuvee("refresh", "job.cuvee", "--deliver", "all", "--json")).isEqualTo(4);
-        JsonNode board = json().path("deliveries").get(0);
-        assertThat(board.path("state").asText()).isEqualTo("not written");
-        assertThat(board.path("reason").asText())
-                .contains("another program has it open")
-                .contains("another name such as board 2.csv");
-        assertThat(json().path("deliveries").get(1).path("state").asText()).isEqualTo("written");
-        assertThat(json().path("rows").asInt()).isPositive();
-        assertThat(folder.resolve("office.csv")).exists();
-        assertThat(folder.resolve("board.csv")).hasContent("of last month");
-        assertThat(folder.resolve("board 2.csv")).doesNotExist();
-    }
-
-    @Test
-    void aDeliveryThatCannotBeWrittenGoesToANameBesideItWhereThatIsSaid() throws IOException {
-        oneDeliveryIsLocked();
-        cuvee("delivery", "job.cuvee", "Drive", "--to", "drive.csv");
-        Path file = folder.resolve("job.cuvee");
-        Job job = JobFile.open(file);
-        JobFile.save(
-                job.withDeliveries(List.of(job.deliveries().get(0), new Delivery("Drive", "not there/drive.csv"))),
-                file);
-        assertThat(cuvee("refresh", "job.cuvee", "--deliver", "all", "--beside", "--json"))
-                .isEqualTo(3);
-        for (JsonNode delivery : json().path("deliveries")) {
-            assertThat(delivery.path("state").asText()).isEqualTo("not written");
-            assertThat(delivery.path("reason").asText()).contains("written beside as");
-        }
-        assertThat(folder.resolve("board.csv")).hasContent("of last month");
-        assertThat(folder.resolve("board 2.csv")).isNotEmptyFile();
-        assertThat(folder.resolve("drive.csv")).isNotEmptyFile();
-        assertThat(cuvee("refresh", "job.cuvee", "--json"))
-                .as("what Cuvee wrote is no source, wherever it lies")
-                .isZero();
-    }
-
-    @Test
-    void aDeliveryWaitsForOpenQuestionsUnlessTheyAreAcceptedByName() throws IOException {
-        write("data/c.csv", "Date,Port,Pax\n03/04/2026,Oska,7\n05/06/2026,Oska,8\n");
-        cuvee("draft", "data", "--out", "job.cuvee");
-        Path file = folder.resolve("job.cuvee");
-        JobFile.save(JobFile.open(file).withDeliveries(List.of(new Delivery("Board", "board.csv"))), file);
-        cuvee("refresh", "job.cuvee", "--deliver", "Board", "--json");
-        assertThat(json().path("deliveries").get(0).path("state").asText()).isEqualTo("held");
-        assertThat(folder.resolve("board.csv")).doesNotExist();
-        String id = json().path("questions").get(0).path("id").asText();
-        assertThat(json().path("deliveries").get(0).path("reason").asText()).contains(id);
-        assertThat(cuvee("accept", "job.cuvee", "Board", "q00000000")).isEqualTo(2);
-        for (JsonNode question : questions()) {
-            assertThat(cuvee("accept", "job.cuvee", "Board", question.path("id").asText()))
-                    .isZero();
-        }
-        assertThat(cuvee("refresh", "job.cuvee", "--deliver", "Board")).isEqualTo(3);
-        assertThat(folder.resolve("board.csv")).isNotEmptyFile();
-    }
-
-    private JsonNode questions() throws IOException {
-        cuvee("show", "job.cuvee", "--json");
-        return json().path("questions");
     }
 
     @Test
@@ -665,109 +535,5 @@ class CommandLineTest {
                 .isEqualTo("11");
         assertThat(cuvee("summary", "job.cuvee", "sum of everything")).isEqualTo(Exit.FAILED);
         assertThat(err.toString(StandardCharsets.UTF_8)).contains("is no figure");
-    }
-
-    @Test
-    void aCellOfATabIsNamed() {
-        cuvee("draft", "data", "--out", "job.cuvee");
-        assertThat(cuvee("delivery", "job.cuvee", "Board", "--to", "board.xlsx", "--cell", "C5"))
-                .isEqualTo(Exit.USAGE);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("A cell is one of a tab");
-        assertThat(cuvee("delivery", "job.cuvee", "Board", "--to", "board.xlsx", "--tab", "Pack", "--cell", "c5"))
-                .isEqualTo(Exit.DONE);
-        assertThat(JobFile.open(folder.resolve("job.cuvee")).deliveries().get(0).form())
-                .isEqualTo(new Delivery.Tab("Pack", "C5", Delivery.How.REPLACE, List.of()));
-    }
-
-    @Test
-    void copiesOfTheSourcesAreWrittenWithTheSameChange() throws IOException {
-        cuvee("draft", "data", "--out", "job.cuvee");
-        assertThat(cuvee("delivery", "job.cuvee", "Copies", "--to", "corrected", "--copies"))
-                .isEqualTo(Exit.USAGE);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("Say by --header or --value");
-        assertThat(cuvee(
-                        "delivery",
-                        "job.cuvee",
-                        "Copies",
-                        "--to",
-                        "corrected",
-                        "--copies",
-                        "--header",
-                        "Port | Harbour"))
-                .isEqualTo(Exit.DONE);
-        cuvee("settle", "job.cuvee", "--all-as-assumed");
-        cuvee("refresh", "job.cuvee", "--deliver", "Copies");
-        assertThat(folder.resolve("corrected")).isDirectoryRecursivelyContaining("glob:**.csv");
-        assertThat(Files.readString(folder.resolve("corrected/a.csv"))).contains("Harbour");
-        assertThat(Files.readString(folder.resolve("data/a.csv"))).doesNotContain("Harbour");
-    }
-
-    @Test
-    void textAndPicturesAreDeliveredAsTheyAreAskedFor() throws IOException {
-        cuvee("draft", "data", "--out", "job.cuvee");
-        assertThat(cuvee("delivery", "job.cuvee", "Office", "--to", "office.csv", "--parted-by", "dots"))
-                .isEqualTo(Exit.USAGE);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("“dots” is none of commas, semicolons and tabs.");
-        assertThat(cuvee("delivery", "job.cuvee", "Office", "--to", "office.xlsx", "--decimal-comma"))
-                .isEqualTo(Exit.USAGE);
-        assertThat(cuvee("delivery", "job.cuvee", "Office", "--to", "office.csv", "--parted-by", "semicolons"))
-                .isEqualTo(Exit.DONE);
-        cuvee("summary", "job.cuvee", "number of rows: a line for each Port", "--save", "Ports");
-        assertThat(cuvee("delivery", "job.cuvee", "Picture", "--to", "ports.jpg", "--picture", "Ports"))
-                .isEqualTo(Exit.USAGE);
-        assertThat(cuvee("delivery", "job.cuvee", "Picture", "--to", "ports.png", "--picture", "Ports"))
-                .isEqualTo(Exit.DONE);
-        cuvee("settle", "job.cuvee", "--all-as-assumed");
-        cuvee("refresh", "job.cuvee", "--deliver", "all");
-        assertThat(Files.readString(folder.resolve("office.csv"))).contains("Port;");
-        assertThat(folder.resolve("ports.png")).isNotEmptyFile();
-    }
-
-    @Test
-    void aDeliveryIsKeptInTheJobLookedAtAndCarriedOut() throws IOException {
-        cuvee("draft", "data", "--out", "job.cuvee");
-        assertThat(cuvee("delivery", "job.cuvee", "Board", "--to", "board.xlsx", "--tab", "Data", "--how", "match"))
-                .isEqualTo(Exit.USAGE);
-        assertThat(err.toString(StandardCharsets.UTF_8)).contains("Say by --key how rows are matched");
-        assertThat(cuvee(
-                        "delivery",
-                        "job.cuvee",
-                        "Board",
-                        "--to",
-                        "board.xlsx",
-                        "--tab",
-                        "Data",
-                        "--how",
-                        "match",
-                        "--key",
-                        "Date"))
-                .isEqualTo(Exit.DONE);
-        cuvee("delivery", "job.cuvee", "Board", "--preview");
-        assertThat(said()).contains("3 rows added, 0 changed, 0 removed");
-        assertThat(folder.resolve("board.xlsx")).doesNotExist();
-        cuvee("refresh", "job.cuvee", "--deliver", "Board", "--json");
-        String state =
-                JSON.readTree(said()).path("deliveries").path(0).path("state").asText();
-        if (state.equals("held")) {
-            List<String> accept = new ArrayList<>(List.of("accept", "job.cuvee", "Board"));
-            JSON.readTree(said())
-                    .path("questions")
-                    .forEach(question -> accept.add(question.path("id").asText()));
-            cuvee(accept.toArray(String[]::new));
-            cuvee("refresh", "job.cuvee", "--deliver", "Board", "--json");
-        }
-        assertThat(JSON.readTree(said())
-                        .path("deliveries")
-                        .path(0)
-                        .path("reason")
-                        .asText())
-                .contains("3 rows added");
-        assertThat(folder.resolve("board.xlsx")).exists();
-        cuvee("delivery", "job.cuvee", "Board", "--preview");
-        assertThat(said()).contains("0 rows added, 0 changed, 0 removed, 3 as they were");
-        assertThat(cuvee("delivery", "job.cuvee", "Board", "--drop")).isEqualTo(Exit.DONE);
-        assertThat(cuvee("delivery", "job.cuvee", "Board", "--preview")).isEqualTo(Exit.USAGE);
-        assertThat(cuvee("delivery", "job.cuvee", "Secret", "--to", "postgresql://me:pw@host/db", "--table", "t"))
-                .isEqualTo(Exit.FAILED);
     }
 }

@@ -400,7 +400,7 @@ final class DeliverView extends VBox {
         }
         return delivery.form() instanceof Delivery.Tab tab
                 ? file + ", tab " + tab.said()
-                : delivery.form() instanceof Delivery.Each each ? file + ", for each " + each.column() : file;
+                : delivery.form() instanceof Delivery.Each each ? file + ", for each " + each.said() : file;
     }
 
     private HBox hands(Delivery delivery, List<Question> holding, Optional<Outcome> outcome, boolean first) {

@@ -13,6 +13,7 @@ import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.BiConsumer;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.event.ActionEvent;
 import javafx.geometry.Pos;
@@ -135,15 +136,18 @@ final class DeliveryWords {
         return field.getText().isBlank() ? before : field.getText().strip();
     }
 
-    /** A file for each value: of which column, how they are called, and what becomes of those of values that are gone. */
+    /** A file for each value: of which columns, how they are called, and what becomes of those of values that are gone. */
     private FlowPane each(Delivery delivery, Delivery.Each each, List<String> columns) {
-        ComboBox<String> column = choice("each-column", columns, each.column());
-        column.setOnAction(e -> change.accept(
-                delivery,
-                new Delivery.Each(
-                        Objects.requireNonNullElse(column.getValue(), each.column()),
-                        each.names(),
-                        each.removesGone())));
+        MenuButton column = several(
+                "each-column",
+                columns,
+                each.columns(),
+                wanted -> change.accept(
+                        delivery,
+                        wanted.isEmpty()
+                                ? each
+                                : new Delivery.Each(
+                                        wanted, wanted.size() > 1 ? "" : each.names(), each.removesGone())));
         MenuButton named = Pieces.slot("each-names");
         named.setText(each.names().isEmpty() ? "its value" : "what " + each.names() + " says");
         named.getItems()
@@ -152,7 +156,7 @@ final class DeliveryWords {
                                 "its value",
                                 "",
                                 () -> change.accept(
-                                        delivery, new Delivery.Each(each.column(), "", each.removesGone()))),
+                                        delivery, new Delivery.Each(each.columns(), "", each.removesGone()))),
                         Pieces.item(
                                 "what a small table says …",
                                 "",
@@ -161,14 +165,19 @@ final class DeliveryWords {
                                         .ifPresent(file -> change.accept(
                                                 delivery,
                                                 new Delivery.Each(
-                                                        each.column(), model.relative(file), each.removesGone())))));
+                                                        each.columns(), model.relative(file), each.removesGone())))));
         CheckBox gone = new CheckBox("files of values that are gone are removed");
         gone.setId("each-gone");
         gone.setSelected(each.removesGone());
         gone.setTooltip(new Tooltip("Only those that this delivery wrote and nobody has changed since"));
         gone.setOnAction(
-                e -> change.accept(delivery, new Delivery.Each(each.column(), each.names(), gone.isSelected())));
-        return flow(new Label("A file for each"), column, new Label("named by"), named, gone);
+                e -> change.accept(delivery, new Delivery.Each(each.columns(), each.names(), gone.isSelected())));
+        FlowPane words = flow(new Label("A file for each"), column);
+        if (each.columns().size() == 1) {
+            words.getChildren().addAll(new Label("named by"), named);
+        }
+        words.getChildren().add(gone);
+        return words;
     }
 
     /** Takes what becomes of rows that are there, and by which columns they are matched. */
@@ -190,24 +199,31 @@ final class DeliveryWords {
         }
         List<Node> nodes = new ArrayList<>(List.of(new Label("it"), how));
         if (now.isByKey()) {
-            MenuButton by = Pieces.slot("deliver-key");
-            by.setText(keys.isEmpty() ? "no column yet" : String.join(" and ", keys));
-            for (String name : names) {
-                CheckMenuItem item = new CheckMenuItem(name);
-                item.setMnemonicParsing(false);
-                item.setSelected(keys.contains(name));
-                item.setOnAction(e -> {
-                    List<String> wanted = new ArrayList<>(keys);
-                    if (!wanted.remove(name)) {
-                        wanted.add(name);
-                    }
-                    taken.take(now, wanted);
-                });
-                by.getItems().add(item);
-            }
+            MenuButton by = several("deliver-key", names, keys, wanted -> taken.take(now, wanted));
             nodes.addAll(List.of(new Label("matched by"), by));
         }
         return nodes;
+    }
+
+    /** Columns of which several can be taken, in the order in which they were. */
+    private static MenuButton several(
+            String id, List<String> columns, List<String> taken, Consumer<List<String>> change) {
+        MenuButton button = Pieces.slot(id);
+        button.setText(taken.isEmpty() ? "no column yet" : String.join(" and ", taken));
+        for (String name : columns) {
+            CheckMenuItem item = new CheckMenuItem(name);
+            item.setMnemonicParsing(false);
+            item.setSelected(taken.contains(name));
+            item.setOnAction(e -> {
+                List<String> wanted = new ArrayList<>(taken);
+                if (!wanted.remove(name)) {
+                    wanted.add(name);
+                }
+                change.accept(wanted);
+            });
+            button.getItems().add(item);
+        }
+        return button;
     }
 
     static TextField field(String id, String text, double wide) {

@@ -161,14 +161,14 @@ class DeliverWindowTest extends InAWindow {
         chosen.target = Optional.of(folder.resolve("names.csv"));
         robot.clickOn("#each-names");
         robot.clickOn("what a small table says …");
-        waitFor("the table", () -> form().equals(new Delivery.Each("Port", "names.csv", false)));
+        waitFor("the table", () -> form().equals(new Delivery.Each(List.of("Port"), "names.csv", false)));
         robot.clickOn("#each-gone");
-        waitFor("what becomes of others", () -> form().equals(new Delivery.Each("Port", "names.csv", true)));
+        waitFor("what becomes of others", () -> form().equals(new Delivery.Each(List.of("Port"), "names.csv", true)));
         robot.clickOn("#deliver-write");
         waitFor("the delivery", () -> words("#work-words").startsWith("Written: Returns.csv, 2 files, 3 rows"));
         assertThat(folder.resolve("Returns north.csv")).exists();
         robot.clickOn("#undo");
-        waitFor("the way back", () -> form().equals(new Delivery.Each("Port", "names.csv", false)));
+        waitFor("the way back", () -> form().equals(new Delivery.Each(List.of("Port"), "names.csv", false)));
     }
 
     @Test

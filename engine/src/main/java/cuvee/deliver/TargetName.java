@@ -3,6 +3,7 @@ package cuvee.deliver;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -10,8 +11,8 @@ import java.util.regex.Pattern;
 
 /**
  * The name of a delivery's file, in which words in braces stand for what is known only when it is written: {@code {date}},
- * {@code {month}}, {@code {last month}} and {@code {year}} for the day of the delivery, and the name of a column for its
- * value, where a file is written for each. Folders that such a word names are made; others have to be there, so that a
+ * {@code {month}}, {@code {last month}} and {@code {year}} for the day of the delivery, and the names of columns for their
+ * values, where a file is written for each. Folders that such a word names are made; others have to be there, so that a
  * drive that is not there is not taken for an empty folder.
  */
 public final class TargetName {
@@ -19,12 +20,12 @@ public final class TargetName {
 
     private TargetName() {}
 
-    /** The name on a day; words that stand for a column stay, that of a given one also where it is called Month or Year. */
-    public static String on(String target, LocalDate day, String column) {
+    /** The name on a day; words that stand for a column stay, those of given ones also where one is called Month or Year. */
+    public static String on(String target, LocalDate day, List<String> columns) {
         return WORD.matcher(target)
                 .replaceAll(found ->
                         Matcher.quoteReplacement(Optional.of(found.group(1).strip())
-                                .filter(word -> !word.equalsIgnoreCase(column))
+                                .filter(word -> columns.stream().noneMatch(word::equalsIgnoreCase))
                                 .flatMap(word -> said(word.toLowerCase(Locale.ROOT), day))
                                 .orElse(found.group())));
     }

@@ -51,7 +51,7 @@ public record Delivery(String name, String target, Form form, List<String> accep
         if (form instanceof Prepared it) {
             there = it.withWorkbook(moved.apply(it.workbook()));
         } else if (form instanceof Each each && !each.names().isEmpty()) {
-            there = new Each(each.column(), moved.apply(each.names()), each.removesGone());
+            there = new Each(each.columns(), moved.apply(each.names()), each.removesGone());
         }
         return new Delivery(name, isToFile() ? moved.apply(target) : target, there, accepted);
     }
@@ -61,9 +61,12 @@ public record Delivery(String name, String target, Form form, List<String> accep
         UnaryOperator<String> name = each -> each.equals(column) ? other : each;
         if (form instanceof Each each) {
             String there =
-                    each.column().equals(column) ? target.replace("{" + column + "}", "{" + other + "}") : target;
+                    each.columns().contains(column) ? target.replace("{" + column + "}", "{" + other + "}") : target;
             return new Delivery(
-                    this.name, there, new Each(name.apply(each.column()), each.names(), each.removesGone()), accepted);
+                    this.name,
+                    there,
+                    new Each(names(each.columns(), name), each.names(), each.removesGone()),
+                    accepted);
         }
         if (form instanceof Tab tab) {
             return withForm(new Tab(tab.tab(), tab.cell(), tab.how(), names(tab.keys(), name)));
@@ -159,15 +162,25 @@ public record Delivery(String name, String target, Form form, List<String> accep
     }
 
     /**
-     * A file for each value of a column, named by it: {@code Returns Hollin.xlsx} beside {@code Returns.xlsx}.
+     * A file for each value of a column, named by it: {@code Returns Hollin.xlsx} beside {@code Returns.xlsx}; of several
+     * columns, a file for each of their values that stand together in a row: {@code Returns Hollin 2026-01.xlsx}.
      *
      * @param names a file with a small table of values and what their files are called, relative to the job file where
-     *     possible; empty where they are called by the values
+     *     possible, where there is one column; empty where they are called by the values
      * @param removesGone true where files that were written for values that are gone are removed
      */
-    public record Each(String column, String names, boolean removesGone) implements Form {
-        public Each(String column) {
-            this(column, "", false);
+    public record Each(List<String> columns, String names, boolean removesGone) implements Form {
+        public Each {
+            columns = List.copyOf(columns);
+        }
+
+        public Each(String... columns) {
+            this(List.of(columns), "", false);
+        }
+
+        /** The columns in words: {@code Port and Month}. */
+        public String said() {
+            return String.join(" and ", columns);
         }
     }
 

@@ -100,7 +100,12 @@ final class JobJson {
                     .put("how", table.how().word());
             table.keys().forEach(inner.putArray("keys")::add);
         } else if (form instanceof Delivery.Each each) {
-            ObjectNode inner = node.putObject("each").put("column", each.column());
+            ObjectNode inner = node.putObject("each");
+            if (each.columns().size() == 1) {
+                inner.put("column", each.columns().get(0));
+            } else {
+                each.columns().forEach(inner.putArray("columns")::add);
+            }
             if (!each.names().isEmpty()) {
                 inner.put("names", each.names());
             }
@@ -245,12 +250,16 @@ final class JobJson {
             }
             return new Delivery.Copies(changes);
         }
-        return node.path("each").isObject()
-                ? new Delivery.Each(
-                        text(node.path("each"), "column", named),
-                        node.path("each").path("names").asText(""),
-                        node.path("each").path("removesGone").asBoolean(false))
-                : new Delivery.Whole(node.path("about").asBoolean(false));
+        if (node.path("each").isObject()) {
+            JsonNode inner = node.path("each");
+            return new Delivery.Each(
+                    inner.has("columns")
+                            ? list(inner, "columns", named, JsonNode::asText)
+                            : List.of(text(inner, "column", named)),
+                    inner.path("names").asText(""),
+                    inner.path("removesGone").asBoolean(false));
+        }
+        return new Delivery.Whole(node.path("about").asBoolean(false));
     }
 
     private static Delivery.How how(JsonNode node, String named) {

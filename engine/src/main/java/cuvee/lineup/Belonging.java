@@ -5,6 +5,7 @@ import cuvee.lineup.JointLineUp.Unit;
 import cuvee.value.LooseText;
 import cuvee.value.VersionMarks;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -30,6 +31,9 @@ public final class Belonging {
     private static final double FITS = 0.97;
 
     private static final double NAMED_ALIKE = 0.99;
+    /** What a shared word says where the core has one name only: more than nothing known, less than the names of many. */
+    private static final double WITH_THE_ONLY_NAME = 0.7;
+
     private static final int SEVERAL_COLUMNS = 6;
     /** So many are enough where each has a partner, and the file has nothing else in the core. */
     private static final int FEW_COLUMNS = 5;
@@ -342,6 +346,9 @@ public final class Belonging {
         // Copies and versions of a file have one say between them.
         Set<Set<String>> stems = new HashSet<>();
         others.forEach(file -> stems.add(stem(file)));
+        if (stems.size() == 1) {
+            return sharesAWord(own, stems.iterator().next()) ? WITH_THE_ONLY_NAME : 0;
+        }
         stems.forEach(stem -> stem.forEach(word -> counts.merge(word, 1, Integer::sum)));
         Set<String> common = new HashSet<>();
         counts.forEach((word, count) -> {
@@ -359,6 +366,11 @@ public final class Belonging {
             most = Math.max(most, (double) shared.size() / common.size());
         }
         return most;
+    }
+
+    /** True where a file's name has a word of the only other name there is, which cannot tell what is its own in it. */
+    private static boolean sharesAWord(List<String> own, Set<String> only) {
+        return own.stream().anyMatch(file -> !Collections.disjoint(stem(file), only));
     }
 
     private static Set<String> stem(String file) {

@@ -186,10 +186,15 @@ public final class Grouped {
         return text ? "nullif(min(trim(" + cell + ")), '')" : "min(" + key(key, plan) + ")";
     }
 
-    /** What is true of the rows that hold a value, or none, in a column; the value as groups have it. */
-    static String holds(MasterPlan plan, int column, @Nullable String value) {
-        return key(new Key(column, Span.VALUE), plan) + " IS NOT DISTINCT FROM "
-                + (value == null ? "NULL" : Sql.literal(value));
+    /** What is true of the rows that hold given values, or none, in columns; the values as groups have them. */
+    static String holds(MasterPlan plan, List<Integer> columns, List<@Nullable String> values) {
+        List<String> tests = new ArrayList<>();
+        for (int i = 0; i < columns.size(); i++) {
+            String value = values.get(i);
+            tests.add(key(new Key(columns.get(i), Span.VALUE), plan) + " IS NOT DISTINCT FROM "
+                    + (value == null ? "NULL" : Sql.literal(value)));
+        }
+        return String.join(" AND ", tests);
     }
 
     private static String value(Value value, MasterPlan plan) {

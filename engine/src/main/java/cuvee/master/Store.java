@@ -613,9 +613,12 @@ public final class Store implements AutoCloseable {
         });
     }
 
-    /** Reads the rows of the master that hold a value in a column, or none there; for writing them, not for looking at pages. */
-    public MasterReader readerOf(MasterPlan plan, int column, @Nullable String value) {
-        return new MasterReader(Sql.ask("opening", connection::duplicate), plan, Grouped.holds(plan, column, value));
+    /**
+     * Reads the rows of the master that hold given values in columns, or none there; for writing them, not for looking at
+     * pages.
+     */
+    public MasterReader readerOf(MasterPlan plan, List<Integer> columns, List<@Nullable String> values) {
+        return new MasterReader(Sql.ask("opening", connection::duplicate), plan, Grouped.holds(plan, columns, values));
     }
 
     /** The rows of the master that do not meet a test, the first of them shown. */

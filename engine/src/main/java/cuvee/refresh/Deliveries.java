@@ -68,9 +68,9 @@ final class Deliveries {
     }
 
     Path targetOf(Delivery delivery) {
-        String column = delivery.form() instanceof Delivery.Each each ? each.column() : "";
+        List<String> columns = delivery.form() instanceof Delivery.Each each ? each.columns() : List.of();
         LocalDate today = LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault());
-        return in(TargetName.on(delivery.target(), today, column));
+        return in(TargetName.on(delivery.target(), today, columns));
     }
 
     private Path in(String target) {
@@ -320,9 +320,9 @@ final class Deliveries {
                 List.copyOf(written.stillAsWritten(jobId, series(delivery, each))));
     }
 
-    /** What the files of a delivery are known by; another delivery may have the same target for another column. */
+    /** What the files of a delivery are known by; another delivery may have the same target for other columns. */
     private static String series(Delivery delivery, Delivery.Each each) {
-        return delivery.target() + " for each " + each.column();
+        return delivery.target() + " for each " + each.said();
     }
 
     private JobSession.Delivered each(Outcome outcome, Delivery delivery, Delivery.Each each, Existing existing) {

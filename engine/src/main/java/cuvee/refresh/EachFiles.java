@@ -22,89 +22,116 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
- * The files of a delivery that writes one for each value of a column: which there are, how they are called, and which
+ * The files of a delivery that writes one for each value of a column, or of several together: which there are, how they are called, and which
  * were written for values that are gone.
  *
- * @param files each file with the key of its value in the store; null for rows without a value
+ * @param columns where the columns stand in the master
+ * @param files each file with the keys of its values in the store; null for rows without a value
  * @param unnamed values that the table of names does not have
  * @param gone files that this delivery wrote before for values that are gone, as they were written
  */
 record EachFiles(
         Delivery.Each each,
-        int column,
+        List<Integer> columns,
         Path folder,
-        Map<Path, @Nullable String> files,
+        Map<Path, List<@Nullable String>> files,
         List<String> unnamed,
         List<Path> gone) {
     private static final int MOST_FILES = 2_000;
     private static final int NAMED = 5;
+    private static final Comparator<@Nullable String> NULLS_LAST = Comparator.nullsLast(Comparator.naturalOrder());
 
     /**
      * The files of a delivery.
      *
      * @param target its target on the day
-     * @throws CuveeException where the column is not there, has too many values, or its names cannot be read
+     * @throws CuveeException where a column is not there, they have too many values, or their names cannot be read
      */
     static EachFiles of(
             Store store, MasterPlan plan, Path target, Delivery.Each each, @Nullable Path names, List<Path> written) {
-        int column = Known.of(plan).at(each.column());
-        if (column < 0) {
-            throw failure(
-                    "no-column",
-                    "There is no column " + Says.quoted(each.column()) + " to write a file for each value of.",
-                    "Name another column of the master.");
-        }
-        Map<String, String> keys = new HashMap<>();
-        List<@Nullable String> values = values(store, plan, column, keys);
-        if (values.size() > MOST_FILES) {
+        List<Integer> columns = columns(plan, each);
+        Map<List<@Nullable String>, List<@Nullable String>> keys = keys(store, plan, columns);
+        if (keys.size() > MOST_FILES) {
             throw failure(
                     "too-many-files",
-                    each.column() + " has " + Says.number(values.size()) + " different values; a file for each would be"
-                            + " more than " + Says.number(MOST_FILES) + ".",
+                    each.said() + (columns.size() == 1 ? " has " : " together have ") + Says.number(keys.size())
+                            + " different values; a file for each would be more than " + Says.number(MOST_FILES) + ".",
                     "Name a column with fewer values.");
         }
-        Map<String, String> called = names == null ? Map.of() : called(names, each.column());
-        List<String> unnamed = new ArrayList<>();
-        for (@Nullable String value : values) {
+        Map<String, String> called =
+                names == null ? Map.of() : called(names, each.columns().get(0));
+        Set<String> unnamed = new LinkedHashSet<>();
+        for (List<@Nullable String> values : keys.keySet()) {
+            String value = values.get(0);
             if (names != null && value != null && !called.containsKey(LooseText.key(value))) {
                 unnamed.add(value);
             }
         }
-        Map<Path, @Nullable String> files = EachValue.files(
+        Map<Path, List<@Nullable String>> files = EachValue.files(
                 target,
-                each.column(),
-                values,
+                each.columns(),
+                List.copyOf(keys.keySet()),
                 value -> value == null ? null : called.getOrDefault(LooseText.key(value), value));
-        files.replaceAll((file, said) -> said == null ? null : keys.get(said));
+        files.replaceAll((file, said) -> keys.getOrDefault(said, said));
         List<Path> gone = written.stream()
                 .filter(file -> !files.containsKey(file))
-                .filter(file -> EachValue.isOf(target, each.column(), file))
+                .filter(file -> EachValue.isOf(target, each.columns(), file))
                 .toList();
-        return new EachFiles(each, column, TargetName.standing(target), files, unnamed, gone);
+        return new EachFiles(each, columns, TargetName.standing(target), files, List.copyOf(unnamed), gone);
     }
 
-    private static List<@Nullable String> values(Store store, MasterPlan plan, int column, Map<String, String> keys) {
+    private static List<Integer> columns(MasterPlan plan, Delivery.Each each) {
+        if (each.columns().size() > 1 && !each.names().isEmpty()) {
+            throw failure(
+                    "no-names",
+                    "What files are called can be said by a table for one column, not for " + each.said()
+                            + " together.",
+                    "Leave the table out; the files are called by their values then.");
+        }
+        List<Integer> columns = new ArrayList<>();
+        for (String name : each.columns()) {
+            int column = Known.of(plan).at(name);
+            if (column < 0) {
+                throw failure(
+                        "no-column",
+                        "There is no column " + Says.quoted(name) + " to write a file for each value of.",
+                        "Name another column of the master.");
+            }
+            columns.add(column);
+        }
+        return columns;
+    }
+
+    /** The values that stand together in rows, in their order, with their keys in the store. */
+    private static Map<List<@Nullable String>, List<@Nullable String>> keys(
+            Store store, MasterPlan plan, List<Integer> columns) {
         Grouped.Asked asked = new Grouped.Asked(
                 List.of(new Grouped.Value(Grouped.Measure.ROWS, 0)),
-                List.of(new Grouped.Key(column, Grouped.Span.VALUE)),
-                List.of(List.of(0)),
+                columns.stream()
+                        .map(column -> new Grouped.Key(column, Grouped.Span.VALUE))
+                        .toList(),
+                List.of(IntStream.range(0, columns.size()).boxed().toList()),
                 List.of());
-        List<@Nullable String> values = new ArrayList<>();
-        for (Grouped.Group group : store.grouped(plan, asked).get(0)) {
-            String said = group.said().get(0);
-            String key = group.keys().get(0);
-            values.add(said);
-            if (said != null && key != null) {
-                keys.put(said, key);
-            }
+        Map<List<@Nullable String>, List<@Nullable String>> keys = new TreeMap<>(EachFiles::inOrder);
+        store.grouped(plan, asked).get(0).forEach(group -> keys.put(group.said(), group.keys()));
+        return keys;
+    }
+
+    private static int inOrder(List<@Nullable String> one, List<@Nullable String> other) {
+        int order = 0;
+        for (int i = 0; i < one.size() && order == 0; i++) {
+            order = NULLS_LAST.compare(one.get(i), other.get(i));
         }
-        values.sort(Comparator.nullsLast(Comparator.naturalOrder()));
-        return values;
+        return order;
     }
 
     /** What the files of values are called: beside the column that is called as the master's, else the first, the next. */
@@ -142,9 +169,9 @@ record EachFiles(
     /** Writes each file; answers how many bytes they have. */
     long write(Store store, MasterPlan plan, MasterFiles.Register register, Folders folders) {
         long bytes = 0;
-        for (Map.Entry<Path, @Nullable String> file : files.entrySet()) {
+        for (Map.Entry<Path, List<@Nullable String>> file : files.entrySet()) {
             folders.make(file.getKey());
-            try (MasterReader reader = store.readerOf(plan, column, file.getValue())) {
+            try (MasterReader reader = store.readerOf(plan, columns, file.getValue())) {
                 bytes += MasterFiles.write(new MasterFiles.Content(reader, plan, List.of()), file.getKey(), register);
             }
         }

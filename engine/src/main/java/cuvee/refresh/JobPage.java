@@ -151,8 +151,10 @@ public record JobPage(String title, String under, List<Section> sections) {
             return delivery.target() + ": a picture of the summary " + Says.quoted(picture.summary()) + ".";
         }
         return form instanceof Delivery.Each each
-                ? delivery.target() + ": a file for each " + each.column() + ", named by "
-                        + (each.names().isEmpty() ? "it" : each.names())
+                ? delivery.target() + ": a file for each " + each.said() + ", named by "
+                        + (!each.names().isEmpty()
+                                ? each.names()
+                                : each.columns().size() > 1 ? "them" : "it")
                         + (each.removesGone() ? "; files of values that are gone are removed." : ".")
                 : delivery.target() + ": the master as a table.";
     }

@@ -257,7 +257,7 @@ public final class Stakes {
         if (form instanceof Delivery.Copies copies) {
             return copies.changes().stream().anyMatch(change -> change.column().equals(column));
         }
-        return form instanceof Delivery.Each each && each.column().equals(column);
+        return form instanceof Delivery.Each each && each.columns().contains(column);
     }
 
     // ---- which tables ----

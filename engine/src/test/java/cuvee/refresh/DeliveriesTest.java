@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.apache.poi.ss.usermodel.DataFormatter;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -107,8 +108,8 @@ class DeliveriesTest extends BatchTest {
 
     @Test
     void filesOfValuesThatAreGoneAreRemovedWhereThatIsSaidAndNoneOfAnyoneElse() throws Exception {
-        Delivery delivery =
-                new Delivery("ports", out.resolve("Returns.csv").toString(), new Delivery.Each("Port", "", true));
+        Delivery delivery = new Delivery(
+                "ports", out.resolve("Returns.csv").toString(), new Delivery.Each(List.of("Port"), "", true));
         // Of another delivery of the job whose names look the same, and of somebody else.
         deliver(new Delivery("all", out.resolve("Returns master.csv").toString()));
         Files.writeString(out.resolve("Returns Marsay.csv"), "somebody's");
@@ -134,10 +135,10 @@ class DeliveriesTest extends BatchTest {
     @Test
     void anotherDeliveryWithTheSameNamesForAnotherColumnKeepsItsFiles() throws Exception {
         String target = out.resolve("Returns.csv").toString();
-        Delivery days = new Delivery("days", target, new Delivery.Each("Date", "", true));
+        Delivery days = new Delivery("days", target, new Delivery.Each(List.of("Date"), "", true));
         deliver(days);
         List<String> before = files();
-        deliver(new Delivery("ports", target, new Delivery.Each("Port", "", true)));
+        deliver(new Delivery("ports", target, new Delivery.Each(List.of("Port"), "", true)));
         assertThat(files()).containsAll(before).hasSizeGreaterThan(before.size());
     }
 
@@ -147,7 +148,8 @@ class DeliveriesTest extends BatchTest {
         Delivery delivery = new Delivery(
                 "ports",
                 out.resolve("{Port} returns.csv").toString(),
-                new Delivery.Each("Port", batch.file("../names.csv").normalize().toString(), false));
+                new Delivery.Each(
+                        List.of("Port"), batch.file("../names.csv").normalize().toString(), false));
         assertThat(deliver(delivery))
                 .startsWith("4 files, 5 rows, ")
                 .contains("1 value is not in ")
@@ -169,7 +171,7 @@ class DeliveriesTest extends BatchTest {
         Delivery delivery = new Delivery(
                 "ports",
                 out.resolve("R.csv").toString(),
-                new Delivery.Each("Port", batch.file("names.csv").toString(), false));
+                new Delivery.Each(List.of("Port"), batch.file("names.csv").toString(), false));
         batch.refresh();
         batch.job(batch.job().withDeliveries(List.of(delivery)));
         Batch.Made made = batch.refresh();
@@ -202,10 +204,44 @@ class DeliveriesTest extends BatchTest {
     }
 
     @Test
+    void foldersOfTwoColumnsHoldTheRowsThatHaveBothValues() throws Exception {
+        Files.createDirectory(out.resolve("lake"));
+        Delivery delivery = new Delivery(
+                "lake",
+                out.resolve("lake/Port={Port}/Date={Date}/part.csv").toString(),
+                new Delivery.Each(List.of("Port", "Date"), "", true));
+        assertThat(deliver(delivery)).startsWith("5 files, 5 rows, ");
+        List<String> rows = new ArrayList<>();
+        try (Stream<Path> files = Files.walk(out)) {
+            for (Path file : files.filter(Files::isRegularFile).toList()) {
+                rows.addAll(Files.readAllLines(file).stream().skip(1).toList());
+            }
+        }
+        assertThat(rows).as("the files together hold each row once").hasSize(5).doesNotHaveDuplicates();
+        assertThat(Files.readString(out.resolve("lake/Port=Hollin/Date=2026-01-05/part.csv")))
+                .contains("Hollin,2026-01-05,12.5");
+        batch.csv("a.csv", "Port,Date,Fare", "Hollin,2026-01-05,12.50", "Marsay,2026-01-06,3");
+        assertThat(deliver(delivery))
+                .contains("2 files were removed: “Port=")
+                .contains("“Port=Tarsk/Date=2026-01-06/part.csv”");
+        assertThat(out.resolve("lake/Port=Tarsk/Date=2026-01-06/part.csv")).doesNotExist();
+    }
+
+    @Test
+    void aTableOfNamesGoesWithOneColumn() {
+        assertThatThrownBy(() -> deliver(new Delivery(
+                        "ports",
+                        out.resolve("R.csv").toString(),
+                        new Delivery.Each(List.of("Port", "Date"), "names.csv", false))))
+                .hasMessageContaining("for one column, not for Port and Date together");
+    }
+
+    @Test
     void aNameMaySayTheDayOnWhichItIsWritten() throws Exception {
-        assertThat(TargetName.on("{year}/Board {Date}, up to {last month} {port}.xlsx", LocalDate.of(2026, 1, 9), ""))
+        assertThat(TargetName.on(
+                        "{year}/Board {Date}, up to {last month} {port}.xlsx", LocalDate.of(2026, 1, 9), List.of()))
                 .isEqualTo("2026/Board 2026-01-09, up to 2025-12 {port}.xlsx");
-        assertThat(TargetName.on("{Month}/{date}.csv", LocalDate.of(2026, 1, 9), "Month"))
+        assertThat(TargetName.on("{Month}/{date}.csv", LocalDate.of(2026, 1, 9), List.of("Month")))
                 .as("a column that is called so")
                 .isEqualTo("{Month}/2026-01-09.csv");
         deliver(new Delivery("board", out.resolve("{month}/Board {date}.csv").toString()));
@@ -276,12 +312,36 @@ class DeliveriesTest extends BatchTest {
     void namesThatDifferInCapitalsOnlyAreToldApart() {
         assertThat(EachValue.files(
                                 Path.of("x", "R.csv"),
-                                "Port",
-                                Arrays.asList("north", "North", null, "..", "a:b"),
+                                List.of("Port"),
+                                List.of(row("north"), row("North"), row((String) null), row(".."), row("a:b")),
                                 value -> value)
                         .keySet())
                 .extracting(file -> file.getFileName().toString())
                 .containsExactly("R north.csv", "R North (2).csv", "R blank.csv", "R blank (2).csv", "R a b.csv");
+    }
+
+    @Test
+    void filesOfSeveralColumnsAreNeverCalledAlike() {
+        assertThat(EachValue.files(
+                                Path.of("x", "R.csv"),
+                                List.of("Port", "Quay"),
+                                List.of(row("A", "B C"), row("A B", "C"), row("a", "B C"), row("A B", null)),
+                                value -> value)
+                        .keySet())
+                .extracting(file -> file.getFileName().toString())
+                .containsExactly("R A B C.csv", "R A B C (2).csv", "R a (2) B C.csv", "R A B blank.csv");
+        assertThat(EachValue.files(
+                        Path.of("x", "Port={Port}", "Quay={quay}", "part.parquet"),
+                        List.of("Port", "Quay"),
+                        List.of(row("North", "1"), row("north", "1")),
+                        value -> value))
+                .containsOnlyKeys(
+                        Path.of("x", "Port=North", "Quay=1", "part.parquet"),
+                        Path.of("x", "Port=north (2)", "Quay=1", "part.parquet"));
+    }
+
+    private static List<@Nullable String> row(@Nullable String... values) {
+        return Arrays.asList(values);
     }
 
     @Test
@@ -365,7 +425,8 @@ class DeliveriesTest extends BatchTest {
                                 "postgresql://me@host:5432/db?ssl=true",
                                 new Delivery.Table("s.trips", Delivery.How.MIRROR, List.of("Port"))),
                         new Delivery("d", "x/R.csv", new Delivery.Each("Port")),
-                        new Delivery("l", "x/R.csv", new Delivery.Each("Port", "names.xlsx", true)),
+                        new Delivery("p", "x/R.csv", new Delivery.Each("Port", "Month")),
+                        new Delivery("l", "x/R.csv", new Delivery.Each(List.of("Port"), "names.xlsx", true)),
                         new Delivery("h", "a.xlsx", new Delivery.Tab("Pack", "C5", Delivery.How.REPLACE, List.of())),
                         new Delivery(
                                 "i",

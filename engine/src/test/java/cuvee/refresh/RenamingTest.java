@@ -138,7 +138,7 @@ class RenamingTest {
     @Test
     void deliveriesGoByTheColumnUnderItsNewName() {
         List<Delivery> by = List.of(
-                new Delivery("a", "out/{Port}/{month}.csv", new Delivery.Each("Port")),
+                new Delivery("a", "out/{Port}/{month}.csv", new Delivery.Each("Port", "Date")),
                 new Delivery("b", "b.xlsx", new Delivery.Tab("Data", Delivery.How.MATCH, List.of("Date", "Port"))),
                 new Delivery(
                         "c",
@@ -151,7 +151,7 @@ class RenamingTest {
         batch.job(rename(made, "Port", "Harbour"));
         assertThat(batch.job().deliveries())
                 .containsExactly(
-                        new Delivery("a", "out/{Harbour}/{month}.csv", new Delivery.Each("Harbour")),
+                        new Delivery("a", "out/{Harbour}/{month}.csv", new Delivery.Each("Harbour", "Date")),
                         new Delivery(
                                 "b",
                                 "b.xlsx",
