@@ -346,9 +346,6 @@ public final class Belonging {
         // Copies and versions of a file have one say between them.
         Set<Set<String>> stems = new HashSet<>();
         others.forEach(file -> stems.add(stem(file)));
-        if (stems.size() == 1) {
-            return sharesAWord(own, stems.iterator().next()) ? WITH_THE_ONLY_NAME : 0;
-        }
         stems.forEach(stem -> stem.forEach(word -> counts.merge(word, 1, Integer::sum)));
         Set<String> common = new HashSet<>();
         counts.forEach((word, count) -> {
@@ -359,7 +356,9 @@ public final class Belonging {
         if (common.isEmpty()) {
             return 0.5;
         }
-        double most = 0;
+        // Of the only name there is nobody knows which words are its own.
+        boolean one = stems.size() == 1 && sharesAWord(own, stems.iterator().next());
+        double most = one ? WITH_THE_ONLY_NAME : 0;
         for (String file : own) {
             Set<String> shared = stem(file);
             shared.retainAll(common);
@@ -368,7 +367,6 @@ public final class Belonging {
         return most;
     }
 
-    /** True where a file's name has a word of the only other name there is, which cannot tell what is its own in it. */
     private static boolean sharesAWord(List<String> own, Set<String> only) {
         return own.stream().anyMatch(file -> !Collections.disjoint(stem(file), only));
     }

@@ -1,10 +1,6 @@
 package cuvee.lineup;
 
-import cuvee.layout.HeaderWords;
-import cuvee.lineup.Profile.Coarse;
-import cuvee.lineup.Profile.Kind;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -24,9 +20,8 @@ import java.util.TreeSet;
 final class JointLineUp {
     private static final double[] LEVELS = {0.999, 0.997, 0.99, 0.98, 0.95, 0.9, 0.8, 0.7, 0.6, 0.5};
     private static final double MOST_MARGIN = 6;
-    private static final double NEVER = -8;
+    private static final double NEVER = ColumnEvidence.Weighed.NEVER.score();
     private static final int MOST_PLACES = 6;
-    private static final int ENOUGH = 3;
     private static final int ENOUGH_TO_RUN = 5;
     private static final double MOSTLY_RUNNING = 0.9;
     private static final String SHARES = "shares";
@@ -65,19 +60,16 @@ final class JointLineUp {
         }
     }
 
-    private record Scored(double score, boolean silentWords, boolean silentValues, String reason) {}
-
     private record Pair(Cluster one, Cluster other) {}
 
     private final List<Unit> units;
     private final int allTables;
     private final Map<String, Profile> profiles;
-    private final Map<String, String> heads;
+    private final ColumnEvidence evidence;
     private final Map<String, Cluster> single = new TreeMap<>();
     private final List<Cluster> clusters = new ArrayList<>();
     private final Map<String, Cluster> clusterOf = new HashMap<>();
-    private final Map<String, Integer> columnsHolding = new HashMap<>();
-    private final Map<String, Scored> cache = new HashMap<>();
+    private final Map<String, ColumnEvidence.Weighed> cache = new HashMap<>();
     private final Set<String> fixed;
     private final List<Set<String>> apart;
 
@@ -98,9 +90,10 @@ final class JointLineUp {
         this.units = units;
         this.allTables = units.stream().mapToInt(Unit::tables).sum();
         this.profiles = profiles;
-        this.heads = heads;
         this.fixed = fixed;
         this.apart = apart;
+        Map<String, Integer> columnsHolding = new HashMap<>();
+        this.evidence = new ColumnEvidence(heads, columnsHolding);
         for (int u = 0; u < units.size(); u++) {
             Map<String, Integer> holding = new HashMap<>();
             List<String> keys = units.get(u).keys();
@@ -279,7 +272,7 @@ final class JointLineUp {
 
     /** All that speaks for and against two columns being one, in log-odds. */
     private double score(Cluster x, Cluster y) {
-        Scored base = base(x, y);
+        ColumnEvidence.Weighed base = base(x, y);
         if (base.score() <= NEVER) {
             return NEVER;
         }
@@ -290,252 +283,12 @@ final class JointLineUp {
                 + placing(x, y);
     }
 
-    private Scored base(Cluster x, Cluster y) {
+    private ColumnEvidence.Weighed base(Cluster x, Cluster y) {
         String a = x.id();
         String b = y.id();
-        return cache.computeIfAbsent(a.compareTo(b) < 0 ? a + "\n" + b : b + "\n" + a, both -> weigh(x, y));
-    }
-
-    private boolean isToCome(Cluster of) {
-        return of.keys.stream().anyMatch(key -> HeaderWords.isToCome(heads.getOrDefault(key, key)));
-    }
-
-    private Scored weigh(Cluster x, Cluster y) {
-        Profile one = x.profile;
-        Profile other = y.profile;
-        HeaderWords.Compared words = null;
-        String wordsOfX = "";
-        String wordsOfY = "";
-        double most = -1;
-        int opposed = 0;
-        boolean otherSort = false;
-        for (String k : x.keys) {
-            for (String l : y.keys) {
-                String headK = heads.getOrDefault(k, k);
-                String headL = heads.getOrDefault(l, l);
-                HeaderWords.Compared compared = HeaderWords.compare(headK, headL);
-                opposed += compared.opposed() ? 1 : 0;
-                otherSort |= HeaderWords.otherSort(headK, headL);
-                double how = compared.like() + (compared.initials() ? 0.75 : 0) + (compared.contained() ? 0.2 : 0);
-                if (how > most) {
-                    most = how;
-                    words = compared;
-                    wordsOfX = headK;
-                    wordsOfY = headL;
-                }
-            }
-        }
-        if (words == null || opposed * 2 >= x.keys.size() * y.keys.size() && opposed > 0 || vetoed(one, other)) {
-            return new Scored(NEVER, false, false, "");
-        }
-        double score = LineUpWeights.BIAS + wordsScore(words);
-        double valuesShared = 0;
-        double rare = 0;
-        if (one.filled > 0 && other.filled > 0) {
-            // A handful of values shows little of what a column holds.
-            int fewer = Math.min(one.filled, other.filled);
-            double enough = Math.min(1, fewer / LineUpWeights.ENOUGH_VALUES);
-            if (plainWordsAgainstValues(one, other) || plainWordsAgainstValues(other, one)) {
-                enough = Math.max(enough, LineUpWeights.TOLD_BY_ONE_VALUE);
-            }
-            score += LineUpWeights.KIND * kinds(one, other) * enough;
-            if (enough < 1 && words.nothing() && one.texts.keySet().stream().noneMatch(other.texts::containsKey)) {
-                score += LineUpWeights.FEW_AND_NONE_SHARED * (1 - enough);
-            }
-            if (words.nothing() && (one.surelyCountsOtherThan(other) || other.surelyCountsOtherThan(one))) {
-                score += LineUpWeights.COUNTED_AGAINST_MEASURED;
-            }
-            if (words.nothing() && (isLetteredAgainstNumbers(one, other) || isLetteredAgainstNumbers(other, one))) {
-                score += LineUpWeights.LETTERS_AGAINST_NUMBERS * enough;
-            }
-            if (words.nothing() && otherSort) {
-                score += LineUpWeights.MONEY_AGAINST_MEASURED;
-            }
-            if (words.nothing() && one.kind() == Profile.Kind.DATE && isToCome(x) != isToCome(y)) {
-                score += LineUpWeights.TO_COME;
-            }
-            score += numbersScore(one, other);
-            if (texts(one, other)) {
-                double[] shared = sharedValues(one, other);
-                valuesShared = shared[0];
-                rare = shared[1];
-                score += textsScore(one, other, shared);
-            }
-            score += uniqueness(one, other);
-            score += LineUpWeights.BLANKS * Math.min(1, Math.abs(one.blankShare() - other.blankShare()) * 2);
-            if (!one.monthShares.isEmpty() && !other.monthShares.isEmpty()) {
-                score += LineUpWeights.MONTH_SHARE * Math.abs(one.monthShare() - other.monthShare());
-            }
-        } else {
-            score += LineUpWeights.NO_DATA;
-        }
-        boolean byWords = !words.modifier()
-                && (words.same()
-                        || words.initials()
-                        || words.like() >= 0.45
-                        || words.contained() && words.like() >= 0.3);
-        boolean byValues = !words.modifier() && (valuesShared >= 0.6 || rare >= 0.35);
-        return new Scored(score, byWords, byValues, reason(words, wordsOfX, wordsOfY, one, other, valuesShared));
-    }
-
-    private static boolean isLetteredAgainstNumbers(Profile codes, Profile numbers) {
-        return codes.isLettered() && numbers.kind() == Kind.WHOLE;
-    }
-
-    /** True for words against dates or numbers: a single name is no day and no amount. */
-    private static boolean plainWordsAgainstValues(Profile words, Profile values) {
-        return words.kind() == Kind.WORD && (values.coarse() == Coarse.DATES || values.coarse() == Coarse.NUMBERS);
-    }
-
-    private static boolean vetoed(Profile one, Profile other) {
-        boolean plain = plainWordsAgainstValues(one, other) || plainWordsAgainstValues(other, one);
-        if (plain && Math.min(one.filled, other.filled) > 1) {
-            return true;
-        }
-        if (one.filled >= ENOUGH && other.filled >= ENOUGH && one.coarse() != other.coarse()) {
-            boolean code = one.kind() == Kind.CODE && other.kind() == Kind.WHOLE
-                    || other.kind() == Kind.CODE && one.kind() == Kind.WHOLE;
-            if (!code) {
-                return true;
-            }
-        }
-        return one.filled >= ENOUGH_TO_RUN
-                && other.filled >= ENOUGH_TO_RUN
-                && one.runningShare() > MOSTLY_RUNNING != other.runningShare() > MOSTLY_RUNNING;
-    }
-
-    private static double wordsScore(HeaderWords.Compared words) {
-        return (words.same() ? LineUpWeights.SAME_WORDS : LineUpWeights.LIKE_WORDS * words.like())
-                + (words.contained() ? LineUpWeights.CONTAINED : 0)
-                + (words.initials() ? LineUpWeights.INITIALS : 0)
-                + (words.general() ? LineUpWeights.GENERAL_WORDS : 0)
-                + (words.nothing() ? LineUpWeights.NO_WORDS : 0)
-                + (words.leftOver() ? LineUpWeights.LEFT_OVER : 0)
-                + (words.modifier() ? LineUpWeights.MODIFIER : 0)
-                + (words.unitsDiffer() ? LineUpWeights.UNITS_DIFFER : 0);
-    }
-
-    private static double kinds(Profile one, Profile other) {
-        double sum = 0;
-        for (Map.Entry<Kind, Integer> k : one.kinds.entrySet()) {
-            for (Map.Entry<Kind, Integer> l : other.kinds.entrySet()) {
-                sum += (double) k.getValue() * l.getValue() * LineUpWeights.together(k.getKey(), l.getKey());
-            }
-        }
-        return sum / ((double) one.filled * other.filled);
-    }
-
-    private static double numbersScore(Profile one, Profile other) {
-        if (one.coarse() != other.coarse()
-                || one.coarse() != Coarse.NUMBERS
-                || one.numbers.length == 0
-                || other.numbers.length == 0) {
-            return 0;
-        }
-        boolean unique =
-                one.allDifferent() && other.allDifferent() && one.kind() == Kind.WHOLE && other.kind() == Kind.WHOLE;
-        double[] a = one.numbers;
-        double[] b = other.numbers;
-        double medianA = one.median();
-        double medianB = other.median();
-        boolean percent = (one.kind() == Kind.PERCENT) != (other.kind() == Kind.PERCENT);
-        if (percent && medianA > 0 && medianB > 0 && Math.max(medianA, medianB) / Math.min(medianA, medianB) > 15) {
-            // Percent points beside fractions.
-            if (medianA > medianB) {
-                a = Arrays.stream(a).map(v -> v / 100).toArray();
-                medianA /= 100;
-            } else {
-                b = Arrays.stream(b).map(v -> v / 100).toArray();
-                medianB /= 100;
-            }
-        }
-        double scale = medianA > 0 && medianB > 0 ? Math.min(3, Math.abs(Math.log10(medianA / medianB))) : 0;
-        double sum = LineUpWeights.SCALE * scale;
-        if (!unique) {
-            int n = Math.min(60, a.length);
-            int m = Math.min(60, b.length);
-            double z = difference(a, b) * Math.sqrt((double) n * m / (n + m));
-            sum += LineUpWeights.RANGE * Math.min(4, Math.max(0, z - 0.8));
-        }
-        sum = Math.max(sum, LineUpWeights.LEAST_SCALE_AND_RANGE);
-        boolean decimals = one.kind() != Kind.PERCENT && other.kind() != Kind.PERCENT && !unique;
-        return sum
-                + (decimals
-                        ? LineUpWeights.DECIMALS * Math.min(3, Math.abs(one.mostDecimals() - other.mostDecimals()))
-                        : 0);
-    }
-
-    /** The greatest difference between two distributions (Kolmogorov and Smirnov). */
-    private static double difference(double[] one, double[] other) {
-        double[] a = one.clone();
-        double[] b = other.clone();
-        Arrays.sort(a);
-        Arrays.sort(b);
-        int i = 0;
-        int j = 0;
-        double most = 0;
-        while (i < a.length && j < b.length) {
-            double at = Math.min(a[i], b[j]);
-            while (i < a.length && a[i] <= at) {
-                i++;
-            }
-            while (j < b.length && b[j] <= at) {
-                j++;
-            }
-            most = Math.max(most, Math.abs((double) i / a.length - (double) j / b.length));
-        }
-        return most;
-    }
-
-    private static boolean texts(Profile one, Profile other) {
-        boolean code = one.kind() == Kind.CODE && other.kind() == Kind.WHOLE
-                || other.kind() == Kind.CODE && one.kind() == Kind.WHOLE;
-        return code || one.coarse() == Coarse.TEXTS && other.coarse() == Coarse.TEXTS;
-    }
-
-    /** How much of the values both have, and the same for values that are rare; those of many columns count for little. */
-    private double[] sharedValues(Profile one, Profile other) {
-        double a = one.texts.keySet().stream().mapToDouble(this::rarity).sum();
-        double b = other.texts.keySet().stream().mapToDouble(this::rarity).sum();
-        double shared = one.texts.keySet().stream()
-                .filter(other.texts::containsKey)
-                .mapToDouble(this::rarity)
-                .sum();
-        double share = shared / Math.max(1e-9, Math.min(a, b));
-        return new double[] {share * Math.min(1, shared / 2), share * Math.min(1, shared / 5), shared};
-    }
-
-    private double rarity(String text) {
-        return 1.0 / columnsHolding.getOrDefault(text, 1);
-    }
-
-    private static double textsScore(Profile one, Profile other, double[] shared) {
-        double score = LineUpWeights.SHARED_VALUES * shared[0] + LineUpWeights.RARE_VALUES * shared[1];
-        boolean repeat = one.distinct() < 0.9 && other.distinct() < 0.9 && one.filled >= 4 && other.filled >= 4;
-        if (shared[2] == 0 && repeat && !(one.kind() == Kind.CODE && other.kind() == Kind.CODE)) {
-            score += LineUpWeights.NO_VALUE_SHARED;
-        }
-        if (one.kind() == Kind.CODE || other.kind() == Kind.CODE) {
-            double overlap = 0;
-            for (Map.Entry<String, Integer> pattern : one.patterns.entrySet()) {
-                int there = other.patterns.getOrDefault(pattern.getKey(), 0);
-                overlap += Math.min((double) pattern.getValue() / one.filled, (double) there / other.filled);
-            }
-            score += LineUpWeights.PATTERN * overlap;
-        }
-        double length = Math.abs(Math.log(Math.max(1, one.meanLength()) / Math.max(1, other.meanLength())));
-        return score + LineUpWeights.LENGTH * Math.min(1.5, length);
-    }
-
-    private static double uniqueness(Profile one, Profile other) {
-        boolean counts = one.coarse() != Coarse.DATES
-                && !Set.of(Kind.PERCENT, Kind.MONEY, Kind.DECIMAL, Kind.FRACTION)
-                        .contains(one.kind())
-                && !Set.of(Kind.PERCENT, Kind.MONEY, Kind.DECIMAL, Kind.FRACTION, Kind.DATE)
-                        .contains(other.kind());
-        boolean against = one.allDifferent() && one.filled >= 8 && other.distinct() < 0.85
-                || other.allDifferent() && other.filled >= 8 && one.distinct() < 0.85;
-        return counts && against ? LineUpWeights.UNIQUE_AGAINST_REPEATED : 0;
+        return cache.computeIfAbsent(
+                a.compareTo(b) < 0 ? a + "\n" + b : b + "\n" + a,
+                both -> evidence.weigh(x.keys, x.profile, y.keys, y.profile));
     }
 
     /** Agreement of the places, weighted by how well the order of the columns that both have agrees. */
@@ -656,9 +409,8 @@ final class JointLineUp {
         double low = Math.max(-MOST_MARGIN, Math.min(alternative, exchange));
         double high = Math.max(-MOST_MARGIN, Math.max(alternative, exchange));
         double sureness = LineUpWeights.logistic(1.8 * low + 0.12 * high);
-        Scored base = base(x, y);
-        boolean telling =
-                base.silentWords() || base.silentValues() && alternative >= 2 && exchange >= 2 || onlyOfItsKind(x, y);
+        ColumnEvidence.Weighed base = base(x, y);
+        boolean telling = base.words() || base.values() && alternative >= 2 && exchange >= 2 || onlyOfItsKind(x, y);
         return new Union(List.copyOf(part), List.copyOf(rest), sureness, sureness >= SURE && telling, base.reason());
     }
 
@@ -691,27 +443,6 @@ final class JointLineUp {
             }
         }
         return true;
-    }
-
-    private static String reason(
-            HeaderWords.Compared words, String a, String b, Profile one, Profile other, double shared) {
-        List<String> parts = new ArrayList<>();
-        if (words.same()) {
-            parts.add("the same words");
-        } else if (words.initials()) {
-            parts.add("one is made of the other's first letters");
-        } else if (words.like() >= 0.45) {
-            parts.add("like in words");
-        } else if (words.contained()) {
-            parts.add("one says part of the other");
-        }
-        if (shared >= 0.3) {
-            parts.add("the same values");
-        } else if (one.coarse() == other.coarse() && one.filled > 0 && other.filled > 0) {
-            parts.add("values of one kind (" + one.said() + " and " + other.said() + ")");
-        }
-        parts.add("no table has both");
-        return "“" + a + "” and “" + b + "”: " + String.join(", ", parts);
     }
 
     /** Another column that a header could be meant by, by one of its keys, and how likely that is. */
@@ -750,36 +481,6 @@ final class JointLineUp {
         }
         Cluster x = single.get(a);
         Cluster y = single.get(b);
-        if (x == null || y == null) {
-            return 0;
-        }
-        HeaderWords.Compared words = HeaderWords.compare(heads.getOrDefault(a, a), heads.getOrDefault(b, b));
-        Profile one = x.profile;
-        Profile other = y.profile;
-        double strength = words.same() || words.initials()
-                ? 1
-                : words.like() >= 0.45 ? 0.8 : words.contained() && words.like() >= 0.3 ? 0.6 : 0;
-        if (one.filled == 0 || other.filled == 0 || vetoed(one, other)) {
-            return strength;
-        }
-        if (texts(one, other)) {
-            double shared = sharedValues(one, other)[0];
-            strength = shared >= 0.3 ? Math.max(strength, Math.min(1, 0.4 + 0.6 * shared)) : strength;
-        }
-        if (one.coarse() == Coarse.DATES && other.coarse() == Coarse.DATES) {
-            return Math.max(strength, 0.25);
-        }
-        double overlap = 0;
-        for (Map.Entry<String, Integer> pattern : one.patterns.entrySet()) {
-            int there = other.patterns.getOrDefault(pattern.getKey(), 0);
-            overlap += Math.min((double) pattern.getValue() / one.filled, (double) there / other.filled);
-        }
-        boolean codes =
-                (one.kind() == Kind.CODE || other.kind() == Kind.CODE) && overlap >= 0.8 && uniqueness(one, other) == 0;
-        boolean numbers = one.coarse() == Coarse.NUMBERS
-                && other.coarse() == Coarse.NUMBERS
-                && numbersScore(one, other) > -1.4
-                && kinds(one, other) > 0.7;
-        return codes || numbers ? Math.max(strength, 0.4) : strength;
+        return x == null || y == null ? 0 : evidence.strength(a, x.profile, b, y.profile);
     }
 }

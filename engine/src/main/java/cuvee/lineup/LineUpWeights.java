@@ -35,6 +35,12 @@ final class LineUpWeights {
     /** One header speaks of money and the other of what is measured, and no word in common. */
     static final double MONEY_AGAINST_MEASURED = -2.5;
 
+    /** Each is the product of two columns of its tables, as amounts are of prices and quantities. */
+    static final double BOTH_PRODUCTS = 1.5;
+
+    /** One is the product of two columns, the other is not though its tables have one, and no word in common. */
+    static final double PRODUCT_AGAINST_NONE = -2.0;
+
     /** Of two dates without a word in common, one speaks of what is still to come. */
     static final double TO_COME = -1.8;
 

@@ -77,6 +77,8 @@ public final class Profile {
     final int counted;
     final List<Double> running;
     final List<Double> monthShares;
+    /** For each of its tables that has products of two columns: whether this is one. */
+    final List<Boolean> products;
 
     private Profile(
             int cells,
@@ -89,7 +91,8 @@ public final class Profile {
             int different,
             int counted,
             List<Double> running,
-            List<Double> monthShares) {
+            List<Double> monthShares,
+            List<Boolean> products) {
         this.cells = cells;
         this.filled = filled;
         this.kinds = kinds;
@@ -101,6 +104,7 @@ public final class Profile {
         this.counted = counted;
         this.running = running;
         this.monthShares = monthShares;
+        this.products = products;
     }
 
     /**
@@ -184,7 +188,8 @@ public final class Profile {
                 texts.size(),
                 filled,
                 List.of(isRunning(kinds, numbers, filled) ? 1.0 : 0.0),
-                monthShares);
+                monthShares,
+                List.of());
     }
 
     private static Kind kind(Form form, String text, boolean money) {
@@ -314,7 +319,8 @@ public final class Profile {
                 different,
                 counted,
                 running,
-                filled >= FEW ? List.of(most / filled) : List.of()));
+                filled >= FEW ? List.of(most / filled) : List.of(),
+                List.of()));
     }
 
     /** True where nearly all values are shares of something, said as percent or as fractions of 1. */
@@ -364,7 +370,30 @@ public final class Profile {
                 different,
                 counted,
                 running,
-                monthShares);
+                monthShares,
+                products);
+    }
+
+    /** The same, told whether it is the product of two columns of its table. */
+    public Profile product(boolean is) {
+        return new Profile(
+                cells,
+                filled,
+                kinds,
+                numbers,
+                texts,
+                patterns,
+                decimals,
+                different,
+                counted,
+                running,
+                monthShares,
+                List.of(is));
+    }
+
+    /** True where its values are numbers. */
+    public boolean holdsNumbers() {
+        return coarse() == Coarse.NUMBERS;
     }
 
     /** A profile of no cells. */
@@ -385,6 +414,8 @@ public final class Profile {
         allRunning.addAll(other.running);
         List<Double> shares = new ArrayList<>(monthShares);
         shares.addAll(other.monthShares);
+        List<Boolean> allProducts = new ArrayList<>(products);
+        allProducts.addAll(other.products);
         return new Profile(
                 cells + other.cells,
                 filled + other.filled,
@@ -396,7 +427,8 @@ public final class Profile {
                 different + other.different,
                 counted + other.counted,
                 allRunning,
-                shares);
+                shares,
+                allProducts);
     }
 
     /** Numbers of both, as many of each as they have, so that a long table does not hide a short one. */
@@ -482,6 +514,12 @@ public final class Profile {
     /** The share of its tables in which it numbers the rows. */
     double runningShare() {
         return running.stream().mapToDouble(Double::doubleValue).average().orElse(0);
+    }
+
+    /** Whether it is the product of two columns in most of its tables; empty where none of them has products. */
+    Optional<Boolean> isProduct() {
+        long is = products.stream().filter(Boolean::booleanValue).count();
+        return products.isEmpty() ? Optional.empty() : Optional.of(is * 2 > products.size());
     }
 
     double monthShare() {

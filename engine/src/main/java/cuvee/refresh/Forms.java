@@ -438,8 +438,8 @@ final class Forms {
     }
 
     /**
-     * The fields of a sheet with those that only it calls so: a label between those of the others, in their column, with
-     * its value as far beside it as theirs.
+     * The fields of a sheet with those that only it calls so: a label between those of the others or right below them, in
+     * their column, with its value as far beside it as theirs.
      */
     private static List<Field> withOwn(SmallSheet small, List<Field> fields) {
         Map<Integer, Integer> offsets = new HashMap<>();
@@ -459,7 +459,7 @@ final class Forms {
             boolean between = !rows.isEmpty()
                     && !rows.containsKey(label.row())
                     && label.row() > rows.firstKey()
-                    && label.row() < rows.lastKey();
+                    && label.row() <= rows.lastKey() + 1;
             if (offset != null
                     && between
                     && !known.contains(key)
@@ -467,6 +467,7 @@ final class Forms {
                     && small.at(label.row(), label.column() + offset).isPresent()
                     && !Tags.isOfTheSheet(key)) {
                 all.add(new Field(key, offset));
+                rows.put(label.row(), true);
             }
         });
         return all;

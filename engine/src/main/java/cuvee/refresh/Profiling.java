@@ -4,11 +4,16 @@ import cuvee.layout.LaidColumn;
 import cuvee.layout.Layout;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
+import cuvee.lineup.Products;
 import cuvee.lineup.Profile;
 import cuvee.value.Convention;
 import cuvee.value.Conventions;
 import cuvee.value.Evidence;
+import cuvee.value.Type;
+import cuvee.value.ValueReader;
+import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -163,25 +168,49 @@ final class Profiling {
             List<List<@Nullable String>> rows = samples.rows(table, MOST_ROWS);
             Evidence all = new Evidence();
             table.columns().forEach(column -> all.add(column.evidence()));
-            looked.add(new Looked(
-                    table,
-                    table.columns().stream()
-                            .map(column -> profile(table, column, rows, all))
-                            .toList()));
+            looked.add(new Looked(table, withProducts(table, rows, all)));
         }
         return looked;
     }
 
-    private static Profile profile(
-            PlacedTable table, LaidColumn column, List<List<@Nullable String>> rows, Evidence all) {
+    /** The profiles of a table's columns, its numbers told apart by whether they are the product of two others. */
+    private static List<Profile> withProducts(PlacedTable table, List<List<@Nullable String>> rows, Evidence all) {
+        List<Profile> columns = new ArrayList<>();
+        List<Integer> places = new ArrayList<>();
+        List<double[]> numbers = new ArrayList<>();
+        for (LaidColumn column : table.columns()) {
+            Convention convention = convention(column, all);
+            List<String> cells = cells(column.origin(), rows);
+            Profile profile =
+                    Profile.of(cells, convention, table.currency(column).isPresent());
+            if (profile.holdsNumbers() && cells.size() == rows.size()) {
+                places.add(columns.size());
+                numbers.add(numbers(cells, convention));
+            }
+            columns.add(WrittenAs.namesPercents(column.header()) ? profile.percentPoints() : profile);
+        }
+        BitSet products = Products.of(numbers);
+        for (int i = 0; i < places.size() && !products.isEmpty(); i++) {
+            columns.set(places.get(i), columns.get(places.get(i)).product(products.get(i)));
+        }
+        return columns;
+    }
+
+    private static double[] numbers(List<String> cells, Convention convention) {
+        return cells.stream()
+                .mapToDouble(cell -> {
+                    String read = cell.isEmpty() ? null : ValueReader.read(cell, Type.DECIMAL, convention);
+                    return read == null ? Double.NaN : new BigDecimal(read).doubleValue();
+                })
+                .toArray();
+    }
+
+    private static Convention convention(LaidColumn column, Evidence all) {
         Conventions.Vote own = Conventions.mark(column.evidence());
         boolean told = own == Conventions.Vote.FIRST || own == Conventions.Vote.SECOND;
-        Convention convention = new Convention(
+        return new Convention(
                 Conventions.markOf(told ? own : Conventions.mark(all)),
                 Conventions.orderOf(Conventions.order(column.evidence())));
-        Profile profile = Profile.of(
-                cells(column.origin(), rows), convention, table.currency(column).isPresent());
-        return WrittenAs.namesPercents(column.header()) ? profile.percentPoints() : profile;
     }
 
     private static List<String> cells(Origin origin, List<List<@Nullable String>> rows) {

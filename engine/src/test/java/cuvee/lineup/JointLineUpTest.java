@@ -334,6 +334,47 @@ class JointLineUpTest {
     }
 
     @Test
+    void aWordOfTheOnlyNameThereIsSaysMoreThanNone() {
+        sender("trip", "vessel", "fare");
+        column("when", i -> "2026-01-" + (10 + random.nextInt(18)));
+        column("boat", this::vessel);
+        table("when", "boat");
+        double[] likely = new double[3];
+        List<String> others = List.of("Rota 2026.csv", "Log - Tarsk.csv", "south/Log - Hollin north quay.csv");
+        for (int named = 0; named < others.size(); named++) {
+            List<List<String>> files = List.of(List.of("Log - Hollin north quay.csv"), List.of(others.get(named)));
+            likely[named] = new Belonging(candidates(files::get), profiles, heads).likelihood("t1", Set.of("t0"));
+        }
+        assertThat(likely[1]).isGreaterThan(likely[0] * 2).isLessThan(likely[2]);
+    }
+
+    @Test
+    void theProductOfTwoColumnsIsThatOfTwoColumnsElsewhere() {
+        column("days", i -> whole(2 + random.nextInt(20)));
+        column("rate", i -> number((900 + random.nextInt(9000)) / 100.0));
+        amounts("hire charge", true);
+        table("days", "rate", "hire charge");
+        column("length", i -> whole(2 + random.nextInt(20)));
+        column("tariff", i -> number((900 + random.nextInt(9000)) / 100.0));
+        amounts("held back", false);
+        amounts("invoiced", true);
+        table("length", "tariff", "held back", "invoiced");
+        JointLineUp joint = joint(Set.of());
+        List<Union> unions = joint.unite(0.5);
+        assertThat(joint.groups()).contains(Set.of("hire charge", "invoiced"), Set.of("held back"));
+        assertThat(unions)
+                .filteredOn(union ->
+                        union.part().contains("invoiced") || union.rest().contains("invoiced"))
+                .singleElement()
+                .satisfies(union -> assertThat(union.reason()).contains("each is the product of two other columns"));
+    }
+
+    private void amounts(String key, boolean product) {
+        column(key, i -> number(Math.round(random.nextDouble() * 90_000) / 100.0));
+        profiles.computeIfPresent(key, (any, profile) -> profile.product(product));
+    }
+
+    @Test
     void whatStandsInAColumnIsToldFinely() {
         assertThat(Profile.of(List.of("\6" + "0.5", "\6" + "0.25"), Convention.DEFAULT, false)
                         .kind())

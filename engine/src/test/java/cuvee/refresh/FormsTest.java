@@ -274,6 +274,27 @@ class FormsTest extends BatchTest {
     }
 
     @Test
+    void theLastFieldThatOneSenderCallsOtherwiseIsOneToo() {
+        for (int day = 1; day <= 4; day++) {
+            batch.sheet(
+                    "Report 2026-01-0" + day + ".xlsx",
+                    row("Daily report of the Farsound"),
+                    row(),
+                    row("Port", null, day % 2 == 0 ? "Hollin" : "Tarsk"),
+                    row("Sailing date:", null, LocalDate.of(2026, 1, day)),
+                    row("Passengers", null, 20 + day),
+                    row("Fares taken", null, 10.5 * day),
+                    row(day % 2 == 0 ? "Share turned away" : "Left at the quay, share", null, day / 16.0),
+                    row(),
+                    row("Signed", null, "A. Quill"));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("beside")).isEmpty();
+        assertThat(made.lines()).hasSize(4);
+        assertThat(String.join("\n", made.lines())).contains("0.0625", "0.125", "0.1875", "0.25");
+    }
+
+    @Test
     void whatOnlyOneFormSaysIsLeftOutWithAWord() {
         reports();
         report(5, row("Berth", null, "North quay"));
