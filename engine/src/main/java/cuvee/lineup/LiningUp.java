@@ -26,6 +26,9 @@ final class LiningUp {
     private static final String KIND = LineUp.KIND;
     /** Unions of the batch as one are at least so sure; below that headers stay apart. */
     private static final double LEAST_LIKELY = 0.5;
+    /** In log-odds: no place outweighs so much. */
+    private static final double CLEARLY_AGAINST = -4;
+
     /** How the evidence of a decision begins that needs no question. */
     private static final String SURE_MARK = "sure";
 
@@ -130,8 +133,7 @@ final class LiningUp {
         boolean any = false;
         for (HeaderPairs.Pair pair : pairs.best(layout, open, lacking, places)) {
             boolean later = pair.sure() == HeaderPairs.Sureness.LIKELY
-                    && feeding.tellsEnough(pair.key())
-                    && feeding.tellsEnough(pair.name());
+                    && (feeding.tellsEnough(pair.key()) && feeding.tellsEnough(pair.name()) || speaksAgainst(pair));
             if (pair.sure() != HeaderPairs.Sureness.NO && !later) {
                 feeding.feed(pair.key(), pair.name());
                 decisions.put(
@@ -141,6 +143,16 @@ final class LiningUp {
             }
         }
         return any;
+    }
+
+    /** True where what stands in a header's tables speaks clearly against a column that its place says. */
+    private boolean speaksAgainst(HeaderPairs.Pair pair) {
+        Set<String> others = Set.copyOf(feeding.keysOf(pair.name()));
+        Profile there = others.stream().map(feeding::profile).reduce(Profile.NONE, Profile::plus);
+        return new ColumnEvidence(feeding.spellings(), Map.of())
+                        .weigh(Set.of(pair.key()), feeding.profile(pair.key()), others, there)
+                        .score()
+                < CLEARLY_AGAINST;
     }
 
     /** What words did not settle is weighed for the whole batch at once, the surest first. */
