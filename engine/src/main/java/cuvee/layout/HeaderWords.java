@@ -4,6 +4,7 @@ import cuvee.value.LooseText;
 import cuvee.value.Words;
 import java.text.Normalizer;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -83,6 +84,11 @@ public final class HeaderWords {
 
     /** Words for money, and words for what is measured. */
     private static final List<Set<String>> SORTS = opposites("sorts.txt");
+
+    private static final Pattern BY_EACH = Pattern.compile("(?i)[\\s_]per[\\s_]|/");
+
+    /** As in {@code boxes}, {@code dishes} and {@code passes}. */
+    private static final Pattern WITH_ES = Pattern.compile(".*(?:x|sh|ss)es");
 
     private static final Map<String, String> MEANINGS = meanings();
     private static final Set<String> KNOWN = known();
@@ -491,9 +497,10 @@ public final class HeaderWords {
     }
 
     private static String singular(String word) {
-        return word.length() > 3 && word.endsWith("s") && !word.endsWith("ss")
-                ? word.substring(0, word.length() - 1)
-                : word;
+        if (word.length() <= 3 || !word.endsWith("s") || word.endsWith("ss")) {
+            return word;
+        }
+        return word.substring(0, word.length() - (WITH_ES.matcher(word).matches() ? 2 : 1));
     }
 
     /** True where one header says a word and the other its opposite. */
@@ -637,27 +644,29 @@ public final class HeaderWords {
         return left.toString();
     }
 
-    /** True where one header speaks of money and the other of what is measured, such as a weight. */
+    /** True where headers speak of values of different sorts, one of money and the other of weights, people or bags. */
     public static boolean otherSort(String a, String b) {
-        int one = sort(a);
-        int other = sort(b);
-        return one >= 0 && other >= 0 && one != other;
+        BitSet one = sorts(a);
+        BitSet other = sorts(b);
+        return !one.isEmpty() && !other.isEmpty() && !one.intersects(other);
     }
 
-    /** Which of the sorts a header speaks of by its own words and its unit; -1 where of none, or of several. */
-    private static int sort(String header) {
-        Set<String> meant =
-                withUnit(ownPart(header), "").stream().map(HeaderWords::meaning).collect(Collectors.toSet());
-        int sort = -1;
+    /** Which of the sorts a header speaks of by its own words and its unit. */
+    private static BitSet sorts(String header) {
+        Set<String> meant = withUnit(withoutPer(ownPart(header)), "").stream()
+                .map(HeaderWords::meaning)
+                .collect(Collectors.toSet());
+        BitSet sorts = new BitSet();
         for (int i = 0; i < SORTS.size(); i++) {
-            if (SORTS.get(i).stream().anyMatch(meant::contains)) {
-                if (sort >= 0) {
-                    return -1;
-                }
-                sort = i;
-            }
+            sorts.set(i, SORTS.get(i).stream().anyMatch(meant::contains));
         }
-        return sort;
+        return sorts;
+    }
+
+    /** A price per kilogram is a price. */
+    private static String withoutPer(String header) {
+        String before = BY_EACH.split(header, 2)[0];
+        return before.isBlank() ? header : before;
     }
 
     /** A header without what heads several columns. */

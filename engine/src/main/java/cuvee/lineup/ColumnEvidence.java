@@ -90,7 +90,7 @@ final class ColumnEvidence {
                 score += LineUpWeights.LETTERS_AGAINST_NUMBERS * enough;
             }
             if (words.nothing() && otherSort) {
-                score += LineUpWeights.MONEY_AGAINST_MEASURED;
+                score += LineUpWeights.OTHER_SORT;
             }
             if (words.nothing() && one.kind() == Profile.Kind.DATE && isToCome(keys) != isToCome(otherKeys)) {
                 score += LineUpWeights.TO_COME;

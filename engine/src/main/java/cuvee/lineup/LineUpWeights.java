@@ -32,8 +32,8 @@ final class LineUpWeights {
     /** Codes that all have letters against plain numbers, and no word in common. */
     static final double LETTERS_AGAINST_NUMBERS = -2.0;
 
-    /** One header speaks of money and the other of what is measured, and no word in common. */
-    static final double MONEY_AGAINST_MEASURED = -2.5;
+    /** One header speaks of money and the other of what is measured, or of other sorts of values, and no word in common. */
+    static final double OTHER_SORT = -2.5;
 
     /** Each is the product of two columns of its tables, as amounts are of prices and quantities. */
     static final double BOTH_PRODUCTS = 1.5;

@@ -143,10 +143,31 @@ class HeaderWordsTest {
         assertThat(HeaderWords.otherSort("Billed", "Load / Weight Kg")).isTrue();
         assertThat(HeaderWords.otherSort("Fare revenue", "Duration (hours)")).isTrue();
         assertThat(HeaderWords.otherSort("Billed", "Charge")).isFalse();
-        assertThat(HeaderWords.otherSort("Price per kg", "Weight"))
-                .as("speaks of both")
+        assertThat(HeaderWords.otherSort("Price per kg", "Weight")).isTrue();
+        assertThat(HeaderWords.otherSort("Tariff price/day", "Hours")).isTrue();
+        assertThat(HeaderWords.otherSort("Cost / Weight (kg)", "Weight Kg"))
+                .as("a heading over it")
                 .isFalse();
-        assertThat(HeaderWords.otherSort("Bags", "Weight")).as("nobody knows").isFalse();
+        assertThat(HeaderWords.otherSort("Weight share", "Weight"))
+                .as("of both")
+                .isFalse();
+        assertThat(HeaderWords.otherSort("Things", "Weight")).as("nobody knows").isFalse();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "Compost bags, Losses",
+        "Price per kWh, % lost",
+        "Crew, Vehicles",
+        "Adults, Boxes",
+        "Fee, Rejected",
+        "Share of the whole, Litres",
+        "Failed, Trays"
+    })
+    void sortsOfValuesAreNeverOneOfAnother(String one, String other) {
+        assertThat(HeaderWords.otherSort(one, other)).isTrue();
+        assertThat(HeaderWords.otherSort(other, one)).isTrue();
+        assertThat(HeaderWords.otherSort(one, one)).isFalse();
     }
 
     @Test
