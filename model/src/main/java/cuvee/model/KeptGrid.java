@@ -21,6 +21,7 @@ public final class KeptGrid implements GridModel, AutoCloseable {
         MasterReader reader = kept.reader();
         this.pages = new Pages<>(
                 "cuvee-earlier",
+                kept.rows(),
                 page -> reader.page(page * Pages.ROWS, (int) Math.min(Pages.ROWS, kept.rows() - page * Pages.ROWS)),
                 () -> {
                     reader.close();

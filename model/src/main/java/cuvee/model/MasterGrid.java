@@ -124,6 +124,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
         });
         this.pages = new Pages<>(
                 "cuvee-pages",
+                rows,
                 page -> {
                     List<MasterReader.Line> lines = read.apply(from, page);
                     return new Page(lines, misfits(session, lines));

@@ -34,7 +34,7 @@ public final class SheetGrid implements GridModel, AutoCloseable {
                 new Brackets(sheet.tables().stream().map(PlacedTable::table).toList());
         fold();
         SheetReader reader = session.sheetReader();
-        this.pages = new Pages<>("cuvee-sheet", page -> read(reader, page), reader::close, ui);
+        this.pages = new Pages<>("cuvee-sheet", sheet.lastRow(), page -> read(reader, page), reader::close, ui);
     }
 
     /** Records in a row that are more than these are folded in the middle when both ends are shown. */

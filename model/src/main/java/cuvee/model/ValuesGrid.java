@@ -97,7 +97,7 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
 
     private void show(ValueList counted, long matching) {
         Pages<List<Counted>> before = pages;
-        pages = new Pages<>("cuvee-value-pages", page -> read(counted, page), () -> {}, ui);
+        pages = new Pages<>("cuvee-value-pages", matching, page -> read(counted, page), () -> {}, ui);
         pages.onArrival(arrival);
         size = matching;
         if (before != null) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
@@ -15,11 +16,19 @@ class PagesTest {
     private final List<Long> read = new CopyOnWriteArrayList<>();
     private final CountDownLatch given = new CountDownLatch(1);
 
+    private final Semaphore gate = new Semaphore(Integer.MAX_VALUE);
+
     private Pages<String> pages() {
+        return pages(100L * Pages.ROWS);
+    }
+
+    private Pages<String> pages(long rows) {
         return new Pages<>(
                 "test-pages",
+                rows,
                 number -> {
                     read.add(number);
+                    gate.acquireUninterruptibly();
                     return "page " + number;
                 },
                 given::countDown,
@@ -41,7 +50,7 @@ class PagesTest {
             assertThat(pages.holding(200)).isEmpty();
             arrive();
             assertThat(pages.holding(200)).contains("page 1");
-            assertThat(read).containsExactly(1L);
+            assertThat(read).startsWith(1L).doesNotContain(0L, 3L);
             assertThat(told).hasValue(1);
         }
     }
@@ -50,13 +59,52 @@ class PagesTest {
     void pagesFarAwayAreForgottenAndReadAgain() throws InterruptedException {
         try (Pages<String> pages = pages()) {
             for (int page = 0; page < 41; page++) {
-                pages.holding((long) page * Pages.ROWS);
-                arrive();
+                wait(pages, page);
             }
             assertThat(pages.holding(40L * Pages.ROWS)).isPresent();
             assertThat(pages.holding(0)).as("the first of 41").isEmpty();
-            arrive();
+            wait(pages, 0);
             assertThat(pages.holding(0)).contains("page 0");
+        }
+    }
+
+    private void wait(Pages<String> pages, long page) throws InterruptedException {
+        while (pages.holding(page * Pages.ROWS).isEmpty()) {
+            arrive();
+        }
+    }
+
+    @Test
+    void thePageThatComesNextIsThereBeforeItIsAskedFor() throws InterruptedException {
+        try (Pages<String> pages = pages(3L * Pages.ROWS)) {
+            wait(pages, 1);
+            arrive();
+            assertThat(pages.holding(2L * Pages.ROWS)).as("on the way down").contains("page 2");
+            assertThat(ui.poll(100, TimeUnit.MILLISECONDS)).as("and no further").isNull();
+        }
+        try (Pages<String> pages = pages(9L * Pages.ROWS)) {
+            wait(pages, 8);
+            wait(pages, 4);
+            arrive();
+            assertThat(pages.holding(3L * Pages.ROWS)).as("on the way up").contains("page 3");
+        }
+    }
+
+    @Test
+    void whereOneArrivesIsReadFirstAndWhatWasPassedByIsNot() throws InterruptedException {
+        gate.drainPermits();
+        try (Pages<String> pages = pages()) {
+            for (long page = 0; page < 60; page++) {
+                pages.holding(page * Pages.ROWS);
+            }
+            gate.release(Integer.MAX_VALUE);
+            wait(pages, 59);
+            assertThat(read).as("far from all that was passed").hasSizeLessThan(10);
+            assertThat(read.indexOf(59L)).isLessThanOrEqualTo(1);
+            wait(pages, 20);
+            assertThat(pages.holding(20L * Pages.ROWS))
+                    .as("what was passed by can be asked for again")
+                    .contains("page 20");
         }
     }
 
