@@ -1,10 +1,8 @@
 package cuvee.refresh;
 
-import cuvee.check.CheckResult;
 import cuvee.check.SourceFigures;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
-import cuvee.decision.Choices;
 import cuvee.decision.Kinds;
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.PreparedWorkbook;
@@ -14,22 +12,16 @@ import cuvee.deliver.WrittenFiles;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
 import cuvee.finding.CuveeException;
-import cuvee.finding.Finding;
-import cuvee.finding.Question;
-import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
-import cuvee.layout.PlacedTable;
 import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
 import cuvee.master.CacheFolder;
 import cuvee.master.KeptMaster;
-import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
 import cuvee.master.RowView;
-import cuvee.master.Shaped;
 import cuvee.master.SheetReader;
 import cuvee.master.SourceCells;
 import cuvee.master.Store;
@@ -42,8 +34,6 @@ import cuvee.value.Spellings;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -68,16 +58,12 @@ import org.slf4j.LoggerFactory;
  */
 public final class JobSession implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(JobSession.class);
+
     /** Decisions of the analyst that take a file, or leave it out, whatever Cuvee would do. */
     public static final String FILE = Kinds.FILE;
 
     /** Decisions about what parts the cells of text files, and how they are encoded; the subject is a path or all files. */
     public static final String TEXT_FORM = Gathering.TEXT_FORM;
-
-    /** Why the tables of a hidden sheet are not in the master, unless the analyst takes the sheet in. */
-
-    /** What a source is called where its path alone does not tell it from another; the subject is its place and path. */
-    static final String SOURCE_NAME = Kinds.SOURCE_NAME;
 
     /** The subject of decisions that hold for all files. */
     public static final String ALL_FILES = Gathering.ALL_FILES;
@@ -227,18 +213,6 @@ public final class JobSession implements AutoCloseable {
         return workplace.stateOf(homeName);
     }
 
-    /** Times the stages of a run. */
-    private static final class Stopwatch {
-        private final Map<String, Long> millis = new LinkedHashMap<>();
-        private long last = System.nanoTime();
-
-        void lap(String stage) {
-            long now = System.nanoTime();
-            millis.merge(stage, (now - last) / 1_000_000, Long::sum);
-            last = now;
-        }
-    }
-
     /**
      * Looks at the places again and brings the master in step.
      *
@@ -246,174 +220,22 @@ public final class JobSession implements AutoCloseable {
      * @throws CancellationException where the progress said so; the master is then what it was
      */
     public Outcome refresh(Job given, Mode mode, Progress progress) {
-        Stopwatch watch = new Stopwatch();
-        progress.at(Progress.Stage.COLLECTING, 0, 0);
-        List<Finding> findings = new ArrayList<>();
-        Job everywhere = ListedPlaces.with(given, jobFolder, homes(), findings);
-        Collector.Collected collected = collectIn(everywhere);
-        Job asked = withNames(Choices.inNewWords(everywhere), collected.names());
-        listed = collected.sources();
-        findings.addAll(collected.findings());
-        List<Question> questions = new ArrayList<>();
-        if (!store.madeAnew().isEmpty() && known.isEmpty()) {
-            findings.add(new Finding(
-                    Severity.REMARK,
-                    "cache-anew",
-                    Where.JOB,
-                    "The cache of this job could not be used: " + store.madeAnew() + ".",
-                    "It was made anew from the sources.",
-                    ""));
-        }
-        watch.lap("collect");
-
-        KeptSources keptSources = new KeptSources(state(), store, nextId);
-        Set<String> withRows = known.values().stream()
-                .filter(facts -> facts.readable() || facts.hasTables())
-                .map(SourceFacts::path)
-                .collect(Collectors.toSet());
-        known.putAll(keptSources.missingFrom(withRows, path -> !GoneSources.removed(asked, path)));
-        OwnMasters own = new OwnMasters(written, asked);
-        ClosedPeriods closed = new ClosedPeriods(asked);
-        asked.deliveries().forEach(delivery -> MasterFiles.removeLeftovers(targetOf(delivery)));
-        Gathering gathering = new Gathering(
-                workplace,
-                store,
-                nextId,
-                known,
-                new Gathering.Keys(passwords, Leftovers.unlocked(workplace.cacheOf(cacheName))),
-                own,
-                closed);
-        gathering.gather(asked, collected.sources(), mode, progress);
-        Map<String, SourceFacts> facts = gathering.facts();
-        watch.lap("read");
-        proof.keepEarlierRows(known, gathering);
-
-        progress.at(Progress.Stage.PLANNING, 0, 0);
-        Job job = gathering.replaced().isEmpty() ? asked : RepeatedRows.forgotten(asked);
-        GoneSources goneSources = new GoneSources(job, questions, findings);
-        Map<String, SourceFacts> gone = goneSources.gone(known, facts, collected.sources());
-        goneSources.unreadable(facts.values());
-        Optional<LastRefresh> last = LastRefresh.read(state());
-        goneSources.lost(last, facts, gone, collected.sources());
-        List<SourceFacts> inOrder = new ArrayList<>();
-        collected.sources().forEach(source -> {
-            SourceFacts found = facts.get(source.path());
-            if (found != null) {
-                inOrder.add(found);
-            }
-        });
-        inOrder.addAll(gone.values());
-        Map<String, Long> modified = new HashMap<>();
-        inOrder.forEach(source -> modified.put(source.path(), source.modified()));
-        Map<String, Source> sources = new HashMap<>();
-        collected.sources().forEach(source -> sources.put(source.path(), source));
-        List<PlacedTable> placed = placed(inOrder);
-        SheetRules rules = SheetRules.of(job, collected.sources());
-        Map<PlacedTable, String> ruledOut = rules.ruledOut(inOrder, findings);
-        Map<PlacedTable, String> masters = own.amongTables(placed, store);
-        ruledOut.putAll(masters);
-        questions.addAll(OwnMasters.questions(job, facts, masters));
-        CodeTables codes = CodeTables.of(job, jobFolder, findings);
-        Planning planning = new Planning(workplace, store, placed, ruledOut, sources, facts, modified, codes);
-        Proposal proposed = planning.first(job);
-        Optional<Job> tidied = Abandoned.without(job, proposed, last, facts, collected.sources());
-        if (tidied.isPresent()) {
-            job = tidied.get();
-            proposed = planning.first(job);
-        }
-        watch.lap("plan");
-
-        progress.at(Progress.Stage.MAKING, 0, 0);
-        Proposal proposal = planning.settled(proposed, job, closed, findings);
-        questions.addAll(SentAgain.questions(proposal.job(), placed));
-        questions.addAll(YearToDate.questions(proposal.job(), placed));
-        findings.addAll(YearToDate.findings(proposal.job(), placed));
-        questions.addAll(RepeatedRows.questions(proposal.job(), placed));
-        findings.addAll(RepeatedRows.findings(proposal.job(), placed));
-        keepFacts(facts, gone, gathering.replaced());
-        List<SourceReport> reports = Reports.of(collected.sources(), facts, gone, proposal, findings);
-        questions.addAll(proposal.questions());
-        TextFormQuestion.of(job, inOrder).ifPresent(questions::add);
-        questions.addAll(TextFormQuestion.aboutQuotes(job, inOrder));
-        questions.addAll(CopyQuestions.of(job, collected.sources()));
-        findings.addAll(proposal.findings());
-        findings.addAll(ListedPlaces.offers(job, proposal.outside().keySet(), sources, jobFolder));
-        if (proposal.plan().tables().isEmpty()) {
-            findings.add(new Finding(
-                    Severity.WARNING,
-                    "no-rows",
-                    Where.JOB,
-                    "No table with records was found in any source.",
-                    "The master is empty.",
-                    "Look at the reasons given for each file."));
-        }
-        List<ReadSheet> sheets = ReadSheet.of(inOrder, rules, proposal.outside());
-        findings.addAll(ReadingDecisions.notFollowed(job, sheets));
-        MasterLook look = MasterLook.of(
-                store,
-                proof,
-                proposal,
-                given,
-                closed,
-                facts,
-                ExpectedList.read(given, jobFolder, findings),
-                LocalDate.ofInstant(workplace.clock().instant(), ZoneId.systemDefault()),
-                findings);
-        proposal = look.proposal();
-        long rows = look.rows();
-        List<MasterReader.Total> totals = look.totals();
-        Optional<Shaped> shaped = store.shape(proposal.plan());
-        keptSources.keep(new ClosedPeriods(proposal.job()), job, facts, gone, findings);
-        findings.addAll(new MasterFindings(store, proposal).all(codes, shaped));
-        findings.addAll(
-                Summaries.findings(proposal.job(), shaped.map(Shaped::plan).orElse(proposal.plan())));
-        look.arrivals().ifPresent(found -> findings.addAll(SendersAndMonths.findings(found)));
-        findings.addAll(IdleRules.findings(proposal, look.rowsAside(), rows));
-        findings.addAll(FormSheets.findings(
-                proposal.layouts().stream()
-                        .flatMap(layout -> layout.tables().stream())
-                        .toList(),
-                store));
-        shaped = shaped.filter(it -> it.problem().isEmpty());
-        if (shaped.isPresent()) {
-            try (MasterReader reader = store.reader(shaped.get().plan())) {
-                rows = reader.rows();
-                totals = reader.totals();
-            }
-        }
-        List<CheckResult> checks = new OwnChecks(
-                        store, shaped.map(Shaped::plan).orElse(proposal.plan()), proposal.plan(), rows, jobFolder)
-                .results(proposal.job());
-        findings.addAll(OwnChecks.findings(checks));
-        Map<String, SourceFigures> figures =
-                Proof.figures(proposal.plan(), look.reconciled(), look.made(), look.rowsAside());
-        Changed changed = lastRefresh(
-                        reports, shaped.map(Shaped::plan).orElse(proposal.plan()), proposal, rows, figures)
-                .since(last);
-        changed = changed.withRows(proof.differences(changed, proposal.plan()));
-        watch.lap("make");
-        LOG.info("refreshed: {} sources, {} rows, {} questions", reports.size(), rows, questions.size());
-        SettledFinding.Parted parted = SettledFinding.part(findings, proposal.job());
-        Outcome outcome = new Outcome(
-                proposal.job(),
-                proposal,
-                reports,
-                sheets,
-                questions,
-                parted.open(),
-                parted.settled(),
-                changed,
-                rows,
-                totals,
-                look.made(),
-                look.rowsAside(),
-                shaped,
-                look.reconciled(),
-                look.arrivals(),
-                checks,
-                List.of(),
-                watch.millis);
-        return outcome.withSentences(Sentences.of(outcome));
+        return new Refresh(
+                        new Refresh.Around(
+                                workplace,
+                                jobFolder,
+                                state(),
+                                new Gathering.Keys(passwords, Leftovers.unlocked(workplace.cacheOf(cacheName))),
+                                store,
+                                known,
+                                nextId,
+                                proof,
+                                written),
+                        this::list,
+                        this::targetOf,
+                        mode,
+                        progress)
+                .of(given);
     }
 
     /** Who says something today, as it is kept beside what was said. */
@@ -435,6 +257,13 @@ public final class JobSession implements AutoCloseable {
         return known.values().stream().map(SourceFacts::home).collect(Collectors.toCollection(TreeSet::new));
     }
 
+    /** Lists the files for a refresh, which those who ask for them later are told of. */
+    private Collector.Collected list(Job job) {
+        Collector.Collected collected = collectIn(job);
+        listed = collected.sources();
+        return collected;
+    }
+
     private Collector.Collected collectIn(Job job) {
         Set<Path> own = new HashSet<>(ListedPlaces.files(job, jobFolder));
         own.addAll(deliveries.read(job));
@@ -443,7 +272,7 @@ public final class JobSession implements AutoCloseable {
         own.addAll(OwnFiles.read(state()));
         Map<String, String> names = new HashMap<>();
         job.assumed().stream()
-                .filter(decision -> decision.kind().equals(SOURCE_NAME))
+                .filter(decision -> decision.kind().equals(Kinds.SOURCE_NAME))
                 .forEach(decision -> names.put(decision.subject(), decision.answer()));
         Map<String, Collector.KnownSum> sums = new HashMap<>();
         known.forEach((path, facts) -> sums.put(path, new Collector.KnownSum(facts.stamp(), facts.sum())));
@@ -461,18 +290,6 @@ public final class JobSession implements AutoCloseable {
      */
     public Waiting waiting(Job job, Outcome outcome) {
         return Waiting.of(collect(job).sources(), outcome);
-    }
-
-    /** The job with names for sources that another source's path would clash with. */
-    private static Job withNames(Job job, Map<String, String> names) {
-        if (names.isEmpty()) {
-            return job;
-        }
-        List<Decision> more = new ArrayList<>();
-        new TreeMap<>(names)
-                .forEach((key, name) -> more.add(
-                        new Decision(SOURCE_NAME, key, name, "another place holds a file of the same path", "")));
-        return job.withMoreAssumed(more);
     }
 
     private static Optional<Boolean> fileDecision(Job job, String path) {
@@ -542,42 +359,6 @@ public final class JobSession implements AutoCloseable {
                 : targetOf(delivery).toString();
     }
 
-    static List<PlacedTable> placed(List<SourceFacts> sources) {
-        List<PlacedTable> placed = new ArrayList<>();
-        sources.forEach(source -> source.sheets().forEach(sheet -> placed.addAll(sheet.placed(source.path()))));
-        return placed;
-    }
-
-    // ---- keeping ----
-
-    private void keepFacts(Map<String, SourceFacts> facts, Map<String, SourceFacts> gone, Set<String> replaced) {
-        Map<String, String> changed = new LinkedHashMap<>();
-        for (String path : replaced) {
-            SourceFacts found = facts.get(path);
-            if (found != null) {
-                changed.put(path, FactsJson.write(found));
-            }
-        }
-        List<String> forgotten = known.keySet().stream()
-                .filter(path -> !facts.containsKey(path) && !gone.containsKey(path))
-                .toList();
-        boolean hadOthers = !known.isEmpty();
-        store.putFacts(changed, forgotten);
-        forgotten.forEach(known::remove);
-        facts.forEach(known::put);
-        boolean unreadable = facts.values().stream().anyMatch(source -> !source.readable() && !source.isKept());
-        if ((hadOthers && !replaced.isEmpty()) || !forgotten.isEmpty() || unreadable) {
-            Set<Integer> sheets = new HashSet<>();
-            Set<Integer> tables = new HashSet<>();
-            known.values()
-                    .forEach(source -> source.sheets().forEach(sheet -> {
-                        sheets.add(sheet.id());
-                        sheet.placed(source.path()).forEach(table -> tables.add(table.id()));
-                    }));
-            store.keepOnly(sheets, tables);
-        }
-    }
-
     /** What has been done with the job. */
     public JobHistory history() {
         return new JobHistory(state());
@@ -617,8 +398,8 @@ public final class JobSession implements AutoCloseable {
         if (outcome.changed().first() || !outcome.changed().nothing()) {
             Map<String, SourceFigures> figures =
                     Proof.figures(outcome.proposal().plan(), outcome.reconciled(), outcome.made(), outcome.ruledOut());
-            LastRefresh last =
-                    lastRefresh(outcome.sources(), outcome.plan(), outcome.proposal(), outcome.rows(), figures);
+            LastRefresh last = LastRefresh.of(
+                    outcome.sources(), known, outcome.plan(), outcome.proposal(), outcome.rows(), figures);
             last.append(state(), now);
             int number = history().refreshed(outcome, figures, last.sums(), now);
             try (MasterReader reader = reader(outcome)) {
@@ -734,31 +515,6 @@ public final class JobSession implements AutoCloseable {
     public long deliver(Outcome outcome, Path target, Existing existing) {
         return deliver(outcome, new Delivery("", target.toAbsolutePath().toString()), existing)
                 .bytes();
-    }
-
-    private LastRefresh lastRefresh(
-            List<SourceReport> reports,
-            MasterPlan plan,
-            Proposal proposal,
-            long rows,
-            Map<String, SourceFigures> figures) {
-        Map<String, String> files = new TreeMap<>();
-        Map<String, String> homes = new TreeMap<>();
-        reports.stream()
-                .filter(report ->
-                        report.state() == SourceReport.State.TAKEN || report.state() == SourceReport.State.UNREADABLE)
-                .forEach(report -> {
-                    SourceFacts facts = known.get(report.path());
-                    files.put(report.path(), LastRefresh.held(report.size(), facts == null ? "" : facts.sum()));
-                    homes.put(report.path(), facts == null ? "" : facts.home());
-                });
-        return new LastRefresh(
-                files,
-                homes,
-                plan.columns().stream().map(MasterPlan.Column::name).toList(),
-                Abandoned.fed(proposal.plan()),
-                rows,
-                Optional.of(figures));
     }
 
     // ---- the master ----

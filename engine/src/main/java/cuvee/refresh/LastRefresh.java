@@ -8,6 +8,7 @@ import cuvee.check.SourceChange;
 import cuvee.check.SourceFigures;
 import cuvee.job.Job;
 import cuvee.job.Place;
+import cuvee.master.MasterPlan;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -22,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -44,6 +46,33 @@ record LastRefresh(
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final String HISTORY = "history.jsonl";
     private static final String FIGURES = "figures.json";
+
+    /** What a refresh found, to be kept. */
+    static LastRefresh of(
+            List<SourceReport> reports,
+            Map<String, SourceFacts> known,
+            MasterPlan plan,
+            Proposal proposal,
+            long rows,
+            Map<String, SourceFigures> figures) {
+        Map<String, String> files = new TreeMap<>();
+        Map<String, String> homes = new TreeMap<>();
+        reports.stream()
+                .filter(report ->
+                        report.state() == SourceReport.State.TAKEN || report.state() == SourceReport.State.UNREADABLE)
+                .forEach(report -> {
+                    SourceFacts facts = known.get(report.path());
+                    files.put(report.path(), held(report.size(), facts == null ? "" : facts.sum()));
+                    homes.put(report.path(), facts == null ? "" : facts.home());
+                });
+        return new LastRefresh(
+                files,
+                homes,
+                plan.columns().stream().map(MasterPlan.Column::name).toList(),
+                Abandoned.fed(proposal.plan()),
+                rows,
+                Optional.of(figures));
+    }
 
     /** What a source holds, as the history says it. */
     static String held(long size, String sum) {

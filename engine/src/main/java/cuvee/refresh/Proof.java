@@ -62,7 +62,7 @@ final class Proof {
             boolean same = now != null && !gathering.replaced().contains(path)
                     || now != null && before.sum().equals(now.sum());
             if (!same) {
-                JobSession.placed(List.of(before)).forEach(table -> tables.put(table.id(), path));
+                before.placed().forEach(table -> tables.put(table.id(), path));
             }
         });
         if (!tables.isEmpty()) {

@@ -256,6 +256,11 @@ record SourceFacts(
         return stamp.modified();
     }
 
+    /** The tables of all its sheets, with their numbers and places. */
+    List<PlacedTable> placed() {
+        return sheets.stream().flatMap(sheet -> sheet.placed(path).stream()).toList();
+    }
+
     /** True where it has tables, be they of the last time. */
     boolean hasTables() {
         return sheets.stream().anyMatch(sheet -> !sheet.tables().isEmpty());
