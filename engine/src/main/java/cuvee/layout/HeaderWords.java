@@ -5,7 +5,6 @@ import cuvee.value.Words;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.BitSet;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -87,23 +86,6 @@ public final class HeaderWords {
 
     private static final Pattern BY_EACH = Pattern.compile("(?i)[\\s_]per[\\s_]|/");
 
-    /** As in {@code boxes}, {@code dishes} and {@code passes}. */
-    private static final Pattern WITH_ES = Pattern.compile(".*(?:x|sh|ss)es");
-
-    private static final Map<String, String> MEANINGS = meanings();
-    private static final Set<String> KNOWN = known();
-    /** As in {@code inspected}, {@code inspection} and {@code inspecting}. */
-    private static final Pattern DONE = Pattern.compile("(\\p{L}+?)(?:ed|ing|ion|ment)s?");
-
-    private static final int SHORTEST_STEM = 4;
-    private static final int LONG_WORD = 6;
-    private static final int LONG_COMPOUND = 8;
-    private static final int SHORTEST_PART = 3;
-    /** So many letters before another word are a word themselves, and no syllable that turns its meaning round. */
-    private static final int FEWEST_BEFORE = 4;
-
-    private static final Set<String> TURNS_ROUND = Set.of("over", "under", "super", "inter", "counter", "multi");
-    private static final Map<String, String> MEANT = new ConcurrentHashMap<>();
     private static final Map<String, List<String>> WORDS = new ConcurrentHashMap<>();
     private static final Map<String, Set<String>> MEASURES = new ConcurrentHashMap<>();
     private static final Map<String, List<Weighed>> WEIGHED = new ConcurrentHashMap<>();
@@ -114,22 +96,6 @@ public final class HeaderWords {
         return Words.of(HeaderWords.class, resource).stream()
                 .map(line -> Set.copyOf(Words.in(line)))
                 .toList();
-    }
-
-    private static Map<String, String> meanings() {
-        Map<String, String> meanings = new HashMap<>();
-        for (String line : Words.of(HeaderWords.class, "words.txt")) {
-            List<String> same = Words.in(line);
-            same.forEach(word -> meanings.putIfAbsent(word, same.get(0)));
-        }
-        return meanings;
-    }
-
-    /** All words that mean something here by themselves. */
-    private static Set<String> known() {
-        return Stream.concat(MEANINGS.keySet().stream(), OPPOSITES.stream().flatMap(Set::stream))
-                .filter(word -> word.length() >= SHORTEST_PART)
-                .collect(Collectors.toUnmodifiableSet());
     }
 
     /** How alike two headers are, from 0 to 1; units in brackets are left out of it. */
@@ -152,7 +118,7 @@ public final class HeaderWords {
             String best = "";
             double most = 0;
             for (String other : open) {
-                double same = word(word, other);
+                double same = WordSense.alike(word, other);
                 if (same > most) {
                     most = same;
                     best = other;
@@ -328,7 +294,7 @@ public final class HeaderWords {
             Weighed best = null;
             double most = 0;
             for (Weighed other : open) {
-                double same = word(word.word(), other.word());
+                double same = WordSense.alike(word.word(), other.word());
                 if (same > most) {
                     most = same;
                     best = other;
@@ -388,7 +354,7 @@ public final class HeaderWords {
         List<Weighed> weighed = new ArrayList<>();
         if (at >= 0 && !own.isEmpty()) {
             words(header.substring(0, at)).stream()
-                    .filter(word -> own.stream().noneMatch(other -> word(word, other) >= 1))
+                    .filter(word -> own.stream().noneMatch(other -> WordSense.alike(word, other) >= 1))
                     .forEach(word -> weighed.add(new Weighed(word, Math.min(weight(word), WEIGHT_OF_GROUP), true)));
         }
         (own.isEmpty() ? words(header) : own).forEach(word -> weighed.add(new Weighed(word, weight(word), false)));
@@ -398,9 +364,9 @@ public final class HeaderWords {
     /** True where one header alone says a word that makes another thing of what both say. */
     private static boolean modified(List<String> left, List<String> right) {
         Set<String> here =
-                new java.util.HashSet<>(left.stream().map(HeaderWords::meaning).toList());
+                new java.util.HashSet<>(left.stream().map(WordSense::meaning).toList());
         Set<String> there =
-                new java.util.HashSet<>(right.stream().map(HeaderWords::meaning).toList());
+                new java.util.HashSet<>(right.stream().map(WordSense::meaning).toList());
         Set<String> alone = new java.util.HashSet<>(here);
         alone.removeAll(there);
         there.removeAll(here);
@@ -410,14 +376,14 @@ public final class HeaderWords {
 
     /** What headers that mean the same by their words have alike; a rough key for telling related tables. */
     static String meaningKey(String header) {
-        List<String> meanings = words(header).stream().map(HeaderWords::meaning).toList();
+        List<String> meanings = words(header).stream().map(WordSense::meaning).toList();
         List<String> telling =
                 meanings.stream().filter(word -> !GENERAL.contains(word)).toList();
         return String.join(" ", telling.isEmpty() ? meanings : telling);
     }
 
     private static double weight(String word) {
-        return GENERAL.contains(meaning(word)) ? WEIGHT_OF_GENERAL : 1;
+        return GENERAL.contains(WordSense.meaning(word)) ? WEIGHT_OF_GENERAL : 1;
     }
 
     /** The words of a header without fillers, in small letters and without accents. */
@@ -447,60 +413,10 @@ public final class HeaderWords {
                         words.addAll(
                                 plain.equals("#")
                                         ? List.of("number")
-                                        : plain.equals("%") ? List.of("percent") : knownWordsIn(plain));
+                                        : plain.equals("%") ? List.of("percent") : WordSense.knownWordsIn(plain));
                     }
                 });
         return List.copyOf(words);
-    }
-
-    /** The known words that a long one is put together from, as in {@code halfpriceincome}; itself where it is not. */
-    private static List<String> knownWordsIn(String word) {
-        if (word.length() < LONG_COMPOUND || KNOWN.contains(word)) {
-            return List.of(word);
-        }
-        List<String> parts = partsFrom(word, 0);
-        return parts.isEmpty() ? List.of(word) : parts;
-    }
-
-    private static List<String> partsFrom(String word, int from) {
-        for (int to = word.length(); to >= from + SHORTEST_PART; to--) {
-            String part = word.substring(from, to);
-            if (KNOWN.contains(part)) {
-                List<String> rest = to == word.length() ? List.of() : partsFrom(word, to);
-                if (to == word.length() || !rest.isEmpty()) {
-                    List<String> parts = new ArrayList<>(List.of(part));
-                    parts.addAll(rest);
-                    return parts;
-                }
-            }
-        }
-        return List.of();
-    }
-
-    private static String meaning(String word) {
-        return MEANT.computeIfAbsent(word, HeaderWords::lookUp);
-    }
-
-    private static String lookUp(String word) {
-        String single = singular(word);
-        String said = MEANINGS.getOrDefault(word, MEANINGS.get(single));
-        if (said != null || word.length() < LONG_WORD) {
-            return Objects.requireNonNullElse(said, single);
-        }
-        // A slip of the keyboard in a long word does not hide what it means.
-        return MEANINGS.keySet().stream()
-                .filter(known -> known.length() >= LONG_WORD && known.charAt(0) == word.charAt(0))
-                .filter(known -> slips(known, word) == 1)
-                .map(known -> MEANINGS.getOrDefault(known, single))
-                .findFirst()
-                .orElse(single);
-    }
-
-    private static String singular(String word) {
-        if (word.length() <= 3 || !word.endsWith("s") || word.endsWith("ss")) {
-            return word;
-        }
-        return word.substring(0, word.length() - (WITH_ES.matcher(word).matches() ? 2 : 1));
     }
 
     /** True where one header says a word and the other its opposite. */
@@ -537,13 +453,13 @@ public final class HeaderWords {
     /** True where a header says nothing but the unit that the other has in brackets: days are a duration in days. */
     private static boolean isUnitOf(String unit, String header) {
         Set<String> units = words(LooseText.unit(header)).stream()
-                .map(HeaderWords::meaning)
+                .map(WordSense::meaning)
                 .filter(word -> !CURRENCIES.contains(word))
                 .collect(Collectors.toSet());
         return !units.isEmpty()
                 && !words(unit).isEmpty()
                 && LooseText.unit(unit).isEmpty()
-                && words(unit).stream().allMatch(word -> units.contains(meaning(word)));
+                && words(unit).stream().allMatch(word -> units.contains(WordSense.meaning(word)));
     }
 
     /** True where one header says nothing but what another is a rate for: days are no price per day. */
@@ -551,7 +467,7 @@ public final class HeaderWords {
         Set<String> measures = MEASURES.computeIfAbsent(rate, HeaderWords::measures);
         return !measures.isEmpty()
                 && !words(measure).isEmpty()
-                && words(measure).stream().allMatch(word -> measures.contains(meaning(word)));
+                && words(measure).stream().allMatch(word -> measures.contains(WordSense.meaning(word)));
     }
 
     /** What a header is a rate for, in words that stand for a meaning; nothing where it is none. */
@@ -564,84 +480,18 @@ public final class HeaderWords {
                         .orElse(""))
                 // Daily is the only one of them that "ly" alone does not make of its word.
                 .flatMap(measure -> words(measure.equalsIgnoreCase("dai") ? "day" : measure).stream())
-                .map(HeaderWords::meaning)
+                .map(WordSense::meaning)
                 .collect(Collectors.toUnmodifiableSet());
     }
 
     private static Set<String> meant(List<String> words, Set<String> among) {
         Set<String> meant = new java.util.HashSet<>();
         for (String word : words) {
-            if (among.contains(meaning(word))) {
-                meant.add(meaning(word));
+            if (among.contains(WordSense.meaning(word))) {
+                meant.add(WordSense.meaning(word));
             }
         }
         return meant;
-    }
-
-    /** How surely two words are the same, from 0 to 1. */
-    private static double word(String a, String b) {
-        if (a.equals(b) || singular(a).equals(singular(b))) {
-            return 1;
-        }
-        if (meaning(a).equals(meaning(b))) {
-            return 0.95;
-        }
-        if (stem(a).length() >= SHORTEST_STEM && stem(a).equals(stem(b))) {
-            return 0.9;
-        }
-        String shorter = a.length() <= b.length() ? a : b;
-        String longer = a.length() <= b.length() ? b : a;
-        if (shorter.length() >= 3 && longer.startsWith(shorter)) {
-            return 0.85;
-        }
-        if (slipped(shorter, longer)) {
-            return 0.9;
-        }
-        if (isCompound(longer, shorter)) {
-            return 0.75;
-        }
-        if (shorter.length() >= 3 && shorter.equals(consonants(longer))) {
-            return 0.85;
-        }
-        return shorter.length() * 2 <= longer.length() && abbreviates(shorter, longer) ? 0.7 : 0;
-    }
-
-    /** What is done, without the ending that says whether it has been or is being done, or is a thing. */
-    private static String stem(String word) {
-        Matcher ending = DONE.matcher(word);
-        return ending.matches() ? ending.group(1) : word;
-    }
-
-    /** True where a word is another one with a word before it, as {@code bodyweight} and {@code Rechnungsbetrag} are. */
-    private static boolean isCompound(String word, String head) {
-        String before = word.endsWith(head) ? word.substring(0, word.length() - head.length()) : "";
-        return head.length() >= LONG_WORD && before.length() >= FEWEST_BEFORE && !TURNS_ROUND.contains(before);
-    }
-
-    /**
-     * True where one word is the other with a slip of the keyboard. Short words that begin otherwise, as lost and cost
-     * do, are words of their own, and so are two that both mean something.
-     */
-    private static boolean slipped(String shorter, String longer) {
-        if (shorter.length() < 4 || slips(shorter, longer) > (shorter.length() >= 8 ? 2 : 1)) {
-            return false;
-        }
-        boolean begins = shorter.charAt(0) == longer.charAt(0);
-        boolean swapped = shorter.charAt(0) == longer.charAt(1) && shorter.charAt(1) == longer.charAt(0);
-        boolean bothMean = MEANINGS.containsKey(singular(shorter)) && MEANINGS.containsKey(singular(longer));
-        return (begins || swapped || shorter.length() >= LONG_WORD) && !bothMean;
-    }
-
-    /** A word without its vowels behind the first letter, doubled letters as one: how many abbreviate. */
-    private static String consonants(String word) {
-        StringBuilder left = new StringBuilder(word.substring(0, 1));
-        for (int i = 1; i < word.length(); i++) {
-            char c = word.charAt(i);
-            if ("aeiou".indexOf(c) < 0 && left.charAt(left.length() - 1) != c) {
-                left.append(c);
-            }
-        }
-        return left.toString();
     }
 
     /** True where headers speak of values of different sorts, one of money and the other of weights, people or bags. */
@@ -654,7 +504,7 @@ public final class HeaderWords {
     /** Which of the sorts a header speaks of by its own words and its unit. */
     private static BitSet sorts(String header) {
         Set<String> meant = withUnit(withoutPer(ownPart(header)), "").stream()
-                .map(HeaderWords::meaning)
+                .map(WordSense::meaning)
                 .collect(Collectors.toSet());
         BitSet sorts = new BitSet();
         for (int i = 0; i < SORTS.size(); i++) {
@@ -681,8 +531,7 @@ public final class HeaderWords {
     }
 
     private static boolean known(String header) {
-        return words(header).stream()
-                .allMatch(word -> MEANINGS.containsKey(word) || MEANINGS.containsKey(singular(word)));
+        return words(header).stream().allMatch(WordSense::isKnown);
     }
 
     /** True where all words of one header are among those of the other, as in {@code Date} and {@code Sailing date}. */
@@ -693,19 +542,8 @@ public final class HeaderWords {
         List<String> more = left.size() <= right.size() ? right : left;
         return !fewer.isEmpty()
                 && !opposed(a, b)
-                && fewer.stream().allMatch(word -> more.stream().anyMatch(other -> word(word, other) >= 0.7));
-    }
-
-    /** True where the letters of a short word occur in the long one in order, from its first on. */
-    private static boolean abbreviates(String shorter, String longer) {
-        if (shorter.charAt(0) != longer.charAt(0) || !shorter.chars().allMatch(Character::isLetter)) {
-            return false;
-        }
-        int at = 0;
-        for (int i = 0; i < longer.length() && at < shorter.length(); i++) {
-            at += longer.charAt(i) == shorter.charAt(at) ? 1 : 0;
-        }
-        return at == shorter.length() && shorter.length() >= 3;
+                && fewer.stream()
+                        .allMatch(word -> more.stream().anyMatch(other -> WordSense.alike(word, other) >= 0.7));
     }
 
     /** True where a word is made of the first letters of the others. */
@@ -716,28 +554,5 @@ public final class HeaderWords {
         StringBuilder letters = new StringBuilder();
         many.forEach(word -> letters.append(word.charAt(0)));
         return one.get(0).contentEquals(letters);
-    }
-
-    /** How many letters must be changed, put in, left out or swapped with their neighbour (Damerau, 1964). */
-    static int slips(String a, String b) {
-        int[][] cost = new int[a.length() + 1][b.length() + 1];
-        for (int i = 0; i <= a.length(); i++) {
-            cost[i][0] = i;
-        }
-        for (int j = 0; j <= b.length(); j++) {
-            cost[0][j] = j;
-        }
-        for (int i = 1; i <= a.length(); i++) {
-            for (int j = 1; j <= b.length(); j++) {
-                int change = a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1;
-                cost[i][j] = Math.min(Math.min(cost[i - 1][j] + 1, cost[i][j - 1] + 1), cost[i - 1][j - 1] + change);
-                boolean swapped =
-                        i > 1 && j > 1 && a.charAt(i - 1) == b.charAt(j - 2) && a.charAt(i - 2) == b.charAt(j - 1);
-                if (swapped) {
-                    cost[i][j] = Math.min(cost[i][j], cost[i - 2][j - 2] + 1);
-                }
-            }
-        }
-        return cost[a.length()][b.length()];
     }
 }

@@ -178,10 +178,10 @@ class HeaderWordsTest {
 
     @Test
     void slipsCountLettersChangedLeftOutPutInOrSwapped() {
-        assertThat(HeaderWords.slips("vessel", "vessel")).isZero();
-        assertThat(HeaderWords.slips("vessel", "vesel")).isEqualTo(1);
-        assertThat(HeaderWords.slips("vessel", "vesesl")).isEqualTo(1);
-        assertThat(HeaderWords.slips("vessel", "bessels")).isEqualTo(2);
+        assertThat(WordSense.slips("vessel", "vessel")).isZero();
+        assertThat(WordSense.slips("vessel", "vesel")).isEqualTo(1);
+        assertThat(WordSense.slips("vessel", "vesesl")).isEqualTo(1);
+        assertThat(WordSense.slips("vessel", "bessels")).isEqualTo(2);
     }
 
     @Test
