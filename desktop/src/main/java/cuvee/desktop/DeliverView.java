@@ -41,9 +41,11 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -58,6 +60,7 @@ final class DeliverView extends VBox {
 
     private static final double ABOUT = 344;
     private static final int DONE_SHOWN = 8;
+    private static final double WIDE = 380;
     /** Of how many refreshes masters may be kept, in words. */
     private static final Map<Integer, String> KEPT = new TreeMap<>(
             Map.of(0, "none", 1, "the last", 3, "the last 3", 6, "the last 6", 12, "the last 12", 24, "the last 24"));
@@ -98,7 +101,8 @@ final class DeliverView extends VBox {
                 Pieces.wrapped(
                         "A file's ending says its form: .xlsx workbook, .csv text, .parquet, .jsonl, .sqlite, .sql script."
                                 + " Kept summaries go into workbooks as tabs. In a name, {date}, {month}, {last month}"
-                                + " and {year} stand for the day on which it is written.",
+                                + " and {year} stand for the day on which it is written; where a file is written for each value,"
+                                + " a column's name in braces stands for its value.",
                         "second"));
         another.getStyleClass().add("new-delivery");
         VBox left = new VBox(14, cards, another);
@@ -349,10 +353,11 @@ final class DeliverView extends VBox {
                                 ? "held: the master is incomplete"
                                 : "held by " + Says.count(holding.size(), "question"));
         state.setMinWidth(Region.USE_PREF_SIZE);
-        boolean database = delivery.form() instanceof Delivery.Table;
-        Label folder = Pieces.label(database ? "" : "in " + target.getParent(), "second");
-        folder.setMinWidth(0);
-        HBox head = Pieces.row(8, Pieces.label(title(delivery, target), "heading"), folder, Pieces.space(), state);
+        HBox head = Pieces.row(8, Pieces.label(title(delivery, target), "heading"));
+        if (delivery.isToFile()) {
+            head.getChildren().add(where(delivery, target));
+        }
+        head.getChildren().addAll(Pieces.space(), state);
         VBox card = new VBox(8, head);
         if (outcome.isPresent() && !(delivery.form() instanceof Delivery.Whole)) {
             card.getChildren().add(sentence.of(delivery, outcome.get()));
@@ -385,6 +390,40 @@ final class DeliverView extends VBox {
         card.getChildren().add(hands(delivery, holding, outcome, first));
         card.getStyleClass().add("card");
         return card;
+    }
+
+    /** Where it is written: its folder, which turns into a field with the whole name when it is pressed. */
+    private Button where(Delivery delivery, Path target) {
+        Button where = Pieces.go("in " + target.getParent(), "deliver-where", () -> {});
+        where.setMinWidth(0);
+        where.setTooltip(new Tooltip("Write it elsewhere, or under another name"));
+        where.setOnAction(pressed -> {
+            TextField field = DeliveryWords.field("deliver-target", delivery.target(), WIDE);
+            HBox.setHgrow(field, Priority.ALWAYS);
+            HBox head = (HBox) where.getParent();
+            head.getChildren().set(head.getChildren().indexOf(where), field);
+            field.setOnAction(e -> {
+                String wanted = field.getText().strip();
+                int at = head.getChildren().indexOf(field);
+                if (at >= 0) {
+                    // First, as the field says it once more when it loses the focus.
+                    head.getChildren().set(at, where);
+                    if (!wanted.isEmpty() && !wanted.equals(delivery.target())) {
+                        model.deliveries().moveTo(delivery, wanted);
+                    }
+                }
+            });
+            field.setOnKeyPressed(key -> {
+                if (key.getCode() == KeyCode.ESCAPE) {
+                    field.setText(delivery.target());
+                    where.requestFocus();
+                    key.consume();
+                }
+            });
+            field.requestFocus();
+            field.selectAll();
+        });
+        return where;
     }
 
     private static String title(Delivery delivery, Path target) {

@@ -185,6 +185,26 @@ class DeliverWindowTest extends InAWindow {
     }
 
     @Test
+    void aDeliveryGoesElsewhereAndIntoFoldersOfTwoColumns() throws IOException {
+        chosen.target = Optional.of(folder.resolve("Returns.csv"));
+        robot.clickOn("#deliver-each");
+        waitFor("the card", () -> says("Returns.csv, for each Port"));
+        robot.clickOn("#each-column");
+        robot.clickOn("Date");
+        waitFor("both columns", () -> says("Returns.csv, for each Port and Date"));
+        robot.clickOn("#deliver-where").write("no drive/part.csv").push(KeyCode.ENTER);
+        waitFor("the refusal", () -> words("#work-words").contains("there is no folder"));
+        assertThat(model().jobProperty().get().deliveries().get(0).target()).isEqualTo("Returns.csv");
+        robot.clickOn("#deliver-where")
+                .write("Port={Port}/Date={Date}/part.csv")
+                .push(KeyCode.ENTER);
+        waitFor("the other target", () -> says("part.csv, for each Port and Date"));
+        robot.clickOn("#deliver-write");
+        waitFor("the delivery", () -> words("#work-words").startsWith("Written: part.csv, 3 files, 3 rows"));
+        assertThat(folder.resolve("Port=Tarsk/Date=2026-02-01/part.csv")).exists();
+    }
+
+    @Test
     void aPasswordInTheAddressOfADatabaseIsNotKept() {
         robot.clickOn("#deliver-table");
         waitFor("the card", () -> says("Table master"));

@@ -2,6 +2,7 @@ package cuvee.tag;
 
 import cuvee.place.Says;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 
@@ -46,6 +47,8 @@ public record TagSource(From from, String what) {
         }
     }
 
+    private static final List<String> LEVELS = List.of("first", "second", "third");
+
     public static TagSource of(From from) {
         return new TagSource(from, "");
     }
@@ -55,14 +58,14 @@ public record TagSource(From from, String what) {
         return what.isEmpty() ? from.words : from.words + " " + what;
     }
 
-    /** It as people say it in a sentence: "the name of inner folder 1", "the period in the file's name". */
+    /** It as people say it in a sentence: "the name of the inner folder", "the period in the file's name". */
     public String said() {
         return switch (from) {
             case TITLE_LABEL -> "the cell labelled " + Says.quoted(what) + " above the table";
             case ANY_LABEL -> "the one labelled cell above the table, whatever its label";
             case PLACE -> "the name of its place";
-            case FOLDER -> "the name of inner folder " + what;
-            case FOLDER_PERIOD -> "the period in the name of inner folder " + what;
+            case FOLDER -> "the name of the " + level() + "inner folder";
+            case FOLDER_PERIOD -> "the period in the name of the " + level() + "inner folder";
             case FILE_PERIOD -> "the period in the file's name";
             case FILE_PART -> "part " + what + " of the file's name";
             case FILE_NAME -> "the file's name";
@@ -79,6 +82,12 @@ public record TagSource(From from, String what) {
             case MODIFIED -> "the day on which the file was changed";
             case FIXED -> "the text " + Says.quoted(what);
         };
+    }
+
+    /** Which of the inner folders; mostly there is one, so that the first needs no number. */
+    private String level() {
+        int level = index() + 1;
+        return level == 1 ? "" : level <= LEVELS.size() ? LEVELS.get(level - 1) + " " : level + "th ";
     }
 
     /** Which part it is, from 0. */

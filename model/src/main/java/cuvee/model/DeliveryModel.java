@@ -51,6 +51,30 @@ public final class DeliveryModel {
         return new Delivery(target.getFileName().toString(), model.relative(target), form);
     }
 
+    /**
+     * Lets a delivery be written to another target, as the job has it; words in braces stand for what is known only then.
+     * Where nothing could be written there it stays as it is, and why is told.
+     *
+     * @return true where it goes there from now on
+     */
+    public boolean moveTo(Delivery delivery, String target) {
+        boolean calledByFile = delivery.name().equals(fileName(delivery.target()));
+        Delivery there = new Delivery(
+                calledByFile ? fileName(target) : delivery.name(), target, delivery.form(), delivery.accepted());
+        try {
+            model.session().check(model.now(), there, TargetGuard.Existing.REPLACE);
+        } catch (CuveeException refused) {
+            model.tell(JobModel.Message.failure(refused.finding().text()));
+            return false;
+        }
+        change(Optional.of(delivery), there);
+        return true;
+    }
+
+    private static String fileName(String target) {
+        return String.valueOf(Path.of(target).getFileName());
+    }
+
     /** What a delivery would do, or why it cannot be done; told on the interface thread. */
     public void preview(Delivery delivery, Consumer<String> told) {
         model.ask(
