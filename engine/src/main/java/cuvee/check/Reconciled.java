@@ -33,6 +33,7 @@ public record Reconciled(List<Line> lines) {
         NONE(""),
         READ_OTHERWISE("read as what they stand for"),
         CORRECTED("corrected"),
+        REPEATED("repeated beside columns that became rows"),
         BY_RULES("changed by rules");
 
         private final String words;
@@ -124,7 +125,7 @@ public record Reconciled(List<Line> lines) {
             Figures came = figures.getOrDefault(table.id(), Figures.NONE);
             for (int i = 0; own != null && i < plan.columns().size(); i++) {
                 MasterPlan.Feed feed = table.feeds().get(i);
-                Optional<LaidColumn> laid = feed == null || !plan.addsUp(i) ? Optional.empty() : laid(table, own, feed);
+                Optional<LaidColumn> laid = feed == null || !plan.addsUp(i) ? Optional.empty() : laid(own, feed);
                 if (feed != null && laid.isPresent()) {
                     lines.add(line(plan, table, i, feed, laid.get(), came, exactly));
                 }
@@ -134,15 +135,16 @@ public record Reconciled(List<Line> lines) {
     }
 
     /**
-     * The column of a table that feeds one of the master, where each of its cells becomes one value: not where one stands
-     * for the blank cells below it, or is repeated beside columns that become rows.
+     * The column of a table that feeds one of the master by its own cells: not where one stands for the blank cells below
+     * it.
      */
-    private static Optional<LaidColumn> laid(MasterPlan.Table planned, PlacedTable table, MasterPlan.Feed feed) {
-        boolean once = planned.turned() == 0
-                && (feed.origin() instanceof Origin.Cell cell && !cell.carried() || feed.origin() instanceof Origin.At);
-        boolean cells = once || feed.origin() instanceof Origin.Values;
+    private static Optional<LaidColumn> laid(PlacedTable table, MasterPlan.Feed feed) {
+        boolean carried = feed.origin() instanceof Origin.Cell cell && cell.carried();
+        boolean cells = feed.origin() instanceof Origin.Cell
+                || feed.origin() instanceof Origin.At
+                || feed.origin() instanceof Origin.Values;
         return table.columns().stream()
-                .filter(column -> cells && column.origin().equals(feed.origin()))
+                .filter(column -> cells && !carried && column.origin().equals(feed.origin()))
                 .findFirst();
     }
 
@@ -159,7 +161,7 @@ public record Reconciled(List<Line> lines) {
         BigDecimal there = master.add(aside);
         BigDecimal source = BigDecimal.valueOf(feed.turned() ? -laid.sum() : laid.sum())
                 .setScale(plan.columns().get(index).scale(), RoundingMode.HALF_UP);
-        Change change = change(plan, index, feed);
+        Change change = change(plan, table, index, feed);
         double most = ROUNDING
                 * Math.max(1, Math.max(source.abs().doubleValue(), there.abs().doubleValue()));
         boolean same = source.subtract(there).abs().doubleValue() <= most;
@@ -174,7 +176,10 @@ public record Reconciled(List<Line> lines) {
         return new Line(table.id(), index, source, aside, master, change);
     }
 
-    private static Change change(MasterPlan plan, int index, MasterPlan.Feed feed) {
+    private static Change change(MasterPlan plan, MasterPlan.Table table, int index, MasterPlan.Feed feed) {
+        if (table.repeats(index)) {
+            return Change.REPEATED;
+        }
         if (feed.convention().meaning() != Meaning.AS_WRITTEN
                 || !feed.convention().unit().isEmpty()) {
             return Change.READ_OTHERWISE;

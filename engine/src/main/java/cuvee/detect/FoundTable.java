@@ -88,6 +88,25 @@ public record FoundTable(
         }
     }
 
+    /** The same with other lines above its header. */
+    FoundTable withTitles(List<String> others) {
+        return new FoundTable(
+                firstRow,
+                headerRows,
+                lastRow,
+                columns,
+                aside,
+                blanks,
+                runs,
+                others,
+                doubts,
+                totals,
+                header,
+                rival,
+                reason,
+                reading);
+    }
+
     /** True for a sheet that holds one record: its columns are labels, each with one value in a row of its own. */
     public boolean isForm() {
         return columns.stream().anyMatch(column -> column.row() > 0);

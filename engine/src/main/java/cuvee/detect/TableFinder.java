@@ -74,7 +74,32 @@ public final class TableFinder {
             finish();
         }
         tables.sort(Comparator.comparingInt(FoundTable::firstRow).thenComparingInt(FoundTable::firstColumn));
-        return tables;
+        return withTitlesOfTheSheet(tables);
+    }
+
+    /**
+     * What stands above the first table before its own title is said of the whole sheet: a table below that has a title of
+     * its own, of fewer lines, has these before it.
+     */
+    private static List<FoundTable> withTitlesOfTheSheet(List<FoundTable> tables) {
+        if (tables.size() < 2) {
+            return tables;
+        }
+        FoundTable first = tables.get(0);
+        List<FoundTable> all = new ArrayList<>();
+        for (FoundTable table : tables) {
+            int more = first.titles().size() - table.titles().size();
+            boolean below =
+                    table.firstRow() > first.lastRow() && !table.titles().isEmpty();
+            if (below && more > 0) {
+                List<String> titles = new ArrayList<>(first.titles().subList(0, more));
+                titles.addAll(table.titles());
+                all.add(table.withTitles(titles));
+            } else {
+                all.add(table);
+            }
+        }
+        return all;
     }
 
     private void take(Row row, int blanks) {

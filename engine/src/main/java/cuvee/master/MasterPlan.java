@@ -48,6 +48,11 @@ public record MasterPlan(
         return columns.get(column).type().isNumber() && !isMixed(columns, column);
     }
 
+    /** True where cells of some table stand in several rows each, beside columns that become rows. */
+    public boolean repeats(int column) {
+        return tables.stream().anyMatch(table -> table.repeats(column));
+    }
+
     /** True for the plan of a master that was shaped: its rows are those of one table, which is none of the sources'. */
     boolean isShaped() {
         return tables.size() == 1 && tables.get(0).id() == 0;
@@ -201,6 +206,12 @@ public record MasterPlan(
             corrected = List.copyOf(corrected);
             putBack = Set.copyOf(putBack);
             feeds = java.util.Collections.unmodifiableList(new ArrayList<>(feeds));
+        }
+
+        /** True where cells of a column stand in several rows each, beside columns that become rows. */
+        public boolean repeats(int column) {
+            Feed feed = feeds.get(column);
+            return turned > 0 && feed != null && feed.origin() instanceof Origin.Cell;
         }
 
         /** How many of its rows are records. */

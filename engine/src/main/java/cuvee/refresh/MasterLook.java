@@ -59,6 +59,7 @@ record MasterLook(
             reader.parts().forEach((table, part) -> made.put(table, new Outcome.Made(part.made(), part.blanks())));
             Reconciled reconciled = proof.reconcile(looked, reader, findings);
             Optional<Arrivals> arrivals = SendersAndMonths.arrivals(looked, reader, totals, expected, today);
+            findings.addAll(RepeatedFigures.findings(looked, reconciled));
             findings.addAll(AuditFindings.of(looked.plan(), reader));
             arrivals.ifPresent(came -> findings.addAll(Jumps.of(came, proposal.plan(), reader.figures())));
             findings.addAll(closed.findings(looked, reader));

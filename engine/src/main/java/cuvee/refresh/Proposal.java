@@ -83,22 +83,22 @@ public record Proposal(
         return withColumns(reports);
     }
 
-    /** The proposal with what is known of made columns once the master is there. */
+    /** The proposal with how many rows hold a value, where that is known only once the master is there. */
     Proposal withFilled(List<MasterReader.Total> totals) {
         List<ColumnReport> reports = new ArrayList<>(columns);
         for (int i = 0; i < reports.size(); i++) {
-            if (isMade(i)) {
-                ColumnReport made = reports.get(i);
+            if (isMade(i) || plan.repeats(i)) {
+                ColumnReport report = reports.get(i);
                 reports.set(
                         i,
                         new ColumnReport(
-                                made.name(),
-                                made.type(),
-                                made.currency(),
-                                made.reason(),
+                                report.name(),
+                                report.type(),
+                                report.currency(),
+                                report.reason(),
                                 totals.get(i).filled(),
-                                0,
-                                0));
+                                report.misfits(),
+                                report.layouts()));
             }
         }
         return withColumns(reports);

@@ -42,6 +42,12 @@ final class TagColumns {
     private static final double MOST = 0.8;
     private static final double NEARLY_ALL = 0.9;
     private static final int EXAMPLES = 3;
+    /** Shorter numbers count the sheets. */
+    private static final int FEWEST_DIGITS = 3;
+
+    private static final Pattern OF_THE_PAPER =
+            Pattern.compile("(ref|copy|kopie|form|formular|doc|document|dokument|report|sheet|blatt|rev|issue|serial).*"
+                    + "|no|nr|number|nummer|id|count|anzahl|rows|records|lines");
     /** Labels that tell of the sheet itself rather than of its rows. */
     private static final Pattern NAME = Pattern.compile("[\\p{L} '.&-]*\\p{L}{3,}[\\p{L} '.&-]*");
 
@@ -253,7 +259,7 @@ final class TagColumns {
         if (distinct.size() < 2
                 || values.size() < homes.size() * least
                 || label && (Tags.isOfTheSheet(source.what()) || TotalWords.of(source.what()) != TotalWords.Sureness.NO)
-                || isCounter(values, distinct)
+                || isCounter(values, distinct) && !(label && isNumberOfAThing(source.what(), values))
                 || isWholeSheetName(source, values)
                 || isWholeFileName(source, values)
                 || saidBefore(values)) {
@@ -291,6 +297,12 @@ final class TagColumns {
         boolean numbers = values.values().stream()
                 .allMatch(value -> value.period().isEmpty() && value.text().matches("#?\\d{1,6}"));
         return numbers && distinct.size() * 2 > values.size();
+    }
+
+    /** A number of several digits under a label of its own names a thing, unless the label speaks of the paper. */
+    private static boolean isNumberOfAThing(String label, Map<PlacedTable, Value> values) {
+        return !OF_THE_PAPER.matcher(LooseText.key(label)).matches()
+                && values.values().stream().allMatch(value -> value.text().length() >= FEWEST_DIGITS);
     }
 
     /** The sheet's whole name is a column of every master anyway. */

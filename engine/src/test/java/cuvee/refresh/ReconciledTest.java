@@ -93,8 +93,32 @@ class ReconciledTest extends BatchTest {
         batch.csv("a.csv", "Port,Berths,Jan 2026,Feb 2026,Mar 2026", "Hollin,4,1,2,3", "Tarsk,7,4,5,6");
         Batch.Made made = batch.refresh();
         assertThat(made.findings("sum-not-conserved")).isEmpty();
-        assertThat(sum(made, "Berths").tables()).isZero();
+        assertThat(sum(made, "Berths").source()).isEqualByComparingTo("11");
+        assertThat(sum(made, "Berths").changed()).isEqualByComparingTo("22");
+        assertThat(sum(made, "Berths").closes()).isTrue();
+        assertThat(made.findings("repeated-figures"))
+                .as("it says of which port")
+                .isEmpty();
         assertThat(made.outcome().failed()).isFalse();
+    }
+
+    @Test
+    void aFigureBesideColumnsThatBecomeRowsIsSaidToAddUpToMore() {
+        batch.csv(
+                "a.csv",
+                "Port,Jan 2026,Feb 2026,Mar 2026,Berth dues",
+                "Hollin,1,2,3,40.5",
+                "Tarsk,4,5,6,70",
+                "Eastray,7,,9,1");
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("repeated-figures"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.text())
+                        .contains("“Berth dues”")
+                        .contains("it adds up to 333.5 in the master, and to 111.5 in the sources"));
+        assertThat(made.outcome().proposal().columns().get(0).filled())
+                .as("as many as there are rows")
+                .isEqualTo(made.outcome().rows());
     }
 
     @Test

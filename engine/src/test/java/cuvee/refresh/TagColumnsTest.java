@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
+import java.util.ArrayList;
 import java.util.List;
 import org.apache.poi.ss.util.AreaReference;
 import org.apache.poi.xssf.usermodel.XSSFRow;
@@ -254,5 +255,58 @@ class TagColumnsTest extends BatchTest {
         batch.csv("r1.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
         batch.settle(TagColumns.TAG, "fixed text Farsound", "Company");
         assertThat(batch.refresh().lines()).containsExactly("MV Dunlin|5|Farsound", "MV Petrel|4|Farsound");
+    }
+
+    @Test
+    void theTitleOverEachOfSeveralTablesIsTakenAndNotThatOfTheWholeSheet() {
+        for (String month : List.of("Mar", "Apr", "May")) {
+            List<Object[]> rows = new ArrayList<>();
+            rows.add(row("Quay stock " + month + " 2026"));
+            for (String quay : List.of("Quay A", "Quay B", "Quay C")) {
+                rows.add(row());
+                rows.add(row(quay));
+                rows.add(row("Item", "Unit", "Opening", "Used"));
+                rows.add(row("Rope", "coil", 40 + quay.hashCode() % 7, 12));
+                rows.add(row("Fenders", "piece", 66, 30 + month.hashCode() % 5));
+                rows.add(row("Paint", "tin", 20, 7));
+            }
+            batch.sheet("stock_" + month + "26.xlsx", rows.toArray(Object[][]::new));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(27);
+        assertThat(made.lines()).allSatisfy(line -> assertThat(line).matches(".*\\|[ABC](\\|.*)?"));
+    }
+
+    @Test
+    void aNumberUnderALabelAboveTheTableNamesAThing() {
+        for (int meter : List.of(4711, 4712, 4713)) {
+            batch.csv(
+                    "meter_" + meter + ".csv",
+                    "Meter number;" + meter,
+                    "",
+                    "Day;Used (kWh)",
+                    "01.03.2026;12,5",
+                    "02.03.2026;13,25",
+                    "03.03.2026;" + meter % 10 + ",5");
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).contains("Meter number");
+        assertThat(made.lines()).hasSize(9).anyMatch(line -> line.endsWith("|4712"));
+    }
+
+    @Test
+    void aNumberThatOnlyCountsTheSheetsIsNone() {
+        for (int copy = 1; copy <= 3; copy++) {
+            batch.csv(
+                    "log_" + copy + ".csv",
+                    "Copy;" + copy,
+                    "Reference;" + (9000 + copy),
+                    "",
+                    "Day;Used (kWh)",
+                    "01.03.2026;12,5",
+                    "02.03.2026;13,25",
+                    "03.03.2026;" + copy + ",5");
+        }
+        assertThat(batch.refresh().columns()).containsExactly("Day", "Used (kWh)");
     }
 }

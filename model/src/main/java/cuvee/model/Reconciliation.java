@@ -134,7 +134,12 @@ public final class Reconciliation implements GridModel {
                 sums.add(new Sum("Set aside", "by rules", group -> group.byRules.negate()));
             }
             if (all.changed.signum() != 0) {
-                sums.add(new Sum("Changed", "by you or by rules", group -> group.changed));
+                boolean repeated = lines.values().stream()
+                        .allMatch(line -> line.changed().signum() == 0 || line.change() == Reconciled.Change.REPEATED);
+                sums.add(
+                        repeated
+                                ? new Sum("Repeated", "in several rows", group -> group.changed)
+                                : new Sum("Changed", "by you or by rules", group -> group.changed));
             }
             sums.add(new Sum(weighed, "in the master", group -> group.master));
         }
