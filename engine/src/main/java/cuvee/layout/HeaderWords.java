@@ -5,6 +5,7 @@ import cuvee.value.Words;
 import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -84,6 +85,7 @@ public final class HeaderWords {
     /** Words for money, and words for what is measured. */
     private static final List<Set<String>> SORTS = opposites("sorts.txt");
 
+    private static final Pattern OF = Pattern.compile("(?i)[\\s_]of[\\s_]");
     private static final Pattern BY_EACH = Pattern.compile("(?i)[\\s_]per[\\s_]|/");
 
     private static final Map<String, List<String>> WORDS = new ConcurrentHashMap<>();
@@ -501,11 +503,24 @@ public final class HeaderWords {
         return !one.isEmpty() && !other.isEmpty() && !one.intersects(other);
     }
 
-    /** Which of the sorts a header speaks of by its own words and its unit. */
+    /** Which of the sorts a header speaks of by its last word, which says what the others are about, and by its unit. */
     private static BitSet sorts(String header) {
-        Set<String> meant = withUnit(withoutPer(ownPart(header)), "").stream()
+        String plain = withoutPer(ownPart(header));
+        String[] parts = OF.split(plain, 2);
+        BitSet before = parts.length == 2 ? sorts(parts[0]) : new BitSet();
+        if (!before.isEmpty()) {
+            return before;
+        }
+        List<String> words = words(plain).stream()
                 .map(WordSense::meaning)
-                .collect(Collectors.toSet());
+                .filter(word -> !CURRENCIES.contains(word))
+                .toList();
+        Set<String> meant = words(LooseText.unit(plain)).stream()
+                .map(WordSense::meaning)
+                .collect(Collectors.toCollection(HashSet::new));
+        if (!words.isEmpty()) {
+            meant.add(words.get(words.size() - 1));
+        }
         BitSet sorts = new BitSet();
         for (int i = 0; i < SORTS.size(); i++) {
             sorts.set(i, SORTS.get(i).stream().anyMatch(meant::contains));

@@ -28,6 +28,8 @@ final class LiningUp {
     private static final double LEAST_LIKELY = 0.5;
     /** In log-odds: no place outweighs so much. */
     private static final double CLEARLY_AGAINST = -4;
+    /** Fewer values than these speak against nothing. */
+    private static final int FEWEST_VALUES = 4;
 
     /** How the evidence of a decision begins that needs no question. */
     private static final String SURE_MARK = "sure";
@@ -148,9 +150,13 @@ final class LiningUp {
     /** True where what stands in a header's tables speaks clearly against a column that its place says. */
     private boolean speaksAgainst(HeaderPairs.Pair pair) {
         Set<String> others = Set.copyOf(feeding.keysOf(pair.name()));
+        Profile here = feeding.profile(pair.key());
         Profile there = others.stream().map(feeding::profile).reduce(Profile.NONE, Profile::plus);
+        if (Math.min(here.filled, there.filled) < FEWEST_VALUES) {
+            return false;
+        }
         return new ColumnEvidence(feeding.spellings(), Map.of())
-                        .weigh(Set.of(pair.key()), feeding.profile(pair.key()), others, there)
+                        .weigh(Set.of(pair.key()), here, others, there)
                         .score()
                 < CLEARLY_AGAINST;
     }

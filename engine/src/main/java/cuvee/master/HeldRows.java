@@ -32,7 +32,7 @@ public record HeldRows(Map<Integer, Long> byTable, Map<Integer, BigDecimal> sums
      */
     public static HeldRows of(MasterReader reader, MasterPlan plan, int column, String value, List<Integer> numbers) {
         Type type = plan.columns().get(column).type();
-        boolean dated = type == Type.DATE || type == Type.DATE_AND_TIME;
+        boolean dated = type.hasDay();
         String month = "strftime(m" + column + ", '%Y-%m')";
         String condition = (dated ? month + " = ? OR " : "") + "CAST(m" + column + " AS VARCHAR) = ?";
         StringBuilder sums = new StringBuilder();

@@ -140,7 +140,7 @@ final class AuditFindings {
         }
         for (int i = 0; i < plan.columns().size(); i++) {
             MasterPlan.Column column = plan.columns().get(i);
-            if (!column.type().isMoment() || column.part() != MasterPlan.Column.Part.VALUE) {
+            if (!column.type().hasDay() || column.part() != MasterPlan.Column.Part.VALUE) {
                 continue;
             }
             int named = 0;

@@ -25,6 +25,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiPredicate;
 
@@ -104,7 +105,7 @@ final class Doubles {
      * has the shortest name stays, which copies rarely have.
      */
     private void copies(List<PlacedTable> tables) {
-        Map<String, PlacedTable> first = new HashMap<>();
+        Map<String, List<PlacedTable>> first = new HashMap<>();
         List<PlacedTable> shortestFirst = tables.stream()
                 .sorted(Comparator.comparingInt(table -> table.source().length()))
                 .toList();
@@ -123,15 +124,24 @@ final class Doubles {
                         .append(column.evidence().someDates())
                         .append(Math.round(column.sum() * 1000));
             }
-            PlacedTable original = first.putIfAbsent(content.toString(), table);
-            if (original != null) {
-                String where = original.source().equals(table.source())
-                        ? "the sheet " + Says.quoted(original.sheet())
-                        : original.where().toString();
+            List<PlacedTable> alike = first.computeIfAbsent(content.toString(), any -> new ArrayList<>());
+            Optional<PlacedTable> original =
+                    alike.stream().filter(other -> isSame(table, other)).findFirst();
+            if (original.isPresent()) {
+                String where = original.get().source().equals(table.source())
+                        ? "the sheet " + Says.quoted(original.get().sheet())
+                        : original.get().where().toString();
                 reasons.put(table, "it holds the same records as " + where);
-                originals.put(table, original);
+                originals.put(table, original.get());
+            } else {
+                alike.add(table);
             }
         }
+    }
+
+    /** What is alike in numbers of few rows can be so by chance; rows are then compared one by one. */
+    private boolean isSame(PlacedTable table, PlacedTable other) {
+        return table.table().kept() > Profiling.MOST_COMPARED || sameRows.test(table, other);
     }
 
     /** True for a form of so many fields that two do not say the same by chance. */

@@ -27,7 +27,8 @@ import org.jspecify.annotations.Nullable;
 final class Profiling {
     private static final int MOST_TABLES = 4;
     private static final int MOST_ROWS = 120;
-    private static final int MOST_COMPARED = 2_000;
+    /** Tables of more rows are not compared row by row. */
+    static final int MOST_COMPARED = 2_000;
 
     private static final double DAYS_AROUND = 366;
 

@@ -252,7 +252,7 @@ final class RepeatedRows {
                     && plan.tables().stream().anyMatch(table -> table.feeds().get(at) != null);
             if (fed && !rowNumbers.contains(i)) {
                 cells.add(i);
-                dated |= plan.columns().get(i).type().isMoment();
+                dated |= plan.columns().get(i).type().hasDay();
             } else if (told) {
                 tags.add(i);
             }

@@ -103,7 +103,7 @@ final class SendersAndMonths {
         for (int i = 0; i < proposal.columns().size(); i++) {
             Type type = proposal.columns().get(i).type();
             boolean filled = totals.get(i).filled() >= rows * MOSTLY && rows > 0;
-            if ((type == Type.DATE || type == Type.DATE_AND_TIME) && filled) {
+            if (type.hasDay() && filled) {
                 if (proposal.isTag(proposal.columns().get(i).name())) {
                     return Optional.of(i);
                 }

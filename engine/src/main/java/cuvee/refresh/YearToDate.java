@@ -121,7 +121,7 @@ final class YearToDate {
     private List<Decision> find(Job job) {
         for (int column = 0; column < plan.columns().size(); column++) {
             if (plan.columns().get(column).part() == MasterPlan.Column.Part.VALUE
-                    && plan.columns().get(column).type().isMoment()
+                    && plan.columns().get(column).type().hasDay()
                     && isOfRecords(column)) {
                 List<Decision> found = find(job, column);
                 if (!found.isEmpty()) {

@@ -35,6 +35,11 @@ public enum Type {
     }
 
     public boolean isMoment() {
-        return this == DATE || this == DATE_AND_TIME || this == TIME;
+        return hasDay() || this == TIME;
+    }
+
+    /** True for moments of which the day is known; a time of day has none. */
+    public boolean hasDay() {
+        return this == DATE || this == DATE_AND_TIME;
     }
 }

@@ -148,10 +148,13 @@ class HeaderWordsTest {
         assertThat(HeaderWords.otherSort("Cost / Weight (kg)", "Weight Kg"))
                 .as("a heading over it")
                 .isFalse();
-        assertThat(HeaderWords.otherSort("Weight share", "Weight"))
-                .as("of both")
-                .isFalse();
+        assertThat(HeaderWords.otherSort("Weight share", "Weight")).isTrue();
+        assertThat(HeaderWords.otherSort("Number of boxes", "Fee")).isTrue();
         assertThat(HeaderWords.otherSort("Things", "Weight")).as("nobody knows").isFalse();
+        assertThat(HeaderWords.otherSort("Kids", "Half price sold"))
+                .as("its last word says what it is")
+                .isFalse();
+        assertThat(HeaderWords.otherSort("Vehicle no", "Crew")).as("a name").isFalse();
     }
 
     @ParameterizedTest
@@ -162,7 +165,8 @@ class HeaderWordsTest {
         "Adults, Boxes",
         "Fee, Rejected",
         "Share of the whole, Litres",
-        "Failed, Trays"
+        "Failed, Trays",
+        "Fuel cost EUR, Crew"
     })
     void sortsOfValuesAreNeverOneOfAnother(String one, String other) {
         assertThat(HeaderWords.otherSort(one, other)).isTrue();

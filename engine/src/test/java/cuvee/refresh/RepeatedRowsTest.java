@@ -180,4 +180,13 @@ class RepeatedRowsTest {
         assertThat(made.outcome().questions())
                 .noneMatch(question -> question.kind().equals(RepeatedRows.KIND));
     }
+
+    @Test
+    void tablesWithTheSameSumsButOtherRowsAreNotTheSame() {
+        batch.csv("Quill.csv", "Day,Hours,Project", "Mon,9,Alpha", "Tue,7,Beta", "Wed,7,Alpha", "Thu,10,Alpha");
+        batch.csv("Rook.csv", "Day,Hours,Project", "Mon,8,Alpha", "Tue,7,Alpha", "Wed,9,Alpha", "Thu,9,Beta");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(8);
+        assertThat(made.outcome().questions()).isEmpty();
+    }
 }

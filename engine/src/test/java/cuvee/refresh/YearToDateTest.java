@@ -3,6 +3,7 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.finding.Question;
+import cuvee.value.Type;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -105,5 +106,20 @@ class YearToDateTest extends BatchTest {
                 "Inner,2026-02-01,24",
                 "Outer,2026-02-01,25");
         assertThat(batch.refresh().lines()).hasSize(8);
+    }
+
+    @Test
+    void timesOfDayAreNoDaysWhateverIsLookedForInDays() {
+        for (String month : List.of("2026-01", "2026-02", "2026-03", "2026-04")) {
+            batch.csv(
+                    "Shifts " + month + ".csv",
+                    "Day,Start,End,Hours",
+                    "Mon,0" + month.charAt(6) + ":00,16:30,8",
+                    "Tue,0" + month.charAt(6) + ":30,17:30,8",
+                    "Wed,07:3" + month.charAt(6) + ",16:1" + month.charAt(6) + ",7.5");
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(12);
+        assertThat(made.outcome().proposal().columns().get(1).type()).isEqualTo(Type.TIME);
     }
 }
