@@ -10,20 +10,68 @@ import java.util.regex.Pattern;
 
 /**
  * Rows right below a header that only say again what stands where: the numbers of the columns ({@code 1 2 3}, {@code (1) (2)
- * (3)}, {@code A B 1 2}), or the days of the week below dates.
+ * (3)}, {@code A B 1 2}), what questions are called ({@code Q1 Q2 Q3}), or the days of the week below dates.
  */
 final class UnderHeader {
     private static final int FEWEST = 3;
+    private static final int FEWEST_OVER_NUMBERS = 2;
     private static final Pattern NUMBER = Pattern.compile("[(\\[]?(\\d{1,2})[)\\].]*(\\s*=.*)?");
+    private static final Pattern CODE = Pattern.compile("(\\p{L}{1,3})[ _.-]?(\\d{1,2})");
     private static final Pattern LETTER = Pattern.compile("[(\\[]?([A-Za-z])[)\\].]*");
 
     private UnderHeader() {}
 
     /** True where a row numbers the columns that a header names, and is no record of small numbers, or names their days. */
     static boolean isIn(Row row, Row header, List<Row> below) {
+        if (isCodes(row, header.filled(), below)) {
+            return true;
+        }
         return isAgain(row, header.filled())
                 && (heads(row, below) || isWeekdays(row))
                 && (!isWeekdays(row) || isDates(header));
+    }
+
+    /**
+     * True for codes that go up by one, {@code Q1 Q2 Q3}, over columns of which several hold numbers only; texts may stand
+     * before them.
+     */
+    private static boolean isCodes(Row row, int columns, List<Row> below) {
+        String before = "";
+        int next = 0;
+        int codes = 0;
+        int overNumbers = 0;
+        for (int c = 0; c < row.width(); c++) {
+            if (row.blank(c)) {
+                continue;
+            }
+            Matcher code = CODE.matcher(row.text(c).strip());
+            if (!code.matches()) {
+                if (codes > 0 || Forms.of(row, c).isNumber()) {
+                    return false;
+                }
+                continue;
+            }
+            int number = Integer.parseInt(code.group(2));
+            if (codes > 0 && !(code.group(1).equals(before) && number == next)) {
+                return false;
+            }
+            before = code.group(1);
+            next = number + 1;
+            codes++;
+            overNumbers += holdsNumbers(below, c) ? 1 : 0;
+        }
+        return codes >= FEWEST && overNumbers >= FEWEST_OVER_NUMBERS && row.filled() * 10 >= columns * 8;
+    }
+
+    private static boolean holdsNumbers(List<Row> below, int column) {
+        int filled = 0;
+        int numbers = 0;
+        for (Row each : below) {
+            Form form = Forms.of(each, column);
+            filled += form == Form.BLANK ? 0 : 1;
+            numbers += form.isNumber() ? 1 : 0;
+        }
+        return filled >= FEWEST && numbers == filled;
     }
 
     /** True where a row says so again of columns of which a row before it has. */

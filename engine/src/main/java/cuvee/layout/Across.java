@@ -32,6 +32,10 @@ import java.util.regex.Pattern;
  */
 public record Across(
         String label, List<String> labels, Map<String, List<Integer>> groups, List<TotalColumn> totals, Sureness sure) {
+    /** What stands over a whole year behind its parts: {@code FY 2026}, {@code Full year}, {@code YTD}. */
+    private static final Pattern OVER_ALL = Pattern.compile(
+            "(?i)(fy|full[ -]?year|ytd|year to date|gesamtjahr|ganzes jahr|ann\u00e9e|annual)([ _/-]*\\d{2,4})*");
+
     private static final int ENOUGH = 3;
     private static final int ENOUGH_NUMBERED = 4;
     private static final int FEWEST_DAYS_OF_A_MONTH = 28;
@@ -304,12 +308,14 @@ public record Across(
             if (members.contains(column.index()) || !number) {
                 continue;
             }
-            boolean word = TotalWords.of(column.header()) != TotalWords.Sureness.NO;
+            boolean wholly = TotalWords.of(column.header()) == TotalWords.Sureness.WHOLLY
+                    || OVER_ALL.matcher(column.header().strip()).matches();
+            boolean word = wholly || TotalWords.of(column.header()) != TotalWords.Sureness.NO;
             boolean within = column.index() > first;
             Optional<Double> sum = within || word ? addedUp(table, across, totals, column) : Optional.empty();
             if (sum.isPresent()) {
                 totals.add(new TotalColumn(column, column.sum(), sum.get()));
-            } else if (within && TotalWords.of(column.header()) == TotalWords.Sureness.WHOLLY) {
+            } else if (within && wholly) {
                 totals.add(new TotalColumn(column, column.sum(), sum(table, members)));
             }
         }

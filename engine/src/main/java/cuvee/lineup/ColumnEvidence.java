@@ -89,6 +89,9 @@ final class ColumnEvidence {
             if (words.nothing() && (isLetteredAgainstNumbers(one, other) || isLetteredAgainstNumbers(other, one))) {
                 score += LineUpWeights.LETTERS_AGAINST_NUMBERS * enough;
             }
+            if (words.nothing() && (one.isSignedUnlike(other) || other.isSignedUnlike(one))) {
+                score += LineUpWeights.SIGNED_AGAINST_UNSIGNED;
+            }
             if (words.nothing() && otherSort) {
                 score += LineUpWeights.OTHER_SORT;
             }

@@ -41,6 +41,9 @@ final class LineUpWeights {
     /** One is the product of two columns, the other is not though its tables have one, and no word in common. */
     static final double PRODUCT_AGAINST_NONE = -2.0;
 
+    /** One has negative numbers, the other has none among many, and no word in common: money in is no amount with a sign. */
+    static final double SIGNED_AGAINST_UNSIGNED = -2.0;
+
     /** Of two dates without a word in common, one speaks of what is still to come. */
     static final double TO_COME = -1.8;
 

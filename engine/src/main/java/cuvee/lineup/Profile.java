@@ -38,6 +38,8 @@ public final class Profile {
     private static final int MANY = 10;
     private static final double NEARLY_ALL = 0.9;
     private static final double MOSTLY = 0.6;
+    private static final double SIGNED = 0.15;
+    private static final double HARDLY = 0.02;
     private static final Pattern DIGITS = Pattern.compile("\\d+");
     private static final Pattern PLAIN_NUMBER = Pattern.compile("-?\\d+(\\.\\d+)?");
     private static final Pattern LETTERS = Pattern.compile("\\p{L}+");
@@ -472,6 +474,16 @@ public final class Profile {
         return numbers.length > 0
                 && Arrays.stream(numbers).allMatch(number -> number >= 0 && number <= GREATEST_FRACTION)
                 && !all(Kind.WHOLE);
+    }
+
+    /** True where a fair share of its numbers is below zero, and none of the other's, which can hardly be by chance. */
+    boolean isSignedUnlike(Profile other) {
+        double below = Arrays.stream(numbers).filter(number -> number < 0).count() / Math.max(1.0, numbers.length);
+        return coarse() == Coarse.NUMBERS
+                && other.coarse() == Coarse.NUMBERS
+                && below >= SIGNED
+                && Arrays.stream(other.numbers).noneMatch(number -> number < 0)
+                && Math.pow(1 - below, other.numbers.length) <= HARDLY;
     }
 
     /** True where its numbers are amounts of money, as they are marked. */

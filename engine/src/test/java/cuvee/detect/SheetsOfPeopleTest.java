@@ -745,4 +745,34 @@ class SheetsOfPeopleTest {
                 T| Total Tarsk | | 78 | 40 | 23
                 """);
     }
+
+    @Test
+    void whatQuestionsAreCalledRightBelowThemIsNoRecord() {
+        List<FoundTable> tables = new DrawnSheet("""
+                h| Person | How content are you? | How old are you? | Would you come again? | Remark
+                h| ID | Q1 | Q2 | Q3 | Q4
+                r| N100 | 4 | 57 | no | fine
+                r| N101 | 2 | 29 | yes |
+                r| N102 | 3 | 50 | no | dear
+                r| N103 | 1 | 39 | yes | late
+                """).find();
+        assertThat(tables).singleElement().satisfies(table -> {
+            assertThat(table.kept()).isEqualTo(4);
+            assertThat(names(table)).startsWith("Person", "How content are you?", "How old are you?");
+        });
+    }
+
+    @Test
+    void codesOfOneRowAmongOthersAreARecord() {
+        List<FoundTable> tables = new DrawnSheet("""
+                h| Person | Seat out | Seat in | Seat back
+                r| Ida | A1 | A2 | A3
+                r| Ole | B4 | C7 | A9
+                r| Una | B1 | B2 | B3
+                r| Per | C4 | C5 | D6
+                """).find();
+        assertThat(tables)
+                .singleElement()
+                .satisfies(table -> assertThat(table.kept()).isEqualTo(4));
+    }
 }

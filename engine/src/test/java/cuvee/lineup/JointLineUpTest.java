@@ -369,6 +369,31 @@ class JointLineUpTest {
                 .satisfies(union -> assertThat(union.reason()).contains("each is the product of two other columns"));
     }
 
+    @Test
+    void amountsWithASignAreNotThoseThatHaveNone() {
+        Profile in = Profile.of(
+                List.of(number(20.5), number(3), number(77), number(41), number(60.2), number(9), number(12)),
+                Convention.DEFAULT,
+                false);
+        Profile signed = Profile.of(
+                List.of(
+                        number(-20.5),
+                        number(3),
+                        number(-77),
+                        number(41),
+                        number(-6),
+                        number(9),
+                        number(12),
+                        number(-1)),
+                Convention.DEFAULT,
+                false);
+        Profile few = Profile.of(List.of(number(20.5), number(3)), Convention.DEFAULT, false);
+        assertThat(signed.isSignedUnlike(in)).isTrue();
+        assertThat(in.isSignedUnlike(signed)).isFalse();
+        assertThat(signed.isSignedUnlike(few)).as("it may be by chance").isFalse();
+        assertThat(signed.isSignedUnlike(signed)).isFalse();
+    }
+
     private void amounts(String key, boolean product) {
         column(key, i -> number(Math.round(random.nextDouble() * 90_000) / 100.0));
         profiles.computeIfPresent(key, (any, profile) -> profile.product(product));

@@ -435,4 +435,22 @@ class TurnedTest extends BatchTest {
         assertThat(years.columns()).containsExactly("Depot", "Item", "Year", "Amount");
         assertThat(years.lines()).hasSize(6).contains("South|oil|2024|5");
     }
+
+    @Test
+    void theWholeYearBehindItsQuartersIsATotalWhateverYearItIs() {
+        for (int year : List.of(2025, 2026)) {
+            batch.csv(
+                    "P " + year + ".csv",
+                    "Account,Q1,Q2,Q3,Q4,FY " + year,
+                    "Tickets,10,20,30,40,100",
+                    "Freight,1,2,3," + year % 10 + "," + (6 + year % 10),
+                    "Margin,0.5,0.25,0.125,0.5,");
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).doesNotContain("FY 2025", "FY 2026");
+        assertThat(made.lines()).hasSize(24);
+        assertThat(made.findings("stated-total"))
+                .as("what it does not add up is said")
+                .hasSize(2);
+    }
 }
