@@ -42,7 +42,7 @@ final class LineUpWeights {
     static final double PRODUCT_AGAINST_NONE = -2.0;
 
     /** One has negative numbers, the other has none among many, and no word in common: money in is no amount with a sign. */
-    static final double SIGNED_AGAINST_UNSIGNED = -2.0;
+    static final double SIGNED_AGAINST_UNSIGNED = -3.0;
 
     /** Of two dates without a word in common, one speaks of what is still to come. */
     static final double TO_COME = -1.8;

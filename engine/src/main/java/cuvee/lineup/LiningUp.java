@@ -29,7 +29,7 @@ final class LiningUp {
     /** In log-odds: no place outweighs so much. */
     private static final double CLEARLY_AGAINST = -4;
     /** Fewer values than these speak against nothing. */
-    private static final int FEWEST_VALUES = 4;
+    private static final int FEWEST_VALUES = 3;
 
     /** How the evidence of a decision begins that needs no question. */
     private static final String SURE_MARK = "sure";

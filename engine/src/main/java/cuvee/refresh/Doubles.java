@@ -13,6 +13,7 @@ import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.sheet.CellKind;
 import cuvee.tag.Home;
 import cuvee.tag.NameParts;
 import cuvee.value.LooseText;
@@ -27,11 +28,10 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BiPredicate;
 
 /**
- * Tables that would count rows twice: a sheet that adds up the other sheets of its workbook, and a table that holds the
- * same records as another. They are set aside and asked about.
+ * Tables that would count rows twice: a sheet that adds up the other sheets of its workbook or has a line for each of them,
+ * and a table that holds the same records as another. They are set aside and asked about.
  */
 final class Doubles {
     static final String KIND = Kinds.SHEET;
@@ -39,6 +39,7 @@ final class Doubles {
     static final String ASIDE = TableChoice.ASIDE;
     private static final int FEWEST_FIELDS = 5;
     private static final int FEWEST_RECORDS = 3;
+    private static final int FEWEST_NAMED = 2;
     private final Job job;
     private final Map<PlacedTable, String> reasons = new LinkedHashMap<>();
     private final List<Question> questions = new ArrayList<>();
@@ -48,23 +49,28 @@ final class Doubles {
     private final Map<PlacedTable, PlacedTable> originals = new HashMap<>();
 
     private final List<Finding> findings = new ArrayList<>();
-    private final BiPredicate<PlacedTable, PlacedTable> sameRows;
+    private final Contents contents;
     private final NameParts names;
 
-    private Doubles(Job job, List<PlacedTable> tables, BiPredicate<PlacedTable, PlacedTable> sameRows) {
+    /** What stands in tables. */
+    interface Contents {
+        /** True where two tables hold the same in every row. */
+        boolean sameRows(PlacedTable one, PlacedTable other);
+
+        /** The cells of each of a table's columns, of so many records at most. */
+        List<List<String>> columns(PlacedTable table, int most);
+    }
+
+    private Doubles(Job job, List<PlacedTable> tables, Contents contents) {
         this.job = job;
-        this.sameRows = sameRows;
+        this.contents = contents;
         this.names = NameParts.of(
                 tables.stream().map(table -> Home.fileName(table.source())).toList());
     }
 
-    /**
-     * Looks for tables that count rows twice among those of a master.
-     *
-     * @param sameRows tells whether two tables hold the same in every row
-     */
-    static Doubles among(List<PlacedTable> tables, Job job, BiPredicate<PlacedTable, PlacedTable> sameRows) {
-        Doubles doubles = new Doubles(job, tables, sameRows);
+    /** Looks for tables that count rows twice among those of a master. */
+    static Doubles among(List<PlacedTable> tables, Job job, Contents contents) {
+        Doubles doubles = new Doubles(job, tables, contents);
         doubles.copies(tables);
         doubles.summaries(tables);
         doubles.decide(tables);
@@ -141,7 +147,7 @@ final class Doubles {
 
     /** What is alike in numbers of few rows can be so by chance; rows are then compared one by one. */
     private boolean isSame(PlacedTable table, PlacedTable other) {
-        return table.table().kept() > Profiling.MOST_COMPARED || sameRows.test(table, other);
+        return table.table().kept() > Profiling.MOST_COMPARED || contents.sameRows(table, other);
     }
 
     /** True for a form of so many fields that two do not say the same by chance. */
@@ -176,9 +182,44 @@ final class Doubles {
                         workbook.stream().filter(other -> !other.equals(table)).toList();
                 if (!others.isEmpty() && addsUp(table, others)) {
                     reasons.put(table, "it adds up the other tables of its workbook");
+                } else {
+                    namesTheOthers(table, others)
+                            .ifPresent(column -> reasons.put(
+                                    table,
+                                    "its column " + Says.quoted(column) + " names the other sheets of its workbook, as"
+                                            + " a summary of them does"));
                 }
             }
         }
+    }
+
+    /** The column of a short table that names the other sheets of its workbook, which hold more. */
+    private Optional<String> namesTheOthers(PlacedTable table, List<PlacedTable> others) {
+        Set<String> sheets = new HashSet<>();
+        long records = 0;
+        for (PlacedTable other : others) {
+            if (!other.sheet().equals(table.sheet()) && !reasons.containsKey(other)) {
+                sheets.add(LooseText.key(other.sheet()));
+                records += other.table().kept();
+            }
+        }
+        int kept = table.table().kept();
+        if (sheets.size() < FEWEST_NAMED
+                || kept > sheets.size() + 1
+                || kept >= records
+                || table.table().isForm()) {
+            return Optional.empty();
+        }
+        List<List<String>> columns = contents.columns(table, kept);
+        for (int i = 0; i < columns.size(); i++) {
+            Set<String> named = new HashSet<>();
+            columns.get(i).forEach(cell -> named.add(LooseText.key(CellKind.textOf(cell))));
+            long known = named.stream().filter(sheets::contains).count();
+            if (known >= FEWEST_NAMED && named.size() == columns.get(i).size() && known + 1 >= named.size()) {
+                return Optional.of(table.columns().get(i).header());
+            }
+        }
+        return Optional.empty();
     }
 
     private static boolean addsUp(PlacedTable table, List<PlacedTable> others) {
@@ -276,7 +317,7 @@ final class Doubles {
         PlacedTable original = originals.get(table);
         return original != null
                 && isVersionOf(names, table.source(), original.source())
-                && sameRows.test(table, original);
+                && contents.sameRows(table, original);
     }
 
     /**

@@ -296,7 +296,7 @@ final class Planner {
         Set<PlacedTable> members = new HashSet<>();
         layouts.forEach(layout -> members.addAll(layout.tables()));
         List<PlacedTable> inOrder = tables.stream().filter(members::contains).toList();
-        Doubles doubles = Doubles.among(inOrder, job, around.profiling()::sameRows);
+        Doubles doubles = Doubles.among(inOrder, job, around.profiling());
         outside.putAll(doubles.outside());
         questions.addAll(doubles.questions());
         findings.addAll(doubles.findings());

@@ -24,7 +24,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** What stands under the headers of layouts, from a sample of the rows of some of their tables. */
-final class Profiling {
+final class Profiling implements Doubles.Contents {
     private static final int MOST_TABLES = 4;
     private static final int MOST_ROWS = 120;
     /** Tables of more rows are not compared row by row. */
@@ -120,7 +120,8 @@ final class Profiling {
      * True where two tables of one layout hold the same in every row, or two forms the same in every field; false where they
      * have more rows than are compared at once.
      */
-    boolean sameRows(PlacedTable one, PlacedTable other) {
+    @Override
+    public boolean sameRows(PlacedTable one, PlacedTable other) {
         int rows = one.table().kept();
         if (one.table().isForm()) {
             return sameFields(one, other);
@@ -140,6 +141,14 @@ final class Profiling {
             }
         }
         return true;
+    }
+
+    @Override
+    public List<List<String>> columns(PlacedTable table, int most) {
+        List<List<@Nullable String>> rows = samples.rows(table, most);
+        return table.columns().stream()
+                .map(column -> cells(column.origin(), rows))
+                .toList();
     }
 
     /** The single value of a field is told by its evidence: a word as it is, a number by its sum, a day as it is. */

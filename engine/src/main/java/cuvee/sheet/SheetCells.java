@@ -127,7 +127,8 @@ final class SheetCells {
     }
 
     void endCell() {
-        if (!value) {
+        // Some programs write an empty value beside a formula that they have not worked out; an empty text is a result.
+        if (!value || length == 0 && kind != Kind.TEXT) {
             if (formula) {
                 row.set(column, CellKind.ERROR, "formula without a stored result");
             }

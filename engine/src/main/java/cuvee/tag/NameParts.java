@@ -12,9 +12,11 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
@@ -38,6 +40,7 @@ public final class NameParts {
     private static final Pattern MIDDLE = Pattern.compile("\\s*[-–—.]+\\s*");
     private static final Pattern HARD_AND_MIDDLE = Pattern.compile(HARD.pattern() + "|" + MIDDLE.pattern());
     private static final Pattern ANY = Pattern.compile(HARD_AND_MIDDLE.pattern() + "|\\s+");
+    private static final Pattern IN_BRACKETS = Pattern.compile("\\s*[(\\[]([^()\\[\\]]+)[)\\]]");
     private static final char CUT = '\u0001';
     /** A value has so many words at most. */
     private static final int LONGEST_VALUE = 5;
@@ -67,8 +70,7 @@ public final class NameParts {
                 ? Convention.Order.MONTH_FIRST
                 : Convention.Order.DAY_FIRST;
         Map<String, Cut> cuts = new LinkedHashMap<>();
-        distinct.forEach(name -> cuts.put(
-                name, Cut.of(NUMBERED_VERSION.matcher(name).replaceAll(" ").strip(), order)));
+        distinct.forEach(name -> cuts.put(name, Cut.of(withoutMarks(name), order)));
         Pattern separators = separators(cuts.values());
         Map<String, List<String>> chunks = new LinkedHashMap<>();
         cuts.forEach((name, cut) -> chunks.put(name, chunks(cut.rest(), separators)));
@@ -93,6 +95,18 @@ public final class NameParts {
                         .count()
                 > 1;
         return parts;
+    }
+
+    /** A name without what says which version it is; a mark in brackets is no separator of its words. */
+    private static String withoutMarks(String name) {
+        String plain = NUMBERED_VERSION.matcher(name).replaceAll(" ").strip();
+        return IN_BRACKETS
+                .matcher(plain)
+                .replaceAll(found -> ANY.splitAsStream(found.group(1).toLowerCase(Locale.ROOT))
+                                .allMatch(VersionMarks::isMark)
+                        ? " "
+                        : Matcher.quoteReplacement(found.group()))
+                .strip();
     }
 
     /** A name with its period cut out. */

@@ -4,25 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.finding.Question;
 import cuvee.testing.Workbooks;
-import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Tables whose rows stand in others too count once: the rows tell, whatever the sheets are called. */
-class RepeatedRowsTest {
-    @TempDir
-    Path folder;
-
-    private Batch batch;
-
-    @BeforeEach
-    void folder() {
-        batch = new Batch(folder);
-    }
-
+class RepeatedRowsTest extends BatchTest {
     private static final Object[] HEADER = {"Date", "Boat", "Boxes", "Price"};
 
     private static List<Object[]> month(int month, int rows) {
@@ -188,5 +176,31 @@ class RepeatedRowsTest {
         Batch.Made made = batch.refresh();
         assertThat(made.outcome().rows()).isEqualTo(8);
         assertThat(made.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void aSheetWithALineForEachOtherSheetIsTheirSummary() throws Exception {
+        Workbooks workbook = Workbooks.workbook();
+        List<String> quays = List.of("North", "East", "South");
+        workbook.sheet(
+                "Overview",
+                row("Quay", "Takings", "Returns"),
+                row("North", 501, 3),
+                row("East", 402, 4),
+                row("South", 303, 5));
+        for (String quay : quays) {
+            List<Object[]> rows = new ArrayList<>();
+            rows.add(row("Date", "Keeper", "Takings", "Returned?"));
+            for (int day = 1; day <= 6; day++) {
+                rows.add(row(LocalDate.of(2026, 1, day), "Ida", 40 * day + quays.indexOf(quay), day % 2 == 0 ? "Y" : "N"));
+            }
+            workbook.sheet(quay, rows.toArray(Object[][]::new));
+        }
+        workbook.save(batch.file("Takings.xlsx"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(18);
+        assertThat(made.outcome().questions())
+                .extracting(Question::text)
+                .anyMatch(text -> text.contains("its column “Quay” names the other sheets of its workbook"));
     }
 }

@@ -39,6 +39,8 @@ class SheetFilesTest {
                 .sheet("One", new Object[] {
                     new Raw("<c t=\"e\"><v>#N/A</v></c>"),
                     new Raw("<c><f>1/0</f></c>"),
+                    new Raw("<c><f>B2*C2</f><v></v></c>"),
+                    new Raw("<c t=\"str\"><f>A1</f><v></v></c>"),
                     new Raw("<c t=\"str\"><f>A1</f><v>done</v></c>"),
                     new Raw("<c s=\"2\"><v>0.125</v></c>"),
                     new Raw("<c s=\"3\"><v>123</v></c>"),
@@ -50,9 +52,10 @@ class SheetFilesTest {
                 })
                 .save(folder.resolve("a.xlsx"));
         assertThat(Rows.of(file).get(0))
-                .isEqualTo("1: ERROR #N/A | ERROR formula without a stored result | done | PERCENT 0.125 | 00123"
-                        + " | DATE 2026-03-31T12:00:00 | DATE 18:00:00 | DATE 2026-03-31 | rich"
-                        + " | ERROR text number 99 is missing in the workbook");
+                .isEqualTo(
+                        "1: ERROR #N/A | ERROR formula without a stored result | ERROR formula without a stored result |  | done | PERCENT 0.125 | 00123"
+                                + " | DATE 2026-03-31T12:00:00 | DATE 18:00:00 | DATE 2026-03-31 | rich"
+                                + " | ERROR text number 99 is missing in the workbook");
     }
 
     @Test

@@ -36,6 +36,17 @@ class NamePartsTest {
     }
 
     @Test
+    void marksOfAVersionInBracketsPartNoWords() {
+        NameParts parts = parts("Crossing log Port Aldan (rev)", "Crossing log Skerry (rev)");
+        assertThat(parts.count()).isEqualTo(1);
+        assertThat(parts.part("Crossing log Port Aldan (rev)", 0)).contains("Port Aldan");
+        NameParts places = parts("Log Upper (north)", "Log Lower (south)");
+        assertThat(places.part("Log Lower (south)", 1))
+                .as("no mark of a version")
+                .contains("south");
+    }
+
+    @Test
     void marksOfAVersionBehindAValueAreNotOfIt() {
         NameParts parts = parts("Log - Upper Sound FINAL", "Log - Hollin", "Log - Tarsk new");
         assertThat(parts.part("Log - Upper Sound FINAL", 0)).contains("Upper Sound");
