@@ -101,6 +101,10 @@ final class RunningSums {
 
         /** True where a value is a figure of these records in a column, as far as it can be told from what is kept. */
         boolean agrees(TotalWords.Figure figure, double value, int column) {
+            // Records are counted in any column, that of their names too.
+            if (figure == TotalWords.Figure.COUNT && value == records) {
+                return true;
+            }
             if (column >= counts.length || counts[column] == 0) {
                 return false;
             }
@@ -110,7 +114,7 @@ final class RunningSums {
                 case MOST -> rounded(value, most[column]);
                 case LEAST -> rounded(value, least[column]);
                 case MIDDLE -> value >= least[column] && value <= most[column];
-                case COUNT -> value == counts[column] || value == records;
+                case COUNT -> value == counts[column];
                 case SPREAD -> value >= 0 && value <= most[column] - least[column];
             };
         }

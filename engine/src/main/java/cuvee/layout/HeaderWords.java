@@ -217,10 +217,7 @@ public final class HeaderWords {
                 "final",
                 "provisional"));
         STRICT_OPPOSITES.stream()
-                .filter(set -> !set.contains("kg")
-                        && !set.contains("eur")
-                        && !set.contains("hour")
-                        && !set.contains("customer"))
+                .filter(set -> !set.contains("kg") && !set.contains("hour") && !set.contains("customer"))
                 .forEach(words::addAll);
         return words;
     }

@@ -7,6 +7,7 @@ import cuvee.layout.Layout;
 import cuvee.lineup.LineUp.Column;
 import cuvee.place.Says;
 import cuvee.value.LooseText;
+import cuvee.value.Units;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -71,6 +72,7 @@ final class LiningUp {
             lineUpAsOne();
         }
         nameClearly();
+        nameWithoutCurrency();
         LineUpQuestions asking = new LineUpQuestions(feeding, job, book, candidates);
         List<Question> questions = new ArrayList<>(asking.assumed(this::silently));
         List<String> order = order();
@@ -239,6 +241,40 @@ final class LiningUp {
                         feeding.own(key).equals(name) ? turned : Optional.ofNullable(decisions.get(key));
                 made.ifPresent(decision ->
                         decisions.put(key, new Decision(KIND, key, clear, decision.reason(), decision.evidence())));
+            }
+        }
+    }
+
+    /** A new column whose headers name several currencies is called without any; each amount has its own beside it. */
+    private void nameWithoutCurrency() {
+        for (String name : List.copyOf(new LinkedHashSet<>(feeding.all().values()))) {
+            Set<String> keys = Set.copyOf(feeding.keysOf(name));
+            boolean known = job.columns().contains(name)
+                    || keys.stream().anyMatch(key -> decided(key).isPresent());
+            long currencies = keys.stream()
+                    .flatMap(key -> Units.currency(feeding.own(key)).stream())
+                    .distinct()
+                    .count();
+            String bare = Units.withoutCurrency(name);
+            boolean free = feeding.all().values().stream()
+                    .noneMatch(
+                            other -> !other.equals(name) && LooseText.key(other).equals(LooseText.key(bare)));
+            if (known || currencies < 2 || bare.equals(name) || !free) {
+                continue;
+            }
+            for (String key : keys) {
+                feeding.feed(key, bare);
+                Decision made = decisions.get(key);
+                decisions.put(
+                        key,
+                        made == null
+                                ? new Decision(
+                                        KIND,
+                                        key,
+                                        bare,
+                                        "its headers name several currencies, which stand beside the amounts",
+                                        SURE_MARK)
+                                : new Decision(KIND, key, bare, made.reason(), made.evidence()));
             }
         }
     }

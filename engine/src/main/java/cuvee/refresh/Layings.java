@@ -46,6 +46,9 @@ final class Layings {
     static final String LEAVE = TableChoice.LEAVE;
     static final String CARRY_DOWN = TableChoice.CARRY;
     static final String AMOUNT = "Amount";
+    /** What values that are words are called. */
+    static final String VALUE = "Value";
+
     /** Blanks in a column that is filled more than this are its habit. */
     private static final double MOSTLY_FILLED = 0.9;
 
@@ -86,7 +89,7 @@ final class Layings {
             layouts.computeIfAbsent(signature, s -> new ArrayList<>()).add(table);
         }
         if (!across.isEmpty()) {
-            amount = amountSoFar().or(() -> ValueName.in(tables, across)).orElse(AMOUNT);
+            amount = amountSoFar().or(() -> ValueName.in(tables, across)).orElse(holdWords(across) ? VALUE : AMOUNT);
         }
         siblings(tables);
         Map<PlacedTable, PlacedTable> laid = new LinkedHashMap<>();
@@ -147,6 +150,22 @@ final class Layings {
                 ? Optional.ofNullable(found)
                 : Across.allBut(table.table(), stays(turned), turned.label());
         return across.map(block -> new Laying.Turn(block, turned.label(), names(turned, block), turned.blanks()));
+    }
+
+    /** True where most of the columns that run across hold words, such as who was present. */
+    private static boolean holdWords(Map<PlacedTable, Across> across) {
+        int words = 0;
+        int all = 0;
+        for (Map.Entry<PlacedTable, Across> each : across.entrySet()) {
+            Set<Integer> members = each.getValue().columns();
+            for (TableColumn column : each.getKey().table().columns()) {
+                if (members.contains(column.index())) {
+                    all++;
+                    words += Layout.Nature.of(column.evidence()) == Layout.Nature.WORDS ? 1 : 0;
+                }
+            }
+        }
+        return words * 2 > all;
     }
 
     /** The keys of the columns that stay, where the analyst named those. */

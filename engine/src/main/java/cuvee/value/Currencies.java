@@ -15,6 +15,10 @@ final class Currencies {
             .map(Currency::getCurrencyCode)
             .collect(Collectors.toUnmodifiableSet());
 
+    private static final Set<String> COMMON = Set.of(
+            "EUR", "USD", "GBP", "CHF", "SEK", "NOK", "DKK", "ISK", "PLN", "CZK", "HUF", "RON", "TRY", "JPY", "CNY",
+            "INR", "AUD", "CAD", "NZD", "ZAR", "BRL", "MXN", "SGD", "HKD", "KRW");
+
     private Currencies() {}
 
     /** The code of a currency that a unit names: {@code EUR}, {@code €}, {@code in EUR}; empty for any other unit. */
@@ -24,6 +28,13 @@ final class Currencies {
             return Optional.ofNullable(SIGNS.get(bare.charAt(0)));
         }
         return CODES.contains(bare) ? Optional.of(bare) : Optional.empty();
+    }
+
+    /** The currency that stands behind the words of a header; a rare code may as well be a word, such as ALL. */
+    static Optional<String> behind(String header) {
+        int space = header.strip().lastIndexOf(' ');
+        String last = space < 0 ? "" : header.strip().substring(space + 1);
+        return COMMON.contains(last) || last.length() == 1 ? ofUnit(last) : Optional.empty();
     }
 
     /** An amount without its mark, and the currency. */

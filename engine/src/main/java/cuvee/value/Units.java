@@ -73,9 +73,26 @@ public final class Units {
         return IN_LINE.matcher(line).find();
     }
 
-    /** The code of the currency that a header names as its unit: that of {@code Fare (EUR)} is EUR. */
+    /**
+     * The code of the currency that a header names as its unit: that of {@code Fare (EUR)} is EUR, and so is that of
+     * {@code Fare EUR}.
+     */
     public static Optional<String> currency(String header) {
-        return BY_HEADER.computeIfAbsent(header, named -> Currencies.ofUnit(LooseText.unit(named)));
+        return BY_HEADER.computeIfAbsent(
+                header, named -> Currencies.ofUnit(LooseText.unit(named)).or(() -> Currencies.behind(named)));
+    }
+
+    /** A header without the currency that it names: {@code Fare} of {@code Fare (EUR)}; itself where nothing else is left. */
+    public static String withoutCurrency(String header) {
+        if (currency(header).isEmpty()) {
+            return header;
+        }
+        String tidy = LooseText.tidy(header);
+        int cut = LooseText.unit(tidy).isEmpty()
+                ? tidy.lastIndexOf(' ')
+                : Math.max(tidy.lastIndexOf('('), tidy.lastIndexOf('['));
+        String bare = cut < 0 ? "" : tidy.substring(0, cut).strip();
+        return bare.isEmpty() ? header : bare;
     }
 
     /** The code of the currency with a mark such as {@code €} or {@code EUR}. */

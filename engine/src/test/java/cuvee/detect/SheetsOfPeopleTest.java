@@ -775,4 +775,15 @@ class SheetsOfPeopleTest {
                 .singleElement()
                 .satisfies(table -> assertThat(table.kept()).isEqualTo(4));
     }
+
+    @Test
+    void aCountOfTheRecordsBelowTheirNamesIsNoRecord() {
+        readAsDrawn("""
+                h| First | Last | Born | Gross
+                r| Ida | Loon | 1980-03-01 | 4463
+                r| Ole | Crake | 1981-03-02 | 4380
+                r| Una | Marl | 1982-03-03 | 2568
+                T| Count | 3
+                """);
+    }
 }

@@ -192,7 +192,8 @@ class RepeatedRowsTest extends BatchTest {
             List<Object[]> rows = new ArrayList<>();
             rows.add(row("Date", "Keeper", "Takings", "Returned?"));
             for (int day = 1; day <= 6; day++) {
-                rows.add(row(LocalDate.of(2026, 1, day), "Ida", 40 * day + quays.indexOf(quay), day % 2 == 0 ? "Y" : "N"));
+                rows.add(row(
+                        LocalDate.of(2026, 1, day), "Ida", 40 * day + quays.indexOf(quay), day % 2 == 0 ? "Y" : "N"));
             }
             workbook.sheet(quay, rows.toArray(Object[][]::new));
         }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.finding.Question;
 import cuvee.master.MasterPlan;
 import cuvee.value.Type;
+import cuvee.value.Units;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
@@ -337,5 +338,39 @@ class WrittenAsTest {
         Batch.Made made = batch.refresh();
         assertThat(column(made, "Month")).containsExactly("January", "February", "January", "February");
         assertThat(made.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void pricesOfSendersInSeveralCurrenciesAreOneColumnWithTheCurrencyBeside() {
+        prices("Nord", "Price (EUR)", 1);
+        prices("Bright", "Price GBP", 2);
+        prices("Lake", "Unit price USD", 3);
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Item", "Pieces", "Price", "Price currency", "File part 1");
+        assertThat(made.lines()).anyMatch(line -> line.contains("|GBP|")).anyMatch(line -> line.contains("|USD|"));
+        List<String> lines = made.lines();
+        assertThat(batch.refresh().lines()).as("next time too").isEqualTo(lines);
+    }
+
+    private void prices(String sender, String header, int times) {
+        batch.csv(
+                sender + "_prices.csv",
+                "Item,Pieces," + header,
+                "Rope,1," + times * 12.5,
+                "Fender,10," + times * 99.75,
+                "Buoy,10," + times * 47.25,
+                "Lamp,100," + times * 8.5,
+                "Anchor,1," + times * 310.4);
+    }
+
+    @Test
+    void aCurrencyBehindTheWordsOfAHeaderIsItsUnit() {
+        assertThat(Units.currency("Unit price USD")).contains("USD");
+        assertThat(Units.currency("Fare €")).contains("EUR");
+        assertThat(Units.currency("Sum ALL")).as("a word").isEmpty();
+        assertThat(Units.currency("EUR")).as("nothing else").isEmpty();
+        assertThat(Units.withoutCurrency("Unit price USD")).isEqualTo("Unit price");
+        assertThat(Units.withoutCurrency("Fare (EUR)")).isEqualTo("Fare");
+        assertThat(Units.withoutCurrency("Fare (t)")).isEqualTo("Fare (t)");
     }
 }
