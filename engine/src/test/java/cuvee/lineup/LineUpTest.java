@@ -240,8 +240,8 @@ class LineUpTest {
 
     @Test
     void twoUnitsOrOtherWordsInBracketsAreNeverLinedUpByThemselves() {
-        table(9, "Date,Fare (EUR),Pax", "2026-01-01", 2.5, 1);
-        table(2, "Date,Fare (USD),Pax (adults)", "2026-01-01", 3.5, 1);
+        table(9, "Date,Load (trips),Pax", "2026-01-01", 2.5, 1);
+        table(2, "Date,Load (shifts),Pax (adults)", "2026-01-01", 3.5, 1);
         assertThat(lineUp().decisions()).extracting(Decision::reason).noneMatch(why -> why.contains("its unit"));
         assertThat(lineUp().questions()).isNotEmpty();
     }

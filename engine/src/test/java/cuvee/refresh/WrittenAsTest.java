@@ -348,6 +348,9 @@ class WrittenAsTest {
         Batch.Made made = batch.refresh();
         assertThat(made.columns()).containsExactly("Item", "Pieces", "Price", "Price currency", "File part 1");
         assertThat(made.lines()).anyMatch(line -> line.contains("|GBP|")).anyMatch(line -> line.contains("|USD|"));
+        assertThat(made.outcome().questions())
+                .as("never without a word")
+                .anyMatch(question -> question.text().contains("holds amounts of several currencies"));
         List<String> lines = made.lines();
         assertThat(batch.refresh().lines()).as("next time too").isEqualTo(lines);
     }
