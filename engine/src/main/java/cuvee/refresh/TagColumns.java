@@ -21,10 +21,12 @@ import cuvee.value.LooseText;
 import cuvee.value.Period;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -334,10 +336,31 @@ final class TagColumns {
     /** True where another tag says the same of all tables, or says it more exactly. */
     private boolean saidBefore(Map<PlacedTable, Value> values) {
         return taken.stream()
-                .anyMatch(other -> values.entrySet().stream().allMatch(entry -> {
-                    Value before = other.get(entry.getKey());
-                    return before != null && says(before, entry.getValue());
-                }));
+                .anyMatch(other -> saysTheSameInMoreWords(other, values)
+                        || values.entrySet().stream().allMatch(entry -> {
+                            Value before = other.get(entry.getKey());
+                            return before != null && says(before, entry.getValue());
+                        }));
+    }
+
+    /** True where each value is that of another tag with more words or fewer: {@code North branch} beside {@code North}. */
+    private static boolean saysTheSameInMoreWords(Map<PlacedTable, Value> other, Map<PlacedTable, Value> values) {
+        Map<String, String> pairs = new HashMap<>();
+        for (Map.Entry<PlacedTable, Value> entry : values.entrySet()) {
+            Value before = other.get(entry.getKey());
+            if (before == null
+                    || before.period().isPresent()
+                    || entry.getValue().period().isPresent()) {
+                return false;
+            }
+            String one = " " + before.text().toLowerCase(Locale.ROOT) + " ";
+            String two = " " + entry.getValue().text().toLowerCase(Locale.ROOT) + " ";
+            String known = pairs.putIfAbsent(one, two);
+            if (!one.contains(two) && !two.contains(one) || known != null && !known.equals(two)) {
+                return false;
+            }
+        }
+        return new HashSet<>(pairs.values()).size() == pairs.size();
     }
 
     private static boolean says(Value more, Value less) {

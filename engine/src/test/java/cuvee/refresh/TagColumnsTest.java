@@ -309,4 +309,19 @@ class TagColumnsTest extends BatchTest {
         }
         assertThat(batch.refresh().columns()).containsExactly("Day", "Used (kWh)");
     }
+
+    @Test
+    void whatTheTitleSaysInMoreWordsThanTheFileIsNoOtherTag() {
+        for (String branch : List.of("North", "South", "West")) {
+            batch.sheet(
+                    branch + " hours.xlsx",
+                    row("Hours worked - " + branch + " branch"),
+                    row(),
+                    row("Name", "Grade", "Hours"),
+                    row("Ida", "A", 38 + branch.length()),
+                    row("Ole", "B", 40),
+                    row("Una", "A", 12.5));
+        }
+        assertThat(batch.refresh().columns()).containsExactly("Name", "Grade", "Hours", "File part 1");
+    }
 }
