@@ -17,6 +17,11 @@ import java.util.stream.Stream;
 final class WordSense {
     private static final Map<String, String> MEANINGS = meanings();
     private static final Set<String> KNOWN = known();
+    /** Words that have an opposite of which it is told apart from all else. */
+    private static final Set<String> OPPOSED = Words.of(WordSense.class, "opposites.txt").stream()
+            .flatMap(line -> Words.in(line).stream())
+            .collect(Collectors.toUnmodifiableSet());
+
     private static final Map<String, String> MEANT = new ConcurrentHashMap<>();
     /** As in {@code boxes}, {@code dishes} and {@code passes}. */
     private static final Pattern WITH_ES = Pattern.compile(".*(?:x|sh|ss)es");
@@ -58,7 +63,18 @@ final class WordSense {
             return List.of(word);
         }
         List<String> parts = partsFrom(word, 0);
-        return parts.isEmpty() ? List.of(word) : parts;
+        return parts.isEmpty() ? withoutOpposite(word) : parts;
+    }
+
+    /** A word that has lost the space before one that has an opposite, as in {@code trayssent}. */
+    private static List<String> withoutOpposite(String word) {
+        for (int at = word.length() - FEWEST_BEFORE; at >= FEWEST_BEFORE; at--) {
+            String before = word.substring(0, at);
+            if (OPPOSED.contains(word.substring(at)) && !TURNS_ROUND.contains(before)) {
+                return List.of(before, word.substring(at));
+            }
+        }
+        return List.of(word);
     }
 
     private static List<String> partsFrom(String word, int from) {
@@ -128,7 +144,9 @@ final class WordSense {
         if (shorter.length() >= 3 && shorter.equals(consonants(longer))) {
             return 0.85;
         }
-        return shorter.length() * 2 <= longer.length() && abbreviates(shorter, longer) ? 0.7 : 0;
+        // A word of its own abbreviates no other: cost is not consumption.
+        boolean may = shorter.length() * 2 <= longer.length() && !isKnown(shorter);
+        return may && abbreviates(shorter, longer) ? 0.7 : 0;
     }
 
     /** What is done, without the ending that says whether it has been or is being done, or is a thing. */

@@ -194,4 +194,20 @@ class HeaderWordsTest {
         assertThat(HeaderWords.differ("Fahrzeuge", "Vehicles")).isFalse();
         assertThat(HeaderWords.differ("Ausfall", "Cancelled")).isFalse();
     }
+
+    @Test
+    void aWordOfItsOwnAbbreviatesNoOther() {
+        assertThat(HeaderWords.compare("Cost", "Consumption").sharesTellingWord())
+                .isFalse();
+        assertThat(HeaderWords.compare("Psngr", "Passenger").sharesTellingWord())
+                .isTrue();
+    }
+
+    @Test
+    void anOppositeIsSeenWhereTheSpaceBeforeItIsLost() {
+        assertThat(HeaderWords.opposed("Trays Ordered", "Trayssent")).isTrue();
+        assertThat(HeaderWords.opposed("Present", "Ordered"))
+                .as("no word before it")
+                .isFalse();
+    }
 }
