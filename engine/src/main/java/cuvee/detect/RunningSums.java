@@ -214,11 +214,13 @@ final class RunningSums {
     /** True where two sums are the same but for rounding of the addends. */
     static boolean close(double stated, double added, int addends) {
         return Math.abs(stated - added)
-                <= 1e-9 * Math.abs(added) + 0.0051 * Math.max(1, Math.sqrt(addends)) * scale(added);
+                <= 1e-9 * Math.abs(added) + 0.0051 * Math.max(1, Math.sqrt(addends)) * scale(stated, added);
     }
 
-    private static double scale(double added) {
-        return Math.abs(added) < 1 ? 0.001 : 1;
+    /** Shares are rounded to thousandths, and so is what they come to; that may be stated as one. */
+    private static double scale(double stated, double added) {
+        double greater = Math.max(Math.abs(stated), Math.abs(added));
+        return greater < 1 ? 0.001 : greater == 1 ? 0.3 : 1;
     }
 
     /** The number in a cell, or NaN; its decimal mark is the comma where that is said and it could be either. */

@@ -272,12 +272,17 @@ public final class HeaderWords {
         String unitB = LooseText.unit(b);
         boolean units =
                 !unitA.isEmpty() && !unitB.isEmpty() && !LooseText.key(unitA).equals(LooseText.key(unitB));
+        // Kilograms are no pounds, whatever is weighed.
+        boolean measuredOtherwise = units && strictlyOpposed(words(unitA), words(unitB));
         if (bareKey(a).equals(bareKey(b)) && !bareKey(a).isEmpty()) {
-            return new Compared(true, 1, false, false, false, false, false, false, units, false);
+            return new Compared(true, 1, false, false, false, false, false, false, units, measuredOtherwise);
         }
         List<String> left = words(a);
         List<String> right = words(b);
-        boolean opposed = strictlyOpposed(withUnit(a, b), withUnit(b, a)) || isMeasureOf(a, b) || isMeasureOf(b, a);
+        boolean opposed = measuredOtherwise
+                || strictlyOpposed(withUnit(a, b), withUnit(b, a))
+                || isMeasureOf(a, b)
+                || isMeasureOf(b, a);
         if (left.isEmpty() || right.isEmpty()) {
             return new Compared(false, 0, false, false, true, false, false, false, units, opposed);
         }

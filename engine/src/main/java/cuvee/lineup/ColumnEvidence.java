@@ -115,6 +115,7 @@ final class ColumnEvidence {
             score += LineUpWeights.NO_DATA;
         }
         boolean byWords = !words.modifier()
+                && !words.unitsDiffer()
                 && (words.same()
                         || words.initials()
                         || words.like() >= 0.45

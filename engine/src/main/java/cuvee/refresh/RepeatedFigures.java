@@ -14,12 +14,17 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /**
  * Figures that stand beside columns which became rows, such as the overtime of a month beside its weeks: each is repeated
  * in several rows, so that the column adds up to more than the sources say.
  */
 final class RepeatedFigures {
+    /** What nobody adds up. */
+    private static final Pattern PER_SOMETHING = Pattern.compile(
+            "(?i)%|\\b(price|rate|share|ratio|percent|average|avg|mean|per|preis|satz|anteil|quote|prix|taux)\\b");
+
     private RepeatedFigures() {}
 
     static List<Finding> findings(Proposal proposal, Reconciled reconciled) {
@@ -57,7 +62,8 @@ final class RepeatedFigures {
      */
     private static boolean isFigure(MasterPlan plan, Proposal proposal, int column) {
         Type type = plan.columns().get(column).type();
-        if (type == Type.PERCENT) {
+        if (type == Type.PERCENT
+                || PER_SOMETHING.matcher(plan.columns().get(column).name()).find()) {
             return false;
         }
         return type == Type.MONEY

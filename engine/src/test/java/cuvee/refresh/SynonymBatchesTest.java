@@ -231,4 +231,20 @@ class SynonymBatchesTest {
                 .extracting(question -> question.id())
                 .containsExactlyElementsOf(asked);
     }
+
+    @Test
+    void poundsAreNeverKilograms() {
+        Batch batch = new Batch(folder);
+        for (String unit : List.of("lb", "kg")) {
+            List<String> lines = new ArrayList<>(List.of("Shipment,Shipped,Carrier,Weight (" + unit + "),Cost"));
+            for (int i = 0; i < 12; i++) {
+                lines.add(unit + (500 + i) + ",2026-01-" + (10 + i) + ",Fleet " + (i % 2) + "," + (10.5 + 3 * i) + ","
+                        + (20.25 + 7 * i));
+            }
+            batch.csv("shipments " + unit + ".csv", lines.toArray(String[]::new));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).contains("Weight (kg)", "Weight (lb)").contains("Cost");
+        assertThat(made.outcome().rows()).isEqualTo(24);
+    }
 }
