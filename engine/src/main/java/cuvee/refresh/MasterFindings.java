@@ -18,6 +18,7 @@ import java.util.Optional;
 /** What is to be said of a master once it is there: values that do not fit, and what rules could not do. */
 final class MasterFindings {
     private static final int MISFITS_LISTED = 50;
+    private static final int GROUPS_NAMED = 6;
     private static final long SPELLINGS_LOOKED_FOR = 300_000;
     private final Store store;
     private final Proposal proposal;
@@ -162,13 +163,18 @@ final class MasterFindings {
                         Severity.REMARK,
                         "spelling",
                         Where.JOB,
-                        "In the column " + Says.quoted(column.name()) + ", "
-                                + Says.list(
-                                        alike.stream().map(MasterFindings::said).toList()) + ".",
+                        "In the column " + Says.quoted(column.name()) + ", " + saidOf(alike) + ".",
                         "They are kept as they are written.",
                         "Bring them to one spelling in the column's facts, where they are the same."));
             }
         }
+    }
+
+    private static String saidOf(List<Spellings.Group> groups) {
+        String some = Says.list(
+                groups.stream().limit(GROUPS_NAMED).map(MasterFindings::said).toList());
+        int more = groups.size() - GROUPS_NAMED;
+        return more > 0 ? some + ", and " + Says.number(more) + " more values are written in several ways" : some;
     }
 
     private static String said(Spellings.Group group) {

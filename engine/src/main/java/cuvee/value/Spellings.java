@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /**
  * Finds values of a text column that look like one value spelled in several ways: they differ in capitals, spaces or marks
@@ -27,6 +28,9 @@ public final class Spellings {
     private static final int FEWEST_LETTERS = 3;
     /** A slip is rarer than what was meant, so many times at least. */
     private static final int RARER = 3;
+
+    private static final Pattern DIGITS = Pattern.compile("\\d+");
+    private static final Pattern ZEROS = Pattern.compile("^0+(?=\\d)");
 
     private Spellings() {}
 
@@ -81,6 +85,11 @@ public final class Spellings {
 
     /** What near-equal spellings share. In values with digits or few letters marks carry meaning (1.5, A+): they stay. */
     private static String key(String text) {
+        String tidy = LooseText.tidy(text);
+        if (DIGITS.matcher(tidy).matches()) {
+            // A workbook that took a number for one has lost its zeros: 7 and 00007 are likely one customer.
+            return ZEROS.matcher(tidy).replaceFirst("");
+        }
         if (text.chars().anyMatch(Character::isDigit)
                 || text.chars().filter(Character::isLetter).count() < FEWEST_LETTERS) {
             return Normalizer.normalize(LooseText.tidy(text), Normalizer.Form.NFKC)

@@ -29,7 +29,9 @@ class SpellingsTest {
         "Marine diesel,Marine diesl",
         "Marine diesel,Marine diessel",
         "Marine diesel,Marine diexel",
-        "Pier 4 North,pier 4  north"
+        "Pier 4 North,pier 4  north",
+        "00044,44",
+        "7,007"
     })
     void spellingsOfOneValue(String meant, String other) {
         assertThat(alike(meant, 90, other, 3, "Heavy oil", 50))
@@ -37,7 +39,17 @@ class SpellingsTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"K-07,K-08", "1.5,15", "A+,A-", "North,South", "Pier 4,Pier 5", "Oslo,Oslu", "Marta,Berta"})
+    @CsvSource({
+        "K-07,K-08",
+        "1.5,15",
+        "A+,A-",
+        "North,South",
+        "Pier 4,Pier 5",
+        "Oslo,Oslu",
+        "Marta,Berta",
+        "70,007",
+        "0,00700"
+    })
     void valuesOfTheirOwn(String one, String other) {
         assertThat(alike(one, 90, other, 3)).isEmpty();
     }
