@@ -272,8 +272,7 @@ public final class HeaderWords {
         String unitB = LooseText.unit(b);
         boolean units =
                 !unitA.isEmpty() && !unitB.isEmpty() && !LooseText.key(unitA).equals(LooseText.key(unitB));
-        // Kilograms are no pounds, whatever is weighed.
-        boolean measuredOtherwise = units && strictlyOpposed(words(unitA), words(unitB));
+        boolean measuredOtherwise = measuredOtherwise(a, b);
         if (bareKey(a).equals(bareKey(b)) && !bareKey(a).isEmpty()) {
             return new Compared(true, 1, false, false, false, false, false, false, units, measuredOtherwise);
         }
@@ -437,7 +436,21 @@ public final class HeaderWords {
 
     /** True where two headers speak of different things of one sort, such as origin and destination. */
     public static boolean opposed(String a, String b) {
-        return opposed(withUnit(a, b), withUnit(b, a)) || isMeasureOf(a, b) || isMeasureOf(b, a);
+        return opposed(withUnit(a, b), withUnit(b, a))
+                || measuredOtherwise(a, b)
+                || isMeasureOf(a, b)
+                || isMeasureOf(b, a);
+    }
+
+    /** True where both name a unit in brackets, of which one is never the other: kilograms are no pounds. */
+    private static boolean measuredOtherwise(String a, String b) {
+        return strictlyOpposed(unitWords(a), unitWords(b));
+    }
+
+    /** The words of a unit in brackets, where "min" are minutes and no minimum. */
+    private static List<String> unitWords(String header) {
+        String unit = LooseText.unit(header);
+        return unit.equalsIgnoreCase("min") ? List.of("minute") : words(unit);
     }
 
     /**

@@ -196,6 +196,15 @@ class HeaderWordsTest {
     }
 
     @Test
+    void whatIsMeasuredInPoundsIsNeverWhatIsMeasuredInKilograms() {
+        assertThat(HeaderWords.opposed("Weight (lb)", "Weight (kg)")).isTrue();
+        assertThat(HeaderWords.compare("Weight (lb)", "Weight (kg)").opposed()).isTrue();
+        assertThat(HeaderWords.opposed("Duration (hours)", "Duration (min)")).isTrue();
+        assertThat(HeaderWords.opposed("Weight", "Weight (kg)")).isFalse();
+        assertThat(HeaderWords.opposed("Fare (EUR)", "Fare (EUR)")).isFalse();
+    }
+
+    @Test
     void aWordOfItsOwnAbbreviatesNoOther() {
         assertThat(HeaderWords.compare("Cost", "Consumption").sharesTellingWord())
                 .isFalse();
