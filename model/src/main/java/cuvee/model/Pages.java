@@ -75,6 +75,8 @@ final class Pages<P> implements AutoCloseable {
                 want(number);
             } else if (ahead.remove(number) && wanted.remove(number)) {
                 wanted.addFirst(number);
+                // The turn that it had may have gone by in between.
+                reading.execute(this::readNext);
             }
         }
         return Optional.ofNullable(page);
@@ -82,9 +84,11 @@ final class Pages<P> implements AutoCloseable {
 
     private void want(long number) {
         wanted.addFirst(number);
-        if (asked.size() > MOST_WANTED) {
+        if (wanted.size() > MOST_WANTED) {
             Long passed = wanted.pollLast();
-            if (passed != null) {
+            if (passed != null && passed == number) {
+                wanted.addFirst(number);
+            } else if (passed != null) {
                 asked.remove(passed);
                 ahead.remove(passed);
             }

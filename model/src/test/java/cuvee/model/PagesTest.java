@@ -2,8 +2,9 @@ package cuvee.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
-import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.Semaphore;
@@ -13,7 +14,7 @@ import org.junit.jupiter.api.Test;
 
 class PagesTest {
     private final LinkedBlockingQueue<Runnable> ui = new LinkedBlockingQueue<>();
-    private final List<Long> read = new CopyOnWriteArrayList<>();
+    private final List<Long> read = Collections.synchronizedList(new ArrayList<>());
     private final CountDownLatch given = new CountDownLatch(1);
 
     private final Semaphore gate = new Semaphore(Integer.MAX_VALUE);
@@ -87,6 +88,17 @@ class PagesTest {
             wait(pages, 4);
             arrive();
             assertThat(pages.holding(3L * Pages.ROWS)).as("on the way up").contains("page 3");
+        }
+    }
+
+    @Test
+    void aPageThatIsAskedForWhileItIsReadAheadAlwaysComes() throws InterruptedException {
+        int many = 20_000;
+        try (Pages<String> pages = pages((long) many * Pages.ROWS)) {
+            for (long page = 0; page < many; page++) {
+                wait(pages, page);
+            }
+            assertThat(pages.holding((many - 1L) * Pages.ROWS)).contains("page " + (many - 1));
         }
     }
 
