@@ -34,6 +34,7 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.application.Platform;
+import javafx.event.ActionEvent;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -416,6 +417,7 @@ final class DeliverView extends VBox {
             field.setOnKeyPressed(key -> {
                 if (key.getCode() == KeyCode.ESCAPE) {
                     field.setText(delivery.target());
+                    field.fireEvent(new ActionEvent());
                     where.requestFocus();
                     key.consume();
                 }

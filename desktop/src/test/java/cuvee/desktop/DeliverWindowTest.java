@@ -195,6 +195,9 @@ class DeliverWindowTest extends InAWindow {
         robot.clickOn("#deliver-where").write("no drive/part.csv").push(KeyCode.ENTER);
         waitFor("the refusal", () -> words("#work-words").contains("there is no folder"));
         assertThat(model().jobProperty().get().deliveries().get(0).target()).isEqualTo("Returns.csv");
+        robot.clickOn("#deliver-where").write("else").push(KeyCode.ESCAPE);
+        waitFor("the way out", () -> robot.lookup("#deliver-target").tryQuery().isEmpty());
+        assertThat(model().jobProperty().get().deliveries().get(0).target()).isEqualTo("Returns.csv");
         robot.clickOn("#deliver-where")
                 .write("Port={Port}/Date={Date}/part.csv")
                 .push(KeyCode.ENTER);

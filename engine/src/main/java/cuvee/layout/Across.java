@@ -32,6 +32,7 @@ import java.util.regex.Pattern;
  */
 public record Across(
         String label, List<String> labels, Map<String, List<Integer>> groups, List<TotalColumn> totals, Sureness sure) {
+    private static final double NEAR = 0.05;
     /** What stands over a whole year behind its parts: {@code FY 2026}, {@code Full year}, {@code YTD}. */
     private static final Pattern OVER_ALL = Pattern.compile(
             "(?i)(fy|full[ -]?year|ytd|year to date|gesamtjahr|ganzes jahr|ann\u00e9e|annual)([ _/-]*\\d{2,4})*");
@@ -309,7 +310,7 @@ public record Across(
                 continue;
             }
             boolean wholly = TotalWords.of(column.header()) == TotalWords.Sureness.WHOLLY
-                    || OVER_ALL.matcher(column.header().strip()).matches();
+                    || OVER_ALL.matcher(column.header().strip()).matches() && isNear(column.sum(), sum(table, members));
             boolean word = wholly || TotalWords.of(column.header()) != TotalWords.Sureness.NO;
             boolean within = column.index() > first;
             Optional<Double> sum = within || word ? addedUp(table, across, totals, column) : Optional.empty();
@@ -320,6 +321,11 @@ public record Across(
             }
         }
         return totals;
+    }
+
+    /** True for what the members come to but for a few rows: the plan of another year is no total of this one. */
+    private static boolean isNear(double stated, double added) {
+        return Math.abs(stated - added) <= NEAR * Math.abs(added);
     }
 
     /** What a column adds up: all members, those of a group, or those since the total before it. */

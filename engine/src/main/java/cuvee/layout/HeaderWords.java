@@ -82,7 +82,7 @@ public final class HeaderWords {
                     STRICT_OPPOSITES.stream(), opposites("mild-opposites.txt").stream())
             .toList();
 
-    /** Words for money, and words for what is measured. */
+    /** Words for money, for what is measured, for shares and so on: each sort by itself. */
     private static final List<Set<String>> SORTS = opposites("sorts.txt");
 
     private static final Pattern OF = Pattern.compile("(?i)[\\s_]of[\\s_]");

@@ -28,6 +28,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 
 /**
  * Tables that would count rows twice: a sheet that adds up the other sheets of its workbook or has a line for each of them,
@@ -54,7 +55,7 @@ final class Doubles {
 
     /** What stands in tables. */
     interface Contents {
-        /** True where two tables hold the same in every row. */
+        /** True where two tables hold the same rows, in whatever order. */
         boolean sameRows(PlacedTable one, PlacedTable other);
 
         /** The cells of each of a table's columns, of so many records at most. */
@@ -126,8 +127,8 @@ final class Doubles {
             for (LaidColumn column : table.columns()) {
                 content.append('|')
                         .append(column.evidence().counts())
-                        .append(column.evidence().oddities())
-                        .append(column.evidence().someDates())
+                        .append(new TreeMap<>(column.evidence().oddities()))
+                        .append(column.evidence().someDates().stream().sorted().toList())
                         .append(Math.round(column.sum() * 1000));
             }
             List<PlacedTable> alike = first.computeIfAbsent(content.toString(), any -> new ArrayList<>());

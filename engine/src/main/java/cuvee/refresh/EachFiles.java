@@ -97,6 +97,9 @@ record EachFiles(
                             + " together.",
                     "Leave the table out; the files are called by their values then.");
         }
+        if (each.columns().isEmpty()) {
+            throw failure("no-column", "No column is named to write files for.", "Name a column of the master.");
+        }
         List<Integer> columns = new ArrayList<>();
         for (String name : each.columns()) {
             int column = Known.of(plan).at(name);

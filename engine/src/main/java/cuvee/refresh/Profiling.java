@@ -14,6 +14,7 @@ import cuvee.value.ValueReader;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -117,8 +118,8 @@ final class Profiling implements Doubles.Contents {
     }
 
     /**
-     * True where two tables of one layout hold the same in every row, or two forms the same in every field; false where they
-     * have more rows than are compared at once.
+     * True where two tables of one layout hold the same rows, in whatever order, or two forms the same in every field;
+     * false where they have more rows than are compared at once.
      */
     @Override
     public boolean sameRows(PlacedTable one, PlacedTable other) {
@@ -132,15 +133,25 @@ final class Profiling implements Doubles.Contents {
                 || one.columns().size() != other.columns().size()) {
             return false;
         }
-        List<List<@Nullable String>> ofOne = samples.rows(one, rows);
-        List<List<@Nullable String>> ofOther = samples.rows(other, rows);
-        for (int i = 0; i < one.columns().size(); i++) {
-            List<String> cells = cells(one.columns().get(i).origin(), ofOne);
-            if (!cells.equals(cells(other.columns().get(i).origin(), ofOther))) {
-                return false;
+        return records(one).equals(records(other));
+    }
+
+    /** What each record of a table holds, in an order of its own: a list that was sorted otherwise is the same list. */
+    private List<List<String>> records(PlacedTable table) {
+        int rows = table.table().kept();
+        List<List<String>> records = new ArrayList<>();
+        for (int row = 0; row < rows; row++) {
+            records.add(new ArrayList<>());
+        }
+        for (List<String> cells : columns(table, rows)) {
+            // Columns that run across have several cells for each record; what is said of the whole table has none.
+            int each = cells.size() % rows == 0 ? cells.size() / rows : 0;
+            for (int row = 0; row < rows; row++) {
+                records.get(row).addAll(each == 0 ? cells : cells.subList(row * each, (row + 1) * each));
             }
         }
-        return true;
+        records.sort(Comparator.comparing(cells -> String.join("\n", cells)));
+        return records;
     }
 
     @Override

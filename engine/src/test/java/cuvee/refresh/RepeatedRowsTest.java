@@ -170,6 +170,17 @@ class RepeatedRowsTest extends BatchTest {
     }
 
     @Test
+    void aListThatWasSortedOtherwiseIsTheSameList() {
+        batch.csv("Quill.csv", "Day,Hours", "Mon,9", "Tue,7", "Wed,7", "Thu,10");
+        batch.csv("Quill by hours.csv", "Day,Hours", "Thu,10", "Mon,9", "Wed,7", "Tue,7");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(4);
+        assertThat(made.outcome().questions())
+                .extracting(Question::text)
+                .anyMatch(text -> text.contains("it holds the same records as"));
+    }
+
+    @Test
     void tablesWithTheSameSumsButOtherRowsAreNotTheSame() {
         batch.csv("Quill.csv", "Day,Hours,Project", "Mon,9,Alpha", "Tue,7,Beta", "Wed,7,Alpha", "Thu,10,Alpha");
         batch.csv("Rook.csv", "Day,Hours,Project", "Mon,8,Alpha", "Tue,7,Alpha", "Wed,9,Alpha", "Thu,9,Beta");

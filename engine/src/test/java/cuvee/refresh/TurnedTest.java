@@ -453,4 +453,15 @@ class TurnedTest extends BatchTest {
                 .as("what it does not add up is said")
                 .hasSize(2);
     }
+
+    @Test
+    void thePlanOfAnotherYearBehindTheQuartersIsNoTotal() {
+        batch.csv(
+                "a.csv",
+                "Account,Q1,Q2,Q3,Q4,FY 2027",
+                "Tickets,10,20,30,40,180",
+                "Freight,1,2,3,4,25",
+                "Fuel,5,5,5,6,40");
+        assertThat(batch.refresh().columns()).contains("FY 2027");
+    }
 }
