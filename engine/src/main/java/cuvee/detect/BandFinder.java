@@ -126,6 +126,9 @@ final class BandFinder {
             return List.of();
         }
         boolean told = reading.beginsHeader(row.number());
+        if (blanks > 0 || told) {
+            current.settle();
+        }
         if (held.isEmpty() && !told && !mayBeginAnother(current, row, blanks)) {
             current.row(row, blanks);
             return List.of();

@@ -41,6 +41,7 @@ final class SeenColumn {
     private int size;
     private double value;
     private boolean mayNameTotal;
+    private boolean codesOnly;
 
     private @Nullable BlockColumn block;
 
@@ -59,9 +60,18 @@ final class SeenColumn {
         size = look.size();
         value = look.value();
         form = plain == null ? Forms.of(kind, row.chars(), start, end) : plain;
+        if (codesOnly && form != Form.BLANK) {
+            form = Form.WORDS_AND_DIGITS;
+            size = Look.NO_SIZE;
+        }
         mayNameTotal =
                 (form == Form.WORDS || form == Form.WORDS_AND_DIGITS) && TotalWords.possible(row.chars(), start, end);
         return form;
+    }
+
+    /** From here on its cells are codes, whatever they look like. */
+    void holdsCodes() {
+        codesOnly = true;
     }
 
     /** The form of the cell that was looked at. */

@@ -14,12 +14,17 @@ import java.util.regex.Pattern;
 /** Tells rows in which dates or numbers follow each other from column to column, as those of a header do. */
 final class Sequence {
     static final int FEWEST = 3;
+    private static final int FEWEST_WORKING_DAYS = 5;
+    /** So many days without work follow each other at most. */
+    private static final int MOST_DAYS_OFF = 6;
+
+    private static final int FEWEST_MULTIPLES = 4;
     /** What heads a column is written without a sign: (5) and -5 are amounts. */
     private static final Pattern PLAIN_NUMBER = Pattern.compile("[0-9]{1,4}");
 
     private Sequence() {}
 
-    /** True where the dates or whole numbers of a row go up by the same step, and nothing else in it is a value. */
+    /** True where the dates or whole numbers of a row go up as those of a header do, and nothing else in it is a value. */
     static boolean runsAcross(Row row) {
         List<LocalDate> dates = new ArrayList<>();
         List<Long> numbers = new ArrayList<>();
@@ -44,7 +49,8 @@ final class Sequence {
                 return false;
             }
         }
-        return numbers.isEmpty() && steady(dates) || dates.isEmpty() && byOne(numbers);
+        return numbers.isEmpty() && (steady(dates) || workingDays(dates))
+                || dates.isEmpty() && (byOne(numbers) || multiples(numbers));
     }
 
     /** Dates that go up by as many months, or as many days, each. */
@@ -59,6 +65,33 @@ final class Sequence {
         }
         boolean up = dates.size() >= FEWEST && days.stream().allMatch(step -> step > 0);
         return up && (days.size() == 1 || months.size() == 1 && daysOfMonth.size() == 1);
+    }
+
+    /** Days that follow each other but for weekends and holidays. */
+    private static boolean workingDays(List<LocalDate> dates) {
+        int next = 0;
+        for (int i = 1; i < dates.size(); i++) {
+            long step = ChronoUnit.DAYS.between(dates.get(i - 1), dates.get(i));
+            if (step < 1 || step > MOST_DAYS_OFF + 1) {
+                return false;
+            }
+            next += step == 1 ? 1 : 0;
+        }
+        return dates.size() >= FEWEST_WORKING_DAYS && next * 2 >= dates.size();
+    }
+
+    /** Numbers that go up by what the first of them is, or from nothing by the same step: {@code 12 24 36 48}. */
+    private static boolean multiples(List<Long> numbers) {
+        if (numbers.size() < FEWEST_MULTIPLES) {
+            return false;
+        }
+        long step = numbers.get(1) - numbers.get(0);
+        for (int i = 1; i < numbers.size(); i++) {
+            if (numbers.get(i) - numbers.get(i - 1) != step) {
+                return false;
+            }
+        }
+        return step > 1 && (numbers.get(0) == step || numbers.get(0) == 0);
     }
 
     /** Numbers that go up by one, or years of which each may head several columns. */

@@ -3,6 +3,7 @@ package cuvee.detect;
 import cuvee.detect.FoundTable.Aside;
 import cuvee.detect.FoundTable.Doubt;
 import cuvee.detect.FoundTable.Run;
+import cuvee.detect.FoundTable.StatedTotal;
 import cuvee.place.Says;
 import cuvee.sheet.Row;
 import cuvee.sheet.RowBlock;
@@ -11,10 +12,12 @@ import cuvee.value.Forms;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -34,6 +37,7 @@ final class TableBody {
     private final TableColumns columns;
     private final TotalRows totalRows;
     private final TotalColumn totalColumn;
+    private final Outline outline;
     private final FoundTable.Sureness sureness;
     private final int rival;
     private final String reason;
@@ -94,6 +98,7 @@ final class TableBody {
         this.columns = new TableColumns(
                 names, header, rows.stream().mapToInt(Row::width).max().orElse(0), hints);
         this.totalColumn = new TotalColumn(names);
+        this.outline = new Outline(columns);
         this.totalRows = new TotalRows(columns, clues, reading, doubts);
         for (int i = 0; i <= choice.bottom(); i++) {
             head(rows.get(i), i > 0, i >= choice.top());
@@ -233,6 +238,7 @@ final class TableBody {
 
     /** A title above the header where it is repeated on another page. */
     void title(Row row, int blanksBefore) {
+        settle();
         releaseLines(RowClass.TITLE, row);
         blanks += blanksBefore;
         aside.add(new Aside(row.number(), RowClass.TITLE));
@@ -252,6 +258,8 @@ final class TableBody {
         return columns.takesBlocks()
                 && lines.isEmpty()
                 && totalColumn.isSettled()
+                && outline.isEmpty()
+                && !outline.isSeen()
                 && !numbered
                 && reading.tellsNoRow()
                 && clues.named().isEmpty();
@@ -277,6 +285,44 @@ final class TableBody {
 
     void row(Row row, int blanksBefore) {
         columns.look(row);
+        if (isHeldInOutline(row, blanksBefore)) {
+            outline.hold(row, blanksBefore);
+            lastRow = row.number();
+            return;
+        }
+        tell(row, blanksBefore);
+    }
+
+    /** True for a row that may have others under it, or stands under one that is held back. */
+    private boolean isHeldInOutline(Row row, int blanksBefore) {
+        if (reading.rows().containsKey(row.number()) || reading.lastRow() > 0 || clues.totalRow(row.number())) {
+            settle();
+            return false;
+        }
+        if (blanksBefore == 0 && outline.goesOn(row)) {
+            return true;
+        }
+        settle();
+        columns.look(row);
+        return lines.isEmpty() && outline.mayBegin(row);
+    }
+
+    /** Tells the rows that are held back until those under them have gone by. */
+    void settle() {
+        for (Outline.Told each : outline.release()) {
+            if (each.isTotal()) {
+                blanks += each.blanks();
+                aside.add(new Aside(each.row().number(), RowClass.TOTAL));
+                closeRun();
+                lastRow = each.row().number();
+            } else {
+                columns.look(each.row());
+                tell(each.row(), each.blanks());
+            }
+        }
+    }
+
+    private void tell(Row row, int blanksBefore) {
         if (mayAddUpBelow(row)) {
             blanks += blanksBefore;
             above = row.copy();
@@ -526,10 +572,12 @@ final class TableBody {
 
     /** The table; empty where the rows turn out to be text and no table. */
     Optional<FoundTable> end() {
+        settle();
         asideNotes();
         closeRun();
         releaseAbove();
         totalRows.doubtFirst();
+        headFromOutline();
         if (isText()) {
             return Optional.empty();
         }
@@ -570,11 +618,35 @@ final class TableBody {
                 runs,
                 titles,
                 doubts,
-                totalRows.stated(),
+                stated(),
                 sureness,
                 rival,
                 reason,
                 reading.words()));
+    }
+
+    private List<StatedTotal> stated() {
+        List<StatedTotal> stated = new ArrayList<>(outline.stated());
+        stated.addAll(totalRows.stated());
+        return stated;
+    }
+
+    /** Rows of an outline that add up those under them head these too, where all records stand under such rows. */
+    private void headFromOutline() {
+        doubts.addAll(outline.doubts());
+        Map<Integer, String> headings = outline.headings(records());
+        aside.replaceAll(row -> headings.containsKey(row.row())
+                ? new Aside(row.row(), RowClass.SECTION, headings.getOrDefault(row.row(), ""))
+                : row);
+        if (!headings.isEmpty()) {
+            doubts.add(new Doubt(
+                    "section",
+                    Collections.min(headings.keySet()),
+                    Says.count(headings.size(), "row") + " of an outline "
+                            + (headings.size() == 1 ? "adds" : "add")
+                            + " up the rows below; set aside, with what they are called beside these.",
+                    headings.size()));
+        }
     }
 
     /** Lines of text below each other, such as instructions, are no table. */

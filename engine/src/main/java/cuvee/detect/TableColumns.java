@@ -93,6 +93,11 @@ final class TableColumns {
         filled = count;
     }
 
+    /** From here on what looks like a number in a column is the number of a line in an outline, {@code 1.10}, and a name. */
+    void holdsCodes(int column) {
+        columns[column].holdsCodes();
+    }
+
     /** How many cells of the row that was looked at are not blank. */
     int filled() {
         return filled;

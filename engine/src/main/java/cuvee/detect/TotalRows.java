@@ -194,6 +194,7 @@ final class TotalRows {
         int labelColumn = -1;
         int texts = 0;
         int numbers = 0;
+        int unknown = 0;
         for (int column = 0; column < row.width(); column++) {
             Form form = columns.form(column);
             if (form == Form.BLANK) {
@@ -201,6 +202,10 @@ final class TotalRows {
             }
             if (form.isNumber()) {
                 numbers++;
+                continue;
+            }
+            if (form == Form.CELL_ERROR || form == Form.NOTHING_WORD) {
+                unknown++;
                 continue;
             }
             texts++;
@@ -217,6 +222,14 @@ final class TotalRows {
         }
         if (word == TotalWords.Sureness.NO && figure.isPresent() && texts == 1 && numbers > 0) {
             return isFigure(row, figure.get(), numbers);
+        }
+        // A figure whose result is an error, or was never worked out, is one all the same.
+        if (figure.isPresent()
+                && texts == 1
+                && numbers == 0
+                && sums.records() > 1
+                && (unknown > 1 || unknown == 1 && !figure.get().ambiguous())) {
+            return true;
         }
         boolean told = clues.totalRow(row.number());
         if (word == TotalWords.Sureness.NO && texts > 0 && !told) {

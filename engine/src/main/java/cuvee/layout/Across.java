@@ -223,7 +223,8 @@ public record Across(
             Matcher first = NUMBERED.matcher(slots.get(0).column().header());
             String name = first.matches() ? first.group(1).strip() : "";
             boolean step = STEPS.contains(word.getKey());
-            if (slots.size() >= ENOUGH_NUMBERED && inARow(slots)) {
+            if (slots.size() >= ENOUGH_NUMBERED
+                    && (inARow(slots, 1) || word.getKey().isEmpty() && inARow(slots, firstStep(slots)))) {
                 return of(
                         table,
                         !name.isEmpty() ? name : slots.size() >= FEWEST_DAYS_OF_A_MONTH ? "Day" : "Number",
@@ -235,11 +236,18 @@ public record Across(
         return Optional.empty();
     }
 
-    private static boolean inARow(List<Slot> slots) {
+    /** The step of bare numbers that are all multiples of it, {@code 12 24 36}; 1 where the first two are none. */
+    private static int firstStep(List<Slot> slots) {
+        int first = Integer.parseInt(slots.get(0).place());
+        int step = Integer.parseInt(slots.get(1).place()) - first;
+        return first == 0 || first == step ? step : 1;
+    }
+
+    private static boolean inARow(List<Slot> slots, int step) {
         int before = -1;
         for (Slot slot : slots) {
             int at = Integer.parseInt(slot.place());
-            if (before >= 0 && at != before + 1) {
+            if (before >= 0 && at != before + step) {
                 return false;
             }
             before = at;

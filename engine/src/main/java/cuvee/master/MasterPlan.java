@@ -53,6 +53,14 @@ public record MasterPlan(
         return tables.stream().anyMatch(table -> table.repeats(column));
     }
 
+    /**
+     * True where cells of some table are not one for each row that holds their value: those beside columns that become rows,
+     * those carried down, and lines that head rows.
+     */
+    public boolean isSpread(int column) {
+        return tables.stream().anyMatch(table -> table.isSpread(column));
+    }
+
     /** True for the plan of a master that was shaped: its rows are those of one table, which is none of the sources'. */
     boolean isShaped() {
         return tables.size() == 1 && tables.get(0).id() == 0;
@@ -212,6 +220,14 @@ public record MasterPlan(
         public boolean repeats(int column) {
             Feed feed = feeds.get(column);
             return turned > 0 && feed != null && feed.origin() instanceof Origin.Cell;
+        }
+
+        private boolean isSpread(int column) {
+            Feed feed = feeds.get(column);
+            return feed != null
+                    && (turned > 0 && !(feed.origin() instanceof Origin.Values)
+                            || feed.origin() instanceof Origin.Line
+                            || feed.origin() instanceof Origin.Cell cell && cell.carried());
         }
 
         /** How many of its rows are records. */

@@ -228,10 +228,13 @@ final class Profiling implements Doubles.Contents {
 
     private static Convention convention(LaidColumn column, Evidence all) {
         Conventions.Vote own = Conventions.mark(column.evidence());
-        boolean told = own == Conventions.Vote.FIRST || own == Conventions.Vote.SECOND;
-        return new Convention(
-                Conventions.markOf(told ? own : Conventions.mark(all)),
-                Conventions.orderOf(Conventions.order(column.evidence())));
+        Conventions.Vote table = Conventions.mark(all);
+        Conventions.Vote mark = isTold(own) ? own : isTold(table) ? table : Conventions.markByGroups(column.evidence());
+        return new Convention(Conventions.markOf(mark), Conventions.orderOf(Conventions.order(column.evidence())));
+    }
+
+    private static boolean isTold(Conventions.Vote vote) {
+        return vote == Conventions.Vote.FIRST || vote == Conventions.Vote.SECOND;
     }
 
     private static List<String> cells(Origin origin, List<List<@Nullable String>> rows) {

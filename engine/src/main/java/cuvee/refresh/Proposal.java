@@ -87,7 +87,7 @@ public record Proposal(
     Proposal withFilled(List<MasterReader.Total> totals) {
         List<ColumnReport> reports = new ArrayList<>(columns);
         for (int i = 0; i < reports.size(); i++) {
-            if (isMade(i) || plan.repeats(i)) {
+            if (isMade(i) || plan.isSpread(i)) {
                 ColumnReport report = reports.get(i);
                 reports.set(
                         i,

@@ -374,7 +374,12 @@ final class TagColumns {
         String key = LooseText.key(less.text());
         // A running number behind what is said already says nothing of its own.
         return key.equals(said)
+                || isNumber(key) && isNumber(said) && Long.parseLong(key) == Long.parseLong(said)
                 || key.startsWith(said) && key.substring(said.length()).matches("\\d{1,4}");
+    }
+
+    private static boolean isNumber(String key) {
+        return key.matches("\\d{1,6}");
     }
 
     private boolean everywhere(String header) {

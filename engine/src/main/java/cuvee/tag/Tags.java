@@ -12,10 +12,12 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
@@ -24,6 +26,17 @@ public final class Tags {
     private static final int MOST_TITLE_LINES = 4;
     private static final Pattern CELLS = Pattern.compile(" \\| ");
     private static final int LONGEST_VALUE = 40;
+    /** What says nothing without the word before it. */
+    private static final Pattern CODE = Pattern.compile("\\p{L}|\\d{1,4}|\\p{L}\\d{1,2}|[IVX]{1,4}");
+
+    private static final Pattern DAY_OF_MONTH =
+            Pattern.compile("(?i)(?:day|tag|jour|dag)?[ _.-]*(0?[1-9]|[12]\\d|3[01])\\.?(?:st|nd|rd|th)?");
+    private static final int FEWEST_DAYS = 3;
+    private static final int FEWEST_HOMES = 3;
+
+    /** A word of some length, with one for a number behind it. */
+    private static final String WORD_BEFORE = "\\b\\p{L}{3,20}(?:[\\s_.-]+(?:[Nn]o|[Nn]r|[Nn]umber|[Nn]ummer)\\b\\.?)?";
+
     private final NameParts files;
     private final NameParts sheets;
     private final NameParts tables;
@@ -38,6 +51,9 @@ public final class Tags {
 
     /** What stands beside a label, by its loose key. */
     private final Map<String, Beside> besides = new HashMap<>();
+
+    private final boolean sheetsAreDays;
+    private final Set<String> besideOthers;
 
     private record Beside(Set<String> labels, Set<String> kinds) {}
 
@@ -58,6 +74,8 @@ public final class Tags {
 
     private Tags(Collection<Home> homes) {
         this.homes = List.copyOf(homes);
+        sheetsAreDays = sheetsAreDays();
+        besideOthers = besideOthers();
         for (Home home : homes) {
             labels(home)
                     .keySet()
@@ -189,7 +207,7 @@ public final class Tags {
             case FILE_NAME -> Value.of(home.fileName());
             case FILE_AFTER -> after(home.fileName(), source.what()).flatMap(Value::of);
             case FILE_BEFORE -> before(home.fileName(), source.what()).flatMap(Value::of);
-            case SHEET_PERIOD -> period(sheets, home.sheet());
+            case SHEET_PERIOD -> period(sheets, home.sheet()).or(() -> dayOfMonth(home));
             case SHEET_PART -> sheets.part(home.sheet(), source.index()).flatMap(Value::of);
             case SHEET_NAME -> Value.of(home.sheet());
             case TABLE_PERIOD -> period(tables, home.table());
@@ -282,7 +300,49 @@ public final class Tags {
                 return kind.getKey().column();
             }
         }
-        return source.from() == From.ANY_LABEL ? usualLabel() : source.name();
+        return source.from() == From.ANY_LABEL
+                ? usualLabel()
+                : wordBefore(source).orElse(source.name());
+    }
+
+    /** The word that stands before a code or a number in nearly all names or titles: {@code Ward} of {@code Ward A}. */
+    private Optional<String> wordBefore(TagSource source) {
+        Map<String, Integer> words = new LinkedHashMap<>();
+        int values = 0;
+        for (Home home : homes) {
+            Optional<String> value = value(source, home).map(Value::text);
+            if (value.isPresent() && !CODE.matcher(value.get()).matches()) {
+                return Optional.empty();
+            }
+            values += value.isPresent() ? 1 : 0;
+            value.flatMap(text -> whole(source, home).flatMap(name -> wordBefore(name, text)))
+                    .ifPresent(word -> words.merge(word, 1, Integer::sum));
+        }
+        int all = values;
+        return words.entrySet().stream()
+                .filter(word -> word.getValue() >= all * NEARLY_ALL)
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
+    private static Optional<String> wordBefore(String name, String value) {
+        Matcher before = Pattern.compile("(?U)(" + WORD_BEFORE + ")[\\s_.#-]*\\b" + Pattern.quote(value) + "\\b")
+                .matcher(name);
+        return before.find()
+                ? Optional.of(LooseText.tidy(before.group(1).replace('_', ' ')))
+                        .map(word -> word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1))
+                : Optional.empty();
+    }
+
+    /** The whole of what a part is a part of; empty for what is none. */
+    private static Optional<String> whole(TagSource source, Home home) {
+        return switch (source.from()) {
+            case FILE_PART -> Optional.of(home.fileName());
+            case SHEET_PART -> Optional.of(home.sheet());
+            case TABLE_PART -> Optional.of(home.table());
+            case TITLE_PART -> Optional.of(String.join(" | ", home.titles()));
+            default -> Optional.empty();
+        };
     }
 
     /** The label that most homes have for what each calls otherwise. */
@@ -307,6 +367,40 @@ public final class Tags {
                 .map(period -> parts.mixed()
                         ? new Value(LooseText.tidy(parts.written(name)), Optional.of(period))
                         : Value.of(period, parts.written(name)));
+    }
+
+    /** The day of a sheet whose name is one of the month that its file speaks of: {@code 1} to {@code 31}. */
+    private Optional<Value> dayOfMonth(Home home) {
+        Matcher day = DAY_OF_MONTH.matcher(home.sheet().strip());
+        if (!sheetsAreDays || !day.matches()) {
+            return Optional.empty();
+        }
+        return month(home).flatMap(month -> {
+            Period period = new Period(Period.Kind.DAY, month.year(), month.number(), Integer.parseInt(day.group(1)));
+            return period.value().isPresent() ? Optional.of(Value.of(period, home.sheet())) : Optional.empty();
+        });
+    }
+
+    /** The month, with its year, that a file, its innermost folder or the titles of a sheet speak of. */
+    private Optional<Period> month(Home home) {
+        return files.period(home.fileName())
+                .or(() -> Optional.ofNullable(folders.get(home.folders().size() - 1))
+                        .flatMap(parts ->
+                                parts.period(folder(home, home.folders().size() - 1))))
+                .or(() -> titlePeriod(home).flatMap(Value::period))
+                .filter(period -> period.kind() == Period.Kind.MONTH && period.year() > 0);
+    }
+
+    /** True where all sheets have the numbers of days for names, and some file several of them. */
+    private boolean sheetsAreDays() {
+        Set<String> names = new HashSet<>();
+        for (Home home : homes) {
+            if (!DAY_OF_MONTH.matcher(home.sheet().strip()).matches()) {
+                return false;
+            }
+            names.add(home.sheet().strip());
+        }
+        return names.size() >= FEWEST_DAYS;
     }
 
     private static String folder(Home home, int level) {
@@ -339,7 +433,7 @@ public final class Tags {
     }
 
     /** The labels above a table with what they say: {@code Port: Hollin} in one cell or in two. */
-    static Map<String, String> labels(Home home) {
+    private Map<String, String> labels(Home home) {
         Map<String, String> labels = new LinkedHashMap<>();
         for (String title : home.titles()) {
             List<String> cells = CELLS.splitAsStream(title).toList();
@@ -361,10 +455,40 @@ public final class Tags {
                         && cells.get(1).length() <= LONGEST_VALUE) {
                     labels.putIfAbsent(cell, cells.get(1).strip());
                     break;
+                } else if (colon < 0 && i + 1 < cells.size() && isLabelOfAll(cell, cells.get(i + 1))) {
+                    labels.putIfAbsent(cell, cells.get(++i).strip());
                 }
             }
         }
         return labels;
+    }
+
+    /** True for a name that stands in titles of nearly all homes, before what differs from home to home. */
+    private boolean isLabelOfAll(String cell, String next) {
+        return isName(cell)
+                && next.strip().length() <= LONGEST_VALUE
+                && besideOthers.contains(LooseText.key(cell))
+                && !besideOthers.contains(LooseText.key(next));
+    }
+
+    /** The loose keys of texts that stand beside others in titles of nearly all homes. */
+    private Set<String> besideOthers() {
+        Map<String, Integer> counts = new HashMap<>();
+        for (Home home : homes) {
+            Set<String> here = new HashSet<>();
+            home.titles().stream()
+                    .map(title -> CELLS.splitAsStream(title).toList())
+                    .filter(cells -> cells.size() > 1)
+                    .forEach(cells -> cells.forEach(cell -> here.add(LooseText.key(cell))));
+            here.forEach(key -> counts.merge(key, 1, Integer::sum));
+        }
+        Set<String> usual = new HashSet<>();
+        counts.forEach((key, count) -> {
+            if (count >= FEWEST_HOMES && count >= homes.size() * NEARLY_ALL) {
+                usual.add(key);
+            }
+        });
+        return usual;
     }
 
     /** True for a short text that can be a label. */

@@ -279,7 +279,7 @@ public final class Forms {
                     return Form.PERCENT_TEXT;
                 }
             }
-            if (Currencies.strip(chars, start, end) != null) {
+            if (Currencies.strip(chars, start, end) != null && !isUnitOfThousands(chars, start, end)) {
                 return Form.MONEY_TEXT;
             }
             Form word = shortWord(chars, start, end);
@@ -288,6 +288,18 @@ public final class Forms {
             }
         }
         return words(chars, start, end);
+    }
+
+    /** True for {@code EUR 000}: what amounts are stated in, and none. */
+    private static boolean isUnitOfThousands(char[] chars, int start, int end) {
+        int zeros = 0;
+        for (int i = start; i < end; i++) {
+            if (chars[i] > '0' && chars[i] <= '9' || chars[i] == '.' || chars[i] == ',') {
+                return false;
+            }
+            zeros += chars[i] == '0' ? 1 : 0;
+        }
+        return zeros >= 3;
     }
 
     private static boolean isLetter(char c) {

@@ -83,7 +83,13 @@ public final class Typing {
                 Type.TEXT,
                 Says.number(misfits) + " of " + Says.count(filled, "value") + " would not fit " + best.word(),
                 0,
-                !mostFit);
+                !mostFit && !isMeasured(e, different));
+    }
+
+    /** True where many values are numbers with decimals and all others few words: readings with {@code <0.05} among them. */
+    private static boolean isMeasured(Evidence e, long different) {
+        long fractions = e.count(Form.NUMBER_FRACTION, Form.POINT, Form.COMMA);
+        return different <= FEW_DIFFERENT && fractions >= e.filled() * MOST_WORDS;
     }
 
     private static List<Type> candidates(Evidence e) {

@@ -96,6 +96,15 @@ class TableFinderTest {
     }
 
     @Test
+    void anAverageThatWasNeverWorkedOutIsNoRecord() {
+        List<Object[]> rows = clean(6);
+        rows.add(new Object[] {"Average", "", "", "#VALUE!", "#VALUE!"});
+        rows.add(new Object[] {"Total", "", "", "#VALUE!", "#VALUE!"});
+        FoundTable found = find(rows).get(0);
+        assertThat(found.kept()).isEqualTo(6);
+    }
+
+    @Test
     void aColonBehindAHeaderMakesNoTitleOfItsRow() {
         FoundTable found = ofTwoHeaderRows("Landed").end().get(0);
         assertThat(found.headerRows()).containsExactly(1, 2);

@@ -233,6 +233,27 @@ class SynonymBatchesTest {
     }
 
     @Test
+    void countsWhoseThousandsArePartedByPointsAreCounts() {
+        Batch batch = new Batch(folder);
+        List<String> plain = new ArrayList<>(List.of("Service,Zone,Parcels"));
+        List<String> pointed = new ArrayList<>(List.of("Service,Zone,Packages"));
+        for (int i = 0; i < 40; i++) {
+            String place = List.of("Cold box", "Half day", "Overnight").get(i % 3)
+                    + ","
+                    + List.of("Centre", "Campus", "Heights", "Docks").get(i % 4);
+            int count = 700 + i * 977 % 4000;
+            plain.add(place + "," + count);
+            String text = String.valueOf(700 + (count * 7 + 11) % 4000);
+            pointed.add(place + "," + (text.length() > 3 ? text.charAt(0) + "." + text.substring(1) : text));
+        }
+        batch.csv("Eastgate.csv", plain.toArray(new String[0]));
+        batch.csv("Wrenford.csv", pointed.toArray(new String[0]));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsAnyOf("Parcels", "Packages").hasSize(4);
+        assertThat(made.lines()).hasSize(80).noneMatch(line -> line.contains("||"));
+    }
+
+    @Test
     void poundsAreNeverKilograms() {
         Batch batch = new Batch(folder);
         for (String unit : List.of("lb", "kg")) {

@@ -60,6 +60,51 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void workingDaysUnderTheirWeekdaysAreTheHeader() {
+        List<Object[]> rows = new ArrayList<>();
+        Object[] weekdays = new Object[9];
+        Object[] days = new Object[9];
+        days[0] = "Meal";
+        for (int i = 1; i < days.length; i++) {
+            LocalDate day = LocalDate.of(2026, 1, 1).plusDays(i + (i > 5 ? 4 : i > 1 ? 2 : 0));
+            days[i] = day;
+            weekdays[i] = day.getDayOfWeek().name().charAt(0)
+                    + day.getDayOfWeek().name().substring(1, 3).toLowerCase(java.util.Locale.ROOT);
+        }
+        rows.add(row("Meals served in January 2026"));
+        rows.add(weekdays);
+        rows.add(days);
+        for (String meal : List.of("Hot", "Vegetarian", "Packed")) {
+            Object[] cells = new Object[9];
+            cells[0] = meal;
+            for (int i = 1; i < cells.length; i++) {
+                cells[i] = meal.length() * 7 + i * 3 % 11;
+            }
+            rows.add(cells);
+        }
+        batch.sheet("meals.xlsx", rows.toArray(new Object[0][]));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("Meal", "Date");
+        assertThat(made.lines()).hasSize(24).anyMatch(line -> line.startsWith("Hot|2026-01-02|"));
+    }
+
+    @Test
+    void monthsOfAgeThatGoUpByTwelveBecomeRows() {
+        batch.sheet(
+                "motor.xlsx",
+                row("Paid claims triangle: Motor"),
+                row("EUR 000"),
+                row(),
+                row("Accident year", "12", "24", "36", "48"),
+                row(2022, 363, 953, 1718, 2391),
+                row(2023, 793, 931, 1508, null),
+                row(2024, 847, 1624, null, null));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(9).anyMatch(line -> line.startsWith("2023|36|1508"));
+        assertThat(made.outcome().proposal().columns()).allMatch(column -> column.filled() == 9);
+    }
+
+    @Test
     void nextMonthsColumnJoinsByItself() {
         batch.csv("plan.csv", "Depot,Jan,Feb,Mar", "Hollin,1,2,3", "Tarsk,4,5,6");
         batch.refresh();

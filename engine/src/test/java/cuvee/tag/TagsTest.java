@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.tag.TagSource.From;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -58,6 +59,48 @@ class TagsTest {
         assertThat(tags.name(TagSource.of(From.FILE_PERIOD))).isEqualTo("Month");
         assertThat(tags.name(new TagSource(From.FOLDER_PERIOD, "1"))).isEqualTo("Year");
         assertThat(tags.name(new TagSource(From.FILE_PART, "1"))).isEqualTo("File part 1");
+    }
+
+    @Test
+    void aLetterOrANumberIsNamedByTheWordBeforeIt() {
+        Tags tags = Tags.of(
+                List.of(home("borehole A.xlsx", "Payment claim no 1"), home("borehole B.xlsx", "Payment claim no 2")));
+        assertThat(tags.name(new TagSource(From.FILE_PART, "1"))).isEqualTo("Borehole");
+        assertThat(tags.name(new TagSource(From.TITLE_PART, "1"))).isEqualTo("Claim no");
+        Tags words = Tags.of(List.of(home("meals Elm Road.xlsx"), home("meals North Hill.xlsx")));
+        assertThat(words.name(new TagSource(From.FILE_PART, "1"))).isEqualTo("File part 1");
+    }
+
+    @Test
+    void sheetsNamedByDaysOfTheMonthOfTheirFileSayTheDate() {
+        List<Home> homes = IntStream.rangeClosed(1, 4)
+                .mapToObj(day -> new Home("log 2026-02.xlsx", "logs", String.valueOf(day), "", List.of(), "2026-03-01"))
+                .toList();
+        Tags tags = Tags.of(homes);
+        assertThat(tags.value(TagSource.of(From.SHEET_PERIOD), homes.get(2)).map(Tags.Value::text))
+                .contains("2026-02-03");
+        assertThat(tags.name(TagSource.of(From.SHEET_PERIOD))).isEqualTo("Date");
+    }
+
+    @Test
+    void numbersOfSheetsAreNoDaysWhereTheFileNamesNoMonth() {
+        List<Home> homes = IntStream.rangeClosed(1, 4)
+                .mapToObj(day -> new Home("log.xlsx", "logs", String.valueOf(day), "", List.of(), "2026-03-01"))
+                .toList();
+        assertThat(Tags.of(homes).value(TagSource.of(From.SHEET_PERIOD), homes.get(0)))
+                .isEmpty();
+    }
+
+    @Test
+    void aLabelAmongTheCellsOfATitleIsToldByStandingInAllOfThem() {
+        List<Home> homes = List.of(
+                home("a.xlsx", "Pump station log | Operator | Ann"),
+                home("b.xlsx", "Pump station log | Operator | Bo"),
+                home("c.xlsx", "Pump station log | Operator | Cid"));
+        assertThat(Tags.of(homes)
+                        .value(new TagSource(From.TITLE_LABEL, "Operator"), homes.get(1))
+                        .map(Tags.Value::text))
+                .contains("Bo");
     }
 
     @ParameterizedTest

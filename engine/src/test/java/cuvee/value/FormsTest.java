@@ -16,6 +16,8 @@ class FormsTest {
             quoteCharacter = '`',
             value = {
                 "12|DIGITS",
+                "EUR 12|MONEY_TEXT",
+                "EUR 000|WORDS_AND_DIGITS",
                 "-12|DIGITS",
                 "12-|DIGITS",
                 "(12)|DIGITS",

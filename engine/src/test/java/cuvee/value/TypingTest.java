@@ -46,6 +46,17 @@ class TypingTest {
     }
 
     @Test
+    void readingsWithFewWordsAmongThemAreAskedAboutHoweverManyTheseAre() {
+        Typing.Verdict readings =
+                Typing.decide(Rows.evidence(List.of("0.21", "<0.05", "1.37", "n.d.", "<0.05", "2.5")), true);
+        assertThat(readings.type()).isEqualTo(Type.TEXT);
+        assertThat(readings.sure()).isFalse();
+        assertThat(Typing.decide(Rows.evidence(List.of("A1", "7", "B2", "C3", "12", "D4")), true)
+                        .sure())
+                .isTrue();
+    }
+
+    @Test
     void failedFormulasAndWordsForNothingAreNoEvidenceAgainstNumbers() {
         Typing.Verdict few = Typing.decide(
                 Rows.evidence(List.of("0.2", "0.1", "0.3", "#DIV/0!", "n/a", "0.4", "#VALUE!", "not known")), true);

@@ -1,0 +1,139 @@
+package cuvee.detect;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.detect.FoundTable.Aside;
+import cuvee.detect.FoundTable.StatedTotal;
+import cuvee.testing.Rows;
+import cuvee.value.Type;
+import cuvee.value.Typing;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Rows numbered or indented as an outline, in which some add up those under them. */
+class OutlineTest {
+    private static FoundTable find(Object[]... rows) {
+        TableFinder finder = new TableFinder(HeaderHints.NONE);
+        for (int i = 0; i < rows.length; i++) {
+            finder.row(Rows.row(i + 1, rows[i]));
+        }
+        return finder.end().get(0);
+    }
+
+    private static Object[] row(Object... cells) {
+        return cells;
+    }
+
+    private static final Object[] HEADER = row("Item", "Work", "Contract", "Claimed");
+
+    @Test
+    void rowsThatAddUpThoseUnderThemHeadTheseAndAreNoRecords() {
+        FoundTable found = find(
+                HEADER,
+                row("1", "Groundworks", 150, 60),
+                row("1.1", "Clear site", 40, 20),
+                row("1.2", "Excavate", 110, 40),
+                row("2", "Structure", 300, 90),
+                row("2.1", "Frame", 100, 50),
+                row("2.2", "Slab", 200, 40),
+                row("", "Total claim", 450, 150));
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.sections()).extracting(Aside::text).containsExactly("Groundworks", "Structure");
+        assertThat(found.setAside()).containsEntry(RowClass.TOTAL, 1).containsEntry(RowClass.SECTION, 2);
+        assertThat(found.totals()).extracting(StatedTotal::row).containsOnly(2, 5, 8);
+        assertThat(found.totals()).allMatch(StatedTotal::agrees);
+        assertThat(found.columns().get(2).sum()).isEqualTo(450);
+    }
+
+    @Test
+    void theNumbersOfAnOutlineAreNamesAndNoDecimals() {
+        FoundTable found = find(
+                HEADER,
+                row("1", "Groundworks", 150, 60),
+                row("1.1", "Clear site", 40, 20),
+                row("1.10", "Excavate", 110, 40));
+        assertThat(Typing.decide(found.columns().get(0).evidence(), true).type())
+                .isEqualTo(Type.TEXT);
+    }
+
+    @Test
+    void eachOfSeveralLevelsAddsUpTheOneBelowIt() {
+        FoundTable found = find(
+                HEADER,
+                row("A", "House", 330, 165),
+                row("A.1", "Ground floor", 130, 65),
+                row("A.1.1", "Walls", 30, 15),
+                row("A.1.2", "Doors", 100, 50),
+                row("A.2", "Roof", 200, 100),
+                row("A.2.1", "Tiles", 200, 100));
+        assertThat(found.kept()).isEqualTo(3);
+        assertThat(found.sections()).extracting(Aside::text).containsExactly("House", "Ground floor", "Roof");
+    }
+
+    @Test
+    void whereSomeRecordsStandUnderNothingTheOthersAreTotalsOnly() {
+        FoundTable found = find(
+                HEADER,
+                row("1", "Groundworks", 150, 60),
+                row("1.1", "Clear site", 40, 20),
+                row("1.2", "Excavate", 110, 40),
+                row("2", "Reserve", 75, 10));
+        assertThat(found.kept()).isEqualTo(3);
+        assertThat(found.sections()).isEmpty();
+        assertThat(found.setAside()).containsEntry(RowClass.TOTAL, 1);
+    }
+
+    @Test
+    void indentedRowsAreAnOutlineToo() {
+        FoundTable found = find(
+                row("Line", "Plan", "Actual"),
+                row("Income", 500, 420),
+                row("   Fares", 300, 260),
+                row("   Freight", 200, 160),
+                row("Costs", 310, 290),
+                row("   Fuel", 110, 100),
+                row("   Crew", 200, 190));
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.sections()).extracting(Aside::text).containsExactly("Income", "Costs");
+    }
+
+    @Test
+    void aRowThatDoesNotAddUpThoseUnderItIsKeptAndSaid() {
+        FoundTable found = find(
+                HEADER,
+                row("1", "Groundworks", 150, 60),
+                row("1.1", "Clear site", 40, 20),
+                row("1.2", "Excavate", 110, 40),
+                row("2", "Structure", 333, 91),
+                row("2.1", "Frame", 100, 50),
+                row("2.2", "Slab", 200, 40));
+        assertThat(found.kept()).isEqualTo(5);
+        assertThat(found.doubts())
+                .anyMatch(doubt -> doubt.row() == 5 && doubt.kind().equals("total-row"));
+    }
+
+    @Test
+    void numberedRowsWithoutOthersUnderThemStayRecordsAndInOrder() {
+        List<Object[]> rows = new ArrayList<>(List.<Object[]>of(HEADER));
+        for (int i = 1; i <= 200; i++) {
+            rows.add(row(String.valueOf(i), "Trip " + i % 7, 10 + i * 37 % 91, 3 * i % 53));
+        }
+        FoundTable found = find(rows.toArray(new Object[0][]));
+        assertThat(found.kept()).isEqualTo(200);
+        assertThat(found.runs()).containsExactly(new FoundTable.Run(2, 200));
+    }
+
+    @Test
+    void aBranchWithNumbersOfItsOwnIsARecord() {
+        FoundTable found = find(
+                row("Unit", "Head", "Staff"),
+                row("1", "Harbour office", 4),
+                row("1.1", "Pilots", 7),
+                row("1.2", "Tugs", 9),
+                row("2", "Yard office", 3),
+                row("2.1", "Welders", 12));
+        assertThat(found.kept()).isEqualTo(5);
+        assertThat(found.doubts()).isEmpty();
+    }
+}
