@@ -29,6 +29,9 @@ final class TotalRows {
     /** The numbers of a single column add up by chance where there are fewer. */
     private static final int MANY = 8;
 
+    /** Tables of so many columns have more to say of a record than its name and an amount. */
+    private static final int WIDE = 4;
+
     private static final double MANY_DIGITS = 1000;
     private static final double SOME_DIGITS = 100;
 
@@ -188,6 +191,16 @@ final class TotalRows {
 
     /** True where a row that has been looked at is a total; it is taken in. */
     boolean isTotal(Row row) {
+        Optional<String> balance = balance(row);
+        if (balance.isPresent()) {
+            doubts.add(new Doubt(
+                    "balance-row",
+                    row.number(),
+                    "Row " + row.number() + " says " + Says.quoted(balance.get())
+                            + ", which is what other rows come to;" + " it is set aside as a total.",
+                    1));
+            return true;
+        }
         TotalWords.Sureness word = TotalWords.Sureness.NO;
         Optional<Figure> figure = Optional.empty();
         String label = "";
@@ -247,6 +260,20 @@ final class TotalRows {
             take(row);
         }
         return total;
+    }
+
+    /** The words for a balance, in a row of a wide table that holds little but them and its amount. */
+    private Optional<String> balance(Row row) {
+        if (columns.names().size() < WIDE
+                || columns.filled() * 2 > columns.names().size()) {
+            return Optional.empty();
+        }
+        for (int column = 0; column < row.width(); column++) {
+            if (columns.form(column) == Form.WORDS || columns.form(column) == Form.WORDS_AND_DIGITS) {
+                return Optional.of(LooseText.tidy(row.text(column))).filter(TotalWords::namesBalance);
+            }
+        }
+        return Optional.empty();
     }
 
     /**

@@ -95,6 +95,14 @@ public final class TotalWords {
             Figure.SPREAD,
             Set.of("standard deviation", "std dev", "std. dev.", "stdev", "standardabweichung", "variance"));
 
+    /** What an account held before its first line, or holds behind its last. */
+    private static final Pattern BALANCE = Pattern.compile(
+            "((opening|closing|starting|ending|beginning|previous|new) balance|balance (brought|carried) (forward|down|over)"
+                    + "|balance [bc]/[fd]|(brought|carried) forward|[bc]/f"
+                    + "|anfangsbestand|anfangssaldo|endbestand|endsaldo|schlusssaldo|saldovortrag|übertrag"
+                    + "|solde (initial|final|d'ouverture|de clôture)|report à nouveau"
+                    + "|saldo (inicial|final|iniziale|finale|anterior)|beginsaldo|eindsaldo)([ :(,].{0,20})?");
+
     private static final int LONGEST = 60;
     private static final Set<String> FIRST_WORDS = firstWords();
     private static final int LETTERS = 26;
@@ -210,6 +218,11 @@ public final class TotalWords {
                 .filter(figure -> figure.getValue().contains(bare))
                 .map(Map.Entry::getKey)
                 .findFirst();
+    }
+
+    /** True for {@code Opening balance}: what an account held, and no movement of it. */
+    static boolean namesBalance(String text) {
+        return text.length() <= LONGEST && BALANCE.matcher(lower(text)).matches();
     }
 
     /** True for {@code All regions}: what may add up the rows below it. */

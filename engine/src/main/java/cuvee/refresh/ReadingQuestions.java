@@ -14,9 +14,13 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 
 /** What is in doubt about the reading of tables: a question for each layout where an answer helps, else a finding. */
 final class ReadingQuestions {
+    /** Kinds of doubts that are told as remarks. */
+    private static final Set<String> TOLD = Set.of("section", "total-column", "balance-row");
+
     private final Job job;
     private final List<Question> questions;
     private final List<Finding> findings;
@@ -38,9 +42,7 @@ final class ReadingQuestions {
                         && !doubt.kind().equals("total-row")
                         && !doubt.kind().equals("sparse-row")) {
                     findings.add(new Finding(
-                            doubt.kind().equals("section") || doubt.kind().equals("total-column")
-                                    ? Severity.REMARK
-                                    : Severity.WARNING,
+                            TOLD.contains(doubt.kind()) ? Severity.REMARK : Severity.WARNING,
                             doubt.kind(),
                             table.where().row(doubt.row()),
                             doubt.text(),

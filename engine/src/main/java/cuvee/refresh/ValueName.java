@@ -14,6 +14,7 @@ import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -204,10 +205,14 @@ final class ValueName {
         while (!words.isEmpty() && isLink(words.get(0))) {
             words.remove(0);
         }
-        String name = String.join(" ", words);
+        String name = capital(String.join(" ", words));
         boolean brief = words.size() <= (tables.size() == 1 ? MOST_WORDS_OF_ONE_TABLE : MOST_WORDS);
         boolean says = words.stream().anyMatch(word -> !SAY_NOTHING.contains(LooseText.key(word)));
         return brief && says && name.length() >= FEWEST_LETTERS ? Optional.of(name) : Optional.empty();
+    }
+
+    private static String capital(String name) {
+        return name.isEmpty() ? name : name.substring(0, 1).toUpperCase(Locale.ROOT) + name.substring(1);
     }
 
     private static boolean isLink(String word) {

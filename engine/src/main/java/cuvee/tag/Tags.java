@@ -25,6 +25,9 @@ import java.util.stream.Collectors;
 public final class Tags {
     private static final int MOST_TITLE_LINES = 4;
     private static final Pattern CELLS = Pattern.compile(" \\| ");
+    /** What begins a line of remarks in a text file. */
+    private static final Pattern COMMENT = Pattern.compile("^(#+|//+|%+|\\*+)\\s+");
+
     private static final int LONGEST_VALUE = 40;
     /** What says nothing without the word before it. */
     private static final Pattern CODE = Pattern.compile("\\p{L}|\\d{1,4}|\\p{L}\\d{1,2}|[IVX]{1,4}");
@@ -438,7 +441,7 @@ public final class Tags {
         for (String title : home.titles()) {
             List<String> cells = CELLS.splitAsStream(title).toList();
             for (int i = 0; i < cells.size(); i++) {
-                String cell = cells.get(i).strip();
+                String cell = COMMENT.matcher(cells.get(i).strip()).replaceFirst("");
                 int colon = cell.indexOf(':');
                 boolean clock = colon > 0 && Character.isDigit(cell.charAt(colon - 1));
                 if (colon > 0 && !clock && colon == cell.length() - 1 && i + 1 < cells.size()) {

@@ -105,6 +105,27 @@ class TableFinderTest {
     }
 
     @Test
+    void whatAnAccountHeldBeforeAndAfterIsNoMovementOfIt() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Date", "Document", "Text", "Debit", "Credit", "Balance"},
+                        new Object[] {"", "", "Opening balance", "", "", 414},
+                        new Object[] {"2026-01-01", "D10", "Invoice", "", 134, 280},
+                        new Object[] {"2026-01-02", "D11", "Fee", 237, "", 517},
+                        new Object[] {"2026-01-04", "D12", "Payment", "", 17, 500},
+                        new Object[] {"", "", "Closing balance", "", "", 500}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(3);
+        assertThat(found.doubts()).extracting(FoundTable.Doubt::kind).containsOnly("balance-row");
+        FoundTable statement = find(List.of(
+                        new Object[] {"Line", "Plan", "Actual"},
+                        new Object[] {"Opening balance", 400, 414},
+                        new Object[] {"Receipts", 200, 237},
+                        new Object[] {"Closing balance", 600, 651}))
+                .get(0);
+        assertThat(statement.kept()).as("lines of a statement").isEqualTo(3);
+    }
+
+    @Test
     void aColonBehindAHeaderMakesNoTitleOfItsRow() {
         FoundTable found = ofTwoHeaderRows("Landed").end().get(0);
         assertThat(found.headerRows()).containsExactly(1, 2);

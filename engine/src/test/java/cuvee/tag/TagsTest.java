@@ -62,6 +62,12 @@ class TagsTest {
     }
 
     @Test
+    void theSignOfARemarkIsNoPartOfItsLabel() {
+        assertThat(value(new TagSource(From.TITLE_LABEL, "Station"), home("a.csv", "# Station: N1", "# Interval: 1 h")))
+                .isEqualTo("N1");
+    }
+
+    @Test
     void aLetterOrANumberIsNamedByTheWordBeforeIt() {
         Tags tags = Tags.of(
                 List.of(home("borehole A.xlsx", "Payment claim no 1"), home("borehole B.xlsx", "Payment claim no 2")));
