@@ -129,6 +129,12 @@ final class BandFinder {
         if (blanks > 0 || told) {
             current.settle();
         }
+        if (whole && held.isEmpty() && current.endsAt(row)) {
+            current.settle();
+            Row copy = row.copy();
+            copy.afterBlanks(blanks);
+            return List.of(copy);
+        }
         if (held.isEmpty() && !told && !mayBeginAnother(current, row, blanks)) {
             current.row(row, blanks);
             return List.of();

@@ -21,6 +21,9 @@ final class SeenColumn {
     /** Amounts and percents, whose numbers may tell of a decimal mark. */
     private static final long WITHIN = Form.bits(Form.MONEY_TEXT, Form.PERCENT_TEXT);
 
+    /** What a column of numbers holds, blank cells among them. */
+    private static final long NUMBERS = numbers() | Form.BLANK.bit();
+
     private static final long POINT = Form.bits(Form.POINT, Form.GROUPED_POINT);
 
     private final int column;
@@ -44,6 +47,14 @@ final class SeenColumn {
     private boolean codesOnly;
 
     private @Nullable BlockColumn block;
+
+    private static long numbers() {
+        long bits = 0;
+        for (Form form : Form.values()) {
+            bits |= form.isNumber() ? form.bit() : 0;
+        }
+        return bits;
+    }
 
     SeenColumn(int column) {
         this.column = column;
@@ -189,6 +200,11 @@ final class SeenColumn {
     /** True where a record has had a number with a decimal point, an amount with its currency for one. */
     boolean hasPoint() {
         return (everSeen & POINT) != 0 || evidence.pointMarks() > 0;
+    }
+
+    /** True where all records that held something held a number. */
+    boolean isNumbersOnly() {
+        return everSeen != 0 && (everSeen & ~NUMBERS) == 0;
     }
 
     int longest() {

@@ -283,6 +283,11 @@ final class TableBody {
 
     // ---- row by row ----
 
+    /** True for the header of another table that follows without a gap: columns came in or left meanwhile. */
+    boolean endsAt(Row row) {
+        return !reading.fixed() && !reading.rows().containsKey(row.number()) && columns.isOtherHeader(row);
+    }
+
     void row(Row row, int blanksBefore) {
         columns.look(row);
         if (isHeldInOutline(row, blanksBefore)) {
@@ -577,6 +582,7 @@ final class TableBody {
         closeRun();
         releaseAbove();
         totalRows.doubtFirst();
+        totalRows.doubtRowsBehind();
         headFromOutline();
         if (isText()) {
             return Optional.empty();

@@ -3,6 +3,7 @@ package cuvee.detect;
 import cuvee.detect.FoundTable.Doubt;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.sheet.CellKind;
 import cuvee.sheet.ColumnCells;
 import cuvee.sheet.PackedCell;
 import cuvee.sheet.Row;
@@ -10,6 +11,7 @@ import cuvee.sheet.RowBlock;
 import cuvee.value.ColumnTally;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
+import cuvee.value.Forms;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -20,11 +22,15 @@ import java.util.Set;
 
 /** The columns of a table under way: their names, and what its records hold in them so far. */
 final class TableColumns {
-    /** So many records tell whether a column is ever filled. */
     /** Marks that loose keys keep, as in {@code % full}. */
     private static final String KEPT_MARKS = "%#€$£";
 
+    private static final long WORDS = Form.bits(Form.WORDS, Form.WORDS_AND_DIGITS);
+    /** So many records tell whether a column is ever filled. */
     private static final int FEW_RECORDS = 3;
+    /** Fewer names of the header in a row do not make it another one. */
+    private static final int FEWEST_NAMES = 3;
+
     /** Texts are sentences when they have so many letters on average. */
     private static final int SENTENCE = 20;
     /** The words of so many records are remembered, to tell a line from a record of a single word. */
@@ -38,6 +44,7 @@ final class TableColumns {
     /** For each column the loose keys of its name and of the header cells that make it up. */
     private final List<Set<String>> spellings;
 
+    private final Set<String> allSpellings = new HashSet<>();
     private final String[] initials;
     /** For each column whether its header may begin with a digit. */
     private final boolean[] numbered;
@@ -72,6 +79,7 @@ final class TableColumns {
         for (Row row : headerRows.size() > 1 ? headerRows : List.<Row>of()) {
             headerShapes.add(filled(row));
         }
+        spellings.forEach(allSpellings::addAll);
         initials = spellings.stream().map(TableColumns::initials).toArray(String[]::new);
         numbered = new boolean[names.length];
         for (int column = 0; column < names.length; column++) {
@@ -174,6 +182,10 @@ final class TableColumns {
             partly |= cells.namesPartly();
             open |= cells.open();
             newMark |= seen.newMark();
+            // Words where only numbers have stood may head another table.
+            if ((cells.seen() & WORDS) != 0 && seen.isNumbersOnly()) {
+                return false;
+            }
         }
         // A row without any text may be a total of which only its numbers tell, one with a single text by a part of it.
         return keys > (partly ? 1 : 0)
@@ -352,6 +364,31 @@ final class TableColumns {
         }
         return same >= Math.min(2, namedColumns)
                 && (same * 10 >= namedColumns * 6 || headerShapes.contains(filled(row)));
+    }
+
+    /** True for a row of words most of which name columns of the table, but others in their place: another header. */
+    boolean isOtherHeader(Row row) {
+        int names = 0;
+        int cells = 0;
+        for (int column = 0; column < row.width(); column++) {
+            if (row.blank(column)) {
+                continue;
+            }
+            if (row.kind(column) != CellKind.TEXT || HeaderChoice.isValue(Forms.of(row, column))) {
+                return false;
+            }
+            cells++;
+            names += allSpellings.contains(LooseText.key(row.text(column))) ? 1 : 0;
+            // Rows of words are many; those that begin without a name are no header.
+            if (cells == FEWEST_NAMES && names == 0) {
+                return false;
+            }
+        }
+        return names >= FEWEST_NAMES
+                && names * 10 >= namedColumns * 6
+                && names * 2 > cells
+                && records > 0
+                && !repeats(row);
     }
 
     /** True for a row that fills the cells of one row of the header, each with what stands in the header there. */

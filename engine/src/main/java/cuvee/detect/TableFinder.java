@@ -78,8 +78,8 @@ public final class TableFinder {
     }
 
     /**
-     * What stands above the first table before its own title is said of the whole sheet: a table below that has a title of
-     * its own, of fewer lines, has these before it.
+     * What stands above the first table before its own title is said of the whole sheet: a table below that has titles of
+     * its own, of fewer lines, or none, has these before it.
      */
     private static List<FoundTable> withTitlesOfTheSheet(List<FoundTable> tables) {
         if (tables.size() < 2) {
@@ -89,9 +89,7 @@ public final class TableFinder {
         List<FoundTable> all = new ArrayList<>();
         for (FoundTable table : tables) {
             int more = first.titles().size() - table.titles().size();
-            boolean below =
-                    table.firstRow() > first.lastRow() && !table.titles().isEmpty();
-            if (below && more > 0) {
+            if (table.firstRow() > first.lastRow() && more > 0) {
                 List<String> titles = new ArrayList<>(first.titles().subList(0, more));
                 titles.addAll(table.titles());
                 all.add(table.withTitles(titles));

@@ -48,6 +48,10 @@ final class TotalRows {
 
     private @Nullable Row first;
     private boolean heldCounts;
+    /** True where the last total says nothing but that it is one, and adds up all records. */
+    private boolean grandTotal;
+
+    private int lastTotal;
 
     TotalRows(TableColumns columns, SheetClues clues, Reading reading, List<Doubt> doubts) {
         this.columns = columns;
@@ -244,6 +248,9 @@ final class TotalRows {
                 && (unknown > 1 || unknown == 1 && !figure.get().ambiguous())) {
             return true;
         }
+        if (word == TotalWords.Sureness.NO && texts <= 1 && isOfTheTotalAbove(row)) {
+            return true;
+        }
         boolean told = clues.totalRow(row.number());
         if (word == TotalWords.Sureness.NO && texts > 0 && !told) {
             boolean total = numbers > 0 && isTotalOfAnyName(row, texts);
@@ -257,9 +264,47 @@ final class TotalRows {
                         ? word == TotalWords.Sureness.WHOLLY && texts == 1
                         : !isNameOfARecord(row, word, label, labelColumn) && byNumbers(row, word, label, texts));
         if (total) {
+            grandTotal = word == TotalWords.Sureness.WHOLLY && numbersThatSay(row) > 0 && allAgreeWithAll(row);
+            lastTotal = row.number();
             take(row);
         }
         return total;
+    }
+
+    /** True for a row right below the total of all records that sets it against something else, or says its parts of 100. */
+    private boolean isOfTheTotalAbove(Row row) {
+        if (!grandTotal || !isJustBehindATotal() || sums.records() < SEVERAL) {
+            return false;
+        }
+        int numbers = 0;
+        for (int column = 0; column < row.width(); column++) {
+            numbers += columns.form(column).isNumber() ? 1 : 0;
+        }
+        int label = TableBody.firstColumn(row);
+        boolean compares = columns.form(label) == Form.WORDS && TotalWords.compares(row.text(label));
+        if (compares && numbers > 0) {
+            doubts.add(new Doubt(
+                    "total-compared",
+                    row.number(),
+                    "Row " + row.number() + " says "
+                            + Says.quoted(row.text(label).strip()) + " right below the total; it is set aside with it.",
+                    1));
+        }
+        return compares && numbers > 0;
+    }
+
+    /** Says of the last rows that they stand behind the total of all others, where they have none of their own. */
+    void doubtRowsBehind() {
+        int behind = sums.recordsSinceTotal();
+        if (grandTotal && behind > 0 && behind <= ENOUGH && sums.records() - behind > behind) {
+            doubts.add(new Doubt(
+                    "behind-total",
+                    lastTotal,
+                    Says.count(behind, "row") + (behind == 1 ? " stands" : " stand")
+                            + " behind the total of all others in row " + lastTotal + "; kept as "
+                            + (behind == 1 ? "a record." : "records."),
+                    behind));
+        }
     }
 
     /** The words for a balance, in a row of a wide table that holds little but them and its amount. */

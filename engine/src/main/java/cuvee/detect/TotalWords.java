@@ -103,6 +103,12 @@ public final class TotalWords {
                     + "|solde (initial|final|d'ouverture|de clôture)|report à nouveau"
                     + "|saldo (inicial|final|iniziale|finale|anterior)|beginsaldo|eindsaldo)([ :(,].{0,20})?");
 
+    /** What sets a total against something else. */
+    private static final Pattern COMPARED = Pattern.compile(
+            "(% |percent|per cent|share of|anteil|in %|previous|prior|last year|vorjahr|ann[ée]e pr[ée]c[ée]dente|year before"
+                    + "|change|ver[äa]nderung|abweichung|variance|difference|differenz|diff|écart|growth|wachstum|index).*"
+                    + "|(vs\\.?|against|gegen) .*|(budget|plan|target|goal|soll|ziel|forecast)( \\d{4}| total)?");
+
     private static final int LONGEST = 60;
     private static final Set<String> FIRST_WORDS = firstWords();
     private static final int LETTERS = 26;
@@ -218,6 +224,11 @@ public final class TotalWords {
                 .filter(figure -> figure.getValue().contains(bare))
                 .map(Map.Entry::getKey)
                 .findFirst();
+    }
+
+    /** True for {@code % of total} and {@code Previous year}: what is said of a total right above. */
+    static boolean compares(String text) {
+        return text.length() <= LONGEST && COMPARED.matcher(lower(text)).matches();
     }
 
     /** True for {@code Opening balance}: what an account held, and no movement of it. */

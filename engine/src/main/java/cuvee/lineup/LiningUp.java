@@ -6,7 +6,9 @@ import cuvee.job.Job;
 import cuvee.layout.Layout;
 import cuvee.lineup.LineUp.Column;
 import cuvee.place.Says;
+import cuvee.value.Convention;
 import cuvee.value.LooseText;
+import cuvee.value.Period;
 import cuvee.value.Units;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -17,6 +19,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Stream;
 
 /**
  * Lines up the headers of layouts, the largest first: each open header of a layout is weighed against each column that
@@ -72,7 +76,7 @@ final class LiningUp {
             lineUpAsOne();
         }
         nameClearly();
-        nameWithoutCurrency();
+        nameWithoutWhatDiffers();
         LineUpQuestions asking = new LineUpQuestions(feeding, job, book, candidates);
         List<Question> questions = new ArrayList<>(asking.assumed(this::silently));
         List<String> order = order();
@@ -245,37 +249,68 @@ final class LiningUp {
         }
     }
 
-    /** A new column whose headers name several currencies is called without any; each amount has its own beside it. */
-    private void nameWithoutCurrency() {
+    /**
+     * A new column whose headers name several currencies, or several periods, is called without any: each amount has its
+     * currency beside it, and the tags say the period.
+     */
+    private void nameWithoutWhatDiffers() {
         for (String name : List.copyOf(new LinkedHashSet<>(feeding.all().values()))) {
             Set<String> keys = Set.copyOf(feeding.keysOf(name));
             boolean known = job.columns().contains(name)
                     || keys.stream().anyMatch(key -> decided(key).isPresent());
-            long currencies = keys.stream()
-                    .flatMap(key -> Units.currency(feeding.own(key)).stream())
-                    .distinct()
-                    .count();
-            String bare = Units.withoutCurrency(name);
-            boolean free = feeding.all().values().stream()
-                    .noneMatch(
-                            other -> !other.equals(name) && LooseText.key(other).equals(LooseText.key(bare)));
-            if (known || currencies < 2 || bare.equals(name) || !free) {
+            if (known || keys.size() < 2) {
                 continue;
             }
-            for (String key : keys) {
-                feeding.feed(key, bare);
-                Decision made = decisions.get(key);
-                decisions.put(
-                        key,
-                        made == null
-                                ? new Decision(
-                                        KIND,
-                                        key,
-                                        bare,
-                                        "its headers name several currencies, which stand beside the amounts",
-                                        SURE_MARK)
-                                : new Decision(KIND, key, bare, made.reason(), made.evidence()));
+            if (differ(keys, header -> Units.currency(header).stream())) {
+                rename(
+                        name,
+                        Units.withoutCurrency(name),
+                        "its headers name several currencies, which stand beside the amounts");
+            } else if (differ(keys, LiningUp::periods)
+                    && !differ(keys, header -> Stream.of(LooseText.key(withoutPeriod(header))))) {
+                rename(name, withoutPeriod(name), "its headers name several periods");
             }
+        }
+    }
+
+    private boolean differ(Set<String> keys, Function<String, Stream<String>> said) {
+        return keys.stream()
+                        .flatMap(key -> said.apply(feeding.own(key)))
+                        .distinct()
+                        .count()
+                > 1;
+    }
+
+    private static Stream<String> periods(String header) {
+        return Period.in(header, Convention.Order.DAY_FIRST).stream()
+                .map(found -> header.substring(found.from(), found.to()));
+    }
+
+    /** A header without the period that it names; itself where nothing else is left. */
+    private static String withoutPeriod(String header) {
+        return Period.in(header, Convention.Order.DAY_FIRST)
+                .map(found -> LooseText.tidy((header.substring(0, found.from()).strip() + " "
+                                + header.substring(found.to()).strip())
+                        .replaceAll("[-_/]+ | [-_/]+", " ")))
+                .filter(bare -> !LooseText.key(bare).isEmpty())
+                .orElse(header);
+    }
+
+    /** Calls a column otherwise, where no other is called so. */
+    private void rename(String name, String bare, String reason) {
+        boolean free = feeding.all().values().stream()
+                .noneMatch(other -> !other.equals(name) && LooseText.key(other).equals(LooseText.key(bare)));
+        if (bare.equals(name) || !free) {
+            return;
+        }
+        for (String key : Set.copyOf(feeding.keysOf(name))) {
+            feeding.feed(key, bare);
+            Decision made = decisions.get(key);
+            decisions.put(
+                    key,
+                    made == null
+                            ? new Decision(KIND, key, bare, reason, SURE_MARK)
+                            : new Decision(KIND, key, bare, made.reason(), made.evidence()));
         }
     }
 

@@ -36,6 +36,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Stream;
 
 /**
  * Proposes the whole master from what was found: a function of the job and the tables. What the job has decided holds;
@@ -233,7 +234,13 @@ final class Planner {
     /** The job without columns that are no more since tables are laid out otherwise. */
     private Job withoutReplaced(Set<String> replaced, List<Layout> layouts, List<String> movedTags) {
         Set<String> gone = new HashSet<>(replaced);
-        layouts.forEach(layout -> gone.removeAll(layout.keys()));
+        Set<String> there = new HashSet<>();
+        layouts.forEach(layout -> there.addAll(layout.keys()));
+        gone.removeAll(there);
+        // A column that headers of today are lined up with is one of today, whatever it is called.
+        Stream.concat(job.assumed().stream(), job.settled().stream())
+                .filter(decision -> decision.kind().equals(LineUp.KIND) && there.contains(decision.subject()))
+                .forEach(decision -> gone.remove(LooseText.key(decision.answer())));
         return job.withAssumed(
                 job.columns().stream()
                         .filter(name -> !gone.contains(LooseText.key(name)) && !movedTags.contains(name))

@@ -19,7 +19,7 @@ import java.util.Set;
 /** What is in doubt about the reading of tables: a question for each layout where an answer helps, else a finding. */
 final class ReadingQuestions {
     /** Kinds of doubts that are told as remarks. */
-    private static final Set<String> TOLD = Set.of("section", "total-column", "balance-row");
+    private static final Set<String> TOLD = Set.of("section", "total-column", "balance-row", "total-compared");
 
     private final Job job;
     private final List<Question> questions;

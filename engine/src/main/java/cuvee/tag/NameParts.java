@@ -49,6 +49,7 @@ public final class NameParts {
     private final int count;
     private final boolean shared;
     private boolean mixed;
+    private boolean recurs;
 
     private final Map<String, String> bare = new HashMap<>();
 
@@ -88,6 +89,7 @@ public final class NameParts {
                         .map(LooseText::key)
                         .sorted()
                         .collect(Collectors.joining("|"))));
+        parts.recurs = recurs(names);
         parts.mixed = cuts.values().stream()
                         .flatMap(cut -> cut.period().stream())
                         .map(period -> period.kind() + (period.year() == 0 ? "-" : "+"))
@@ -95,6 +97,12 @@ public final class NameParts {
                         .count()
                 > 1;
         return parts;
+    }
+
+    private static boolean recurs(Collection<String> names) {
+        Map<String, Integer> times = new HashMap<>();
+        names.forEach(name -> times.merge(LooseText.key(name), 1, Integer::sum));
+        return times.size() > 1 && times.values().stream().allMatch(count -> count > 1);
     }
 
     /** A name without what says which version it is; a mark in brackets is no separator of its words. */
@@ -392,6 +400,11 @@ public final class NameParts {
     /** True where nearly all names share some words, so that they are built alike. */
     boolean builtAlike() {
         return shared;
+    }
+
+    /** True where a few names stand again and again, such as {@code Sales} and {@code Returns} above the tables of each file. */
+    boolean recurs() {
+        return recurs;
     }
 
     /** A part of a name, from 0; empty where it is not found. */

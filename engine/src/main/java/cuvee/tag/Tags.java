@@ -182,7 +182,7 @@ public final class Tags {
             for (int part = 0; part < line.count(); part++) {
                 titleParts++;
                 // Titles that share no word are different lines rather than one line that varies.
-                if (line.builtAlike()) {
+                if (line.builtAlike() || line.recurs()) {
                     candidates.add(new TagSource(From.TITLE_PART, String.valueOf(titleParts)));
                 }
             }
@@ -303,9 +303,19 @@ public final class Tags {
                 return kind.getKey().column();
             }
         }
+        if (source.from() == From.TITLE_PART && homes.stream().allMatch(home -> isWholeTitle(source, home))) {
+            return "Title";
+        }
         return source.from() == From.ANY_LABEL
                 ? usualLabel()
                 : wordBefore(source).orElse(source.name());
+    }
+
+    private boolean isWholeTitle(TagSource source, Home home) {
+        return value(source, home)
+                .map(Value::text)
+                .filter(home.titles()::contains)
+                .isPresent();
     }
 
     /** The word that stands before a code or a number in nearly all names or titles: {@code Ward} of {@code Ward A}. */

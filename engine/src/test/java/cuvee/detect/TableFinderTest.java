@@ -105,6 +105,57 @@ class TableFinderTest {
     }
 
     @Test
+    void aHeaderWithOneMoreColumnBeginsAnotherTable() {
+        for (int records : new int[] {6, 700}) {
+            List<Object[]> rows = new ArrayList<>();
+            rows.add(new Object[] {"ticket", "opened", "priority", "minutes"});
+            for (int i = 0; i < records; i++) {
+                rows.add(new Object[] {"T" + i, "2026-01-" + (10 + i % 9), "P" + i % 3, 3 + i % 50});
+            }
+            rows.add(new Object[] {"ticket", "opened", "priority", "team", "minutes"});
+            for (int i = 0; i < 5; i++) {
+                rows.add(new Object[] {"T9" + i, "2026-02-" + (10 + i), "P" + i % 3, i % 2 == 0 ? "Red" : "Blue", 7 + i
+                });
+            }
+            List<FoundTable> found = find(rows);
+            assertThat(found).extracting(FoundTable::kept).containsExactly(records, 5);
+            assertThat(found.get(1).columns())
+                    .extracting(TableColumn::header)
+                    .containsExactly("ticket", "opened", "priority", "team", "minutes");
+        }
+    }
+
+    @Test
+    void whatIsSaidOfTheTotalAboveIsNoRecord() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Region", "Bookings", "Cancelled"},
+                        new Object[] {"North", 393, 9},
+                        new Object[] {"South", 587, 47},
+                        new Object[] {"East", 837, 59},
+                        new Object[] {"Total", 1817, 115},
+                        new Object[] {"% of bookings", 1, 0.063},
+                        new Object[] {"Previous year", 1700, 120},
+                        new Object[] {"Change", "7 %", "-4 %"}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(3);
+        assertThat(found.doubts()).extracting(FoundTable.Doubt::row).containsExactly(6, 7, 8);
+    }
+
+    @Test
+    void aRowBehindTheTotalOfAllOthersIsKeptAndSaid() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Region", "Bookings", "Cancelled"},
+                        new Object[] {"North", 393, 9},
+                        new Object[] {"South", 587, 47},
+                        new Object[] {"East", 837, 59},
+                        new Object[] {"Total", 1817, 115},
+                        new Object[] {"Islands", 21, 4}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.doubts()).anyMatch(doubt -> doubt.kind().equals("behind-total"));
+    }
+
+    @Test
     void whatAnAccountHeldBeforeAndAfterIsNoMovementOfIt() {
         FoundTable found = find(List.of(
                         new Object[] {"Date", "Document", "Text", "Debit", "Credit", "Balance"},

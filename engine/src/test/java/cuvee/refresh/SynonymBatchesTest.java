@@ -254,6 +254,21 @@ class SynonymBatchesTest {
     }
 
     @Test
+    void aColumnWhoseHeaderNamesTheYearOfEachFileIsCalledWithoutItAndKeepsItsPlace() {
+        Batch batch = new Batch(folder);
+        for (int year : new int[] {2024, 2025}) {
+            batch.csv(
+                    "fleet " + year + ".csv",
+                    "Vessel,Fuel " + year + " (l),Load (%)",
+                    "Dunlin," + (7000 + year) + ",50",
+                    "Petrel," + (5100 + year) + ",63",
+                    "Skua," + (2100 + year) + ",21");
+        }
+        assertThat(batch.refresh().columns()).containsExactly("Vessel", "Fuel (l)", "Load (%)", "Year");
+        assertThat(batch.refresh().columns()).containsExactly("Vessel", "Fuel (l)", "Load (%)", "Year");
+    }
+
+    @Test
     void poundsAreNeverKilograms() {
         Batch batch = new Batch(folder);
         for (String unit : List.of("lb", "kg")) {

@@ -3,6 +3,7 @@ package cuvee.tag;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.tag.TagSource.From;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -65,6 +66,24 @@ class TagsTest {
     void theSignOfARemarkIsNoPartOfItsLabel() {
         assertThat(value(new TagSource(From.TITLE_LABEL, "Station"), home("a.csv", "# Station: N1", "# Interval: 1 h")))
                 .isEqualTo("N1");
+    }
+
+    @Test
+    void titlesThatRecurInEachFileTellTheirTablesApart() {
+        List<Home> homes = new ArrayList<>();
+        for (String branch : List.of("Hollin", "Tarsk", "Marsay")) {
+            homes.add(home(branch + ".xlsx", "Branch " + branch, "Sales"));
+            homes.add(home(branch + ".xlsx", "Branch " + branch, "Returns"));
+        }
+        Tags tags = Tags.of(homes);
+        TagSource line = tags.candidates().stream()
+                .filter(source -> tags.value(source, homes.get(1))
+                        .filter(value -> value.text().equals("Returns"))
+                        .isPresent())
+                .findFirst()
+                .orElseThrow();
+        assertThat(tags.name(line)).isEqualTo("Title");
+        assertThat(tags.value(line, homes.get(0)).map(Tags.Value::text)).contains("Sales");
     }
 
     @Test
