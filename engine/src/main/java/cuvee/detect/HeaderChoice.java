@@ -399,17 +399,34 @@ final class HeaderChoice {
         return filled > 0 && (small || names * 2 < filled);
     }
 
-    /** True where every word of the lower row stands over values: a row that describes the columns, not a record. */
+    /** True where the words of the lower row stand over values: a row that describes the columns, not a record. */
     private boolean describes(HeadRow upper, HeadRow lower, int bottom) {
         if (lower.filled() < 2 || upper.filled() < lower.filled() || bottom + 1 >= rows.size()) {
             return false;
         }
+        int over = 0;
         for (int c = 0; c < lower.width(); c++) {
-            if (!lower.blank(c) && (upper.blank(c) || lower.isValue(c) || !valuesBelow(bottom, c))) {
+            if (!lower.blank(c) && (upper.blank(c) || lower.isValue(c))) {
+                return false;
+            }
+            over += !lower.blank(c) && valuesBelow(bottom, c) ? 1 : 0;
+        }
+        return over == lower.filled() || over > 0 && lacksWhatRecordsHave(upper, lower, bottom);
+    }
+
+    /** True where a row is blank in half of the columns and more, all of which are filled in each row that follows. */
+    private boolean lacksWhatRecordsHave(HeadRow upper, HeadRow lower, int bottom) {
+        if (lower.filled() * 2 > upper.filled()) {
+            return false;
+        }
+        List<HeadRow> below = rows.subList(bottom + 1, Math.min(rows.size(), bottom + 1 + LOOK_BELOW));
+        for (int c = 0; c < upper.width(); c++) {
+            int column = c;
+            if (!upper.blank(c) && lower.blank(c) && below.stream().anyMatch(row -> row.blank(column))) {
                 return false;
             }
         }
-        return true;
+        return below.size() >= MOST_ROWS;
     }
 
     private boolean mostlyOverValues(HeadRow row, int bottom) {
@@ -595,7 +612,7 @@ final class HeaderChoice {
         int filled = 0;
         for (int below = index + 1; below < Math.min(rows.size(), index + 1 + LOOK_BELOW); below++) {
             HeadRow other = rows.get(below);
-            filled += other.blank(column) ? 0 : 1;
+            filled += other.blank(column) || other.form(column) == Form.NOTHING_WORD ? 0 : 1;
             values += other.isValue(column) ? 1 : 0;
         }
         return filled > 0 && values * 2 > filled;

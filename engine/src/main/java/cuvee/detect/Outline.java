@@ -15,13 +15,16 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Rows numbered as an outline, {@code 1} above {@code 1.1} and {@code 1.2}, or indented like one: a row that adds up those
- * one level below it is their total. A row is held back until the rows below it have gone by.
+ * Rows numbered as an outline, {@code 1} above {@code 1.1} and {@code 1.2}, or indented like one, by blanks or by columns: a
+ * row that adds up those one level below it is their total. A row is held back until the rows below it have gone by.
  */
 final class Outline {
     private static final Pattern CODE = Pattern.compile("((?:[A-Z]|[A-Z]?\\d{1,4})(?:\\.\\d{1,4})*)\\.?");
-    /** After so many rows none of which has another one under it there is no outline. */
+    /** After so many rows none of which adds up those under it there is no outline. */
     private static final int MOST_IN_VAIN = 60;
+
+    private static final int MOST_ROWS_IN_VAIN = 600;
+    private static final int FARTHEST_INDENT = 1000;
 
     /** What stands under one row is held back up to so many rows. */
     private static final int MOST_HELD = 5000;
@@ -40,6 +43,7 @@ final class Outline {
     private final Set<Integer> depthsOfRecords = new TreeSet<>();
     private int records;
     private int vain;
+    private int vainRows;
 
     /**
      * A row that is held back.
@@ -60,15 +64,15 @@ final class Outline {
      */
     private record Place(String code, int column, int indent) {
         boolean isOver(Place other) {
-            return column == other.column
-                    && (code.isEmpty()
-                            ? other.code.isEmpty() && other.indent > indent
-                            : other.code.startsWith(code + "."));
+            if (!code.isEmpty()) {
+                return column == other.column && other.code.startsWith(code + ".");
+            }
+            return other.code.isEmpty() && (column == other.column ? other.indent > indent : column < other.column);
         }
 
         int depth() {
             return code.isEmpty()
-                    ? indent
+                    ? column * FARTHEST_INDENT + indent
                     : (int) code.chars().filter(c -> c == '.').count();
         }
     }
@@ -81,9 +85,9 @@ final class Outline {
         return held.isEmpty();
     }
 
-    /** True once rows with others under them have been met. */
+    /** True once rows have been met that add up others under them. */
     boolean isSeen() {
-        return !heads.isEmpty() || !disagreeing.isEmpty();
+        return !heads.isEmpty();
     }
 
     /** True where a row that has been looked at stands under the first one held back. */
@@ -93,7 +97,7 @@ final class Outline {
 
     /** True where a row that has been looked at may have others under it. */
     boolean mayBegin(Row row) {
-        if (vain >= MOST_IN_VAIN && !isSeen()) {
+        if (!isSeen() && (vain >= MOST_IN_VAIN || vainRows >= MOST_ROWS_IN_VAIN)) {
             return false;
         }
         int first = TableBody.firstColumn(row);
@@ -130,7 +134,8 @@ final class Outline {
     /** The rows held back, each with what it is. */
     List<Told> release() {
         List<Told> told = new ArrayList<>();
-        vain += held.size() == 1 ? 1 : 0;
+        vain++;
+        vainRows += held.size();
         for (int i = 0; i < held.size(); i++) {
             Held each = held.get(i);
             List<Held> under = under(i);
@@ -190,7 +195,16 @@ final class Outline {
         }
         boolean enough = agreed > 1 || agreed == 1 && (under.size() > 1 || greatest >= SAYS_SOMETHING);
         boolean indentedOnly = head.place().code().isEmpty();
-        return enough && agreed * 2 >= numbers && !(indentedOnly && under.size() == 1 && agreed == 1);
+        return enough
+                && agreed * 2 >= numbers
+                && !(indentedOnly && under.size() == 1 && agreed == 1)
+                && !isRecordLike(head, under);
+    }
+
+    /** True for a row that also has what the rows behind it begin with: the first of a group and not its head. */
+    private static boolean isRecordLike(Held head, List<Held> under) {
+        int column = under.get(0).place().column();
+        return column != head.place().column() && !head.row().blank(column);
     }
 
     private static boolean says(Held head) {

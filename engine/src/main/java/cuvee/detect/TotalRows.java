@@ -240,6 +240,12 @@ final class TotalRows {
         if (word == TotalWords.Sureness.NO && figure.isPresent() && texts == 1 && numbers > 0) {
             return isFigure(row, figure.get(), numbers);
         }
+        if (word == TotalWords.Sureness.NO && texts == 1 && numbers > 1) {
+            Optional<Figure> within = TotalWords.figureWithin(row.text(TableBody.firstColumn(row)));
+            if (within.isPresent() && isFigure(row, within.get(), numbers)) {
+                return true;
+            }
+        }
         // A figure whose result is an error, or was never worked out, is one all the same.
         if (figure.isPresent()
                 && texts == 1
@@ -327,10 +333,18 @@ final class TotalRows {
      * numbers are too large for an accident. What could be one is asked about.
      */
     private boolean isTotalOfAnyName(Row row, int texts) {
-        if (sums.recordsSinceTotal() < ENOUGH && sums.records() < ENOUGH || !allAgree(row) || !isNew(row)) {
+        if (!allAgree(row) || !isNew(row)) {
             return false;
         }
         int numbers = numbersThatSay(row);
+        if (sums.recordsSinceTotal() < ENOUGH && sums.records() < ENOUGH) {
+            // Two rows and their sum: told by several sums of some digits each, and asked about.
+            boolean told = sums.records() == 2 && numbers >= SEVERAL && leastNumber(row) >= SOME_DIGITS;
+            if (told && !reading.unnamedTotals()) {
+                doubtUnnamed(row);
+            }
+            return told && reading.unnamedTotals();
+        }
         double greatest = 0;
         for (int column = 0; column < row.width(); column++) {
             double value = columns.value(row, column);
@@ -346,13 +360,27 @@ final class TotalRows {
             return true;
         }
         if (enough && (one || numbers >= SEVERAL) || bare && several) {
-            doubts.add(new Doubt(
-                    "total-row",
-                    row.number(),
-                    "Row " + row.number() + " adds up the rows above it under another name; it is kept as a record.",
-                    1));
+            doubtUnnamed(row);
         }
         return false;
+    }
+
+    private void doubtUnnamed(Row row) {
+        doubts.add(new Doubt(
+                "total-row",
+                row.number(),
+                "Row " + row.number() + " adds up the rows above it under another name; it is kept as a record.",
+                1));
+    }
+
+    /** The least of a row's numbers that say something, without its sign. */
+    private double leastNumber(Row row) {
+        double least = Double.MAX_VALUE;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            least = Double.isNaN(value) || value == 0 ? least : Math.min(least, Math.abs(value));
+        }
+        return least;
     }
 
     private boolean allAgreeWithAll(Row row) {

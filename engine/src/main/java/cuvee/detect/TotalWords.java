@@ -226,6 +226,16 @@ public final class TotalWords {
                 .findFirst();
     }
 
+    /** The figure that one word of a text names, where it can hardly be a name: {@code Class average}. */
+    static Optional<Figure> figureWithin(String text) {
+        return text.length() > LONGEST
+                ? Optional.empty()
+                : Stream.of(lower(text).split("[ :]+", -1))
+                        .flatMap(word -> figure(word).stream())
+                        .filter(figure -> !figure.ambiguous())
+                        .findFirst();
+    }
+
     /** True for {@code % of total} and {@code Previous year}: what is said of a total right above. */
     static boolean compares(String text) {
         return text.length() <= LONGEST && COMPARED.matcher(lower(text)).matches();

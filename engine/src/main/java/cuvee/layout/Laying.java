@@ -8,6 +8,7 @@ import cuvee.sheet.CellRange;
 import cuvee.value.Evidence;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -63,7 +64,10 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
         }
         Set<Integer> across = turn.map(it -> it.across().columns()).orElse(Set.of());
         for (TableColumn column : found.columns()) {
-            if (!across.contains(column.index())) {
+            boolean said = lines.size() == 1
+                    && blankBesideLines(found).filter(lines.get(0)::equals).isPresent()
+                    && column.header().equals(lines.get(0));
+            if (!across.contains(column.index()) && !said) {
                 LaidColumn laid = LaidColumn.of(column);
                 columns.add(carried.contains(LooseText.key(column.header())) ? laid.carried() : laid);
             }
@@ -110,6 +114,16 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
         }
         boolean two = heads.contains(true) && heads.contains(false);
         return heads.stream().map(head -> !two || head ? 1 : 2).toList();
+    }
+
+    /** The first column of a table, where no record has anything in it: the lines that head the records stand there. */
+    public static Optional<String> blankBesideLines(FoundTable table) {
+        return table.sections().isEmpty()
+                ? Optional.empty()
+                : table.columns().stream()
+                        .min(Comparator.comparingInt(TableColumn::index))
+                        .filter(column -> column.named() && column.evidence().filled() == 0)
+                        .map(TableColumn::header);
     }
 
     private static List<String> texts(FoundTable table, int level) {

@@ -583,7 +583,9 @@ final class Layings {
         Set<String> taken = new HashSet<>();
         first.columns().forEach(column -> taken.add(LooseText.key(column.header())));
         List<String> names = new ArrayList<>();
-        for (int level = 1; level <= (two ? 2 : 1); level++) {
+        Optional<String> blank = two ? Optional.empty() : Laying.blankBesideLines(first);
+        blank.ifPresent(names::add);
+        for (int level = names.size() + 1; level <= (two ? 2 : 1); level++) {
             names.add(free(lineName(same, level, all), taken));
         }
         assumed.add(new Decision(

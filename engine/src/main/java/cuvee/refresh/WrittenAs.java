@@ -22,6 +22,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -50,6 +51,9 @@ final class WrittenAs {
         Form.COMMA_OR_GROUP
     };
     private static final Form[] WORDED = {Form.WORDS, Form.WORDS_AND_DIGITS};
+    /** What stands behind amounts instead of a sign. */
+    private static final Set<String> SIGNS = Set.of("cr", "dr", "cr.", "dr.");
+
     private static final Pattern WITH_UNIT =
             Pattern.compile("[-+]?\\d[\\d.,'\u00a0 ]*?[\u00a0 ]*(\\p{L}{1,6}[²³]?|°[CF]?)\\.?");
     private static final Set<String> UNITS = Set.of(
@@ -372,8 +376,10 @@ final class WrittenAs {
         }
         String unit = byUnit.keySet().iterator().next();
         Map<PlacedTable, LaidColumn> tables = byUnit.get(unit);
+        boolean signs = unit.equals(Convention.CREDIT_OR_DEBIT);
         boolean confirmed = numbers
-                || UNITS.contains(unit.toLowerCase(java.util.Locale.ROOT))
+                || signs
+                || UNITS.contains(unit.toLowerCase(Locale.ROOT))
                 || fed.values().stream().anyMatch(column -> HeaderWords.contained(unit, column.header()));
         if (!confirmed || tables == null) {
             return Map.of();
@@ -392,9 +398,10 @@ final class WrittenAs {
                     Severity.REMARK,
                     "written-as",
                     WrittenEvidence.where(meant.keySet()),
-                    "The cells of the column " + Says.quoted(name) + " say " + Says.quoted(unit)
-                            + " behind their numbers in " + WrittenEvidence.files(meant.keySet()) + ".",
-                    "They are read as numbers.",
+                    "The cells of the column " + Says.quoted(name) + " say "
+                            + (signs ? "“CR” or “DR”" : Says.quoted(unit)) + " behind their numbers in "
+                            + WrittenEvidence.files(meant.keySet()) + ".",
+                    signs ? "They are read as numbers, those with “DR” as below zero." : "They are read as numbers.",
                     ""));
         }
         return meant;
@@ -407,6 +414,9 @@ final class WrittenAs {
             Matcher matcher = WITH_UNIT.matcher(text.strip());
             units.add(matcher.matches() ? text.strip().substring(matcher.start(1)) : "");
         }
-        return units.size() == 1 ? units.iterator().next() : "";
+        boolean signs = units.stream().allMatch(unit -> SIGNS.contains(unit.toLowerCase(Locale.ROOT)));
+        return signs && !units.isEmpty()
+                ? Convention.CREDIT_OR_DEBIT
+                : units.size() == 1 ? units.iterator().next() : "";
     }
 }

@@ -25,6 +25,9 @@ public record Convention(Mark mark, Order order, Meaning meaning, String unit) {
         MONTH_FIRST
     }
 
+    /** The unit that stands for a sign behind amounts: CR for money in, DR for money out, which is below zero. */
+    public static final String CREDIT_OR_DEBIT = "CR/DR";
+
     public Convention withMark(Mark newMark) {
         return new Convention(newMark, order, meaning, unit);
     }

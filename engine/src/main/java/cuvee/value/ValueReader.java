@@ -7,6 +7,7 @@ import cuvee.sheet.ReadLimits;
 import cuvee.sheet.Row;
 import cuvee.value.Convention.Mark;
 import java.math.BigDecimal;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -48,7 +49,7 @@ public final class ValueReader {
             case TIME -> form == Form.CELL_CLOCK ? text : form == Form.CLOCK ? Dates.clock(trim(text)) : null;
             case YES_NO ->
                 form == Form.CELL_TRUE_FALSE || form == Form.TRUE_FALSE
-                        ? trim(text).toLowerCase(java.util.Locale.ROOT)
+                        ? trim(text).toLowerCase(Locale.ROOT)
                         : YesNo.of(trim(text)).map(String::valueOf).orElse(null);
             default -> null;
         };
@@ -64,6 +65,9 @@ public final class ValueReader {
                     : Period.monthOf(bare, unit)
                             .map(day -> CellKind.DATE.mark() + day.toString())
                             .orElse(staged);
+        }
+        if (unit.equals(Convention.CREDIT_OR_DEBIT) && kind == CellKind.TEXT) {
+            return signed(bare);
         }
         if (!unit.isEmpty() && kind == CellKind.TEXT && bare.endsWith(unit)) {
             String number = trim(bare.substring(0, bare.length() - unit.length()));
@@ -101,6 +105,18 @@ public final class ValueReader {
         char[] chars = trim(CellKind.textOf(staged)).toCharArray();
         Currencies.Amount amount = chars.length == 0 ? null : Currencies.strip(chars, 0, chars.length);
         return amount == null ? null : amount.currency();
+    }
+
+    /** An amount with its sign behind it as a word, {@code 12.50 DR}, with the sign before it. */
+    private static @Nullable String signed(String text) {
+        String plain = text.endsWith(".") ? text.substring(0, text.length() - 1) : text;
+        String word = plain.substring(Math.max(0, plain.length() - 2)).toUpperCase(Locale.ROOT);
+        if (!word.equals("CR") && !word.equals("DR")) {
+            return text;
+        }
+        String number = trim(plain.substring(0, plain.length() - 2));
+        boolean amount = Forms.ofStaged(number).isNumber() && !number.startsWith("-") && !number.startsWith("(");
+        return !amount ? null : word.equals("DR") ? "-" + number : number;
     }
 
     /** The form of the number within a percent or an amount of money. */

@@ -99,6 +99,33 @@ class OutlineTest {
     }
 
     @Test
+    void rowsThatStandFurtherToTheLeftHeadThoseBehindThem() {
+        FoundTable found = find(
+                row("Cost centre", "Account", "Amount"),
+                row("Yard", "", 1566),
+                row("", "Wages", 834),
+                row("", "Rent", 494),
+                row("", "Fuel", 238),
+                row("Office", "", 900),
+                row("", "Wages", 645),
+                row("", "Rent", 255));
+        assertThat(found.kept()).isEqualTo(5);
+        assertThat(found.sections()).extracting(Aside::text).containsExactly("Yard", "Office");
+    }
+
+    @Test
+    void theFirstOfAGroupIsNoTotalThoughItsAmountIsThatOfTheOthers() {
+        FoundTable found = find(
+                row("Cost centre", "Account", "Amount"),
+                row("Yard", "Wages", 800),
+                row("", "Rent", 500),
+                row("", "Fuel", 300),
+                row("Office", "Wages", 645),
+                row("", "Rent", 255));
+        assertThat(found.kept()).isEqualTo(5);
+    }
+
+    @Test
     void aRowThatDoesNotAddUpThoseUnderItIsKeptAndSaid() {
         FoundTable found = find(
                 HEADER,

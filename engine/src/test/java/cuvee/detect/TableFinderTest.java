@@ -126,6 +126,45 @@ class TableFinderTest {
     }
 
     @Test
+    void theAverageOfAClassIsNoPupil() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Pupil", "Test", "Exam"},
+                        new Object[] {"Reed, Ann", 54, 63},
+                        new Object[] {"Marsh, Ben", 63, 93},
+                        new Object[] {"Fenn, Cid", 72, 45},
+                        new Object[] {"Class average", 63, 67}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(3);
+    }
+
+    @Test
+    void unitsBelowAHeaderAreToldThoughMostReadingsAreMissing() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Station", "Day", "Conductivity", "Turbidity"});
+        rows.add(new Object[] {"", "", "mysterious/cm", "cloudiness"});
+        for (int i = 0; i < 9; i++) {
+            rows.add(new Object[] {
+                "N" + i % 2, "2026-02-1" + i, i % 3 == 0 ? 300 + i : "-", i % 2 == 0 ? "< 0.1" : 1.5 + i
+            });
+        }
+        FoundTable found = find(rows).get(0);
+        assertThat(found.headerRows()).containsExactly(1, 2);
+        assertThat(found.kept()).isEqualTo(9);
+    }
+
+    @Test
+    void twoRowsAndTheirSumsAreAskedAbout() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Line", "2026", "2025"},
+                        new Object[] {"Turnover", 641, 700},
+                        new Object[] {"Cost of sales", -132, -195},
+                        new Object[] {"Gross profit", 509, 505},
+                        new Object[] {"Depreciation", -85, -78}))
+                .get(0);
+        assertThat(found.doubts()).anyMatch(doubt -> doubt.kind().equals("total-row") && doubt.row() == 4);
+    }
+
+    @Test
     void whatIsSaidOfTheTotalAboveIsNoRecord() {
         FoundTable found = find(List.of(
                         new Object[] {"Region", "Bookings", "Cancelled"},

@@ -341,6 +341,43 @@ class WrittenAsTest {
     }
 
     @Test
+    void creditAndDebitBehindAmountsAreTheirSigns() {
+        batch.csv(
+                "statement.csv",
+                "Date,Details,Amount",
+                "2026-03-01,Dues,\"2,328.00 CR\"",
+                "2026-03-02,Fuel,688.50 DR",
+                "2026-03-03,Fuel,99.00 Dr.");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines())
+                .containsExactly("2026-03-01|Dues|2328", "2026-03-02|Fuel|-688.5", "2026-03-03|Fuel|-99");
+        assertThat(made.outcome().findings())
+                .anyMatch(finding ->
+                        finding.kind().equals("written-as") && finding.text().contains("DR"));
+    }
+
+    @Test
+    void aColumnOfLinesThatHeadOthersIsCarriedDownUnderItsOwnHeader() {
+        batch.csv(
+                "costs.csv",
+                "Cost centre,Account,Amount",
+                "Yard,,1566",
+                ",Wages,834",
+                ",Rent,494",
+                ",Fuel,238",
+                "Office,,900",
+                ",Wages,645",
+                ",Rent,255");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Cost centre", "Account", "Amount");
+        assertThat(made.lines())
+                .startsWith("Yard|Wages|834")
+                .endsWith("Office|Rent|255")
+                .hasSize(5);
+        assertThat(batch.refresh().columns()).isEqualTo(made.columns());
+    }
+
+    @Test
     void pricesOfSendersInSeveralCurrenciesAreOneColumnWithTheCurrencyBeside() {
         prices("Nord", "Price (EUR)", 1);
         prices("Bright", "Price GBP", 2);
