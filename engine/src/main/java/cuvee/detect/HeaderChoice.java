@@ -381,7 +381,7 @@ final class HeaderChoice {
      * short one, the only such row far and wide, over values or codes.
      */
     private boolean continuesName(HeadRow lower, int bottom) {
-        int column = lower.width() - 1;
+        int column = TableBody.firstColumn(lower.row());
         String text = lower.text(column).strip();
         if (text.length() > 12 || text.indexOf(' ') >= 0) {
             return false;

@@ -32,7 +32,20 @@ final class HeaderNames {
         for (int i = header.size() - 2; i >= 0; i--) {
             names = under(header.get(i), names, clues);
         }
-        return names;
+        return withUnitsOfNeighbours(names);
+    }
+
+    /** A unit that heads several columns is said of the name before it: {@code Reed | % | Marsh | %}. */
+    private static String[] withUnitsOfNeighbours(String[] names) {
+        Set<String> twice = twice(names);
+        String[] clear = names.clone();
+        for (int c = 1; c < names.length; c++) {
+            boolean unit = twice.contains(key(names[c])) && isUnit(names[c]);
+            if (unit && !names[c - 1].isEmpty() && !isUnit(names[c - 1])) {
+                clear[c] = names[c - 1] + " " + names[c];
+            }
+        }
+        return clear;
     }
 
     private static String[] under(Row upper, String[] lower, SheetClues clues) {

@@ -50,6 +50,9 @@ final class TableBody {
     private final List<Aside> aside = new ArrayList<>();
     private final List<Run> runs = new ArrayList<>();
     private final List<String> titles = new ArrayList<>();
+    /** The titles without their digits: {@code Page 2} stands where {@code Page 1} stood. */
+    private final Set<String> titlePatterns = new HashSet<>();
+
     /** How many cells titles of several cells fill. */
     private final BitSet wideTitles = new BitSet();
 
@@ -173,6 +176,7 @@ final class TableBody {
             headerRows.add(row.number());
         } else {
             titles.add(textOf(row));
+            titlePatterns.add(LooseText.codePattern(textOf(row)));
             wideTitles.set(row.filled(), row.filled() > 1);
         }
         lastRow = row.number();
@@ -420,7 +424,7 @@ final class TableBody {
 
     /** True for words over several columns that stand above the header too: they stand above it again where it is repeated. */
     private boolean repeatsTitle(Row row) {
-        return wideTitles.get(columns.filled()) && titles.contains(textOf(row));
+        return wideTitles.get(columns.filled()) && titlePatterns.contains(LooseText.codePattern(textOf(row)));
     }
 
     /** A row of a word or two that is no record: a line that heads the rows below, or a note. */

@@ -57,6 +57,11 @@ final class Dates {
             Map.entry("déc", 12),
             Map.entry("dic", 12));
 
+    /** A date is written in so many characters at most, and a day of the week in so many letters. */
+    private static final int LONGEST = 40;
+
+    private static final int LONGEST_WEEKDAY = 12;
+
     private Dates() {}
 
     /** A date or moment taken apart: three parts as written, the order they could be in, the time behind them. */
@@ -179,12 +184,26 @@ final class Dates {
     static boolean couldBeNamed(char[] chars, int start, int end) {
         char last = chars[end - 1];
         return end - start > 3
-                && end - start <= 30
+                && end - start <= LONGEST
                 && last >= '0'
                 && last <= '9'
                 && Character.isLetter(chars[start + 1])
-                && Character.isLetter(chars[start + 2])
-                && MONTHS.containsKey(key(new String(chars, start, 3)));
+                && (Character.isLetter(chars[start + 2]) && MONTHS.containsKey(key(new String(chars, start, 3)))
+                        || behindWeekday(chars, start, end) > start);
+    }
+
+    /** Where what follows the name of a day of the week begins, as in {@code Mon, 2 Mar 2026}; the start where none stands. */
+    private static int behindWeekday(char[] chars, int start, int end) {
+        int at = start;
+        while (at < end && Character.isLetter(chars[at])) {
+            at++;
+        }
+        int word = at;
+        while (at < end && (chars[at] == '.' || chars[at] == ',' || chars[at] == ' ')) {
+            at++;
+        }
+        boolean apart = word > start + 1 && word - start <= LONGEST_WEEKDAY && at > word && at < end;
+        return apart && DayNames.isDay(new String(chars, start, word - start)) ? at : start;
     }
 
     private static @Nullable LocalDate date(Parts parts, Order order) {
@@ -203,6 +222,15 @@ final class Dates {
     }
 
     private static @Nullable Parts parts(String text) {
+        Parts whole = dayAndTime(text);
+        if (whole != null || text.isEmpty() || !Character.isLetter(text.charAt(0))) {
+            return whole;
+        }
+        int behind = behindWeekday(text.toCharArray(), 0, text.length());
+        return behind == 0 ? null : dayAndTime(text.substring(behind));
+    }
+
+    private static @Nullable Parts dayAndTime(String text) {
         int split = timeStart(text);
         LocalTime time = null;
         String day = text;

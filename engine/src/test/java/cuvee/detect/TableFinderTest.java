@@ -2,6 +2,7 @@ package cuvee.detect;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.sheet.CellKind;
 import cuvee.sheet.CellRange;
 import cuvee.sheet.Row;
 import cuvee.testing.Rows;
@@ -123,6 +124,46 @@ class TableFinderTest {
                     .extracting(TableColumn::header)
                     .containsExactly("ticket", "opened", "priority", "team", "minutes");
         }
+    }
+
+    @Test
+    void aUnitOverSeveralColumnsIsSaidOfTheNameBeforeIt() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Ward", "Votes", "Reed", "%", "Marsh", "%"},
+                        new Object[] {"Harbour", 978, 347, 35.5, 631, 64.5},
+                        new Object[] {"Hill", 676, 372, 55.0, 304, 45.0},
+                        new Object[] {"Old town", 815, 243, 29.8, 572, 70.2}))
+                .get(0);
+        assertThat(found.columns())
+                .extracting(TableColumn::header)
+                .containsExactly("Ward", "Votes", "Reed", "Reed %", "Marsh", "Marsh %");
+        assertThat(found.doubts()).isEmpty();
+    }
+
+    @Test
+    void quotedCellsWithNothingInThemAreNoCells() {
+        TableFinder finder = new TableFinder(HeaderHints.NONE);
+        List<Object[]> rows = List.of(
+                new Object[] {"SALES REPORT", "", "", "Page 1"},
+                new Object[] {"Branch A", "", "", ""},
+                new Object[] {"Date", "Item", "Qty", "Amount"},
+                new Object[] {"2026-01-01", "Rope", 2, 7.5},
+                new Object[] {"2026-01-02", "Buoy", 3, 8.5},
+                new Object[] {"2026-01-03", "Buoy", 4, 9.5},
+                new Object[] {"SALES REPORT", "", "", "Page 2"},
+                new Object[] {"Date", "Item", "Qty", "Amount"},
+                new Object[] {"2026-01-04", "Rope", 5, 6.5});
+        for (int i = 0; i < rows.size(); i++) {
+            Row row = new Row();
+            row.begin(i + 1, 0);
+            for (int c = 0; c < rows.get(i).length; c++) {
+                row.set(c, CellKind.TEXT, rows.get(i)[c].toString());
+            }
+            finder.row(row);
+        }
+        FoundTable found = finder.end().get(0);
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.setAside()).containsEntry(RowClass.REPEAT, 2);
     }
 
     @Test

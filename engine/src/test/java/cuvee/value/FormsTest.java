@@ -17,6 +17,12 @@ class FormsTest {
             value = {
                 "12|DIGITS",
                 "EUR 12|MONEY_TEXT",
+                "Mon 2 Mar 2026|NAMED_DATE",
+                "Monday, 2 March 2026|NAMED_DATE",
+                "Di., 03.03.2026|POINTED_DATE",
+                "Tue 03/17/2026|MONTH_FIRST_DATE",
+                "Mon 12|WORDS_AND_DIGITS",
+                "Mar 3 2026|NAMED_DATE",
                 "EUR 000|WORDS_AND_DIGITS",
                 "-12|DIGITS",
                 "12-|DIGITS",
