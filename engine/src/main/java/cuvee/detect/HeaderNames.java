@@ -40,8 +40,8 @@ final class HeaderNames {
         Set<String> twice = twice(names);
         String[] clear = names.clone();
         for (int c = 1; c < names.length; c++) {
-            boolean unit = twice.contains(key(names[c])) && isUnit(names[c]);
-            if (unit && !names[c - 1].isEmpty() && !isUnit(names[c - 1])) {
+            boolean unit = twice.contains(key(names[c])) && isMark(names[c]);
+            if (unit && !names[c - 1].isEmpty() && !isMark(names[c - 1])) {
                 clear[c] = names[c - 1] + " " + names[c];
             }
         }
@@ -83,6 +83,11 @@ final class HeaderNames {
             return above + (enclosed ? " " + own : " (" + own + ")");
         }
         return above + (groups ? GROUP : " ") + own;
+    }
+
+    /** True for a unit without a word: {@code %} or {@code (€)}. */
+    private static boolean isMark(String text) {
+        return isUnit(text) && text.chars().noneMatch(Character::isLetter);
     }
 
     /** True for {@code (EUR)}, {@code [t]}, {@code %} and the commonest units by themselves. */

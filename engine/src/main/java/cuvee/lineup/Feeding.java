@@ -20,6 +20,10 @@ import java.util.regex.Pattern;
 
 /** Which header feeds which column, and what is known of both. */
 final class Feeding {
+    private static final int MOST_INITIALS = 4;
+    /** Among equals words are clearer than letters. */
+    private static final double SHORT = 0.9;
+
     /** Words of their own, as in {@code Trays back} beside {@code Traysback}. */
     private static final Pattern APART = Pattern.compile("\\p{L}[\\s_.-]+\\p{L}");
 
@@ -137,7 +141,7 @@ final class Feeding {
 
     /**
      * The header by which a column is called most clearly: the one in most tables, one that stands below the heading of
-     * several columns counting half. The one that it is called by stays where no other is clearer.
+     * several columns counting half, one of a few capital letters a little less. The one that it is called by stays where no other is clearer.
      */
     Optional<String> clearest(String name) {
         List<String> keys = keysOf(name).stream()
@@ -145,15 +149,26 @@ final class Feeding {
                 .toList();
         Optional<String> now =
                 keys.stream().filter(key -> own(key).equals(name)).findFirst();
-        return keys.stream()
-                .filter(key -> now.isEmpty() || clearness(key) > clearness(now.get()))
-                .max(Comparator.comparingDouble(this::clearness).thenComparing(Comparator.reverseOrder()))
+        return clearestOf(keys.stream()
+                        .filter(key -> now.isEmpty() || clearness(key) > clearness(now.get()))
+                        .toList())
                 .or(() -> now);
+    }
+
+    /** The clearest of some headers. */
+    Optional<String> clearestOf(List<String> keys) {
+        return keys.stream().max(Comparator.comparingDouble(this::clearness).thenComparing(Comparator.reverseOrder()));
     }
 
     private double clearness(String key) {
         long tables = in(List.of(key), layout -> layout.tables().size());
-        return own(key).contains(HeaderWords.GROUP) ? tables / 2.0 : tables;
+        String name = own(key);
+        return name.contains(HeaderWords.GROUP) ? tables / 2.0 : isShort(name) ? tables * SHORT : tables;
+    }
+
+    /** True for a few letters such as {@code NWP}, of which nobody need know what they stand for. */
+    private static boolean isShort(String name) {
+        return name.length() <= MOST_INITIALS && name.chars().allMatch(Character::isUpperCase);
     }
 
     /** True where so many values stand in a column that they can be weighed. */

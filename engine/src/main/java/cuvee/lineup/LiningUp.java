@@ -266,6 +266,12 @@ final class LiningUp {
                         name,
                         Units.withoutCurrency(name),
                         "its headers name several currencies, which stand beside the amounts");
+            } else if (Units.isInThousands(name)
+                    && differ(keys, header -> Stream.of(String.valueOf(Units.isInThousands(header))))) {
+                feeding.clearestOf(keys.stream()
+                                .filter(key -> !Units.isInThousands(feeding.own(key)))
+                                .toList())
+                        .ifPresent(key -> rename(name, feeding.own(key), "its numbers are read in full"));
             } else if (differ(keys, LiningUp::periods)
                     && !differ(keys, header -> Stream.of(LooseText.key(withoutPeriod(header))))) {
                 rename(name, withoutPeriod(name), "its headers name several periods");

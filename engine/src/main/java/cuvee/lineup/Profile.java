@@ -264,6 +264,9 @@ public final class Profile {
     /** Days from 1950 to 2099, as they are counted from 1899. */
     private static final double FIRST_DAY = 18_264;
 
+    private static final double THOUSAND = 1000;
+    private static final int THOUSAND_PLACES = 3;
+
     private static final double LAST_DAY = 73_050;
     /** From 1899, where days are counted from in workbooks, to 1970. */
     private static final double DAYS_BEFORE_1970 = 25_569;
@@ -340,6 +343,30 @@ public final class Profile {
                 && times >= HUNDRED / FAR_OFF
                 && times <= HUNDRED * FAR_OFF
                 && Arrays.stream(numbers).allMatch(number -> number >= 0 && number <= HUNDRED * GREATEST_FRACTION);
+    }
+
+    /** The same column with its numbers taken for thousands, as its header or a line above its table says. */
+    public Profile thousands() {
+        if (!holdsNumbers()) {
+            return this;
+        }
+        int[] places = new int[decimals.length];
+        for (int i = 0; i < decimals.length; i++) {
+            places[Math.max(i - THOUSAND_PLACES, 0)] += decimals[i];
+        }
+        return new Profile(
+                cells,
+                filled,
+                kinds,
+                Arrays.stream(numbers).map(number -> number * THOUSAND).toArray(),
+                texts,
+                patterns,
+                places,
+                different,
+                counted,
+                running,
+                monthShares,
+                products);
     }
 
     /** The same column with its plain numbers taken for percent points, as its header says: 12.5 stands for an eighth. */

@@ -208,7 +208,10 @@ final class Profiling implements Doubles.Contents {
                 places.add(columns.size());
                 numbers.add(numbers(cells, convention));
             }
-            columns.add(WrittenAs.namesPercents(column.header()) ? profile.percentPoints() : profile);
+            columns.add(
+                    WrittenAs.namesPercents(column.header())
+                            ? profile.percentPoints()
+                            : Scales.saysThousands(table, column) ? profile.thousands() : profile);
         }
         BitSet products = Products.of(numbers);
         for (int i = 0; i < places.size() && !products.isEmpty(); i++) {

@@ -78,7 +78,8 @@ final class Scales {
         return found;
     }
 
-    private static boolean saysThousands(PlacedTable table, LaidColumn column) {
+    /** True where a header, or a line above its table, says that its numbers are thousands. */
+    static boolean saysThousands(PlacedTable table, LaidColumn column) {
         return Units.isInThousands(column.header())
                 || table.table().titles().stream().anyMatch(Units::saysInThousands);
     }

@@ -50,8 +50,9 @@ public final class Units {
 
     private static final Pattern SIGN_OR_WORDS = Pattern.compile("[%€$£°#‰]|in [a-z€$£%]{1,8}");
 
-    private static final String THOUSANDS = "(?:thousands?|tausend|t(?:sd|ds)\\.?|milliers|['’]000s?|000['’]?s"
-            + "|[kt][ ]?[€£$]|[€£$] ?k|[kt](?:eur|usd|gbp|chf|sek|nok|dkk|pln))";
+    private static final String THOUSANDS =
+            "(?:thousands?|tausend|t(?:sd|ds)\\.?|milliers|['’]000s?|000['’]?s|(?<=[(\\[] ?)000(?= ?[)\\]])|(?<=[(\\[](?:[€£$]|[A-Z]{3}) ?)000(?= ?[)\\]])"
+                    + "|[kt][ ]?[€£$]|[€£$] ?k|[kt](?:eur|usd|gbp|chf|sek|nok|dkk|pln))";
     /** A unit that says thousands, wherever it stands in a header. */
     private static final Pattern IN_HEADER =
             Pattern.compile("(?i)(?<![\\p{L}\\p{N}.,])(?:[€£$] ?)?" + THOUSANDS + "(?![\\p{L}\\p{N}])");
@@ -59,7 +60,7 @@ public final class Units {
     private static final Pattern IN_LINE =
             Pattern.compile("(?i)(?:(?<!\\p{L})(?:in|en|units?:?|einheit:?)\\s+(?:[€£$]\\s*|\\p{L}{1,9}\\s+)?"
                     + "|[(\\[]\\s*(?:[€£$]\\s*|\\p{L}{1,9}\\s+)?)" + THOUSANDS + "(?![\\p{L}\\p{N}])"
-                    + "|(?<!\\p{L})[kt](?:eur|usd|gbp|chf)(?!\\p{L})");
+                    + "|(?<!\\p{L})[kt](?:eur|usd|gbp|chf)(?!\\p{L})|^(?:[€£$]|[A-Z]{3}) ?['’]?000['’]?s?$");
 
     private Units() {}
 

@@ -269,6 +269,28 @@ class SynonymBatchesTest {
     }
 
     @Test
+    void thousandsThatAHeaderSaysInBracketsAreReadInFullWhateverTheOthersCallThem() {
+        Batch batch = new Batch(folder);
+        List<String> plain = new ArrayList<>(List.of("Policy,Insured,Inception,Gross premium,Net premium"));
+        List<String> thousands =
+                new ArrayList<>(List.of("POLICY NUMBER,INSURED,INCEPTION DATE,GROSS PREM (000),NWP (000)"));
+        for (int i = 0; i < 12; i++) {
+            String who = List.of("Marsh Ltd", "Reed plc", "Fenn & Co").get(i % 3);
+            int gross = 2000 + i * 7919 % 80000;
+            plain.add("PX" + (100 + i) + "," + who + ",2026-03-" + (10 + i) + "," + gross + "," + gross * 85 / 100
+                    + ".5");
+            gross = 2000 + i * 6131 % 80000;
+            thousands.add("PZ" + (100 + i) + "," + who + ",2026-03-" + (10 + i) + "," + gross / 1000.0 + ","
+                    + gross * 85 / 100_000.0);
+        }
+        batch.csv("bdx x.csv", plain.toArray(new String[0]));
+        batch.csv("bdx z.csv", thousands.toArray(new String[0]));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("Policy", "Insured", "Inception", "Gross premium", "Net premium");
+        assertThat(made.lines()).anyMatch(line -> line.startsWith("PZ101|Reed plc|2026-03-11|8131|"));
+    }
+
+    @Test
     void poundsAreNeverKilograms() {
         Batch batch = new Batch(folder);
         for (String unit : List.of("lb", "kg")) {
