@@ -496,30 +496,6 @@ class CommandLineTest extends CommandTest {
     }
 
     @Test
-    void theMasterOfAnEarlierRefreshIsWrittenAgainAndItsDecisionsBroughtBack() throws IOException {
-        cuvee("draft", "data", "--out", "job.cuvee");
-        cuvee("refresh", "job.cuvee");
-        cuvee("decide", "job.cuvee", "type", "Pax", "Text");
-        write("data/c.csv", "Date,Port,Pax\n2026-03-01,Oska,9\n");
-        cuvee("refresh", "job.cuvee");
-        cuvee("history", "job.cuvee");
-        assertThat(said()).contains("1  ").contains("Its master is kept, ");
-        assertThat(cuvee("history", "job.cuvee", "--master", "1")).isEqualTo(2);
-        assertThat(cuvee("history", "job.cuvee", "--master", "1", "--to", "then.csv"))
-                .isZero();
-        assertThat(Files.readString(folder.resolve("then.csv")))
-                .contains("Tarsk")
-                .doesNotContain("Oska");
-        assertThat(cuvee("history", "job.cuvee", "--master", "9", "--to", "nine.csv"))
-                .isEqualTo(4);
-        assertThat(warned()).contains("The master of refresh 9 is not kept");
-        assertThat(cuvee("history", "job.cuvee", "--master", "1", "--back")).isZero();
-        cuvee("refresh", "job.cuvee");
-        assertThat(said()).contains("Pax: Whole number");
-        assertThat(cuvee("decide", "job.cuvee", "kept-masters", "masters", "1")).isZero();
-    }
-
-    @Test
     void aMasterIsSummedUpInWordsAndTheSummaryKept() throws IOException {
         cuvee("draft", "data", "--out", "job.cuvee");
         assertThat(cuvee("summary", "job.cuvee", "total Pax: a line for each Port", "--save", "By port"))

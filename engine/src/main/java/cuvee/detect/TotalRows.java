@@ -2,7 +2,6 @@ package cuvee.detect;
 
 import cuvee.detect.FoundTable.Doubt;
 import cuvee.detect.FoundTable.StatedTotal;
-import cuvee.detect.TotalWords.Figure;
 import cuvee.place.Says;
 import cuvee.sheet.Row;
 import cuvee.sheet.RowBlock;
@@ -11,7 +10,6 @@ import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -29,9 +27,6 @@ final class TotalRows {
     /** The numbers of a single column add up by chance where there are fewer. */
     private static final int MANY = 8;
 
-    /** Tables of so many columns have more to say of a record than its name and an amount. */
-    private static final int WIDE = 4;
-
     private static final double MANY_DIGITS = 1000;
     private static final double SOME_DIGITS = 100;
 
@@ -41,6 +36,7 @@ final class TotalRows {
     private final List<Doubt> doubts;
     private final List<StatedTotal> stated = new ArrayList<>();
     private final RunningSums sums = new RunningSums();
+    private final FigureRows figures;
     /** What the totals of groups state, added up; a total of all may add up these. */
     private final RunningSums.Group groups = new RunningSums.Group();
 
@@ -58,6 +54,7 @@ final class TotalRows {
         this.clues = clues;
         this.reading = reading;
         this.doubts = doubts;
+        this.figures = new FigureRows(columns, sums, doubts);
     }
 
     RunningSums sums() {
@@ -195,82 +192,25 @@ final class TotalRows {
 
     /** True where a row that has been looked at is a total; it is taken in. */
     boolean isTotal(Row row) {
-        Optional<String> balance = balance(row);
-        if (balance.isPresent()) {
-            doubts.add(new Doubt(
-                    "balance-row",
-                    row.number(),
-                    "Row " + row.number() + " says " + Says.quoted(balance.get())
-                            + ", which is what other rows come to;" + " it is set aside as a total.",
-                    1));
-            return true;
-        }
-        TotalWords.Sureness word = TotalWords.Sureness.NO;
-        Optional<Figure> figure = Optional.empty();
-        String label = "";
-        int labelColumn = -1;
-        int texts = 0;
-        int numbers = 0;
-        int unknown = 0;
-        for (int column = 0; column < row.width(); column++) {
-            Form form = columns.form(column);
-            if (form == Form.BLANK) {
-                continue;
-            }
-            if (form.isNumber()) {
-                numbers++;
-                continue;
-            }
-            if (form == Form.CELL_ERROR || form == Form.NOTHING_WORD) {
-                unknown++;
-                continue;
-            }
-            texts++;
-            if (columns.mayNameTotal(column)) {
-                String text = row.text(column);
-                TotalWords.Sureness here = TotalWords.of(text);
-                figure = figure.isPresent() ? figure : TotalWords.figure(text);
-                if (here.compareTo(word) > 0) {
-                    word = here;
-                    label = text;
-                    labelColumn = column;
-                }
-            }
-        }
-        if (word == TotalWords.Sureness.NO && figure.isPresent() && texts == 1 && numbers > 0) {
-            return isFigure(row, figure.get(), numbers);
-        }
-        if (word == TotalWords.Sureness.NO && texts == 1 && numbers > 1) {
-            Optional<Figure> within = TotalWords.figureWithin(row.text(TableBody.firstColumn(row)));
-            if (within.isPresent() && isFigure(row, within.get(), numbers)) {
-                return true;
-            }
-        }
-        // A figure whose result is an error, or was never worked out, is one all the same.
-        if (figure.isPresent()
-                && texts == 1
-                && numbers == 0
-                && sums.records() > 1
-                && (unknown > 1 || unknown == 1 && !figure.get().ambiguous())) {
-            return true;
-        }
-        if (word == TotalWords.Sureness.NO && texts <= 1 && isOfTheTotalAbove(row)) {
+        RowWords said = RowWords.of(row, columns);
+        if (figures.isOne(row, said) || !said.namesTotal() && said.texts() <= 1 && isOfTheTotalAbove(row, said)) {
             return true;
         }
         boolean told = clues.totalRow(row.number());
-        if (word == TotalWords.Sureness.NO && texts > 0 && !told) {
-            boolean total = numbers > 0 && isTotalOfAnyName(row, texts);
+        if (!said.namesTotal() && said.texts() > 0 && !told) {
+            boolean total = said.numbers() > 0 && isTotalOfAnyName(row, said.texts());
             if (total) {
                 take(row);
             }
             return total;
         }
+        boolean wholly = said.word() == TotalWords.Sureness.WHOLLY;
         boolean total = told
-                || (numbers == 0
-                        ? word == TotalWords.Sureness.WHOLLY && texts == 1
-                        : !isNameOfARecord(row, word, label, labelColumn) && byNumbers(row, word, label, texts));
+                || (said.numbers() == 0
+                        ? wholly && said.texts() == 1
+                        : !isNameOfARecord(row, said) && byNumbers(row, said));
         if (total) {
-            grandTotal = word == TotalWords.Sureness.WHOLLY && numbersThatSay(row) > 0 && allAgreeWithAll(row);
+            grandTotal = wholly && numbersThatSay(row) > 0 && allAgreeWithAll(row);
             lastTotal = row.number();
             take(row);
         }
@@ -278,17 +218,13 @@ final class TotalRows {
     }
 
     /** True for a row right below the total of all records that sets it against something else, or says its parts of 100. */
-    private boolean isOfTheTotalAbove(Row row) {
-        if (!grandTotal || !isJustBehindATotal() || sums.records() < SEVERAL) {
+    private boolean isOfTheTotalAbove(Row row, RowWords said) {
+        if (!grandTotal || !isJustBehindATotal() || sums.records() < SEVERAL || said.numbers() == 0) {
             return false;
-        }
-        int numbers = 0;
-        for (int column = 0; column < row.width(); column++) {
-            numbers += columns.form(column).isNumber() ? 1 : 0;
         }
         int label = TableBody.firstColumn(row);
         boolean compares = columns.form(label) == Form.WORDS && TotalWords.compares(row.text(label));
-        if (compares && numbers > 0) {
+        if (compares) {
             doubts.add(new Doubt(
                     "total-compared",
                     row.number(),
@@ -296,7 +232,7 @@ final class TotalRows {
                             + Says.quoted(row.text(label).strip()) + " right below the total; it is set aside with it.",
                     1));
         }
-        return compares && numbers > 0;
+        return compares;
     }
 
     /** Says of the last rows that they stand behind the total of all others, where they have none of their own. */
@@ -311,20 +247,6 @@ final class TotalRows {
                             + (behind == 1 ? "a record." : "records."),
                     behind));
         }
-    }
-
-    /** The words for a balance, in a row of a wide table that holds little but them and its amount. */
-    private Optional<String> balance(Row row) {
-        if (columns.names().size() < WIDE
-                || columns.filled() * 2 > columns.names().size()) {
-            return Optional.empty();
-        }
-        for (int column = 0; column < row.width(); column++) {
-            if (columns.form(column) == Form.WORDS || columns.form(column) == Form.WORDS_AND_DIGITS) {
-                return Optional.of(LooseText.tidy(row.text(column))).filter(TotalWords::namesBalance);
-            }
-        }
-        return Optional.empty();
     }
 
     /**
@@ -404,39 +326,19 @@ final class TotalRows {
         return true;
     }
 
-    /** True where a row says an average or another figure over the rows above; it states no total. */
-    private boolean isFigure(Row row, Figure figure, int numbers) {
-        boolean bareKeys = columns.keyColumns() > 1;
-        boolean sure = bareKeys || numbers > 1 || !figure.ambiguous();
-        return sums.records() > 1
-                && sure
-                && (figureOf(row, figure, sums.all()) || figureOf(row, figure, sums.lastGroup()));
-    }
-
-    private boolean figureOf(Row row, Figure figure, RunningSums.Group group) {
-        for (int column = 0; column < row.width(); column++) {
-            double value = columns.value(row, column);
-            if (!Double.isNaN(value) && !group.agrees(figure, value, column)) {
-                return false;
-            }
-        }
-        return group.records() > 1;
-    }
-
     /**
      * True for words such as {@code Total mixed glass} that a record above has for its name, where all that there is to add
      * up is the one record right above: it is another record with the same numbers.
      */
-    private boolean isNameOfARecord(Row row, TotalWords.Sureness word, String label, int column) {
-        boolean named = word != TotalWords.Sureness.NO
-                && word != TotalWords.Sureness.WHOLLY
+    private boolean isNameOfARecord(Row row, RowWords said) {
+        boolean named = said.word() == TotalWords.Sureness.PARTLY
                 && sums.recordsSinceTotal() == 1
-                && columns.holds(column, label);
+                && columns.holds(said.labelColumn(), said.label());
         if (named && allAgree(row)) {
             doubts.add(new Doubt(
                     "total-word",
                     row.number(),
-                    "Row " + row.number() + " says " + Says.quoted(label.strip())
+                    "Row " + row.number() + " says " + Says.quoted(said.label().strip())
                             + " and has the numbers of the row above it; it is kept as a record, as a record above is"
                             + " called so too.",
                     1));
@@ -444,7 +346,10 @@ final class TotalRows {
         return named;
     }
 
-    private boolean byNumbers(Row row, TotalWords.Sureness word, String label, int texts) {
+    private boolean byNumbers(Row row, RowWords said) {
+        TotalWords.Sureness word = said.word();
+        String label = said.label();
+        int texts = said.texts();
         boolean added = sums.records() > 0
                 && (allAgree(row) || word != TotalWords.Sureness.NO && sums.records() >= ENOUGH && mostAgree(row));
         boolean bareKeys = texts <= 1 && columns.keyColumns() > 1;

@@ -1,0 +1,85 @@
+package cuvee.detect;
+
+import cuvee.detect.FoundTable.Doubt;
+import cuvee.detect.TotalWords.Figure;
+import cuvee.place.Says;
+import cuvee.sheet.Row;
+import cuvee.value.Form;
+import cuvee.value.LooseText;
+import java.util.List;
+import java.util.Optional;
+
+/** Rows that say a figure over other rows which is no total: an average, an extreme, a balance. */
+final class FigureRows {
+    /** Tables of so many columns have more to say of a record than its name and an amount. */
+    private static final int WIDE = 4;
+
+    private final TableColumns columns;
+    private final RunningSums sums;
+    private final List<Doubt> doubts;
+
+    FigureRows(TableColumns columns, RunningSums sums, List<Doubt> doubts) {
+        this.columns = columns;
+        this.sums = sums;
+        this.doubts = doubts;
+    }
+
+    /** True where a row that has been looked at is one; a balance is told. */
+    boolean isOne(Row row, RowWords said) {
+        Optional<String> balance = balance(row);
+        balance.ifPresent(words -> doubts.add(new Doubt(
+                "balance-row",
+                row.number(),
+                "Row " + row.number() + " says " + Says.quoted(words)
+                        + ", which is what other rows come to; it is set aside as a total.",
+                1)));
+        return balance.isPresent() || !said.namesTotal() && said.texts() == 1 && isFigure(row, said);
+    }
+
+    private boolean isFigure(Row row, RowWords said) {
+        Optional<Figure> figure = said.figure();
+        if (said.numbers() == 0) {
+            // A figure whose result is an error, or was never worked out, is one all the same.
+            int sure = figure.map(Figure::ambiguous).orElse(true) ? 2 : 1;
+            return figure.isPresent() && sums.records() > 1 && said.unknown() >= sure;
+        }
+        return figure.or(() -> said.numbers() > 1
+                        ? TotalWords.figureWithin(row.text(TableBody.firstColumn(row)))
+                        : Optional.empty())
+                .filter(named -> agrees(row, named, said.numbers()))
+                .isPresent();
+    }
+
+    /** True where a row says an average or another figure over the rows above; it states no total. */
+    private boolean agrees(Row row, Figure figure, int numbers) {
+        boolean bareKeys = columns.keyColumns() > 1;
+        boolean sure = bareKeys || numbers > 1 || !figure.ambiguous();
+        return sums.records() > 1
+                && sure
+                && (figureOf(row, figure, sums.all()) || figureOf(row, figure, sums.lastGroup()));
+    }
+
+    private boolean figureOf(Row row, Figure figure, RunningSums.Group group) {
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value) && !group.agrees(figure, value, column)) {
+                return false;
+            }
+        }
+        return group.records() > 1;
+    }
+
+    /** The words for a balance, in a row of a wide table that holds little but them and its amount. */
+    private Optional<String> balance(Row row) {
+        if (columns.names().size() < WIDE
+                || columns.filled() * 2 > columns.names().size()) {
+            return Optional.empty();
+        }
+        for (int column = 0; column < row.width(); column++) {
+            if (columns.form(column) == Form.WORDS || columns.form(column) == Form.WORDS_AND_DIGITS) {
+                return Optional.of(LooseText.tidy(row.text(column))).filter(TotalWords::namesBalance);
+            }
+        }
+        return Optional.empty();
+    }
+}
