@@ -219,6 +219,7 @@ final class ColumnTyping {
             ask(openMarks, name, MARK);
         } else if (type.isMoment()) {
             ask(openOrders, name, ORDER);
+            sayZones(name, all);
         }
         // A tag that is text in one name and a number in another loses nothing as text.
         boolean harmless = told && type == Type.TEXT;
@@ -247,6 +248,19 @@ final class ColumnTyping {
                 misfits,
                 decideNow ? Optional.of(decision) : Optional.empty(),
                 misfits > 0 ? Optional.of(misfitFinding(name, type, misfits, all)) : Optional.empty());
+    }
+
+    private void sayZones(String name, Evidence all) {
+        if (all.hasSeveralZones()) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "time-zones",
+                    Where.JOB,
+                    "The times of the column " + Says.quoted(name)
+                            + " are written for several time zones, or only some of them name theirs.",
+                    "Each stands in the master as it is written, without its zone.",
+                    "Ask for times of one zone where their order matters."));
+        }
     }
 
     private boolean isTold(int index) {

@@ -15,12 +15,12 @@ import cuvee.value.Evidence;
 import cuvee.value.Form;
 import cuvee.value.Meaning;
 import cuvee.value.Type;
+import cuvee.value.Units;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -51,11 +51,16 @@ final class WrittenAs {
         Form.COMMA_OR_GROUP
     };
     private static final Form[] WORDED = {Form.WORDS, Form.WORDS_AND_DIGITS};
+    private static final Pattern FRACTION = Pattern.compile("\\d[.,]\\d{1,2}(?!\\d)");
     /** What stands behind amounts instead of a sign. */
     private static final Set<String> SIGNS = Set.of("cr", "dr", "cr.", "dr.");
 
     private static final Pattern WITH_UNIT =
             Pattern.compile("[-+]?\\d[\\d.,'\u00a0 ]*?[\u00a0 ]*(\\p{L}{1,6}[²³]?|°[CF]?)\\.?");
+    /** Words for currencies that stand before amounts and are those of several countries. */
+    private static final Pattern WORD_BEFORE =
+            Pattern.compile("((?i:s?fr\\.?|kr\\.?|rs\\.?|r\\$|zł|kč|ft|lei))[\u00a0 ]?[-+]?\\d[\\d.,'\u00a0 ]*");
+
     private static final Set<String> UNITS = Set.of(
             "g", "kg", "t", "lb", "lbs", "mm", "cm", "m", "km", "mi", "m²", "m³", "l", "ml", "cl", "hl", "h", "hr",
             "hrs", "min", "mins", "s", "kw", "kwh", "mwh", "pcs", "days", "nm", "kn");
@@ -379,6 +384,8 @@ final class WrittenAs {
         boolean signs = unit.equals(Convention.CREDIT_OR_DEBIT);
         boolean confirmed = numbers
                 || signs
+                || Units.scale(unit) > 0
+                || WORD_BEFORE.matcher(unit + "1").matches()
                 || UNITS.contains(unit.toLowerCase(Locale.ROOT))
                 || fed.values().stream().anyMatch(column -> HeaderWords.contained(unit, column.header()));
         if (!confirmed || tables == null) {
@@ -401,7 +408,9 @@ final class WrittenAs {
                     "The cells of the column " + Says.quoted(name) + " say "
                             + (signs ? "“CR” or “DR”" : Says.quoted(unit)) + " behind their numbers in "
                             + WrittenEvidence.files(meant.keySet()) + ".",
-                    signs ? "They are read as numbers, those with “DR” as below zero." : "They are read as numbers.",
+                    signs
+                            ? "They are read as numbers, those with “DR” as below zero."
+                            : Units.scale(unit) > 0 ? "They are read as numbers in full." : "They are read as numbers.",
                     ""));
         }
         return meant;
@@ -409,14 +418,22 @@ final class WrittenAs {
 
     /** What stands behind the number in all of some texts; empty where that is not one and the same. */
     private static String unit(Set<String> texts) {
-        Set<String> units = new LinkedHashSet<>();
+        List<String> units = new ArrayList<>();
         for (String text : texts) {
             Matcher matcher = WITH_UNIT.matcher(text.strip());
-            units.add(matcher.matches() ? text.strip().substring(matcher.start(1)) : "");
+            Matcher before = WORD_BEFORE.matcher(text.strip());
+            units.add(
+                    matcher.matches()
+                            ? text.strip().substring(matcher.start(1))
+                            : before.matches() ? before.group(1) : "");
         }
+        // A letter behind whole numbers may be months or a size: 12M.
+        boolean fractions =
+                texts.stream().anyMatch(text -> FRACTION.matcher(text).find());
+        units.replaceAll(unit -> unit.length() == 1 && Units.scale(unit) > 0 && !fractions ? "" : unit);
         boolean signs = units.stream().allMatch(unit -> SIGNS.contains(unit.toLowerCase(Locale.ROOT)));
         return signs && !units.isEmpty()
                 ? Convention.CREDIT_OR_DEBIT
-                : units.size() == 1 ? units.iterator().next() : "";
+                : Set.copyOf(units).size() == 1 ? units.get(0) : "";
     }
 }

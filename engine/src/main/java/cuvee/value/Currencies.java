@@ -42,6 +42,15 @@ final class Currencies {
 
     /** The amount beside a currency mark, or null where the text is no such thing. */
     static @Nullable Amount strip(char[] chars, int start, int end) {
+        if (endsWithoutCents(chars, start, end)) {
+            int mark = end - 1;
+            while (isDash(chars[mark])) {
+                mark--;
+            }
+            char[] written = (new String(chars, start, mark + 1 - start) + "00").toCharArray();
+            Amount amount = strip(written, 0, written.length);
+            return amount == null ? amount(new String(written), "") : amount;
+        }
         char first = chars[start];
         char last = chars[end - 1];
         if (!couldBe(chars, start, end)) {
@@ -64,6 +73,23 @@ final class Currencies {
             return code(new String(chars, end - 3, 3), new String(chars, start, end - start - 3));
         }
         return null;
+    }
+
+    /** True for {@code 50,-} and {@code 12.--}: a dash behind the decimal mark stands for no cents and is no sign. */
+    static boolean endsWithoutCents(char[] chars, int start, int end) {
+        int at = end - 1;
+        while (at > start && isDash(chars[at])) {
+            at--;
+        }
+        return at < end - 1
+                && at > start
+                && (chars[at] == ',' || chars[at] == '.')
+                && chars[at - 1] >= '0'
+                && chars[at - 1] <= '9';
+    }
+
+    private static boolean isDash(char c) {
+        return c == '-' || c == '\u2013' || c == '\u2014';
     }
 
     /** A first look that spares most words the rest: a sign somewhere at the ends, or three capitals. */

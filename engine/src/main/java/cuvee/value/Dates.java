@@ -8,6 +8,8 @@ import java.time.LocalTime;
 import java.time.YearMonth;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalInt;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
@@ -15,6 +17,9 @@ import org.jspecify.annotations.Nullable;
 final class Dates {
     private static final Pattern WORD_ENDS = Pattern.compile("[\\s,.\\-/]+");
     private static final Pattern ORDINAL = Pattern.compile("(?i)(st|nd|rd|th)$");
+    private static final Pattern ZONE = Pattern.compile("(?<=\\d) ?(?:Z|UTC|GMT|([+-])(\\d\\d):?(\\d\\d))$");
+    private static final int MINUTES_OF_AN_HOUR = 60;
+    private static final Pattern HOUR = Pattern.compile("(?i)(\\d{1,2}) ?([ap])\\.?m\\.?");
     private static final Pattern SECONDS = Pattern.compile("\\d{2}(\\.\\d{1,9})?");
 
     private static final Map<String, Integer> MONTHS = Map.ofEntries(
@@ -235,7 +240,8 @@ final class Dates {
         LocalTime time = null;
         String day = text;
         if (split > 0) {
-            time = time(text.substring(split + 1).strip());
+            String clock = text.substring(split + 1).strip();
+            time = time(clock.substring(0, clock.length() - zone(clock)).strip());
             if (time == null) {
                 return null;
             }
@@ -358,7 +364,30 @@ final class Dates {
                 && (day <= 28 || day <= YearMonth.of(year, month).lengthOfMonth());
     }
 
+    /** How many characters at the end of a time say its zone: Z, UTC, +02:00. */
+    private static int zone(String clock) {
+        Matcher zone = ZONE.matcher(clock);
+        return zone.find() ? zone.end() - zone.start() : 0;
+    }
+
+    /** By how many minutes the zone that a moment names is ahead of UTC; empty where it names none. */
+    static OptionalInt minutesAhead(String moment) {
+        Matcher zone = ZONE.matcher(moment.strip());
+        if (moment.indexOf(':') < 0 || !zone.find()) {
+            return OptionalInt.empty();
+        }
+        if (zone.group(1) == null) {
+            return OptionalInt.of(0);
+        }
+        int ahead = Integer.parseInt(zone.group(2)) * MINUTES_OF_AN_HOUR + Integer.parseInt(zone.group(3));
+        return OptionalInt.of(zone.group(1).equals("-") ? -ahead : ahead);
+    }
+
     private static @Nullable LocalTime time(String text) {
+        Matcher hours = HOUR.matcher(text);
+        if (hours.matches()) {
+            return time(hours.group(1) + ":00 " + hours.group(2) + "m");
+        }
         int length = text.length();
         if (length < 4 || length > 15 || text.indexOf(':') < 1) {
             return null;

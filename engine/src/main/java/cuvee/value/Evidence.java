@@ -37,6 +37,11 @@ public final class Evidence {
     private long dayFirstMoments;
     private long monthFirstMoments;
     private long zeroTimes;
+    /** How many moments name a time zone, and how many minutes these are ahead of UTC at least and at most. */
+    private long zoned;
+
+    private long leastAhead;
+    private long mostAhead;
     private long insidePoint;
     private long insideComma;
     private long insideOpen;
@@ -165,7 +170,20 @@ public final class Evidence {
             dayFirstMoments += forced == Convention.Order.DAY_FIRST ? 1 : 0;
             monthFirstMoments += forced == Convention.Order.MONTH_FIRST ? 1 : 0;
         }
+        Dates.minutesAhead(text).ifPresent(this::zone);
         zeroTimes += Dates.isMidnight(ValueReader.trim(text)) ? 1 : 0;
+    }
+
+    private void zone(int ahead) {
+        leastAhead = zoned == 0 ? ahead : Math.min(leastAhead, ahead);
+        mostAhead = zoned == 0 ? ahead : Math.max(mostAhead, ahead);
+        zoned++;
+    }
+
+    /** True where its moments are written for several time zones, or only some of them name one. */
+    public boolean hasSeveralZones() {
+        long moments = count(Form.YEAR_FIRST_MOMENT, Form.OTHER_MOMENT, Form.CELL_MOMENT);
+        return zoned > 0 && (leastAhead != mostAhead || zoned < moments);
     }
 
     private void yesOrNo(String text) {
@@ -250,6 +268,11 @@ public final class Evidence {
         dayFirstMoments += other.dayFirstMoments;
         monthFirstMoments += other.monthFirstMoments;
         zeroTimes += other.zeroTimes;
+        if (other.zoned > 0) {
+            leastAhead = zoned == 0 ? other.leastAhead : Math.min(leastAhead, other.leastAhead);
+            mostAhead = zoned == 0 ? other.mostAhead : Math.max(mostAhead, other.mostAhead);
+            zoned += other.zoned;
+        }
         insidePoint += other.insidePoint;
         insideComma += other.insideComma;
         insideOpen += other.insideOpen;
@@ -273,6 +296,7 @@ public final class Evidence {
         more.dayFirstMoments *= times;
         more.monthFirstMoments *= times;
         more.zeroTimes *= times;
+        more.zoned *= times;
         more.insidePoint *= times;
         more.insideComma *= times;
         more.insideOpen *= times;
@@ -557,7 +581,10 @@ public final class Evidence {
                 yesWords,
                 noWords,
                 belowZero,
-                (long) plainDigits);
+                (long) plainDigits,
+                zoned,
+                leastAhead,
+                mostAhead);
     }
 
     /** How many of its numbers are written with a sign that puts them below zero. */
@@ -590,6 +617,9 @@ public final class Evidence {
         evidence.noWords = kept.get(12);
         evidence.belowZero = kept.get(13);
         evidence.plainDigits = kept.size() > 14 ? kept.get(14).intValue() : UNKNOWN_DIGITS;
+        evidence.zoned = kept.size() > 15 ? kept.get(15) : 0;
+        evidence.leastAhead = kept.size() > 16 ? kept.get(16) : 0;
+        evidence.mostAhead = kept.size() > 17 ? kept.get(17) : 0;
         evidence.oddities.putAll(oddities);
         evidence.currencies.putAll(currencies);
         evidence.someDates.addAll(someDates);

@@ -153,6 +153,9 @@ public final class Forms {
             start++;
         }
         int end = to;
+        if (Currencies.endsWithoutCents(chars, from, to)) {
+            return null;
+        }
         if (start == from && end - start > 1 && chars[end - 1] == '-') {
             end--;
         } else if (start == from && end - start > 2 && chars[start] == '(' && chars[end - 1] == ')') {

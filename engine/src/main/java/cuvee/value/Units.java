@@ -62,7 +62,27 @@ public final class Units {
                     + "|[(\\[]\\s*(?:[€£$]\\s*|\\p{L}{1,9}\\s+)?)" + THOUSANDS + "(?![\\p{L}\\p{N}])"
                     + "|(?<!\\p{L})[kt](?:eur|usd|gbp|chf)(?!\\p{L})|^(?:[€£$]|[A-Z]{3}) ?['’]?000['’]?s?$");
 
+    private static final Map<String, Integer> SCALES = Map.ofEntries(
+            Map.entry("k", 3),
+            Map.entry("K", 3),
+            Map.entry("tsd", 3),
+            Map.entry("Tsd", 3),
+            Map.entry("thousand", 3),
+            Map.entry("M", 6),
+            Map.entry("Mio", 6),
+            Map.entry("mio", 6),
+            Map.entry("mn", 6),
+            Map.entry("million", 6),
+            Map.entry("bn", 9),
+            Map.entry("Mrd", 9),
+            Map.entry("billion", 9));
+
     private Units() {}
+
+    /** By how many places a word behind numbers moves their point: 3 for {@code k}, 6 for {@code Mio.}; 0 for any other unit. */
+    public static int scale(String unit) {
+        return SCALES.getOrDefault(unit.endsWith(".") ? unit.substring(0, unit.length() - 1) : unit, 0);
+    }
 
     /** True where a header names thousands as its unit, as {@code Sales (k€)}, {@code Umsatz TEUR} and {@code £'000} do. */
     public static boolean isInThousands(String header) {

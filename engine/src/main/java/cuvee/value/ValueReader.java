@@ -69,9 +69,14 @@ public final class ValueReader {
         if (unit.equals(Convention.CREDIT_OR_DEBIT) && kind == CellKind.TEXT) {
             return signed(bare);
         }
-        if (!unit.isEmpty() && kind == CellKind.TEXT && bare.endsWith(unit)) {
-            String number = trim(bare.substring(0, bare.length() - unit.length()));
-            return Forms.ofStaged(number).isNumber() ? number : null;
+        if (!unit.isEmpty() && kind == CellKind.TEXT && (bare.endsWith(unit) || bare.startsWith(unit))) {
+            String number = trim(
+                    bare.endsWith(unit)
+                            ? bare.substring(0, bare.length() - unit.length())
+                            : bare.substring(unit.length()));
+            return !Forms.ofStaged(number).isNumber()
+                    ? null
+                    : Units.scale(unit) == 0 ? number : scaled(number, unit, convention);
         }
         if (convention.meaning() == Meaning.THOUSANDS) {
             String said = read(staged, Type.DECIMAL, convention.withMeaning(Meaning.AS_WRITTEN));
@@ -105,6 +110,14 @@ public final class ValueReader {
         char[] chars = trim(CellKind.textOf(staged)).toCharArray();
         Currencies.Amount amount = chars.length == 0 ? null : Currencies.strip(chars, 0, chars.length);
         return amount == null ? null : amount.currency();
+    }
+
+    private static @Nullable String scaled(String number, String unit, Convention convention) {
+        String said = read(number, Type.DECIMAL, convention.withUnit(""));
+        return said == null
+                ? null
+                : CellKind.NUMBER.mark()
+                        + new BigDecimal(said).movePointRight(Units.scale(unit)).toPlainString();
     }
 
     /** An amount with its sign behind it as a word, {@code 12.50 DR}, with the sign before it. */

@@ -341,6 +341,42 @@ class WrittenAsTest {
     }
 
     @Test
+    void wordsForThousandsAndMillionsAreReadInFullWhereTheyCanMeanNothingElse() {
+        batch.csv("a.csv", "Firm,Turnover,Staff,Term", "Reed,1.2M,3.4k,12M", "Marsh,0.5M,12k,24M", "Fenn,12M,0.25k,6M");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines())
+                .containsExactly("Reed|1200000|3400|12M", "Marsh|500000|12000|24M", "Fenn|12000000|250|6M");
+    }
+
+    @Test
+    void aWordForACurrencyOfSeveralCountriesMayStandBeforeTheAmount() {
+        batch.csv("a.csv", "Item,Price", "Rope,Fr. 12.50", "Buoy,Fr. 1200.00", "Sail,Fr. 7.00");
+        assertThat(batch.refresh().lines()).contains("Rope|12.5", "Buoy|1200");
+    }
+
+    @Test
+    void aDashForNoCentsIsNoSign() {
+        batch.csv("a.csv", "Item;Price;Deposit", "Rope;€ 1.234,-;50,-", "Buoy;€ 50,--;7,50", "Sail;€ -12,-;999,-");
+        assertThat(batch.refresh().lines()).containsExactly("Rope|1234|50", "Buoy|50|7.5", "Sail|-12|999");
+    }
+
+    @Test
+    void timesWithTheirZoneAreTimesAndSeveralZonesAreSaid() {
+        batch.csv("a.csv", "Id,At", "1,2026-03-01T10:15:00Z", "2,2026-03-02T11:15:00Z");
+        Batch.Made one = batch.refresh();
+        assertThat(one.lines()).containsExactly("1|2026-03-01T10:15:00", "2|2026-03-02T11:15:00");
+        assertThat(one.outcome().findings()).noneMatch(finding -> finding.kind().equals("time-zones"));
+        batch.csv("b.csv", "Id,At", "3,2026-03-03T10:15:00+02:00", "4,2026-03-04 11:15:00.250+0200");
+        Batch.Made several = batch.refresh();
+        assertThat(several.lines()).contains("4|2026-03-04T11:15:00.25");
+        assertThat(several.outcome().findings())
+                .anyMatch(finding -> finding.kind().equals("time-zones"));
+        assertThat(batch.refresh().outcome().findings())
+                .as("as it was kept")
+                .anyMatch(finding -> finding.kind().equals("time-zones"));
+    }
+
+    @Test
     void creditAndDebitBehindAmountsAreTheirSigns() {
         batch.csv(
                 "statement.csv",
