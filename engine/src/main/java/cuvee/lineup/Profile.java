@@ -2,6 +2,7 @@ package cuvee.lineup;
 
 import cuvee.sheet.CellKind;
 import cuvee.value.Convention;
+import cuvee.value.Dates;
 import cuvee.value.Form;
 import cuvee.value.Forms;
 import cuvee.value.LooseText;
@@ -10,6 +11,7 @@ import cuvee.value.Type;
 import cuvee.value.ValueReader;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
@@ -17,6 +19,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.regex.Pattern;
 
 /**
@@ -304,20 +307,33 @@ public final class Profile {
         if (!within) {
             return Optional.empty();
         }
+        return Optional.of(
+                asDays(text -> LocalDate.ofEpochDay(new BigDecimal(text).longValue() - (long) DAYS_BEFORE_1970)));
+    }
+
+    /** The same column with its whole numbers taken for days in digits, {@code 20260105}; itself where some are none. */
+    public Profile daysInDigits() {
+        boolean whole = filled > 0 && kinds.getOrDefault(Kind.WHOLE, 0) == filled;
+        boolean days = whole && texts.keySet().stream().allMatch(text -> Dates.ofDigits(text) != null);
+        return days ? asDays(text -> LocalDate.parse(text, DateTimeFormatter.BASIC_ISO_DATE)) : this;
+    }
+
+    private Profile asDays(Function<String, LocalDate> day) {
         Map<String, Integer> days = new HashMap<>();
         Map<String, Integer> months = new HashMap<>();
         texts.forEach((text, count) -> {
-            String day = LocalDate.ofEpochDay(new BigDecimal(text).longValue() - (long) DAYS_BEFORE_1970)
-                    .toString();
-            days.merge(day, count, Integer::sum);
-            months.merge(day.substring(0, 7), count, Integer::sum);
+            String iso = day.apply(text).toString();
+            days.merge(iso, count, Integer::sum);
+            months.merge(iso.substring(0, 7), count, Integer::sum);
         });
         double most = months.values().stream().mapToInt(Integer::intValue).max().orElse(0);
-        return Optional.of(new Profile(
+        return new Profile(
                 cells,
                 filled,
                 new EnumMap<>(Map.of(Kind.DATE, filled)),
-                Arrays.stream(numbers).map(number -> number - DAYS_BEFORE_1970).toArray(),
+                days.keySet().stream()
+                        .mapToDouble(iso -> LocalDate.parse(iso).toEpochDay())
+                        .toArray(),
                 days,
                 Map.of(Kind.DATE.name(), filled),
                 new int[decimals.length],
@@ -325,7 +341,7 @@ public final class Profile {
                 counted,
                 running,
                 filled >= FEW ? List.of(most / filled) : List.of(),
-                List.of()));
+                List.of());
     }
 
     /** True where nearly all values are shares of something, said as percent or as fractions of 1. */

@@ -53,7 +53,9 @@ public final class SourceCells {
         return Sql.ask("looking at numbers", () -> {
             registering.register();
             Map<Integer, Range> ranges = new HashMap<>();
-            Type type = convention.meaning() == Meaning.MONTHS ? Type.DATE : Type.DECIMAL;
+            Type type = convention.meaning() == Meaning.MONTHS || convention.meaning() == Meaning.DIGITS_OF_DAYS
+                    ? Type.DATE
+                    : Type.DECIMAL;
             try (Statement statement = connection.createStatement()) {
                 for (List<Cells> group : alike(cells)) {
                     String read = Readings.FUNCTION + "(s.c" + group.get(0).column() + ", " + Sql.literal(type.name())

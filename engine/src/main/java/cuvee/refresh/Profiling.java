@@ -211,7 +211,7 @@ final class Profiling implements Doubles.Contents {
             columns.add(
                     WrittenAs.namesPercents(column.header())
                             ? profile.percentPoints()
-                            : Scales.saysThousands(table, column) ? profile.thousands() : profile);
+                            : Scales.saysThousands(table, column) ? profile.thousands() : profile.daysInDigits());
         }
         BitSet products = Products.of(numbers);
         for (int i = 0; i < places.size() && !products.isEmpty(); i++) {

@@ -63,7 +63,7 @@ final class WrittenAs {
 
     private static final Set<String> UNITS = Set.of(
             "g", "kg", "t", "lb", "lbs", "mm", "cm", "m", "km", "mi", "m²", "m³", "l", "ml", "cl", "hl", "h", "hr",
-            "hrs", "min", "mins", "s", "kw", "kwh", "mwh", "pcs", "days", "nm", "kn");
+            "hrs", "min", "mins", "s", "°", "°c", "°f", "kw", "kwh", "mwh", "pcs", "days", "nm", "kn");
     private static final Pattern DATE_WORD = Pattern.compile("(?i)(?<!\\p{L})(date|datum|day|tag|fecha|dato|data|dt|on"
             + "|due|until|expires|expiry|deadline|fällig|bis)(?!\\p{L})|datum$");
     private static final Pattern PERCENT_WORD =
@@ -73,6 +73,10 @@ final class WrittenAs {
 
     private static final double LAST_DAY = 73_050;
     private static final int DIGITS_OF_DAYS = 5;
+    private static final int LENGTH_OF_DIGITS = 8;
+    /** So many numbers that are all days are none by chance. */
+    private static final int FEWEST_DIGITS_OF_DAYS = 3;
+
     private static final long DAYS_OF_A_YEAR = 366;
     private static final double MOST_POINTS = 1000;
     private static final double MORE_THAN_ALL = 1.5;
@@ -111,6 +115,9 @@ final class WrittenAs {
             }
         });
         Map<PlacedTable, Meant> meant = new HashMap<>(days(name, fed));
+        if (meant.isEmpty()) {
+            meant.putAll(digits(name, fed));
+        }
         if (meant.isEmpty()) {
             months.of(index, name, fed, feeds)
                     .forEach((table, year) -> meant.put(table, new Meant(Meaning.MONTHS, year, 0, 0)));
@@ -210,6 +217,51 @@ final class WrittenAs {
                     "dates");
         }
         return meant;
+    }
+
+    /** Days written without anything between year, month and day, throughout a column. */
+    private Map<PlacedTable, Meant> digits(String name, Map<PlacedTable, LaidColumn> fed) {
+        boolean open = seen.isSettled(name) && !seen.isTypeSettled(name);
+        if (!open && seen.type(name).filter(type -> !type.isMoment()).isPresent()) {
+            return Map.of();
+        }
+        Map<PlacedTable, LaidColumn> candidates = new LinkedHashMap<>();
+        fed.forEach((table, column) -> {
+            Evidence evidence = column.evidence();
+            long numbers = evidence.count(Form.NUMBER_WHOLE, Form.DIGITS);
+            boolean enough = numbers >= FEWEST_DIGITS_OF_DAYS || numbers > 0 && namesDays(column.header());
+            if (enough && evidence.wholeDigits() == LENGTH_OF_DIGITS && isNothingElse(evidence, numbers)) {
+                candidates.put(table, column);
+            }
+        });
+        Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
+        seen.looked(candidates, Convention.DEFAULT.withMeaning(Meaning.DIGITS_OF_DAYS))
+                .forEach((table, range) -> {
+                    LaidColumn column = candidates.get(table);
+                    boolean all =
+                            column != null && range.fits() == column.evidence().count(Form.NUMBER_WHOLE, Form.DIGITS);
+                    boolean otherwise = seen.said(name, table)
+                            .filter(meaning -> meaning != Meaning.DIGITS_OF_DAYS)
+                            .isPresent();
+                    if (all && !otherwise) {
+                        meant.put(table, new Meant(Meaning.DIGITS_OF_DAYS, "", 0, 0));
+                    }
+                });
+        if (!meant.isEmpty()) {
+            seen.tell(
+                    name,
+                    meant.keySet(),
+                    List.of(),
+                    Meaning.DIGITS_OF_DAYS,
+                    "numbers of eight digits, each a year, a month and a day",
+                    "dates");
+        }
+        return meant;
+    }
+
+    private static boolean isNothingElse(Evidence evidence, long numbers) {
+        return evidence.belowZero() == 0
+                && numbers == evidence.filled() - evidence.count(Form.NOTHING_WORD, Form.CELL_ERROR);
     }
 
     /** True where all values are whole numbers of five digits, or dates beside them. */

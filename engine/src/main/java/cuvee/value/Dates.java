@@ -14,11 +14,12 @@ import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** Dates and times as people type them. */
-final class Dates {
+public final class Dates {
     private static final Pattern WORD_ENDS = Pattern.compile("[\\s,.\\-/]+");
     private static final Pattern ORDINAL = Pattern.compile("(?i)(st|nd|rd|th)$");
     private static final Pattern ZONE = Pattern.compile("(?<=\\d) ?(?:Z|UTC|GMT|([+-])(\\d\\d):?(\\d\\d))$");
     private static final int MINUTES_OF_AN_HOUR = 60;
+    private static final Pattern DIGITS_OF_DAY = Pattern.compile("(19[5-9]|20\\d)\\d{5}");
     private static final Pattern HOUR = Pattern.compile("(?i)(\\d{1,2}) ?([ap])\\.?m\\.?");
     private static final Pattern SECONDS = Pattern.compile("\\d{2}(\\.\\d{1,9})?");
 
@@ -154,6 +155,17 @@ final class Dates {
     static @Nullable String clock(String text) {
         LocalTime time = time(text.strip());
         return time == null ? null : NumberFormats.timeText(time);
+    }
+
+    /** The day, in ISO form, whose year, month and day eight digits are; null where they are none between 1950 and 2099. */
+    public static @Nullable String ofDigits(String digits) {
+        if (!DIGITS_OF_DAY.matcher(digits).matches()) {
+            return null;
+        }
+        int day = Integer.parseInt(digits);
+        return exists(day / 10_000, day / 100 % 100, day % 100)
+                ? digits.substring(0, 4) + "-" + digits.substring(4, 6) + "-" + digits.substring(6)
+                : null;
     }
 
     /** True for a day that exists, as ISO has it: the way that programs write most. */

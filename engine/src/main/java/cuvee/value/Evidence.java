@@ -530,7 +530,7 @@ public final class Evidence {
         }
         Form other = switch (convention.meaning()) {
             case AS_WRITTEN, THOUSANDS, MONTHS -> null;
-            case DAYS -> Form.CELL_DATE;
+            case DAYS, DIGITS_OF_DAYS -> Form.CELL_DATE;
             case PERCENT_POINTS -> Form.NUMBER_PERCENT;
         };
         if (convention.meaning() == Meaning.THOUSANDS) {

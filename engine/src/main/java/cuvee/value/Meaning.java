@@ -8,6 +8,8 @@ public enum Meaning {
     AS_WRITTEN("as written", ""),
     /** Days counted from the end of 1899, as spreadsheets keep dates whose cells lost their format. */
     DAYS("days", "d"),
+    /** Days as their year, month and day in eight digits: 20260105. */
+    DIGITS_OF_DAYS("dates in digits", "y"),
     /** Percent points: 12.5 stands for an eighth. */
     PERCENT_POINTS("percent points", "p"),
     /** Thousands: 12.5 stands for 12,500. */

@@ -100,6 +100,10 @@ public final class ValueReader {
                 String iso = NumberFormats.isoDate(number.doubleValue(), NumberFormats.DayCount.FROM_1900);
                 yield iso == null ? null : CellKind.DATE.mark() + iso;
             }
+            case DIGITS_OF_DAYS -> {
+                String iso = Dates.ofDigits(bare);
+                yield iso == null ? null : CellKind.DATE.mark() + iso;
+            }
             case PERCENT_POINTS ->
                 CellKind.NUMBER.mark() + number.movePointLeft(2).toPlainString();
         };

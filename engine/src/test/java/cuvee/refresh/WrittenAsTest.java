@@ -377,6 +377,28 @@ class WrittenAsTest {
     }
 
     @Test
+    void daysInEightDigitsAreDatesAndLinedUpWithThem() {
+        batch.csv(
+                "a.csv",
+                "Order,Shipped,Account",
+                "A1,20260105,20269901",
+                "A2,20260106,10000001",
+                "A3,20260207,30000000");
+        batch.csv(
+                "b.csv",
+                "Order,Sent on,Account",
+                "B1,2026-01-08,20269902",
+                "B2,2026-01-09,10000002",
+                "B3,2026-02-10,30000003");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).contains("A1|2026-01-05|20269901", "B3|2026-02-10|30000003");
+        assertThat(made.outcome().findings())
+                .anyMatch(finding ->
+                        finding.kind().equals("written-as") && finding.text().contains("eight digits"));
+        assertThat(batch.refresh().lines()).isEqualTo(made.lines());
+    }
+
+    @Test
     void creditAndDebitBehindAmountsAreTheirSigns() {
         batch.csv(
                 "statement.csv",
