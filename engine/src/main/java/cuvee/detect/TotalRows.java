@@ -11,6 +11,8 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -18,6 +20,10 @@ import org.jspecify.annotations.Nullable;
  * word where a record would have its keys, make a total; arithmetic alone makes a record to be asked about.
  */
 final class TotalRows {
+    /** How many of something there are: {@code 3 persons}, {@code Persons: 3}. */
+    private static final Pattern COUNTED =
+            Pattern.compile("(\\d{1,6}) \\p{L}[\\p{L} ]{0,30}|\\p{L}[\\p{L} ]{0,30}[:=] ?(\\d{1,6})");
+
     /** Fewer records than these add up by chance. */
     private static final int ENOUGH = 3;
 
@@ -48,6 +54,8 @@ final class TotalRows {
     private boolean grandTotal;
 
     private int lastTotal;
+    /** How many records had gone by when a line last headed some. */
+    private int recordsAtLine;
 
     TotalRows(TableColumns columns, SheetClues clues, Reading reading, List<Doubt> doubts) {
         this.columns = columns;
@@ -196,6 +204,9 @@ final class TotalRows {
         if (figures.isOne(row, said) || !said.namesTotal() && said.texts() <= 1 && isOfTheTotalAbove(row, said)) {
             return true;
         }
+        if (said.numbers() == 0 && said.texts() == 1 && saysCount(row) || isOfTwoTotals(row, said)) {
+            return true;
+        }
         boolean told = clues.totalRow(row.number());
         if (!said.namesTotal() && said.texts() > 0 && !told) {
             boolean total = said.numbers() > 0 && isTotalOfAnyName(row, said.texts());
@@ -215,6 +226,60 @@ final class TotalRows {
             take(row);
         }
         return total;
+    }
+
+    /** True for a line such as {@code 3 persons} below as many records since the last line or total. */
+    private boolean saysCount(Row row) {
+        int count = Math.min(sums.recordsSinceTotal(), sums.records() - recordsAtLine);
+        Matcher said = COUNTED.matcher(row.text(TableBody.firstColumn(row)).strip());
+        if (count == 0 || !said.matches()) {
+            return false;
+        }
+        String number = said.group(1) == null ? said.group(2) : said.group(1);
+        return Integer.parseInt(number) == count;
+    }
+
+    /** True for a row right below a total whose numbers are the difference of the last two totals. */
+    private boolean isOfTwoTotals(Row row, RowWords said) {
+        if (!isJustBehindATotal() || said.texts() > 1 || said.numbers() == 0) {
+            return false;
+        }
+        int last = stated.get(stated.size() - 1).row();
+        int before = stated.stream()
+                .mapToInt(StatedTotal::row)
+                .filter(each -> each != last)
+                .max()
+                .orElse(0);
+        int agreed = 0;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            double one = statedIn(before, column);
+            double other = statedIn(last, column);
+            if (Double.isNaN(value) || value == 0) {
+                continue;
+            }
+            if (!RunningSums.close(value, one - other, 2)) {
+                return false;
+            }
+            agreed++;
+        }
+        boolean told = agreed >= SEVERAL && before > 0;
+        if (told) {
+            doubts.add(new Doubt(
+                    "total-compared",
+                    row.number(),
+                    "Row " + row.number() + " is the difference of the last two totals; it is set aside with them.",
+                    1));
+        }
+        return told;
+    }
+
+    private double statedIn(int row, int column) {
+        return stated.stream()
+                .filter(each -> each.row() == row && each.column() == column)
+                .mapToDouble(StatedTotal::stated)
+                .findFirst()
+                .orElse(Double.NaN);
     }
 
     /** True for a row right below the total of all records that sets it against something else, or says its parts of 100. */
@@ -402,6 +467,7 @@ final class TotalRows {
 
     /** Takes in a line that heads the records below it. */
     void headed(String text) {
+        recordsAtLine = sums.records();
         heads.add(LooseText.key(text));
     }
 

@@ -444,7 +444,7 @@ public final class HeaderWords {
 
     /** True where both name a unit in brackets, of which one is never the other: kilograms are no pounds. */
     private static boolean measuredOtherwise(String a, String b) {
-        return strictlyOpposed(unitWords(a), unitWords(b));
+        return strictlyOpposed(unitWords(a), unitWords(b)) || UnitsApart.areApart(LooseText.unit(a), LooseText.unit(b));
     }
 
     /** The words of a unit in brackets, where "min" are minutes and no minimum. */

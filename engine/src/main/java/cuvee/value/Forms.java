@@ -229,6 +229,10 @@ public final class Forms {
 
     /** A number with a single mark in it. */
     private static Form marked(char[] chars, int start, int end, int decimal, boolean point) {
+        // What has a nought before its digits is a code, as 0302.13 is.
+        if (chars[start] == '0' && decimal - start > 1) {
+            return Form.ZERO_LED;
+        }
         boolean couldGroup = end - decimal == 4 && decimal - start >= 1 && decimal - start <= 3 && chars[start] != '0';
         if (point) {
             return couldGroup ? Form.POINT_OR_GROUP : Form.POINT;

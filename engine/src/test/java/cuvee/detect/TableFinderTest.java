@@ -206,6 +206,41 @@ class TableFinderTest {
     }
 
     @Test
+    void howManyThereAreBelowAGroupIsNoLineOverTheNext() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Name", "Rank", "Born", "Joined"});
+        for (String vessel : List.of("MV Dunlin", "MV Petrel")) {
+            rows.add(new Object[] {vessel});
+            for (int i = 0; i < 3; i++) {
+                rows.add(new Object[] {
+                    vessel.charAt(3) + "nn Reed " + (char) ('A' + i), "Mate", "1980-02-0" + (1 + i), "2025-01-01"
+                });
+            }
+            rows.add(new Object[] {"3 persons"});
+        }
+        FoundTable found = find(rows).get(0);
+        assertThat(found.kept()).isEqualTo(6);
+        assertThat(found.sections()).extracting(FoundTable.Aside::text).containsExactly("MV Dunlin", "MV Petrel");
+    }
+
+    @Test
+    void whatIsLeftOfTwoTotalsIsNoRecord() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Heading", "Budget", "Actual"},
+                        new Object[] {"Precept", 838, 893},
+                        new Object[] {"Hall", 766, 738},
+                        new Object[] {"Total income", 1604, 1631},
+                        new Object[] {"Clerk", 368, 321},
+                        new Object[] {"Repairs", 500, 610},
+                        new Object[] {"Total expenditure", 868, 931},
+                        new Object[] {"Surplus/(deficit)", 736, 700}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.doubts())
+                .anyMatch(doubt -> doubt.row() == 8 && doubt.kind().equals("total-compared"));
+    }
+
+    @Test
     void whatIsSaidOfTheTotalAboveIsNoRecord() {
         FoundTable found = find(List.of(
                         new Object[] {"Region", "Bookings", "Cancelled"},

@@ -291,6 +291,21 @@ class SynonymBatchesTest {
     }
 
     @Test
+    void degreesMilesAndInchesAreNeverWhatTheOthersMeasure() {
+        Batch batch = new Batch(folder);
+        List<String> one = new ArrayList<>(List.of("Date,Station,Temp (°C),Wind (km/h),Rain (mm)"));
+        List<String> other = new ArrayList<>(List.of("Date,Station,Temp (°F),Wind (mph),Rain (in)"));
+        for (int i = 0; i < 12; i++) {
+            one.add("2026-01-" + (10 + i) + ",Hollin," + (i - 3.5) + "," + (5 + 4 * i) + "," + i * 0.9);
+            other.add("2026-01-" + (10 + i) + ",Marsay," + (27.5 + i) + "," + (3 + 3 * i) + "," + i * 0.04);
+        }
+        batch.csv("a.csv", one.toArray(String[]::new));
+        batch.csv("b.csv", other.toArray(String[]::new));
+        assertThat(batch.refresh().columns())
+                .contains("Temp (°C)", "Temp (°F)", "Wind (km/h)", "Wind (mph)", "Rain (mm)", "Rain (in)");
+    }
+
+    @Test
     void poundsAreNeverKilograms() {
         Batch batch = new Batch(folder);
         for (String unit : List.of("lb", "kg")) {
