@@ -304,7 +304,8 @@ final class TableBody {
 
     /** True for a row that may have others under it, or stands under one that is held back. */
     private boolean isHeldInOutline(Row row, int blanksBefore) {
-        if (reading.rows().containsKey(row.number()) || reading.lastRow() > 0 || clues.totalRow(row.number())) {
+        boolean outside = reading.lastRow() > 0 && row.number() > reading.lastRow();
+        if (outside || reading.rows().containsKey(row.number()) || clues.totalRow(row.number())) {
             settle();
             return false;
         }

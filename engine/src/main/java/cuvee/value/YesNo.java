@@ -11,9 +11,12 @@ import java.util.stream.Stream;
 
 /** The words by which people say yes and no, in several languages. */
 final class YesNo {
-    private static final Set<String> YES =
-            Set.of("yes", "y", "ja", "j", "oui", "si", "s\u00ed", "sim", "tak", "true", "wahr", "vrai", "vero", "waar");
+    private static final Set<String> YES = Set.of(
+            "✓", "✔", "yes", "y", "ja", "j", "oui", "si", "s\u00ed", "sim", "tak", "true", "wahr", "vrai", "vero",
+            "waar");
     private static final Set<String> NO = Set.of(
+            "✗",
+            "✘",
             "no",
             "n",
             "nein",
@@ -55,14 +58,14 @@ final class YesNo {
         return from < to && to - from <= LONGEST && FIRST_LETTERS.get(to - from).indexOf(chars[from] | 0x20) >= 0;
     }
 
-    /** The small first letters of the words of each length. */
+    /** The small first letters of the words of each length, signs changed like letters. */
     private static List<String> firstLetters() {
         List<String> letters = new ArrayList<>();
         for (int length = 0; length <= LONGEST; length++) {
             int wanted = length;
             letters.add(Stream.concat(YES.stream(), NO.stream())
                     .filter(word -> word.length() == wanted)
-                    .map(word -> word.substring(0, 1))
+                    .map(word -> String.valueOf((char) (word.charAt(0) | 0x20)))
                     .distinct()
                     .collect(Collectors.joining()));
         }

@@ -9,12 +9,17 @@ import cuvee.value.Type;
 import cuvee.value.Typing;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 /** Rows numbered or indented as an outline, in which some add up those under them. */
 class OutlineTest {
     private static FoundTable find(Object[]... rows) {
-        TableFinder finder = new TableFinder(HeaderHints.NONE);
+        return find(Reading.DEFAULT, rows);
+    }
+
+    private static FoundTable find(Reading reading, Object[]... rows) {
+        TableFinder finder = new TableFinder(HeaderHints.NONE, SheetClues.NONE, reading);
         for (int i = 0; i < rows.length; i++) {
             finder.row(Rows.row(i + 1, rows[i]));
         }
@@ -123,6 +128,24 @@ class OutlineTest {
                 row("Office", "Wages", 645),
                 row("", "Rent", 255));
         assertThat(found.kept()).isEqualTo(5);
+    }
+
+    @Test
+    void whatIsDecidedOfRowsGoesBeforeTheOutline() {
+        Object[][] rows = {
+            HEADER,
+            row("1", "Groundworks", 150, 60),
+            row("1.1", "Clear site", 40, 20),
+            row("1.2", "Excavate", 110, 40),
+            row("2", "Structure", 300, 90),
+            row("2.1", "Frame", 300, 90),
+            row("", "told by phone", 7, 7)
+        };
+        assertThat(find(Reading.DEFAULT.withLastRow(6), rows).kept())
+                .as("up to the last row")
+                .isEqualTo(3);
+        FoundTable record = find(Reading.DEFAULT.withRows(2, 2, Optional.empty()), rows);
+        assertThat(record.runs().get(0).first()).isEqualTo(2);
     }
 
     @Test

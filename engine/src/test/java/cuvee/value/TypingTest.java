@@ -23,6 +23,8 @@ class TypingTest {
                 "2026-01-01 00:00;2026-01-02 00:00|Date",
                 "10:00;11:30|Time",
                 "true;FALSE|Yes/No",
+                "✓;✗;✓|Yes/No",
+                "✓;maybe|Text",
                 "fog;late|Text",
                 "5 %;7,5 %|Percent",
                 "EUR 5;EUR 7|Money",
