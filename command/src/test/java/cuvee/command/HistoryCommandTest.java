@@ -56,7 +56,7 @@ class HistoryCommandTest extends CommandTest {
         JsonNode all = json().path("history");
         int last = all.path(all.size() - 1).path("number").asInt();
         int first = all.path(0).path("number").asInt();
-        assertThat(all.path(0).path("what").asText()).isEqualTo("refresh");
+        assertThat(all.path(0).path("what").asText()).isEqualTo("refreshed");
         assertThat(all.path(all.size() - 1).path("rows").asInt()).isEqualTo(5);
         assertThat(cuvee("history", "job.cuvee", "--compare", "" + first, "" + last))
                 .isZero();
@@ -79,7 +79,7 @@ class HistoryCommandTest extends CommandTest {
         cuvee("settle", "job.cuvee", "--all-as-assumed");
         cuvee("sender", "job.cuvee", "a.csv");
         assertThat(said())
-                .contains("“six” is no whole number")
+                .contains("“six” is no Whole number")
                 .doesNotContain("Oska")
                 .doesNotContain("b.csv");
         cuvee("sender", "job.cuvee", "a.csv", "--to", "a.html");

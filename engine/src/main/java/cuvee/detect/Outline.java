@@ -133,6 +133,9 @@ final class Outline {
 
     /** The rows held back, each with what it is. */
     List<Told> release() {
+        if (held.isEmpty()) {
+            return List.of();
+        }
         List<Told> told = new ArrayList<>();
         vain++;
         vainRows += held.size();

@@ -307,13 +307,16 @@ final class TableBody {
         boolean outside = reading.lastRow() > 0 && row.number() > reading.lastRow();
         if (outside || reading.rows().containsKey(row.number()) || clues.totalRow(row.number())) {
             settle();
+            columns.look(row);
             return false;
         }
         if (blanksBefore == 0 && outline.goesOn(row)) {
             return true;
         }
-        settle();
-        columns.look(row);
+        if (!outline.isEmpty()) {
+            settle();
+            columns.look(row);
+        }
         return lines.isEmpty() && outline.mayBegin(row);
     }
 

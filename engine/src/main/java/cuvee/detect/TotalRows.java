@@ -27,6 +27,7 @@ final class TotalRows {
     /** Fewer records than these add up by chance. */
     private static final int ENOUGH = 3;
 
+    private static final int SEVERAL_COLUMNS = 3;
     /** So many sums that agree are no accident. */
     private static final int SEVERAL = 2;
 
@@ -232,7 +233,7 @@ final class TotalRows {
     private boolean saysCount(Row row) {
         int count = Math.min(sums.recordsSinceTotal(), sums.records() - recordsAtLine);
         Matcher said = COUNTED.matcher(row.text(TableBody.firstColumn(row)).strip());
-        if (count == 0 || !said.matches()) {
+        if (count == 0 || columns.names().size() < SEVERAL_COLUMNS || !said.matches()) {
             return false;
         }
         String number = said.group(1) == null ? said.group(2) : said.group(1);

@@ -10,6 +10,7 @@ import cuvee.value.Convention;
 import cuvee.value.Conventions;
 import cuvee.value.Evidence;
 import cuvee.value.Type;
+import cuvee.value.Units;
 import cuvee.value.ValueReader;
 import java.math.BigDecimal;
 import java.util.ArrayList;
@@ -211,13 +212,19 @@ final class Profiling implements Doubles.Contents {
             columns.add(
                     WrittenAs.namesPercents(column.header())
                             ? profile.percentPoints()
-                            : Scales.saysThousands(table, column) ? profile.thousands() : profile.daysInDigits());
+                            : isInThousands(table, column) ? profile.thousands() : profile.daysInDigits());
         }
         BitSet products = Products.of(numbers);
         for (int i = 0; i < places.size() && !products.isEmpty(); i++) {
             columns.set(places.get(i), columns.get(places.get(i)).product(products.get(i)));
         }
         return columns;
+    }
+
+    /** A line above a table speaks of its amounts, a header of whatever it heads. */
+    private static boolean isInThousands(PlacedTable table, LaidColumn column) {
+        return Units.isInThousands(column.header())
+                || table.currency(column).isPresent() && Scales.saysThousands(table, column);
     }
 
     private static double[] numbers(List<String> cells, Convention convention) {

@@ -36,6 +36,8 @@ public final class Tags {
             Pattern.compile("(?i)(?:day|tag|jour|dag)?[ _.-]*(0?[1-9]|[12]\\d|3[01])\\.?(?:st|nd|rd|th)?");
     private static final int FEWEST_DAYS = 3;
     private static final int FEWEST_HOMES = 3;
+    /** So many homes tell what word stands before a part. */
+    private static final int ENOUGH_HOMES = 300;
 
     /** A word of some length, with one for a number behind it. */
     private static final String WORD_BEFORE = "\\b\\p{L}{3,20}(?:[\\s_.-]+(?:[Nn]o|[Nn]r|[Nn]umber|[Nn]ummer)\\b\\.?)?";
@@ -322,7 +324,7 @@ public final class Tags {
     private Optional<String> wordBefore(TagSource source) {
         Map<String, Integer> words = new LinkedHashMap<>();
         int values = 0;
-        for (Home home : homes) {
+        for (Home home : homes.subList(0, Math.min(homes.size(), ENOUGH_HOMES))) {
             Optional<String> value = value(source, home).map(Value::text);
             if (value.isPresent() && !CODE.matcher(value.get()).matches()) {
                 return Optional.empty();
