@@ -1,0 +1,159 @@
+package cuvee.detect;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.testing.Rows;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Rows that state what others come to, under whatever name, and those that only look like it. */
+class TotalRowsTest {
+    private static List<FoundTable> find(List<Object[]> rows) {
+        TableFinder finder = new TableFinder(HeaderHints.NONE);
+        for (int i = 0; i < rows.size(); i++) {
+            finder.row(Rows.row(i + 1, rows.get(i)));
+        }
+        return finder.end();
+    }
+
+    @Test
+    void anAverageThatWasNeverWorkedOutIsNoRecord() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Date", "Port", "Vessel", "Pax", "Fare"});
+        for (int i = 0; i < 6; i++) {
+            rows.add(new Object[] {"2026-01-0" + (1 + i), "Hollin", "MV " + (char) ('A' + i), 10 + i, 2.5 * i});
+        }
+        rows.add(new Object[] {"Average", "", "", "#VALUE!", "#VALUE!"});
+        rows.add(new Object[] {"Total", "", "", "#VALUE!", "#VALUE!"});
+        FoundTable found = find(rows).get(0);
+        assertThat(found.kept()).isEqualTo(6);
+    }
+
+    @Test
+    void theAverageOfAClassIsNoPupil() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Pupil", "Test", "Exam"},
+                        new Object[] {"Reed, Ann", 54, 63},
+                        new Object[] {"Marsh, Ben", 63, 93},
+                        new Object[] {"Fenn, Cid", 72, 45},
+                        new Object[] {"Class average", 63, 67}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(3);
+    }
+
+    @Test
+    void whatIsSaidOfTheTotalAboveIsNoRecord() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Region", "Bookings", "Cancelled"},
+                        new Object[] {"North", 393, 9},
+                        new Object[] {"South", 587, 47},
+                        new Object[] {"East", 837, 59},
+                        new Object[] {"Total", 1817, 115},
+                        new Object[] {"% of bookings", 1, 0.063},
+                        new Object[] {"Previous year", 1700, 120},
+                        new Object[] {"Change", "7 %", "-4 %"}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(3);
+        assertThat(found.doubts()).extracting(FoundTable.Doubt::row).containsExactly(6, 7, 8);
+    }
+
+    @Test
+    void aRowBehindTheTotalOfAllOthersIsKeptAndSaid() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Region", "Bookings", "Cancelled"},
+                        new Object[] {"North", 393, 9},
+                        new Object[] {"South", 587, 47},
+                        new Object[] {"East", 837, 59},
+                        new Object[] {"Total", 1817, 115},
+                        new Object[] {"Islands", 21, 4}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.doubts()).anyMatch(doubt -> doubt.kind().equals("behind-total"));
+    }
+
+    @Test
+    void whatIsLeftOfTwoTotalsIsNoRecord() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Heading", "Budget", "Actual"},
+                        new Object[] {"Precept", 838, 893},
+                        new Object[] {"Hall", 766, 738},
+                        new Object[] {"Total income", 1604, 1631},
+                        new Object[] {"Clerk", 368, 321},
+                        new Object[] {"Repairs", 500, 610},
+                        new Object[] {"Total expenditure", 868, 931},
+                        new Object[] {"Surplus/(deficit)", 736, 700}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.doubts())
+                .anyMatch(doubt -> doubt.row() == 8 && doubt.kind().equals("total-compared"));
+    }
+
+    @Test
+    void howManyThereAreBelowAGroupIsNoLineOverTheNext() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Name", "Rank", "Born", "Joined"});
+        for (String vessel : List.of("MV Dunlin", "MV Petrel")) {
+            rows.add(new Object[] {vessel});
+            for (int i = 0; i < 3; i++) {
+                rows.add(new Object[] {
+                    vessel.charAt(3) + "nn Reed " + (char) ('A' + i), "Mate", "1980-02-0" + (1 + i), "2025-01-01"
+                });
+            }
+            rows.add(new Object[] {"3 persons"});
+        }
+        FoundTable found = find(rows).get(0);
+        assertThat(found.kept()).isEqualTo(6);
+        assertThat(found.sections()).extracting(FoundTable.Aside::text).containsExactly("MV Dunlin", "MV Petrel");
+    }
+
+    @Test
+    void whatAnAccountHeldBeforeAndAfterIsNoMovementOfIt() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Date", "Document", "Text", "Debit", "Credit", "Balance"},
+                        new Object[] {"", "", "Opening balance", "", "", 414},
+                        new Object[] {"2026-01-01", "D10", "Invoice", "", 134, 280},
+                        new Object[] {"2026-01-02", "D11", "Fee", 237, "", 517},
+                        new Object[] {"2026-01-04", "D12", "Payment", "", 17, 500},
+                        new Object[] {"", "", "Closing balance", "", "", 500}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(3);
+        assertThat(found.doubts()).extracting(FoundTable.Doubt::kind).containsOnly("balance-row");
+        FoundTable statement = find(List.of(
+                        new Object[] {"Line", "Plan", "Actual"},
+                        new Object[] {"Opening balance", 400, 414},
+                        new Object[] {"Receipts", 200, 237},
+                        new Object[] {"Closing balance", 600, 651}))
+                .get(0);
+        assertThat(statement.kept()).as("lines of a statement").isEqualTo(3);
+    }
+
+    @Test
+    void twoRowsAndTheirSumsAreAskedAbout() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Line", "2026", "2025"},
+                        new Object[] {"Turnover", 641, 700},
+                        new Object[] {"Cost of sales", -132, -195},
+                        new Object[] {"Gross profit", 509, 505},
+                        new Object[] {"Depreciation", -85, -78}))
+                .get(0);
+        assertThat(found.doubts()).anyMatch(doubt -> doubt.kind().equals("total-row") && doubt.row() == 4);
+    }
+
+    @Test
+    void aRecordCalledTotalSomethingThatComesTwiceIsNoTotalOfItself() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Waste type", "Stops", "Tonnes"});
+        rows.add(new Object[] {"Paper", 154, 3.129});
+        rows.add(new Object[] {"Total mixed glass", 507, 10.401});
+        rows.add(new Object[] {"Food waste", 1381, 1.802});
+        rows.add(new Object[] {"Subtotal", 2042, 15.332});
+        rows.add(new Object[] {"Total mixed glass", 253, 7.845});
+        rows.add(new Object[] {"Total mixed glass", 253, 7.845});
+        rows.add(new Object[] {"Green North total", 506, 15.69});
+        FoundTable found = find(rows).get(0);
+        assertThat(found.kept()).isEqualTo(5);
+        assertThat(found.setAside()).containsEntry(RowClass.TOTAL, 2);
+        assertThat(found.doubts()).as("told, as it could be a total").anyMatch(doubt -> doubt.row() == 7);
+    }
+}
