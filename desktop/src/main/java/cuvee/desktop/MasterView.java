@@ -581,10 +581,16 @@ final class MasterView extends VBox {
     private static String say(Trail found, String title, String value) {
         StringBuilder said = new StringBuilder(found.where().toString());
         if (found.header().isEmpty()) {
-            return said.append(": no column feeds ")
-                    .append(Says.quoted(title))
-                    .append(" there")
-                    .toString();
+            // A line that heads the row, a header that ran across or a tag.
+            return found.raw().isEmpty()
+                    ? said.append(": no column feeds ")
+                            .append(Says.quoted(title))
+                            .append(" there")
+                            .toString()
+                    : said.append(": text ")
+                            .append(Says.quoted(found.raw()))
+                            .append(", said of this row")
+                            .toString();
         }
         said.append(", column ").append(Says.quoted(found.header())).append(": ");
         if (found.raw().isEmpty()) {

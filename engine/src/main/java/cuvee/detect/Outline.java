@@ -30,6 +30,7 @@ final class Outline {
     private static final int MOST_HELD = 5000;
 
     private static final double SAYS_SOMETHING = 100;
+    private static final double NEAR = 0.05;
 
     private final TableColumns columns;
     private final List<Held> held = new ArrayList<>();
@@ -39,6 +40,9 @@ final class Outline {
     private final List<StatedTotal> stated = new ArrayList<>();
     /** Rows with others under them that they do not add up. */
     private final List<Integer> disagreeing = new ArrayList<>();
+
+    /** True where one of these is not far from it. */
+    private boolean near;
 
     private final Set<Integer> depthsOfRecords = new TreeSet<>();
     private int records;
@@ -148,6 +152,7 @@ final class Outline {
                 state(each, under);
             } else if (!under.isEmpty() && says(each)) {
                 disagreeing.add(each.row().number());
+                near |= isNear(each, under);
             }
             if (!under.isEmpty() && !each.place().code().isEmpty()) {
                 columns.holdsCodes(each.place().column());
@@ -204,6 +209,16 @@ final class Outline {
                 && !isRecordLike(head, under);
     }
 
+    /** True where all numbers of a head are about what those under it come to: a head with a wrong sum. */
+    private static boolean isNear(Held head, List<Held> under) {
+        return under.size() > 1
+                && !isRecordLike(head, under)
+                && head.values().entrySet().stream().allMatch(number -> {
+                    double added = sum(under, number.getKey());
+                    return Math.abs(number.getValue() - added) <= NEAR * Math.abs(added);
+                });
+    }
+
     /** True for a row that also has what the rows behind it begin with: the first of a group and not its head. */
     private static boolean isRecordLike(Held head, List<Held> under) {
         int column = under.get(0).place().column();
@@ -256,17 +271,17 @@ final class Outline {
         return clean ? heads : Map.of();
     }
 
-    /** Rows that stand over others without adding them up, where most such rows do. */
+    /** Rows that stand over others without adding them up, where most such rows do, or one of them nearly does. */
     List<Doubt> doubts() {
-        if (disagreeing.size() > heads.size()) {
+        if (disagreeing.size() > heads.size() && !near) {
             return List.of();
         }
         return disagreeing.stream()
                 .map(row -> new Doubt(
-                        "total-row",
+                        "outline-sum",
                         row,
-                        "Row " + row + " stands over the rows below it like others that add theirs up, but does not add"
-                                + " them up; it is kept as a record.",
+                        "Row " + row + " stands over the rows below it and does not add them up as a total would; it is"
+                                + " kept as a record.",
                         1))
                 .toList();
     }

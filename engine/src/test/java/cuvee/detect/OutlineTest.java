@@ -160,7 +160,18 @@ class OutlineTest {
                 row("2.2", "Slab", 200, 40));
         assertThat(found.kept()).isEqualTo(5);
         assertThat(found.doubts())
-                .anyMatch(doubt -> doubt.row() == 5 && doubt.kind().equals("total-row"));
+                .anyMatch(doubt -> doubt.row() == 5 && doubt.kind().equals("outline-sum"));
+    }
+
+    @Test
+    void theOnlyHeadWithASumThatIsNearlyRightIsSaid() {
+        FoundTable found = find(
+                HEADER,
+                row("1", "Groundworks", 150, 62),
+                row("1.1", "Clear site", 40, 20),
+                row("1.2", "Excavate", 111, 40));
+        assertThat(found.kept()).isEqualTo(3);
+        assertThat(found.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("outline-sum");
     }
 
     @Test
