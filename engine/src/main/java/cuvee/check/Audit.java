@@ -2,6 +2,7 @@ package cuvee.check;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -14,12 +15,22 @@ public final class Audit {
     /** A relation holds where it holds in so many of the rows that have all three numbers. */
     private static final double NEARLY_ALL = 0.94;
 
+    /** Rates of single rows differ by rounding: by so much at most from the middle one, and as seldom from the true one. */
+    private static final double CLOSE_RATE = 0.01;
+
+    private static final double EXACT_RATE = 1e-4;
     private static final int FEWEST_ROWS = 20;
     private static final int FEWEST_DIFFERENT = 8;
     private static final int FEWEST_VALUES = 30;
     /** A value so many times the next one is far above all others. */
     private static final double FAR = 6;
 
+    /** Numbers that name rows stand once, but for so few. */
+    private static final double ONCE = 0.95;
+    /** The others begin anew: those of another sender or year. */
+    private static final double RUNNING_ON = 0.9;
+
+    private static final int MANY_NUMBERS = 200;
     private static final int FEWEST_MONTHS = 6;
     private static final double LOW = 0.4;
     private static final double HIGH = 2.5;
@@ -98,6 +109,61 @@ public final class Audit {
         return found;
     }
 
+    /**
+     * A column that is a constant times another one, both from 0.
+     *
+     * @param rate the constant
+     */
+    public record Rate(int one, int result, double rate) {}
+
+    /**
+     * The columns that are a constant times one before them in nearly all rows, such as a charge for each unit; two columns
+     * that are the same are not among them.
+     *
+     * @param rows as for {@link #relations}
+     * @param decimals as for {@link #relations}
+     */
+    public static List<Rate> rates(List<double[]> rows, int[] decimals) {
+        List<Rate> found = new ArrayList<>();
+        for (int result = 1; result < decimals.length; result++) {
+            for (int one = 0; one < result; one++) {
+                Optional<Rate> rate = rate(rows, one, result, 0.51 * Math.pow(10, -decimals[result]));
+                if (rate.isPresent()) {
+                    found.add(rate.get());
+                    break;
+                }
+            }
+        }
+        return found;
+    }
+
+    private static Optional<Rate> rate(List<double[]> rows, int one, int result, double tolerance) {
+        List<double[]> both = rows.stream()
+                .filter(row -> row[one] != 0 && row[result] != 0 && !Double.isNaN(row[one] + row[result]))
+                .toList();
+        if (both.size() < FEWEST_ROWS
+                || different(both, one) < FEWEST_DIFFERENT
+                || different(both, result) < FEWEST_DIFFERENT) {
+            return Optional.empty();
+        }
+        double[] shares = both.stream()
+                .mapToDouble(row -> row[result] / row[one])
+                .sorted()
+                .toArray();
+        double middle = shares[shares.length / 2];
+        double rate = both.stream()
+                .filter(row -> Math.abs(row[result] / row[one] - middle) <= CLOSE_RATE * Math.abs(middle))
+                .max(Comparator.comparingDouble(row -> Math.abs(row[one])))
+                .map(row -> row[result] / row[one])
+                .orElse(middle);
+        long holds = both.stream()
+                .filter(row ->
+                        Math.abs(row[one] * rate - row[result]) <= tolerance + EXACT_RATE * Math.abs(row[result]))
+                .count();
+        boolean same = Math.abs(rate - 1) < EXACT_RATE;
+        return same || holds < both.size() * NEARLY_ALL ? Optional.empty() : Optional.of(new Rate(one, result, rate));
+    }
+
     private static long different(List<double[]> rows, int column) {
         return rows.stream()
                 .mapToDouble(row -> row[column])
@@ -141,6 +207,22 @@ public final class Audit {
                 .map(moved -> greatest[0] / moved)
                 .anyMatch(value -> value <= greatest[1] && value >= middle / FAR);
         return far && ordinary;
+    }
+
+    /**
+     * True where the numbers of a column name its rows one after the other.
+     *
+     * @param all how many rows have a number
+     * @param different how many different numbers there are
+     * @param runningOn how many of them are the one before and one more
+     */
+    public static boolean isRunning(long all, long different, long runningOn) {
+        return different >= FEWEST_VALUES && different >= all * ONCE && runningOn >= different * RUNNING_ON;
+    }
+
+    /** So many numbers among many may be missing as lost ones; where more are, numbers are left out for other reasons. */
+    public static long mostMissing(long different) {
+        return different < MANY_NUMBERS ? 1 : Math.min(3, different / MANY_NUMBERS + 1);
     }
 
     /** A month of a series whose figure is far from its others. */

@@ -28,7 +28,9 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
     /** Fewer words say little by each standing once. */
     private static final int FEWEST_BLOCKS = 4;
 
-    private static final double NEARLY_ALL = 0.95;
+    private static final double FEW_BLANKS = 0.05;
+    /** A column with blanks has far more of them than one with so many times fewer. */
+    private static final int FAR_FEWER = 4;
 
     public Laying {
         carried = Set.copyOf(carried);
@@ -243,12 +245,14 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
         return totals >= 2 && totals + 1 >= column.evidence().filled();
     }
 
-    /** True where the table has columns that are filled throughout, so that the blanks of this one are not its habit. */
+    /** True where most other columns have no blanks, or far fewer, so that the blanks of this one are not the table's habit. */
     private static boolean othersFilled(FoundTable table, TableColumn column) {
         Set<TableColumn> others = new HashSet<>(table.columns());
         others.remove(column);
+        long blanks = table.kept() - column.evidence().filled();
         long full = others.stream()
-                .filter(other -> other.evidence().filled() >= table.kept() * NEARLY_ALL)
+                .mapToLong(other -> table.kept() - other.evidence().filled())
+                .filter(few -> few <= table.kept() * FEW_BLANKS || few * FAR_FEWER <= blanks)
                 .count();
         return full >= 1 && full * 2 >= others.size();
     }

@@ -2,13 +2,11 @@ package cuvee.master;
 
 import cuvee.value.Type;
 import java.math.BigDecimal;
-import java.sql.Array;
 import java.sql.ResultSet;
 import java.sql.Statement;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -108,52 +106,6 @@ public final class MasterFigures {
         });
     }
 
-    /** The numbers of some rows, the same ones each time, in columns of numbers; what is blank is not a number. */
-    public List<double[]> someNumbers(List<Integer> columns, int most) {
-        return Sql.ask("looking at numbers", () -> {
-            List<double[]> some = new ArrayList<>();
-            String numbers =
-                    columns.stream().map(i -> "CAST(m" + i + " AS DOUBLE)").collect(Collectors.joining(", "));
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT " + numbers
-                            + " FROM (SELECT * FROM master WHERE aside = 0) USING SAMPLE reservoir(" + most
-                            + " ROWS) REPEATABLE (7)")) {
-                while (rows.next()) {
-                    double[] row = new double[columns.size()];
-                    for (int i = 0; i < row.length; i++) {
-                        row[i] = rows.getDouble(i + 1);
-                        row[i] = rows.wasNull() ? Double.NaN : row[i];
-                    }
-                    some.add(row);
-                }
-            }
-            return some;
-        });
-    }
-
-    /**
-     * A number of the master, and where it came from.
-     *
-     * @param turned which of the columns that run across it came from, from 0; below 0 where none do
-     */
-    public record NumberAt(int table, int row, int turned, double value, double expected) {}
-
-    /** Less than this share of a number may be due to the rounding of what it follows from. */
-    private static final double ROUNDED = 0.005;
-
-    /** Rows in which a column is not nearly the product, or the sum, of two others, though all three are there. */
-    public List<NumberAt> notFollowing(boolean product, int one, int other, int result, double tolerance, int most) {
-        String a = "CAST(m" + one + " AS DOUBLE)";
-        String b = "CAST(m" + other + " AS DOUBLE)";
-        String expected = product ? a + " * " + b : a + " + " + b;
-        String c = "CAST(m" + result + " AS DOUBLE)";
-        return numbers(
-                c,
-                expected,
-                "WHERE aside = 0 AND " + c + " <> 0 AND abs(" + expected + " - " + c + ") > " + tolerance + " + "
-                        + ROUNDED + " * abs(" + expected + ") ORDER BY tbl, row LIMIT " + most);
-    }
-
     /**
      * Days of a table that lie outside a span.
      *
@@ -217,71 +169,6 @@ public final class MasterFigures {
                 }
             }
             return found;
-        });
-    }
-
-    /** How far from 0 the two numbers lie that are farthest, for each of some columns; fewer where there are no two. */
-    public Map<Integer, double[]> farthest(List<Integer> columns) {
-        if (columns.isEmpty()) {
-            return Map.of();
-        }
-        String lists = columns.stream()
-                .map(i -> "max(abs(CAST(m" + i + " AS DOUBLE)), 2)")
-                .collect(Collectors.joining(", "));
-        return Sql.ask("looking at numbers", () -> {
-            Map<Integer, double[]> farthest = new HashMap<>();
-            try (Statement statement = connection.createStatement();
-                    ResultSet row = statement.executeQuery("SELECT " + lists + " FROM master WHERE aside = 0")) {
-                row.next();
-                for (int i = 0; i < columns.size(); i++) {
-                    Array found = row.getArray(i + 1);
-                    Object[] values = found == null ? new Object[0] : (Object[]) found.getArray();
-                    farthest.put(
-                            columns.get(i),
-                            Arrays.stream(values)
-                                    .mapToDouble(value -> ((Number) value).doubleValue())
-                                    .toArray());
-                }
-            }
-            return farthest;
-        });
-    }
-
-    /** The number of a column that lies farthest from 0; there has to be one. */
-    public NumberAt farthest(int column) {
-        String value = "abs(CAST(m" + column + " AS DOUBLE))";
-        return numbers(
-                        value,
-                        "0",
-                        "WHERE aside = 0 AND m" + column + " IS NOT NULL ORDER BY " + value + " DESC LIMIT 1")
-                .get(0);
-    }
-
-    private List<NumberAt> numbers(String value, String expected, String where) {
-        return Sql.ask("looking at numbers", () -> {
-            List<NumberAt> numbers = new ArrayList<>();
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery(
-                            "SELECT tbl, row, turned, " + value + ", " + expected + " FROM master " + where)) {
-                while (rows.next()) {
-                    numbers.add(new NumberAt(
-                            rows.getInt(1), rows.getInt(2), rows.getInt(3) - 1, rows.getDouble(4), rows.getDouble(5)));
-                }
-            }
-            return numbers;
-        });
-    }
-
-    /** How many numbers a column holds, and the one that half of them exceed, without sign. */
-    public double[] spread(int column) {
-        String value = "abs(CAST(m" + column + " AS DOUBLE))";
-        return Sql.ask("looking at numbers", () -> {
-            try (Statement statement = connection.createStatement();
-                    ResultSet rows = statement.executeQuery("SELECT count(m" + column + "), approx_quantile(" + value
-                            + ", 0.5) FROM master WHERE aside = 0")) {
-                rows.next();
-                return new double[] {rows.getDouble(1), rows.getDouble(2)};
-            }
         });
     }
 

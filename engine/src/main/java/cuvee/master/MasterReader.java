@@ -451,6 +451,11 @@ public final class MasterReader implements AutoCloseable {
         return new MasterFigures(connection, plan);
     }
 
+    /** Numbers that stand out beside the others. */
+    public StandingOut standingOut() {
+        return new StandingOut(connection);
+    }
+
     /** Which rows stand in several tables. */
     public SameRows sameRows() {
         return new SameRows(connection, plan, this::rowsByTable);

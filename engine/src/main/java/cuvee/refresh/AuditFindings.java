@@ -8,15 +8,20 @@ import cuvee.master.MasterFigures;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RowTest;
+import cuvee.master.StandingOut;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Type;
 import java.math.BigDecimal;
 import java.math.MathContext;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.IntStream;
 
 /** What a sceptic sees in the numbers of a master, each with the cell to look at. */
 final class AuditFindings {
@@ -29,15 +34,20 @@ final class AuditFindings {
     /** So few rows that break what all others keep are slips; more are a habit. */
     private static final int FEW = 5;
     /** So many files must have all their days in the period of their names before one that has not is pointed out. */
-    private static final int FEWEST_FILES = 4;
+    private static final int FEWEST_FILES = 3;
     /** Where more files than these have days of another period, that is how they are made. */
-    private static final double MOST_FILES = 0.2;
+    private static final double MOST_FILES = 0.25;
     /** Values are not looked at one by one in longer masters. */
     private static final long LONGEST = 3_000_000;
+    /** Rows are not compared with those of the same text in longer masters. */
+    private static final int MOST_ROWS_OF_KINDS = 100_000;
+    /** Numbers at the end of texts are not looked at in longer masters. */
+    private static final int MOST_ROWS_OF_CODES = 300_000;
 
     private final MasterPlan plan;
     private final MasterReader reader;
     private final List<Finding> findings = new ArrayList<>();
+    private final Set<List<Integer>> said = new HashSet<>();
 
     private AuditFindings(MasterPlan plan, MasterReader reader) {
         this.plan = plan;
@@ -49,6 +59,8 @@ final class AuditFindings {
         if (reader.rows() <= LONGEST) {
             audit.relations();
             audit.farAbove();
+            audit.farAboveTheirKind();
+            audit.missingNumbers();
             audit.otherPeriods();
         }
         return audit.findings;
@@ -61,7 +73,7 @@ final class AuditFindings {
                 columns.add(i);
             }
         }
-        if (columns.size() < 3 || columns.size() > MOST_COLUMNS) {
+        if (columns.size() < 2 || columns.size() > MOST_COLUMNS) {
             return;
         }
         int[] decimals = columns.stream()
@@ -69,14 +81,18 @@ final class AuditFindings {
                         ? 0
                         : plan.columns().get(i).decimals())
                 .toArray();
-        for (Relation relation : Audit.relations(reader.figures().someNumbers(columns, SAMPLE), decimals)) {
+        List<double[]> some = reader.standingOut().someNumbers(columns, SAMPLE);
+        for (Relation relation : Audit.relations(some, decimals)) {
             broken(relation, columns);
+        }
+        for (Audit.Rate rate : Audit.rates(some, decimals)) {
+            offRate(rate, columns);
         }
     }
 
     private void broken(Relation relation, List<Integer> columns) {
         int result = columns.get(relation.result());
-        List<MasterFigures.NumberAt> broken = reader.figures()
+        List<StandingOut.NumberAt> broken = reader.standingOut()
                 .notFollowing(
                         relation.kind() == Audit.Kind.PRODUCT,
                         columns.get(relation.one()),
@@ -87,7 +103,7 @@ final class AuditFindings {
         if (broken.isEmpty() || broken.size() > Math.max(2, reader.rows() * MOST_BROKEN)) {
             return;
         }
-        MasterFigures.NumberAt first = broken.get(0);
+        StandingOut.NumberAt first = broken.get(0);
         String follows = name(columns.get(relation.one())) + " "
                 + relation.kind().sign() + " " + name(columns.get(relation.other()));
         findings.add(new Finding(
@@ -101,7 +117,45 @@ final class AuditFindings {
                 "Look at the cell; correct it there, or ask the sender."));
     }
 
-    private void farAbove() {
+    /** Amounts of another size than what they are charged by, in nearly all rows at one rate. */
+    private void offRate(Audit.Rate rate, List<Integer> columns) {
+        int one = columns.get(rate.one());
+        int result = columns.get(rate.result());
+        for (StandingOut.NumberAt off : reader.standingOut().movedFromRate(one, result, rate.rate(), FEW)) {
+            say(
+                    "far-above",
+                    off,
+                    result,
+                    name(result) + " is " + number(off.value()) + " here; by " + name(one)
+                            + ", as in nearly all rows, it would be "
+                            + number(BigDecimal.valueOf(off.expected())
+                                    .setScale(plan.columns().get(result).decimals(), RoundingMode.HALF_UP)
+                                    .doubleValue())
+                            + ". A decimal mark may have moved.");
+        }
+    }
+
+    /** Amounts of another size than those of the rows with the same text, such as a meter's other readings. */
+    private void farAboveTheirKind() {
+        List<Integer> amounts = amounts();
+        if (amounts.isEmpty() || amounts.size() > MOST_COLUMNS || reader.rows() > MOST_ROWS_OF_KINDS) {
+            return;
+        }
+        for (int kind : reader.standingOut().kinds(values(Type.TEXT))) {
+            reader.standingOut().farAboveTheirKind(kind, amounts, FEW + 1).forEach((amount, far) -> {
+                for (StandingOut.NumberAt each : far.size() > FEW ? List.<StandingOut.NumberAt>of() : far) {
+                    say(
+                            "far-above",
+                            each,
+                            amount,
+                            name(amount) + " is " + number(each.value()) + " here; the rows with the same " + name(kind)
+                                    + " have about " + number(each.expected()) + ". A decimal mark may have moved.");
+                }
+            });
+        }
+    }
+
+    private List<Integer> amounts() {
         List<Integer> amounts = new ArrayList<>();
         for (int i = 0; i < plan.columns().size(); i++) {
             Type type = plan.columns().get(i).type();
@@ -110,23 +164,82 @@ final class AuditFindings {
                 amounts.add(i);
             }
         }
-        Map<Integer, double[]> farthest = reader.figures().farthest(amounts);
+        return amounts;
+    }
+
+    /** Numbers that run on by one but for a few that are missing: their rows may be lost. */
+    private void missingNumbers() {
+        List<Integer> whole = values(Type.WHOLE_NUMBER);
+        List<Integer> named = new ArrayList<>(whole);
+        named.addAll(reader.rows() > MOST_ROWS_OF_CODES ? List.of() : values(Type.TEXT));
+        for (int i : reader.standingOut().nearlyAllDifferent(named)) {
+            missing(i, reader.standingOut().running(i, !whole.contains(i), false));
+        }
+        for (int i : reader.figures().rowNumbers()) {
+            missing(i, reader.standingOut().running(i, false, true));
+        }
+    }
+
+    private List<Integer> values(Type type) {
+        return IntStream.range(0, plan.columns().size())
+                .filter(i -> plan.columns().get(i).type() == type
+                        && plan.columns().get(i).part() == MasterPlan.Column.Part.VALUE)
+                .boxed()
+                .toList();
+    }
+
+    private void missing(int column, StandingOut.Running running) {
+        long missing =
+                running.gaps().stream().mapToLong(StandingOut.Gap::missing).sum();
+        if (missing == 0
+                || missing > Audit.mostMissing(running.different())
+                || !Audit.isRunning(running.all(), running.different(), running.runningOn())) {
+            return;
+        }
+        for (StandingOut.Gap gap : running.gaps()) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "number-missing",
+                    where(gap.at(), column),
+                    name(column) + " runs on by one in " + Says.count(running.runningOn(), "row") + ", but between "
+                            + gap.before() + " and " + gap.after() + " "
+                            + (gap.missing() == 1 ? "one number is" : Says.number(gap.missing()) + " numbers are")
+                            + " in no file. "
+                            + (gap.missing() == 1 ? "Its row" : "Their rows") + " may have been lost.",
+                    "The rows are taken as they are.",
+                    "Ask the sender, or settle this where the number was never used."));
+        }
+    }
+
+    private void say(String kind, StandingOut.NumberAt number, int column, String what) {
+        if (said.add(List.of(number.table(), number.row(), number.turned(), column))) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    kind,
+                    where(number, column),
+                    what,
+                    "The value is kept as it is.",
+                    "Look at the cell; correct it there, or ask the sender."));
+        }
+    }
+
+    private void farAbove() {
+        List<Integer> amounts = amounts();
+        Map<Integer, double[]> farthest = reader.standingOut().farthest(amounts);
         for (int i : amounts) {
             double[] values = farthest.getOrDefault(i, new double[0]);
             if (values.length < 2 || values[0] < 4 * values[1]) {
                 continue;
             }
-            double[] spread = reader.figures().spread(i);
+            double[] spread = reader.standingOut().spread(i);
             if (Audit.isFarAbove(values, spread[1], (long) spread[0])) {
-                findings.add(new Finding(
-                        Severity.WARNING,
+                say(
                         "far-above",
-                        where(reader.figures().farthest(i), i),
+                        reader.standingOut().farthest(i),
+                        i,
                         name(i) + " is " + number(values[0]) + " here; the next greatest of "
                                 + Says.count((long) spread[0], "value") + " is " + number(values[1])
-                                + ". A decimal mark may have moved.",
-                        "The value is kept as it is.",
-                        "Look at the cell; correct it there, or ask the sender."));
+                                + ". A decimal mark may have moved.");
             }
         }
     }
@@ -169,7 +282,7 @@ final class AuditFindings {
         findings.add(new Finding(
                 Severity.WARNING,
                 "other-period",
-                where(new MasterFigures.NumberAt(table.table(), table.row(), -1, 0, 0), column),
+                where(new StandingOut.NumberAt(table.table(), table.row(), -1, 0, 0), column),
                 Says.number(table.outside()) + " of its " + Says.count(table.filled(), "row")
                         + (table.outside() == 1 ? " has " : " have ") + "another " + name(column)
                         + " than its file's name says: "
@@ -187,7 +300,7 @@ final class AuditFindings {
         return Says.number(new BigDecimal(value).round(new MathContext(12)));
     }
 
-    private Where where(MasterFigures.NumberAt number, int column) {
+    private Where where(StandingOut.NumberAt number, int column) {
         return plan.tables().stream()
                 .filter(table -> table.id() == number.table())
                 .findFirst()

@@ -20,6 +20,7 @@ import cuvee.tag.Tags.Value;
 import cuvee.value.LooseText;
 import cuvee.value.Period;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -506,12 +507,18 @@ final class TagColumns {
             List<LocalDate> days = column.someDays();
             boolean same = LooseText.key(column.header()).equals(LooseText.key(header));
             if (same && !days.isEmpty() && days.stream().noneMatch(period::holds)) {
-                contradiction(table, value.text(), column.header(), days.get(0).toString());
+                contradiction(
+                        table,
+                        period.isMonth()
+                                ? YearMonth.from(period.first().orElseThrow()).toString()
+                                : value.text(),
+                        column.header(),
+                        days.get(0).toString());
             }
         }
     }
 
-    /** The date column that says in most tables what the tag says of them. */
+    /** The date column that says in half the tables at least what the tag says of them. */
     private static Optional<String> datedAlike(Map<PlacedTable, Value> values) {
         Map<String, Integer> counts = new LinkedHashMap<>();
         values.forEach((table, value) -> value.period()
@@ -519,7 +526,7 @@ final class TagColumns {
                 .ifPresent(header -> counts.merge(header, 1, Integer::sum)));
         return counts.entrySet().stream()
                 .max(Map.Entry.comparingByValue())
-                .filter(entry -> entry.getValue() * 2 > values.size())
+                .filter(entry -> entry.getValue() * 2 >= values.size())
                 .map(Map.Entry::getKey);
     }
 

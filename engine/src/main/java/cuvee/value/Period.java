@@ -238,6 +238,11 @@ public record Period(Kind kind, int year, int number, int day) {
         };
     }
 
+    /** True for a month of a year. */
+    public boolean isMonth() {
+        return kind == Kind.MONTH && year != 0;
+    }
+
     /** True where a day lies in it, as far as it says. */
     public boolean holds(LocalDate date) {
         if (year != 0 && kind != Kind.WEEK && date.getYear() != year) {

@@ -31,6 +31,22 @@ class CarriedDownTest extends BatchTest {
     }
 
     @Test
+    void wordsAreCarriedDownThoughSomeAmountsAreMissing() {
+        batch.csv(
+                "a.csv",
+                "Shop,Product,May,June,July",
+                "Lume,Rolls,5,,7",
+                ",Rye,6,2,4",
+                ",Cakes,8,3,",
+                "Kiosk,Rolls,4,5,6",
+                ",Rye,,7,3",
+                ",Cakes,9,8,2");
+        assertThat(batch.refresh().lines())
+                .contains("Lume|Cakes|May|8", "Kiosk|Cakes|July|2")
+                .allMatch(line -> !line.startsWith("|"));
+    }
+
+    @Test
     void aLabelledLineNamesItsColumnAndTheTrailLeadsToTheLine() {
         batch.csv(
                 "a.csv",
