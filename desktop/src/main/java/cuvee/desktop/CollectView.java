@@ -1,6 +1,7 @@
 package cuvee.desktop;
 
 import cuvee.collect.Source;
+import cuvee.decision.Kinds;
 import cuvee.decision.SourceChoice;
 import cuvee.finding.Question;
 import cuvee.job.Job;
@@ -8,7 +9,6 @@ import cuvee.job.Place;
 import cuvee.model.FilesGrid;
 import cuvee.model.JobModel;
 import cuvee.place.Says;
-import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.SourceReport;
@@ -492,8 +492,8 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
                                 : Says.count(selected.size(), "file") + " chosen");
         aside.setDisable(selected.stream().noneMatch(file -> file.state() == SourceReport.State.TAKEN));
         take.setDisable(selected.stream().noneMatch(file -> file.state() == SourceReport.State.SET_ASIDE));
-        Pieces.show(undecide, selected.stream().anyMatch(file -> job.isSettled(JobSession.FILE, file.path())));
-        Pieces.show(byName, job.isSettled(JobSession.ORDER, JobSession.ALL_FILES));
+        Pieces.show(undecide, selected.stream().anyMatch(file -> job.isSettled(Kinds.FILE, file.path())));
+        Pieces.show(byName, job.isSettled(Kinds.ORDER, SourceChoice.ALL_FILES));
         Pieces.show(unlocking, selected.stream().anyMatch(file -> file.kind().equals("encrypted")));
         showParts();
         form.show(chosen().map(SourceReport::path).filter(this::isText), job);

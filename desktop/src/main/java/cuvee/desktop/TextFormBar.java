@@ -1,10 +1,11 @@
 package cuvee.desktop;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.model.JobModel;
 import cuvee.refresh.Board;
-import cuvee.refresh.JobSession;
 import cuvee.refresh.ReadSheet;
 import cuvee.sheet.Quoting;
 import cuvee.sheet.ReadAs;
@@ -67,8 +68,8 @@ final class TextFormBar extends FlowPane {
             file.ifPresent(path -> model.files().decideDecimalSign(path, saidSign));
         })));
         Button all = Pieces.go("Read all text files so", "file-form-all", () -> {
-            model.files().decideTextForm(JobSession.ALL_FILES, formWords());
-            model.files().decideDecimalSign(JobSession.ALL_FILES, saidSign);
+            model.files().decideTextForm(SourceChoice.ALL_FILES, formWords());
+            model.files().decideDecimalSign(SourceChoice.ALL_FILES, saidSign);
         });
         all.setTooltip(new Tooltip("Take all of this for every text file that nothing else is said of"));
         getChildren()
@@ -99,7 +100,7 @@ final class TextFormBar extends FlowPane {
         saidQuotes = quotesIn(said);
         saidForm = withoutQuotes(said);
         saidSign = path.flatMap(
-                        each -> Board.decimalSign(job, each).or(() -> Board.decimalSign(job, JobSession.ALL_FILES)))
+                        each -> Board.decimalSign(job, each).or(() -> Board.decimalSign(job, SourceChoice.ALL_FILES)))
                 .orElse("");
         String found = path.flatMap(this::sheet).map(ReadSheet::form).orElse("");
         form.setText(saidForm.isEmpty() ? withoutQuotes(found) : saidForm);
@@ -126,8 +127,8 @@ final class TextFormBar extends FlowPane {
     }
 
     private static Optional<String> said(Job job, String path) {
-        return job.decision(JobSession.TEXT_FORM, path)
-                .or(() -> job.decision(JobSession.TEXT_FORM, JobSession.ALL_FILES))
+        return job.decision(Kinds.TEXT_FORM, path)
+                .or(() -> job.decision(Kinds.TEXT_FORM, SourceChoice.ALL_FILES))
                 .map(Decision::answer);
     }
 

@@ -19,8 +19,6 @@ import java.util.Set;
 
 /** Which columns hold amounts of money, and of which currencies. Amounts of several are never one column unasked. */
 final class Amounts {
-    /** Decisions about columns with amounts of several currencies; the subject is the column. */
-    static final String CURRENCY = Kinds.CURRENCY;
 
     private static final String APART = "apart";
     private static final String AS_TEXT = "text";
@@ -69,10 +67,10 @@ final class Amounts {
      * where they stay text. It is asked until it is settled.
      */
     boolean keptApart(String name, Evidence held, Set<String> currencies, List<Question> questions) {
-        String answer = job.decision(CURRENCY, name).map(Decision::answer).orElse(APART);
-        if (!job.isSettled(CURRENCY, name)) {
+        String answer = job.decision(Kinds.CURRENCY, name).map(Decision::answer).orElse(APART);
+        if (!job.isSettled(Kinds.CURRENCY, name)) {
             questions.add(Question.of(
-                    CURRENCY,
+                    Kinds.CURRENCY,
                     name,
                     Where.JOB,
                     "The column " + Says.quoted(name) + " holds amounts of several currencies: "

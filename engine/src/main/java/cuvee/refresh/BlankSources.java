@@ -15,8 +15,6 @@ import java.util.Map;
 
 /** Sources that leave a column blank in all their rows while nearly all rows of the others fill it, which is asked about. */
 final class BlankSources {
-    /** Decisions about such sources; the subject is a column in a source. */
-    static final String KIND = Kinds.BLANK_SOURCE;
 
     private static final String AS_IT_IS = "so";
     private static final String WAITING = "waiting";
@@ -57,7 +55,7 @@ final class BlankSources {
         }
         for (Map.Entry<String, Filling> each : blank) {
             String subject = ColumnTyping.scoped(column, each.getKey());
-            boolean settled = job.decision(KIND, subject)
+            boolean settled = job.decision(Kinds.BLANK_SOURCE, subject)
                     .map(Decision::answer)
                     .filter(AS_IT_IS::equals)
                     .isPresent();
@@ -70,7 +68,7 @@ final class BlankSources {
 
     private static Question question(String column, String source, String subject, long rows) {
         return Question.of(
-                KIND,
+                Kinds.BLANK_SOURCE,
                 subject,
                 Where.source(source),
                 "The column " + Says.quoted(column) + " is blank in all " + Says.count(rows, "row") + " of " + source

@@ -4,6 +4,8 @@ import cuvee.decision.Choice;
 import cuvee.decision.Choices;
 import cuvee.decision.ColumnChoice;
 import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice;
+import cuvee.decision.TableChoice;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.Across;
@@ -27,13 +29,6 @@ import java.util.Set;
 
 /** What the analyst does with columns and headers on the board: each answers the job as it is then. */
 public final class Board {
-    /** Decisions that leave a column out of the master; the subject is its name. */
-    public static final String COLUMN = Kinds.COLUMN;
-
-    public static final String LEFT_OUT = ColumnChoice.LEFT_OUT;
-
-    /** The answer that takes a column in that was held back. */
-    public static final String TAKEN_IN = ColumnChoice.TAKEN_IN;
 
     private static final String BY_HAND = "put so by you";
 
@@ -63,10 +58,10 @@ public final class Board {
     private static Job tags(Job job, String name, String other) {
         Job moved = job;
         for (TagSource source : TagColumns.sources(job)) {
-            boolean fills = job.decision(TagColumns.TAG, source.words())
+            boolean fills = job.decision(Kinds.TAG, source.words())
                     .filter(decision -> decision.answer().equals(name))
                     .isPresent();
-            moved = fills ? moved.withSettled(new Decision(TagColumns.TAG, source.words(), other, BY_HAND, "")) : moved;
+            moved = fills ? moved.withSettled(new Decision(Kinds.TAG, source.words(), other, BY_HAND, "")) : moved;
         }
         return moved;
     }
@@ -84,8 +79,8 @@ public final class Board {
 
     /** True where the analyst leaves a column out. */
     static boolean isLeftOut(Job job, String name) {
-        return job.decision(COLUMN, name)
-                .filter(decision -> decision.answer().equals(LEFT_OUT))
+        return job.decision(Kinds.COLUMN, name)
+                .filter(decision -> decision.answer().equals(ColumnChoice.LEFT_OUT))
                 .isPresent();
     }
 
@@ -143,9 +138,9 @@ public final class Board {
      * @param alone true where no header feeds the tag's column
      */
     public static Job leaveOutTag(Job job, String source, boolean alone) {
-        Job next = job.withSettled(new Decision(TagColumns.TAG, source, TagColumns.LEFT_OUT, BY_HAND, ""));
+        Job next = job.withSettled(new Decision(Kinds.TAG, source, ColumnChoice.LEFT_OUT, BY_HAND, ""));
         List<String> columns = new ArrayList<>(job.columns());
-        job.decision(TagColumns.TAG, source).filter(tag -> alone).ifPresent(tag -> columns.remove(tag.answer()));
+        job.decision(Kinds.TAG, source).filter(tag -> alone).ifPresent(tag -> columns.remove(tag.answer()));
         return next.withColumns(columns);
     }
 
@@ -157,10 +152,12 @@ public final class Board {
     /** Leaves a column out of the master, or takes it in again. */
     public static Job leaveOut(Job job, String name, boolean out) {
         if (out) {
-            return job.withSettled(new Decision(COLUMN, name, LEFT_OUT, BY_HAND, ""));
+            return job.withSettled(new Decision(Kinds.COLUMN, name, ColumnChoice.LEFT_OUT, BY_HAND, ""));
         }
-        Job back = job.withoutSettled(COLUMN, name);
-        return isLeftOut(back, name) ? back.withSettled(new Decision(COLUMN, name, TAKEN_IN, BY_HAND, "")) : back;
+        Job back = job.withoutSettled(Kinds.COLUMN, name);
+        return isLeftOut(back, name)
+                ? back.withSettled(new Decision(Kinds.COLUMN, name, ColumnChoice.TAKEN_IN, BY_HAND, ""))
+                : back;
     }
 
     /** Adds a column that no source has so far, behind the others. */
@@ -176,13 +173,13 @@ public final class Board {
 
     /** Says what becomes of columns that appear later. */
     public static Job newColumns(Job job, NewColumns.Policy policy) {
-        return job.withSettled(new Decision(NewColumns.KIND, NewColumns.ALL, policy.words(), BY_HAND, ""));
+        return job.withSettled(new Decision(Kinds.NEW_COLUMNS, ColumnChoice.ALL_COLUMNS, policy.words(), BY_HAND, ""));
     }
 
     /**
      * Says how numbers or dates of a column are written in some of the sources; empty words leave it to the evidence.
      *
-     * @param kind {@link ColumnTyping#MARK} or {@link ColumnTyping#ORDER}
+     * @param kind {@link Kinds#DECIMAL_MARK} or {@link Kinds#DATE_ORDER}
      * @param scope a source, the signature of a layout, or the name of a place
      */
     public static Job convention(Job job, String kind, String column, String scope, String words) {
@@ -192,21 +189,21 @@ public final class Board {
     /**
      * The job with what is said of the decimal sign in all columns of a file; empty words leave it to the values.
      *
-     * @param source the path of a file, or {@link JobSession#ALL_FILES}
+     * @param source the path of a file, or {@link SourceChoice#ALL_FILES}
      */
     public static Job decimalSign(Job job, String source, String words) {
-        return convention(job, ColumnTyping.MARK, signSubject(source), words);
+        return convention(job, Kinds.DECIMAL_MARK, signSubject(source), words);
     }
 
     /** What is said of the decimal sign in all columns of a file, or of all files; empty where nothing is. */
     public static Optional<String> decimalSign(Job job, String source) {
-        return job.decision(ColumnTyping.MARK, signSubject(source)).map(Decision::answer);
+        return job.decision(Kinds.DECIMAL_MARK, signSubject(source)).map(Decision::answer);
     }
 
     private static String signSubject(String source) {
-        return source.equals(JobSession.ALL_FILES)
-                ? ColumnTyping.ALL_COLUMNS
-                : ColumnTyping.scoped(ColumnTyping.ALL_COLUMNS, source);
+        return source.equals(SourceChoice.ALL_FILES)
+                ? ColumnChoice.ALL_COLUMNS
+                : ColumnTyping.scoped(ColumnChoice.ALL_COLUMNS, source);
     }
 
     private static Job convention(Job job, String kind, String subject, String words) {
@@ -241,7 +238,7 @@ public final class Board {
 
     /** Carries the values of a column down to the blank cells below them. */
     public static Job carryDown(Job job, String subject) {
-        return job.withSettled(new Decision(Layings.CARRY, subject, Layings.CARRY_DOWN, BY_HAND, ""));
+        return job.withSettled(new Decision(Kinds.CARRY_DOWN, subject, TableChoice.CARRY, BY_HAND, ""));
     }
 
     /** Says how the texts of a column are spelled. */
@@ -253,6 +250,6 @@ public final class Board {
 
     /** Decides a column's type. */
     public static Job type(Job job, String name, String word) {
-        return job.withSettled(new Decision(ColumnTyping.TYPE, name, word, BY_HAND, ""));
+        return job.withSettled(new Decision(Kinds.TYPE, name, word, BY_HAND, ""));
     }
 }

@@ -33,7 +33,6 @@ import java.util.stream.IntStream;
  * then all the same, it is said. To close again is to accept what came.
  */
 final class ClosedPeriods {
-    static final String KIND = Kinds.CLOSED;
     /** The finding of a file that changed after its rows were closed; its rows are those of then. */
     static final String CHANGED = "closed-changed";
 
@@ -45,7 +44,7 @@ final class ClosedPeriods {
 
     ClosedPeriods(Job job) {
         for (Decision decision : job.settled()) {
-            if (decision.kind().equals(KIND) && Choices.of(decision, Set.of()) instanceof Closed closed) {
+            if (decision.kind().equals(Kinds.CLOSED) && Choices.of(decision, Set.of()) instanceof Closed closed) {
                 entries.add(new Entry(decision, closed));
             }
         }

@@ -40,13 +40,8 @@ import java.util.stream.Collectors;
  * question.
  */
 final class ColumnTyping {
-    static final String TYPE = Kinds.TYPE;
-    static final String MARK = Kinds.DECIMAL_MARK;
-    static final String ORDER = Kinds.DATE_ORDER;
-    /** Stands for the column where something is said of all columns of some sources. */
-    static final String ALL_COLUMNS = ColumnChoice.ALL_COLUMNS;
 
-    private static final Map<String, String> FIRST = Map.of(MARK, "point", ORDER, "day");
+    private static final Map<String, String> FIRST = Map.of(Kinds.DECIMAL_MARK, "point", Kinds.DATE_ORDER, "day");
     private final Job job;
     private final Map<PlacedTable, LaidColumn[]> feeds;
     private final Map<PlacedTable, Layout> layoutOf = new HashMap<>();
@@ -159,9 +154,9 @@ final class ColumnTyping {
                 continue;
             }
             Evidence own = fed.evidence();
-            Vote mark = said(MARK, name, feed.getKey())
+            Vote mark = said(Kinds.DECIMAL_MARK, name, feed.getKey())
                     .orElseGet(() -> resolve(own, column, feed.getKey(), Conventions::mark, Conventions::markByGroups));
-            Vote order = said(ORDER, name, feed.getKey())
+            Vote order = said(Kinds.DATE_ORDER, name, feed.getKey())
                     .orElseGet(() -> resolve(own, column, feed.getKey(), Conventions::order, e -> Vote.OPEN));
             clear &= mark != Vote.CONTRADICTION && order != Vote.CONTRADICTION;
             if (mark == Vote.OPEN) {
@@ -189,10 +184,11 @@ final class ColumnTyping {
         if (kinds.isPresent()) {
             verdict = new Typing.Verdict(Type.TEXT, kinds.get().words(), 0, false);
         }
-        Type type =
-                job.decision(TYPE, name).flatMap(d -> Type.ofWord(d.answer())).orElse(verdict.type());
+        Type type = job.decision(Kinds.TYPE, name)
+                .flatMap(d -> Type.ofWord(d.answer()))
+                .orElse(verdict.type());
         boolean widened = false;
-        boolean assumed = type != verdict.type() && !job.isSettled(TYPE, name);
+        boolean assumed = type != verdict.type() && !job.isSettled(Kinds.TYPE, name);
         if (assumed && (widens(type, verdict.type()) || written.isSettled(name))) {
             // Nothing kept so far changes when whole numbers become decimals, so an assumption may grow that way; and
             // what
@@ -216,9 +212,9 @@ final class ColumnTyping {
         BlankSources.ask(job, feeds, index, name, questions);
         if (type.isNumber()) {
             Signs.ask(job, feeds, index, name, questions);
-            ask(openMarks, name, MARK);
+            ask(openMarks, name, Kinds.DECIMAL_MARK);
         } else if (type.isMoment()) {
-            ask(openOrders, name, ORDER);
+            ask(openOrders, name, Kinds.DATE_ORDER);
             sayZones(name, all);
         }
         // A tag that is text in one name and a number in another loses nothing as text.
@@ -227,8 +223,8 @@ final class ColumnTyping {
             askType(name, type, verdict, kinds, all, misfits);
         }
         Decision decision =
-                new Decision(TYPE, name, decided.word(), verdict.reason(), Says.count(all.filled(), "value"));
-        boolean decideNow = widened || job.decision(TYPE, name).isEmpty();
+                new Decision(Kinds.TYPE, name, decided.word(), verdict.reason(), Says.count(all.filled(), "value"));
+        boolean decideNow = widened || job.decision(Kinds.TYPE, name).isEmpty();
         String currency = type == Type.MONEY && currencies.size() == 1
                 ? currencies.iterator().next()
                 : "";
@@ -324,8 +320,8 @@ final class ColumnTyping {
         List<String> scopes = scopes(table);
         List<String> subjects = new ArrayList<>();
         scopes.forEach(scope -> subjects.add(scoped(name, scope)));
-        scopes.forEach(scope -> subjects.add(scoped(ALL_COLUMNS, scope)));
-        subjects.add(ALL_COLUMNS);
+        scopes.forEach(scope -> subjects.add(scoped(ColumnChoice.ALL_COLUMNS, scope)));
+        subjects.add(ColumnChoice.ALL_COLUMNS);
         return subjects.stream()
                 .map(subject -> job.decision(kind, subject))
                 .flatMap(Optional::stream)
@@ -353,7 +349,10 @@ final class ColumnTyping {
         if (vote != Vote.OPEN) {
             return Conventions.markOf(vote);
         }
-        return job.decision(MARK, name).map(Decision::answer).orElse("point").equals("comma")
+        return job.decision(Kinds.DECIMAL_MARK, name)
+                        .map(Decision::answer)
+                        .orElse("point")
+                        .equals("comma")
                 ? Convention.Mark.COMMA
                 : Convention.Mark.POINT;
     }
@@ -362,7 +361,10 @@ final class ColumnTyping {
         if (vote != Vote.OPEN) {
             return Conventions.orderOf(vote);
         }
-        return job.decision(ORDER, name).map(Decision::answer).orElse("day").equals("month")
+        return job.decision(Kinds.DATE_ORDER, name)
+                        .map(Decision::answer)
+                        .orElse("day")
+                        .equals("month")
                 ? Convention.Order.MONTH_FIRST
                 : Convention.Order.DAY_FIRST;
     }
@@ -371,7 +373,7 @@ final class ColumnTyping {
         if (open.isEmpty() || job.isSettled(kind, name)) {
             return;
         }
-        boolean mark = kind.equals(MARK);
+        boolean mark = kind.equals(Kinds.DECIMAL_MARK);
         Where where = open.get(0).where();
         String text = mark
                 ? "In the column " + Says.quoted(name) + ", numbers such as 1.204 or 1,204 can be read in two ways in "
@@ -390,7 +392,7 @@ final class ColumnTyping {
 
     private void askType(
             String name, Type type, Typing.Verdict verdict, Optional<KindsApart> kinds, Evidence all, long misfits) {
-        if (job.isSettled(TYPE, name)) {
+        if (job.isSettled(Kinds.TYPE, name)) {
             return;
         }
         Set<Type> types = new LinkedHashSet<>(List.of(type, verdict.type(), Type.TEXT));
@@ -413,7 +415,7 @@ final class ColumnTyping {
                 : "Which type is the column " + Says.quoted(name) + "? As " + type.word() + ": " + verdict.reason()
                         + ".";
         long rows = Math.max(kinds.map(KindsApart::misfits).orElse(1L), misfits);
-        questions.add(Question.of(TYPE, name, Where.JOB, text, type.word(), answers, rows));
+        questions.add(Question.of(Kinds.TYPE, name, Where.JOB, text, type.word(), answers, rows));
     }
 
     private static String examples(Evidence all) {

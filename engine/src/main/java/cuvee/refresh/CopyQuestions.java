@@ -1,6 +1,8 @@
 package cuvee.refresh;
 
 import cuvee.collect.Source;
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
@@ -36,7 +38,7 @@ final class CopyQuestions {
         List<Question> questions = new ArrayList<>();
         for (Source source : sources) {
             String twin = source.twin();
-            if (source.taken() || twin.isEmpty() || job.isSettled(JobSession.FILE, source.path())) {
+            if (source.taken() || twin.isEmpty() || job.isSettled(Kinds.FILE, source.path())) {
                 continue;
             }
             boolean otherName = !parts.same(Home.fileName(source.path()), Home.fileName(twin));
@@ -55,17 +57,15 @@ final class CopyQuestions {
 
     private static Question question(Job job, Source source) {
         return Question.of(
-                JobSession.FILE,
+                Kinds.FILE,
                 source.path(),
                 Where.source(source.path()),
                 "It is an exact copy of " + source.twin() + ", but its name speaks of something else. "
                         + Says.quoted(source.path()) + " is left out meanwhile. Are its rows its own?",
-                job.decision(JobSession.FILE, source.path())
-                        .map(Decision::answer)
-                        .orElse(Doubles.ASIDE),
+                job.decision(Kinds.FILE, source.path()).map(Decision::answer).orElse(TableChoice.ASIDE),
                 List.of(
-                        new Answer(Doubles.ASIDE, "no, it was sent or copied by mistake; leave it out"),
-                        new Answer(Doubles.TAKE, "yes, take its rows in as well")),
+                        new Answer(TableChoice.ASIDE, "no, it was sent or copied by mistake; leave it out"),
+                        new Answer(TableChoice.TAKE, "yes, take its rows in as well")),
                 1);
     }
 }

@@ -35,9 +35,6 @@ import java.util.TreeMap;
  * and a table that holds the same records as another. They are set aside and asked about.
  */
 final class Doubles {
-    static final String KIND = Kinds.SHEET;
-    static final String TAKE = TableChoice.TAKE;
-    static final String ASIDE = TableChoice.ASIDE;
     private static final int FEWEST_FIELDS = 5;
     private static final int FEWEST_RECORDS = 3;
     private static final int FEWEST_NAMED = 2;
@@ -162,10 +159,10 @@ final class Doubles {
 
     /** True for a file that the analyst takes in: what has been said of it is not asked once more of its tables. */
     static boolean isTakenByYou(Job job, String source) {
-        return job.isSettled(JobSession.FILE, source)
-                && job.decision(JobSession.FILE, source)
+        return job.isSettled(Kinds.FILE, source)
+                && job.decision(Kinds.FILE, source)
                         .map(Decision::answer)
-                        .filter(TAKE::equals)
+                        .filter(TableChoice.TAKE::equals)
                         .isPresent();
     }
 
@@ -286,12 +283,12 @@ final class Doubles {
     }
 
     private boolean isSettled(PlacedTable table) {
-        return job.isSettled(KIND, table.signature())
-                || job.isSettled(KIND, ReadingDecisions.subject(table.source(), table.sheet()));
+        return job.isSettled(Kinds.SHEET, table.signature())
+                || job.isSettled(Kinds.SHEET, ReadingDecisions.subject(table.source(), table.sheet()));
     }
 
     private void askOfFile(String source, String original, List<PlacedTable> tables) {
-        if (job.isSettled(JobSession.FILE, source)) {
+        if (job.isSettled(Kinds.FILE, source)) {
             return;
         }
         long rows = tables.stream().mapToLong(table -> table.table().kept()).sum();
@@ -300,16 +297,17 @@ final class Doubles {
             return;
         }
         questions.add(Question.of(
-                JobSession.FILE,
+                Kinds.FILE,
                 source,
                 Where.source(source),
                 "Its " + Says.count(tables.size(), "table") + " hold the same records as those of " + original
                         + ", as if it were saved again. Do they belong to the master?",
-                ASIDE,
+                TableChoice.ASIDE,
                 List.of(
                         new Answer(
-                                ASIDE, "no, leave the file out; its " + Says.count(rows, "row") + " would count twice"),
-                        new Answer(TAKE, "yes, take its rows in as well")),
+                                TableChoice.ASIDE,
+                                "no, leave the file out; its " + Says.count(rows, "row") + " would count twice"),
+                        new Answer(TableChoice.TAKE, "yes, take its rows in as well")),
                 rows));
     }
 
@@ -351,36 +349,37 @@ final class Doubles {
     private void decide(String subject, List<PlacedTable> same) {
         PlacedTable first = same.get(0);
         String reason = Objects.requireNonNullElse(reasons.get(first), "");
-        String answer = job.decision(KIND, subject).map(Decision::answer).orElse(ASIDE);
+        String answer = job.decision(Kinds.SHEET, subject).map(Decision::answer).orElse(TableChoice.ASIDE);
         long rows = same.stream().mapToLong(table -> table.table().kept()).sum();
-        if (answer.equals(ASIDE)) {
+        if (answer.equals(TableChoice.ASIDE)) {
             same.forEach(table -> outside.put(table, Objects.requireNonNullElse(reasons.get(table), reason)));
         }
-        if (job.decision(KIND, subject).isEmpty()) {
-            decisions.add(new Decision(KIND, subject, ASIDE, reason, Says.count(rows, "row")));
+        if (job.decision(Kinds.SHEET, subject).isEmpty()) {
+            decisions.add(new Decision(Kinds.SHEET, subject, TableChoice.ASIDE, reason, Says.count(rows, "row")));
         }
-        if (answer.equals(ASIDE)
-                && !job.isSettled(KIND, subject)
+        if (answer.equals(TableChoice.ASIDE)
+                && !job.isSettled(Kinds.SHEET, subject)
                 && same.stream().allMatch(this::isCopy)) {
             same.forEach(table -> tell(
                     table.source(),
                     originals.getOrDefault(table, table).source(),
                     table.table().kept()));
-        } else if (!job.isSettled(KIND, subject)) {
+        } else if (!job.isSettled(Kinds.SHEET, subject)) {
             String which = same.size() == 1
                     ? "This table looks as if it counted rows twice: " + reason + "."
                     : Says.count(same.size(), "table") + " like this one look as if they counted rows twice: " + reason
                             + ".";
             questions.add(Question.of(
-                    KIND,
+                    Kinds.SHEET,
                     subject,
                     first.where(),
                     which + " Does it belong to the master?",
                     answer,
                     List.of(
                             new Answer(
-                                    ASIDE, "no, leave it out; its " + Says.count(rows, "row") + " would count twice"),
-                            new Answer(TAKE, "yes, take its rows in")),
+                                    TableChoice.ASIDE,
+                                    "no, leave it out; its " + Says.count(rows, "row") + " would count twice"),
+                            new Answer(TableChoice.TAKE, "yes, take its rows in")),
                     rows));
         }
     }

@@ -28,9 +28,6 @@ import java.util.stream.Collectors;
  * that the job has, at first by what the tables themselves say of each other.
  */
 final class FamilyChoice {
-    static final String ANOTHER_JOB = Kinds.ANOTHER_JOB;
-    private static final String TAKE = TableChoice.TAKE;
-    private static final String ASIDE = TableChoice.ASIDE;
     /** From so likely on a layout is taken in; asked about unless it is sure. */
     private static final double BELONGS = 0.5;
 
@@ -100,8 +97,8 @@ final class FamilyChoice {
                     .orElse(main);
         }
         all.stream()
-                .filter(layout -> job.decision(ANOTHER_JOB, layout.signature())
-                        .filter(decision -> decision.answer().equals(TAKE))
+                .filter(layout -> job.decision(Kinds.ANOTHER_JOB, layout.signature())
+                        .filter(decision -> decision.answer().equals(TableChoice.TAKE))
                         .isPresent())
                 .forEach(layout -> core.add(layout.signature()));
         List<Layout> layouts = new ArrayList<>(main.layouts());
@@ -166,15 +163,15 @@ final class FamilyChoice {
     private void anotherJob(Layout layout, Family main, double likelihood, List<Layout> layouts) {
         boolean likely = likelihood >= BELONGS;
         boolean sameShape = sameShape(layout, main) || likely;
-        boolean take = job.decision(ANOTHER_JOB, layout.signature())
+        boolean take = job.decision(Kinds.ANOTHER_JOB, layout.signature())
                 .map(Decision::answer)
-                .orElse(sameShape ? TAKE : ASIDE)
-                .equals(TAKE);
-        if (job.decision(ANOTHER_JOB, layout.signature()).isEmpty()) {
+                .orElse(sameShape ? TableChoice.TAKE : TableChoice.ASIDE)
+                .equals(TableChoice.TAKE);
+        if (job.decision(Kinds.ANOTHER_JOB, layout.signature()).isEmpty()) {
             assumed.add(new Decision(
-                    ANOTHER_JOB,
+                    Kinds.ANOTHER_JOB,
                     layout.signature(),
-                    take ? TAKE : ASIDE,
+                    take ? TableChoice.TAKE : TableChoice.ASIDE,
                     likely
                             ? "its columns hold what those of the other tables hold, and its file is named like theirs"
                             : sameShape
@@ -192,14 +189,14 @@ final class FamilyChoice {
         boolean strange = likelihood < BELONGS_HARDLY && layout.rows() * SIZEABLE < main.rows();
         boolean list = likelihood < BELONGS && isListBeside(layout, main);
         boolean surelyNot = !take && (strange || list);
-        boolean open = !job.isSettled(ANOTHER_JOB, layout.signature()) && !surely && !surelyNot;
+        boolean open = !job.isSettled(Kinds.ANOTHER_JOB, layout.signature()) && !surely && !surelyNot;
         if (open && (take || worthAsking(layout, main))) {
             PlacedTable first = layout.tables().get(0);
             String which = Says.count(layout.tables().size(), "table") + " with "
                     + Says.count(layout.rows(), "row") + " and the headers "
                     + Says.list(layout.headers().stream().map(Says::quoted).toList());
             questions.add(Question.of(
-                    ANOTHER_JOB,
+                    Kinds.ANOTHER_JOB,
                     layout.signature(),
                     first.where(),
                     which + (layout.tables().size() == 1 ? " has" : " have") + " little in common with the other "
@@ -208,10 +205,10 @@ final class FamilyChoice {
                                     ? " by name, but its columns hold what theirs hold"
                                     : sameShape ? " by name, but the same kinds of values in the same order" : "")
                             + ". Does it belong to this master?",
-                    take ? TAKE : ASIDE,
+                    take ? TableChoice.TAKE : TableChoice.ASIDE,
                     List.of(
-                            new Answer(ASIDE, "no, it belongs to another job; leave it out"),
-                            new Answer(TAKE, "yes, take its rows in")),
+                            new Answer(TableChoice.ASIDE, "no, it belongs to another job; leave it out"),
+                            new Answer(TableChoice.TAKE, "yes, take its rows in")),
                     layout.rows()));
         }
     }
@@ -235,7 +232,7 @@ final class FamilyChoice {
 
     /** True where a layout was taken in without a doubt, now or in a former look. */
     private boolean saysSurely(Layout layout) {
-        String id = Decision.idOf(ANOTHER_JOB, layout.signature());
+        String id = Decision.idOf(Kinds.ANOTHER_JOB, layout.signature());
         return assumed.stream()
                 .anyMatch(decision ->
                         decision.id().equals(id) && decision.evidence().startsWith(SURE_MARK));

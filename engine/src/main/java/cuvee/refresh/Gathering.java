@@ -33,11 +33,6 @@ import org.slf4j.LoggerFactory;
 
 /** Brings what is known of the sources up to date: reads those that are new or have changed, on all cores. */
 final class Gathering {
-    /** Decisions about what parts the cells of text files, and how they are encoded. */
-    static final String TEXT_FORM = Kinds.TEXT_FORM;
-
-    /** The subject of decisions that hold for all files. */
-    static final String ALL_FILES = SourceChoice.ALL_FILES;
 
     private static final Logger LOG = LoggerFactory.getLogger(Gathering.class);
     private final Workplace workplace;
@@ -158,8 +153,8 @@ final class Gathering {
 
     /** What is said about how a file is to be read: for itself, else for all. */
     static ReadAs saidOf(Job job, String path) {
-        return job.decision(TEXT_FORM, path)
-                .or(() -> job.decision(TEXT_FORM, ALL_FILES))
+        return job.decision(Kinds.TEXT_FORM, path)
+                .or(() -> job.decision(Kinds.TEXT_FORM, SourceChoice.ALL_FILES))
                 .flatMap(decision -> ReadAs.of(decision.answer()))
                 .orElse(ReadAs.FOUND);
     }

@@ -27,10 +27,6 @@ import java.util.stream.Stream;
  * analyst says otherwise; where that promise cannot be kept, it is a failure.
  */
 final class GoneSources {
-    static final String GONE = Kinds.GONE;
-    static final String UNREADABLE = Kinds.UNREADABLE;
-    private static final String KEEP = SourceChoice.KEEP;
-    private static final String REMOVE = SourceChoice.REMOVE;
 
     private final Job job;
     private final List<Question> questions;
@@ -44,15 +40,15 @@ final class GoneSources {
 
     /** True where the rows of a source that is gone, or cannot be read, are to be taken out. */
     static boolean removed(Job job, String path) {
-        return Stream.of(GONE, UNREADABLE)
+        return Stream.of(Kinds.GONE, Kinds.UNREADABLE)
                 .flatMap(kind -> job.decision(kind, path).stream())
-                .anyMatch(decision -> decision.answer().equals(REMOVE));
+                .anyMatch(decision -> decision.answer().equals(SourceChoice.REMOVE));
     }
 
     /** True where the rows of a source that is there and cannot be read are to be taken out. */
     static boolean removedAsUnreadable(Job job, String path) {
-        return job.decision(UNREADABLE, path)
-                .filter(decision -> decision.answer().equals(REMOVE))
+        return job.decision(Kinds.UNREADABLE, path)
+                .filter(decision -> decision.answer().equals(SourceChoice.REMOVE))
                 .isPresent();
     }
 
@@ -70,12 +66,12 @@ final class GoneSources {
                     || renamed(before.sum(), known.keySet(), facts.values())) {
                 continue;
             }
-            String answer = answer(GONE, before.path());
-            if (answer.equals(KEEP)) {
+            String answer = answer(Kinds.GONE, before.path());
+            if (answer.equals(SourceChoice.KEEP)) {
                 kept.put(before.path(), before);
             }
             ask(
-                    GONE,
+                    Kinds.GONE,
                     before.path(),
                     "The file is no longer there; its " + rows(before.rows()) + " kept from the last time it was read."
                             + " Keep?",
@@ -89,7 +85,7 @@ final class GoneSources {
         for (SourceFacts found : facts) {
             if (found.isKept() && !ClosedPeriods.isChanged(found)) {
                 ask(
-                        UNREADABLE,
+                        Kinds.UNREADABLE,
                         found.path(),
                         found.problem().get(0).what() + " Its " + rows(found.rows())
                                 + " kept from the last time it could be read. Keep?",
@@ -121,11 +117,11 @@ final class GoneSources {
                     && !isOwn(found)
                     && !isReadOtherwise(found, last.get().sumOf(path));
             boolean missing = found == null && !listed.contains(path) && !gone.containsKey(path);
-            String kind = unreadable ? UNREADABLE : GONE;
+            String kind = unreadable ? Kinds.UNREADABLE : Kinds.GONE;
             if ((!unreadable && !missing)
                     || !last.get().homeIsIn(path, job)
                     || SentAgain.isAside(job, path)
-                    || answer(kind, path).equals(REMOVE)
+                    || answer(kind, path).equals(SourceChoice.REMOVE)
                     || renamed(last.get().sumOf(path), last.get().files().keySet(), facts.values())) {
                 continue;
             }
@@ -158,7 +154,7 @@ final class GoneSources {
     }
 
     private String answer(String kind, String path) {
-        return job.decision(kind, path).map(Decision::answer).orElse(KEEP);
+        return job.decision(kind, path).map(Decision::answer).orElse(SourceChoice.KEEP);
     }
 
     private void ask(String kind, String path, String text, long rows) {
@@ -170,8 +166,8 @@ final class GoneSources {
                     text,
                     answer(kind, path),
                     List.of(
-                            new Answer(KEEP, "keep its rows, the master stays incomplete"),
-                            new Answer(REMOVE, "take its rows out")),
+                            new Answer(SourceChoice.KEEP, "keep its rows, the master stays incomplete"),
+                            new Answer(SourceChoice.REMOVE, "take its rows out")),
                     rows));
         }
     }

@@ -4,6 +4,8 @@ import cuvee.check.SourceFigures;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
 import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice;
+import cuvee.decision.TableChoice;
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.PreparedWorkbook;
 import cuvee.deliver.TargetGuard;
@@ -59,34 +61,8 @@ import org.slf4j.LoggerFactory;
 public final class JobSession implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(JobSession.class);
 
-    /** Decisions of the analyst that take a file, or leave it out, whatever Cuvee would do. */
-    public static final String FILE = Kinds.FILE;
-
-    /** Decisions about what parts the cells of text files, and how they are encoded; the subject is a path or all files. */
-    public static final String TEXT_FORM = Gathering.TEXT_FORM;
-
-    /** The subject of decisions that hold for all files. */
-    public static final String ALL_FILES = Gathering.ALL_FILES;
-    /** The order of files where the analyst has changed it: their paths, one a line; the subject is all files. */
-    public static final String ORDER = Kinds.ORDER;
-
-    /** Decisions about layouts that share too little with the others; the subject is a layout. */
-    public static final String ANOTHER_JOB = FamilyChoice.ANOTHER_JOB;
-
-    /** Decisions that take a sheet's tables in, or leave them out; the subject is a sheet or a layout. */
-    public static final String SHEET = Doubles.KIND;
-
-    /** Decisions about tags; the subject is what a tag is taken from. */
-    public static final String TAG = TagColumns.TAG;
-
-    /** Decisions about columns that run across; the subject is a layout. */
-    public static final String ACROSS = Layings.ACROSS;
-
     /** So many cells that do not fit are looked through for those of one sender. */
     private static final int MOST_MISFITS = 5_000;
-
-    /** The answer that makes a tag no column. */
-    public static final String NO_TAG = TagColumns.LEFT_OUT;
 
     private final Workplace workplace;
     private volatile Path jobFolder;
@@ -278,7 +254,7 @@ public final class JobSession implements AutoCloseable {
         known.forEach((path, facts) -> sums.put(path, new Collector.KnownSum(facts.stamp(), facts.sum())));
         Collector.Collected found =
                 new Collector(jobFolder, own, path -> fileDecision(job, path), names, sums).collect(job.places());
-        return job.decision(ORDER, ALL_FILES)
+        return job.decision(Kinds.ORDER, SourceChoice.ALL_FILES)
                 .map(decision -> found.inOrder(decision.answer().lines().toList()))
                 .orElse(found);
     }
@@ -293,7 +269,7 @@ public final class JobSession implements AutoCloseable {
     }
 
     private static Optional<Boolean> fileDecision(Job job, String path) {
-        return job.decision(FILE, path).map(decision -> decision.answer().equals(Doubles.TAKE));
+        return job.decision(Kinds.FILE, path).map(decision -> decision.answer().equals(TableChoice.TAKE));
     }
 
     /** Where a source lies; empty where it was not there at the last refresh. */

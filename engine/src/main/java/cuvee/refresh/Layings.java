@@ -36,15 +36,7 @@ import org.jspecify.annotations.Nullable;
  * above, section lines become columns. Tables of one layout are decided together.
  */
 final class Layings {
-    /** Decisions about columns that run across; the subject is a layout. */
-    static final String ACROSS = Kinds.ACROSS;
-    /** Decisions about blank cells that stand for the one above; the subject is a layout and a header. */
-    static final String CARRY = Kinds.CARRY_DOWN;
-    /** Decisions about section lines; the subject is a layout. */
-    static final String SECTION = Kinds.SECTION_LINE;
 
-    static final String LEAVE = TableChoice.LEAVE;
-    static final String CARRY_DOWN = TableChoice.CARRY;
     static final String AMOUNT = "Amount";
     /** What values that are words are called. */
     static final String VALUE = "Value";
@@ -113,8 +105,8 @@ final class Layings {
     /** What the values are called in what has been decided, so that a new layout calls them the same. */
     private Optional<String> amountSoFar() {
         return job.assumed().stream()
-                .filter(decision -> decision.kind().equals(ACROSS))
-                .map(decision -> job.decision(ACROSS, decision.subject()).orElse(decision))
+                .filter(decision -> decision.kind().equals(Kinds.ACROSS))
+                .map(decision -> job.decision(Kinds.ACROSS, decision.subject()).orElse(decision))
                 .flatMap(decision -> Turned.of(decision.answer()).stream())
                 .filter(turn -> turn.values().size() == 1)
                 .map(turn -> turn.values().get(0))
@@ -131,8 +123,8 @@ final class Layings {
         }
         job.assumed().stream()
                 .filter(decision -> decision.subject().equals(signature))
-                .filter(decision ->
-                        decision.kind().equals(SECTION) || decision.kind().equals(ACROSS))
+                .filter(decision -> decision.kind().equals(Kinds.SECTION_LINE)
+                        || decision.kind().equals(Kinds.ACROSS))
                 .flatMap(
                         decision -> Turned.of(decision.answer())
                                 .map(Turned::names)
@@ -183,11 +175,11 @@ final class Layings {
     }
 
     private Optional<Turned> turn(String signature, List<PlacedTable> same, Map<PlacedTable, Across> across) {
-        Optional<Decision> decision = job.decision(ACROSS, signature).or(() -> byStays(job, same.get(0)));
+        Optional<Decision> decision = job.decision(Kinds.ACROSS, signature).or(() -> byStays(job, same.get(0)));
         PlacedTable first = same.get(0);
         Across block = across.get(first);
         if (decision.isPresent()) {
-            if (block != null && !job.isSettled(ACROSS, signature)) {
+            if (block != null && !job.isSettled(Kinds.ACROSS, signature)) {
                 askNumbered(signature, same, across, decision.get().answer());
             }
             return Turned.of(decision.get().answer());
@@ -201,7 +193,7 @@ final class Layings {
         }
         String answer = Turned.into(names(first, block, amount));
         assumed.add(new Decision(
-                ACROSS,
+                Kinds.ACROSS,
                 signature,
                 answer,
                 "the columns " + Says.quoted(block.labels().get(0)) + " to "
@@ -239,7 +231,7 @@ final class Layings {
                 .map(column -> LooseText.key(column.header()))
                 .collect(Collectors.toSet());
         return job.settled().stream()
-                .filter(decision -> decision.kind().equals(ACROSS))
+                .filter(decision -> decision.kind().equals(Kinds.ACROSS))
                 .filter(decision -> Turned.of(decision.answer())
                         .filter(turn -> !turn.stays().isEmpty() && keys.containsAll(stays(turn)))
                         .isPresent())
@@ -270,21 +262,23 @@ final class Layings {
     /** Numbered columns can be a sequence or things of their own: taken for a sequence, and asked about. */
     private void askNumbered(String signature, List<PlacedTable> same, Map<PlacedTable, Across> across, String answer) {
         Across block = across.get(same.get(0));
-        if (block == null || block.sure() != Across.Sureness.NUMBERED || job.isSettled(ACROSS, signature)) {
+        if (block == null || block.sure() != Across.Sureness.NUMBERED || job.isSettled(Kinds.ACROSS, signature)) {
             return;
         }
         String members = Says.quoted(block.labels().get(0)) + " to "
                 + Says.quoted(block.labels().get(block.labels().size() - 1));
         long rows = same.stream().mapToLong(table -> table.table().kept()).sum();
-        String turn = answer.equals(LEAVE) ? Turned.into(names(same.get(0), block, amount)) : answer;
+        String turn = answer.equals(TableChoice.LEAVE) ? Turned.into(names(same.get(0), block, amount)) : answer;
         questions.add(Question.of(
-                ACROSS,
+                Kinds.ACROSS,
                 signature,
                 same.get(0).where(),
                 "The columns " + members + " run across in " + Says.count(same.size(), "table")
                         + ". Should each be a row?",
                 answer,
-                List.of(new Answer(turn, "yes, a row for each of them"), new Answer(LEAVE, "no, they stay columns")),
+                List.of(
+                        new Answer(turn, "yes, a row for each of them"),
+                        new Answer(TableChoice.LEAVE, "no, they stay columns")),
                 rows));
     }
 
@@ -326,7 +320,7 @@ final class Layings {
         for (TableColumn column : same.get(0).table().columns()) {
             String key = LooseText.key(column.header());
             String subject = signature + " > " + key;
-            Optional<Decision> decision = job.decision(CARRY, subject);
+            Optional<Decision> decision = job.decision(Kinds.CARRY_DOWN, subject);
             List<PlacedTable> alike = same.stream()
                     .filter(table -> found.getOrDefault(table, Map.of()).containsKey(key))
                     .toList();
@@ -347,8 +341,9 @@ final class Layings {
                 assumed.add(assumption(subject, key, alike, likeSiblings.size(), categories.size(), found));
             }
             if (assume
-                    || decision.filter(each -> each.answer().equals(CARRY_DOWN)).isPresent()) {
-                boolean said = job.isSettled(CARRY, subject);
+                    || decision.filter(each -> each.answer().equals(TableChoice.CARRY))
+                            .isPresent()) {
+                boolean said = job.isSettled(Kinds.CARRY_DOWN, subject);
                 List<PlacedTable> held = said || mostly(carrying, same, key) ? same : carrying;
                 held.forEach(
                         table -> carried.getOrDefault(table, new HashSet<>()).add(key));
@@ -485,7 +480,11 @@ final class Layings {
                                 ? "its cells are joined over the rows that they stand for"
                                 : "it is filled in the first row of each block only, the other columns throughout";
         return new Decision(
-                CARRY, subject, CARRY_DOWN, reason, Says.count(alike.size() + likeSiblings + categories, "table"));
+                Kinds.CARRY_DOWN,
+                subject,
+                TableChoice.CARRY,
+                reason,
+                Says.count(alike.size() + likeSiblings + categories, "table"));
     }
 
     private static boolean merged(
@@ -509,16 +508,16 @@ final class Layings {
         if (pattern && !merged(key, alike, found) && (once || !blocks(key, alike))) {
             long blanks = alike.stream().mapToLong(table -> blanks(table, key)).sum();
             questions.add(Question.of(
-                    CARRY,
+                    Kinds.CARRY_DOWN,
                     subject,
                     alike.get(0).where(),
                     "The column " + Says.quoted(column.header())
                             + " is filled in some rows only, as if in the first of each block. Do the "
                             + Says.count(blanks, "blank cell") + " below stand for the value above them?",
-                    CARRY_DOWN,
+                    TableChoice.CARRY,
                     List.of(
-                            new Answer(CARRY_DOWN, "yes, carry each value down to the next"),
-                            new Answer(LEAVE, "no, they are blank")),
+                            new Answer(TableChoice.CARRY, "yes, carry each value down to the next"),
+                            new Answer(TableChoice.LEAVE, "no, they are blank")),
                     blanks));
         }
         for (PlacedTable table : same) {
@@ -572,9 +571,9 @@ final class Layings {
         if (first.sections().isEmpty()) {
             return List.of();
         }
-        Optional<Decision> decision = job.decision(SECTION, signature);
+        Optional<Decision> decision = job.decision(Kinds.SECTION_LINE, signature);
         if (decision.isPresent()) {
-            return decision.get().answer().equals(LEAVE)
+            return decision.get().answer().equals(TableChoice.LEAVE)
                     ? List.of()
                     : Names.splitTexts(decision.get().answer());
         }
@@ -589,7 +588,7 @@ final class Layings {
             names.add(free(lineName(same, level, all), taken));
         }
         assumed.add(new Decision(
-                SECTION,
+                Kinds.SECTION_LINE,
                 signature,
                 Names.joinTexts(names),
                 "lines such as " + Says.quoted(first.sections().get(0).text()) + " head the rows below them",

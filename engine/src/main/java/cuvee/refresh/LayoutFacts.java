@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.decision.Kinds;
 import cuvee.job.Decision;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
@@ -30,7 +31,7 @@ public record LayoutFacts(Layout layout, long filled, long fits, Set<Convention>
 
     /** The kind of the decision about how values of a type are read; empty where there is but one way. */
     public static String conventionOf(Type type) {
-        return type.isNumber() ? ColumnTyping.MARK : type.isMoment() ? ColumnTyping.ORDER : "";
+        return type.isNumber() ? Kinds.DECIMAL_MARK : type.isMoment() ? Kinds.DATE_ORDER : "";
     }
 
     /** What each layout that has a column holds for it; values that rules replace count as they are written. */

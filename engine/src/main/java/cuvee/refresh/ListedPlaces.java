@@ -37,7 +37,6 @@ import java.util.stream.Stream;
  * is read again at each refresh. A folder beside those listed that holds files and is not listed is pointed out.
  */
 public final class ListedPlaces {
-    static final String KIND = Kinds.PLACES_FROM;
     /** A column names folders where so many of its texts are some. */
     private static final double MOSTLY = 0.5;
 
@@ -51,7 +50,7 @@ public final class ListedPlaces {
     /** The lists of a job. */
     static List<Listed> of(Job job) {
         return job.settled().stream()
-                .filter(decision -> decision.kind().equals(KIND))
+                .filter(decision -> decision.kind().equals(Kinds.PLACES_FROM))
                 .map(decision -> Choices.of(decision, List.of()))
                 .filter(Listed.class::isInstance)
                 .map(Listed.class::cast)
@@ -224,7 +223,7 @@ public final class ListedPlaces {
                                 .isPresent())
                         .count();
                 String list = JobDraft.relative(jobFolder.toAbsolutePath().normalize(), source.file());
-                boolean taken = job.isSettled(KIND, list);
+                boolean taken = job.isSettled(Kinds.PLACES_FROM, list);
                 if (folders >= FEWEST_LISTED && folders >= texts.size() * MOSTLY && !taken) {
                     offers.add(offer(
                             source,

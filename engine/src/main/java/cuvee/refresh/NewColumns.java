@@ -25,11 +25,6 @@ import java.util.Set;
  * analyst has answered; or they are left out, which is said.
  */
 public final class NewColumns {
-    /** The decision about all columns that appear later. */
-    public static final String KIND = Kinds.NEW_COLUMNS;
-
-    /** What that decision is about. */
-    public static final String ALL = ColumnChoice.ALL_COLUMNS;
 
     /** What can become of columns that appear later. */
     public enum Policy {
@@ -63,7 +58,7 @@ public final class NewColumns {
 
     /** What a job does with columns that appear later. */
     public static Policy policy(Job job) {
-        return job.decision(KIND, ALL)
+        return job.decision(Kinds.NEW_COLUMNS, ColumnChoice.ALL_COLUMNS)
                 .flatMap(it -> Policy.ofWords(it.answer()))
                 .orElse(Policy.TAKE_IN);
     }
@@ -80,19 +75,20 @@ public final class NewColumns {
         for (LineUp.Column column : lineUp.columns()) {
             String name = column.name();
             boolean fresh = !job.columns().isEmpty() && !job.columns().contains(name);
-            Optional<Decision> decision = job.decision(Board.COLUMN, name);
+            Optional<Decision> decision = job.decision(Kinds.COLUMN, name);
             if (fresh && decision.isEmpty()) {
                 if (policy == Policy.TAKE_IN) {
                     findings.add(said(name, lineUp, layouts));
                 } else {
                     columns.held.add(name);
                     assumed.add(new Decision(
-                            Board.COLUMN, name, Board.LEFT_OUT, "it is new, and new columns are held back", ""));
+                            Kinds.COLUMN, name, ColumnChoice.LEFT_OUT, "it is new, and new columns are held back", ""));
                 }
             }
             boolean waits = columns.held.contains(name)
-                    || decision.filter(it -> it.answer().equals(Board.LEFT_OUT)).isPresent();
-            if (policy == Policy.ASK && waits && !job.isSettled(Board.COLUMN, name)) {
+                    || decision.filter(it -> it.answer().equals(ColumnChoice.LEFT_OUT))
+                            .isPresent();
+            if (policy == Policy.ASK && waits && !job.isSettled(Kinds.COLUMN, name)) {
                 questions.add(question(column, lineUp, layouts));
             }
         }
@@ -119,13 +115,15 @@ public final class NewColumns {
     private static Question question(LineUp.Column column, LineUp lineUp, List<Layout> layouts) {
         List<PlacedTable> having = having(column.name(), lineUp, layouts);
         return Question.of(
-                Board.COLUMN,
+                Kinds.COLUMN,
                 column.name(),
                 having.isEmpty() ? Where.JOB : having.get(0).where(),
                 "The column " + Says.quoted(column.name()) + " is new, in " + Says.count(having.size(), "table")
                         + ". Should it be in the master?",
-                Board.LEFT_OUT,
-                List.of(new Answer(Board.LEFT_OUT, "no, leave it out"), new Answer(Board.TAKEN_IN, "yes, take it in")),
+                ColumnChoice.LEFT_OUT,
+                List.of(
+                        new Answer(ColumnChoice.LEFT_OUT, "no, leave it out"),
+                        new Answer(ColumnChoice.TAKEN_IN, "yes, take it in")),
                 filled(column, lineUp, layouts));
     }
 

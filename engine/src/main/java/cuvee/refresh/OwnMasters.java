@@ -1,6 +1,8 @@
 package cuvee.refresh;
 
 import cuvee.collect.Source;
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
 import cuvee.deliver.OwnMark;
 import cuvee.deliver.WrittenFiles;
 import cuvee.finding.Finding;
@@ -45,8 +47,8 @@ final class OwnMasters {
 
     /** Whether the analyst takes a file whatever it is. */
     private boolean taken(String path) {
-        return job.decision(JobSession.FILE, path)
-                .filter(decision -> decision.answer().equals(Doubles.TAKE))
+        return job.decision(Kinds.FILE, path)
+                .filter(decision -> decision.answer().equals(TableChoice.TAKE))
                 .isPresent();
     }
 
@@ -130,19 +132,17 @@ final class OwnMasters {
         List<Question> questions = new ArrayList<>();
         rows.keySet().stream()
                 .sorted()
-                .filter(path -> !job.isSettled(JobSession.FILE, path))
+                .filter(path -> !job.isSettled(Kinds.FILE, path))
                 .forEach(path -> questions.add(Question.of(
-                        JobSession.FILE,
+                        Kinds.FILE,
                         path,
                         Where.source(path),
                         "It is a master that Cuvee wrote, and is left out meanwhile, since its rows would count twice. Is"
                                 + " it a source of this job all the same?",
-                        job.decision(JobSession.FILE, path)
-                                .map(Decision::answer)
-                                .orElse(Doubles.ASIDE),
+                        job.decision(Kinds.FILE, path).map(Decision::answer).orElse(TableChoice.ASIDE),
                         List.of(
-                                new Answer(Doubles.ASIDE, "no, leave it out"),
-                                new Answer(Doubles.TAKE, "yes, take its rows in")),
+                                new Answer(TableChoice.ASIDE, "no, leave it out"),
+                                new Answer(TableChoice.TAKE, "yes, take its rows in")),
                         rows.getOrDefault(path, 1L))));
         return questions;
     }

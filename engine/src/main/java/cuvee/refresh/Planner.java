@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.decision.Kinds;
 import cuvee.decision.TableChoice;
 import cuvee.detect.FoundTable;
 import cuvee.finding.Finding;
@@ -43,7 +44,6 @@ import java.util.stream.Stream;
  * what it has not is decided from the evidence of the batch and kept as assumed.
  */
 final class Planner {
-    private static final String ASIDE = TableChoice.ASIDE;
 
     private final Job job;
     private final List<PlacedTable> tables;
@@ -292,10 +292,10 @@ final class Planner {
 
     private boolean leftOut(PlacedTable table) {
         String subject = ReadingDecisions.subject(table.source(), table.sheet());
-        return job.isSettled(Doubles.KIND, subject)
-                && job.decision(Doubles.KIND, subject)
+        return job.isSettled(Kinds.SHEET, subject)
+                && job.decision(Kinds.SHEET, subject)
                         .map(Decision::answer)
-                        .filter(ASIDE::equals)
+                        .filter(TableChoice.ASIDE::equals)
                         .isPresent();
     }
 
@@ -352,7 +352,7 @@ final class Planner {
     private Map<String, Long> leftOut(LineUp lineUp, List<Layout> layouts, Set<String> held) {
         Map<String, Long> leftOut = new LinkedHashMap<>();
         for (LineUp.Column column : lineUp.columns()) {
-            boolean yours = job.isSettled(Board.COLUMN, column.name());
+            boolean yours = job.isSettled(Kinds.COLUMN, column.name());
             if (Board.isLeftOut(job, column.name()) || held.contains(column.name())) {
                 long filled = NewColumns.filled(column, lineUp, layouts);
                 leftOut.put(column.name(), filled);
@@ -529,7 +529,7 @@ final class Planner {
                 new MasterPlan.Tag(DefaultTags.sheetName(names), MasterPlan.TagKind.SOURCE_SHEET));
         Map<String, Type> types = new HashMap<>();
         job.settled().stream()
-                .filter(decision -> decision.kind().equals(ColumnTyping.TYPE))
+                .filter(decision -> decision.kind().equals(Kinds.TYPE))
                 .forEach(decision ->
                         Type.ofWord(decision.answer()).ifPresent(type -> types.put(decision.subject(), type)));
         MadeColumns.Resolved resolved = MadeColumns.resolve(job, columns, tags, types, cells::replacements);

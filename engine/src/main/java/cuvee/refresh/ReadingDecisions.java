@@ -18,14 +18,6 @@ import java.util.Set;
 
 /** What a job has decided about how sheets are read. */
 public final class ReadingDecisions {
-    /** Decisions about one sheet or one layout, in the words of {@link Reading}. */
-    public static final String KIND = Kinds.READING;
-    /** Whether rows that only add up are totals. */
-    static final String TOTAL_ROW = Kinds.TOTAL_ROW;
-    /** Which row is the header. */
-    static final String HEADER_ROW = Kinds.HEADER_ROW;
-    /** The answer that leaves a question about the reading to the evidence. */
-    static final String AS_FOUND = TableChoice.AS_FOUND;
 
     private ReadingDecisions() {}
 
@@ -36,16 +28,16 @@ public final class ReadingDecisions {
 
     /** The reading of a sheet: what was decided about itself, else about the layouts of its tables. */
     static Reading of(Job job, String source, String sheet, List<String> signatures) {
-        Optional<Decision> own = job.decision(KIND, subject(source, sheet));
+        Optional<Decision> own = job.decision(Kinds.READING, subject(source, sheet));
         if (own.isPresent()) {
             return Reading.of(own.get().answer()).orElse(Reading.DEFAULT);
         }
         StringBuilder words = new StringBuilder();
         signatures.stream().distinct().forEach(signature -> {
-            for (String kind : List.of(KIND, HEADER_ROW, TOTAL_ROW)) {
+            for (String kind : List.of(Kinds.READING, Kinds.HEADER_ROW, Kinds.TOTAL_ROW)) {
                 job.decision(kind, signature)
                         .map(Decision::answer)
-                        .filter(answer -> !answer.equals(AS_FOUND))
+                        .filter(answer -> !answer.equals(TableChoice.AS_FOUND))
                         .ifPresent(answer -> words.append(answer).append("; "));
             }
         });
@@ -69,7 +61,7 @@ public final class ReadingDecisions {
                         decision,
                         "The job says " + Says.quoted(decision.answer()) + " about " + decision.subject() + " ("
                                 + decision.kind() + "), which is not understood."));
-            } else if (decision.kind().equals(KIND) && !there.contains(decision.subject())) {
+            } else if (decision.kind().equals(Kinds.READING) && !there.contains(decision.subject())) {
                 findings.add(said(
                         decision,
                         "The job says how " + decision.subject() + " is read, but there is no such sheet or layout."));

@@ -1,5 +1,7 @@
 package cuvee.refresh;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
 import cuvee.detect.FoundTable;
 import cuvee.detect.FoundTable.Doubt;
 import cuvee.detect.Reading;
@@ -77,21 +79,21 @@ final class ReadingQuestions {
 
     private void askTotals(Layout layout) {
         Doubtful doubtful = Doubtful.of(layout, "total-row");
-        if (doubtful.places().isEmpty() || job.isSettled(ReadingDecisions.TOTAL_ROW, signature(layout))) {
+        if (doubtful.places().isEmpty() || job.isSettled(Kinds.TOTAL_ROW, signature(layout))) {
             return;
         }
         boolean one = doubtful.rows() == 1;
         questions.add(Question.of(
-                ReadingDecisions.TOTAL_ROW,
+                Kinds.TOTAL_ROW,
                 signature(layout),
                 doubtful.places().get(0),
                 Says.count(doubtful.rows(), "row")
                         + (one
                                 ? " adds up the rows above but names nothing. Is it a record or a total?"
                                 : " add up the rows above but name nothing. Are they records or totals?"),
-                ReadingDecisions.AS_FOUND,
+                TableChoice.AS_FOUND,
                 List.of(
-                        new Answer(ReadingDecisions.AS_FOUND, "records; keep them"),
+                        new Answer(TableChoice.AS_FOUND, "records; keep them"),
                         new Answer(Reading.DEFAULT.withUnnamedTotals(true).words(), "totals; set them aside")),
                 doubtful.rows()));
     }
@@ -119,7 +121,7 @@ final class ReadingQuestions {
                 .toList();
         // Headers that several files have alike are sure by that.
         boolean alone = layout.tables().size() == 1;
-        if (close.isEmpty() || !alone || job.isSettled(ReadingDecisions.HEADER_ROW, signature(layout))) {
+        if (close.isEmpty() || !alone || job.isSettled(Kinds.HEADER_ROW, signature(layout))) {
             return;
         }
         FoundTable table = close.get(0).table();
@@ -128,15 +130,15 @@ final class ReadingQuestions {
         int by = table.rival() - found;
         String other = Reading.DEFAULT.withShift(by).words();
         questions.add(Question.of(
-                ReadingDecisions.HEADER_ROW,
+                Kinds.HEADER_ROW,
                 signature(layout),
                 close.get(0).where().row(found),
                 "Row " + found + " is taken for the header, but row " + table.rival()
                         + " would do nearly as well. Which is it?",
-                ReadingDecisions.AS_FOUND,
+                TableChoice.AS_FOUND,
                 List.of(
                         new Answer(
-                                ReadingDecisions.AS_FOUND,
+                                TableChoice.AS_FOUND,
                                 "row " + found + ": "
                                         + Says.list(layout.headers().stream()
                                                 .map(Says::quoted)

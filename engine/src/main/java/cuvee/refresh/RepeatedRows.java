@@ -31,8 +31,6 @@ import java.util.Set;
  * asked about; the fewest tables are taken out, so a sheet of all goes before its parts.
  */
 final class RepeatedRows {
-    /** Decisions about such tables; the subject is a sheet, a layout of its tables, or all sheets of a name. */
-    static final String KIND = Kinds.REPEATED_ROWS;
 
     private static final String ALL_OF_A_NAME = "* / ";
     /** Between a sheet and the layout of one of its tables. */
@@ -63,13 +61,14 @@ final class RepeatedRows {
     }
 
     private static Optional<Decision> decision(Job job, PlacedTable table) {
-        return job.decision(KIND, own(table)).or(() -> job.decision(KIND, subject(table)));
+        return job.decision(Kinds.REPEATED_ROWS, own(table))
+                .or(() -> job.decision(Kinds.REPEATED_ROWS, subject(table)));
     }
 
     private static Optional<Decision> settled(Job job, PlacedTable table) {
         return List.of(own(table), subject(table), group(table)).stream()
-                .filter(subject -> job.isSettled(KIND, subject))
-                .flatMap(subject -> job.decision(KIND, subject).stream())
+                .filter(subject -> job.isSettled(Kinds.REPEATED_ROWS, subject))
+                .flatMap(subject -> job.decision(Kinds.REPEATED_ROWS, subject).stream())
                 .findFirst();
     }
 
@@ -104,9 +103,9 @@ final class RepeatedRows {
 
     /** What the rows of a master were looked at for: what the analyst takes in has a say in it. */
     static String looked(Job job) {
-        return KIND
+        return Kinds.REPEATED_ROWS
                 + job.settled().stream()
-                        .filter(decision -> Set.of(KIND, YearToDate.KIND, Kinds.SHEET, Kinds.FILE)
+                        .filter(decision -> Set.of(Kinds.REPEATED_ROWS, Kinds.YEAR_TO_DATE, Kinds.SHEET, Kinds.FILE)
                                 .contains(decision.kind()))
                         .map(decision -> decision.id() + decision.answer())
                         .sorted()
@@ -118,7 +117,8 @@ final class RepeatedRows {
         return job.withAssumed(
                 job.columns(),
                 job.assumed().stream()
-                        .filter(decision -> !Set.of(KIND, YearToDate.KIND).contains(decision.kind()))
+                        .filter(decision ->
+                                !Set.of(Kinds.REPEATED_ROWS, Kinds.YEAR_TO_DATE).contains(decision.kind()))
                         .toList());
     }
 
@@ -161,7 +161,7 @@ final class RepeatedRows {
                         .filter(other -> subject(other).equals(subject(table)))
                         .allMatch(other -> other.signature().equals(table.signature()));
                 found.add(new Decision(
-                        KIND,
+                        Kinds.REPEATED_ROWS,
                         alone ? subject(table) : own(table),
                         TableChoice.ASIDE,
                         Says.number(there) + " of its " + Says.count(candidate.rows(), "row") + " stand in "
@@ -282,7 +282,7 @@ final class RepeatedRows {
             long rows = alike.stream().mapToLong(table -> table.table().kept()).sum();
             String more = alike.size() == 1 ? "" : ", and so in " + Says.count(alike.size() - 1, "more file");
             questions.add(Question.of(
-                    KIND,
+                    Kinds.REPEATED_ROWS,
                     group,
                     first.where(),
                     "In " + subject(first) + ", " + aside.getOrDefault(first, "") + more

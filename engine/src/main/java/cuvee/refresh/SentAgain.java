@@ -44,10 +44,7 @@ import org.jspecify.annotations.Nullable;
  * amends those rows, and the others stay. The analyst is asked, with the sums of each.
  */
 final class SentAgain {
-    /** The kind of the decisions made here; the subject is the paths, the answer the one that is taken, or both. */
-    static final String KIND = Kinds.SENT_AGAIN;
 
-    static final String ALL = SourceChoice.ALL;
     private static final double ENOUGH = 0.8;
     /** So many of the fewer rows have to be there before, where a column tells every row apart. */
     private static final double SOME = 0.3;
@@ -103,7 +100,7 @@ final class SentAgain {
         job.assumed().forEach(decision -> bySubject.put(decision.id(), decision));
         job.settled().forEach(decision -> bySubject.put(decision.id(), decision));
         return bySubject.values().stream()
-                .filter(decision -> decision.kind().equals(KIND))
+                .filter(decision -> decision.kind().equals(Kinds.SENT_AGAIN))
                 .toList();
     }
 
@@ -154,7 +151,7 @@ final class SentAgain {
                 }
                 String subject = Names.joinTexts(
                         same.stream().map(Version::path).sorted().toList());
-                if (same.size() > 1 && job.decision(KIND, subject).isEmpty()) {
+                if (same.size() > 1 && job.decision(Kinds.SENT_AGAIN, subject).isEmpty()) {
                     found.add(decision(subject, same, overlaps));
                 }
             }
@@ -174,7 +171,7 @@ final class SentAgain {
         Optional<Amended> amended = overlaps.amended(earlier, newest);
         return amended.isPresent()
                 ? new Decision(
-                        KIND,
+                        Kinds.SENT_AGAIN,
                         subject,
                         Amendments.answer(amended.get().names()),
                         "their names say the same; the newest holds "
@@ -183,7 +180,7 @@ final class SentAgain {
                                 + " before it, so that it amends those rows and the others stay",
                         evidence)
                 : new Decision(
-                        KIND,
+                        Kinds.SENT_AGAIN,
                         subject,
                         newest.path(),
                         "their names say the same and their rows have keys in common; the newest is taken",
@@ -429,7 +426,8 @@ final class SentAgain {
         List<Question> questions = new ArrayList<>();
         for (Decision decision : decisions(job)) {
             List<String> paths = Names.splitTexts(decision.subject());
-            if (job.isSettled(KIND, decision.subject()) || !bySource.keySet().containsAll(paths)) {
+            if (job.isSettled(Kinds.SENT_AGAIN, decision.subject())
+                    || !bySource.keySet().containsAll(paths)) {
                 continue;
             }
             List<Version> versions = paths.stream()
@@ -446,9 +444,9 @@ final class SentAgain {
                                     .map(Says::list)
                                     .orElse("words and dates")
                             + " those of the newest file"));
-            answers.add(new Answer(ALL, "take all of them; they are different things"));
+            answers.add(new Answer(SourceChoice.ALL, "take all of them; they are different things"));
             questions.add(Question.of(
-                    KIND,
+                    Kinds.SENT_AGAIN,
                     decision.subject(),
                     Where.source(amendedBy.isPresent() ? paths.get(0) : decision.answer()),
                     (amendedBy.isPresent()

@@ -78,7 +78,7 @@ public record Sentence(
 
     /** True for a sentence about columns that become rows. */
     public boolean turns() {
-        return kind.equals(Layings.ACROSS);
+        return kind.equals(Kinds.ACROSS);
     }
 
     /** True where blank cells of columns that become rows are rows too. */

@@ -1,6 +1,10 @@
 package cuvee.refresh;
 
 import cuvee.decision.Choices;
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice;
+import cuvee.decision.TableChoice;
 import cuvee.decision.Turned;
 import cuvee.detect.FoundTable;
 import cuvee.detect.TableColumn;
@@ -85,7 +89,7 @@ public final class Sentences {
         Optional<Across> found = Across.of(first.table());
         String subject =
                 found.map(block -> Layout.turnedSignature(first.table(), block)).orElse(layout.signature());
-        Optional<Decision> decision = decision(Layings.ACROSS, subject);
+        Optional<Decision> decision = decision(Kinds.ACROSS, subject);
         if (first.turned() > 0 && decision.isEmpty()) {
             Layings.byStays(job, first).ifPresent(by -> allBut(layout, by));
             return;
@@ -120,7 +124,7 @@ public final class Sentences {
                                 .map(total -> Says.quoted(total.column().header()))
                                 .toList());
         sentences.add(new Sentence(
-                Layings.ACROSS,
+                Kinds.ACROSS,
                 subject,
                 Sentence.Paragraph.SHAPE,
                 "Turn the " + Says.count(block.labels().size(), "column") + " "
@@ -134,11 +138,11 @@ public final class Sentences {
                         : Says.count(records, "row") + " in "
                                 + Says.count(layout.tables().size(), "table") + " stay as they are",
                 on,
-                job.isSettled(Layings.ACROSS, subject),
+                job.isSettled(Kinds.ACROSS, subject),
                 decision.map(Decision::reason).orElse(""),
                 new Turned(List.of(), names, keeping).lead(),
                 names,
-                Layings.LEAVE,
+                TableChoice.LEAVE,
                 numbers(layout.tables())));
     }
 
@@ -151,7 +155,7 @@ public final class Sentences {
                         .rows())
                 .sum();
         sentences.add(new Sentence(
-                Layings.ACROSS,
+                Kinds.ACROSS,
                 decision.subject(),
                 Sentence.Paragraph.SHAPE,
                 "Turn all but " + String.join(", ", turned.stays()) + " into rows:",
@@ -162,7 +166,7 @@ public final class Sentences {
                 decision.reason(),
                 turned.lead(),
                 turned.names(),
-                Layings.LEAVE,
+                TableChoice.LEAVE,
                 numbers(layout.tables())));
     }
 
@@ -172,9 +176,9 @@ public final class Sentences {
                 .orElse(layout.signature());
         for (TableColumn column : first.table().columns()) {
             String subject = signature + " > " + LooseText.key(column.header());
-            Optional<Decision> decision = decision(Layings.CARRY, subject);
+            Optional<Decision> decision = decision(Kinds.CARRY_DOWN, subject);
             if (decision.isPresent()) {
-                boolean on = decision.get().answer().equals(Layings.CARRY_DOWN);
+                boolean on = decision.get().answer().equals(TableChoice.CARRY);
                 long blank = 0;
                 for (PlacedTable table : layout.tables()) {
                     for (TableColumn each : table.table().columns()) {
@@ -184,7 +188,7 @@ public final class Sentences {
                     }
                 }
                 sentences.add(new Sentence(
-                        Layings.CARRY,
+                        Kinds.CARRY_DOWN,
                         subject,
                         Sentence.Paragraph.SHAPE,
                         "Carry " + Says.quoted(column.header()) + " down to the blank cells below each value.",
@@ -192,11 +196,11 @@ public final class Sentences {
                                 + (on ? " filled in " : " left blank in ")
                                 + Says.count(layout.tables().size(), "table"),
                         on,
-                        job.isSettled(Layings.CARRY, subject),
+                        job.isSettled(Kinds.CARRY_DOWN, subject),
                         decision.get().reason(),
-                        Layings.CARRY_DOWN,
+                        TableChoice.CARRY,
                         List.of(),
-                        Layings.LEAVE,
+                        TableChoice.LEAVE,
                         numbers(layout.tables())));
             }
         }
@@ -207,17 +211,17 @@ public final class Sentences {
         String signature = Across.of(found)
                 .map(block -> Layout.turnedSignature(found, block))
                 .orElse(layout.signature());
-        Optional<Decision> decision = decision(Layings.SECTION, signature);
+        Optional<Decision> decision = decision(Kinds.SECTION_LINE, signature);
         if (decision.isEmpty() || found.sections().isEmpty()) {
             return;
         }
-        boolean on = !decision.get().answer().equals(Layings.LEAVE);
+        boolean on = !decision.get().answer().equals(TableChoice.LEAVE);
         long lines = layout.tables().stream()
                 .mapToLong(table -> table.table().sections().size())
                 .sum();
         List<String> names = on ? Names.splitTexts(decision.get().answer()) : List.of("Section");
         sentences.add(new Sentence(
-                Layings.SECTION,
+                Kinds.SECTION_LINE,
                 signature,
                 Sentence.Paragraph.SHAPE,
                 "Write lines such as "
@@ -226,16 +230,16 @@ public final class Sentences {
                 Says.count(lines, "line") + " over " + Says.count(records(layout.tables()), "row") + " in "
                         + Says.count(layout.tables().size(), "table"),
                 on,
-                job.isSettled(Layings.SECTION, signature),
+                job.isSettled(Kinds.SECTION_LINE, signature),
                 decision.get().reason(),
                 "",
                 names,
-                Layings.LEAVE,
+                TableChoice.LEAVE,
                 numbers(layout.tables())));
     }
 
     private void tag(Proposal.TagReport tag) {
-        Optional<Decision> decision = decision(TagColumns.TAG, tag.source().words());
+        Optional<Decision> decision = decision(Kinds.TAG, tag.source().words());
         if (decision.isEmpty()) {
             return;
         }
@@ -246,7 +250,7 @@ public final class Sentences {
                 .map(PlacedTable::id)
                 .toList();
         sentences.add(new Sentence(
-                TagColumns.TAG,
+                Kinds.TAG,
                 tag.source().words(),
                 Sentence.Paragraph.TAGS,
                 "Tag each row with " + tag.source().said() + ", in a column named:",
@@ -258,11 +262,11 @@ public final class Sentences {
                                 .map(Says::quoted)
                                 .toList()),
                 tag.on(),
-                job.isSettled(TagColumns.TAG, tag.source().words()),
+                job.isSettled(Kinds.TAG, tag.source().words()),
                 tag.reason(),
                 "",
                 List.of(tag.column()),
-                TagColumns.LEFT_OUT,
+                ColumnChoice.LEFT_OUT,
                 tables));
     }
 
@@ -437,7 +441,7 @@ public final class Sentences {
     /** Rules about rows, each with what it sets aside. */
     private void rows() {
         for (RowRules.Stated rule : RowRules.of(job, outcome.proposal().plan())) {
-            if (rule.decision().kind().equals(SentAgain.KIND)) {
+            if (rule.decision().kind().equals(Kinds.SENT_AGAIN)) {
                 continue;
             }
             boolean byPhrase = rule.decision().kind().equals(RowRules.ROWS);
@@ -542,19 +546,19 @@ public final class Sentences {
             if (!there.containsAll(paths)) {
                 continue;
             }
-            boolean on = !decision.answer().equals(SentAgain.ALL);
+            boolean on = !decision.answer().equals(SourceChoice.ALL);
             sentences.add(new Sentence(
-                    SentAgain.KIND,
+                    Kinds.SENT_AGAIN,
                     decision.subject(),
                     Sentence.Paragraph.ROWS,
                     sentAgain(paths, decision),
                     decision.evidence(),
                     on,
-                    job.isSettled(SentAgain.KIND, decision.subject()),
+                    job.isSettled(Kinds.SENT_AGAIN, decision.subject()),
                     decision.reason(),
                     on ? decision.answer() : paths.get(0),
                     List.of(),
-                    SentAgain.ALL,
+                    SourceChoice.ALL,
                     List.of()));
         }
     }
@@ -564,7 +568,7 @@ public final class Sentences {
                 .map(columns -> "Of rows of " + Says.list(paths) + " that are equal in "
                         + (columns.isEmpty() ? "all words and dates" : Says.list(columns))
                         + " keep that of the newest file.")
-                .orElseGet(() -> decision.answer().equals(SentAgain.ALL)
+                .orElseGet(() -> decision.answer().equals(SourceChoice.ALL)
                         ? "Take all of " + Says.list(paths) + "."
                         : "Of " + Says.list(paths) + " take " + decision.answer() + " only.");
     }
@@ -583,20 +587,20 @@ public final class Sentences {
         }
         for (Decision decision : job.assumed()) {
             List<String> sheets = bySubject.getOrDefault(decision.subject(), List.of());
-            if (decision.kind().equals(Doubles.KIND) && !sheets.isEmpty()) {
-                Decision inForce = decision(Doubles.KIND, decision.subject()).orElse(decision);
+            if (decision.kind().equals(Kinds.SHEET) && !sheets.isEmpty()) {
+                Decision inForce = decision(Kinds.SHEET, decision.subject()).orElse(decision);
                 sentences.add(new Sentence(
-                        Doubles.KIND,
+                        Kinds.SHEET,
                         decision.subject(),
                         Sentence.Paragraph.ROWS,
                         "Leave out " + Says.list(sheets) + ".",
                         decision.evidence(),
-                        inForce.answer().equals(Doubles.ASIDE),
-                        job.isSettled(Doubles.KIND, decision.subject()),
+                        inForce.answer().equals(TableChoice.ASIDE),
+                        job.isSettled(Kinds.SHEET, decision.subject()),
                         decision.reason(),
-                        Doubles.ASIDE,
+                        TableChoice.ASIDE,
                         List.of(),
-                        Doubles.TAKE,
+                        TableChoice.TAKE,
                         List.of()));
             }
         }

@@ -1,7 +1,10 @@
 package cuvee.refresh;
 
 import cuvee.collect.Source;
+import cuvee.decision.Kinds;
 import cuvee.decision.SheetRule;
+import cuvee.decision.SourceChoice;
+import cuvee.decision.TableChoice;
 import cuvee.detect.Reading;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
@@ -58,7 +61,7 @@ final class SheetRules {
                         .findFirst())
                 .or(() -> ofFolder(source))
                 .or(() -> said(place(source)))
-                .or(() -> said(Gathering.ALL_FILES))
+                .or(() -> said(SourceChoice.ALL_FILES))
                 .flatMap(decision -> SheetRule.of(decision.answer()));
     }
 
@@ -137,8 +140,8 @@ final class SheetRules {
     }
 
     private boolean takes(ReadSheet sheet) {
-        return job.decision(Doubles.KIND, sheet.subject())
-                .filter(decision -> decision.answer().equals(Doubles.TAKE))
+        return job.decision(Kinds.SHEET, sheet.subject())
+                .filter(decision -> decision.answer().equals(TableChoice.TAKE))
                 .isPresent();
     }
 }

@@ -18,8 +18,6 @@ import java.util.Map;
 
 /** Asks about columns whose numbers are all below 0 in some files and never in the others: added up they would cancel out. */
 final class Signs {
-    /** Decisions about the signs of a column; the subject is the column. */
-    static final String KIND = Kinds.SIGN;
 
     static final String AS_THEY_ARE = ColumnChoice.Sign.AS_THEY_ARE.words();
     static final String TURN_BELOW = ColumnChoice.Sign.TURN_BELOW.words();
@@ -48,13 +46,13 @@ final class Signs {
             }
             (held.belowZero() == 0 ? above : below).add(source.getKey());
         }
-        if (below.isEmpty() || above.isEmpty() || job.isSettled(KIND, column)) {
+        if (below.isEmpty() || above.isEmpty() || job.isSettled(Kinds.SIGN, column)) {
             return;
         }
         boolean fewBelow = below.size() <= above.size();
         List<String> few = fewBelow ? below : above;
         questions.add(Question.of(
-                KIND,
+                Kinds.SIGN,
                 column,
                 Where.source(few.get(0)),
                 "All numbers of " + Says.quoted(column) + " are below 0 in " + Says.count(below.size(), "file") + " ("
@@ -70,7 +68,7 @@ final class Signs {
 
     /** True where the numbers of a table's column are read with the other sign. */
     static boolean turned(Job job, String column, LaidColumn fed) {
-        String answer = job.decision(KIND, column).map(Decision::answer).orElse(AS_THEY_ARE);
+        String answer = job.decision(Kinds.SIGN, column).map(Decision::answer).orElse(AS_THEY_ARE);
         long filled = fed.evidence().filled();
         long below = fed.evidence().belowZero();
         return answer.equals(TURN_BELOW) && filled > 0 && below == filled || answer.equals(TURN_ABOVE) && below == 0;

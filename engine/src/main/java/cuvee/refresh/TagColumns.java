@@ -38,10 +38,7 @@ import java.util.regex.Pattern;
  * do not. A tag whose name is that of a column fills it in the tables that lack it.
  */
 final class TagColumns {
-    /** Decisions about tags; the subject is what a tag is taken from, the answer the name of its column. */
-    static final String TAG = Kinds.TAG;
 
-    static final String LEFT_OUT = ColumnChoice.LEFT_OUT;
     private static final double MOST = 0.8;
     private static final double NEARLY_ALL = 0.9;
     private static final int EXAMPLES = 3;
@@ -120,9 +117,9 @@ final class TagColumns {
         inOrder.addAll(sources(job));
         for (TagSource source : inOrder) {
             Map<PlacedTable, Value> values = values(source);
-            Optional<Decision> decision = job.decision(TAG, source.words());
+            Optional<Decision> decision = job.decision(Kinds.TAG, source.words());
             if (decision.isPresent()) {
-                if (!decision.get().answer().equals(LEFT_OUT)) {
+                if (!decision.get().answer().equals(ColumnChoice.LEFT_OUT)) {
                     add(source, decision.get().answer(), values);
                 }
             } else if (candidates.contains(source) && !(source.from() == From.ANY_LABEL && labelDecided())) {
@@ -136,8 +133,8 @@ final class TagColumns {
     private boolean labelDecided() {
         return sources(job).stream()
                 .filter(source -> source.from() == From.TITLE_LABEL)
-                .flatMap(source -> job.decision(TAG, source.words()).stream())
-                .anyMatch(decision -> !decision.answer().equals(LEFT_OUT));
+                .flatMap(source -> job.decision(Kinds.TAG, source.words()).stream())
+                .anyMatch(decision -> !decision.answer().equals(ColumnChoice.LEFT_OUT));
     }
 
     /** What the job's tags are taken from, whether they are columns or left out. */
@@ -146,7 +143,7 @@ final class TagColumns {
         List<Decision> decided = new ArrayList<>(job.settled());
         decided.addAll(job.assumed());
         decided.stream()
-                .filter(decision -> decision.kind().equals(TAG))
+                .filter(decision -> decision.kind().equals(Kinds.TAG))
                 .forEach(decision -> TagSource.read(decision.subject()).ifPresent(sources::add));
         return sources;
     }
@@ -155,9 +152,9 @@ final class TagColumns {
     static Set<String> names(Job job) {
         Set<String> names = new HashSet<>();
         for (TagSource source : sources(job)) {
-            job.decision(TAG, source.words())
+            job.decision(Kinds.TAG, source.words())
                     .map(Decision::answer)
-                    .filter(name -> !name.equals(LEFT_OUT))
+                    .filter(name -> !name.equals(ColumnChoice.LEFT_OUT))
                     .ifPresent(names::add);
         }
         return names;
@@ -169,10 +166,10 @@ final class TagColumns {
         Map<String, String> texts = new LinkedHashMap<>();
         values.forEach((table, value) -> texts.putIfAbsent(table.source(), value.text()));
         if (!texts.isEmpty()) {
-            String reason = job.decision(TAG, source.words())
+            String reason = job.decision(Kinds.TAG, source.words())
                     .or(() -> assumed.stream()
-                            .filter(each ->
-                                    each.kind().equals(TAG) && each.subject().equals(source.words()))
+                            .filter(each -> each.kind().equals(Kinds.TAG)
+                                    && each.subject().equals(source.words()))
                             .findFirst())
                     .map(Decision::reason)
                     .orElse("it says nothing that differs from source to source");
@@ -280,9 +277,9 @@ final class TagColumns {
                         .map(Says::quoted)
                         .toList());
         assumed.add(new Decision(
-                TAG,
+                Kinds.TAG,
                 source.words(),
-                told ? LEFT_OUT : name,
+                told ? ColumnChoice.LEFT_OUT : name,
                 told
                         ? "the rows say it themselves in the column "
                                 + Says.quoted(said.get().header())

@@ -1,5 +1,7 @@
 package cuvee.refresh;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice;
 import cuvee.detect.FoundTable;
 import cuvee.detect.TableColumn;
 import cuvee.finding.Question;
@@ -30,9 +32,9 @@ final class TextFormQuestion {
     static List<Question> aboutQuotes(Job job, Iterable<SourceFacts> sources) {
         List<Question> questions = new ArrayList<>();
         for (SourceFacts source : sources) {
-            if (source.openQuote() > 0 && !job.isSettled(Gathering.TEXT_FORM, source.path())) {
+            if (source.openQuote() > 0 && !job.isSettled(Kinds.TEXT_FORM, source.path())) {
                 questions.add(Question.of(
-                        Gathering.TEXT_FORM,
+                        Kinds.TEXT_FORM,
                         source.path(),
                         Where.source(source.path()).row(source.openQuote()),
                         "A quote is opened in line " + Says.number(source.openQuote())
@@ -54,9 +56,9 @@ final class TextFormQuestion {
         String example = "";
         String form = "";
         for (SourceFacts source : sources) {
-            boolean said = source.openQuote() > 0 && !job.isSettled(Gathering.TEXT_FORM, source.path())
+            boolean said = source.openQuote() > 0 && !job.isSettled(Kinds.TEXT_FORM, source.path())
                     || saysEncoding(job, source.path())
-                    || saysEncoding(job, Gathering.ALL_FILES);
+                    || saysEncoding(job, SourceChoice.ALL_FILES);
             Optional<String> broken = said ? Optional.empty() : broken(source);
             if (broken.isPresent()) {
                 example = paths.isEmpty() ? broken.get() : example;
@@ -71,9 +73,9 @@ final class TextFormQuestion {
                 .flatMap(ReadAs::charset)
                 .map(Charset::displayName)
                 .orElse("");
-        String subject = paths.size() == 1 ? paths.get(0) : Gathering.ALL_FILES;
+        String subject = paths.size() == 1 ? paths.get(0) : SourceChoice.ALL_FILES;
         // What else has been said of the form of the file stays said.
-        String rest = job.decision(Gathering.TEXT_FORM, subject)
+        String rest = job.decision(Kinds.TEXT_FORM, subject)
                 .map(decision -> ", " + decision.answer())
                 .orElse("");
         List<Answer> answers = new ArrayList<>(List.of(new Answer(now + rest, now + ", as it was read")));
@@ -81,7 +83,7 @@ final class TextFormQuestion {
                 .filter(name -> !name.equals(now) && Charset.isSupported(name))
                 .forEach(name -> answers.add(new Answer(name + rest, name)));
         return Optional.of(Question.of(
-                Gathering.TEXT_FORM,
+                Kinds.TEXT_FORM,
                 subject,
                 Where.source(paths.get(0)),
                 Says.count(paths.size(), "text file") + (paths.size() == 1 ? " holds" : " hold")
@@ -94,7 +96,7 @@ final class TextFormQuestion {
     }
 
     private static boolean saysEncoding(Job job, String subject) {
-        return job.decision(Gathering.TEXT_FORM, subject)
+        return job.decision(Kinds.TEXT_FORM, subject)
                 .flatMap(decision -> ReadAs.of(decision.answer()))
                 .filter(as -> as.charset().isPresent())
                 .isPresent();

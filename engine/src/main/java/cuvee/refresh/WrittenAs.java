@@ -1,6 +1,5 @@
 package cuvee.refresh;
 
-import cuvee.decision.Kinds;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.layout.HeaderWords;
@@ -37,8 +36,6 @@ import org.jspecify.annotations.Nullable;
  * are evidence; two of them are enough, with one it is assumed and asked.
  */
 final class WrittenAs {
-    /** Decisions about what numbers stand for; the subject is a column, or a column and a scope. */
-    static final String KIND = Kinds.WRITTEN_AS;
 
     private static final Form[] NUMBERS = {
         Form.NUMBER_WHOLE,

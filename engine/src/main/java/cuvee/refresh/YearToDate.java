@@ -43,10 +43,7 @@ final class YearToDate {
      * Decisions about them. Those found have a sender and a table as their subject, and as their answer the table that
      * counts in its place; those of the analyst have the sender alone, and {@link #NEWEST} or {@link #ALL}.
      */
-    static final String KIND = Kinds.YEAR_TO_DATE;
 
-    static final String NEWEST = SourceChoice.YearToDate.NEWEST;
-    static final String ALL = SourceChoice.ALL;
     /** Stands before what tags say of a sender; alone where they say nothing. */
     private static final String SENDER = "*";
     /** So many of the records of a table have to stand in the one that reaches further. */
@@ -72,7 +69,7 @@ final class YearToDate {
     private record Aside(String sender, String table, String newest) {
         static Optional<Aside> of(Decision decision) {
             List<String> parts = Names.splitTexts(decision.subject());
-            return decision.kind().equals(KIND) && parts.size() == 2
+            return decision.kind().equals(Kinds.YEAR_TO_DATE) && parts.size() == 2
                     ? Optional.of(new Aside(parts.get(0), parts.get(1), decision.answer()))
                     : Optional.empty();
         }
@@ -100,9 +97,9 @@ final class YearToDate {
     }
 
     private static boolean takesAll(Job job, String sender) {
-        return job.isSettled(KIND, sender)
-                && job.decision(KIND, sender)
-                        .filter(decision -> decision.answer().equals(ALL))
+        return job.isSettled(Kinds.YEAR_TO_DATE, sender)
+                && job.decision(Kinds.YEAR_TO_DATE, sender)
+                        .filter(decision -> decision.answer().equals(SourceChoice.ALL))
                         .isPresent();
     }
 
@@ -188,7 +185,7 @@ final class YearToDate {
         List<Decision> decisions = new ArrayList<>();
         for (MasterPlan.Table table : older) {
             decisions.add(new Decision(
-                    KIND,
+                    Kinds.YEAR_TO_DATE,
                     Names.joinTexts(List.of(sender, name(table))),
                     name(newest),
                     name(newest) + " holds its months too and reaches further, to " + month(reach(months, newest.id()))
@@ -315,7 +312,7 @@ final class YearToDate {
                 rowsOf.merge(subject(table), (long) table.table().kept() * Math.max(1, table.turned()), Long::sum));
         List<Question> questions = new ArrayList<>();
         bySender(job, tables).forEach((sender, decisions) -> {
-            if (job.isSettled(KIND, sender)) {
+            if (job.isSettled(Kinds.YEAR_TO_DATE, sender)) {
                 return;
             }
             List<Aside> aside = decisions.stream()
@@ -327,7 +324,7 @@ final class YearToDate {
                     .sum();
             String restated = restated(decisions);
             questions.add(Question.of(
-                    KIND,
+                    Kinds.YEAR_TO_DATE,
                     sender,
                     Where.source(source(tables, newest)),
                     Says.list(aside.stream().map(Aside::table).toList())
@@ -338,13 +335,13 @@ final class YearToDate {
                             + " the same months again and reaches further."
                             + (restated.isEmpty() ? "" : " Restated there: " + restated + ".")
                             + " Does the newest count for all its months?",
-                    NEWEST,
+                    SourceChoice.YearToDate.NEWEST,
                     List.of(
                             new Answer(
-                                    NEWEST,
+                                    SourceChoice.YearToDate.NEWEST,
                                     "yes, as each month; the " + Says.count(rows, "row")
                                             + " of those before it would count twice"),
-                            new Answer(ALL, "no, they are different things; take them all")),
+                            new Answer(SourceChoice.ALL, "no, they are different things; take them all")),
                     rows));
         });
         return questions;

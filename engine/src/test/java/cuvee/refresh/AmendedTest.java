@@ -2,6 +2,8 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice;
 import cuvee.finding.Question;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -37,7 +39,7 @@ class AmendedTest extends BatchTest {
                 .containsExactlyInAnyOrder("A-101", "A-102", "A-103", "A-104", "A-105", "A-106");
         assertThat(made.lines()).anyMatch(line -> line.contains("A-102") && line.contains("25"));
         assertThat(made.lines()).anyMatch(line -> line.contains("A-104") && line.contains("2026-03-06"));
-        Question question = made.question(SentAgain.KIND);
+        Question question = made.question(Kinds.SENT_AGAIN);
         assertThat(question.text())
                 .contains("the newest seems to amend some rows of the others")
                 .contains("Orders 2026-03.csv with 5 rows, “Fare” 150")
@@ -53,11 +55,11 @@ class AmendedTest extends BatchTest {
 
     @Test
     void theAnalystSaysThatItReplacesOrIsAddedInstead() {
-        Question question = batch.refresh().question(SentAgain.KIND);
+        Question question = batch.refresh().question(Kinds.SENT_AGAIN);
         assertThat(batch.settle(question, "Orders 2026-03 corrected.csv").refresh().lines().stream()
                         .filter(line -> line.contains("A-10")))
                 .hasSize(3);
-        assertThat(batch.settle(question, SentAgain.ALL).refresh().lines().stream()
+        assertThat(batch.settle(question, SourceChoice.ALL).refresh().lines().stream()
                         .filter(line -> line.contains("A-10")))
                 .hasSize(8);
         Batch.Made byWords = batch.settle(question, "amend").refresh();
@@ -101,7 +103,7 @@ class AmendedTest extends BatchTest {
         batch.csv("r2.csv", "Order,Pax", "2002,5", "2004,9", "2005,8", "2006,1")
                 .changed("r2.csv", "2030-04-05T10:00:00Z");
         Batch.Made made = batch.refresh();
-        assertThat(made.question(SentAgain.KIND).assumedText()).contains("with the same Order");
+        assertThat(made.question(Kinds.SENT_AGAIN).assumedText()).contains("with the same Order");
         assertThat(made.lines().stream().filter(line -> line.contains("2004|"))).containsExactly("2004|9");
     }
 }

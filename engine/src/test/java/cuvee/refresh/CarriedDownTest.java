@@ -2,6 +2,8 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
 import cuvee.master.MasterReader;
 import cuvee.testing.Workbooks;
 import java.util.List;
@@ -99,15 +101,15 @@ class CarriedDownTest extends BatchTest {
                 "a.csv", "Date,Vessel,Pax", "North:,,", "2026-01-01,MV Dunlin,5", "South:,,", "2026-01-03,MV Dunlin,7");
         batch.refresh();
         String subject = batch.job().assumed().stream()
-                .filter(decision -> decision.kind().equals(Layings.SECTION))
+                .filter(decision -> decision.kind().equals(Kinds.SECTION_LINE))
                 .findFirst()
                 .orElseThrow()
                 .subject();
-        assertThat(batch.settle(Layings.SECTION, subject, Layings.LEAVE)
+        assertThat(batch.settle(Kinds.SECTION_LINE, subject, TableChoice.LEAVE)
                         .refresh()
                         .columns())
                 .containsExactly("Date", "Vessel", "Pax");
-        assertThat(batch.settle(Layings.SECTION, subject, "Region").refresh().columns())
+        assertThat(batch.settle(Kinds.SECTION_LINE, subject, "Region").refresh().columns())
                 .containsExactlyInAnyOrder("Region", "Date", "Vessel", "Pax");
     }
 
@@ -129,8 +131,8 @@ class CarriedDownTest extends BatchTest {
                         "North|MV Fenwick|6",
                         "South|MV Dunlin|7",
                         "South|MV Petrel|8");
-        assertThat(batch.assumed(Layings.CARRY)).containsExactly("region|vessel|pax > region: carry down");
-        Batch.Made left = batch.settle(Layings.CARRY, "region|vessel|pax > region", Layings.LEAVE)
+        assertThat(batch.assumed(Kinds.CARRY_DOWN)).containsExactly("region|vessel|pax > region: carry down");
+        Batch.Made left = batch.settle(Kinds.CARRY_DOWN, "region|vessel|pax > region", TableChoice.LEAVE)
                 .refresh();
         assertThat(left.lines()).contains("|MV Petrel|6");
     }
@@ -182,7 +184,7 @@ class CarriedDownTest extends BatchTest {
                 "MV Dunlin,7,late",
                 "MV Petrel,8,");
         assertThat(batch.refresh().lines()).contains("MV Petrel|6|", "MV Petrel|8|");
-        assertThat(List.copyOf(batch.assumed(Layings.CARRY))).isEmpty();
+        assertThat(List.copyOf(batch.assumed(Kinds.CARRY_DOWN))).isEmpty();
     }
 
     @Test
@@ -197,11 +199,11 @@ class CarriedDownTest extends BatchTest {
                 row("West", "MV Petrel", 9),
                 row(null, "MV Skua", 4));
         Batch.Made made = batch.refresh();
-        assertThat(made.question(Layings.CARRY).text())
+        assertThat(made.question(Kinds.CARRY_DOWN).text())
                 .isEqualTo("The column “Region” is filled in some rows only, as if in the first of each block. Do the"
                         + " 3 blank cells below stand for the value above them?");
         assertThat(made.lines()).contains("North|MV Petrel|6", "West|MV Skua|4");
-        batch.settle(made.question(Layings.CARRY), Layings.LEAVE);
+        batch.settle(made.question(Kinds.CARRY_DOWN), TableChoice.LEAVE);
         Batch.Made left = batch.refresh();
         assertThat(left.lines()).contains("|MV Petrel|6", "|MV Skua|4");
         assertThat(left.outcome().questions()).isEmpty();
@@ -265,7 +267,7 @@ class CarriedDownTest extends BatchTest {
                         "Tarsk,Diesel,7",
                         "Marsay,Diesel,1",
                         ",,2");
-        batch.settle(Layings.CARRY, "nothing", Layings.LEAVE);
+        batch.settle(Kinds.CARRY_DOWN, "nothing", TableChoice.LEAVE);
         Batch.Made made = batch.refresh();
         int fuel = made.columns().indexOf("Fuel");
         int table = made.outcome().proposal().plan().tables().get(0).id();
@@ -392,7 +394,7 @@ class CarriedDownTest extends BatchTest {
                 "MV Dunnock,Outer Isles,1.25");
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).anyMatch(line -> line.contains("Marsh Ferry|MV Siskin|4.5"));
-        assertThat(made.question(Layings.CARRY).text()).contains("“Route”", "1 blank cell");
+        assertThat(made.question(Kinds.CARRY_DOWN).text()).contains("“Route”", "1 blank cell");
     }
 
     @Test
@@ -430,7 +432,7 @@ class CarriedDownTest extends BatchTest {
                 ",MV Petrel,0.5");
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).noneMatch(line -> line.startsWith("|"));
-        assertThat(made.question(Layings.CARRY).text()).contains("5 blank cells");
+        assertThat(made.question(Kinds.CARRY_DOWN).text()).contains("5 blank cells");
     }
 
     @Test

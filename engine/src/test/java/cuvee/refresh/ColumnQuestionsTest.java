@@ -2,6 +2,9 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice;
 import cuvee.finding.Question;
 import cuvee.testing.Workbooks;
 import cuvee.value.Type;
@@ -26,8 +29,8 @@ class ColumnQuestionsTest extends BatchTest {
         assertThat(made.lines())
                 .containsExactly("2026-01-01|5.5|EUR", "2026-01-02|6|EUR", "2026-02-01|7|GBP", "2026-02-02|8.25|");
         assertThat(column(made, "Fare").typeWords()).isEqualTo("Money");
-        assertThat(made.question(Amounts.CURRENCY).text()).contains("EUR and GBP");
-        batch.settle(made.question(Amounts.CURRENCY), "text");
+        assertThat(made.question(Kinds.CURRENCY).text()).contains("EUR and GBP");
+        batch.settle(made.question(Kinds.CURRENCY), "text");
         Batch.Made text = batch.refresh();
         assertThat(text.columns()).containsExactly("Date", "Fare");
         assertThat(text.lines()).contains("2026-02-01|GBP 7.00");
@@ -55,10 +58,10 @@ class ColumnQuestionsTest extends BatchTest {
         Batch.Made said = batch.refresh();
         assertThat(said.lines()).contains("Hollin|1.204|2.305", "Hollin|1.5|2.25");
         assertThat(Board.decimalSign(said.outcome().job(), "a.csv")).contains("point");
-        batch.job(Board.decimalSign(made.outcome().job(), JobSession.ALL_FILES, "point"));
+        batch.job(Board.decimalSign(made.outcome().job(), SourceChoice.ALL_FILES, "point"));
         Batch.Made all = batch.refresh();
         assertThat(all.lines()).contains("Hollin|1.204|2.305");
-        batch.job(Board.decimalSign(all.outcome().job(), JobSession.ALL_FILES, ""));
+        batch.job(Board.decimalSign(all.outcome().job(), SourceChoice.ALL_FILES, ""));
         assertThat(batch.refresh().lines()).contains("Hollin|1204|2305");
     }
 
@@ -75,12 +78,12 @@ class ColumnQuestionsTest extends BatchTest {
         batch.csv("Tarsk.csv", "Date,Pax,Fare,Remark", "2026-01-01,5,,", "2026-01-02,6,,", "2026-01-03,7,,");
         Batch.Made made = batch.refresh();
         assertThat(made.outcome().questions()).hasSize(1);
-        assertThat(made.question(BlankSources.KIND).text())
+        assertThat(made.question(Kinds.BLANK_SOURCE).text())
                 .isEqualTo("The column “Fare” is blank in all 3 rows of Tarsk.csv, while the other files fill it."
                         + " Is that so?");
-        batch.settle(made.question(BlankSources.KIND), "waiting");
+        batch.settle(made.question(Kinds.BLANK_SOURCE), "waiting");
         assertThat(batch.refresh().outcome().questions()).hasSize(1);
-        batch.settle(made.question(BlankSources.KIND), "so");
+        batch.settle(made.question(Kinds.BLANK_SOURCE), "so");
         assertThat(batch.refresh().outcome().questions()).isEmpty();
     }
 
@@ -89,16 +92,16 @@ class ColumnQuestionsTest extends BatchTest {
         batch.csv("a.csv", "Date,Pax", "03/04/2026,5", "05/06/2026,6");
         batch.csv("b.csv", "Date,Pax", "01/02/2026,5", "02/03/2026,6");
         assertThat(batch.refresh().lines()).contains("2026-04-03|5", "2026-02-01|5");
-        batch.job(Board.convention(batch.job(), ColumnTyping.ORDER, "Date", "b.csv", "month"));
+        batch.job(Board.convention(batch.job(), Kinds.DATE_ORDER, "Date", "b.csv", "month"));
         assertThat(batch.refresh().lines()).contains("2026-04-03|5", "2026-01-02|5");
         String layout = batch.refresh().outcome().proposal().layouts().get(0).signature();
-        batch.job(Board.convention(batch.job(), ColumnTyping.ORDER, "Date", layout, "month"));
+        batch.job(Board.convention(batch.job(), Kinds.DATE_ORDER, "Date", layout, "month"));
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).contains("2026-03-04|5", "2026-01-02|5");
         assertThat(LayoutFacts.of(made.outcome(), 0))
                 .singleElement()
                 .satisfies(facts -> assertThat(facts.said()).isEqualTo("month"));
-        batch.job(Board.convention(batch.job(), ColumnTyping.ORDER, "Date", layout, ""));
+        batch.job(Board.convention(batch.job(), Kinds.DATE_ORDER, "Date", layout, ""));
         assertThat(batch.refresh().lines()).contains("2026-04-03|5", "2026-01-02|5");
     }
 
@@ -148,9 +151,9 @@ class ColumnQuestionsTest extends BatchTest {
         Batch.Made held = batch.refresh();
         assertThat(held.columns()).containsExactly("Day", "Port", "Pax", "Crew");
         assertThat(held.outcome().proposal().leftOut()).containsEntry("Weather", 2L);
-        assertThat(batch.refresh().question(Board.COLUMN).text())
+        assertThat(batch.refresh().question(Kinds.COLUMN).text())
                 .isEqualTo("The column “Weather” is new, in 1 table. Should it be in the master?");
-        batch.settle(held.question(Board.COLUMN), Board.TAKEN_IN);
+        batch.settle(held.question(Kinds.COLUMN), ColumnChoice.TAKEN_IN);
         assertThat(batch.refresh().columns()).containsExactly("Day", "Port", "Pax", "Crew", "Weather");
 
         batch.job(Board.newColumns(batch.job(), NewColumns.Policy.LEAVE_OUT));
@@ -158,7 +161,7 @@ class ColumnQuestionsTest extends BatchTest {
         Batch.Made left = batch.refresh();
         assertThat(left.columns()).doesNotContain("Tide");
         assertThat(left.outcome().questions())
-                .noneMatch(question -> question.kind().equals(Board.COLUMN));
+                .noneMatch(question -> question.kind().equals(Kinds.COLUMN));
         assertThat(left.findings("column-left-out")).hasSize(1);
         batch.job(Board.leaveOut(batch.job(), "Tide", false));
         assertThat(batch.refresh().columns()).contains("Tide");
@@ -180,11 +183,11 @@ class ColumnQuestionsTest extends BatchTest {
         assertThat(column(batch.refresh(), "Fare").type()).isEqualTo(Type.DECIMAL);
         batch.csv("b.csv", "Date,Fare", "2026-02-01,EUR 7.00", "2026-02-02,GBP 8.25");
         Batch.Made made = batch.refresh();
-        assertThat(made.question(Amounts.CURRENCY).assumed()).isEqualTo("apart");
+        assertThat(made.question(Kinds.CURRENCY).assumed()).isEqualTo("apart");
         assertThat(made.lines()).contains("2026-02-01|7|EUR", "2026-02-02|8.25|GBP", "2026-01-01|5.5|");
-        batch.settle(Amounts.CURRENCY, "Fare", "text");
+        batch.settle(Kinds.CURRENCY, "Fare", "text");
         assertThat(batch.refresh().lines()).contains("2026-02-02|GBP 8.25");
-        batch.settle(Amounts.CURRENCY, "Fare", "apart");
+        batch.settle(Kinds.CURRENCY, "Fare", "apart");
         Batch.Made again = batch.refresh();
         assertThat(again.lines()).as("the answer can be taken back").contains("2026-02-02|8.25|GBP");
         assertThat(again.outcome().proposal().hasCells(1)).isTrue();
@@ -222,7 +225,7 @@ class ColumnQuestionsTest extends BatchTest {
                         new Object[] {"2026-02-01", marked(7, "7")},
                         new Object[] {"2026-02-02", marked(7, "8")});
         Batch.Made made = batch.refresh();
-        assertThat(made.question(Amounts.CURRENCY).text()).contains("EUR and GBP");
+        assertThat(made.question(Kinds.CURRENCY).text()).contains("EUR and GBP");
         assertThat(made.lines()).contains("2026-01-01|5.5|EUR", "2026-02-01|7|GBP");
     }
 
@@ -232,16 +235,16 @@ class ColumnQuestionsTest extends BatchTest {
                 .csv("b.csv", "Day,Refund", "2026-02-01,5", "2026-02-02,6", "2026-02-03,7")
                 .csv("c.csv", "Day,Refund", "2026-03-01,1", "2026-03-02,2", "2026-03-03,3");
         Batch.Made made = batch.refresh();
-        assertThat(made.question(Signs.KIND).text())
+        assertThat(made.question(Kinds.SIGN).text())
                 .startsWith("All numbers of “Refund” are below 0 in 1 file (a.csv), and none is in the other 2 files.");
         assertThat(made.lines()).contains("2026-01-02|-6.5");
-        batch.settle(made.question(Signs.KIND), Signs.TURN_BELOW);
+        batch.settle(made.question(Kinds.SIGN), Signs.TURN_BELOW);
         Batch.Made turned = batch.refresh();
         assertThat(turned.outcome().questions()).isEmpty();
         assertThat(turned.lines()).contains("2026-01-02|6.5", "2026-02-01|5");
         batch.csv("d.csv", "Day,Refund", "2026-04-01,-1", "2026-04-02,-2", "2026-04-03,-3");
         assertThat(batch.refresh().lines()).contains("2026-04-03|3");
-        batch.settle(Signs.KIND, "Refund", Signs.AS_THEY_ARE);
+        batch.settle(Kinds.SIGN, "Refund", Signs.AS_THEY_ARE);
         Batch.Made back = batch.refresh();
         assertThat(back.lines()).contains("2026-01-02|-6.5", "2026-04-03|-3");
         assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(back.lines());
@@ -257,7 +260,7 @@ class ColumnQuestionsTest extends BatchTest {
     @Test
     void anAnswerAboutSignsThatIsNoneIsSaid() {
         batch.csv("a.csv", "Day,Refund", "2026-01-01,-5", "2026-01-02,-6", "2026-01-03,-7");
-        batch.settle(Signs.KIND, "Refund", "whatever");
+        batch.settle(Kinds.SIGN, "Refund", "whatever");
         assertThat(batch.refresh().findings("not-followed")).hasSize(1);
     }
 
@@ -279,7 +282,7 @@ class ColumnQuestionsTest extends BatchTest {
                 .anyMatch(line -> line.startsWith("Quay|3018|"))
                 .anyMatch(line -> line.startsWith("Hollin|795|") && line.contains("2204"));
         assertThat(made.outcome().questions())
-                .noneMatch(question -> question.kind().equals(ColumnTyping.MARK));
+                .noneMatch(question -> question.kind().equals(Kinds.DECIMAL_MARK));
     }
 
     @Test
@@ -367,7 +370,7 @@ class ColumnQuestionsTest extends BatchTest {
     @Test
     void thousandsBesideALongerPlainNumberAreStillAsked() {
         batch.csv("b.csv", "Port;Depth", "Hollin;795", "Tarsk;2.294", "Oska;5400", "Ryde;1.224", "Quay;3.018");
-        assertThat(batch.refresh().question(ColumnTyping.MARK).assumed()).isEqualTo("point");
+        assertThat(batch.refresh().question(Kinds.DECIMAL_MARK).assumed()).isEqualTo("point");
     }
 
     @Test

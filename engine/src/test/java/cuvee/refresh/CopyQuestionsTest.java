@@ -2,6 +2,8 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.testing.Workbooks;
@@ -19,9 +21,9 @@ class CopyQuestionsTest extends BatchTest {
         batch.csv("Hollin 2026-02.csv", LINES);
         Batch.Made made = batch.refresh();
         assertThat(made.outcome().rows()).isEqualTo(3);
-        assertThat(made.question(JobSession.FILE).text())
+        assertThat(made.question(Kinds.FILE).text())
                 .contains("exact copy", "its name speaks of something else", "Are its rows its own?");
-        batch.settle(made.question(JobSession.FILE), Doubles.TAKE);
+        batch.settle(made.question(Kinds.FILE), TableChoice.TAKE);
         Batch.Made taken = batch.refresh();
         assertThat(taken.outcome().rows()).isEqualTo(6);
         assertThat(taken.outcome().questions())
@@ -36,7 +38,7 @@ class CopyQuestionsTest extends BatchTest {
         Batch.Made made = batch.refresh();
         assertThat(made.outcome().rows()).isEqualTo(3);
         assertThat(made.outcome().questions())
-                .noneMatch(question -> question.kind().equals(JobSession.FILE));
+                .noneMatch(question -> question.kind().equals(Kinds.FILE));
         assertThat(made.outcome().sources())
                 .filteredOn(source -> source.state() == SourceReport.State.SET_ASIDE)
                 .singleElement()
@@ -72,12 +74,12 @@ class CopyQuestionsTest extends BatchTest {
         Batch.Made made = batch.refresh();
         assertThat(made.outcome().rows()).isEqualTo(6);
         assertThat(made.outcome().questions()).singleElement().satisfies(question -> {
-            assertThat(question.kind()).isEqualTo(JobSession.FILE);
+            assertThat(question.kind()).isEqualTo(Kinds.FILE);
             assertThat(question.text()).contains("Its 2 tables hold the same records as those of Hollin.xlsx");
         });
-        batch.settle(made.question(JobSession.FILE), Doubles.TAKE);
+        batch.settle(made.question(Kinds.FILE), TableChoice.TAKE);
         assertThat(batch.refresh().outcome().rows()).isEqualTo(12);
-        batch.settle(made.question(JobSession.FILE), Doubles.ASIDE);
+        batch.settle(made.question(Kinds.FILE), TableChoice.ASIDE);
         Batch.Made left = batch.refresh();
         assertThat(left.outcome().rows()).isEqualTo(6);
         assertThat(left.outcome().questions()).isEmpty();
@@ -107,7 +109,7 @@ class CopyQuestionsTest extends BatchTest {
                                 "Copy of Hollin_2026-01 (2).xlsx: It holds the same records as Hollin_2026-01.xlsx"));
         Batch.Made again = batch.refresh();
         assertThat(again.findings("copy")).hasSize(1);
-        assertThat(batch.settle(JobSession.FILE, "Copy of Hollin_2026-01 (2).xlsx", Doubles.TAKE)
+        assertThat(batch.settle(Kinds.FILE, "Copy of Hollin_2026-01 (2).xlsx", TableChoice.TAKE)
                         .refresh()
                         .outcome()
                         .rows())

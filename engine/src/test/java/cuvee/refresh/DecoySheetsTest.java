@@ -2,6 +2,8 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
 import cuvee.finding.Question;
 import cuvee.job.Decision;
 import cuvee.job.Job;
@@ -145,10 +147,10 @@ class DecoySheetsTest {
             Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
             assertThat(outcome.rows()).isEqualTo(12);
             Question question = outcome.questions().get(0);
-            assertThat(question.kind()).isEqualTo(Doubles.KIND);
+            assertThat(question.kind()).isEqualTo(Kinds.SHEET);
             assertThat(question.where()).hasToString("march.xlsx, sheet March (2)");
-            Job settled =
-                    outcome.job().withSettled(new Decision(question.kind(), question.subject(), Doubles.TAKE, "", ""));
+            Job settled = outcome.job()
+                    .withSettled(new Decision(question.kind(), question.subject(), TableChoice.TAKE, "", ""));
             Outcome both = session.refresh(settled, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
             assertThat(both.rows()).isEqualTo(24);
             assertThat(both.questions()).isEmpty();
@@ -175,7 +177,7 @@ class DecoySheetsTest {
         try (JobSession session = JobSession.open(workplace(), job.id(), folder)) {
             Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
             assertThat(lines(session, outcome)).containsExactlyElementsOf(truth);
-            assertThat(outcome.questions()).extracting(Question::kind).containsExactly(Doubles.KIND);
+            assertThat(outcome.questions()).extracting(Question::kind).containsExactly(Kinds.SHEET);
             assertThat(outcome.sources().get(0).outside())
                     .extracting(SourceReport.Outside::reason)
                     .containsExactly("it adds up the other tables of its workbook");

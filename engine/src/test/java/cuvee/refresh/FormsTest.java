@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
 import cuvee.master.MasterReader;
 import cuvee.rework.Correction;
 import java.time.LocalDate;
@@ -312,8 +313,7 @@ class FormsTest extends BatchTest {
         reports();
         Batch.Made made = batch.refresh();
         String layout = made.outcome().proposal().layouts().get(0).signature();
-        Batch.Made tables =
-                batch.settle(ReadingDecisions.KIND, layout, "no form").refresh();
+        Batch.Made tables = batch.settle(Kinds.READING, layout, "no form").refresh();
         assertThat(tables.lines().size()).isGreaterThan(4);
         assertThat(tables.findings("form")).isNotEmpty();
     }
@@ -383,14 +383,14 @@ class FormsTest extends BatchTest {
     void aSheetThatNothingTellsFromATableIsReadAsAFormWhereTheAnalystSaysSo() {
         report(1);
         assertThat(batch.refresh().columns()).doesNotContain("Trip");
-        Batch.Made made = batch.settle(ReadingDecisions.KIND, "Report 2026-01-01.xlsx / Sheet1", "form")
+        Batch.Made made = batch.settle(Kinds.READING, "Report 2026-01-01.xlsx / Sheet1", "form")
                 .refresh();
         assertThat(made.columns())
                 .containsExactly("Port", "Sailing date", "Trip", "Passengers", "Fares taken", "Remarks", "Signed");
         assertThat(made.lines()).containsExactly("Tarsk|2026-01-01|101|21|10.5|calm|A. Quill");
         assertThat(made.findings("not-conserved")).isEmpty();
         assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
-        assertThat(batch.settle(ReadingDecisions.KIND, "Report 2026-01-01.xlsx / Sheet1", "no form")
+        assertThat(batch.settle(Kinds.READING, "Report 2026-01-01.xlsx / Sheet1", "no form")
                         .refresh()
                         .columns())
                 .doesNotContain("Trip");
@@ -426,7 +426,7 @@ class FormsTest extends BatchTest {
     @Test
     void oneOfThemAloneIsReadSoByHand() {
         blocks(1);
-        Batch.Made made = batch.settle(ReadingDecisions.KIND, "Log 2026-01-01.xlsx / Sheet1", "form")
+        Batch.Made made = batch.settle(Kinds.READING, "Log 2026-01-01.xlsx / Sheet1", "form")
                 .refresh();
         assertThat(made.lines()).containsExactly("Tarsk|2026-01-01|A. Quill 1|21|10.5");
     }
@@ -487,15 +487,13 @@ class FormsTest extends BatchTest {
     void aFormThatIsSaidOfALayoutStaysOneFromRefreshToRefresh() {
         blocks(1);
         String layout = batch.refresh().outcome().sheets().get(0).signatures().get(0);
-        batch.settle(ReadingDecisions.KIND, layout, "form");
+        batch.settle(Kinds.READING, layout, "form");
         for (int refresh = 1; refresh <= 3; refresh++) {
             assertThat(batch.refresh().lines())
                     .as("refresh %d", refresh)
                     .containsExactly("21|10.5|Tarsk|2026-01-01|A. Quill 1");
         }
-        assertThat(batch.settle(ReadingDecisions.KIND, layout, "no form")
-                        .refresh()
-                        .lines())
+        assertThat(batch.settle(Kinds.READING, layout, "no form").refresh().lines())
                 .doesNotContain("21|10.5|Tarsk|2026-01-01|A. Quill 1");
     }
 }

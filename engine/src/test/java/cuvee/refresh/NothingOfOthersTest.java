@@ -3,6 +3,7 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import cuvee.decision.Kinds;
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.CuveeException;
 import cuvee.job.Delivery;
@@ -105,11 +106,11 @@ class NothingOfOthersTest {
         batch.job(JobDraft.of(folder.resolve("third.cuvee"), List.of(folder.resolve("data"))));
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(4);
-        assertThat(made.question(JobSession.FILE).text()).contains("It is a master that Cuvee wrote");
+        assertThat(made.question(Kinds.FILE).text()).contains("It is a master that Cuvee wrote");
         // The analyst has the last word.
-        batch.settle(made.question(JobSession.FILE), "take");
+        batch.settle(made.question(Kinds.FILE), "take");
         assertThat(batch.refresh().lines()).hasSize(8);
-        batch.settle(made.question(JobSession.FILE), "aside");
+        batch.settle(made.question(Kinds.FILE), "aside");
         assertThat(batch.refresh().lines()).hasSize(4);
     }
 

@@ -3,6 +3,7 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import cuvee.decision.Kinds;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
 import cuvee.job.Delivery;
@@ -251,7 +252,7 @@ class PreparedWorkbookTest {
         fill(outcome, guessed(outcome).orElseThrow());
         Batch back = new Batch(folder.resolve("back"));
         Files.copy(target, back.file("March.xlsx"));
-        Question asked = back.refresh().question(JobSession.FILE);
+        Question asked = back.refresh().question(Kinds.FILE);
         assertThat(asked.text()).contains("It is a master that Cuvee wrote");
         List<String> lines = back.settle(asked, "take").refresh().lines();
         for (int day = 1; day <= 5; day++) {

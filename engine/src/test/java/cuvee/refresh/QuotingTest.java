@@ -2,6 +2,8 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice;
 import org.junit.jupiter.api.Test;
 
 /** Text files quote their cells with double quotes, with single ones, or not at all; what is found is shown and can be said. */
@@ -62,11 +64,11 @@ class QuotingTest extends BatchTest {
     void whatIsFoundCanBeSaidOtherwiseForOneFileOrAll() {
         batch.csv("a.csv", "Day,Port,Pax", "2026-01-01,'Hollin',4", "2026-01-02,'Tarsk',5");
         batch.csv("b.csv", "Day,Port,Pax", "2026-02-01,'Hollin',6", "2026-02-02,'Tarsk',7");
-        batch.settle(JobSession.TEXT_FORM, "a.csv", "commas, UTF-8, single quotes");
+        batch.settle(Kinds.TEXT_FORM, "a.csv", "commas, UTF-8, single quotes");
         assertThat(batch.refresh().lines())
                 .containsExactly(
                         "2026-01-01|Hollin|4", "2026-01-02|Tarsk|5", "2026-02-01|'Hollin'|6", "2026-02-02|'Tarsk'|7");
-        batch.settle(JobSession.TEXT_FORM, JobSession.ALL_FILES, "single quotes");
+        batch.settle(Kinds.TEXT_FORM, SourceChoice.ALL_FILES, "single quotes");
         assertThat(batch.refresh().lines())
                 .containsExactly(
                         "2026-01-01|Hollin|4", "2026-01-02|Tarsk|5", "2026-02-01|Hollin|6", "2026-02-02|Tarsk|7");
@@ -77,12 +79,12 @@ class QuotingTest extends BatchTest {
         batch.csv("a.csv", "Day,Port,Pax", "2026-01-01,\"Hollin\",4", "2026-01-02,\"Tarsk,5", "2026-01-03,Oska,6");
         batch.csv("b.csv", "Day,Port,Pax", "2026-02-01,Hollin,6", "2026-02-02,Tarsk,7");
         Batch.Made assumed = batch.refresh();
-        assertThat(assumed.question(JobSession.TEXT_FORM).text()).contains("A quote is opened in line 3");
-        batch.settle(JobSession.TEXT_FORM, "a.csv", "double quotes");
+        assertThat(assumed.question(Kinds.TEXT_FORM).text()).contains("A quote is opened in line 3");
+        batch.settle(Kinds.TEXT_FORM, "a.csv", "double quotes");
         assertThat(batch.refresh().findings("torn-quotes"))
                 .singleElement()
                 .satisfies(finding -> assertThat(finding.canDo()).contains("read it with no quotes"));
-        batch.settle(JobSession.TEXT_FORM, "a.csv", "no quotes");
+        batch.settle(Kinds.TEXT_FORM, "a.csv", "no quotes");
         assertThat(batch.refresh().lines()).isEqualTo(assumed.lines());
         assertThat(batch.refresh().lines())
                 .startsWith("2026-01-01|\"Hollin\"|4", "2026-01-02|\"Tarsk|5", "2026-01-03|Oska|6")

@@ -2,7 +2,9 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
 import cuvee.decision.SheetRule;
+import cuvee.decision.SourceChoice;
 import cuvee.detect.Reading;
 import cuvee.detect.RowClass;
 import cuvee.finding.Question;
@@ -79,7 +81,7 @@ class ReadingDecisionsTest {
     }
 
     private static Decision reading(String subject, Reading reading) {
-        return new Decision(ReadingDecisions.KIND, subject, reading.words(), "", "");
+        return new Decision(Kinds.READING, subject, reading.words(), "", "");
     }
 
     @Test
@@ -94,8 +96,7 @@ class ReadingDecisionsTest {
                 .containsEntry(RowClass.NOTE, 1)
                 .containsEntry(RowClass.TOTAL, 1);
         equalsFull(outcome);
-        assertThat(refresh(outcome.job().withoutSettled(ReadingDecisions.KIND, "a.csv"))
-                        .rows())
+        assertThat(refresh(outcome.job().withoutSettled(Kinds.READING, "a.csv")).rows())
                 .isEqualTo(3);
     }
 
@@ -176,8 +177,8 @@ class ReadingDecisionsTest {
         file("b.csv", "Port,Pax", "Tarsk,5");
         file("copy of b.csv", "Port,Pax", "Tarsk,5");
         assertThat(refresh(job).rows()).isEqualTo(2);
-        Job decided = job.withSettled(new Decision(JobSession.FILE, "copy of b.csv", "take", "", ""))
-                .withSettled(new Decision(JobSession.FILE, "a.csv", "aside", "", ""));
+        Job decided = job.withSettled(new Decision(Kinds.FILE, "copy of b.csv", "take", "", ""))
+                .withSettled(new Decision(Kinds.FILE, "a.csv", "aside", "", ""));
         Outcome outcome = refresh(decided);
         assertThat(outcome.sources())
                 .filteredOn(source -> source.state() == SourceReport.State.SET_ASIDE)
@@ -210,8 +211,7 @@ class ReadingDecisionsTest {
                 "Port;Größe\nHollin;4,5\nTarsk;5,5\n".getBytes(java.nio.charset.Charset.forName("IBM850")));
         Outcome guessed = refresh(job);
         assertThat(guessed.job().columns()).doesNotContain("Größe");
-        Outcome said =
-                refresh(job.withSettled(new Decision(JobSession.TEXT_FORM, "a.csv", "semicolons, IBM850", "", "")));
+        Outcome said = refresh(job.withSettled(new Decision(Kinds.TEXT_FORM, "a.csv", "semicolons, IBM850", "", "")));
         assertThat(said.sheets().get(0).form()).isEqualTo("semicolons, IBM850");
         assertThat(said.proposal().columns())
                 .extracting(Proposal.ColumnReport::name)
@@ -260,7 +260,7 @@ class ReadingDecisionsTest {
     }
 
     private Outcome ruled(String words) {
-        return refresh(job.withSettled(new Decision(SheetRule.KIND, JobSession.ALL_FILES, words, "", "")));
+        return refresh(job.withSettled(new Decision(SheetRule.KIND, SourceChoice.ALL_FILES, words, "", "")));
     }
 
     @Test
@@ -283,7 +283,7 @@ class ReadingDecisionsTest {
         threeSheets("a.xlsx", "Returns", 10);
         threeSheets("north/b.xlsx", "Returns", 20);
         threeSheets("north/late/c.xlsx", "Returns", 30);
-        Job said = job.withSettled(new Decision(SheetRule.KIND, JobSession.ALL_FILES, "sheets named Returns", "", ""))
+        Job said = job.withSettled(new Decision(SheetRule.KIND, SourceChoice.ALL_FILES, "sheets named Returns", "", ""))
                 .withSettled(new Decision(SheetRule.KIND, "north/", "last sheet", "", ""));
         assertThat(ports(refresh(said))).containsExactly("Hollin", "Oska", "Fenn", "Lorne", "Fenn", "Lorne");
         Job nearer = said.withSettled(new Decision(SheetRule.KIND, "north/late/", "sheet 2", "", ""));
@@ -299,7 +299,7 @@ class ReadingDecisionsTest {
         threeSheets("../other/late/c.xlsx", "Returns", 30);
         Job two = job.withPlaces(
                         List.of(job.places().get(0), Place.of(other.toString()).withLabel("North")))
-                .withSettled(new Decision(SheetRule.KIND, JobSession.ALL_FILES, "sheets named Returns", "", ""))
+                .withSettled(new Decision(SheetRule.KIND, SourceChoice.ALL_FILES, "sheets named Returns", "", ""))
                 .withSettled(new Decision(SheetRule.KIND, "North", "last sheet", "", ""));
         assertThat(ports(refresh(two))).containsExactly("Hollin", "Oska", "Fenn", "Lorne", "Fenn", "Lorne");
         Outcome nearer = refresh(two.withSettled(new Decision(SheetRule.KIND, "late/", "sheet 2", "", "")));
@@ -342,7 +342,7 @@ class ReadingDecisionsTest {
         ReadSheet hidden = without.sheets().get(1);
         assertThat(hidden.reason()).isEqualTo("the sheet is hidden");
         assertThat(hidden.tables().get(0).table().kept()).isEqualTo(2);
-        Outcome taken = refresh(job.withSettled(new Decision(JobSession.SHEET, hidden.subject(), "take", "", "")));
+        Outcome taken = refresh(job.withSettled(new Decision(Kinds.SHEET, hidden.subject(), "take", "", "")));
         assertThat(ports(taken)).containsExactly("Hollin", "Oska", "Tarsk", "Fenn");
         assertThat(taken.findings()).noneMatch(finding -> finding.kind().equals("hidden-sheet"));
         equalsFull(taken);
@@ -479,7 +479,7 @@ class ReadingDecisionsTest {
                 "Port;Gr\u00f6\u00dfe\nHollin;4,5\nTarsk;5,5\n".getBytes(java.nio.charset.Charset.forName("IBM850")));
         Outcome outcome = refresh(job);
         Question question = outcome.questions().stream()
-                .filter(each -> each.kind().equals(JobSession.TEXT_FORM))
+                .filter(each -> each.kind().equals(Kinds.TEXT_FORM))
                 .findFirst()
                 .orElseThrow();
         Outcome settled =
@@ -487,12 +487,12 @@ class ReadingDecisionsTest {
         assertThat(settled.proposal().columns())
                 .extracting(Proposal.ColumnReport::name)
                 .contains("Gr\u00f6\u00dfe");
-        assertThat(settled.questions()).noneMatch(each -> each.kind().equals(JobSession.TEXT_FORM));
+        assertThat(settled.questions()).noneMatch(each -> each.kind().equals(Kinds.TEXT_FORM));
         Files.write(
                 folder.resolve("data/a.csv"),
                 "Port;Gr\u00f6\u00dfe\nF\u00e6r\u00f8;4,5\nL'\u00cele;5,5\n"
                         .getBytes(java.nio.charset.Charset.forName("windows-1252")));
-        assertThat(refresh(job).questions()).noneMatch(each -> each.kind().equals(JobSession.TEXT_FORM));
+        assertThat(refresh(job).questions()).noneMatch(each -> each.kind().equals(Kinds.TEXT_FORM));
     }
 
     @Test
@@ -501,8 +501,7 @@ class ReadingDecisionsTest {
         file("b.csv", "Port,Pax", "Tarsk,5");
         file("c.csv", "Port,Pax", "Oska,6");
         refresh(job);
-        Job moved =
-                job.withSettled(new Decision(JobSession.ORDER, JobSession.ALL_FILES, "c.csv\na.csv\nb.csv", "", ""));
+        Job moved = job.withSettled(new Decision(Kinds.ORDER, SourceChoice.ALL_FILES, "c.csv\na.csv\nb.csv", "", ""));
         assertThat(ports(refresh(moved))).containsExactly("Oska", "Hollin", "Tarsk");
         file("a2.csv", "Port,Pax", "Fenn,7");
         Outcome outcome = refresh(moved);

@@ -3,6 +3,8 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.check.Reconciled;
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
 import cuvee.rework.Correction;
 import cuvee.rework.RowRules;
 import java.math.BigDecimal;
@@ -126,7 +128,7 @@ class ReconciledTest extends BatchTest {
         batch.csv("a.csv", "Berth,Vessel,Pax", "4,Heron,1", ",Plover,2", ",Dunlin,3", "7,Heron,4", ",Plover,5");
         batch.refresh();
         String subject = "berth|vessel|pax > berth";
-        batch.settle(Layings.CARRY, subject, Layings.CARRY_DOWN);
+        batch.settle(Kinds.CARRY_DOWN, subject, TableChoice.CARRY);
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).contains("4|Dunlin|3");
         assertThat(made.findings("sum-not-conserved")).isEmpty();

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
 import cuvee.decision.Turned;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
@@ -55,13 +56,13 @@ class RenamingTest {
     static Stream<Arguments> decisions() {
         return Stream.of(
                 of("a type", job -> Board.type(job, "Weight in kg", Type.TEXT.word())),
-                of("how dates are written", job -> Board.convention(job, ColumnTyping.ORDER, "Date", "a.csv", "month")),
+                of("how dates are written", job -> Board.convention(job, Kinds.DATE_ORDER, "Date", "a.csv", "month")),
                 of(
                         "how numbers are written",
-                        job -> Board.convention(job, ColumnTyping.MARK, "Fare", "b.csv", "comma")),
+                        job -> Board.convention(job, Kinds.DECIMAL_MARK, "Fare", "b.csv", "comma")),
                 of(
                         "how numbers of a longer name are written",
-                        job -> Board.convention(job, ColumnTyping.MARK, "Weight in kg", "b.csv", "comma")),
+                        job -> Board.convention(job, Kinds.DECIMAL_MARK, "Weight in kg", "b.csv", "comma")),
                 of("the sign of all columns", job -> Board.decimalSign(job, "a.csv", "comma")),
                 of("spelling", job -> Board.spelling(job, "Port", Spelling.FIRST_CAPITAL)),
                 of("a text written as another", job -> ValueRule.write(job, "Port", List.of("TARSK"), "Tarsk")),
@@ -184,7 +185,7 @@ class RenamingTest {
                 .csv("t.csv", "Depot,Goes into store,Diesel,Oil", "Hollin,x,1,2", "Tarsk,y,3,4");
         tanks.refresh();
         tanks.settle(
-                Layings.ACROSS,
+                Kinds.ACROSS,
                 "depot|goes into store|diesel|oil",
                 Turned.allBut(List.of("Depot", "Goes into store"), List.of("Poured into tank", "Litres | all")));
         Batch.Made made = tanks.refresh();

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.testing.Workbooks;
 import java.time.LocalDate;
@@ -44,7 +45,7 @@ class RepeatedRowsTest extends BatchTest {
         workbook("north.xlsx", 4);
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(9);
-        Question question = made.question(RepeatedRows.KIND);
+        Question question = made.question(Kinds.REPEATED_ROWS);
         assertThat(question.text()).contains("9 of its 9 rows stand in Feb and Jan too");
         assertThat(made.outcome().sources().get(0).outside().get(0).reason()).contains("stand in Feb and Jan too");
         assertThat(batch.refresh().outcome().questions()).hasSize(1);
@@ -65,7 +66,7 @@ class RepeatedRowsTest extends BatchTest {
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(9 + 11);
         assertThat(made.outcome().questions()).hasSize(1);
-        batch.settle(made.question(RepeatedRows.KIND), "aside");
+        batch.settle(made.question(Kinds.REPEATED_ROWS), "aside");
         Workbooks.workbook()
                 .sheet("Jan", rows(month(5, 4), List.of()))
                 .sheet("Feb", rows(month(6, 5), List.of()))
@@ -82,7 +83,7 @@ class RepeatedRowsTest extends BatchTest {
         batch.sheet("to February.xlsx", rows(month(1, 6), month(2, 6)));
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(12);
-        assertThat(made.question(YearToDate.KIND).text()).contains("to January.xlsx");
+        assertThat(made.question(Kinds.YEAR_TO_DATE).text()).contains("to January.xlsx");
     }
 
     @Test
@@ -124,7 +125,7 @@ class RepeatedRowsTest extends BatchTest {
                 .save(batch.file("north.xlsx"));
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(9);
-        assertThat(made.outcome().questions()).extracting(Question::kind).contains(RepeatedRows.KIND);
+        assertThat(made.outcome().questions()).extracting(Question::kind).contains(Kinds.REPEATED_ROWS);
         assertThat(batch.refresh().lines()).hasSize(9);
     }
 
@@ -150,7 +151,7 @@ class RepeatedRowsTest extends BatchTest {
                 .save(batch.file("north.xlsx"));
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(9);
-        assertThat(made.question(RepeatedRows.KIND).text()).contains("9 of its 9 rows stand in Feb and Jan too");
+        assertThat(made.question(Kinds.REPEATED_ROWS).text()).contains("9 of its 9 rows stand in Feb and Jan too");
     }
 
     @Test
@@ -166,7 +167,7 @@ class RepeatedRowsTest extends BatchTest {
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(12);
         assertThat(made.outcome().questions())
-                .noneMatch(question -> question.kind().equals(RepeatedRows.KIND));
+                .noneMatch(question -> question.kind().equals(Kinds.REPEATED_ROWS));
     }
 
     @Test

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import org.junit.jupiter.api.Test;
 
@@ -28,7 +29,7 @@ class RestingTest extends BatchTest {
         Outcome open = batch.refresh().outcome();
         assertThat(open.questions())
                 .singleElement()
-                .satisfies(each -> assertThat(each.kind()).isEqualTo(Layings.CARRY));
+                .satisfies(each -> assertThat(each.kind()).isEqualTo(Kinds.CARRY_DOWN));
         assertThat(Resting.of(open).said())
                 .isEqualTo("6 of 10 rows (60 %) and 32.00 of 56.75 Fares rest on answers that nobody has confirmed.");
         for (Question question : open.questions()) {

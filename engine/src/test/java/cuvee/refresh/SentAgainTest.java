@@ -2,6 +2,8 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.SourceChoice;
 import cuvee.finding.Question;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -33,7 +35,7 @@ class SentAgainTest extends BatchTest {
                 .hasSize(4)
                 .contains("2026-01-01|MV Dunlin|50")
                 .doesNotContain("2026-01-01|MV Dunlin|5");
-        Question question = made.question(SentAgain.KIND);
+        Question question = made.question(Kinds.SENT_AGAIN);
         assertThat(question.text()).contains("“Fare” 56").contains("“Fare” 11");
         assertThat(question.assumed()).isEqualTo("Hollin 2026-01 corrected.csv");
         assertThat(made.outcome().sources())
@@ -45,11 +47,11 @@ class SentAgainTest extends BatchTest {
     @Test
     void theAnalystCanTakeTheOtherOrBoth() {
         correct();
-        Question question = batch.refresh().question(SentAgain.KIND);
+        Question question = batch.refresh().question(Kinds.SENT_AGAIN);
         Batch.Made older = batch.settle(question, "Hollin 2026-01.csv").refresh();
         assertThat(older.lines()).hasSize(4).contains("2026-01-01|MV Dunlin|5");
         assertThat(older.outcome().questions()).isEmpty();
-        assertThat(batch.settle(question, SentAgain.ALL).refresh().lines()).hasSize(6);
+        assertThat(batch.settle(question, SourceChoice.ALL).refresh().lines()).hasSize(6);
     }
 
     @Test
@@ -77,7 +79,7 @@ class SentAgainTest extends BatchTest {
         Batch.Made made = batch.refresh();
         assertThat(made.outcome().rows()).isEqualTo(4);
         assertThat(made.lines()).contains("2026-01-01|MV Dunlin|51").doesNotContain("2026-01-01|MV Dunlin|5");
-        assertThat(made.question(SentAgain.KIND).answers()).hasSize(5);
+        assertThat(made.question(Kinds.SENT_AGAIN).answers()).hasSize(5);
         batch.delete("Hollin 2026-01 v3.csv");
         Batch.Made fewer = batch.refresh();
         batch.settle(fewer.question("gone"), "remove");

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -38,7 +39,7 @@ class SentencesTest extends BatchTest {
     void columnsTurnedBySayingWhichStay() {
         batch.csv("a.csv", "Depot,Diesel,Oil", "Hollin,1,2", "Tarsk,4,5");
         batch.refresh();
-        Batch.Made made = batch.settle(Layings.ACROSS, "depot|diesel|oil", "turn all but Depot into Fuel | Price")
+        Batch.Made made = batch.settle(Kinds.ACROSS, "depot|diesel|oil", "turn all but Depot into Fuel | Price")
                 .refresh();
         Sentence sentence = only(made);
         assertThat(sentence.text()).isEqualTo("Turn all but Depot into rows:");
@@ -62,7 +63,7 @@ class SentencesTest extends BatchTest {
         batch.csv(
                 "a.csv", "Date,Vessel,Pax", "North:,,", "2026-01-01,MV Dunlin,5", "South:,,", "2026-01-03,MV Dunlin,7");
         Sentence line = Sentences.of(batch.refresh().outcome()).stream()
-                .filter(sentence -> sentence.kind().equals(Layings.SECTION))
+                .filter(sentence -> sentence.kind().equals(Kinds.SECTION_LINE))
                 .findFirst()
                 .orElseThrow();
         assertThat(line.names()).containsExactly("Section");

@@ -2,6 +2,8 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -37,7 +39,7 @@ class TagColumnsTest extends BatchTest {
         batch.csv("Hollin 2026-01.csv", "Date,Port,Pax", "2026-01-01,Hollin,5", "2026-01-09,Hollin,5");
         batch.csv("Tarsk 2026-02.csv", "Date,Port,Pax", "2026-02-01,Tarsk,5", "2026-02-09,Tarsk,5");
         assertThat(batch.refresh().columns()).containsExactly("Date", "Port", "Pax");
-        assertThat(batch.assumed(TagColumns.TAG))
+        assertThat(batch.assumed(Kinds.TAG))
                 .containsExactlyInAnyOrder("period in file name: left out", "file name part 1: left out");
     }
 
@@ -120,9 +122,9 @@ class TagColumnsTest extends BatchTest {
         batch.csv("Hollin_2026-03.csv", "Vessel,Pax", "MV Dunlin,5");
         batch.csv("Tarsk_2026-04.csv", "Vessel,Pax", "MV Petrel,7");
         batch.refresh();
-        batch.settle(TagColumns.TAG, "file name part 1", "Port")
-                .settle(TagColumns.TAG, "period in file name", TagColumns.LEFT_OUT)
-                .settle(TagColumns.TAG, "fixed text Ferries", "Line");
+        batch.settle(Kinds.TAG, "file name part 1", "Port")
+                .settle(Kinds.TAG, "period in file name", ColumnChoice.LEFT_OUT)
+                .settle(Kinds.TAG, "fixed text Ferries", "Line");
         Batch.Made made = batch.refresh();
         assertThat(made.columns()).containsExactly("Vessel", "Pax", "Port", "Line");
         assertThat(made.lines()).containsExactly("MV Dunlin|5|Hollin|Ferries", "MV Petrel|7|Tarsk|Ferries");
@@ -221,7 +223,7 @@ class TagColumnsTest extends BatchTest {
     void aTagWithTheNameOfAColumnThatAllTablesHaveIsSaidToFillNothing() {
         batch.csv("Hollin.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
         batch.csv("Tarsk.csv", "Vessel,Pax", "MV Petrel,7", "MV Petrel,8");
-        batch.settle(TagColumns.TAG, "file name part 1", "Vessel");
+        batch.settle(Kinds.TAG, "file name part 1", "Vessel");
         Batch.Made made = batch.refresh();
         assertThat(made.columns()).containsExactly("Vessel", "Pax");
         assertThat(made.lines()).contains("MV Dunlin|5");
@@ -253,7 +255,7 @@ class TagColumnsTest extends BatchTest {
     @Test
     void aTextThatYouGiveIsWrittenBesideEveryRow() {
         batch.csv("r1.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
-        batch.settle(TagColumns.TAG, "fixed text Farsound", "Company");
+        batch.settle(Kinds.TAG, "fixed text Farsound", "Company");
         assertThat(batch.refresh().lines()).containsExactly("MV Dunlin|5|Farsound", "MV Petrel|4|Farsound");
     }
 

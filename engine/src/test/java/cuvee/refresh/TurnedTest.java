@@ -2,6 +2,8 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
 import cuvee.master.MasterReader;
 import cuvee.testing.Workbooks;
 import java.time.LocalDate;
@@ -194,11 +196,11 @@ class TurnedTest extends BatchTest {
         batch.csv("plan.csv", "Depot,Jan,Feb,Mar", "Hollin,1,2,3", "Tarsk,4,5,6");
         batch.refresh();
         String subject = batch.job().assumed().stream()
-                .filter(decision -> decision.kind().equals(Layings.ACROSS))
+                .filter(decision -> decision.kind().equals(Kinds.ACROSS))
                 .findFirst()
                 .orElseThrow()
                 .subject();
-        Batch.Made made = batch.settle(Layings.ACROSS, subject, Layings.LEAVE).refresh();
+        Batch.Made made = batch.settle(Kinds.ACROSS, subject, TableChoice.LEAVE).refresh();
         assertThat(made.columns()).containsExactly("Depot", "Jan", "Feb", "Mar");
         assertThat(made.lines()).containsExactly("Hollin|1|2|3", "Tarsk|4|5|6");
     }
@@ -207,7 +209,7 @@ class TurnedTest extends BatchTest {
     void namingWhatStaysTurnsAllOthersThisMonthAndNext() {
         batch.csv("prices.csv", "Depot,Diesel,Oil", "Hollin,1,2", "Tarsk,3,4");
         batch.refresh();
-        batch.settle(Layings.ACROSS, "depot|diesel|oil", "turn all but Depot into Fuel | Price");
+        batch.settle(Kinds.ACROSS, "depot|diesel|oil", "turn all but Depot into Fuel | Price");
         assertThat(batch.refresh().lines())
                 .containsExactly("Hollin|Diesel|1", "Hollin|Oil|2", "Tarsk|Diesel|3", "Tarsk|Oil|4");
         batch.csv("prices.csv", "Depot,Diesel,Oil,Gas", "Hollin,1,2,9", "Tarsk,3,4,");
@@ -220,9 +222,9 @@ class TurnedTest extends BatchTest {
         batch.csv("a.csv", "Depot,Pump 1,Pump 2,Pump 3,Pump 4", "Hollin,1,2,3,4", "Tarsk,4,5,6,7");
         Batch.Made made = batch.refresh();
         assertThat(made.columns()).containsExactly("Depot", "Pump", "Amount");
-        assertThat(made.question(Layings.ACROSS).text()).contains("“Pump 1” to “Pump 4”");
+        assertThat(made.question(Kinds.ACROSS).text()).contains("“Pump 1” to “Pump 4”");
         Batch.Made left =
-                batch.settle(made.question(Layings.ACROSS), Layings.LEAVE).refresh();
+                batch.settle(made.question(Kinds.ACROSS), TableChoice.LEAVE).refresh();
         assertThat(left.columns()).containsExactly("Depot", "Pump 1", "Pump 2", "Pump 3", "Pump 4");
         assertThat(left.outcome().questions()).isEmpty();
     }

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
 import cuvee.decision.SheetRule;
 import cuvee.finding.Finding;
 import cuvee.job.Job;
@@ -75,7 +76,7 @@ class ValueRuleTest extends BatchTest {
         batch.csv(
                 "b.csv", "Date,Pax", "2026-02-01,5", "2026-02-02,ten", "2026-02-03,4", "2026-02-04,7", "2026-02-05,8");
         batch.refresh();
-        batch.settle(ColumnTyping.TYPE, "Pax", "Whole number");
+        batch.settle(Kinds.TYPE, "Pax", "Whole number");
         Batch.Made before = batch.refresh();
         assertThat(before.outcome().proposal().columns().get(1).misfits()).isEqualTo(3);
         try (JobSession session = batch.open()) {
@@ -293,12 +294,12 @@ class ValueRuleTest extends BatchTest {
         batch.csv("a.csv", "Port,Pax", "H,1", "T,2").csv("b.csv", "Port,Pax", "H,3", "T,4");
         batch.job(ValueRule.write(batch.job(), "Port", List.of("H"), "Hollin"));
         batch.job(ValueRule.write(batch.job(), "Port", List.of("H"), "Heron Bay", "b.csv"));
-        batch.job(Board.convention(batch.job(), ColumnTyping.MARK, "Pax", "b.csv", "comma"));
+        batch.job(Board.convention(batch.job(), Kinds.DECIMAL_MARK, "Pax", "b.csv", "comma"));
         batch.job(new cuvee.rework.Correction("b.csv", "", 2, 1, "3", "5", "", "", true).put(batch.job()));
         batch.settle(SheetRule.KIND, "a.csv", "sheet 1");
         assertThat(OwnDecisions.of(batch.job(), "b.csv"))
                 .extracting(decision -> decision.kind())
-                .containsExactly(ValueRule.KIND, ColumnTyping.MARK, cuvee.rework.Correction.KIND);
+                .containsExactly(ValueRule.KIND, Kinds.DECIMAL_MARK, cuvee.rework.Correction.KIND);
         assertThat(OwnDecisions.of(batch.job(), "a.csv")).hasSize(1);
         assertThat(OwnDecisions.of(batch.job(), "c.csv")).isEmpty();
     }
@@ -324,8 +325,8 @@ class ValueRuleTest extends BatchTest {
 
     @Test
     void readingsOfASheetAreItsFilesOwn() {
-        batch.settle(ReadingDecisions.KIND, "b.xlsx / March", "header 2");
-        batch.settle(ReadingDecisions.KIND, "b.csv", "header 1");
+        batch.settle(Kinds.READING, "b.xlsx / March", "header 2");
+        batch.settle(Kinds.READING, "b.csv", "header 1");
         assertThat(OwnDecisions.of(batch.job(), "b.xlsx")).hasSize(1);
         assertThat(OwnDecisions.of(batch.job(), "b.csv")).hasSize(1);
         assertThat(OwnDecisions.of(batch.job(), "b.xls")).isEmpty();

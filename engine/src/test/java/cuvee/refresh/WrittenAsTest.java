@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.master.MasterPlan;
 import cuvee.value.Type;
@@ -64,7 +65,7 @@ class WrittenAsTest {
         batch.sheet("b.xlsx", row("Visited", "Boat", "Boxes"), row(44240, "Heron", 7), row(44241, "Plover", 8));
         Batch.Made made = batch.refresh();
         assertThat(column(made, "Visited")).containsExactly("2021-02-01", "2021-02-03", "2021-02-13", "2021-02-14");
-        Question question = made.question(WrittenAs.KIND);
+        Question question = made.question(Kinds.WRITTEN_AS);
         assertThat(question.text())
                 .contains("b.xlsx holds numbers such as 44240")
                 .contains("Are they dates?");
@@ -106,7 +107,7 @@ class WrittenAsTest {
         batch.sheet("Catch 2021-03.xlsx", row("Landing", "Boat"), row(44257, "Heron"), row(44260, "Dunlin"));
         Batch.Made made = batch.refresh();
         assertThat(column(made, "Landing")).containsExactly("2021-02-02", "2021-02-08", "2021-03-02", "2021-03-05");
-        assertThat(made.question(WrittenAs.KIND).text()).contains("Are they dates?");
+        assertThat(made.question(Kinds.WRITTEN_AS).text()).contains("Are they dates?");
     }
 
     @Test
@@ -158,7 +159,7 @@ class WrittenAsTest {
         assertThat(column(made, "Weight")).containsExactly("247", "1.5", "30", "12", "13");
         assertThat(made.findings("written-as").get(0).what()).contains("say “kg” behind their numbers in a.csv");
         assertThat(made.findings("not-conserved")).isEmpty();
-        batch.settle(WrittenAs.KIND, "Weight", "as written");
+        batch.settle(Kinds.WRITTEN_AS, "Weight", "as written");
         assertThat(column(batch.refresh(), "Weight")).doesNotContain("247");
     }
 
@@ -181,7 +182,7 @@ class WrittenAsTest {
         Batch.Made made = batch.refresh();
         assertThat(column(made, "Fares (EUR)")).contains("187250", "92500", "98720.25");
         assertThat(made.outcome().questions())
-                .noneMatch(question -> question.kind().equals(WrittenAs.KIND));
+                .noneMatch(question -> question.kind().equals(Kinds.WRITTEN_AS));
         assertThat(made.findings("written-as").get(0).what()).contains("Tarsk.csv holds numbers in thousands");
         assertThat(made.findings("not-conserved")).isEmpty();
         assertThat(made.findings("sum-not-conserved")).isEmpty();
@@ -211,7 +212,7 @@ class WrittenAsTest {
         Batch.Made made = batch.refresh();
         assertThat(column(made, "Fares (EUR)")).contains("1870.25");
         assertThat(made.outcome().questions())
-                .noneMatch(question -> question.kind().equals(WrittenAs.KIND));
+                .noneMatch(question -> question.kind().equals(Kinds.WRITTEN_AS));
     }
 
     @Test
@@ -227,7 +228,7 @@ class WrittenAsTest {
         }
         batch.csv("Tarsk.csv", lines.toString());
         Batch.Made made = batch.refresh();
-        Question question = made.question(WrittenAs.KIND);
+        Question question = made.question(Kinds.WRITTEN_AS);
         assertThat(question.text()).contains("Tarsk.csv").contains("a thousand times smaller");
         assertThat(question.assumed()).isEqualTo("as written");
         assertThat(column(made, "Fares (EUR)")).contains("159.5");
@@ -278,7 +279,7 @@ class WrittenAsTest {
         batch.csv("Hollin.csv", "Landed,Boat,Boxes", "Oct 2021,Heron,7", "Nov 2021,Plover,8");
         Batch.Made made = batch.refresh();
         assertThat(column(made, "Landed")).contains("2021-10-07", "2021-11-01");
-        Question question = made.question(WrittenAs.KIND);
+        Question question = made.question(Kinds.WRITTEN_AS);
         assertThat(question.text()).contains("Hollin.csv holds months such as “Oct 2021”");
         Batch.Made kept = batch.settle(question, "as written").refresh();
         assertThat(column(kept, "Landed")).contains("Oct 2021");
@@ -319,7 +320,7 @@ class WrittenAsTest {
         batch.csv("Skerry.csv", "Month,Boat,Boxes", "2025-12-01,Heron,5", "2026-01-01,Plover,6");
         batch.csv("Hollin.csv", "Month,Boat,Boxes", "January,Heron,7", "February,Plover,8");
         Batch.Made made = batch.refresh();
-        Question question = made.question(WrittenAs.KIND);
+        Question question = made.question(Kinds.WRITTEN_AS);
         assertThat(question.text()).contains("Hollin.csv holds months without a year, such as “January”");
         assertThat(question.answers())
                 .extracting(Question.Answer::id)

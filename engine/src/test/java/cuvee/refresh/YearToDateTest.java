@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.value.Type;
 import java.util.ArrayList;
@@ -26,9 +27,9 @@ class YearToDateTest extends BatchTest {
 
     private static List<Question> asked(Batch.Made made) {
         return made.outcome().questions().stream()
-                .filter(question -> question.kind().equals(YearToDate.KIND)
-                        || question.kind().equals(RepeatedRows.KIND)
-                        || question.kind().equals(SentAgain.KIND))
+                .filter(question -> question.kind().equals(Kinds.YEAR_TO_DATE)
+                        || question.kind().equals(Kinds.REPEATED_ROWS)
+                        || question.kind().equals(Kinds.SENT_AGAIN))
                 .toList();
     }
 
@@ -40,7 +41,7 @@ class YearToDateTest extends BatchTest {
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(9).anyMatch(line -> line.startsWith("Inner Sound|2026-01-01|137|"));
         assertThat(asked(made)).singleElement().satisfies(question -> {
-            assertThat(question.kind()).isEqualTo(YearToDate.KIND);
+            assertThat(question.kind()).isEqualTo(Kinds.YEAR_TO_DATE);
             assertThat(question.assumed()).isEqualTo("newest");
             assertThat(question.stake()).isEqualTo(9);
             assertThat(question.text())
@@ -54,7 +55,7 @@ class YearToDateTest extends BatchTest {
     void nextMonthTakesThePlaceOfTheOneBeforeUnasked() {
         yearTo("Landings to 2026-01.csv", 1, 100);
         yearTo("Landings to 2026-02.csv", 2, 100);
-        batch.settle(batch.refresh().question(YearToDate.KIND), "newest");
+        batch.settle(batch.refresh().question(Kinds.YEAR_TO_DATE), "newest");
         assertThat(batch.refresh().lines()).hasSize(6);
         yearTo("Landings to 2026-03.csv", 3, 100);
         Batch.Made made = batch.refresh();
@@ -67,11 +68,11 @@ class YearToDateTest extends BatchTest {
     void allAreTakenWhereTheAnalystSaysSo() {
         yearTo("Landings to 2026-01.csv", 1, 100);
         yearTo("Landings to 2026-02.csv", 2, 120);
-        batch.settle(batch.refresh().question(YearToDate.KIND), "all");
+        batch.settle(batch.refresh().question(Kinds.YEAR_TO_DATE), "all");
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(9);
         assertThat(made.outcome().questions())
-                .noneMatch(question -> question.kind().equals(YearToDate.KIND));
+                .noneMatch(question -> question.kind().equals(Kinds.YEAR_TO_DATE));
     }
 
     @Test
@@ -84,7 +85,7 @@ class YearToDateTest extends BatchTest {
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(9 + 6);
         assertThat(made.outcome().questions())
-                .filteredOn(question -> question.kind().equals(YearToDate.KIND))
+                .filteredOn(question -> question.kind().equals(Kinds.YEAR_TO_DATE))
                 .extracting(Question::subject)
                 .containsExactlyInAnyOrder("* Hollin", "* Tarsk");
     }

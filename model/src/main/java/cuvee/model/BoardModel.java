@@ -1,9 +1,9 @@
 package cuvee.model;
 
+import cuvee.decision.Kinds;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.refresh.Board;
-import cuvee.refresh.JobSession;
 import cuvee.refresh.NewColumns;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
@@ -123,7 +123,7 @@ public final class BoardModel {
         if (name.isEmpty()) {
             leaveOutTag(source.words());
         } else {
-            model.decide(JobSession.TAG, source.words(), name);
+            model.decide(Kinds.TAG, source.words(), name);
         }
     }
 }

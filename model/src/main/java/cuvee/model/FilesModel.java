@@ -16,7 +16,6 @@ import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.refresh.Board;
 import cuvee.refresh.ExpectedList;
-import cuvee.refresh.JobSession;
 import cuvee.refresh.ListedPlaces;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
@@ -137,7 +136,7 @@ public final class FilesModel {
         Job now = model.now();
         for (String path : paths) {
             now = now.withSettled(new Decision(
-                    JobSession.FILE, path, take ? TAKE : ASIDE, take ? "put back by you" : "left out by you", ""));
+                    Kinds.FILE, path, take ? TAKE : ASIDE, take ? "put back by you" : "left out by you", ""));
             for (ReadSheet sheet : sheetsOf(path)) {
                 now = take && !sheet.reason().isEmpty() ? with(now, sheet, true) : now;
             }
@@ -152,12 +151,12 @@ public final class FilesModel {
 
     private static Job with(Job job, ReadSheet sheet, boolean take) {
         String reason = take ? "put back by you" : "left out by you";
-        Job decided = job.withSettled(new Decision(JobSession.SHEET, sheet.subject(), take ? TAKE : ASIDE, reason, ""));
+        Job decided = job.withSettled(new Decision(Kinds.SHEET, sheet.subject(), take ? TAKE : ASIDE, reason, ""));
         if (take) {
             for (PlacedTable table : sheet.tables()) {
                 String signature = Layout.signatureOf(table.table());
-                decided = decided.withSettled(new Decision(JobSession.ANOTHER_JOB, signature, TAKE, reason, ""))
-                        .withSettled(new Decision(JobSession.SHEET, signature, TAKE, reason, ""));
+                decided = decided.withSettled(new Decision(Kinds.ANOTHER_JOB, signature, TAKE, reason, ""))
+                        .withSettled(new Decision(Kinds.SHEET, signature, TAKE, reason, ""));
             }
         }
         return decided;
@@ -189,19 +188,19 @@ public final class FilesModel {
         if (later) {
             Collections.reverse(order);
         }
-        model.decide(JobSession.ORDER, JobSession.ALL_FILES, String.join("\n", order));
+        model.decide(Kinds.ORDER, SourceChoice.ALL_FILES, String.join("\n", order));
     }
 
     /** Puts all files in the order of their names again. */
     public void orderByName() {
-        model.decide(JobSession.ORDER, JobSession.ALL_FILES, "");
+        model.decide(Kinds.ORDER, SourceChoice.ALL_FILES, "");
     }
 
     /** Leaves it to Cuvee again whether files are taken. */
     public void undecideFiles(List<String> paths) {
         Job now = model.now();
         for (String path : paths) {
-            now = now.withoutSettled(JobSession.FILE, path);
+            now = now.withoutSettled(Kinds.FILE, path);
         }
         model.take(now);
     }
@@ -219,7 +218,7 @@ public final class FilesModel {
 
     /** Says how a text file, or all, are written; empty words leave it to be told from the files. */
     public void decideTextForm(String subject, String words) {
-        model.decide(JobSession.TEXT_FORM, subject, words);
+        model.decide(Kinds.TEXT_FORM, subject, words);
     }
 
     /** Says which sign is decimal in a text file, or in all; empty words leave it to the values. */

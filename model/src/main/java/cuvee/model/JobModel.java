@@ -2,6 +2,7 @@ package cuvee.model;
 
 import cuvee.decision.Choice;
 import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
 import cuvee.decision.SheetRule;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
@@ -19,7 +20,6 @@ import cuvee.refresh.JobMove;
 import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
-import cuvee.refresh.ReadingDecisions;
 import cuvee.refresh.SettledFinding;
 import cuvee.refresh.Workplace;
 import java.nio.file.Path;
@@ -535,7 +535,7 @@ public final class JobModel implements AutoCloseable {
 
     /** Decides how a sheet is read, or a layout where the subject is one; an empty reading leaves it to the evidence. */
     public void decideReading(String subject, Reading reading) {
-        decide(ReadingDecisions.KIND, subject, reading.words());
+        decide(Kinds.READING, subject, reading.words());
     }
 
     /** Keeps an answer of the analyst's, or with empty words leaves it to Cuvee again; the master follows. */

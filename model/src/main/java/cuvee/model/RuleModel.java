@@ -1,5 +1,6 @@
 package cuvee.model;
 
+import cuvee.decision.Kinds;
 import cuvee.decision.Turned;
 import cuvee.detect.TableColumn;
 import cuvee.job.Job;
@@ -13,7 +14,6 @@ import cuvee.place.Says;
 import cuvee.refresh.BeforeAndAfter;
 import cuvee.refresh.Board;
 import cuvee.refresh.CodeTables;
-import cuvee.refresh.JobSession;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.Proposal;
 import cuvee.refresh.RuleLooks;
@@ -319,12 +319,12 @@ public final class RuleModel {
                 .filter(column -> column.index() <= lastColumn)
                 .map(TableColumn::header)
                 .toList();
-        model.decide(JobSession.ACROSS, table.signature(), Turned.allBut(stays, List.of("Item", "Amount")));
+        model.decide(Kinds.ACROSS, table.signature(), Turned.allBut(stays, List.of("Item", "Amount")));
     }
 
     /** Switches what a sentence says on or off. */
     public void decideSentence(Sentence sentence, boolean on) {
-        if (!on && sentence.kind().equals(JobSession.TAG)) {
+        if (!on && sentence.kind().equals(Kinds.TAG)) {
             model.board().leaveOutTag(sentence.subject());
         } else {
             model.decide(sentence.kind(), sentence.subject(), sentence.answer(on));

@@ -1,6 +1,6 @@
 package cuvee.model;
 
-import cuvee.refresh.JobSession;
+import cuvee.decision.SourceChoice;
 import cuvee.refresh.Outcome;
 import cuvee.refresh.ReadSheet;
 import java.util.ArrayList;
@@ -15,7 +15,7 @@ import java.util.function.Predicate;
  * @param holds true for the sheets meant
  */
 public record SheetScope(String words, String subject, Predicate<ReadSheet> holds) {
-    public static final SheetScope ALL = new SheetScope("all files", JobSession.ALL_FILES, sheet -> true);
+    public static final SheetScope ALL = new SheetScope("all files", SourceChoice.ALL_FILES, sheet -> true);
 
     /** From the widest to the narrowest, what a rule can be said of that takes in the sheet shown. */
     public static List<SheetScope> around(Outcome outcome, ReadSheet shown) {
