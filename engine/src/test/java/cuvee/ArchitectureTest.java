@@ -3,9 +3,12 @@ package cuvee;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.library.dependencies.SliceAssignment;
+import com.tngtech.archunit.library.dependencies.SliceIdentifier;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -29,6 +32,12 @@ class ArchitectureTest {
             "check",
             "decision",
             "deliver",
+            "gather",
+            "propose",
+            "earlier",
+            "audit",
+            "tell",
+            "change",
             "refresh");
     private static final JavaClasses ENGINE = new ClassFileImporter()
             .withImportOption(ImportOption.Predefined.DO_NOT_INCLUDE_TESTS)
@@ -55,6 +64,27 @@ class ArchitectureTest {
     @Test
     void noPackagesGoInCircles() {
         slices().matching("cuvee.(*)..").should().beFreeOfCycles().check(ENGINE);
+    }
+
+    @Test
+    void noClassesOfTheRunGoInCircles() {
+        List<String> rooms = ORDER.subList(ORDER.indexOf("gather"), ORDER.size());
+        slices().assignedFrom(new SliceAssignment() {
+                    @Override
+                    public SliceIdentifier getIdentifierOf(JavaClass javaClass) {
+                        String room = javaClass.getPackageName().replace("cuvee.", "");
+                        String outer = javaClass.getName().split("\\$", -1)[0];
+                        return rooms.contains(room) ? SliceIdentifier.of(outer) : SliceIdentifier.ignore();
+                    }
+
+                    @Override
+                    public String getDescription() {
+                        return "the classes of the run";
+                    }
+                })
+                .should()
+                .beFreeOfCycles()
+                .check(ENGINE);
     }
 
     @Test

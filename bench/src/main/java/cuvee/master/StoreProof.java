@@ -1,16 +1,17 @@
 package cuvee.master;
 
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Progress;
-import cuvee.refresh.Workplace;
 import cuvee.rework.Asked;
 import cuvee.rework.Known;
 import cuvee.summary.Summary;
 import cuvee.summary.SummaryWords;
+import cuvee.tell.Outcome;
 import java.io.BufferedWriter;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -92,19 +93,17 @@ public final class StoreProof {
         Job job = JobDraft.of(WORK.resolve("job.cuvee"), List.of(WORK.resolve("data")));
         try (JobSession session = JobSession.open(workplace, job.id(), WORK)) {
             Outcome[] made = new Outcome[1];
-            double taken = seconds(() -> made[0] = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE));
+            double taken = seconds(() -> made[0] = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE));
             say(
                     "from text to the typed master, with all evidence",
                     taken,
                     ratio(taken / loader) + " of the loader; " + made[0].millis());
             Outcome first = made[0];
             check(first.rows() == rows, "rows");
-            double again =
-                    seconds(() -> made[0] = session.refresh(first.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE));
+            double again = seconds(() -> made[0] = session.refresh(first.job(), Reread.CHANGED_ONLY, Progress.NONE));
             say("refresh with nothing changed", again, made[0].millis().toString());
             Job retyped = first.job().withSettled(new Decision("type", "Freight tonnes", "Text", "", ""));
-            double retype =
-                    seconds(() -> made[0] = session.refresh(retyped, JobSession.Mode.CHANGED_ONLY, Progress.NONE));
+            double retype = seconds(() -> made[0] = session.refresh(retyped, Reread.CHANGED_ONLY, Progress.NONE));
             say("retype a column from staging", retype, made[0].millis().toString());
             anywhere(session, made[0], rows);
             looks(session, made[0]);

@@ -1,8 +1,12 @@
 package cuvee.refresh;
 
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.master.Store;
+import cuvee.tell.Outcome;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -30,16 +34,15 @@ public final class OneChangedProof {
                     folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(320, 2));
             Job job = JobDraft.of(folder.resolve("job.cuvee"), List.of(data));
             try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
-                job = session.refresh(job, JobSession.Mode.EVERYTHING, Progress.NONE)
-                        .job();
+                job = session.refresh(job, Reread.EVERYTHING, Progress.NONE).job();
                 double full = 0;
                 double one = 0;
                 double none = 0;
                 for (int time = 0; time < TIMES; time++) {
-                    full += seconds(session, job, JobSession.Mode.EVERYTHING);
+                    full += seconds(session, job, Reread.EVERYTHING);
                     WorkbooksProof.writeOne(data.resolve("returns-" + time + ".xlsx"), FILES + time, ROWS);
-                    one += seconds(session, job, JobSession.Mode.CHANGED_ONLY);
-                    none += seconds(session, job, JobSession.Mode.CHANGED_ONLY);
+                    one += seconds(session, job, Reread.CHANGED_ONLY);
+                    none += seconds(session, job, Reread.CHANGED_ONLY);
                 }
                 System.out.printf(
                         Locale.ROOT,
@@ -61,7 +64,7 @@ public final class OneChangedProof {
         }
     }
 
-    private static double seconds(JobSession session, Job job, JobSession.Mode mode) {
+    private static double seconds(JobSession session, Job job, Reread mode) {
         long start = System.nanoTime();
         Outcome made = session.refresh(job, mode, Progress.NONE);
         if (made.rows() != (long) FILES * ROWS) {

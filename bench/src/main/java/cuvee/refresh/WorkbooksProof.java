@@ -2,9 +2,13 @@ package cuvee.refresh;
 
 import com.fasterxml.aalto.stax.InputFactoryImpl;
 import com.sun.management.OperatingSystemMXBean;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.master.Store;
+import cuvee.tell.Outcome;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -96,7 +100,7 @@ public final class WorkbooksProof {
 
     private static double refresh(JobSession session, Job job, long rows) {
         long start = MACHINE.getProcessCpuTime();
-        Outcome made = session.refresh(job, JobSession.Mode.EVERYTHING, Progress.NONE);
+        Outcome made = session.refresh(job, Reread.EVERYTHING, Progress.NONE);
         if (made.rows() != rows) {
             throw new IllegalStateException(made.rows() + " rows");
         }

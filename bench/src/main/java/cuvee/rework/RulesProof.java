@@ -1,13 +1,14 @@
 package cuvee.rework;
 
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.master.Shaping.How;
 import cuvee.master.Store;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Progress;
-import cuvee.refresh.Workplace;
+import cuvee.tell.Outcome;
 import java.io.BufferedWriter;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -34,7 +35,7 @@ public final class RulesProof {
                     folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), FILES, Store.Means.DEFAULT);
             Job plain = JobDraft.of(folder.resolve("job.cuvee"), List.of(folder.resolve("data")));
             try (JobSession session = JobSession.open(workplace, plain.id(), folder)) {
-                Outcome first = session.refresh(plain, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+                Outcome first = session.refresh(plain, Reread.CHANGED_ONLY, Progress.NONE);
                 Job decided = first.job();
                 // Another type of one column makes the master anew, as most rules do.
                 double without = seconds(session, RowRules.byPhrase(typed(decided), "Pax under 0", false));
@@ -56,7 +57,7 @@ public final class RulesProof {
     }
 
     private static Job typed(Job job) {
-        return cuvee.refresh.Board.type(job, "Freight", "Text");
+        return cuvee.change.Board.type(job, "Freight", "Text");
     }
 
     private static Job tenRules(Job job) {
@@ -76,7 +77,7 @@ public final class RulesProof {
 
     private static double seconds(JobSession session, Job job) {
         long start = System.nanoTime();
-        session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+        session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
         return (System.nanoTime() - start) / 1e9;
     }
 

@@ -1,13 +1,14 @@
 package cuvee.command;
 
 import cuvee.finding.Question;
+import cuvee.gather.Reread;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
 import cuvee.place.Says;
-import cuvee.refresh.Card;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Card;
+import cuvee.tell.Outcome;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -48,7 +49,7 @@ final class AcceptCommand implements Callable<Integer> {
             return Exit.USAGE;
         }
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
-            Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            Outcome outcome = JobRun.look(machine, session, job, Reread.CHANGED_ONLY);
             Map<String, List<String>> open = new HashMap<>();
             outcome.questions().forEach(question -> open.put(question.id(), List.of(question.id())));
             Card.of(outcome)

@@ -1,11 +1,12 @@
 package cuvee.command;
 
 import cuvee.deliver.TargetGuard.Existing;
+import cuvee.gather.Reread;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
-import cuvee.refresh.Account;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Account;
+import cuvee.tell.Outcome;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -45,7 +46,7 @@ final class AccountCommand implements Callable<Integer> {
             if (!to.isEmpty()) {
                 session.guard(job).check(machine.path(to), existing);
             }
-            Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            Outcome outcome = JobRun.look(machine, session, job, Reread.CHANGED_ONLY);
             if (to.isEmpty()) {
                 machine.out().print(Account.of(outcome).text());
             } else {

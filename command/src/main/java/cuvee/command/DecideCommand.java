@@ -1,6 +1,6 @@
 package cuvee.command;
 
-import cuvee.refresh.Deciding;
+import cuvee.change.Deciding;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;

@@ -3,12 +3,13 @@ package cuvee.command;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
+import cuvee.gather.Reread;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
 import cuvee.place.Says;
+import cuvee.propose.Proposal;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Proposal;
+import cuvee.tell.Outcome;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -34,7 +35,7 @@ final class DecidedJob {
         Job job = JobFile.open(path);
         JobFile.checkWritable(path);
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
-            Outcome before = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            Outcome before = JobRun.look(machine, session, job, Reread.CHANGED_ONLY);
             Job decided;
             try {
                 decided = deciding.apply(before);
@@ -42,7 +43,7 @@ final class DecidedJob {
                 machine.err().println(refused.finding().text());
                 return Exit.USAGE;
             }
-            Outcome after = JobRun.look(machine, session, decided, JobSession.Mode.CHANGED_ONLY);
+            Outcome after = JobRun.look(machine, session, decided, Reread.CHANGED_ONLY);
             JobFile.save(after.job(), path);
             machine.out().println(done + ". " + String.join(" ", difference(before, after)));
             List<Finding> lost = newWarnings(before, after);

@@ -3,6 +3,7 @@ package cuvee.command;
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.PostgresTable;
 import cuvee.deliver.TargetName;
+import cuvee.gather.Reread;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
@@ -10,7 +11,7 @@ import cuvee.job.JobFile;
 import cuvee.job.Names;
 import cuvee.place.Says;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -169,7 +170,7 @@ final class DeliveryCommand implements Callable<Integer> {
             return Exit.DONE;
         }
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
-            Outcome outcome = JobRun.look(machine, session, now, JobSession.Mode.CHANGED_ONLY);
+            Outcome outcome = JobRun.look(machine, session, now, Reread.CHANGED_ONLY);
             machine.out().println(session.look(outcome, wanted.orElseThrow()));
             return Exit.of(outcome);
         }

@@ -1,11 +1,12 @@
 package cuvee.command;
 
 import cuvee.finding.CuveeException;
+import cuvee.gather.Reread;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.job.JobFile;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -47,7 +48,7 @@ final class DraftCommand implements Callable<Integer> {
         JobFile.checkWritable(file);
         Job job = JobDraft.of(file, places.stream().map(machine::path).toList());
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), file)) {
-            Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            Outcome outcome = JobRun.look(machine, session, job, Reread.CHANGED_ONLY);
             Optional<Job> replaced = replaced(file);
             JobFile.save(outcome.job(), file);
             replaced.ifPresent(before -> JobSession.forget(machine.workplace(), before.id(), file));

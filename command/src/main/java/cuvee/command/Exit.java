@@ -1,6 +1,6 @@
 package cuvee.command;
 
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 
 /** The exit statuses, as documented. */
 final class Exit {

@@ -2,10 +2,11 @@ package cuvee.command;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.job.Job;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Progress;
+import cuvee.tell.Outcome;
 import java.util.List;
 import java.util.Map;
 
@@ -13,7 +14,7 @@ import java.util.Map;
 final class JobRun {
     private JobRun() {}
 
-    static Outcome look(Machine machine, JobSession session, Job job, JobSession.Mode mode) {
+    static Outcome look(Machine machine, JobSession session, Job job, Reread mode) {
         String password = System.getenv("CUVEE_PASSWORD");
         if (password != null && !password.isEmpty()) {
             session.tryPassword(password);

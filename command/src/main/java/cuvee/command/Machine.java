@@ -1,6 +1,6 @@
 package cuvee.command;
 
-import cuvee.refresh.Workplace;
+import cuvee.gather.Workplace;
 import java.io.PrintStream;
 import java.nio.file.Path;
 

@@ -1,6 +1,6 @@
 package cuvee.command;
 
-import cuvee.refresh.Workplace;
+import cuvee.gather.Workplace;
 import java.io.FileDescriptor;
 import java.io.FileOutputStream;
 import java.io.PrintStream;

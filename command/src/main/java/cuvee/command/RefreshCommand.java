@@ -4,12 +4,14 @@ import cuvee.deliver.MasterFiles;
 import cuvee.deliver.TargetGuard;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
+import cuvee.gather.Reread;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
 import cuvee.place.Says;
+import cuvee.refresh.Delivered;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -93,7 +95,7 @@ final class RefreshCommand implements Callable<Integer> {
             // What can be refused is refused before everything is read.
             files.forEach(target -> session.guard(job).check(target, existing()));
             chosen.forEach(delivery -> early(() -> session.check(job, delivery, existing()), true));
-            JobSession.Mode mode = full ? JobSession.Mode.EVERYTHING : JobSession.Mode.CHANGED_ONLY;
+            Reread mode = full ? Reread.EVERYTHING : Reread.CHANGED_ONLY;
             Outcome outcome = JobRun.look(machine, session, job, mode);
             if (!outcome.job().equals(job)) {
                 JobFile.save(outcome.job(), path);
@@ -144,7 +146,7 @@ final class RefreshCommand implements Callable<Integer> {
         }
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path);
                 JobSession trial = session.trial()) {
-            JobSession.Mode mode = full ? JobSession.Mode.EVERYTHING : JobSession.Mode.CHANGED_ONLY;
+            Reread mode = full ? Reread.EVERYTHING : Reread.CHANGED_ONLY;
             Outcome outcome = JobRun.look(machine, trial, job, mode);
             List<Map<String, String>> would = new ArrayList<>();
             for (Delivery delivery : chosen) {
@@ -202,7 +204,7 @@ final class RefreshCommand implements Callable<Integer> {
     /** Carries out a delivery; beside its target where that cannot be written for now, and that is asked for. */
     private Done deliver(JobSession session, Outcome outcome, Delivery delivery, String target) {
         try {
-            JobSession.Delivered delivered = session.deliver(outcome, delivery, existing());
+            Delivered delivered = session.deliver(outcome, delivery, existing());
             return new Done(entry(delivery.name(), target, "written", ", " + end(delivered)), delivered.incomplete());
         } catch (CuveeException refused) {
             Optional<Delivery> other =
@@ -210,13 +212,13 @@ final class RefreshCommand implements Callable<Integer> {
             if (other.isEmpty()) {
                 throw refused;
             }
-            JobSession.Delivered delivered = session.deliverBeside(outcome, delivery, other.get());
+            Delivered delivered = session.deliverBeside(outcome, delivery, other.get());
             String where = ", and written beside as " + session.targetSaid(other.get()) + ", " + end(delivered);
             return new Done(entry(delivery.name(), target, "not written", where), true);
         }
     }
 
-    private static String end(JobSession.Delivered delivered) {
+    private static String end(Delivered delivered) {
         return delivered.said().replaceFirst("[.]$", "");
     }
 

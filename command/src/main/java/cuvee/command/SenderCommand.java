@@ -1,10 +1,11 @@
 package cuvee.command;
 
 import cuvee.deliver.TargetGuard.Existing;
+import cuvee.gather.Reread;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -55,7 +56,7 @@ final class SenderCommand implements Callable<Integer> {
         Job job = JobFile.open(path);
         Existing existing = replace ? Existing.REPLACE : Existing.KEEP;
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
-            Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            Outcome outcome = JobRun.look(machine, session, job, Reread.CHANGED_ONLY);
             if (!blank.isEmpty()) {
                 session.writeBlank(outcome, machine.path(blank), existing);
                 machine.out().println(machine.path(blank) + ": written.");

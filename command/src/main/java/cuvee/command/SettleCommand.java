@@ -3,13 +3,14 @@ package cuvee.command;
 import cuvee.decision.Choices;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
+import cuvee.gather.Reread;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
 import cuvee.place.Says;
-import cuvee.refresh.Card;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Card;
+import cuvee.tell.Outcome;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -57,7 +58,7 @@ final class SettleCommand implements Callable<Integer> {
         Path path = machine.path(file);
         Job job = JobFile.open(path);
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
-            Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            Outcome outcome = JobRun.look(machine, session, job, Reread.CHANGED_ONLY);
             if (all != null) {
                 return settleAll(session, outcome, path, all);
             }

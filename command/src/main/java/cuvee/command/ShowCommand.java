@@ -1,10 +1,11 @@
 package cuvee.command;
 
+import cuvee.gather.Reread;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
-import cuvee.refresh.JobPage;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
+import cuvee.tell.JobPage;
+import cuvee.tell.Outcome;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
@@ -39,7 +40,7 @@ final class ShowCommand implements Callable<Integer> {
         Path path = machine.path(file);
         Job job = JobFile.open(path);
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
-            Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            Outcome outcome = JobRun.look(machine, session, job, Reread.CHANGED_ONLY);
             if (decisions && !json) {
                 OutcomeText.decisions(outcome, machine.out());
             } else if (page) {

@@ -4,17 +4,18 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import cuvee.finding.CuveeException;
+import cuvee.gather.Reread;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
 import cuvee.refresh.Summaries;
 import cuvee.rework.Known;
 import cuvee.summary.NamedTable;
 import cuvee.summary.SummaryTable;
 import cuvee.summary.SummaryWords;
+import cuvee.tell.Outcome;
 import java.io.PrintStream;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -63,7 +64,7 @@ final class SummaryCommand implements Callable<Integer> {
                     "Give the words of the summary behind the job.");
         }
         try (JobSession session = JobSession.ofFile(machine.workplace(), job.id(), path)) {
-            Outcome outcome = JobRun.look(machine, session, job, JobSession.Mode.CHANGED_ONLY);
+            Outcome outcome = JobRun.look(machine, session, job, Reread.CHANGED_ONLY);
             List<NamedTable> tables = new ArrayList<>();
             for (Summaries.Named named : wanted(outcome.job())) {
                 SummaryWords.Read read = SummaryWords.read(named.words(), Known.of(outcome.plan()));

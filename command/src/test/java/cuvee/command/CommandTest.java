@@ -2,8 +2,8 @@ package cuvee.command;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import cuvee.gather.Workplace;
 import cuvee.master.Store;
-import cuvee.refresh.Workplace;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;

@@ -1,15 +1,16 @@
 package cuvee.demo;
 
 import cuvee.finding.Question;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.job.JobFile;
 import cuvee.place.Says;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Progress;
-import cuvee.refresh.SourceReport;
-import cuvee.refresh.Workplace;
+import cuvee.tell.Outcome;
+import cuvee.tell.SourceReport;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.io.UncheckedIOException;
@@ -81,14 +82,14 @@ public final class DemoRun {
         out.println("The demo lies in " + into);
         out.println();
         try (JobSession session = JobSession.open(workplace, job.id(), into)) {
-            Outcome drafted = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome drafted = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             session.conclude(drafted);
             out.println("Drafted: " + Says.count(drafted.rows(), "row") + " from " + Says.count(drafted.taken(), "file")
                     + ", " + Says.count(drafted.questions().size(), "question") + ".");
-            Outcome again = session.refresh(drafted.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome again = session.refresh(drafted.job(), Reread.CHANGED_ONLY, Progress.NONE);
             out.println("Refreshed: " + again.changed().sentence());
             DemoFiles.copy(into.resolve("later"), into.resolve("returns"));
-            Outcome later = session.refresh(again.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome later = session.refresh(again.job(), Reread.CHANGED_ONLY, Progress.NONE);
             session.conclude(later);
             out.println("October came in: " + later.changed().sentence());
             JobFile.save(later.job(), jobFile);
@@ -139,7 +140,7 @@ public final class DemoRun {
         Path jobFile = into.resolve(FUEL + ".cuvee");
         Job job = JobDraft.of(jobFile, List.of(into.resolve("fuel")));
         try (JobSession session = JobSession.open(workplace, job.id(), into)) {
-            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             JobFile.save(outcome.job(), jobFile);
             out.println("The fuel plan, a job of its own: " + Says.count(outcome.rows(), "row") + ".");
             outcome.findings()

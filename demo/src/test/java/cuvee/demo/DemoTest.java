@@ -2,8 +2,8 @@ package cuvee.demo;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.gather.Workplace;
 import cuvee.master.Store;
-import cuvee.refresh.Workplace;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;

@@ -3,7 +3,7 @@ package cuvee.desktop;
 import cuvee.finding.Question;
 import cuvee.model.JobModel;
 import cuvee.model.Questions;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BiConsumer;

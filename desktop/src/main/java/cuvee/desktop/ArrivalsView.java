@@ -8,7 +8,7 @@ import cuvee.model.GridModel;
 import cuvee.model.JobModel;
 import cuvee.model.ListGrid;
 import cuvee.place.Says;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.time.YearMonth;
 import java.time.format.TextStyle;
 import java.util.HashSet;

@@ -2,7 +2,7 @@ package cuvee.desktop;
 
 import cuvee.model.JobModel;
 import cuvee.place.Says;
-import cuvee.refresh.Trail;
+import cuvee.tell.Trail;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;

@@ -14,7 +14,7 @@ import cuvee.place.Says;
 import cuvee.refresh.EarlierMasters;
 import cuvee.refresh.JobHistory;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.ZoneId;

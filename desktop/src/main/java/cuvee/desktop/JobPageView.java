@@ -1,7 +1,7 @@
 package cuvee.desktop;
 
 import cuvee.model.JobModel;
-import cuvee.refresh.JobPage;
+import cuvee.tell.JobPage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

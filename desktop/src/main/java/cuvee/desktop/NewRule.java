@@ -2,9 +2,9 @@ package cuvee.desktop;
 
 import cuvee.model.JobModel;
 import cuvee.model.RuleWords;
-import cuvee.refresh.Outcome;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
+import cuvee.tell.Outcome;
 import java.util.List;
 import java.util.function.Function;
 import javafx.animation.PauseTransition;

@@ -1,10 +1,10 @@
 package cuvee.desktop;
 
 import cuvee.master.Shaping.How;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Sentence;
 import cuvee.rework.Known;
 import cuvee.rework.Shapings;
+import cuvee.tell.Outcome;
+import cuvee.tell.Sentence;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;

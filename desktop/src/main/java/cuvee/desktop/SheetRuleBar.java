@@ -1,13 +1,13 @@
 package cuvee.desktop;
 
 import cuvee.decision.SheetRule;
+import cuvee.gather.ReadSheet;
 import cuvee.job.Decision;
 import cuvee.model.Grids;
 import cuvee.model.JobModel;
 import cuvee.model.ListGrid;
 import cuvee.model.SheetScope;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.ReadSheet;
+import cuvee.tell.Outcome;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;

@@ -1,12 +1,12 @@
 package cuvee.desktop;
 
+import cuvee.change.Board;
 import cuvee.decision.Kinds;
 import cuvee.decision.SourceChoice;
+import cuvee.gather.ReadSheet;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.model.JobModel;
-import cuvee.refresh.Board;
-import cuvee.refresh.ReadSheet;
 import cuvee.sheet.Quoting;
 import cuvee.sheet.ReadAs;
 import java.util.Arrays;

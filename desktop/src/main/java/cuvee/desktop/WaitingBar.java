@@ -2,7 +2,7 @@ package cuvee.desktop;
 
 import cuvee.model.JobModel;
 import cuvee.model.Watch;
-import cuvee.refresh.Waiting;
+import cuvee.tell.Waiting;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;

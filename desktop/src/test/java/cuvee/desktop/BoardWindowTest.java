@@ -2,7 +2,7 @@ package cuvee.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import cuvee.refresh.NewColumns;
+import cuvee.propose.NewColumns;
 import java.io.IOException;
 import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;

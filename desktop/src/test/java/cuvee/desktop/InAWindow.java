@@ -3,10 +3,10 @@ package cuvee.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.command.Machine;
+import cuvee.gather.Workplace;
 import cuvee.master.Store;
 import cuvee.model.JobModel;
 import cuvee.model.Tour;
-import cuvee.refresh.Workplace;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Files;

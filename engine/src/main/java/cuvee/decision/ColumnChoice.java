@@ -1,5 +1,6 @@
 package cuvee.decision;
 
+import cuvee.job.Job;
 import cuvee.job.Names;
 import cuvee.master.MasterPlan.Spelling;
 import cuvee.rework.Codes;
@@ -21,6 +22,13 @@ public sealed interface ColumnChoice extends Choice {
     String LEFT_OUT = "left out";
     String TAKEN_IN = "taken in";
 
+    /** True where a column is not to be in the master. */
+    static boolean isLeftOut(Job job, String column) {
+        return job.decision(Kinds.COLUMN, column)
+                .filter(decision -> decision.answer().equals(LEFT_OUT))
+                .isPresent();
+    }
+
     /** The column that it is about. */
     String column();
 
@@ -34,6 +42,11 @@ public sealed interface ColumnChoice extends Choice {
 
     /** A column where a scope says: a source, the signature of a layout, the name of a place; empty for everywhere. */
     record Scoped(String column, String scope) {
+        /** A column and a scope in the words of a job. */
+        public static String words(String column, String scope) {
+            return new Scoped(column, scope).words();
+        }
+
         /** It in the words of a job; what a column is called cannot be taken for a scope. */
         public String words() {
             return scope.isEmpty() ? column : Names.joinTexts(List.of(column, scope));

@@ -3,11 +3,10 @@ package cuvee.refresh;
 import cuvee.collect.Source;
 import cuvee.decision.Choice;
 import cuvee.decision.Choices;
+import cuvee.gather.SourceFacts;
 import cuvee.job.Job;
-import cuvee.layout.Origin;
-import cuvee.master.MasterPlan;
+import cuvee.propose.Proposal;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -41,26 +40,11 @@ final class Abandoned {
         if (last.isEmpty() || last.get().fed().isEmpty() || !areThere(last.get(), facts, leftOut)) {
             return Optional.empty();
         }
-        Set<String> fedNow = fed(proposed.plan());
+        Set<String> fedNow = LastRefresh.fedBy(proposed.plan());
         List<String> left = job.columns().stream()
                 .filter(name -> fedNow.contains(name) || !last.get().fed().contains(name) || isUsed(job, name))
                 .toList();
         return left.size() == job.columns().size() ? Optional.empty() : Optional.of(job.withColumns(left));
-    }
-
-    /** The columns that cells of some table feed. */
-    static Set<String> fed(MasterPlan plan) {
-        Set<String> fed = new LinkedHashSet<>();
-        for (int at = 0; at < plan.columns().size(); at++) {
-            int column = at;
-            boolean any = plan.tables().stream()
-                    .map(table -> table.feeds().get(column))
-                    .anyMatch(feed -> feed != null && !(feed.origin() instanceof Origin.Told));
-            if (any) {
-                fed.add(plan.columns().get(at).name());
-            }
-        }
-        return fed;
     }
 
     /** True where every file of the last refresh holds what it held, or is left out. */

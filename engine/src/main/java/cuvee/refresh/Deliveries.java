@@ -11,6 +11,8 @@ import cuvee.deliver.TargetName;
 import cuvee.deliver.WorkbookTab;
 import cuvee.deliver.WrittenFiles;
 import cuvee.finding.CuveeException;
+import cuvee.gather.Gathering;
+import cuvee.gather.ListedPlaces;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.master.MasterPlan;
@@ -20,6 +22,9 @@ import cuvee.master.ValueList;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.rework.Codes;
+import cuvee.tell.Account;
+import cuvee.tell.Outcome;
+import cuvee.tell.SourceReport;
 import cuvee.value.Spellings;
 import cuvee.value.Type;
 import java.io.IOException;
@@ -192,7 +197,7 @@ final class Deliveries {
     }
 
     /** Carries out a delivery. */
-    JobSession.Delivered deliver(Outcome outcome, Delivery delivery, Existing existing) {
+    Delivered deliver(Outcome outcome, Delivery delivery, Existing existing) {
         check(outcome.job(), delivery, existing);
         Path target = targetOf(delivery);
         Delivery.Form form = delivery.form();
@@ -205,7 +210,7 @@ final class Deliveries {
         makeFolder(delivery, target);
         if (form instanceof Delivery.Picture picture) {
             long bytes = SummaryPicture.write(store, outcome, picture, target, this::register);
-            return new JobSession.Delivered(
+            return new Delivered(
                     bytes, "a picture of " + Says.quoted(picture.summary()) + ", " + Says.size(bytes) + ".", false);
         }
         try (MasterReader reader = store.reader(outcome.plan())) {
@@ -213,27 +218,25 @@ final class Deliveries {
             if (form instanceof Delivery.Prepared prepared) {
                 PreparedWorkbook.Report report = PreparedWorkbook.fill(
                         reader, outcome.plan(), workbookOf(prepared), target, prepared, this::register);
-                return new JobSession.Delivered(report.bytes(), report.said(), report.incomplete());
+                return new Delivered(report.bytes(), report.said(), report.incomplete());
             }
             if (form instanceof Delivery.Tab tab) {
                 WorkbookTab.Report report =
                         WorkbookTab.write(content, target, tab, (whole, to) -> register(whole, whole(to, target, tab)));
-                return new JobSession.Delivered(report.bytes(), report.said() + ".", false);
+                return new Delivered(report.bytes(), report.said() + ".", false);
             }
             if (form instanceof Delivery.Table table) {
                 PostgresTable.Report report = PostgresTable.write(content, delivery.target(), table, existing);
-                return new JobSession.Delivered(0, report.said() + ".", false);
+                return new Delivered(0, report.said() + ".", false);
             }
             if (form instanceof Delivery.Text text) {
                 long bytes = MasterFiles.writeText(content, text, target, this::register);
-                return new JobSession.Delivered(
-                        bytes, Says.count(outcome.rows(), "row") + ", " + Says.size(bytes) + ".", false);
+                return new Delivered(bytes, Says.count(outcome.rows(), "row") + ", " + Says.size(bytes) + ".", false);
             }
             boolean about = form instanceof Delivery.Whole whole && whole.about();
             long bytes = MasterFiles.write(
                     about ? content.with(Account.of(outcome).tab()) : content, target, this::register);
-            return new JobSession.Delivered(
-                    bytes, rowsSaid(outcome.rows(), target) + ", " + Says.size(bytes) + ".", false);
+            return new Delivered(bytes, rowsSaid(outcome.rows(), target) + ", " + Says.size(bytes) + ".", false);
         }
     }
 
@@ -261,7 +264,7 @@ final class Deliveries {
     }
 
     /** Carries out a delivery to a name beside its target; a tab goes into a copy of the workbook that is there. */
-    JobSession.Delivered deliverBeside(Outcome outcome, Delivery delivery, Delivery beside) {
+    Delivered deliverBeside(Outcome outcome, Delivery delivery, Delivery beside) {
         Path target = targetOf(delivery);
         Path copy = targetOf(beside);
         boolean intoCopy =
@@ -272,7 +275,7 @@ final class Deliveries {
         MasterFiles.put(copy, this::register, file -> Files.copy(target, file, StandardCopyOption.REPLACE_EXISTING));
         boolean done = false;
         try {
-            JobSession.Delivered delivered = deliver(outcome, beside, Existing.REPLACE);
+            Delivered delivered = deliver(outcome, beside, Existing.REPLACE);
             done = true;
             return delivered;
         } finally {
@@ -325,7 +328,7 @@ final class Deliveries {
         return delivery.target() + " for each " + each.said();
     }
 
-    private JobSession.Delivered each(Outcome outcome, Delivery delivery, Delivery.Each each, Existing existing) {
+    private Delivered each(Outcome outcome, Delivery delivery, Delivery.Each each, Existing existing) {
         EachFiles files = files(outcome, delivery, each);
         files.check(guard(outcome.job(), List.of()), existing, standing(delivery));
         long bytes = files.write(
@@ -333,7 +336,7 @@ final class Deliveries {
                 outcome.plan(),
                 (content, file) -> written.enter(content, file, jobId, clock.instant(), series(delivery, each)),
                 file -> makeFolder(delivery, file));
-        return new JobSession.Delivered(
+        return new Delivered(
                 bytes,
                 Says.count(files.files().size(), "file") + ", " + Says.count(outcome.rows(), "row") + ", "
                         + Says.size(bytes) + "." + files.afterwards(written),

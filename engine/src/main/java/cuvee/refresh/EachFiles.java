@@ -7,6 +7,7 @@ import cuvee.deliver.TargetGuard.Existing;
 import cuvee.deliver.TargetName;
 import cuvee.deliver.WrittenFiles;
 import cuvee.finding.CuveeException;
+import cuvee.gather.SmallTable;
 import cuvee.job.Delivery;
 import cuvee.master.Grouped;
 import cuvee.master.MasterPlan;

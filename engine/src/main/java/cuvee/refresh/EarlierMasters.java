@@ -15,6 +15,7 @@ import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.place.Private;
 import cuvee.place.Where;
+import cuvee.tell.Outcome;
 import cuvee.value.Type;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;

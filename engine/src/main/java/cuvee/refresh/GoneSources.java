@@ -3,10 +3,13 @@ package cuvee.refresh;
 import cuvee.collect.Source;
 import cuvee.decision.Kinds;
 import cuvee.decision.SourceChoice;
+import cuvee.earlier.SentAgain;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.finding.Severity;
+import cuvee.gather.OwnMasters;
+import cuvee.gather.SourceFacts;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.Place;
@@ -20,7 +23,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.stream.Stream;
 
 /**
  * Sources that were there at the last refresh and are gone, or can no longer be read. Their rows are kept until the
@@ -36,20 +38,6 @@ final class GoneSources {
         this.job = job;
         this.questions = questions;
         this.findings = findings;
-    }
-
-    /** True where the rows of a source that is gone, or cannot be read, are to be taken out. */
-    static boolean removed(Job job, String path) {
-        return Stream.of(Kinds.GONE, Kinds.UNREADABLE)
-                .flatMap(kind -> job.decision(kind, path).stream())
-                .anyMatch(decision -> decision.answer().equals(SourceChoice.REMOVE));
-    }
-
-    /** True where the rows of a source that is there and cannot be read are to be taken out. */
-    static boolean removedAsUnreadable(Job job, String path) {
-        return job.decision(Kinds.UNREADABLE, path)
-                .filter(decision -> decision.answer().equals(SourceChoice.REMOVE))
-                .isPresent();
     }
 
     /** Sources whose rows are still known though their files are no more: kept until the analyst says otherwise. */
@@ -83,7 +71,7 @@ final class GoneSources {
     /** Asks about sources that are there and cannot be read, and whose rows of the last time stand for them. */
     void unreadable(Collection<SourceFacts> facts) {
         for (SourceFacts found : facts) {
-            if (found.isKept() && !ClosedPeriods.isChanged(found)) {
+            if (found.isKept() && !found.isHeldClosed()) {
                 ask(
                         Kinds.UNREADABLE,
                         found.path(),

@@ -1,6 +1,7 @@
 package cuvee.refresh;
 
 import cuvee.collect.Fingerprint;
+import cuvee.gather.Workplace;
 import cuvee.job.JobFile;
 import cuvee.place.Private;
 import java.io.IOException;

@@ -1,5 +1,9 @@
 package cuvee.refresh;
 
+import cuvee.audit.ExpectedList;
+import cuvee.change.HeaderBookFile;
+import cuvee.change.JobMove;
+import cuvee.change.RuleLooks;
 import cuvee.check.SourceFigures;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
@@ -14,6 +18,19 @@ import cuvee.deliver.WrittenFiles;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
 import cuvee.finding.CuveeException;
+import cuvee.gather.FactsJson;
+import cuvee.gather.Gathering;
+import cuvee.gather.Leftovers;
+import cuvee.gather.ListedPlaces;
+import cuvee.gather.OwnFiles;
+import cuvee.gather.Progress;
+import cuvee.gather.ReadSheet;
+import cuvee.gather.Reread;
+import cuvee.gather.SecondLook;
+import cuvee.gather.SheetRules;
+import cuvee.gather.SourceFacts;
+import cuvee.gather.TrialPlace;
+import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
@@ -31,6 +48,14 @@ import cuvee.master.ValueList;
 import cuvee.place.Where;
 import cuvee.summary.Summary;
 import cuvee.summary.SummaryTable;
+import cuvee.tell.Account;
+import cuvee.tell.BeforeAndAfter;
+import cuvee.tell.Card;
+import cuvee.tell.Outcome;
+import cuvee.tell.SenderPage;
+import cuvee.tell.Trail;
+import cuvee.tell.Trails;
+import cuvee.tell.Waiting;
 import cuvee.value.LooseText;
 import cuvee.value.Spellings;
 import java.io.IOException;
@@ -85,12 +110,6 @@ public final class JobSession implements AutoCloseable {
     private final Runnable afterwards;
 
     private final boolean trial;
-
-    /** Whether sources that have not changed are read again. */
-    public enum Mode {
-        CHANGED_ONLY,
-        EVERYTHING
-    }
 
     private JobSession(
             Workplace workplace, String jobId, Path jobFolder, Path home, boolean trial, Runnable afterwards) {
@@ -195,7 +214,7 @@ public final class JobSession implements AutoCloseable {
      * @throws CuveeException where nothing can be made
      * @throws CancellationException where the progress said so; the master is then what it was
      */
-    public Outcome refresh(Job given, Mode mode, Progress progress) {
+    public Outcome refresh(Job given, Reread mode, Progress progress) {
         return new Refresh(
                         new Refresh.Around(
                                 workplace,
@@ -383,14 +402,6 @@ public final class JobSession implements AutoCloseable {
             }
         }
     }
-
-    /**
-     * What a delivery came to.
-     *
-     * @param said in words
-     * @param incomplete true where something of the master found no cell of a prepared workbook
-     */
-    public record Delivered(long bytes, String said, boolean incomplete) {}
 
     /** Carries out a delivery, writing over no file that is not as Cuvee left it. */
     public Delivered deliver(Outcome outcome, Delivery delivery) {

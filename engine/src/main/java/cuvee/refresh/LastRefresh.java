@@ -4,11 +4,17 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import cuvee.change.JobMove;
 import cuvee.check.SourceChange;
 import cuvee.check.SourceFigures;
+import cuvee.gather.SourceFacts;
 import cuvee.job.Job;
 import cuvee.job.Place;
+import cuvee.layout.Origin;
 import cuvee.master.MasterPlan;
+import cuvee.propose.Proposal;
+import cuvee.tell.Changed;
+import cuvee.tell.SourceReport;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -69,7 +75,7 @@ record LastRefresh(
                 files,
                 homes,
                 plan.columns().stream().map(MasterPlan.Column::name).toList(),
-                Abandoned.fed(proposal.plan()),
+                fedBy(proposal.plan()),
                 rows,
                 Optional.of(figures));
     }
@@ -242,5 +248,20 @@ record LastRefresh(
     private static boolean sizeOnly(String old, String held) {
         int at = old.indexOf('@');
         return at >= 0 && held.startsWith(old.substring(0, at) + "#");
+    }
+
+    /** The columns that cells of some table feed. */
+    static Set<String> fedBy(MasterPlan plan) {
+        Set<String> fed = new LinkedHashSet<>();
+        for (int at = 0; at < plan.columns().size(); at++) {
+            int column = at;
+            boolean any = plan.tables().stream()
+                    .map(table -> table.feeds().get(column))
+                    .anyMatch(feed -> feed != null && !(feed.origin() instanceof Origin.Told));
+            if (any) {
+                fed.add(plan.columns().get(at).name());
+            }
+        }
+        return fed;
     }
 }

@@ -1,12 +1,21 @@
 package cuvee.refresh;
 
+import cuvee.audit.AuditFindings;
+import cuvee.audit.Conservation;
+import cuvee.audit.Jumps;
+import cuvee.audit.RepeatedFigures;
+import cuvee.audit.SendersAndMonths;
 import cuvee.check.Arrivals;
 import cuvee.check.Expected;
 import cuvee.check.Reconciled;
+import cuvee.earlier.ClosedPeriods;
 import cuvee.finding.Finding;
+import cuvee.gather.SourceFacts;
 import cuvee.job.Job;
 import cuvee.master.MasterReader;
 import cuvee.master.Store;
+import cuvee.propose.Proposal;
+import cuvee.tell.Outcome;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;

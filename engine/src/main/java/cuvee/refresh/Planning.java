@@ -1,12 +1,23 @@
 package cuvee.refresh;
 
+import cuvee.change.HeaderBookFile;
 import cuvee.collect.Source;
+import cuvee.earlier.ClosedPeriods;
+import cuvee.earlier.RepeatedRows;
+import cuvee.earlier.SentAgain;
+import cuvee.earlier.YearToDate;
 import cuvee.finding.Finding;
+import cuvee.gather.SourceFacts;
+import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterReader;
 import cuvee.master.Store;
+import cuvee.propose.CodeTables;
+import cuvee.propose.Planner;
+import cuvee.propose.Profiling;
+import cuvee.propose.Proposal;
 import cuvee.tag.Home;
 import java.time.Instant;
 import java.time.ZoneOffset;

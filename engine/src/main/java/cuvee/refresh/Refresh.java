@@ -1,5 +1,10 @@
 package cuvee.refresh;
 
+import cuvee.audit.ExpectedList;
+import cuvee.audit.IdleRules;
+import cuvee.audit.MasterFindings;
+import cuvee.audit.OwnChecks;
+import cuvee.audit.SendersAndMonths;
 import cuvee.check.CheckResult;
 import cuvee.check.SourceFigures;
 import cuvee.collect.Collector;
@@ -8,9 +13,28 @@ import cuvee.decision.Choices;
 import cuvee.decision.Kinds;
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.WrittenFiles;
+import cuvee.earlier.ClosedPeriods;
+import cuvee.earlier.KeptSources;
+import cuvee.earlier.RepeatedRows;
+import cuvee.earlier.SentAgain;
+import cuvee.earlier.YearToDate;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Severity;
+import cuvee.gather.FactsJson;
+import cuvee.gather.FormSheets;
+import cuvee.gather.Gathering;
+import cuvee.gather.ListedPlaces;
+import cuvee.gather.NotFollowed;
+import cuvee.gather.OwnMasters;
+import cuvee.gather.Progress;
+import cuvee.gather.ReadSheet;
+import cuvee.gather.Removed;
+import cuvee.gather.Reread;
+import cuvee.gather.SheetRules;
+import cuvee.gather.SourceFacts;
+import cuvee.gather.TextFormQuestion;
+import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
@@ -20,6 +44,15 @@ import cuvee.master.MasterReader;
 import cuvee.master.Shaped;
 import cuvee.master.Store;
 import cuvee.place.Where;
+import cuvee.propose.CodeTables;
+import cuvee.propose.CopyQuestions;
+import cuvee.propose.Proposal;
+import cuvee.tell.Changed;
+import cuvee.tell.Outcome;
+import cuvee.tell.Reports;
+import cuvee.tell.Sentences;
+import cuvee.tell.SettledFinding;
+import cuvee.tell.SourceReport;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -69,7 +102,7 @@ final class Refresh {
     private final Map<String, SourceFacts> known;
     private final Function<Job, Collector.Collected> listing;
     private final Function<Delivery, Path> targetOf;
-    private final JobSession.Mode mode;
+    private final Reread mode;
     private final Progress progress;
     private final Stopwatch watch = new Stopwatch();
     private final List<Finding> findings = new ArrayList<>();
@@ -83,7 +116,7 @@ final class Refresh {
             Around around,
             Function<Job, Collector.Collected> listing,
             Function<Delivery, Path> targetOf,
-            JobSession.Mode mode,
+            Reread mode,
             Progress progress) {
         this.around = around;
         this.store = around.store();
@@ -198,7 +231,7 @@ final class Refresh {
                 .filter(facts -> facts.readable() || facts.hasTables())
                 .map(SourceFacts::path)
                 .collect(Collectors.toSet());
-        known.putAll(kept.missingFrom(withRows, path -> !GoneSources.removed(asked, path)));
+        known.putAll(kept.missingFrom(withRows, path -> !Removed.is(asked, path)));
         OwnMasters own = new OwnMasters(around.written(), asked);
         ClosedPeriods closed = new ClosedPeriods(asked);
         asked.deliveries().forEach(delivery -> MasterFiles.removeLeftovers(targetOf.apply(delivery)));
@@ -283,8 +316,8 @@ final class Refresh {
                     "The master is empty.",
                     "Look at the reasons given for each file."));
         }
-        List<ReadSheet> sheets = ReadSheet.of(read.inOrder(), planned.rules(), proposal.outside());
-        findings.addAll(ReadingDecisions.notFollowed(job, sheets));
+        List<ReadSheet> sheets = ReadSheet.of(read.inOrder(), planned.rules()::place, proposal.outside());
+        findings.addAll(NotFollowed.findings(job, sheets));
         MasterLook look = MasterLook.of(
                 store,
                 around.proof(),

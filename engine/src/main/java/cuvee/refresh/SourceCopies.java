@@ -8,6 +8,7 @@ import cuvee.deliver.TargetGuard.Existing;
 import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
 import cuvee.finding.CuveeException;
+import cuvee.gather.ReadSheet;
 import cuvee.job.Delivery;
 import cuvee.layout.PlacedTable;
 import cuvee.master.SourceCells;
@@ -19,6 +20,7 @@ import cuvee.sheet.CellKind;
 import cuvee.sheet.ReadAs;
 import cuvee.sheet.SheetFiles;
 import cuvee.sheet.TextCells;
+import cuvee.tell.Outcome;
 import cuvee.value.LooseText;
 import java.io.IOException;
 import java.nio.charset.CharacterCodingException;
@@ -107,7 +109,7 @@ final class SourceCopies {
     }
 
     /** Writes the copies below a folder. */
-    JobSession.Delivered write(
+    Delivered write(
             Delivery.Copies copies, Path folder, TargetGuard guard, Existing existing, MasterFiles.Register register) {
         if (copies.changes().isEmpty()) {
             throw CuveeException.failure(
@@ -156,7 +158,7 @@ final class SourceCopies {
             }
         }
         Report report = new Report(changed, touched, same, left, bytes);
-        return new JobSession.Delivered(report.bytes(), report.said(), !left.isEmpty());
+        return new Delivered(report.bytes(), report.said(), !left.isEmpty());
     }
 
     private static boolean canChange(Source source) {

@@ -14,6 +14,7 @@ import cuvee.summary.NamedTable;
 import cuvee.summary.Summary;
 import cuvee.summary.SummaryTable;
 import cuvee.summary.SummaryWords;
+import cuvee.tell.Outcome;
 import java.util.ArrayList;
 import java.util.List;
 

@@ -11,6 +11,7 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.sheet.SheetFiles;
 import cuvee.summary.NamedTable;
+import cuvee.tell.Outcome;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.jspecify.annotations.Nullable;

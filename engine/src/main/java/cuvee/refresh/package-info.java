@@ -1,5 +1,5 @@
 /**
- * The run that ties the engine together: collect, read what changed, plan, bring the master in step, say what changed.
- * Its entry is {@link cuvee.refresh.JobSession}.
+ * The run that ties the engine together: collect, gather, propose, bring the master in step, audit, tell what changed; with
+ * the session that stays open over a job, its history and its deliveries. Its entry is {@link cuvee.refresh.JobSession}.
  */
 package cuvee.refresh;

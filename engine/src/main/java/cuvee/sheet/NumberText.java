@@ -28,6 +28,11 @@ public final class NumberText {
         }
     }
 
+    /** The plain decimal of a number that was worked out, rounded to six digits behind the mark. */
+    public static String plain(double number) {
+        return plain(new BigDecimal(number).setScale(6, RoundingMode.HALF_UP));
+    }
+
     public static String plain(BigDecimal number) {
         BigDecimal shown = number.round(SHOWN).stripTrailingZeros();
         if (shown.signum() == 0) {

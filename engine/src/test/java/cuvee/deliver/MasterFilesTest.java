@@ -5,13 +5,14 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.CuveeException;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.master.Store;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Progress;
-import cuvee.refresh.Workplace;
+import cuvee.tell.Outcome;
 import cuvee.testing.Rows;
 import cuvee.testing.Workbooks;
 import java.io.IOException;
@@ -46,7 +47,7 @@ class MasterFilesTest {
         Workplace workplace = new Workplace(
                 folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
         try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
-            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             session.deliver(outcome, target, existing);
         }
     }
@@ -142,7 +143,7 @@ class MasterFilesTest {
         Workplace workplace = new Workplace(
                 folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
         try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
-            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             assertThatThrownBy(() -> session.deliver(outcome, folder.resolve("out.xlsx")))
                     .hasMessageContaining(
                             "A text of 40,000 characters in the column “Name” does not fit into a workbook")

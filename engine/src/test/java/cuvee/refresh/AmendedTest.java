@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.decision.Kinds;
 import cuvee.decision.SourceChoice;
 import cuvee.finding.Question;
+import cuvee.gather.Reread;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -50,7 +51,7 @@ class AmendedTest extends BatchTest {
         Batch.Made settled = batch.settle(question, question.assumed()).refresh();
         assertThat(settled.lines()).isEqualTo(made.lines());
         assertThat(settled.outcome().questions()).isEmpty();
-        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
     }
 
     @Test

@@ -3,6 +3,7 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import cuvee.audit.ExpectedList;
 import cuvee.check.Arrivals;
 import cuvee.check.Arrivals.State;
 import cuvee.decision.Kinds;

@@ -2,12 +2,16 @@ package cuvee.refresh;
 
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.Store;
+import cuvee.tell.Outcome;
 import cuvee.testing.Workbooks;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -23,17 +27,17 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** A folder of files and the job over it, as a person would work with them. */
-final class Batch {
+public final class Batch {
     private final Path folder;
     private final Path data;
     private final Workplace workplace;
     private Job job;
 
-    Batch(Path folder) {
+    public Batch(Path folder) {
         this(folder, Clock.systemUTC());
     }
 
-    Batch(Path folder, Clock clock) {
+    public Batch(Path folder, Clock clock) {
         this.folder = folder;
         this.data = folder.resolve("data");
         workplace = new Workplace(folder.resolve("cache"), folder.resolve("state"), clock, 2, new Store.Means(200, 2));
@@ -46,20 +50,20 @@ final class Batch {
     }
 
     /** What a refresh came to: its master as lines of cells parted by bars, tags for file and sheet left out. */
-    record Made(Outcome outcome, List<String> lines) {
-        List<String> columns() {
+    public record Made(Outcome outcome, List<String> lines) {
+        public List<String> columns() {
             return outcome.plan().columns().stream()
                     .map(MasterPlan.Column::name)
                     .toList();
         }
 
-        List<Finding> findings(String kind) {
+        public List<Finding> findings(String kind) {
             return outcome.findings().stream()
                     .filter(finding -> finding.kind().equals(kind))
                     .toList();
         }
 
-        Question question(String kind) {
+        public Question question(String kind) {
             return outcome.questions().stream()
                     .filter(question -> question.kind().equals(kind))
                     .findFirst()
@@ -68,7 +72,7 @@ final class Batch {
         }
     }
 
-    Path file(String name) {
+    public Path file(String name) {
         Path file = data.resolve(name);
         try {
             Files.createDirectories(file.getParent());
@@ -79,23 +83,23 @@ final class Batch {
     }
 
     /** A file beside the job, which is no source. */
-    Path place(String name) {
+    public Path place(String name) {
         return folder.resolve(name);
     }
 
     /** A text file: lines of cells parted by commas. */
-    Batch csv(String name, String... lines) {
+    public Batch csv(String name, String... lines) {
         Workbooks.text(file(name), String.join("\n", lines) + "\n");
         return this;
     }
 
     /** A workbook with one sheet. */
-    Batch sheet(String name, Object[]... rows) {
+    public Batch sheet(String name, Object[]... rows) {
         Workbooks.workbook().sheet("Sheet1", rows).save(file(name));
         return this;
     }
 
-    Batch changed(String name, String instant) {
+    public Batch changed(String name, String instant) {
         try {
             Files.setLastModifiedTime(file(name), FileTime.from(Instant.parse(instant)));
         } catch (IOException failed) {
@@ -104,7 +108,7 @@ final class Batch {
         return this;
     }
 
-    void rename(String from, String to) {
+    public void rename(String from, String to) {
         try {
             Files.move(file(from), file(to));
         } catch (IOException failed) {
@@ -112,7 +116,7 @@ final class Batch {
         }
     }
 
-    void delete(String name) {
+    public void delete(String name) {
         try {
             Files.delete(file(name));
         } catch (IOException failed) {
@@ -120,25 +124,25 @@ final class Batch {
         }
     }
 
-    Batch settle(String kind, String subject, String answer) {
+    public Batch settle(String kind, String subject, String answer) {
         job = job.withSettled(new Decision(kind, subject, answer, "", ""));
         return this;
     }
 
-    Batch settle(Question question, String answer) {
+    public Batch settle(Question question, String answer) {
         return settle(question.kind(), question.subject(), answer);
     }
 
-    Job job() {
+    public Job job() {
         return job;
     }
 
-    void job(Job changed) {
+    public void job(Job changed) {
         job = changed;
     }
 
     /** The answer that was assumed for decisions of a kind, by subject. */
-    List<String> assumed(String kind) {
+    public List<String> assumed(String kind) {
         return job.assumed().stream()
                 .filter(decision -> decision.kind().equals(kind))
                 .map(decision -> decision.subject() + ": " + decision.answer())
@@ -146,7 +150,7 @@ final class Batch {
     }
 
     /** The cache is deleted, as it may be at any time. */
-    void forgetCache() {
+    public void forgetCache() {
         try (Stream<Path> all = Files.walk(workplace.cache())) {
             for (Path each : all.sorted(Comparator.reverseOrder()).toList()) {
                 Files.delete(each);
@@ -156,15 +160,15 @@ final class Batch {
         }
     }
 
-    JobSession open() {
+    public JobSession open() {
         return JobSession.open(workplace, job.id(), folder);
     }
 
-    Made refresh() {
-        return refresh(JobSession.Mode.CHANGED_ONLY);
+    public Made refresh() {
+        return refresh(Reread.CHANGED_ONLY);
     }
 
-    Made refresh(JobSession.Mode mode) {
+    public Made refresh(Reread mode) {
         try (JobSession session = open()) {
             Outcome outcome = session.refresh(job, mode, Progress.NONE);
             session.conclude(outcome);

@@ -5,18 +5,18 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.io.TempDir;
 
 /** A test on a folder of files. */
-abstract class BatchTest {
+public abstract class BatchTest {
     @TempDir
-    Path folder;
+    protected Path folder;
 
-    Batch batch;
+    protected Batch batch;
 
     @BeforeEach
     void batch() {
         batch = new Batch(folder);
     }
 
-    static Object[] row(Object... cells) {
+    protected static Object[] row(Object... cells) {
         return cells;
     }
 }

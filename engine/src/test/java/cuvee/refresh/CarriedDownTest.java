@@ -2,9 +2,14 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.change.Board;
 import cuvee.decision.Kinds;
 import cuvee.decision.TableChoice;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.master.MasterReader;
+import cuvee.tell.Outcome;
+import cuvee.tell.Trail;
 import cuvee.testing.Workbooks;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -62,7 +67,7 @@ class CarriedDownTest extends BatchTest {
         Batch.Made made = batch.refresh();
         assertThat(made.columns()).containsExactly("Region", "Date", "Vessel", "Pax");
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             try (MasterReader reader = session.reader(outcome)) {
                 Trail trail = session.trail(outcome, reader.page(3, 1).get(0), 0);
                 assertThat(trail.where().toString()).contains("line 5");
@@ -142,7 +147,7 @@ class CarriedDownTest extends BatchTest {
         batch.csv("a.csv", "Region,Vessel,Pax", "North,MV Dunlin,5", ",MV Petrel,6", ",MV Fenwick,6", "South,MV A,1");
         batch.refresh();
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             try (MasterReader reader = session.reader(outcome)) {
                 Trail trail = session.trail(outcome, reader.page(2, 1).get(0), 0);
                 assertThat(trail.where().toString()).contains("line 2");

@@ -5,8 +5,12 @@ import static org.assertj.core.api.Assertions.tuple;
 
 import cuvee.check.SourceChange;
 import cuvee.check.SourceChange.Kind;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.master.EarlierRows;
 import cuvee.rework.RowRules;
+import cuvee.tell.Changed;
+import cuvee.tell.Outcome;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -26,7 +30,7 @@ class ChangedRowsTest extends BatchTest {
 
     private Outcome conclude() {
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             session.conclude(outcome);
             batch.job(outcome.job());
             return outcome;
@@ -109,7 +113,7 @@ class ChangedRowsTest extends BatchTest {
         two();
         conclude();
         try (JobSession session = batch.open()) {
-            assertThat(session.refresh(batch.job(), JobSession.Mode.EVERYTHING, Progress.NONE)
+            assertThat(session.refresh(batch.job(), Reread.EVERYTHING, Progress.NONE)
                             .changed()
                             .nothing())
                     .isTrue();
@@ -122,7 +126,7 @@ class ChangedRowsTest extends BatchTest {
         conclude();
         batch.csv("a.csv", "Trip,Port,Fare,Sailed", "K1,Hollin,55,2026-01-01", "K2,Tarsk,7,2026-01-02");
         try (JobSession session = batch.open()) {
-            session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
         }
         assertThat(only(conclude().changed()).said())
                 .isEqualTo("changed, Fare +49.5; 1 row changed (K1: Fare 5.5, now 55)");

@@ -8,9 +8,12 @@ import cuvee.chart.ChartLook;
 import cuvee.chart.ChartPicture;
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.CuveeException;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.job.Delivery;
 import cuvee.rework.Known;
 import cuvee.summary.SummaryWords;
+import cuvee.tell.Outcome;
 import java.awt.image.BufferedImage;
 import java.math.BigDecimal;
 import java.nio.file.Files;
@@ -46,7 +49,7 @@ class ChartsTest extends BatchTest {
 
     private Optional<Chart> chart(String words) {
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             SummaryWords.Read read = SummaryWords.read(words, Known.of(outcome.plan()));
             assertThat(read.problem()).isEmpty();
             return Chart.of(session.summary(outcome, read.summary().orElseThrow()));
@@ -137,13 +140,13 @@ class ChartsTest extends BatchTest {
         Delivery delivery = new Delivery("fares.png", "fares.png", new Delivery.Picture("Fares"));
         batch.settle("summary", "Fares", "total Fare: a line for each Port");
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             assertThat(session.look(outcome, delivery)).isEqualTo("Drawn as bars, total Fare, from zero.");
             assertThat(session.deliver(outcome, delivery, Existing.KEEP).said()).startsWith("a picture of “Fares”, ");
             assertThat(ImageIO.read(target.toFile()).getWidth()).isEqualTo(1920);
             byte[] before = Files.readAllBytes(target);
             batch.csv("b.csv", "Port,Sailing date,Deck,Fare,Heads", "Hollin,2026-05-01,car,900.5,4");
-            Outcome later = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome later = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             session.deliver(later, delivery, Existing.KEEP);
             assertThat(Files.readAllBytes(target)).isNotEqualTo(before);
         }
@@ -155,7 +158,7 @@ class ChartsTest extends BatchTest {
         Path other = batch.place("mine.png");
         Files.writeString(other, "not Cuvee's");
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             assertThatThrownBy(() -> session.deliver(
                             outcome, new Delivery("p", "p.png", new Delivery.Picture("Whole")), Existing.KEEP))
                     .isInstanceOf(CuveeException.class)

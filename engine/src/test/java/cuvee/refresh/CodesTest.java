@@ -3,9 +3,13 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.finding.Finding;
+import cuvee.gather.Reread;
+import cuvee.gather.SmallTable;
+import cuvee.propose.CodeTables;
 import cuvee.refresh.Batch.Made;
 import cuvee.rework.Codes;
 import cuvee.rework.MadeColumns;
+import cuvee.tell.Sentence;
 import cuvee.testing.Workbooks;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
@@ -72,7 +76,7 @@ class CodesTest {
                 .singleElement()
                 .extracting(Finding::what)
                 .isEqualTo("1 value of “Vessel” in 1 row has no name in the table of codes: “MV Heron”.");
-        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
     }
 
     @Test

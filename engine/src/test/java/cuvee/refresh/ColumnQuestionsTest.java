@@ -2,10 +2,17 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.change.Board;
 import cuvee.decision.ColumnChoice;
 import cuvee.decision.Kinds;
 import cuvee.decision.SourceChoice;
 import cuvee.finding.Question;
+import cuvee.gather.ReadSheet;
+import cuvee.gather.Reread;
+import cuvee.propose.NewColumns;
+import cuvee.propose.Proposal;
+import cuvee.propose.Signs;
+import cuvee.tell.LayoutFacts;
 import cuvee.testing.Workbooks;
 import cuvee.value.Type;
 import java.util.List;
@@ -209,7 +216,7 @@ class ColumnQuestionsTest extends BatchTest {
         assertThat(column(made, "Fare").typeWords()).isEqualTo("Money EUR");
         assertThat(column(made, "Pax").type()).isEqualTo(Type.WHOLE_NUMBER);
         assertThat(made.outcome().questions()).isEmpty();
-        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
     }
 
     @Test
@@ -247,7 +254,7 @@ class ColumnQuestionsTest extends BatchTest {
         batch.settle(Kinds.SIGN, "Refund", Signs.AS_THEY_ARE);
         Batch.Made back = batch.refresh();
         assertThat(back.lines()).contains("2026-01-02|-6.5", "2026-04-03|-3");
-        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(back.lines());
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(back.lines());
     }
 
     @Test

@@ -5,11 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.decision.Kinds;
 import cuvee.decision.TableChoice;
 import cuvee.finding.Question;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.master.MasterReader;
 import cuvee.master.Store;
+import cuvee.tell.Outcome;
+import cuvee.tell.SourceReport;
 import cuvee.testing.Workbooks;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -127,7 +132,7 @@ class DecoySheetsTest {
         }
         Job job = JobDraft.of(folder.resolve("job.cuvee"), List.of(folder.resolve("data")));
         try (JobSession session = JobSession.open(workplace(), job.id(), folder)) {
-            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             assertThat(lines(session, outcome)).containsExactlyInAnyOrderElementsOf(truth);
             assertThat(outcome.questions())
                     .as(() -> String.valueOf(outcome.questions()))
@@ -144,14 +149,14 @@ class DecoySheetsTest {
         Workbooks.workbook().sheet("March", march).sheet("March (2)", march).save(folder.resolve("data/march.xlsx"));
         Job job = JobDraft.of(folder.resolve("job.cuvee"), List.of(folder.resolve("data")));
         try (JobSession session = JobSession.open(workplace(), job.id(), folder)) {
-            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             assertThat(outcome.rows()).isEqualTo(12);
             Question question = outcome.questions().get(0);
             assertThat(question.kind()).isEqualTo(Kinds.SHEET);
             assertThat(question.where()).hasToString("march.xlsx, sheet March (2)");
             Job settled = outcome.job()
                     .withSettled(new Decision(question.kind(), question.subject(), TableChoice.TAKE, "", ""));
-            Outcome both = session.refresh(settled, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome both = session.refresh(settled, Reread.CHANGED_ONLY, Progress.NONE);
             assertThat(both.rows()).isEqualTo(24);
             assertThat(both.questions()).isEmpty();
         }
@@ -175,7 +180,7 @@ class DecoySheetsTest {
                 .save(folder.resolve("data/q1.xlsx"));
         Job job = JobDraft.of(folder.resolve("job.cuvee"), List.of(folder.resolve("data")));
         try (JobSession session = JobSession.open(workplace(), job.id(), folder)) {
-            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             assertThat(lines(session, outcome)).containsExactlyElementsOf(truth);
             assertThat(outcome.questions()).extracting(Question::kind).containsExactly(Kinds.SHEET);
             assertThat(outcome.sources().get(0).outside())

@@ -6,9 +6,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import cuvee.deliver.EachValue;
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.deliver.TargetName;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.job.JobFile;
+import cuvee.tell.Outcome;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -40,14 +43,14 @@ class DeliveriesTest extends BatchTest {
 
     private String deliver(Delivery delivery) {
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             return session.deliver(outcome, delivery, Existing.KEEP).said();
         }
     }
 
     private String look(Delivery delivery) {
         try (JobSession session = batch.open()) {
-            return session.look(session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE), delivery);
+            return session.look(session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE), delivery);
         }
     }
 
@@ -263,7 +266,7 @@ class DeliveriesTest extends BatchTest {
         Delivery delivery =
                 new Delivery("board", file.toString(), new Delivery.Tab("Master", Delivery.How.REPLACE, List.of()));
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             assertThatThrownBy(() -> session.deliver(outcome, delivery))
                     .hasMessageContaining("another program has it open")
                     .hasMessageContaining("Board 2.xlsx");
@@ -292,7 +295,7 @@ class DeliveriesTest extends BatchTest {
         Delivery delivery =
                 new Delivery("board", file.toString(), new Delivery.Tab("Master", Delivery.How.ADD, List.of()));
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             Delivery beside = session.beside(delivery).orElseThrow();
             assertThatThrownBy(() -> session.deliverBeside(outcome, delivery, beside))
                     .hasMessageContaining("Theirs");

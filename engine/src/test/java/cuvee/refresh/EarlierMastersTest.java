@@ -7,8 +7,11 @@ import cuvee.decision.Kinds;
 import cuvee.decision.ProofChoice;
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.CuveeException;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.master.KeptMaster;
 import cuvee.master.MasterReader;
+import cuvee.tell.Outcome;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.ArrayList;
@@ -152,13 +155,13 @@ class EarlierMastersTest extends BatchTest {
         february();
         batch.csv("2026-01.csv", "Sailing date,Port,Fare,Open", "2026-01-02,Hollin,0.01,yes");
         try (JobSession session = batch.open()) {
-            Outcome shown = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome shown = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             assertThat(shown.rows()).isEqualTo(2);
         }
         // Looked at and not concluded: what the last refresh was is still known.
         try (JobSession session = batch.open();
                 JobSession trial = session.trial()) {
-            Outcome tried = trial.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome tried = trial.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             assertThat(tried.rows()).isEqualTo(2);
             assertThat(tried.changed().filesNew()).containsExactly("2026-02.csv");
             assertThat(tried.changed().filesChanged()).containsExactly("2026-01.csv");
@@ -181,11 +184,11 @@ class EarlierMastersTest extends BatchTest {
         january();
         batch.refresh();
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             february();
             batch.csv("2026-01.csv", "Sailing date,Port,Fare,Open", "2026-01-02,Hollin,0.01,yes");
             try (JobSession trial = session.trial()) {
-                assertThat(trial.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE)
+                assertThat(trial.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE)
                                 .rows())
                         .isEqualTo(2);
             }

@@ -3,6 +3,7 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.finding.Question;
+import cuvee.tell.SourceReport;
 import cuvee.testing.Workbooks;
 import java.io.IOException;
 import java.io.OutputStream;

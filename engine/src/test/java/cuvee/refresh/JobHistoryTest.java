@@ -3,6 +3,8 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.check.SourceChange;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -22,7 +24,7 @@ class JobHistoryTest extends BatchTest {
         batch.refresh();
         Path out = batch.file("../out.csv").normalize();
         try (JobSession session = batch.open()) {
-            session.deliver(session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE), out);
+            session.deliver(session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE), out);
         }
         batch.csv("b.csv", "Port,Fare", "Marsay,3");
         batch.refresh();

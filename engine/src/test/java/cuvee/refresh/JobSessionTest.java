@@ -6,12 +6,18 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.master.MasterReader;
 import cuvee.master.SourceCells;
 import cuvee.master.Store;
+import cuvee.tell.Outcome;
+import cuvee.tell.SourceReport;
+import cuvee.tell.Trail;
 import cuvee.testing.Workbooks;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -54,7 +60,7 @@ class JobSessionTest {
     /** A refresh of a fresh session, its master as lines. */
     private record Made(Outcome outcome, List<String> lines) {}
 
-    private Made refresh(Job job, JobSession.Mode mode) {
+    private Made refresh(Job job, Reread mode) {
         try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
             Outcome outcome = session.refresh(job, mode, Progress.NONE);
             session.conclude(outcome);
@@ -63,7 +69,7 @@ class JobSessionTest {
     }
 
     private Made refresh(Job job) {
-        return refresh(job, JobSession.Mode.CHANGED_ONLY);
+        return refresh(job, Reread.CHANGED_ONLY);
     }
 
     private static List<String> lines(JobSession session, Outcome outcome) {
@@ -264,7 +270,7 @@ class JobSessionTest {
         csv("b.csv", "Date,Pax", "2026-02-01,unclear");
         Job job = draft();
         try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
-            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             assertThat(columns(outcome)).containsExactly("Date Date", "Pax Whole number");
             SourceCells.Misfit misfit = session.misfits(outcome, 1, 10).get(0);
             assertThat(misfit.where().toString()).isEqualTo("b.csv, line 2");
@@ -335,9 +341,9 @@ class JobSessionTest {
         csv("a.csv", "Date,Pax", "2026-01-01,1");
         Job job = draft();
         try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
-            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             session.deliver(outcome, data.resolve("master.csv"));
-            Outcome again = session.refresh(outcome.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome again = session.refresh(outcome.job(), Reread.CHANGED_ONLY, Progress.NONE);
             assertThat(again.rows()).isEqualTo(1);
             assertThat(again.sources())
                     .filteredOn(s -> s.path().equals("master.csv"))
@@ -351,7 +357,7 @@ class JobSessionTest {
         csv("a.csv", "title", "", "Date;Pax;Fare", "01.02.2026;5;1,5", "13.02.2026;6;2,5");
         Job job = draft();
         try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
-            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             try (MasterReader reader = session.reader(outcome)) {
                 MasterReader.Line line = reader.page(1, 1).get(0);
                 Trail trail = session.trail(outcome, line, 2);
@@ -395,7 +401,7 @@ class JobSessionTest {
         Job job = refresh(draft()).outcome().job();
         csv("b.csv", "Date,Pax", "2026-02-01,2");
         try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
-            assertThatThrownBy(() -> session.refresh(job, JobSession.Mode.CHANGED_ONLY, (stage, done, of) -> {
+            assertThatThrownBy(() -> session.refresh(job, Reread.CHANGED_ONLY, (stage, done, of) -> {
                         if (stage == Progress.Stage.MAKING) {
                             throw new CancellationException();
                         }
@@ -427,7 +433,7 @@ class JobSessionTest {
             job = refresh(job).outcome().job();
         }
         Made incremental = refresh(job);
-        Made full = refresh(job, JobSession.Mode.EVERYTHING);
+        Made full = refresh(job, Reread.EVERYTHING);
         assertThat(incremental.lines()).isEqualTo(full.lines());
         assertThat(columns(incremental.outcome())).isEqualTo(columns(full.outcome()));
     }

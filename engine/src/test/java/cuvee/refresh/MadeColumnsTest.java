@@ -2,6 +2,8 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.change.Board;
+import cuvee.gather.Reread;
 import cuvee.job.Decision;
 import cuvee.refresh.Batch.Made;
 import cuvee.rework.MadeColumns;
@@ -157,7 +159,7 @@ class MadeColumnsTest {
         batch.csv("c.csv", "Date,Route,Vessel,Pax,Fare revenue", "2027-01-01,Tarsk-Marsay,Heron,3,10");
         Made made = batch.refresh();
         assertThat(column(made, "From")).containsExactly("Hollin", "Tarsk", "Brannock", "Eastray", "Tarsk");
-        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
     }
 
     @Test
@@ -206,7 +208,7 @@ class MadeColumnsTest {
         batch.csv("c.csv", "Date,Route,Vessel,Pax,Fare revenue", "2027-01-01,Tarsk-Marsay,Heron,3,10");
         Made next = batch.refresh();
         assertThat(column(next, "Vessel")).containsExactly("KSTRL", "HRON", "", "KSTRL", "HRON");
-        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(next.lines());
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(next.lines());
         Made other = make("Vessel", "first 2 of Vessel");
         assertThat(column(other, "Vessel")).containsExactly("Ke", "He", "", "Ke", "He");
         batch.settle(MadeColumns.KIND, "Vessel", Decision.off("first 2 of Vessel"));

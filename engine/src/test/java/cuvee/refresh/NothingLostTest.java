@@ -4,7 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.JobDraft;
+import cuvee.tell.SourceReport;
 import cuvee.testing.Workbooks;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -73,7 +76,7 @@ class NothingLostTest {
         assertThat(torn.lines()).isEqualTo(whole);
         assertThat(torn.question("unreadable").text()).contains("1 row is kept from the last time it could be read");
         assertThat(torn.outcome().sources()).anyMatch(source -> source.state() == SourceReport.State.UNREADABLE);
-        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(whole);
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(whole);
         deleteCache();
         assertThat(batch.refresh().lines()).isEqualTo(whole);
         // It is sent again, whole.

@@ -6,8 +6,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import cuvee.decision.Kinds;
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.CuveeException;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.job.Delivery;
 import cuvee.job.JobDraft;
+import cuvee.tell.Outcome;
 import cuvee.testing.Workbooks;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -37,7 +40,7 @@ class NothingOfOthersTest {
 
     private void write(Path target, Existing existing) {
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             batch.job(outcome.job());
             session.deliver(outcome, target, existing);
         }
@@ -129,7 +132,7 @@ class NothingOfOthersTest {
         batch.job(batch.job().withDeliveries(List.of(delivery)));
         assertThat(batch.refresh().lines()).hasSize(4);
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             assertThatThrownBy(() -> session.deliver(outcome, delivery, Existing.REPLACE))
                     .hasMessageContaining("one of the files that this job reads");
         }

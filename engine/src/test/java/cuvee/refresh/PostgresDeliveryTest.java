@@ -6,8 +6,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import cuvee.deliver.PostgresTable;
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.CuveeException;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.job.Delivery;
 import cuvee.job.Delivery.How;
+import cuvee.tell.Outcome;
 import cuvee.testing.PostgresServer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -71,7 +74,7 @@ class PostgresDeliveryTest extends BatchTest {
 
     private String deliver(String table, How how, Existing existing, String... keys) {
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             Delivery delivery = new Delivery("trips", server.address(), new Delivery.Table(table, how, List.of(keys)));
             String would = session.look(outcome, delivery);
             String did = session.deliver(outcome, delivery, existing).said();
@@ -153,7 +156,7 @@ class PostgresDeliveryTest extends BatchTest {
     void aScriptMakesTheSameTable() throws Exception {
         Path script = batch.file("../master.sql").normalize();
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             session.deliver(outcome, script);
         }
         sql("DROP TABLE IF EXISTS master");
@@ -184,7 +187,7 @@ class PostgresDeliveryTest extends BatchTest {
     void aServerThatIsNotThereIsSaidAndAPasswordIsNeverKept() {
         batch.refresh();
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             assertThatThrownBy(() -> session.deliver(
                             outcome,
                             new Delivery(

@@ -9,6 +9,7 @@ import cuvee.finding.Question;
 import cuvee.job.Delivery;
 import cuvee.job.Delivery.Prepared;
 import cuvee.job.JobFile;
+import cuvee.tell.Outcome;
 import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.change.Board;
 import cuvee.check.Reconciled;
 import cuvee.decision.Kinds;
 import cuvee.decision.TableChoice;

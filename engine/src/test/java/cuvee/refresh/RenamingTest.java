@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.change.Board;
 import cuvee.decision.Kinds;
 import cuvee.decision.Turned;
 import cuvee.job.Delivery;
@@ -9,11 +10,13 @@ import cuvee.job.Job;
 import cuvee.job.Names;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterPlan.Spelling;
+import cuvee.propose.Proposal;
 import cuvee.rework.Codes;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.RowRules;
 import cuvee.rework.Shapings;
 import cuvee.rework.ValueRule;
+import cuvee.tell.Sentence;
 import cuvee.value.Type;
 import java.nio.file.Path;
 import java.util.ArrayList;

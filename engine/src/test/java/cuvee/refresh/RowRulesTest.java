@@ -2,12 +2,17 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.change.Board;
+import cuvee.gather.Reread;
 import cuvee.job.Decision;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
+import cuvee.propose.Proposal;
 import cuvee.rework.Phrase;
 import cuvee.rework.RowRules;
+import cuvee.tell.Sentence;
+import cuvee.tell.Sentences;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -185,7 +190,7 @@ class RowRulesTest extends BatchTest {
             }
             assertThat(paged).isEqualTo(expected);
         }
-        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(expected);
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(expected);
     }
 
     @Test

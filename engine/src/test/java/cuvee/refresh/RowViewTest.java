@@ -3,6 +3,8 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.decision.RowChoice;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.master.MasterReader;
@@ -10,6 +12,7 @@ import cuvee.master.RowView;
 import cuvee.rework.Asked;
 import cuvee.rework.Known;
 import cuvee.summary.SummaryWords;
+import cuvee.tell.Outcome;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -39,7 +42,7 @@ class RowViewTest extends BatchTest {
         Batch.Made made = batch.refresh();
         Job job = batch.job();
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             Asked asked = where.isEmpty()
                     ? new Asked(List.of(), "")
                     : Asked.of(where, Known.of(made.outcome().plan()));
@@ -116,7 +119,7 @@ class RowViewTest extends BatchTest {
         assertThat(made.outcome().checks().get(0).fails()).isEqualTo(1);
         assertThat(made.outcome().checks().get(0).first().get(0).toString()).isEqualTo("b.csv, line 2");
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             Known known = Known.of(outcome.plan());
             try (RowView view = session.view(
                     outcome,

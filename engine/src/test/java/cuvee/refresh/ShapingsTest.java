@@ -2,12 +2,16 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.change.Board;
 import cuvee.finding.Finding;
+import cuvee.gather.Reread;
 import cuvee.master.MasterReader;
 import cuvee.master.Shaping.How;
 import cuvee.refresh.Batch.Made;
 import cuvee.rework.RowRules;
 import cuvee.rework.Shapings;
+import cuvee.tell.Sentence;
+import cuvee.tell.Trail;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -90,7 +94,7 @@ class ShapingsTest {
         Made made = batch.refresh();
         assertThat(made.columns()).containsExactly("Port", "Fuel", "Crew", "Dues", "(blank)", "Paint");
         assertThat(made.lines()).containsExactly("Hollin|15|20|9|1|", "Tarsk||7|||3");
-        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
     }
 
     @Test

@@ -4,8 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import cuvee.deliver.TargetGuard.Existing;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.job.Delivery;
 import cuvee.job.Delivery.Change;
+import cuvee.tell.Outcome;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.Charset;
@@ -60,7 +63,7 @@ class SourceCopiesTest extends BatchTest {
 
     private String copy(Existing existing, Change... changes) {
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             Delivery delivery = new Delivery("copies", copies.toString(), new Delivery.Copies(List.of(changes)));
             String would = session.look(outcome, delivery);
             String did = session.deliver(outcome, delivery, existing).said();
@@ -133,10 +136,10 @@ class SourceCopiesTest extends BatchTest {
     @Test
     void aTextThatTheEncodingHasNoSignForIsSaid() throws IOException {
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             Delivery delivery = new Delivery(
                     "copies", copies.toString(), new Delivery.Copies(List.of(new Change("Port", "Hollln", "Łódź"))));
-            JobSession.Delivered done = session.deliver(outcome, delivery, Existing.KEEP);
+            Delivered done = session.deliver(outcome, delivery, Existing.KEEP);
             assertThat(done.said())
                     .contains("north/a.csv (its encoding has no sign for the new text; copied as it is)");
             assertThat(done.incomplete()).isTrue();
@@ -159,10 +162,10 @@ class SourceCopiesTest extends BatchTest {
             }
         }
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             Delivery delivery = new Delivery(
                     "copies", copies.toString(), new Delivery.Copies(List.of(new Change("", "Schiff", "Ship"))));
-            JobSession.Delivered done = session.deliver(outcome, delivery, Existing.KEEP);
+            Delivered done = session.deliver(outcome, delivery, Existing.KEEP);
             assertThat(done.said())
                     .contains(
                             "b.xlsx (its cell B1 names a column of a table that the workbook defines; copied as it is)");

@@ -2,11 +2,14 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.master.RowView;
 import cuvee.rework.Asked;
 import cuvee.rework.Known;
 import cuvee.summary.SummaryTable;
 import cuvee.summary.SummaryWords;
+import cuvee.tell.Outcome;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -40,7 +43,7 @@ class SummariesTest extends BatchTest {
 
     private void sum(String words, Looking looking) {
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             SummaryWords.Read read = SummaryWords.read(words, Known.of(outcome.plan()));
             assertThat(read.problem()).isEmpty();
             looking.at(session.summary(outcome, read.summary().orElseThrow()));
@@ -158,7 +161,7 @@ class SummariesTest extends BatchTest {
                 "number of rows: a line for each quarter of Sailing date, a column for each Fare",
                 "number of rows: a line for each day of Sailing date; without totals")) {
             try (JobSession session = batch.open()) {
-                Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+                Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
                 Known known = Known.of(outcome.plan());
                 SummaryTable table = session.summary(
                         outcome, SummaryWords.read(words, known).summary().orElseThrow());

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.gather.Reread;
 import cuvee.lineup.LineUp;
 import cuvee.testing.Workbooks;
 import java.nio.file.Path;
@@ -82,7 +83,7 @@ class SynonymBatchesTest {
                 .map(line -> sorted(List.of(line.split("\\|"))))
                 .toList();
         assertThat(found).containsExactlyInAnyOrderElementsOf(wanted);
-        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
     }
 
     private static String sorted(Iterable<?> values) {

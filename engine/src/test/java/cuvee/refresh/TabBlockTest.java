@@ -4,8 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import cuvee.deliver.TargetGuard.Existing;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.job.Delivery;
 import cuvee.job.Delivery.How;
+import cuvee.tell.Outcome;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -83,7 +86,7 @@ class TabBlockTest extends BatchTest {
 
     private String deliver(String tab, String cell, How how, Existing existing, String... keys) {
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             Delivery delivery =
                     new Delivery("Board", board.toString(), new Delivery.Tab(tab, cell, how, List.of(keys)));
             String would = session.look(outcome, delivery);

@@ -4,7 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.decision.Kinds;
 import cuvee.decision.TableChoice;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.master.MasterReader;
+import cuvee.tell.Outcome;
+import cuvee.tell.Sentence;
+import cuvee.tell.Sentences;
+import cuvee.tell.Trail;
 import cuvee.testing.Workbooks;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -114,7 +120,7 @@ class TurnedTest extends BatchTest {
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(8).contains("Hollin|Apr|30", "Tarsk|Apr|60");
         assertThat(made.outcome().needsALook()).isFalse();
-        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
     }
 
     @Test
@@ -244,7 +250,7 @@ class TurnedTest extends BatchTest {
         batch.csv("plan.csv", "Depot,Jan,Feb,Mar", "Hollin,1,,3", "Tarsk,4,5,6");
         batch.refresh();
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             try (MasterReader reader = session.reader(outcome)) {
                 List<MasterReader.Line> page = reader.page(1, 3);
                 assertThat(page).extracting(line -> line.values().get(1)).containsExactly("Mar", "Jan", "Feb");
@@ -273,7 +279,7 @@ class TurnedTest extends BatchTest {
                 .containsExactly("Depot", "Fuel", "Month", "Amount", "File part 1");
         assertThat(made.lines()).containsExactlyInAnyOrderElementsOf(truth);
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             try (MasterReader reader = session.reader(outcome)) {
                 List<String> paged = new ArrayList<>();
                 for (long at = 0; at < reader.rows(); at += 7) {

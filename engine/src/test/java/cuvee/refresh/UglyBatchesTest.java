@@ -3,10 +3,15 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.finding.Question;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.layout.PlacedTable;
 import cuvee.master.Store;
+import cuvee.tell.Outcome;
+import cuvee.tell.SourceReport;
 import cuvee.testing.UglySheet;
 import cuvee.testing.UglySheet.Trait;
 import cuvee.testing.Workbooks;
@@ -74,7 +79,7 @@ class UglyBatchesTest {
                 folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
         Job job = JobDraft.of(folder.resolve("b" + seed + ".cuvee"), List.of(data));
         try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
-            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             List<String> notes = new ArrayList<>();
             int wrong = 0;
             for (SourceReport source : outcome.sources()) {

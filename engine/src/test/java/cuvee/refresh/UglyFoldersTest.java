@@ -2,10 +2,14 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.master.MasterReader;
 import cuvee.master.Store;
+import cuvee.tell.Outcome;
 import cuvee.testing.Workbooks;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -173,7 +177,7 @@ class UglyFoldersTest {
         Job job = JobDraft.of(folder.resolve("job.cuvee"), List.of(folder.resolve("data")));
         List<String> first;
         try (JobSession session = JobSession.open(workplace(), job.id(), folder)) {
-            Outcome outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             first = lines(session, outcome);
             assertThat(first).as("the master of seed " + seed).containsExactlyInAnyOrderElementsOf(truth);
             outcome.sources().forEach(source -> assertThat(source.seen()).isGreaterThanOrEqualTo(source.rows()));
@@ -185,7 +189,7 @@ class UglyFoldersTest {
                     folder.resolve("again.cuvee"),
                     List.of(folder.resolve("written").resolve(form)));
             try (JobSession session = JobSession.open(workplace(), again.id(), folder)) {
-                Outcome outcome = session.refresh(again, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+                Outcome outcome = session.refresh(again, Reread.CHANGED_ONLY, Progress.NONE);
                 assertThat(lines(session, outcome)).as("written and read again").isEqualTo(first);
             }
         }
@@ -200,10 +204,10 @@ class UglyFoldersTest {
         Job job = JobDraft.of(folder.resolve("job.cuvee"), List.of(folder.resolve("data")));
         Outcome before;
         try (JobSession session = JobSession.open(workplace(), job.id(), folder)) {
-            before = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            before = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
         }
         try (JobSession session = JobSession.open(workplace(), job.id(), folder)) {
-            Outcome after = session.refresh(before.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome after = session.refresh(before.job(), Reread.CHANGED_ONLY, Progress.NONE);
             assertThat(after.job()).isEqualTo(before.job());
             assertThat(after.rows()).isEqualTo(before.rows());
             assertThat(after.totals()).isEqualTo(before.totals());

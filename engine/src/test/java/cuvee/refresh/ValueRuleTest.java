@@ -2,15 +2,20 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.change.Board;
+import cuvee.change.OwnDecisions;
 import cuvee.decision.Kinds;
 import cuvee.decision.SheetRule;
 import cuvee.finding.Finding;
+import cuvee.gather.Reread;
 import cuvee.job.Job;
 import cuvee.master.ColumnFacts;
 import cuvee.master.MasterPlan;
 import cuvee.master.ValueList;
 import cuvee.rework.Tidying;
 import cuvee.rework.ValueRule;
+import cuvee.tell.Sentence;
+import cuvee.tell.Sentences;
 import cuvee.value.Spellings.Counted;
 import cuvee.value.Type;
 import java.util.List;
@@ -261,7 +266,7 @@ class ValueRuleTest extends BatchTest {
                         "In “Port” of b.csv, write “Heron Bay” for “H”.",
                         "In “Port” of b.csv, write “Tarsk” for “T”.");
         assertThat(ValueRule.of(batch.job())).extracting(ValueRule::scope).containsExactly("", "b.csv", "b.csv");
-        assertThat(batch.refresh(JobSession.Mode.EVERYTHING).lines()).isEqualTo(made.lines());
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
     }
 
     @Test

@@ -5,8 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.CuveeException;
+import cuvee.gather.Progress;
+import cuvee.gather.Reread;
 import cuvee.job.Delivery;
 import cuvee.job.Delivery.How;
+import cuvee.tell.Outcome;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -80,7 +83,7 @@ class WorkbookTabTest extends BatchTest {
 
     private String deliver(String tab, How how, Existing existing, String... keys) {
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             Delivery delivery = new Delivery("Board", board.toString(), new Delivery.Tab(tab, how, List.of(keys)));
             String would = session.look(outcome, delivery);
             String did = session.deliver(outcome, delivery, existing).said();
@@ -224,7 +227,7 @@ class WorkbookTabTest extends BatchTest {
     void aWorkbookWithOurTabIsStillNotOursAsAWhole() {
         deliver("Master", How.REPLACE, Existing.KEEP);
         try (JobSession session = batch.open()) {
-            Outcome outcome = session.refresh(batch.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             assertThatThrownBy(() -> session.deliver(outcome, board))
                     .hasMessageContaining("a file of that name is there already");
         }

@@ -1,9 +1,9 @@
 package cuvee.model;
 
 import cuvee.place.Says;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Sentence;
-import cuvee.refresh.Verdict;
+import cuvee.tell.Outcome;
+import cuvee.tell.Sentence;
+import cuvee.tell.Verdict;
 
 /** The account of a master in a few sentences, to be handed over with it. */
 public final class About {

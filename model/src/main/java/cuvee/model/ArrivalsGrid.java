@@ -4,7 +4,7 @@ import cuvee.check.Arrivals;
 import cuvee.check.Arrivals.State;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.time.YearMonth;
 import java.time.format.TextStyle;
 import java.util.ArrayList;

@@ -1,14 +1,14 @@
 package cuvee.model;
 
+import cuvee.change.Board;
 import cuvee.decision.Kinds;
 import cuvee.job.Decision;
 import cuvee.job.Job;
-import cuvee.refresh.Board;
-import cuvee.refresh.NewColumns;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Proposal;
+import cuvee.propose.NewColumns;
+import cuvee.propose.Proposal;
 import cuvee.rework.MadeColumns;
 import cuvee.tag.TagSource;
+import cuvee.tell.Outcome;
 import cuvee.value.Type;
 import java.util.HashSet;
 import java.util.List;

@@ -8,9 +8,9 @@ import cuvee.decision.RowChoice;
 import cuvee.finding.Finding;
 import cuvee.job.Names;
 import cuvee.place.Says;
-import cuvee.refresh.Outcome;
 import cuvee.rework.Completing;
 import cuvee.rework.Known;
+import cuvee.tell.Outcome;
 import java.util.List;
 import java.util.Optional;
 

@@ -6,8 +6,8 @@ import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
 import cuvee.job.Delivery;
 import cuvee.place.Says;
-import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
+import cuvee.refresh.Delivered;
+import cuvee.tell.Outcome;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -159,7 +159,7 @@ public final class DeliveryModel {
                 },
                 state -> {
                     written(target, state);
-                    if (state instanceof Work.State.Failed<JobSession.Delivered> failed
+                    if (state instanceof Work.State.Failed<Delivered> failed
                             && failed.why() instanceof CuveeException refused
                             && MasterFiles.isForNow(refused)) {
                         model.apart(
@@ -185,12 +185,12 @@ public final class DeliveryModel {
                 state -> written(target, state));
     }
 
-    private void written(String target, Work.State<JobSession.Delivered> state) {
-        if (state instanceof Work.State.Done<JobSession.Delivered> done) {
+    private void written(String target, Work.State<Delivered> state) {
+        if (state instanceof Work.State.Done<Delivered> done) {
             model.tell(new JobModel.Message(
                     "Written: " + target + ", " + done.result().said(),
                     done.result().incomplete() ? JobModel.Message.Kind.FAILURE : JobModel.Message.Kind.DONE));
-        } else if (state instanceof Work.State.Failed<JobSession.Delivered> failed) {
+        } else if (state instanceof Work.State.Failed<Delivered> failed) {
             model.tell("Writing", failed.why());
         }
     }

@@ -2,7 +2,7 @@ package cuvee.model;
 
 import cuvee.master.MasterReader;
 import cuvee.place.Says;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

@@ -1,14 +1,14 @@
 package cuvee.model;
 
+import cuvee.change.OwnDecisions;
 import cuvee.collect.Collector;
 import cuvee.collect.Source;
 import cuvee.finding.Question;
+import cuvee.gather.ReadSheet;
 import cuvee.place.Says;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.OwnDecisions;
-import cuvee.refresh.Proposal;
-import cuvee.refresh.ReadSheet;
-import cuvee.refresh.SourceReport;
+import cuvee.propose.Proposal;
+import cuvee.tell.Outcome;
+import cuvee.tell.SourceReport;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;

@@ -1,9 +1,9 @@
 package cuvee.model;
 
 import cuvee.layout.PlacedTable;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Proposal;
-import cuvee.refresh.SourceReport;
+import cuvee.propose.Proposal;
+import cuvee.tell.Outcome;
+import cuvee.tell.SourceReport;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;

@@ -1,8 +1,8 @@
 package cuvee.model;
 
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Proposal;
-import cuvee.refresh.SourceReport;
+import cuvee.propose.Proposal;
+import cuvee.tell.Outcome;
+import cuvee.tell.SourceReport;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;

@@ -1,5 +1,6 @@
 package cuvee.model;
 
+import cuvee.change.JobMove;
 import cuvee.decision.Choice;
 import cuvee.decision.ColumnChoice;
 import cuvee.decision.Kinds;
@@ -9,19 +10,19 @@ import cuvee.detect.Reading;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
+import cuvee.gather.ReadSheet;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.job.JobFile;
 import cuvee.place.Says;
-import cuvee.refresh.Card;
 import cuvee.refresh.JobHistory;
-import cuvee.refresh.JobMove;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.ReadSheet;
-import cuvee.refresh.SettledFinding;
-import cuvee.refresh.Workplace;
+import cuvee.tell.Card;
+import cuvee.tell.Outcome;
+import cuvee.tell.SettledFinding;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.HashSet;
@@ -303,10 +304,10 @@ public final class JobModel implements AutoCloseable {
 
     /** Looks at the places again; a refresh under way goes on. */
     public void refresh() {
-        run("Refreshing", JobSession.Mode.CHANGED_ONLY);
+        run("Refreshing", Reread.CHANGED_ONLY);
     }
 
-    private void run(String what, JobSession.Mode mode) {
+    private void run(String what, Reread mode) {
         if (work.get().isPresent()) {
             return;
         }
@@ -317,7 +318,7 @@ public final class JobModel implements AutoCloseable {
     }
 
     /** Refreshes; of a trial nothing is kept. */
-    private Outcome look(JobSession by, Job asked, JobSession.Mode mode, Work.Reporting reporting) {
+    private Outcome look(JobSession by, Job asked, Reread mode, Work.Reporting reporting) {
         Outcome found = by.refresh(asked, mode, (stage, done, of) -> reporting.at(stage.words(), done, of));
         if (by.equals(session)) {
             session.conclude(found);
@@ -367,7 +368,7 @@ public final class JobModel implements AutoCloseable {
                     JobSession apart = session.trial();
                     boolean ready = false;
                     try {
-                        Outcome found = look(apart, asked, JobSession.Mode.CHANGED_ONLY, reporting);
+                        Outcome found = look(apart, asked, Reread.CHANGED_ONLY, reporting);
                         ready = true;
                         return Map.entry(apart, found);
                     } finally {
@@ -401,7 +402,7 @@ public final class JobModel implements AutoCloseable {
         Trial kept = trial.get();
         Job asked = history.now();
         shown = asked;
-        begin(reporting -> look(session, asked, JobSession.Mode.CHANGED_ONLY, reporting), state -> {
+        begin(reporting -> look(session, asked, Reread.CHANGED_ONLY, reporting), state -> {
             if (state instanceof Work.State.Done<Outcome>) {
                 end(kept);
                 // What was settled on trial goes into the header book only now.

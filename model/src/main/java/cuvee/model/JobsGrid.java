@@ -1,12 +1,12 @@
 package cuvee.model;
 
 import cuvee.finding.CuveeException;
+import cuvee.gather.Workplace;
 import cuvee.job.Job;
 import cuvee.job.Place;
 import cuvee.place.Says;
 import cuvee.refresh.JobGlance;
-import cuvee.refresh.Waiting;
-import cuvee.refresh.Workplace;
+import cuvee.tell.Waiting;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;

@@ -2,8 +2,8 @@ package cuvee.model;
 
 import cuvee.layout.Layout;
 import cuvee.place.Says;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Proposal;
+import cuvee.propose.Proposal;
+import cuvee.tell.Outcome;
 import cuvee.value.Type;
 import java.util.List;
 import java.util.Optional;

@@ -1,18 +1,18 @@
 package cuvee.model;
 
+import cuvee.change.Board;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
 import cuvee.master.RowView;
 import cuvee.place.Says;
-import cuvee.refresh.Board;
+import cuvee.propose.Proposal;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Proposal;
-import cuvee.refresh.Verdict;
 import cuvee.rework.Asked;
 import cuvee.rework.Known;
 import cuvee.rework.Phrase;
+import cuvee.tell.Outcome;
+import cuvee.tell.Verdict;
 import cuvee.value.Type;
 import java.math.BigDecimal;
 import java.math.MathContext;

@@ -3,9 +3,9 @@ package cuvee.model;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
 import cuvee.detect.RowClass;
+import cuvee.gather.ReadSheet;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
-import cuvee.refresh.ReadSheet;
 import java.util.List;
 import java.util.Optional;
 

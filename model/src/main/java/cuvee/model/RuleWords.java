@@ -1,13 +1,13 @@
 package cuvee.model;
 
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Sentence;
 import cuvee.rework.Completing;
 import cuvee.rework.FormulaReader;
 import cuvee.rework.Known;
 import cuvee.rework.MadeColumns;
 import cuvee.rework.Phrase;
 import cuvee.rework.RowRules;
+import cuvee.tell.Outcome;
+import cuvee.tell.Sentence;
 import java.util.List;
 import java.util.Optional;
 

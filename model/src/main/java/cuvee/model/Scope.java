@@ -1,7 +1,7 @@
 package cuvee.model;
 
 import cuvee.job.Place;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.util.ArrayList;
 import java.util.List;
 

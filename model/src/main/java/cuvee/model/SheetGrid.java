@@ -1,12 +1,12 @@
 package cuvee.model;
 
 import cuvee.detect.FoundTable;
+import cuvee.gather.ReadSheet;
 import cuvee.layout.PlacedTable;
 import cuvee.master.SheetReader;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.ReadSheet;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;

@@ -1,8 +1,8 @@
 package cuvee.model;
 
 import cuvee.decision.SourceChoice;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.ReadSheet;
+import cuvee.gather.ReadSheet;
+import cuvee.tell.Outcome;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;

@@ -1,7 +1,7 @@
 package cuvee.model;
 
 import cuvee.finding.CuveeException;
-import cuvee.refresh.Waiting;
+import cuvee.tell.Waiting;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;

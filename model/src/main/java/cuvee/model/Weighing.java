@@ -1,8 +1,8 @@
 package cuvee.model;
 
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Proposal;
-import cuvee.refresh.WeighingColumn;
+import cuvee.propose.Proposal;
+import cuvee.tell.Outcome;
+import cuvee.tell.WeighingColumn;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;

@@ -2,7 +2,7 @@ package cuvee.model;
 
 import cuvee.check.SourceChange;
 import cuvee.place.Says;
-import cuvee.refresh.Changed;
+import cuvee.tell.Changed;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.EnumMap;

@@ -3,7 +3,7 @@ package cuvee.model;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.finding.Finding;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;

@@ -3,7 +3,7 @@ package cuvee.model;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.model.FilesGrid.Filter;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;

@@ -4,12 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.Question;
+import cuvee.gather.ReadSheet;
 import cuvee.job.Delivery;
 import cuvee.master.MasterReader;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.ReadSheet;
-import cuvee.refresh.Stakes;
-import cuvee.refresh.Verdict;
+import cuvee.tell.Outcome;
+import cuvee.tell.Stakes;
+import cuvee.tell.Verdict;
 import cuvee.value.Type;
 import java.nio.file.Files;
 import java.time.ZoneId;

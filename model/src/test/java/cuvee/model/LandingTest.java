@@ -3,7 +3,7 @@ package cuvee.model;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.layout.Layout;
-import cuvee.refresh.Outcome;
+import cuvee.tell.Outcome;
 import java.io.IOException;
 import java.util.List;
 import org.junit.jupiter.api.Test;

@@ -2,9 +2,9 @@ package cuvee.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.gather.Workplace;
 import cuvee.master.Store;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Workplace;
+import cuvee.tell.Outcome;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

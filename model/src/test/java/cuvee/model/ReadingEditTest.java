@@ -4,14 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.detect.Reading;
 import cuvee.detect.RowClass;
+import cuvee.gather.Progress;
+import cuvee.gather.ReadSheet;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.master.Store;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Progress;
-import cuvee.refresh.ReadSheet;
-import cuvee.refresh.Workplace;
+import cuvee.tell.Outcome;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -53,7 +54,7 @@ class ReadingEditTest {
                 folder.resolve("cache"), folder.resolve("state"), Clock.systemUTC(), 2, new Store.Means(200, 2));
         Job job = JobDraft.of(folder.resolve("job.cuvee"), List.of(folder.resolve("data")));
         session = JobSession.open(workplace, job.id(), folder);
-        outcome = session.refresh(job, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+        outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
         sheet = outcome.sheets().get(0);
     }
 
@@ -130,7 +131,7 @@ class ReadingEditTest {
                 Tarsk,Diesel,700,1.3
                 Oska,Diesel,800,1.4
                 """);
-        ReadSheet two = session.refresh(outcome.job(), JobSession.Mode.CHANGED_ONLY, Progress.NONE).sheets().stream()
+        ReadSheet two = session.refresh(outcome.job(), Reread.CHANGED_ONLY, Progress.NONE).sheets().stream()
                 .filter(each -> each.source().equals("two.csv"))
                 .findFirst()
                 .orElseThrow();

@@ -2,15 +2,15 @@ package cuvee.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.change.RuleLooks;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RuleRows;
-import cuvee.refresh.BeforeAndAfter;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.RuleLooks;
-import cuvee.refresh.Sentence;
 import cuvee.rework.RowRules;
 import cuvee.rework.ValueRule;
+import cuvee.tell.BeforeAndAfter;
+import cuvee.tell.Outcome;
+import cuvee.tell.Sentence;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;

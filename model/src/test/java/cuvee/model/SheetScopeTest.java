@@ -3,16 +3,17 @@ package cuvee.model;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.decision.SheetRule;
+import cuvee.gather.Progress;
+import cuvee.gather.ReadSheet;
+import cuvee.gather.Reread;
+import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
 import cuvee.job.Place;
 import cuvee.master.Store;
 import cuvee.refresh.JobSession;
-import cuvee.refresh.Outcome;
-import cuvee.refresh.Progress;
-import cuvee.refresh.ReadSheet;
-import cuvee.refresh.Workplace;
+import cuvee.tell.Outcome;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -57,7 +58,7 @@ class SheetScopeTest {
     }
 
     private Outcome refreshed(Job wanted) {
-        return session.refresh(wanted, JobSession.Mode.CHANGED_ONLY, Progress.NONE);
+        return session.refresh(wanted, Reread.CHANGED_ONLY, Progress.NONE);
     }
 
     private static ReadSheet sheet(Outcome outcome, String source) {

@@ -2,10 +2,10 @@ package cuvee.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import cuvee.refresh.Outcome;
 import cuvee.summary.Summary;
 import cuvee.summary.Summary.Kind;
 import cuvee.summary.SummaryTable;
+import cuvee.tell.Outcome;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.Test;

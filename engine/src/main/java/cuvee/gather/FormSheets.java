@@ -1,0 +1,115 @@
+package cuvee.gather;
+
+import cuvee.detect.TableColumn;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.layout.PlacedTable;
+import cuvee.master.Store;
+import cuvee.place.Says;
+import cuvee.value.Evidence;
+import cuvee.value.LooseText;
+import cuvee.value.Type;
+import cuvee.value.Typing;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Sheets that hold one record each, labels down one column and their values beside them: read as tables they give a row for
+ * every label. They are recognised by the labels, which are the same from sheet to sheet, and by values of several kinds
+ * below each other; each is warned of.
+ */
+public final class FormSheets {
+    private static final int FEWEST_SHEETS = 3;
+    private static final int FEWEST_LABELS = 3;
+    private static final int MOST_RECORDS = 80;
+    private static final int MOST_COLUMNS = 4;
+    /** No kind of value is more than this share of a form's values. */
+    private static final double MOST_OF_A_KIND = 0.8;
+
+    private static final double SHARED_LABELS = 0.7;
+
+    private FormSheets() {}
+
+    /** A warning for each table of the master that looks like a form. */
+    public static List<Finding> findings(List<PlacedTable> tables, Store store) {
+        Map<PlacedTable, Set<String>> labels = new LinkedHashMap<>();
+        Map<String, Integer> tablesByLabel = new HashMap<>();
+        for (PlacedTable table : tables) {
+            List<TableColumn> columns = table.table().columns();
+            boolean small = columns.size() >= 2
+                    && columns.size() <= MOST_COLUMNS
+                    && table.table().kept() >= FEWEST_LABELS
+                    && table.table().kept() <= MOST_RECORDS;
+            if (small && isMixed(columns.get(columns.size() - 1).evidence())) {
+                TableColumn beside = columns.get(columns.size() - 2);
+                Set<String> own = new HashSet<>();
+                store.stagedValues(
+                                table.staged(),
+                                table.width(),
+                                beside.index(),
+                                table.table().firstRow(),
+                                table.table().lastRow(),
+                                MOST_RECORDS)
+                        .forEach(label -> own.add(LooseText.key(label)));
+                labels.put(table, own);
+                own.forEach(label -> tablesByLabel.merge(label, 1, Integer::sum));
+            }
+        }
+        List<Finding> findings = new ArrayList<>(read(tables));
+        labels.forEach((table, own) -> {
+            long shared = own.stream()
+                    .filter(label -> tablesByLabel.getOrDefault(label, 0) >= FEWEST_SHEETS)
+                    .count();
+            if (shared >= FEWEST_LABELS && shared >= own.size() * SHARED_LABELS) {
+                findings.add(new Finding(
+                        Severity.WARNING,
+                        "form",
+                        table.where(),
+                        "The sheet looks like one record: labels below each other, the same as in other sheets, with"
+                                + " values of several kinds beside them.",
+                        "It was read as a table of " + Says.count(table.table().kept(), "row") + ", one for each label,"
+                                + " which is hardly what is meant.",
+                        "Say in Read that they are forms; or leave these sheets out, or ask for them as a table."));
+            }
+        });
+        return findings;
+    }
+
+    /** What is said of sheets that were read as forms, once for all with the same labels. */
+    private static List<Finding> read(List<PlacedTable> tables) {
+        Map<String, List<PlacedTable>> byLayout = new LinkedHashMap<>();
+        tables.stream()
+                .filter(table -> table.table().isForm())
+                .forEach(table -> byLayout.computeIfAbsent(table.signature(), any -> new ArrayList<>())
+                        .add(table));
+        return byLayout.values().stream()
+                .map(alike -> new Finding(
+                        Severity.REMARK,
+                        "form-read",
+                        alike.get(0).where(),
+                        Says.count(alike.size(), "sheet") + (alike.size() == 1 ? " holds" : " hold")
+                                + " one record each, labels with their values beside them, such as "
+                                + Says.list(alike.get(0).columns().stream()
+                                        .limit(3)
+                                        .map(column -> Says.quoted(column.header()))
+                                        .toList())
+                                + ".",
+                        "Each is one row of the master.",
+                        "Where that is wrong, decide that their layout is “no form”."))
+                .toList();
+    }
+
+    /** True for values of several kinds: numbers, dates and words below each other. */
+    private static boolean isMixed(Evidence evidence) {
+        long filled = evidence.filled();
+        long dates = Typing.fit(evidence, Type.DATE_AND_TIME);
+        long numbers = Typing.fit(evidence, Type.DECIMAL);
+        long most = Math.max(Math.max(dates, numbers), filled - dates - numbers);
+        return filled >= FEWEST_LABELS && most <= filled * MOST_OF_A_KIND && (dates > 0 || filled > dates + numbers);
+    }
+}

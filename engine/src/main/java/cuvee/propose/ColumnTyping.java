@@ -1,0 +1,435 @@
+package cuvee.propose;
+
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
+import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.finding.Severity;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.LaidColumn;
+import cuvee.layout.Layout;
+import cuvee.layout.Origin;
+import cuvee.layout.PlacedTable;
+import cuvee.master.MasterPlan;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.rework.Tidying;
+import cuvee.value.Convention;
+import cuvee.value.Conventions;
+import cuvee.value.Conventions.Vote;
+import cuvee.value.Evidence;
+import cuvee.value.Form;
+import cuvee.value.Type;
+import cuvee.value.Typing;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/**
+ * Types the master's columns from all values of all tables, and finds the conventions of each table's columns: from the
+ * column itself, else from the table's others, else from the layout, else from the whole batch. What nothing settles is a
+ * question.
+ */
+public final class ColumnTyping {
+
+    private static final Map<String, String> FIRST = Map.of(Kinds.DECIMAL_MARK, "point", Kinds.DATE_ORDER, "day");
+    private final Job job;
+    private final Map<PlacedTable, LaidColumn[]> feeds;
+    private final Map<PlacedTable, Layout> layoutOf = new HashMap<>();
+    private final List<Question> questions;
+    private final Amounts amounts;
+    private final boolean somethingSaid;
+    private final ValueCells cells;
+    private final Homes homes;
+    private final Map<PlacedTable, Votes> byTable = new HashMap<>();
+    private final Map<Layout, Votes> byLayout = new HashMap<>();
+    private final Votes batch = new Votes();
+    private final Map<Evidence, Convention> settled = new HashMap<>();
+    private final Map<Evidence, Evidence> meant = new HashMap<>();
+    private final WrittenEvidence written;
+    private final WrittenAs writtenAs;
+    private final List<Finding> findings;
+    /** What is told of how the column in hand is read. */
+    private final List<Finding> readAs = new ArrayList<>();
+
+    /**
+     * A column's type with all that is to be said of it.
+     *
+     * @param mixed true where its amounts are of several currencies, which a column beside it holds
+     */
+    record Typed(
+            MasterPlan.Column column,
+            boolean mixed,
+            String reason,
+            long filled,
+            long misfits,
+            Optional<Decision> decision,
+            Optional<Finding> finding) {}
+
+    /** How many columns vote for each of two ways. */
+    private static final class Votes {
+        private final Evidence sum = new Evidence();
+        private final List<Evidence> columns = new ArrayList<>();
+
+        void add(Evidence evidence) {
+            sum.add(evidence);
+            columns.add(evidence);
+        }
+
+        /** What columns make likely; OPEN where none does, or some this and some that. */
+        Vote likely(Function<Evidence, Vote> asking) {
+            Set<Vote> votes = columns.stream().map(asking).collect(Collectors.toSet());
+            votes.remove(Vote.OPEN);
+            return votes.size() == 1 ? votes.iterator().next() : Vote.OPEN;
+        }
+
+        Vote of(Function<Evidence, Vote> asking) {
+            return asking.apply(sum);
+        }
+    }
+
+    ColumnTyping(
+            Job job,
+            List<Layout> layouts,
+            Map<PlacedTable, LaidColumn[]> feeds,
+            ValueCells cells,
+            Homes homes,
+            WrittenEvidence.Ranges ranges,
+            List<Question> questions,
+            List<Finding> findings) {
+        this.written = new WrittenEvidence(job, ranges, homes, this::scopes, questions, readAs);
+        this.writtenAs = new WrittenAs(feeds, written);
+        this.findings = findings;
+        this.amounts = new Amounts(job, feeds);
+        this.somethingSaid = job.settled().stream().anyMatch(each -> FIRST.containsKey(each.kind()));
+        this.cells = cells;
+        this.homes = homes;
+        this.job = job;
+        this.feeds = feeds;
+        this.questions = questions;
+        for (Layout layout : layouts) {
+            Votes ofLayout = byLayout.computeIfAbsent(layout, l -> new Votes());
+            for (PlacedTable table : layout.tables()) {
+                layoutOf.put(table, layout);
+                Votes ofTable = byTable.computeIfAbsent(table, t -> new Votes());
+                for (LaidColumn column : table.columns()) {
+                    ofTable.add(column.evidence());
+                    ofLayout.add(column.evidence());
+                    batch.add(column.evidence());
+                }
+            }
+        }
+    }
+
+    /** The convention by which a table's column is read; known once its master column is typed. */
+    Convention convention(PlacedTable table, LaidColumn column) {
+        return settled.getOrDefault(column.evidence(), Convention.DEFAULT);
+    }
+
+    /** What a column holds once it is known what its numbers stand for. */
+    Evidence evidence(LaidColumn column) {
+        return meant.getOrDefault(column.evidence(), column.evidence());
+    }
+
+    Typed type(int index, String name) {
+        Map<PlacedTable, WrittenAs.Meant> meanings = writtenAs.of(index, name);
+        Evidence held = new Evidence();
+        Map<PlacedTable, Evidence> heldBy = new LinkedHashMap<>();
+        boolean clear = true;
+        List<PlacedTable> openMarks = new ArrayList<>();
+        List<PlacedTable> openOrders = new ArrayList<>();
+        Evidence column = sum(index);
+        for (Map.Entry<PlacedTable, LaidColumn[]> feed : feeds.entrySet()) {
+            LaidColumn fed = feed.getValue()[index];
+            if (fed == null) {
+                continue;
+            }
+            Evidence own = fed.evidence();
+            Vote mark = said(Kinds.DECIMAL_MARK, name, feed.getKey())
+                    .orElseGet(() -> resolve(own, column, feed.getKey(), Conventions::mark, Conventions::markByGroups));
+            Vote order = said(Kinds.DATE_ORDER, name, feed.getKey())
+                    .orElseGet(() -> resolve(own, column, feed.getKey(), Conventions::order, e -> Vote.OPEN));
+            clear &= mark != Vote.CONTRADICTION && order != Vote.CONTRADICTION;
+            if (mark == Vote.OPEN) {
+                openMarks.add(feed.getKey());
+            }
+            if (order == Vote.OPEN) {
+                openOrders.add(feed.getKey());
+            }
+            Convention convention = new Convention(decidedMark(name, mark), decidedOrder(name, order));
+            WrittenAs.Meant meaning = meanings.getOrDefault(feed.getKey(), WrittenAs.Meant.AS_WRITTEN);
+            convention = meaning.of(convention);
+            Evidence meantSo = own.under(convention.mark()).meant(convention, meaning.fits(), meaning.decimals());
+            settled.put(own, convention);
+            if (!convention.isPlain()) {
+                meant.put(own, meantSo);
+            }
+            held.add(meantSo);
+            heldBy.put(feed.getKey(), meantSo);
+        }
+        Evidence all = cells.replaced(index, name, held);
+        boolean told = isTold(index);
+        Typing.Verdict verdict = amounts.typed(Typing.decide(all, clear), index);
+        Optional<KindsApart> kinds =
+                verdict.type() == Type.TEXT && verdict.sure() && !told ? KindsApart.in(heldBy) : Optional.empty();
+        if (kinds.isPresent()) {
+            verdict = new Typing.Verdict(Type.TEXT, kinds.get().words(), 0, false);
+        }
+        Type type = job.decision(Kinds.TYPE, name)
+                .flatMap(d -> Type.ofWord(d.answer()))
+                .orElse(verdict.type());
+        boolean widened = false;
+        boolean assumed = type != verdict.type() && !job.isSettled(Kinds.TYPE, name);
+        if (assumed && (widens(type, verdict.type()) || written.isSettled(name))) {
+            // Nothing kept so far changes when whole numbers become decimals, so an assumption may grow that way; and
+            // what
+            // was assumed from numbers that mean something else falls with that.
+            type = verdict.type();
+            widened = true;
+        }
+        long misfits = type == Type.TEXT ? all.count(Form.CELL_ERROR) : all.filled() - Typing.fit(all, type);
+        Set<String> currencies = amounts.currencies(index, all);
+        Type decided = type;
+        boolean mixed = type.isNumber() && currencies.size() > 1;
+        if (mixed && !amounts.keptApart(name, all, currencies, questions)) {
+            type = Type.TEXT;
+            misfits = all.count(Form.CELL_ERROR);
+            mixed = false;
+        }
+        if (type != Type.TEXT) {
+            findings.addAll(readAs);
+        }
+        readAs.clear();
+        BlankSources.ask(job, feeds, index, name, questions);
+        if (type.isNumber()) {
+            Signs.ask(job, feeds, index, name, questions);
+            ask(openMarks, name, Kinds.DECIMAL_MARK);
+        } else if (type.isMoment()) {
+            ask(openOrders, name, Kinds.DATE_ORDER);
+            sayZones(name, all);
+        }
+        // A tag that is text in one name and a number in another loses nothing as text.
+        boolean harmless = told && type == Type.TEXT;
+        if (!harmless && (!verdict.sure() || (misfits > 0 && type != verdict.type()))) {
+            askType(name, type, verdict, kinds, all, misfits);
+        }
+        Decision decision =
+                new Decision(Kinds.TYPE, name, decided.word(), verdict.reason(), Says.count(all.filled(), "value"));
+        boolean decideNow = widened || job.decision(Kinds.TYPE, name).isEmpty();
+        String currency = type == Type.MONEY && currencies.size() == 1
+                ? currencies.iterator().next()
+                : "";
+        return new Typed(
+                new MasterPlan.Column(
+                        name,
+                        type,
+                        all.wholeDigits(),
+                        all.decimals(),
+                        Map.of(),
+                        MasterPlan.Column.Part.VALUE,
+                        currency,
+                        Tidying.of(job, name)),
+                mixed,
+                verdict.reason(),
+                all.filled(),
+                misfits,
+                decideNow ? Optional.of(decision) : Optional.empty(),
+                misfits > 0 ? Optional.of(misfitFinding(name, type, misfits, all)) : Optional.empty());
+    }
+
+    private void sayZones(String name, Evidence all) {
+        if (all.hasSeveralZones()) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "time-zones",
+                    Where.JOB,
+                    "The times of the column " + Says.quoted(name)
+                            + " are written for several time zones, or only some of them name theirs.",
+                    "Each stands in the master as it is written, without its zone.",
+                    "Ask for times of one zone where their order matters."));
+        }
+    }
+
+    private boolean isTold(int index) {
+        return feeds.values().stream()
+                .map(fed -> fed[index])
+                .allMatch(fed -> fed == null || fed.origin() instanceof Origin.Told);
+    }
+
+    private static boolean widens(Type from, Type to) {
+        return from == Type.WHOLE_NUMBER && to == Type.DECIMAL;
+    }
+
+    private Evidence sum(int index) {
+        Evidence sum = new Evidence();
+        feeds.values().forEach(fed -> {
+            if (fed[index] != null) {
+                sum.add(fed[index].evidence());
+            }
+        });
+        return sum;
+    }
+
+    /**
+     * The vote of the column itself, else of the nearest surroundings that have one. What the column or its table only
+     * makes likely comes before what others say who may write otherwise.
+     */
+    private Vote resolve(
+            Evidence own,
+            Evidence column,
+            PlacedTable table,
+            Function<Evidence, Vote> asking,
+            Function<Evidence, Vote> likely) {
+        Vote vote = asking.apply(own);
+        if (vote != Vote.OPEN) {
+            return vote;
+        }
+        Votes ofTable = byTable.getOrDefault(table, batch);
+        Layout layout = layoutOf.get(table);
+        Votes ofLayout = layout == null ? batch : byLayout.getOrDefault(layout, batch);
+        List<Vote> wider = List.of(
+                ofTable.of(asking),
+                likely.apply(own),
+                ofTable.likely(likely),
+                ofLayout.of(asking),
+                asking.apply(column),
+                batch.of(asking));
+        return wider.stream()
+                .filter(next -> next == Vote.FIRST || next == Vote.SECOND)
+                .findFirst()
+                .orElse(Vote.OPEN);
+    }
+
+    /**
+     * What the analyst says of the column in a table's source, its layout or its place, the nearest first; else of all
+     * columns there, or in all files.
+     */
+    private Optional<Vote> said(String kind, String name, PlacedTable table) {
+        if (!somethingSaid) {
+            return Optional.empty();
+        }
+        List<String> scopes = scopes(table);
+        List<String> subjects = new ArrayList<>();
+        scopes.forEach(scope -> subjects.add(ColumnChoice.Scoped.words(name, scope)));
+        scopes.forEach(scope -> subjects.add(ColumnChoice.Scoped.words(ColumnChoice.ALL_COLUMNS, scope)));
+        subjects.add(ColumnChoice.ALL_COLUMNS);
+        return subjects.stream()
+                .map(subject -> job.decision(kind, subject))
+                .flatMap(Optional::stream)
+                .findFirst()
+                .map(decision -> decision.answer().equals(FIRST.get(kind)) ? Vote.FIRST : Vote.SECOND);
+    }
+
+    /** What a table belongs to, the nearest first: its source, its layout, its place. */
+    private List<String> scopes(PlacedTable table) {
+        Layout layout = layoutOf.get(table);
+        List<String> scopes = new ArrayList<>(List.of(table.source()));
+        if (layout != null) {
+            scopes.add(layout.signature());
+        }
+        scopes.add(homes.of(table).place());
+        return scopes;
+    }
+
+    private Convention.Mark decidedMark(String name, Vote vote) {
+        if (vote != Vote.OPEN) {
+            return Conventions.markOf(vote);
+        }
+        return job.decision(Kinds.DECIMAL_MARK, name)
+                        .map(Decision::answer)
+                        .orElse("point")
+                        .equals("comma")
+                ? Convention.Mark.COMMA
+                : Convention.Mark.POINT;
+    }
+
+    private Convention.Order decidedOrder(String name, Vote vote) {
+        if (vote != Vote.OPEN) {
+            return Conventions.orderOf(vote);
+        }
+        return job.decision(Kinds.DATE_ORDER, name)
+                        .map(Decision::answer)
+                        .orElse("day")
+                        .equals("month")
+                ? Convention.Order.MONTH_FIRST
+                : Convention.Order.DAY_FIRST;
+    }
+
+    private void ask(List<PlacedTable> open, String name, String kind) {
+        if (open.isEmpty() || job.isSettled(kind, name)) {
+            return;
+        }
+        boolean mark = kind.equals(Kinds.DECIMAL_MARK);
+        Where where = open.get(0).where();
+        String text = mark
+                ? "In the column " + Says.quoted(name) + ", numbers such as 1.204 or 1,204 can be read in two ways in "
+                        + Says.count(open.size(), "table") + ", and no value decides. Which mark is decimal?"
+                : "In the column " + Says.quoted(name) + ", dates such as 03/04/2026 can be read in two ways in "
+                        + Says.count(open.size(), "table") + ", and no value decides. What comes first?";
+        List<Answer> answers = mark
+                ? List.of(
+                        new Answer("point", "the point is decimal, the comma groups"),
+                        new Answer("comma", "the comma is decimal, the point groups"))
+                : List.of(new Answer("day", "the day comes first"), new Answer("month", "the month comes first"));
+        String assumed = job.decision(kind, name).map(Decision::answer).orElse(mark ? "point" : "day");
+        long stake = open.stream().mapToLong(table -> table.table().kept()).sum();
+        questions.add(Question.of(kind, name, where, text, assumed, answers, stake));
+    }
+
+    private void askType(
+            String name, Type type, Typing.Verdict verdict, Optional<KindsApart> kinds, Evidence all, long misfits) {
+        if (job.isSettled(Kinds.TYPE, name)) {
+            return;
+        }
+        Set<Type> types = new LinkedHashSet<>(List.of(type, verdict.type(), Type.TEXT));
+        kinds.map(KindsApart::type).ifPresent(types::add);
+        for (Type other : Type.values()) {
+            if (Typing.fit(all, other) * 2 > all.filled()) {
+                types.add(other);
+            }
+        }
+        List<Answer> answers = types.stream()
+                .map(t -> new Answer(
+                        t.word(),
+                        t.word() + ": " + Says.number(Typing.fit(all, t)) + " of " + Says.count(all.filled(), "value")
+                                + " fit"))
+                .toList();
+        String text = misfits > 0
+                ? "Which type is the column " + Says.quoted(name) + "? As " + type.word() + ", "
+                        + Says.count(misfits, "value") + (misfits == 1 ? " does" : " do") + " not fit: " + examples(all)
+                        + "."
+                : "Which type is the column " + Says.quoted(name) + "? As " + type.word() + ": " + verdict.reason()
+                        + ".";
+        long rows = Math.max(kinds.map(KindsApart::misfits).orElse(1L), misfits);
+        questions.add(Question.of(Kinds.TYPE, name, Where.JOB, text, type.word(), answers, rows));
+    }
+
+    private static String examples(Evidence all) {
+        List<String> examples =
+                all.oddities().keySet().stream().map(Says::quoted).toList();
+        return examples.isEmpty() ? "see the list of values" : Says.list(examples);
+    }
+
+    private static Finding misfitFinding(String name, Type type, long misfits, Evidence all) {
+        String what = Says.count(misfits, "value") + " of the column " + Says.quoted(name)
+                + (misfits == 1 ? " does" : " do") + " not fit " + type.word()
+                + (all.oddities().isEmpty() ? "." : ", such as " + examples(all) + ".");
+        return new Finding(
+                Severity.WARNING,
+                "misfit",
+                Where.JOB,
+                what,
+                "They are blank in the master; the first fifty are listed with their cells.",
+                "Say in its column facts what is to stand in their place, correct them in the sources, or make the column "
+                        + Type.TEXT.word() + ".");
+    }
+}

@@ -1,0 +1,240 @@
+package cuvee.propose;
+
+import cuvee.decision.Kinds;
+import cuvee.decision.TableChoice;
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.Families.Family;
+import cuvee.layout.Layout;
+import cuvee.layout.PlacedTable;
+import cuvee.lineup.Belonging;
+import cuvee.place.Says;
+import cuvee.value.LooseText;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * Which of the families of layouts the job is about, and which layouts of others belong to it all the same: by the columns
+ * that the job has, at first by what the tables themselves say of each other.
+ */
+final class FamilyChoice {
+    /** From so likely on a layout is taken in; asked about unless it is sure. */
+    private static final double BELONGS = 0.5;
+
+    private static final double BELONGS_SURELY = 0.95;
+    /** Below this a layout is left out without a question, unless it is a sizeable part of the master. */
+    private static final double BELONGS_HARDLY = 0.02;
+
+    private static final long SIZEABLE = 5;
+    /** How the evidence of a decision begins that needs no question. */
+    private static final String SURE_MARK = "sure";
+
+    private static final int TELLING_COLUMNS = 6;
+
+    private final Job job;
+    private final Profiling profiling;
+    private final List<Decision> assumed;
+    private final List<Question> questions = new ArrayList<>();
+    private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
+
+    /**
+     * @param assumed what has been assumed so far; what is assumed here goes behind it
+     */
+    FamilyChoice(Job job, Profiling profiling, List<Decision> assumed) {
+        this.job = job;
+        this.profiling = profiling;
+        this.assumed = assumed;
+    }
+
+    List<Question> questions() {
+        return questions;
+    }
+
+    /** Tables that were left out, with the reason. */
+    Map<PlacedTable, String> outside() {
+        return outside;
+    }
+
+    /** The family that the job is about: the one that shares most with its columns, at first the one with most rows. */
+    List<Layout> choose(List<Family> families) {
+        if (families.isEmpty()) {
+            return List.of();
+        }
+        Set<String> known = new HashSet<>();
+        job.columns().forEach(name -> known.add(LooseText.key(name)));
+        Family main = known.isEmpty()
+                ? families.get(0)
+                : families.stream()
+                        .max(Comparator.comparingInt((Family family) -> shared(family, known)))
+                        .orElse(families.get(0));
+        if (families.size() == 1) {
+            return main.layouts();
+        }
+        List<Layout> all =
+                families.stream().flatMap(family -> family.layouts().stream()).toList();
+        Optional<Belonging> belonging = belonging(all);
+        Set<String> core = new HashSet<>();
+        main.layouts().forEach(layout -> core.add(layout.signature()));
+        if (belonging.isPresent() && known.isEmpty()) {
+            // The tables themselves say which of them are of one master, before any has a name for it.
+            core.clear();
+            core.addAll(belonging.get().core());
+            main = families.stream()
+                    .max(Comparator.comparingLong(family -> family.layouts().stream()
+                            .filter(layout -> core.contains(layout.signature()))
+                            .mapToLong(Layout::rows)
+                            .sum()))
+                    .orElse(main);
+        }
+        all.stream()
+                .filter(layout -> job.decision(Kinds.ANOTHER_JOB, layout.signature())
+                        .filter(decision -> decision.answer().equals(TableChoice.TAKE))
+                        .isPresent())
+                .forEach(layout -> core.add(layout.signature()));
+        List<Layout> layouts = new ArrayList<>(main.layouts());
+        for (Layout layout : all) {
+            if (!main.layouts().contains(layout)) {
+                double likelihood = belonging
+                        .map(judge -> judge.likelihood(layout.signature(), core))
+                        // Where nobody judges, a layout is asked about as one in doubt, never left out without a word.
+                        .orElse(BELONGS_HARDLY);
+                anotherJob(layout, main, likelihood, layouts);
+            }
+        }
+        return layouts;
+    }
+
+    /** The judge of which layouts are of one master; none where they are too many to be weighed each against each. */
+    private Optional<Belonging> belonging(List<Layout> all) {
+        if (!Belonging.isPossible(all.size())) {
+            return Optional.empty();
+        }
+        Map<String, String> heads = new HashMap<>();
+        List<Belonging.Candidate> candidates = new ArrayList<>();
+        for (Layout layout : all) {
+            for (int i = 0; i < layout.keys().size(); i++) {
+                heads.putIfAbsent(layout.keys().get(i), layout.headers().get(i));
+            }
+            candidates.add(new Belonging.Candidate(
+                    layout.signature(),
+                    layout.keys(),
+                    layout.rows(),
+                    layout.tables().stream().map(PlacedTable::source).toList(),
+                    layout.tables().stream().map(PlacedTable::sheet).toList(),
+                    layout.tables().get(0).table().isForm() ? layout.shape() : List.of()));
+        }
+        return Optional.of(new Belonging(candidates, profiling.of(all), heads));
+    }
+
+    private static int shared(Family family, Set<String> known) {
+        Set<String> keys = new HashSet<>();
+        family.layouts().forEach(layout -> keys.addAll(layout.keys()));
+        keys.retainAll(known);
+        return keys.size();
+    }
+
+    /** True for many columns of several natures, one after the other as in a layout of the family. */
+    private static boolean sameShape(Layout layout, Family main) {
+        List<Layout.Nature> shape = layout.shape();
+        boolean telling = shape.size() >= TELLING_COLUMNS && new HashSet<>(shape).size() >= 3;
+        return telling
+                && main.layouts().stream().anyMatch(member -> member.shape().equals(shape));
+    }
+
+    /** Lists of two columns and handfuls of cells are set aside with a reason but without a question. */
+    private static boolean worthAsking(Layout layout, Family main) {
+        long usual = main.rows() / Math.max(1, main.tables());
+        boolean named = layout.tables().stream()
+                .anyMatch(table ->
+                        !table.table().headerRows().isEmpty() || table.table().isForm());
+        return named && layout.headers().size() >= 3 && layout.rows() * 20 >= usual;
+    }
+
+    private void anotherJob(Layout layout, Family main, double likelihood, List<Layout> layouts) {
+        boolean likely = likelihood >= BELONGS;
+        boolean sameShape = sameShape(layout, main) || likely;
+        boolean take = job.decision(Kinds.ANOTHER_JOB, layout.signature())
+                .map(Decision::answer)
+                .orElse(sameShape ? TableChoice.TAKE : TableChoice.ASIDE)
+                .equals(TableChoice.TAKE);
+        if (job.decision(Kinds.ANOTHER_JOB, layout.signature()).isEmpty()) {
+            assumed.add(new Decision(
+                    Kinds.ANOTHER_JOB,
+                    layout.signature(),
+                    take ? TableChoice.TAKE : TableChoice.ASIDE,
+                    likely
+                            ? "its columns hold what those of the other tables hold, and its file is named like theirs"
+                            : sameShape
+                                    ? "its columns hold the same natures of values in the same order as those of the"
+                                            + " master"
+                                    : "it shares too few headers with the other tables",
+                    (likelihood >= BELONGS_SURELY ? SURE_MARK + ", " : "") + Says.count(layout.rows(), "row")));
+        }
+        if (take) {
+            layouts.add(layout);
+        } else {
+            layout.tables().forEach(table -> outside.put(table, "it shares too few headers with the other tables"));
+        }
+        boolean surely = take && saysSurely(layout);
+        boolean strange = likelihood < BELONGS_HARDLY && layout.rows() * SIZEABLE < main.rows();
+        boolean list = likelihood < BELONGS && isListBeside(layout, main);
+        boolean surelyNot = !take && (strange || list);
+        boolean open = !job.isSettled(Kinds.ANOTHER_JOB, layout.signature()) && !surely && !surelyNot;
+        if (open && (take || worthAsking(layout, main))) {
+            PlacedTable first = layout.tables().get(0);
+            String which = Says.count(layout.tables().size(), "table") + " with "
+                    + Says.count(layout.rows(), "row") + " and the headers "
+                    + Says.list(layout.headers().stream().map(Says::quoted).toList());
+            questions.add(Question.of(
+                    Kinds.ANOTHER_JOB,
+                    layout.signature(),
+                    first.where(),
+                    which + (layout.tables().size() == 1 ? " has" : " have") + " little in common with the other "
+                            + Says.count(main.tables(), "table")
+                            + (likely
+                                    ? " by name, but its columns hold what theirs hold"
+                                    : sameShape ? " by name, but the same kinds of values in the same order" : "")
+                            + ". Does it belong to this master?",
+                    take ? TableChoice.TAKE : TableChoice.ASIDE,
+                    List.of(
+                            new Answer(TableChoice.ASIDE, "no, it belongs to another job; leave it out"),
+                            new Answer(TableChoice.TAKE, "yes, take its rows in")),
+                    layout.rows()));
+        }
+    }
+
+    /** True for a list of words in files that have tables of the master too, all of which hold numbers or dates. */
+    private static boolean isListBeside(Layout layout, Family main) {
+        Set<String> sources = main.layouts().stream()
+                .flatMap(member -> member.tables().stream())
+                .map(PlacedTable::source)
+                .collect(Collectors.toSet());
+        return !holdsValues(layout)
+                && layout.rows() < main.rows()
+                && layout.tables().stream().allMatch(table -> sources.contains(table.source()))
+                && main.layouts().stream().allMatch(FamilyChoice::holdsValues);
+    }
+
+    private static boolean holdsValues(Layout layout) {
+        List<Layout.Nature> shape = layout.shape();
+        return shape.contains(Layout.Nature.NUMBERS) || shape.contains(Layout.Nature.DATES);
+    }
+
+    /** True where a layout was taken in without a doubt, now or in a former look. */
+    private boolean saysSurely(Layout layout) {
+        String id = Decision.idOf(Kinds.ANOTHER_JOB, layout.signature());
+        return assumed.stream()
+                .anyMatch(decision ->
+                        decision.id().equals(id) && decision.evidence().startsWith(SURE_MARK));
+    }
+}

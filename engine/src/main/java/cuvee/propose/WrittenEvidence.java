@@ -1,0 +1,209 @@
+package cuvee.propose;
+
+import cuvee.decision.Choices;
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
+import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
+import cuvee.finding.Severity;
+import cuvee.job.Job;
+import cuvee.layout.LaidColumn;
+import cuvee.layout.PlacedTable;
+import cuvee.master.SourceCells.Cells;
+import cuvee.master.SourceCells.Range;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.tag.Home;
+import cuvee.value.Convention;
+import cuvee.value.Meaning;
+import cuvee.value.Period;
+import cuvee.value.Type;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/**
+ * What speaks for what the cells of columns stand for: what the analyst says, what the cells hold, what names say of
+ * periods. Where it is told, and where it is asked.
+ */
+final class WrittenEvidence {
+    private final Job job;
+    /** False where the analyst has said nothing of what cells stand for. */
+    private final boolean somethingSaid;
+
+    private final Ranges ranges;
+    private final Homes homes;
+    private final Function<PlacedTable, List<String>> scopes;
+    private final List<Question> questions;
+    private final List<Finding> findings;
+
+    /** Looks through the cells of tables, by table. */
+    public interface Ranges {
+        Map<Integer, Range> of(Collection<Cells> cells, Convention convention);
+    }
+
+    WrittenEvidence(
+            Job job,
+            Ranges ranges,
+            Homes homes,
+            Function<PlacedTable, List<String>> scopes,
+            List<Question> questions,
+            List<Finding> findings) {
+        this.job = job;
+        this.somethingSaid =
+                job.settled().stream().anyMatch(decision -> decision.kind().equals(Kinds.WRITTEN_AS));
+        this.ranges = ranges;
+        this.homes = homes;
+        this.scopes = scopes;
+        this.questions = questions;
+        this.findings = findings;
+    }
+
+    /** What the analyst says of a column in a table: the nearest scope holds. */
+    Optional<Meaning> said(String name, PlacedTable table) {
+        return saidWhole(name, table).map(ColumnChoice.WrittenAs::meaning);
+    }
+
+    /** What the analyst says of a column in a table, with its year; the nearest scope holds. */
+    Optional<ColumnChoice.WrittenAs> saidWhole(String name, PlacedTable table) {
+        if (!somethingSaid) {
+            return Optional.empty();
+        }
+        return Stream.concat(
+                        scopes.apply(table).stream().map(scope -> new ColumnChoice.Scoped(name, scope).words()),
+                        Stream.of(name))
+                .filter(subject -> job.isSettled(Kinds.WRITTEN_AS, subject))
+                .map(subject -> job.decision(Kinds.WRITTEN_AS, subject).orElseThrow())
+                .flatMap(decision -> Stream.of(Choices.of(decision, job.columns())))
+                .flatMap(choice -> choice instanceof ColumnChoice.WrittenAs so ? Stream.of(so) : Stream.empty())
+                .findFirst();
+    }
+
+    /** The type that the job has for a column, be it assumed or settled. */
+    Optional<Type> type(String name) {
+        return job.decision(Kinds.TYPE, name).flatMap(type -> Type.ofWord(type.answer()));
+    }
+
+    /** True where the type of a column is the analyst's. */
+    boolean isTypeSettled(String name) {
+        return job.isSettled(Kinds.TYPE, name);
+    }
+
+    /** True where the analyst says of a column as a whole what its cells stand for. */
+    boolean isSettledThroughout(String name) {
+        return job.isSettled(Kinds.WRITTEN_AS, name);
+    }
+
+    /** True where the analyst says what the numbers of a column stand for, anywhere. */
+    boolean isSettled(String name) {
+        return job.settled().stream()
+                .filter(decision -> decision.kind().equals(Kinds.WRITTEN_AS))
+                .flatMap(decision -> Stream.of(Choices.of(decision, job.columns())))
+                .anyMatch(choice ->
+                        choice instanceof ColumnChoice about && about.column().equals(name));
+    }
+
+    /** What the cells of tables hold under a convention; tables of which none holds anything are left out. */
+    Map<PlacedTable, Range> looked(Map<PlacedTable, LaidColumn> fed, Convention convention) {
+        List<Cells> cells = new ArrayList<>();
+        fed.forEach((table, column) -> {
+            OptionalInt at = column.origin().column(0);
+            at.ifPresent(index -> cells.add(new Cells(
+                    table.id(),
+                    table.staged(),
+                    table.width(),
+                    table.table().firstRow(),
+                    table.table().lastRow(),
+                    !table.table().aside().isEmpty(),
+                    index)));
+        });
+        Map<Integer, Range> found = cells.isEmpty() ? Map.of() : ranges.of(cells, convention);
+        Map<PlacedTable, Range> looked = new LinkedHashMap<>();
+        fed.keySet().forEach(table -> {
+            Range range = found.get(table.id());
+            if (range != null && range.fits() > 0) {
+                looked.put(table, range);
+            }
+        });
+        return looked;
+    }
+
+    /** The periods with a year that the names of the file, its sheet or folder, or titles say. */
+    List<Period> periods(PlacedTable table) {
+        Home home = homes.of(table);
+        List<String> names = new ArrayList<>(home.titles());
+        names.addAll(home.folders());
+        names.add(home.fileName());
+        names.add(home.sheet());
+        return names.stream()
+                .flatMap(text -> Period.in(text, Convention.Order.DAY_FIRST).stream())
+                .map(Period.Found::period)
+                .filter(period -> period.year() != 0)
+                .toList();
+    }
+
+    /** Tells of tables what their cells are read as, or asks where some are in doubt. */
+    void tell(
+            String name, Set<PlacedTable> tables, List<PlacedTable> doubtful, Meaning meaning, String what, String as) {
+        if (job.isSettled(Kinds.WRITTEN_AS, name)) {
+            return;
+        }
+        String held = "In the column " + Says.quoted(name) + ", " + files(tables)
+                + (sources(tables).size() == 1 ? " holds " : " hold ") + what + ".";
+        if (doubtful.isEmpty()) {
+            findings.add(new Finding(
+                    Severity.REMARK, "written-as", where(tables), held, "They are read as " + as + ".", ""));
+            return;
+        }
+        ask(question(name, tables, held + " Are they " + as + "?", meaning, as, meaning));
+    }
+
+    static Question question(
+            String name, Collection<PlacedTable> tables, String text, Meaning meaning, String as, Meaning assumed) {
+        return Question.of(
+                Kinds.WRITTEN_AS,
+                name,
+                where(tables),
+                text,
+                assumed.words(),
+                List.of(
+                        new Answer(meaning.words(), "yes, read them as " + as),
+                        new Answer(
+                                Meaning.AS_WRITTEN.words(),
+                                meaning == Meaning.MONTHS
+                                        ? "no, they stay as they are written"
+                                        : "no, they are numbers as they stand")),
+                tables.stream().mapToLong(table -> table.table().kept()).sum());
+    }
+
+    static Where where(Collection<PlacedTable> tables) {
+        return tables.iterator().next().where();
+    }
+
+    private static Set<String> sources(Collection<PlacedTable> tables) {
+        return tables.stream().map(PlacedTable::source).collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    static String files(Collection<PlacedTable> tables) {
+        Set<String> sources = sources(tables);
+        return sources.size() == 1 ? sources.iterator().next() : Says.count(sources.size(), "file");
+    }
+
+    void ask(Question question) {
+        questions.add(question);
+    }
+
+    void find(Finding finding) {
+        findings.add(finding);
+    }
+}

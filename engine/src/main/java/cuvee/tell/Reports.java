@@ -1,0 +1,143 @@
+package cuvee.tell;
+
+import cuvee.collect.Source;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.gather.SheetRules;
+import cuvee.gather.SourceFacts;
+import cuvee.gather.SourceFacts.SheetFacts;
+import cuvee.layout.PlacedTable;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.propose.Proposal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Says of every source what became of it. */
+public final class Reports {
+    private Reports() {}
+
+    /** What became of each source and of its tables. */
+    public static List<SourceReport> of(
+            List<Source> sources,
+            Map<String, SourceFacts> facts,
+            Map<String, SourceFacts> gone,
+            Proposal proposal,
+            List<Finding> findings) {
+        List<SourceReport> reports = new ArrayList<>();
+        for (Source source : sources) {
+            SourceFacts found = facts.get(source.path());
+            if (found == null) {
+                findings.add(new Finding(
+                        Severity.NOTICE,
+                        source.asideKind(),
+                        Where.source(source.path()),
+                        "It is " + source.aside() + ".",
+                        "It is set aside.",
+                        ""));
+                reports.add(new SourceReport(
+                        source.path(),
+                        source.size(),
+                        source.modified(),
+                        SourceReport.State.SET_ASIDE,
+                        source.asideKind(),
+                        source.aside(),
+                        List.of(),
+                        List.of()));
+            } else {
+                boolean unread = found.isKept() && !found.isHeldClosed();
+                SourceReport.State state = unread ? SourceReport.State.UNREADABLE : SourceReport.State.TAKEN;
+                reports.add(report(found, state, proposal, findings));
+            }
+        }
+        gone.values().forEach(found -> reports.add(report(found, SourceReport.State.GONE, proposal, findings)));
+        return reports;
+    }
+
+    private static Finding hidden(String source, SheetFacts sheet) {
+        List<String> what = new ArrayList<>();
+        if (sheet.hiddenRows() > 0) {
+            what.add(Says.count(sheet.hiddenRows(), "row"));
+        }
+        if (sheet.hiddenColumns() > 0) {
+            what.add(Says.count(sheet.hiddenColumns(), "column"));
+        }
+        int count = sheet.hiddenRows() + sheet.hiddenColumns();
+        return new Finding(
+                Severity.REMARK,
+                "hidden-cells",
+                Where.sheet(source, sheet.name()),
+                Says.list(what) + (count == 1 ? " is" : " are") + " hidden or filtered away.",
+                "They are read like the others.",
+                "Unhide them in the workbook to see them there.");
+    }
+
+    private static SourceReport report(
+            SourceFacts facts, SourceReport.State state, Proposal proposal, List<Finding> findings) {
+        facts.problem().forEach(findings::add);
+        if (!facts.readable() && !facts.isKept()) {
+            Finding problem = facts.problem().get(0);
+            return new SourceReport(
+                    facts.path(),
+                    facts.size(),
+                    facts.modified(),
+                    SourceReport.State.SET_ASIDE,
+                    problem.kind(),
+                    problem.what(),
+                    List.of(),
+                    List.of());
+        }
+        List<PlacedTable> in = new ArrayList<>();
+        List<SourceReport.Outside> out = new ArrayList<>();
+        for (SheetFacts sheet : facts.sheets()) {
+            List<PlacedTable> tables = sheet.placed(facts.path());
+            boolean hidden = sheet.hidden() && tables.stream().allMatch(proposal.outside()::containsKey);
+            if (hidden) {
+                findings.add(new Finding(
+                        Severity.WARNING,
+                        sheet.asideKind(),
+                        Where.sheet(facts.path(), sheet.name()),
+                        "The sheet is hidden.",
+                        "It is set aside.",
+                        "Take it in, in Read, if its rows belong to the master."));
+            } else if (tables.isEmpty()) {
+                findings.add(new Finding(
+                        Severity.NOTICE,
+                        sheet.asideKind(),
+                        Where.sheet(facts.path(), sheet.name()),
+                        "The sheet holds no table.",
+                        "It is set aside.",
+                        ""));
+            }
+            if (tables.isEmpty()) {
+                out.add(new SourceReport.Outside(
+                        sheet.name(), Optional.empty(), hidden ? SheetRules.HIDDEN_SHEET : "it holds no table"));
+            }
+            if (sheet.hiddenRows() + sheet.hiddenColumns() > 0 && !hidden && !tables.isEmpty()) {
+                findings.add(hidden(facts.path(), sheet));
+            }
+            for (PlacedTable placed : tables) {
+                String reason = proposal.outside().get(placed);
+                if (reason == null) {
+                    in.add(placed);
+                } else {
+                    out.add(new SourceReport.Outside(sheet.name(), Optional.of(placed), reason));
+                }
+            }
+        }
+        boolean aside = in.isEmpty();
+        String reason =
+                !aside ? "" : out.isEmpty() ? "it holds no table" : out.get(0).reason();
+        return new SourceReport(
+                facts.path(),
+                facts.size(),
+                facts.modified(),
+                aside ? SourceReport.State.SET_ASIDE : state,
+                aside ? "no-table" : "",
+                reason,
+                in,
+                out);
+    }
+}

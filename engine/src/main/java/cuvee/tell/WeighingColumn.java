@@ -1,0 +1,39 @@
+package cuvee.tell;
+
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.propose.Proposal;
+import cuvee.value.Type;
+import java.util.List;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
+
+/**
+ * The column by which a master is weighed, so that it can be said how much is at stake: the one that the analyst names,
+ * else the amounts of money that fill the most rows.
+ */
+public final class WeighingColumn {
+    private WeighingColumn() {}
+
+    /** Its place among the columns of a master; empty where nothing is named and no column holds money. */
+    public static OptionalInt at(Job job, List<Proposal.ColumnReport> columns) {
+        OptionalInt named =
+                job.decision(Kinds.WEIGHED_BY, ColumnChoice.WeighedBy.SUBJECT).map(Decision::answer).stream()
+                        .flatMapToInt(name -> IntStream.range(0, columns.size())
+                                .filter(at -> columns.get(at).name().equals(name)
+                                        && columns.get(at).type().isNumber()))
+                        .findFirst();
+        if (named.isPresent()) {
+            return named;
+        }
+        int best = -1;
+        for (int at = 0; at < columns.size(); at++) {
+            boolean fuller =
+                    best < 0 || columns.get(at).filled() > columns.get(best).filled();
+            best = columns.get(at).type() == Type.MONEY && fuller ? at : best;
+        }
+        return best < 0 ? OptionalInt.empty() : OptionalInt.of(best);
+    }
+}

@@ -1,0 +1,332 @@
+package cuvee.propose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.change.Board;
+import cuvee.decision.ColumnChoice;
+import cuvee.decision.Kinds;
+import cuvee.refresh.Batch;
+import cuvee.refresh.BatchTest;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.poi.ss.util.AreaReference;
+import org.apache.poi.xssf.usermodel.XSSFRow;
+import org.apache.poi.xssf.usermodel.XSSFSheet;
+import org.apache.poi.xssf.usermodel.XSSFTable;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.junit.jupiter.api.Test;
+
+/** What only names, folders and titles say becomes a column. */
+class TagColumnsTest extends BatchTest {
+    @Test
+    void placeAndDateInTheNameOnlyBecomeColumns() {
+        batch.csv("Hollin_2026-03-01.csv", "Vessel,Pax", "MV Dunlin,5");
+        batch.csv("Hollin_2026-03-02.csv", "Vessel,Pax", "MV Dunlin,6");
+        batch.csv("Tarsk_2026-03-01.csv", "Vessel,Pax", "MV Petrel,7");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Date", "File part 1");
+        assertThat(made.lines())
+                .containsExactly(
+                        "MV Dunlin|5|2026-03-01|Hollin",
+                        "MV Dunlin|6|2026-03-02|Hollin",
+                        "MV Petrel|7|2026-03-01|Tarsk");
+        assertThat(made.outcome().proposal().columns().get(2).type().word()).isEqualTo("Date");
+        assertThat(made.outcome().needsALook()).isFalse();
+    }
+
+    @Test
+    void whatTheRowsSayThemselvesIsNoTag() {
+        batch.csv("Hollin 2026-01.csv", "Date,Port,Pax", "2026-01-01,Hollin,5", "2026-01-09,Hollin,5");
+        batch.csv("Tarsk 2026-02.csv", "Date,Port,Pax", "2026-02-01,Tarsk,5", "2026-02-09,Tarsk,5");
+        assertThat(batch.refresh().columns()).containsExactly("Date", "Port", "Pax");
+        assertThat(batch.assumed(Kinds.TAG))
+                .containsExactlyInAnyOrder("period in file name: left out", "file name part 1: left out");
+    }
+
+    @Test
+    void aTagFillsTheColumnOfItsNameInTablesThatLackIt() {
+        batch.csv("Hollin.csv", "Port,Vessel,Pax", "Hollin,MV Dunlin,5", "Hollin,MV Petrel,6");
+        batch.csv("Marsay.csv", "Port,Vessel,Pax", "Marsay,MV Dunlin,5", "Marsay,MV Petrel,6");
+        batch.csv("Tarsk.csv", "Vessel,Pax", "MV Fenwick,7");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Port", "Vessel", "Pax");
+        assertThat(made.lines()).contains("Tarsk|MV Fenwick|7", "Hollin|MV Dunlin|5");
+    }
+
+    @Test
+    void aLabelAboveTheTableNamesItsColumn() {
+        batch.csv("r1.csv", "Port: Hollin", "", "Vessel,Pax,Crew", "MV Dunlin,5,2", "MV Petrel,5,2");
+        batch.csv("r2.csv", "Port: Tarsk", "", "Vessel,Pax,Crew", "MV Petrel,6,2", "MV Dunlin,1,1");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Crew", "Port");
+        assertThat(made.lines()).contains("MV Dunlin|5|2|Hollin", "MV Petrel|6|2|Tarsk");
+    }
+
+    @Test
+    void whatStandsUnderALabelElsewhereIsItUnderAnotherLabelToo() {
+        batch.csv("r1.csv", "District: Hollin", "", "Vessel,Pax,Crew", "MV Dunlin,5,2", "MV Petrel,5,2");
+        batch.csv("r2.csv", "District: Tarsk", "", "Vessel,Pax,Crew", "MV Petrel,6,2", "MV Dunlin,1,1");
+        batch.csv("r3.csv", "Beat: Hollin", "State: open", "", "Vessel,Pax,Crew", "MV Grayling,7,2", "MV Dunlin,3,1");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Crew", "District");
+        assertThat(made.lines()).contains("MV Grayling|7|2|Hollin", "MV Petrel|6|2|Tarsk");
+    }
+
+    @Test
+    void theOneLabelThatTheOthersLackIsTakenForTheTagAndSaid() {
+        batch.csv("r1.csv", "District: Hollin", "", "Vessel,Pax,Crew", "MV Dunlin,5,2", "MV Petrel,5,2");
+        batch.csv("r2.csv", "District: Tarsk", "", "Vessel,Pax,Crew", "MV Petrel,6,2", "MV Dunlin,1,1");
+        batch.refresh();
+        batch.csv("r3.csv", "Beat: Oska", "Status: final", "", "Vessel,Pax,Crew", "MV Grayling,7,2", "MV Dunlin,3,1");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Crew", "District");
+        assertThat(made.lines()).contains("MV Grayling|7|2|Oska");
+        assertThat(made.findings("tag-under-other-label")).singleElement().satisfies(finding -> {
+            assertThat(finding.where().source()).isEqualTo("r3.csv");
+            assertThat(finding.what()).contains("“District”", "“Beat”");
+            assertThat(finding.done()).contains("“Oska”");
+        });
+    }
+
+    @Test
+    void aLabelThatIsMissingAboveATableIsSaid() {
+        batch.csv("r1.csv", "District: Hollin", "", "Vessel,Pax,Crew", "MV Dunlin,5,2", "MV Petrel,5,2");
+        batch.csv("r2.csv", "District: Tarsk", "", "Vessel,Pax,Crew", "MV Petrel,6,2", "MV Dunlin,1,1");
+        batch.csv("r3.csv", "Returned 2026-03-04", "", "Vessel,Pax,Crew", "MV Grayling,7,2", "MV Dunlin,3,1");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).contains("MV Grayling|7|2|");
+        assertThat(made.findings("tag-not-found"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.what()).contains("“District”", "r3.csv"));
+    }
+
+    @Test
+    void foldersOfYearsAreYears() {
+        batch.csv("2025/north.csv", "Vessel,Pax", "MV Dunlin,5");
+        batch.csv("2026/north.csv", "Vessel,Pax", "MV Dunlin,6");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Year");
+        assertThat(made.lines()).containsExactly("MV Dunlin|5|2025", "MV Dunlin|6|2026");
+    }
+
+    @Test
+    void namesThatOnlyTellFilesApartAreNoTag() {
+        batch.csv("report 001.csv", "Vessel,Pax", "MV Dunlin,5");
+        batch.csv("report 002.csv", "Vessel,Pax", "MV Dunlin,6");
+        batch.csv("report 003.csv", "Vessel,Pax", "MV Dunlin,7");
+        assertThat(batch.refresh().columns()).containsExactly("Vessel", "Pax");
+    }
+
+    @Test
+    void aTagCanBeNamedLeftOutAndTakenFromSomethingElse() {
+        batch.csv("Hollin_2026-03.csv", "Vessel,Pax", "MV Dunlin,5");
+        batch.csv("Tarsk_2026-04.csv", "Vessel,Pax", "MV Petrel,7");
+        batch.refresh();
+        batch.settle(Kinds.TAG, "file name part 1", "Port")
+                .settle(Kinds.TAG, "period in file name", ColumnChoice.LEFT_OUT)
+                .settle(Kinds.TAG, "fixed text Ferries", "Line");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Port", "Line");
+        assertThat(made.lines()).containsExactly("MV Dunlin|5|Hollin|Ferries", "MV Petrel|7|Tarsk|Ferries");
+    }
+
+    @Test
+    void aNameThatSaysOtherThanTheRowsIsPointedOut() {
+        batch.csv("Hollin 2026-01.csv", "Date,Pax", "2026-01-01,5", "2026-01-09,5");
+        batch.csv("Hollin 2026-02.csv", "Date,Pax", "2026-02-01,5", "2026-02-09,5");
+        batch.csv("Hollin 2026-03.csv", "Date,Pax", "2026-04-01,5", "2026-04-09,5");
+        batch.csv("Hollin 2026-04.csv", "Date,Pax", "2026-04-02,6", "2026-04-10,5");
+        batch.csv("Hollin 2026-05.csv", "Date,Pax", "2026-05-02,6", "2026-05-10,5");
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("tag-contradiction")).singleElement().satisfies(finding -> {
+            assertThat(finding.where().toString()).contains("Hollin 2026-03.csv");
+            assertThat(finding.what()).contains("“2026-03”").contains("“2026-04-01”");
+        });
+    }
+
+    @Test
+    void aNewFileInWhichTheTagFindsNothingIsPointedOut() {
+        for (String port : new String[] {"Hollin", "Tarsk", "Marsay", "Eastray"}) {
+            batch.csv(port + "_bus_2026-03.csv", "Vessel,Pax", "MV Dunlin," + port.length());
+            batch.csv(port + "_ferry_2026-03.csv", "Vessel,Pax", "MV " + port + ",6");
+        }
+        assertThat(batch.refresh().columns()).containsExactly("Vessel", "Pax", "File part 1", "File part 2");
+        batch.csv("extra 2026-03.csv", "Vessel,Pax", "MV Dunlin,6");
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("tag-not-found"))
+                .hasSize(2)
+                .allSatisfy(finding -> assertThat(finding.what()).contains("extra 2026-03.csv"));
+        assertThat(made.lines()).contains("MV Dunlin|6||");
+    }
+
+    @Test
+    void aNewTagValueNextMonthJoinsByItself() {
+        batch.csv("Hollin 2026-03.csv", "Vessel,Pax", "MV Dunlin,5");
+        batch.csv("Tarsk 2026-03.csv", "Vessel,Pax", "MV Petrel,7");
+        Batch.Made first = batch.refresh();
+        assertThat(first.columns()).containsExactly("Vessel", "Pax", "File part 1");
+        batch.csv("Norhaven 2026-03.csv", "Vessel,Pax", "MV Petrel,9");
+        assertThat(batch.refresh().lines()).contains("MV Petrel|9|Norhaven");
+    }
+
+    @Test
+    void theNameOfATableInItsWorkbookIsATag() throws IOException {
+        for (String port : List.of("Hollin", "Tarsk")) {
+            try (XSSFWorkbook workbook = new XSSFWorkbook();
+                    OutputStream out =
+                            Files.newOutputStream(batch.file(port.equals("Hollin") ? "a1.xlsx" : "a2.xlsx"))) {
+                XSSFSheet sheet = workbook.createSheet("Returns");
+                Object[][] rows = {row("Vessel", "Pax"), row("MV Dunlin", 5), row("MV Petrel", 6)};
+                for (Object[] cells : rows) {
+                    XSSFRow made = sheet.createRow(sheet.getPhysicalNumberOfRows());
+                    made.createCell(0).setCellValue((String) cells[0]);
+                    if (cells[1] instanceof Integer number) {
+                        made.createCell(1).setCellValue(number);
+                    } else {
+                        made.createCell(1).setCellValue((String) cells[1]);
+                    }
+                }
+                XSSFTable table = sheet.createTable(new AreaReference("A1:B3", workbook.getSpreadsheetVersion()));
+                table.setDisplayName(port);
+                workbook.write(out);
+            }
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Table part 1");
+        assertThat(made.lines()).contains("MV Dunlin|5|Hollin", "MV Petrel|6|Tarsk");
+    }
+
+    @Test
+    void aTagThatWasMovedStaysWhereItIs() {
+        batch.csv("Hollin_2026-03-01.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
+        batch.csv("Tarsk_2026-03-01.csv", "Vessel,Pax", "MV Petrel,7", "MV Petrel,8");
+        assertThat(batch.refresh().columns()).containsExactly("Vessel", "Pax", "File part 1");
+        batch.job(Board.move(batch.job(), List.of("Vessel", "Pax", "File part 1"), "File part 1", -2));
+        assertThat(batch.refresh().columns()).containsExactly("File part 1", "Vessel", "Pax");
+        batch.csv("Marsay_2026-04-01.csv", "Vessel,Pax,Crew", "MV Petrel,7,2", "MV Petrel,8,2");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("File part 1", "Vessel", "Pax", "Crew");
+        assertThat(made.lines().get(0)).startsWith("Hollin|MV Dunlin|5|");
+    }
+
+    @Test
+    void movingAColumnLeavesTagsBehindTheOthers() {
+        batch.csv("Hollin_2026-03-01.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
+        batch.csv("Tarsk_2026-03-01.csv", "Vessel,Pax", "MV Petrel,7", "MV Petrel,8");
+        batch.refresh();
+        batch.job(Board.move(batch.job(), List.of("Vessel", "Pax", "File part 1"), "Vessel", 1));
+        assertThat(batch.job().columns()).containsExactly("Pax", "Vessel");
+        assertThat(batch.refresh().columns()).containsExactly("Pax", "Vessel", "File part 1");
+    }
+
+    @Test
+    void aTagWithTheNameOfAColumnThatAllTablesHaveIsSaidToFillNothing() {
+        batch.csv("Hollin.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
+        batch.csv("Tarsk.csv", "Vessel,Pax", "MV Petrel,7", "MV Petrel,8");
+        batch.settle(Kinds.TAG, "file name part 1", "Vessel");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax");
+        assertThat(made.lines()).contains("MV Dunlin|5");
+        assertThat(made.findings("tag-hidden"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.done())
+                        .isEqualTo("The column holds what the rows say; the tag fills nothing."));
+    }
+
+    @Test
+    void periodsOfSeveralKindsAreToldAsTheyAreWritten() {
+        batch.csv("Hollin 2026-01.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
+        batch.csv("Hollin 2026-02.csv", "Vessel,Pax", "MV Dunlin,6", "MV Petrel,3");
+        batch.csv("Hollin Q2 2026.csv", "Vessel,Pax", "MV Dunlin,16", "MV Petrel,13");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Period");
+        assertThat(made.lines()).contains("MV Dunlin|5|2026-01", "MV Petrel|13|Q2 2026");
+    }
+
+    @Test
+    void aLabelThatFewTablesHaveIsNoTag() {
+        batch.csv("r1.csv", "Harbour master: Quill", "", "Vessel,Pax,Crew", "MV Dunlin,5,2", "MV Petrel,5,2");
+        for (int i = 2; i <= 5; i++) {
+            batch.csv("r" + i + ".csv", "Vessel,Pax,Crew", "MV Petrel," + i + ",2", "MV Dunlin,1,1");
+        }
+        assertThat(batch.refresh().columns()).containsExactly("Vessel", "Pax", "Crew");
+    }
+
+    @Test
+    void aTextThatYouGiveIsWrittenBesideEveryRow() {
+        batch.csv("r1.csv", "Vessel,Pax", "MV Dunlin,5", "MV Petrel,4");
+        batch.settle(Kinds.TAG, "fixed text Farsound", "Company");
+        assertThat(batch.refresh().lines()).containsExactly("MV Dunlin|5|Farsound", "MV Petrel|4|Farsound");
+    }
+
+    @Test
+    void theTitleOverEachOfSeveralTablesIsTakenAndNotThatOfTheWholeSheet() {
+        for (String month : List.of("Mar", "Apr", "May")) {
+            List<Object[]> rows = new ArrayList<>();
+            rows.add(row("Quay stock " + month + " 2026"));
+            for (String quay : List.of("Quay A", "Quay B", "Quay C")) {
+                rows.add(row());
+                rows.add(row(quay));
+                rows.add(row("Item", "Unit", "Opening", "Used"));
+                rows.add(row("Rope", "coil", 40 + quay.hashCode() % 7, 12));
+                rows.add(row("Fenders", "piece", 66, 30 + month.hashCode() % 5));
+                rows.add(row("Paint", "tin", 20, 7));
+            }
+            batch.sheet("stock_" + month + "26.xlsx", rows.toArray(Object[][]::new));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(27);
+        assertThat(made.lines()).allSatisfy(line -> assertThat(line).matches(".*\\|[ABC](\\|.*)?"));
+    }
+
+    @Test
+    void aNumberUnderALabelAboveTheTableNamesAThing() {
+        for (int meter : List.of(4711, 4712, 4713)) {
+            batch.csv(
+                    "meter_" + meter + ".csv",
+                    "Meter number;" + meter,
+                    "",
+                    "Day;Used (kWh)",
+                    "01.03.2026;12,5",
+                    "02.03.2026;13,25",
+                    "03.03.2026;" + meter % 10 + ",5");
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).contains("Meter number");
+        assertThat(made.lines()).hasSize(9).anyMatch(line -> line.endsWith("|4712"));
+    }
+
+    @Test
+    void aNumberThatOnlyCountsTheSheetsIsNone() {
+        for (int copy = 1; copy <= 3; copy++) {
+            batch.csv(
+                    "log_" + copy + ".csv",
+                    "Copy;" + copy,
+                    "Reference;" + (9000 + copy),
+                    "",
+                    "Day;Used (kWh)",
+                    "01.03.2026;12,5",
+                    "02.03.2026;13,25",
+                    "03.03.2026;" + copy + ",5");
+        }
+        assertThat(batch.refresh().columns()).containsExactly("Day", "Used (kWh)");
+    }
+
+    @Test
+    void whatTheTitleSaysInMoreWordsThanTheFileIsNoOtherTag() {
+        for (String branch : List.of("North", "South", "West")) {
+            batch.sheet(
+                    branch + " hours.xlsx",
+                    row("Hours worked - " + branch + " branch"),
+                    row(),
+                    row("Name", "Grade", "Hours"),
+                    row("Ida", "A", 38 + branch.length()),
+                    row("Ole", "B", 40),
+                    row("Una", "A", 12.5));
+        }
+        assertThat(batch.refresh().columns()).containsExactly("Name", "Grade", "Hours", "File part 1");
+    }
+}

@@ -1,0 +1,478 @@
+package cuvee.propose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.change.Board;
+import cuvee.decision.Kinds;
+import cuvee.finding.Question;
+import cuvee.gather.Reread;
+import cuvee.master.MasterPlan;
+import cuvee.refresh.Batch;
+import cuvee.value.Type;
+import cuvee.value.Units;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Numbers that stand for something else: days since 1899, percent points, and those with a unit behind them. */
+class WrittenAsTest {
+    @TempDir
+    Path folder;
+
+    private Batch batch;
+
+    @BeforeEach
+    void folder() {
+        batch = new Batch(folder);
+    }
+
+    private static Object[] row(Object... cells) {
+        return cells;
+    }
+
+    private static Type type(Batch.Made made, String column) {
+        return made.outcome().plan().columns().stream()
+                .filter(each -> each.name().equals(column))
+                .map(MasterPlan.Column::type)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static List<String> column(Batch.Made made, String name) {
+        int at = made.columns().indexOf(name);
+        return made.lines().stream().map(line -> line.split("\\|", -1)[at]).toList();
+    }
+
+    @Test
+    void daysThatLostTheirFormatAreDatesWhereTheHeaderAndThePeriodSaySo() {
+        batch.sheet(
+                "Catch Feb 2021.xlsx",
+                row("Landing date", "Boat", "Boxes"),
+                row(44229, "Heron", 40000),
+                row(44235, "Plover", 41000));
+        batch.sheet("Catch Mar 2021.xlsx", row("Landing date", "Boat", "Boxes"), row(44257, "Heron", 42000));
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Landing date")).isEqualTo(Type.DATE);
+        assertThat(column(made, "Landing date")).containsExactly("2021-02-02", "2021-02-08", "2021-03-02");
+        assertThat(column(made, "Boxes")).containsExactly("40000", "41000", "42000");
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.findings("written-as").get(0).what()).contains("44229 is 2021-02-02");
+        assertThat(made.findings("not-conserved")).isEmpty();
+    }
+
+    @Test
+    void daysBesideDatesAreDatesAndWhereOnlyTheHeaderSaysSoItIsAsked() {
+        batch.csv("a.csv", "Visited,Boat,Boxes", "2021-02-01,Heron,5", "2021-02-03,Plover,6");
+        batch.sheet("b.xlsx", row("Visited", "Boat", "Boxes"), row(44240, "Heron", 7), row(44241, "Plover", 8));
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Visited")).containsExactly("2021-02-01", "2021-02-03", "2021-02-13", "2021-02-14");
+        Question question = made.question(Kinds.WRITTEN_AS);
+        assertThat(question.text())
+                .contains("b.xlsx holds numbers such as 44240")
+                .contains("Are they dates?");
+        Batch.Made numbers = batch.settle(question, "as written").refresh();
+        assertThat(type(numbers, "Visited")).isNotEqualTo(Type.DATE);
+        batch.settle(question, "days");
+        assertThat(batch.refresh().lines()).isEqualTo(made.lines());
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void daysThatLostTheirFormatUnderAnotherHeaderAreLinedUpWithDates() {
+        batch.csv(
+                "Skerry 2021-02.csv",
+                "Landed on,Boat,Boxes",
+                "2021-02-01,Heron,5",
+                "2021-02-03,Plover,6",
+                "2021-02-05,Heron,7",
+                "2021-02-08,Dunlin,8",
+                "2021-02-10,Plover,9",
+                "2021-02-16,Heron,4");
+        batch.sheet(
+                "Marsay 2021-02.xlsx",
+                row("Landing date", "Boat", "Boxes"),
+                row(44229, "Heron", 7),
+                row(44231, "Plover", 8),
+                row(44232, "Heron", 3),
+                row(44236, "Dunlin", 6),
+                row(44240, "Heron", 9),
+                row(44241, "Plover", 5));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Landing date", "Boat", "Boxes", "File part 1");
+        assertThat(column(made, "Landing date")).contains("2021-02-01", "2021-02-02", "2021-02-14");
+    }
+
+    @Test
+    void daysOfTheirFilesPeriodAreDatesThoughNothingElseSaysSoAndAreAskedAbout() {
+        batch.sheet("Catch 2021-02.xlsx", row("Landing", "Boat"), row(44229, "Heron"), row(44235, "Plover"));
+        batch.sheet("Catch 2021-03.xlsx", row("Landing", "Boat"), row(44257, "Heron"), row(44260, "Dunlin"));
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Landing")).containsExactly("2021-02-02", "2021-02-08", "2021-03-02", "2021-03-05");
+        assertThat(made.question(Kinds.WRITTEN_AS).text()).contains("Are they dates?");
+    }
+
+    @Test
+    void numbersOfFiveDigitsThatRunOutOfTheirFilesPeriodAreNoDates() {
+        batch.sheet("Catch 2021-02.xlsx", row("Ticket", "Boat"), row(44229, "Heron"), row(44235, "Plover"));
+        batch.sheet("Catch 2021-03.xlsx", row("Ticket", "Boat"), row(44257, "Heron"), row(47260, "Dunlin"));
+        assertThat(type(batch.refresh(), "Ticket")).isEqualTo(Type.WHOLE_NUMBER);
+    }
+
+    @Test
+    void numbersOfFiveDigitsAreNoDatesWithoutAWordForIt() {
+        batch.sheet("a.xlsx", row("Ticket", "Boat"), row(44229, "Heron"), row(44235, "Plover"));
+        assertThat(type(batch.refresh(), "Ticket")).isEqualTo(Type.WHOLE_NUMBER);
+    }
+
+    @Test
+    void settingDateOnDaysConvertsThem() {
+        batch.sheet("a.xlsx", row("Ticket", "Boat"), row(44229, "Heron"), row(44235, "Plover"));
+        batch.refresh();
+        batch.job(Board.type(batch.job(), "Ticket", Type.DATE.word()));
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Ticket")).containsExactly("2021-02-02", "2021-02-08");
+        assertThat(made.findings("unfit-values")).isEmpty();
+    }
+
+    @Test
+    void percentPointsBesideSharesAreBroughtTogether() {
+        batch.csv("a.csv", "Boat,Rebate (%)", "Heron,12.5", "Plover,20", "Dunlin,7.5");
+        batch.csv("b.csv", "Boat,Rebate", "Heron,0.11", "Plover,0.205");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Rebate (%)")).containsExactly("0.125", "0.2", "0.075", "0.11", "0.205");
+        assertThat(made.findings("written-as").get(0).what()).contains("numbers up to 20 where the others hold shares");
+        assertThat(made.findings("not-conserved")).isEmpty();
+    }
+
+    @Test
+    void percentPointsThroughoutStayWhatTheyAre() {
+        batch.csv("a.csv", "Boat,Rebate %", "Heron,12.5", "Plover,20");
+        batch.csv("b.csv", "Boat,Rebate %", "Heron,11", "Plover,21.5");
+        assertThat(column(batch.refresh(), "Rebate %")).containsExactly("12.5", "20", "11", "21.5");
+    }
+
+    @Test
+    void numbersWithOneUnitBehindThemAreNumbers() {
+        batch.csv("a.csv", "Boat,Weight", "Heron,247 kg", "Plover,1.5 kg", "Dunlin,30 kg");
+        batch.csv("b.csv", "Boat,Weight", "Heron,12", "Plover,13");
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Weight")).isEqualTo(Type.DECIMAL);
+        assertThat(column(made, "Weight")).containsExactly("247", "1.5", "30", "12", "13");
+        assertThat(made.findings("written-as").get(0).what()).contains("say “kg” behind their numbers in a.csv");
+        assertThat(made.findings("not-conserved")).isEmpty();
+        batch.settle(Kinds.WRITTEN_AS, "Weight", "as written");
+        assertThat(column(batch.refresh(), "Weight")).doesNotContain("247");
+    }
+
+    @Test
+    void codesThatEndInALetterAreNoNumbersWithUnits() {
+        batch.csv("a.csv", "Boat,Berth", "Heron,12A", "Plover,14A", "Dunlin,7A");
+        assertThat(column(batch.refresh(), "Berth")).containsExactly("12A", "14A", "7A");
+    }
+
+    /** Two ports whose fares are in euros, and one that the test says differently. */
+    private void fares() {
+        batch.csv("Hollin.csv", "Route,Month,Fares (EUR)", "Inner,2026-01-01,204310.50", "Outer,2026-01-01,98720.25");
+        batch.csv("Orm.csv", "Route,Month,Fares (EUR)", "Inner,2026-01-01,310220.75", "Outer,2026-01-01,120000.00");
+    }
+
+    @Test
+    void thousandsThatTheHeaderNamesAreBroughtToTheScaleOfTheOthers() {
+        fares();
+        batch.csv("Tarsk.csv", "Route,Month,Fares (TEUR)", "Inner,2026-01-01,187.25", "Outer,2026-01-01,92.5");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Fares (EUR)")).contains("187250", "92500", "98720.25");
+        assertThat(made.outcome().questions())
+                .noneMatch(question -> question.kind().equals(Kinds.WRITTEN_AS));
+        assertThat(made.findings("written-as").get(0).what()).contains("Tarsk.csv holds numbers in thousands");
+        assertThat(made.findings("not-conserved")).isEmpty();
+        assertThat(made.findings("sum-not-conserved")).isEmpty();
+    }
+
+    @Test
+    void thousandsThatALineAboveTheTableNamesAreToo() {
+        fares();
+        batch.csv(
+                "Tarsk.csv",
+                "Fares of the quarter, all amounts in thousands of EUR",
+                "Route,Month,Fares (EUR)",
+                "Inner,2026-01-01,187.25",
+                "Outer,2026-01-01,92.5");
+        assertThat(column(batch.refresh(), "Fares (EUR)")).contains("187250", "92500", "98720.25");
+    }
+
+    @Test
+    void aPlaceCalledForAThousandIslesSaysNothing() {
+        fares();
+        batch.csv(
+                "Tarsk.csv",
+                "Thousand Isles Ferries, Tarsk",
+                "Route,Month,Fares (EUR)",
+                "Inner,2026-01-01,1870.25",
+                "Outer,2026-01-01,920.5");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Fares (EUR)")).contains("1870.25");
+        assertThat(made.outcome().questions())
+                .noneMatch(question -> question.kind().equals(Kinds.WRITTEN_AS));
+    }
+
+    @Test
+    void amountsAThousandTimesSmallerAreAskedAbout() {
+        fares();
+        StringBuilder lines = new StringBuilder("Route,Month,Fares (EUR)");
+        for (int i = 1; i <= 9; i++) {
+            lines.append("\nRoute ")
+                    .append(i)
+                    .append(",2026-01-01,")
+                    .append(150 + i * 9)
+                    .append(".5");
+        }
+        batch.csv("Tarsk.csv", lines.toString());
+        Batch.Made made = batch.refresh();
+        Question question = made.question(Kinds.WRITTEN_AS);
+        assertThat(question.text()).contains("Tarsk.csv").contains("a thousand times smaller");
+        assertThat(question.assumed()).isEqualTo("as written");
+        assertThat(column(made, "Fares (EUR)")).contains("159.5");
+        batch.settle("written-as", "Fares (EUR) | Tarsk.csv", "thousands");
+        Batch.Made said = batch.refresh();
+        assertThat(column(said, "Fares (EUR)")).contains("159500", "98720.25").doesNotContain("159.5");
+    }
+
+    @Test
+    void aLineAboutAmountsLeavesCountsAsTheyAre() {
+        batch.csv(
+                "Hollin.csv",
+                "Route,Month,Fares (EUR),Trips",
+                "Inner,2026-01-01,204310.50,4100",
+                "Outer,2026-01-01,98720.25,3900");
+        batch.csv(
+                "Tarsk.csv",
+                "Fares of the quarter, all amounts in thousands of EUR",
+                "Route,Month,Fares (EUR),Trips",
+                "Inner,2026-01-01,187.25,21",
+                "Outer,2026-01-01,92.5,18");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Fares (EUR)")).contains("187250");
+        assertThat(column(made, "Trips")).contains("21", "18");
+    }
+
+    @Test
+    void monthsByNameAreTheFirstDaysThatOtherFilesHold() {
+        batch.csv("Skerry.csv", "Month,Boat,Boxes", "2021-10-01,Heron,5", "2021-11-01,Plover,6");
+        batch.csv("Hollin.csv", "Month,Boat,Boxes", "Oct 2021,Heron,7", "November 2021,Plover,8", "n/a,Plover,9");
+        batch.csv("Tarsk.csv", "Month,Boat,Boxes", "12/2021,Heron,10", "Jan-22,Plover,11");
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Month")).isEqualTo(Type.DATE);
+        assertThat(column(made, "Month"))
+                .containsExactlyInAnyOrder(
+                        "2021-10-01", "2021-11-01", "", "2021-10-01", "2021-11-01", "2021-12-01", "2022-01-01");
+        assertThat(made.findings("written-as").get(0).what())
+                .contains("2 files")
+                .contains("months such as");
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.findings("not-conserved")).isEmpty();
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void monthsByNameBesideDaysOfAnyKindAreAskedAbout() {
+        batch.csv("Skerry.csv", "Landed,Boat,Boxes", "2021-10-07,Heron,5", "2021-11-19,Plover,6");
+        batch.csv("Hollin.csv", "Landed,Boat,Boxes", "Oct 2021,Heron,7", "Nov 2021,Plover,8");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Landed")).contains("2021-10-07", "2021-11-01");
+        Question question = made.question(Kinds.WRITTEN_AS);
+        assertThat(question.text()).contains("Hollin.csv holds months such as “Oct 2021”");
+        Batch.Made kept = batch.settle(question, "as written").refresh();
+        assertThat(column(kept, "Landed")).contains("Oct 2021");
+    }
+
+    @Test
+    void monthsByNameUnderAnotherHeaderAreLinedUpWithTheFirstDaysOfMonths() {
+        batch.csv("Skerry.csv", "Month,Boat,Boxes", "2021-10-01,Heron,5", "2021-11-01,Plover,6", "2021-12-01,Plover,6");
+        batch.csv("Hollin.csv", "Period,Boat,Boxes", "Oct 2021,Heron,7", "Nov 2021,Plover,8", "Dec 2021,Plover,8");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("Period", "Boat", "Boxes").doesNotContain("Month");
+        assertThat(column(made, "Period")).doesNotContain("", "Oct 2021");
+    }
+
+    @Test
+    void wordsWithDaysOfOneMonthAreNoMonths() {
+        batch.csv("Skerry.csv", "Berth,Boat,Boxes", "Mar 21,Heron,5", "Mar 22,Plover,6", "Mar 23,Tern,7");
+        assertThat(column(batch.refresh(), "Berth")).containsExactly("Mar 21", "Mar 22", "Mar 23");
+    }
+
+    @Test
+    void monthsWithoutAYearAreOfTheYearThatTheNameOfTheirFileSays() {
+        batch.csv("Returns 2025.csv", "Month,Boat,Boxes", "2025-01-01,Heron,5", "2025-02-01,Plover,6");
+        batch.csv("Returns 2026.csv", "Month,Boat,Boxes", "January,Heron,7", "Feb.,Plover,8", "n/a,Plover,9");
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Month")).isEqualTo(Type.DATE);
+        assertThat(column(made, "Month")).containsExactly("2025-01-01", "2025-02-01", "2026-01-01", "2026-02-01", "");
+        assertThat(made.findings("written-as").get(0).what())
+                .contains("Returns 2026.csv holds months")
+                .contains("without a year: their sources are of 2026");
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.findings("not-conserved")).isEmpty();
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void theYearOfMonthsIsAskedWhereNothingSaysIt() {
+        batch.csv("Skerry.csv", "Month,Boat,Boxes", "2025-12-01,Heron,5", "2026-01-01,Plover,6");
+        batch.csv("Hollin.csv", "Month,Boat,Boxes", "January,Heron,7", "February,Plover,8");
+        Batch.Made made = batch.refresh();
+        Question question = made.question(Kinds.WRITTEN_AS);
+        assertThat(question.text()).contains("Hollin.csv holds months without a year, such as “January”");
+        assertThat(question.answers())
+                .extracting(Question.Answer::id)
+                .containsExactly("as written", "months of 2025", "months of 2026");
+        Batch.Made said = batch.settle(question, "months of 2026").refresh();
+        assertThat(type(said, "Month")).isEqualTo(Type.DATE);
+        assertThat(column(said, "Month"))
+                .containsExactlyInAnyOrder("2025-12-01", "2026-01-01", "2026-01-01", "2026-02-01");
+        assertThat(said.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void monthsWithoutAYearInAllFilesStayWords() {
+        batch.csv("Returns 2025.csv", "Month,Boat,Boxes", "January,Heron,5", "February,Plover,6");
+        batch.csv("Returns 2026.csv", "Month,Boat,Boxes", "January,Heron,7", "February,Plover,8");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Month")).containsExactly("January", "February", "January", "February");
+        assertThat(made.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void wordsForThousandsAndMillionsAreReadInFullWhereTheyCanMeanNothingElse() {
+        batch.csv("a.csv", "Firm,Turnover,Staff,Term", "Reed,1.2M,3.4k,12M", "Marsh,0.5M,12k,24M", "Fenn,12M,0.25k,6M");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines())
+                .containsExactly("Reed|1200000|3400|12M", "Marsh|500000|12000|24M", "Fenn|12000000|250|6M");
+    }
+
+    @Test
+    void aWordForACurrencyOfSeveralCountriesMayStandBeforeTheAmount() {
+        batch.csv("a.csv", "Item,Price", "Rope,Fr. 12.50", "Buoy,Fr. 1200.00", "Sail,Fr. 7.00");
+        assertThat(batch.refresh().lines()).contains("Rope|12.5", "Buoy|1200");
+    }
+
+    @Test
+    void aDashForNoCentsIsNoSign() {
+        batch.csv("a.csv", "Item;Price;Deposit", "Rope;€ 1.234,-;50,-", "Buoy;€ 50,--;7,50", "Sail;€ -12,-;999,-");
+        assertThat(batch.refresh().lines()).containsExactly("Rope|1234|50", "Buoy|50|7.5", "Sail|-12|999");
+    }
+
+    @Test
+    void timesWithTheirZoneAreTimesAndSeveralZonesAreSaid() {
+        batch.csv("a.csv", "Id,At", "1,2026-03-01T10:15:00Z", "2,2026-03-02T11:15:00Z");
+        Batch.Made one = batch.refresh();
+        assertThat(one.lines()).containsExactly("1|2026-03-01T10:15:00", "2|2026-03-02T11:15:00");
+        assertThat(one.outcome().findings()).noneMatch(finding -> finding.kind().equals("time-zones"));
+        batch.csv("b.csv", "Id,At", "3,2026-03-03T10:15:00+02:00", "4,2026-03-04 11:15:00.250+0200");
+        Batch.Made several = batch.refresh();
+        assertThat(several.lines()).contains("4|2026-03-04T11:15:00.25");
+        assertThat(several.outcome().findings())
+                .anyMatch(finding -> finding.kind().equals("time-zones"));
+        assertThat(batch.refresh().outcome().findings())
+                .as("as it was kept")
+                .anyMatch(finding -> finding.kind().equals("time-zones"));
+    }
+
+    @Test
+    void daysInEightDigitsAreDatesAndLinedUpWithThem() {
+        batch.csv(
+                "a.csv",
+                "Order,Shipped,Account",
+                "A1,20260105,20269901",
+                "A2,20260106,10000001",
+                "A3,20260207,30000000");
+        batch.csv(
+                "b.csv",
+                "Order,Sent on,Account",
+                "B1,2026-01-08,20269902",
+                "B2,2026-01-09,10000002",
+                "B3,2026-02-10,30000003");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).contains("A1|2026-01-05|20269901", "B3|2026-02-10|30000003");
+        assertThat(made.outcome().findings())
+                .anyMatch(finding ->
+                        finding.kind().equals("written-as") && finding.text().contains("eight digits"));
+        assertThat(batch.refresh().lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void creditAndDebitBehindAmountsAreTheirSigns() {
+        batch.csv(
+                "statement.csv",
+                "Date,Details,Amount",
+                "2026-03-01,Dues,\"2,328.00 CR\"",
+                "2026-03-02,Fuel,688.50 DR",
+                "2026-03-03,Fuel,99.00 Dr.");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines())
+                .containsExactly("2026-03-01|Dues|2328", "2026-03-02|Fuel|-688.5", "2026-03-03|Fuel|-99");
+        assertThat(made.outcome().findings())
+                .anyMatch(finding ->
+                        finding.kind().equals("written-as") && finding.text().contains("DR"));
+    }
+
+    @Test
+    void aColumnOfLinesThatHeadOthersIsCarriedDownUnderItsOwnHeader() {
+        batch.csv(
+                "costs.csv",
+                "Cost centre,Account,Amount",
+                "Yard,,1566",
+                ",Wages,834",
+                ",Rent,494",
+                ",Fuel,238",
+                "Office,,900",
+                ",Wages,645",
+                ",Rent,255");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Cost centre", "Account", "Amount");
+        assertThat(made.lines())
+                .startsWith("Yard|Wages|834")
+                .endsWith("Office|Rent|255")
+                .hasSize(5);
+        assertThat(batch.refresh().columns()).isEqualTo(made.columns());
+    }
+
+    @Test
+    void pricesOfSendersInSeveralCurrenciesAreOneColumnWithTheCurrencyBeside() {
+        prices("Nord", "Price (EUR)", 1);
+        prices("Bright", "Price GBP", 2);
+        prices("Lake", "Unit price USD", 3);
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Item", "Pieces", "Price", "Price currency", "File part 1");
+        assertThat(made.lines()).anyMatch(line -> line.contains("|GBP|")).anyMatch(line -> line.contains("|USD|"));
+        assertThat(made.outcome().questions())
+                .as("never without a word")
+                .anyMatch(question -> question.text().contains("holds amounts of several currencies"));
+        List<String> lines = made.lines();
+        assertThat(batch.refresh().lines()).as("next time too").isEqualTo(lines);
+    }
+
+    private void prices(String sender, String header, int times) {
+        batch.csv(
+                sender + "_prices.csv",
+                "Item,Pieces," + header,
+                "Rope,1," + times * 12.5,
+                "Fender,10," + times * 99.75,
+                "Buoy,10," + times * 47.25,
+                "Lamp,100," + times * 8.5,
+                "Anchor,1," + times * 310.4);
+    }
+
+    @Test
+    void aCurrencyBehindTheWordsOfAHeaderIsItsUnit() {
+        assertThat(Units.currency("Unit price USD")).contains("USD");
+        assertThat(Units.currency("Fare €")).contains("EUR");
+        assertThat(Units.currency("Sum ALL")).as("a word").isEmpty();
+        assertThat(Units.currency("EUR")).as("nothing else").isEmpty();
+        assertThat(Units.withoutCurrency("Unit price USD")).isEqualTo("Unit price");
+        assertThat(Units.withoutCurrency("Fare (EUR)")).isEqualTo("Fare");
+        assertThat(Units.withoutCurrency("Fare (t)")).isEqualTo("Fare (t)");
+    }
+}
