@@ -142,15 +142,12 @@ public final class Audit {
                 .filter(row -> row[one] != 0 && row[result] != 0 && !Double.isNaN(row[one] + row[result]))
                 .toList();
         if (both.size() < FEWEST_ROWS
+                || !isAlike(both.subList(0, FEWEST_ROWS), one, result)
                 || different(both, one) < FEWEST_DIFFERENT
                 || different(both, result) < FEWEST_DIFFERENT) {
             return Optional.empty();
         }
-        double[] shares = both.stream()
-                .mapToDouble(row -> row[result] / row[one])
-                .sorted()
-                .toArray();
-        double middle = shares[shares.length / 2];
+        double middle = middleRate(both, one, result);
         double rate = both.stream()
                 .filter(row -> Math.abs(row[result] / row[one] - middle) <= CLOSE_RATE * Math.abs(middle))
                 .max(Comparator.comparingDouble(row -> Math.abs(row[one])))
@@ -162,6 +159,23 @@ public final class Audit {
                 .count();
         boolean same = Math.abs(rate - 1) < EXACT_RATE;
         return same || holds < both.size() * NEARLY_ALL ? Optional.empty() : Optional.of(new Rate(one, result, rate));
+    }
+
+    /** True where the rates of most rows are nearly the same, which a few rows tell of most columns. */
+    private static boolean isAlike(List<double[]> some, int one, int result) {
+        double middle = middleRate(some, one, result);
+        long close = some.stream()
+                .filter(row -> Math.abs(row[result] / row[one] - middle) <= CLOSE_RATE * Math.abs(middle))
+                .count();
+        return close * 2 > some.size();
+    }
+
+    private static double middleRate(List<double[]> rows, int one, int result) {
+        double[] rates = rows.stream()
+                .mapToDouble(row -> row[result] / row[one])
+                .sorted()
+                .toArray();
+        return rates[rates.length / 2];
     }
 
     private static long different(List<double[]> rows, int column) {
