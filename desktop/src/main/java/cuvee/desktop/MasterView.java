@@ -44,6 +44,8 @@ final class MasterView extends VBox {
     private static final String NONE = "no source";
     private final GridView grid = new GridView("master-grid");
     private final Label says = Pieces.label("", "says");
+    private String rowsSaid = "";
+    private String sumSaid = "";
     private final FiguresSide figures = new FiguresSide();
     private final GridView one = new GridView("source-grid");
     private final Label oneSays = new Label();
@@ -86,6 +88,7 @@ final class MasterView extends VBox {
         this.rules = rules;
         this.facts = facts;
         setId("master");
+        setMinWidth(0);
         correction = new CorrectionBar(model, this::closeCorrection);
         grid.setEmptyWords("The master has no rows yet. Refresh, or look in Collect at why no file was taken.");
         grid.setOnSelect((row, column) -> selected(shown, row, of(grid, column)));
@@ -149,6 +152,8 @@ final class MasterView extends VBox {
         widthProperty().addListener((o, before, now) -> {
             boolean roomy = figures.fit(now.doubleValue());
             Pieces.show(beyond, roomy);
+            Pieces.show(show, roomy);
+            tellRows(roomy);
         });
         VBox rowsFace = new VBox(head, lookBar, both);
         VBox.setVgrow(rowsFace, Priority.ALWAYS);
@@ -323,12 +328,17 @@ final class MasterView extends VBox {
             before.close();
         }
         String of = look.where().isBlank() ? "" : Says.number(now.rows()) + " of ";
-        says.setText(of + Says.count(outcome.rows(), "row")
-                + Weighing.of(outcome)
-                        .map(weighing -> ", " + weighing.column() + " " + now.sumBeside(weighing))
-                        .orElse("")
-                + ".");
+        rowsSaid = of + Says.count(outcome.rows(), "row");
+        sumSaid = Weighing.of(outcome)
+                .map(weighing -> ", " + weighing.column() + " " + now.sumBeside(weighing))
+                .orElse("");
+        tellRows(figures.isVisible());
         lookBar.show(look, new LookWords(model, outcome));
+    }
+
+    /** Says how many rows there are and, where there is room, what they come to, which stands below the rows as well. */
+    private void tellRows(boolean roomy) {
+        says.setText(rowsSaid + (roomy ? sumSaid : "") + ".");
     }
 
     private void narrow(String words) {
