@@ -49,7 +49,9 @@ final class Series {
             }
         }
         List<Finding> gaps = new ArrayList<>();
-        series.values().forEach(members -> gap(new ArrayList<>(members.values()), gaps));
+        List<String> taken =
+                sources.stream().filter(Source::taken).map(Source::path).toList();
+        series.values().forEach(members -> gap(new ArrayList<>(members.values()), taken, gaps));
         return gaps;
     }
 
@@ -89,7 +91,7 @@ final class Series {
         return Integer.parseInt(found.group(group));
     }
 
-    private static void gap(List<Member> members, List<Finding> gaps) {
+    private static void gap(List<Member> members, List<String> taken, List<Finding> gaps) {
         if (members.size() < FEWEST) {
             return;
         }
@@ -108,7 +110,10 @@ final class Series {
             for (long value = members.get(i - 1).value() + step;
                     value < members.get(i).value() && missing.size() <= MOST_NAMED;
                     value += step) {
-                missing.add(written(members.get(i - 1), value));
+                String written = written(members.get(i - 1), value);
+                if (!isThere(members.get(i - 1), written, taken)) {
+                    missing.add(written);
+                }
             }
         }
         // Where more is missing than is there, the numbers are no series.
@@ -127,6 +132,22 @@ final class Series {
                         + Says.count(members.size(), "file") + ".",
                 "The master is made of what is there.",
                 "Ask for it, or leave it if nothing was to be sent."));
+    }
+
+    /** True where a file has the name that is missed and more words beside it, such as a corrected one with a mark of its version. */
+    private static boolean isThere(Member like, String written, List<String> taken) {
+        String folder = like.path().substring(0, like.path().lastIndexOf('/') + 1);
+        int dot = like.after().lastIndexOf('.');
+        String name = like.before().substring(folder.length())
+                + written
+                + (dot < 0 ? like.after() : like.after().substring(0, dot));
+        return taken.stream().filter(path -> path.startsWith(folder)).anyMatch(path -> {
+            int at = path.indexOf(name, folder.length());
+            int end = at + name.length();
+            return at >= 0
+                    && (at == 0 || !Character.isDigit(path.charAt(at - 1)))
+                    && (end == path.length() || !Character.isDigit(path.charAt(end)));
+        });
     }
 
     /** A value in the way its neighbour is written. */

@@ -42,6 +42,8 @@ public final class TagColumns {
     private static final double MOST = 0.8;
     private static final double NEARLY_ALL = 0.9;
     private static final int EXAMPLES = 3;
+    /** Tags say the same where they do of so many tables at least. */
+    private static final int FEWEST_ALIKE = 9;
     /** Shorter numbers count the sheets. */
     private static final int FEWEST_DIGITS = 3;
 
@@ -59,6 +61,7 @@ public final class TagColumns {
     private final List<Column> columns = new ArrayList<>();
     private final List<Map<PlacedTable, Value>> taken = new ArrayList<>();
     private final List<Proposal.TagReport> reports = new ArrayList<>();
+    private final Set<List<String>> contradicted = new HashSet<>();
 
     /**
      * A column that a tag fills.
@@ -121,6 +124,8 @@ public final class TagColumns {
             if (decision.isPresent()) {
                 if (!decision.get().answer().equals(ColumnChoice.LEFT_OUT)) {
                     add(source, decision.get().answer(), values);
+                } else if (!job.isSettled(Kinds.TAG, source.words())) {
+                    contradictions(tags.name(source), values);
                 }
             } else if (candidates.contains(source) && !(source.from() == From.ANY_LABEL && labelDecided())) {
                 propose(source, values);
@@ -262,7 +267,7 @@ public final class TagColumns {
                 || isCounter(values, distinct) && !(label && isNumberOfAThing(source.what(), values))
                 || isWholeSheetName(source, values)
                 || isWholeFileName(source, values)
-                || saidBefore(values)) {
+                || saidBefore(source, values)) {
             return;
         }
         Optional<Said> said = saidByRows(values);
@@ -331,14 +336,59 @@ public final class TagColumns {
                 });
     }
 
-    /** True where another tag says the same of all tables, or says it more exactly. */
-    private boolean saidBefore(Map<PlacedTable, Value> values) {
-        return taken.stream()
-                .anyMatch(other -> saysTheSameInMoreWords(other, values)
-                        || values.entrySet().stream().allMatch(entry -> {
-                            Value before = other.get(entry.getKey());
-                            return before != null && says(before, entry.getValue());
-                        }));
+    /**
+     * True where another tag says the same of all tables, or says it more exactly. Where it says something else of very few,
+     * the two contradict each other.
+     */
+    private boolean saidBefore(TagSource source, Map<PlacedTable, Value> values) {
+        for (int i = 0; i < taken.size(); i++) {
+            Map<PlacedTable, Value> other = taken.get(i);
+            if (saysTheSameInMoreWords(other, values)) {
+                return true;
+            }
+            List<PlacedTable> others = values.entrySet().stream()
+                    .filter(entry -> {
+                        Value before = other.get(entry.getKey());
+                        return before == null || !says(before, entry.getValue());
+                    })
+                    .map(Map.Entry::getKey)
+                    .toList();
+            int same = values.size() - others.size();
+            if (others.isEmpty()
+                    || same >= FEWEST_ALIKE
+                            && same >= values.size() * NEARLY_ALL
+                            && other.keySet().containsAll(others)) {
+                for (PlacedTable table : others) {
+                    contradict(table, i, source, values);
+                }
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Says that two tags that say the same of nearly all tables do not of this one. */
+    private void contradict(PlacedTable table, int at, TagSource source, Map<PlacedTable, Value> values) {
+        Value tag = taken.get(at).get(table);
+        Value said = values.get(table);
+        if (tag != null && said != null) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "tag-contradiction",
+                    table.where(),
+                    Says.capital(columns.get(at).source().said()) + " says " + Says.quoted(text(tag)) + ", but "
+                            + source.said() + " says " + Says.quoted(text(said)) + ".",
+                    "Its rows are tagged with " + Says.quoted(text(tag)) + ".",
+                    "Ask the sender which of the two is right."));
+        }
+    }
+
+    private static String text(Value value) {
+        return value.period()
+                .filter(Period::isMonth)
+                .flatMap(Period::first)
+                .map(day -> YearMonth.from(day).toString())
+                .orElse(value.text());
     }
 
     /** True where each value is that of another tag with more words or fewer: {@code North branch} beside {@code North}. */
@@ -504,13 +554,7 @@ public final class TagColumns {
             List<LocalDate> days = column.someDays();
             boolean same = LooseText.key(column.header()).equals(LooseText.key(header));
             if (same && !days.isEmpty() && days.stream().noneMatch(period::holds)) {
-                contradiction(
-                        table,
-                        period.isMonth()
-                                ? YearMonth.from(period.first().orElseThrow()).toString()
-                                : value.text(),
-                        column.header(),
-                        days.get(0).toString());
+                contradiction(table, text(value), column.header(), days.get(0).toString());
             }
         }
     }
@@ -528,6 +572,9 @@ public final class TagColumns {
     }
 
     private void contradiction(PlacedTable table, String tag, String header, String content) {
+        if (!contradicted.add(List.of(table.where().toString(), tag, header))) {
+            return;
+        }
         findings.add(new Finding(
                 Severity.WARNING,
                 "tag-contradiction",

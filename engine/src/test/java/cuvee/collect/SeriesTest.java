@@ -56,7 +56,8 @@ class SeriesTest {
                 "quarter 1.csv,quarter 3.csv",
                 "report 17.csv,report 112.csv,report 940.csv",
                 "2026-03-31.csv,2026-04-30.csv,2026-05-31.csv",
-                "week 2.csv,week 4.csv,week 6.csv,week 8.csv"
+                "week 2.csv,week 4.csv,week 6.csv,week 8.csv",
+                "a 2026-01.csv,a 2026-02.csv,a 2026-03 v2.csv,a 2026-04.csv,a 2026-05.csv"
             })
     void whatIsNoSeriesOrHasNoGapIsLeftAlone(String names) {
         assertThat(gaps(names.split(",", -1))).isEmpty();

@@ -134,6 +134,49 @@ class TagColumnsTest extends BatchTest {
     }
 
     @Test
+    void aFileThatComesUnderTheNameOfAnotherMonthLaterOnIsPointedOutAsWell() {
+        for (int month = 1; month <= 9; month++) {
+            batch.csv(
+                    "Hollin 2026-0" + month + ".csv",
+                    "Date,Pax",
+                    "2026-0" + month + "-01,5",
+                    "2026-0" + month + "-09,7");
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).doesNotContain("Month");
+        assertThat(made.findings("tag-contradiction")).isEmpty();
+        batch.csv("Hollin 2026-04.csv", "Date,Pax", "2026-08-01,5", "2026-08-10,8");
+        assertThat(batch.refresh().findings("tag-contradiction"))
+                .singleElement()
+                .satisfies(finding -> {
+                    assertThat(finding.where().toString()).contains("Hollin 2026-04.csv");
+                    assertThat(finding.what()).contains("“2026-04”").contains("“2026-08-01”");
+                });
+    }
+
+    @Test
+    void aTitleThatSaysOtherThanTheNameIsPointedOutAndIsNoTagOfItsOwn() {
+        for (int month = 1; month <= 6; month++) {
+            for (String port : List.of("Hollin", "Tarsk")) {
+                String title = port.equals("Tarsk") && month == 4 ? "Hollin" : port;
+                batch.csv(
+                        port + " 2026-0" + month + ".csv",
+                        "Return of sailings - " + title,
+                        "",
+                        "Vessel,Pax",
+                        "Dunlin,5" + month,
+                        "Petrel,6" + month);
+            }
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Vessel", "Pax", "Month", "File part 1");
+        assertThat(made.findings("tag-contradiction")).singleElement().satisfies(finding -> {
+            assertThat(finding.where().toString()).contains("Tarsk 2026-04.csv");
+            assertThat(finding.what()).contains("says “Tarsk”, but").contains("of the title says “Hollin”");
+        });
+    }
+
+    @Test
     void aNameThatSaysOtherThanTheRowsIsPointedOut() {
         batch.csv("Hollin 2026-01.csv", "Date,Pax", "2026-01-01,5", "2026-01-09,5");
         batch.csv("Hollin 2026-02.csv", "Date,Pax", "2026-02-01,5", "2026-02-09,5");
