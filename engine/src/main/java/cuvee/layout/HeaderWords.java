@@ -61,6 +61,9 @@ public final class HeaderWords {
     private static final Set<String> CURRENCIES =
             Set.of("eur", "euro", "€", "usd", "dollar", "$", "gbp", "pound", "£", "chf", "percent", "thousand");
 
+    /** So many letters of a word are compared first. */
+    private static final int BEGINNING = 3;
+
     private static final double LIKE_ITS_UNIT = 0.6;
     private static final double WEIGHT_OF_GENERAL = 0.2;
     private static final double WEIGHT_OF_GROUP = 0.4;
@@ -76,11 +79,13 @@ public final class HeaderWords {
             + "(?:rate|price|fee|charge|tariff|cost|wage|rent)s?\\b");
 
     /** Sets of which two headers may each say another word; what is said so is never the same thing. */
-    private static final List<Set<String>> STRICT_OPPOSITES = opposites("opposites.txt");
+    private static final List<Set<String>> STRICT_SETS = opposites("opposites.txt");
+
+    private static final Opposites STRICT_OPPOSITES = new Opposites(STRICT_SETS);
     /** The same with milder differences, which the values may outweigh. */
-    private static final List<Set<String>> OPPOSITES = Stream.concat(
-                    STRICT_OPPOSITES.stream(), opposites("mild-opposites.txt").stream())
-            .toList();
+    private static final Opposites OPPOSITES =
+            new Opposites(Stream.concat(STRICT_SETS.stream(), opposites("mild-opposites.txt").stream())
+                    .toList());
 
     /** Words for money, for what is measured, for shares and so on: each sort by itself. */
     private static final List<Set<String>> SORTS = opposites("sorts.txt");
@@ -98,6 +103,20 @@ public final class HeaderWords {
         return Words.of(HeaderWords.class, resource).stream()
                 .map(line -> Set.copyOf(Words.in(line)))
                 .toList();
+    }
+
+    /** How the words of a header begin, what they mean and what their first letters make: headers that are alike share one. */
+    static Set<String> beginnings(String header) {
+        Set<String> beginnings = new HashSet<>();
+        StringBuilder initials = new StringBuilder();
+        for (String word : words(header)) {
+            initials.append(word, 0, 1);
+            for (String each : List.of(word, WordSense.meaning(word))) {
+                beginnings.add(each.substring(0, Math.min(BEGINNING, each.length())));
+            }
+        }
+        beginnings.add(initials.length() > BEGINNING ? initials.substring(0, BEGINNING) : initials.toString());
+        return beginnings;
     }
 
     /** How alike two headers are, from 0 to 1; units in brackets are left out of it. */
@@ -216,7 +235,7 @@ public final class HeaderWords {
                 "corrected",
                 "final",
                 "provisional"));
-        STRICT_OPPOSITES.stream()
+        STRICT_SETS.stream()
                 .filter(set -> !set.contains("kg") && !set.contains("hour") && !set.contains("customer"))
                 .forEach(words::addAll);
         return words;
@@ -248,14 +267,7 @@ public final class HeaderWords {
     }
 
     private static boolean strictlyOpposed(List<String> left, List<String> right) {
-        for (Set<String> opposites : STRICT_OPPOSITES) {
-            Set<String> here = meant(left, opposites);
-            Set<String> there = meant(right, opposites);
-            if (!here.isEmpty() && !there.isEmpty() && here.stream().noneMatch(there::contains)) {
-                return true;
-            }
-        }
-        return false;
+        return STRICT_OPPOSITES.tellApart(left, right);
     }
 
     private static String bareKey(String header) {
@@ -424,14 +436,7 @@ public final class HeaderWords {
 
     /** True where one header says a word and the other its opposite. */
     static boolean opposed(List<String> left, List<String> right) {
-        for (Set<String> opposites : OPPOSITES) {
-            Set<String> here = meant(left, opposites);
-            Set<String> there = meant(right, opposites);
-            if (!here.isEmpty() && !there.isEmpty() && here.stream().noneMatch(there::contains)) {
-                return true;
-            }
-        }
-        return false;
+        return OPPOSITES.tellApart(left, right);
     }
 
     /** True where two headers speak of different things of one sort, such as origin and destination. */
@@ -499,16 +504,6 @@ public final class HeaderWords {
                 .flatMap(measure -> words(measure.equalsIgnoreCase("dai") ? "day" : measure).stream())
                 .map(WordSense::meaning)
                 .collect(Collectors.toUnmodifiableSet());
-    }
-
-    private static Set<String> meant(List<String> words, Set<String> among) {
-        Set<String> meant = new java.util.HashSet<>();
-        for (String word : words) {
-            if (among.contains(WordSense.meaning(word))) {
-                meant.add(WordSense.meaning(word));
-            }
-        }
-        return meant;
     }
 
     /** True where headers speak of values of different sorts, one of money and the other of weights, people or bags. */
