@@ -22,6 +22,7 @@ final class JointLineUp {
     private static final double MOST_MARGIN = 6;
     private static final double NEVER = ColumnEvidence.Weighed.NEVER.score();
     private static final int MOST_PLACES = 6;
+    private static final double LEAST_TRUST = 0.05;
     private static final int ENOUGH_TO_RUN = 5;
     private static final double MOSTLY_RUNNING = 0.9;
     private static final String SHARES = "shares";
@@ -72,6 +73,8 @@ final class JointLineUp {
     private final Map<String, ColumnEvidence.Weighed> cache = new HashMap<>();
     private final Set<String> fixed;
     private final List<Set<String>> apart;
+    /** By two units; anew after each round. */
+    private final Map<List<Integer>, Order> orders = new HashMap<>();
 
     /**
      * @param profiles of headers by their keys, each for all tables
@@ -163,6 +166,7 @@ final class JointLineUp {
                 level++;
             }
         }
+        orders.clear();
         List<Union> unions = new ArrayList<>();
         for (List<Set<String>> event : events) {
             unions.add(secondLook(event.get(0), event.get(1)));
@@ -173,6 +177,7 @@ final class JointLineUp {
     /** All pairs that could be one column, with their scores, and for each column its rivals. */
     private static final class Standing {
         private final Map<Pair, Double> scores = new LinkedHashMap<>();
+        /** The best first. */
         private final Map<Cluster, List<Map.Entry<Cluster, Double>>> rivals = new HashMap<>();
 
         Map<Pair, Double> scores() {
@@ -190,8 +195,11 @@ final class JointLineUp {
         private double margin(double score, Cluster of, Cluster against) {
             double best = LineUpWeights.ITS_OWN;
             for (Map.Entry<Cluster, Double> rival : rivals.getOrDefault(of, List.of())) {
+                if (rival.getValue() <= best) {
+                    break;
+                }
                 if (rival.getKey() != against && rival.getKey().units.intersects(against.units)) {
-                    best = Math.max(best, rival.getValue());
+                    best = rival.getValue();
                 }
             }
             return Math.max(-MOST_MARGIN, Math.min(MOST_MARGIN, score - best));
@@ -199,6 +207,7 @@ final class JointLineUp {
     }
 
     private Standing standing() {
+        orders.clear();
         Standing standing = new Standing();
         for (int i = 0; i < clusters.size(); i++) {
             for (int j = 0; j < i; j++) {
@@ -218,6 +227,10 @@ final class JointLineUp {
                 }
             }
         }
+        standing.rivals
+                .values()
+                .forEach(rivals -> rivals.sort(
+                        Map.Entry.<Cluster, Double>comparingByValue().reversed()));
         return standing;
     }
 
@@ -313,23 +326,33 @@ final class JointLineUp {
         return looked == 0 ? 0 : LineUpWeights.PLACE * places / looked + LineUpWeights.SAME_GAP * gaps / looked;
     }
 
-    private double[] placing(Cluster x, Cluster y, int u, int v) {
-        List<int[]> common = new ArrayList<>();
-        for (String key : units.get(u).keys()) {
-            Cluster cluster = clusterOf.get(key);
-            if (cluster != null && cluster != x && cluster != y) {
-                Integer there = cluster.places.get(v);
-                Integer here = cluster.places.get(u);
+    /**
+     * How the columns that two units have in common stand in them.
+     *
+     * @param common where each stands, here and there
+     * @param trust how well the two orders agree, and how many columns say so, from 0 to 1
+     */
+    private record Order(List<int[]> common, double trust) {
+        static final Order NONE = new Order(List.of(), 0);
+    }
+
+    /** Columns that might be one stand in one of the units only, so that they are never among what both have. */
+    private Order order(int u, int v) {
+        return orders.computeIfAbsent(List.of(u, v), both -> {
+            List<int[]> common = new ArrayList<>();
+            for (String key : units.get(u).keys()) {
+                Cluster cluster = clusterOf.get(key);
+                Integer there = cluster == null ? null : cluster.places.get(v);
+                Integer here = cluster == null ? null : cluster.places.get(u);
                 if (there != null && here != null) {
                     common.add(new int[] {here, there});
                 }
             }
-        }
-        Integer px = x.places.get(u);
-        Integer py = y.places.get(v);
-        if (common.size() < 2 || px == null || py == null) {
-            return new double[2];
-        }
+            return common.size() < 2 ? Order.NONE : new Order(common, trust(common));
+        });
+    }
+
+    private static double trust(List<int[]> common) {
         int with = 0;
         int against = 0;
         for (int i = 0; i < common.size(); i++) {
@@ -340,10 +363,18 @@ final class JointLineUp {
             }
         }
         double tau = Math.max(0, (double) (with - against) / Math.max(1, with + against));
-        double trust = tau * tau * Math.min(1, common.size() / 4.0);
-        if (trust <= 0.05) {
+        return tau * tau * Math.min(1, common.size() / 4.0);
+    }
+
+    private double[] placing(Cluster x, Cluster y, int u, int v) {
+        Order order = order(u, v);
+        Integer px = x.places.get(u);
+        Integer py = y.places.get(v);
+        if (order.trust() <= LEAST_TRUST || px == null || py == null) {
             return new double[2];
         }
+        List<int[]> common = order.common();
+        double trust = order.trust();
         int same = 0;
         int leftHere = -1;
         int leftThere = -1;
