@@ -7,6 +7,7 @@ import cuvee.detect.FoundTable;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.layout.PlacedTable;
+import cuvee.layout.StatedTotals;
 import cuvee.model.CheckModel;
 import cuvee.model.Fullness;
 import cuvee.model.GridModel.Mark;
@@ -328,10 +329,9 @@ final class CheckView extends VBox {
         long agree = 0;
         for (SourceReport source : made.sources()) {
             for (PlacedTable table : source.tables()) {
-                all += table.table().totals().size();
-                agree += table.table().totals().stream()
-                        .filter(FoundTable.StatedTotal::agrees)
-                        .count();
+                List<FoundTable.StatedTotal> sums = StatedTotals.sums(table.table());
+                all += sums.size();
+                agree += sums.stream().filter(FoundTable.StatedTotal::agrees).count();
             }
         }
         Pieces.show(stated, all > 0);

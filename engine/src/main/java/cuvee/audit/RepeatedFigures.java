@@ -3,6 +3,7 @@ package cuvee.audit;
 import cuvee.check.Reconciled;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
+import cuvee.layout.HeaderWords;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
@@ -15,17 +16,12 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Pattern;
 
 /**
  * Figures that stand beside columns which became rows, such as the overtime of a month beside its weeks: each is repeated
  * in several rows, so that the column adds up to more than the sources say.
  */
 public final class RepeatedFigures {
-    /** What nobody adds up. */
-    private static final Pattern PER_SOMETHING = Pattern.compile(
-            "(?i)%|\\b(price|rate|share|ratio|percent|average|avg|mean|per|preis|satz|anteil|quote|prix|taux)\\b");
-
     private RepeatedFigures() {}
 
     /** The figures that are repeated, with what they add up to. */
@@ -65,7 +61,7 @@ public final class RepeatedFigures {
     private static boolean isFigure(MasterPlan plan, Proposal proposal, int column) {
         Type type = plan.columns().get(column).type();
         if (type == Type.PERCENT
-                || PER_SOMETHING.matcher(plan.columns().get(column).name()).find()) {
+                || HeaderWords.isRate(plan.columns().get(column).name())) {
             return false;
         }
         return type == Type.MONEY

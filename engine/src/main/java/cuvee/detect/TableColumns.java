@@ -30,6 +30,8 @@ final class TableColumns {
     private static final int FEW_RECORDS = 3;
     /** Fewer names of the header in a row do not make it another one. */
     private static final int FEWEST_NAMES = 3;
+    /** So many names in their places, one of words among them, are the header again, though it has more. */
+    private static final int FEWEST_AGAIN = 4;
 
     /** Texts are sentences when they have so many letters on average. */
     private static final int SENTENCE = 20;
@@ -353,6 +355,7 @@ final class TableColumns {
     /** True where a row is the header again. */
     boolean repeats(Row row) {
         int same = 0;
+        boolean words = false;
         for (int column = 0; column < row.width(); column++) {
             if (row.blank(column)) {
                 continue;
@@ -360,10 +363,13 @@ final class TableColumns {
             if (!names(row, column)) {
                 return false;
             }
+            words |= row.kind(column) == CellKind.TEXT;
             same++;
         }
         return same >= Math.min(2, namedColumns)
-                && (same * 10 >= namedColumns * 6 || headerShapes.contains(filled(row)));
+                && (same * 10 >= namedColumns * 6
+                        || headerShapes.contains(filled(row))
+                        || words && same >= FEWEST_AGAIN && same * 10 >= namedColumns * 4);
     }
 
     /** True for a row of words most of which name columns of the table, but others in their place: another header. */

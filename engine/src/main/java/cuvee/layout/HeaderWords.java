@@ -90,6 +90,9 @@ public final class HeaderWords {
     /** Words for money, for what is measured, for shares and so on: each sort by itself. */
     private static final List<Set<String>> SORTS = opposites("sorts.txt");
 
+    private static final Pattern RATE = Pattern.compile(
+            "(?i)%|\\b(price|rate|share|ratio|percent|average|avg|mean|per|preis|satz|anteil|quote|prix|taux)\\b");
+
     private static final Pattern OF = Pattern.compile("(?i)[\\s_]of[\\s_]");
     private static final Pattern BY_EACH = Pattern.compile("(?i)[\\s_]per[\\s_]|/");
 
@@ -260,6 +263,11 @@ public final class HeaderWords {
             "prochaine",
             "proximo",
             "proxima");
+
+    /** True for a header of prices, shares or averages, which nobody adds up. */
+    public static boolean isRate(String header) {
+        return RATE.matcher(header).find();
+    }
 
     /** True for a header that speaks of what is still to come. */
     public static boolean isToCome(String header) {

@@ -17,6 +17,7 @@ import cuvee.layout.Laying;
 import cuvee.layout.Layout;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
+import cuvee.layout.StatedTotals;
 import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
 import cuvee.lineup.Profile;
@@ -457,7 +458,7 @@ public final class Planner {
     }
 
     private void statedTotals(PlacedTable table) {
-        for (FoundTable.StatedTotal total : table.table().totals()) {
+        for (FoundTable.StatedTotal total : StatedTotals.sums(table.table())) {
             if (!total.agrees()) {
                 findings.add(new Finding(
                         Severity.WARNING,

@@ -31,6 +31,18 @@ class TotalRowsTest {
     }
 
     @Test
+    void theHeaderAgainWithFewerOfItsYearsIsNoRecord() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Income", "Tax", 2001, 2002, 2003, 2004, 2005, 2006, 2007},
+                        new Object[] {6000, 370, 0.06, 0.05, 0.04, 0.03, "", "", ""},
+                        new Object[] {"Income", "", 2001, 2002, 2003, 2004, "", "", ""},
+                        new Object[] {15000, 3000, 0.2, 0.19, 0.18, 0.17, 0.16, 0.15, 0.14},
+                        new Object[] {20000, 5000, 0.25, 0.24, 0.23, 0.22, 0.21, 0.2, 0.19}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(3);
+    }
+
+    @Test
     void theAverageOfAClassIsNoPupil() {
         FoundTable found = find(List.of(
                         new Object[] {"Pupil", "Test", "Exam"},
