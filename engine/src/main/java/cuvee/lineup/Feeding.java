@@ -3,7 +3,10 @@ package cuvee.lineup;
 import cuvee.detect.TableColumn;
 import cuvee.layout.HeaderWords;
 import cuvee.layout.Layout;
+import cuvee.layout.Origin;
+import cuvee.place.Where;
 import cuvee.value.LooseText;
+import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collections;
 import java.util.Comparator;
@@ -15,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.ToLongFunction;
 import java.util.regex.Pattern;
 
@@ -44,6 +48,8 @@ final class Feeding {
     private final Map<String, BitSet> layoutsOfName = new HashMap<>();
 
     private final Map<String, Set<String>> keysOfName = new HashMap<>();
+    /** The sheets of the tables in which columns that run across are turned into a header. */
+    private final Map<String, Set<Where>> sheetsOfMeasure = new TreeMap<>();
 
     /**
      * @param profiles what stands under headers, by their keys; empty where that is not known
@@ -60,6 +66,13 @@ final class Feeding {
                 layoutsOfKey.computeIfAbsent(key, each -> new BitSet()).set(i);
             }
         }
+        layouts.stream()
+                .flatMap(layout -> layout.tables().stream())
+                .forEach(table -> table.columns().stream()
+                        .filter(column -> column.origin() instanceof Origin.Values)
+                        .forEach(column -> sheetsOfMeasure
+                                .computeIfAbsent(LooseText.key(column.header()), each -> new HashSet<>())
+                                .add(Where.sheet(table.source(), table.sheet()))));
     }
 
     /** The layouts, the largest first. */
@@ -223,9 +236,31 @@ final class Feeding {
         return most;
     }
 
-    /** True where no layout has both a header and a column. */
+    /** True where no layout has both a header and a column, and no sheet turns columns into both. */
     boolean apart(String key, String name) {
-        return !layoutsOfKey.getOrDefault(key, NONE).intersects(with(name));
+        return !layoutsOfKey.getOrDefault(key, NONE).intersects(with(name))
+                && keysOf(name).stream().noneMatch(other -> areOfOneSheet(key, other));
+    }
+
+    /** Pairs of headers that one sheet has over the columns that run across in its tables, each over those of another table. */
+    List<Set<String>> ofOneSheet() {
+        List<String> keys = new ArrayList<>(sheetsOfMeasure.keySet());
+        List<Set<String>> pairs = new ArrayList<>();
+        for (int i = 0; i < keys.size(); i++) {
+            for (int j = 0; j < i; j++) {
+                if (areOfOneSheet(keys.get(i), keys.get(j))) {
+                    pairs.add(Set.of(keys.get(i), keys.get(j)));
+                }
+            }
+        }
+        return pairs;
+    }
+
+    /** Who calls the amounts of one table single and those of the next one married means two things. */
+    private boolean areOfOneSheet(String key, String other) {
+        return !key.equals(other)
+                && !Collections.disjoint(
+                        sheetsOfMeasure.getOrDefault(key, Set.of()), sheetsOfMeasure.getOrDefault(other, Set.of()));
     }
 
     /** The largest layout that has a column; -1 where none has. */

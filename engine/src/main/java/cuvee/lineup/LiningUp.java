@@ -183,7 +183,7 @@ final class LiningUp {
                 feeding.spellings(),
                 feeding.groups(),
                 fixed,
-                List.of());
+                feeding.ofOneSheet());
         List<JointLineUp.Union> unions = joint.unite(LEAST_LIKELY);
         unions.forEach(union -> unite(union, fixed));
         candidates = joint.candidates();

@@ -180,11 +180,12 @@ public final class Tags {
         }
         candidates.add(TagSource.of(From.TITLE_PERIOD));
         int titleParts = 0;
-        for (NameParts line : titles) {
+        for (int at = 0; at < titles.size(); at++) {
+            NameParts line = titles.get(at);
             for (int part = 0; part < line.count(); part++) {
                 titleParts++;
                 // Titles that share no word are different lines rather than one line that varies.
-                if (line.builtAlike() || line.recurs()) {
+                if (line.builtAlike() || line.recurs() || tellsTablesApart(at)) {
                     candidates.add(new TagSource(From.TITLE_PART, String.valueOf(titleParts)));
                 }
             }
@@ -522,6 +523,21 @@ public final class Tags {
             }
         }
         return "";
+    }
+
+    /** True where each table has a title of its own in a line, and those of one sheet differ in it. */
+    private boolean tellsTablesApart(int line) {
+        Map<String, List<String>> ofSheets = new HashMap<>();
+        for (Home home : homes) {
+            String title = plainTitle(home, line);
+            if (title.isBlank()) {
+                return false;
+            }
+            ofSheets.computeIfAbsent(home.path() + "\n" + home.sheet(), sheet -> new ArrayList<>())
+                    .add(LooseText.key(title));
+        }
+        return ofSheets.values().stream().anyMatch(each -> each.size() > 1)
+                && ofSheets.values().stream().allMatch(each -> new LinkedHashSet<>(each).size() == each.size());
     }
 
     private Optional<Value> titlePeriod(Home home) {

@@ -134,6 +134,27 @@ class TagColumnsTest extends BatchTest {
     }
 
     @Test
+    void tablesBelowEachOtherAreToldApartByTheirTitles() {
+        batch.csv(
+                "rates.csv",
+                ",Single,,,",
+                "Income,2021,2022,2023,2024",
+                "6000,0.061,0.052,0.043,0.034",
+                "15000,0.231,0.222,0.213,0.204",
+                "20000,0.285,0.276,0.267,0.258",
+                "",
+                "",
+                ",Married,,,",
+                "Income,2021,2022,2023,2024",
+                "6000,0.053,0.041,0.032,0.021",
+                "15000,0.151,0.142,0.133,0.124",
+                "20000,0.207,0.198,0.189,0.181");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Income", "Year", "Amount", "Title");
+        assertThat(made.lines()).contains("6000|2021|0.061|Single", "6000|2021|0.053|Married");
+    }
+
+    @Test
     void aFileThatComesUnderTheNameOfAnotherMonthLaterOnIsPointedOutAsWell() {
         for (int month = 1; month <= 9; month++) {
             batch.csv(

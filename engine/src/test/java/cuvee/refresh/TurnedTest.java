@@ -179,6 +179,32 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void amountsThatOneSheetHasUnderTwoNamesAreTwoThings() {
+        Workbooks workbook = Workbooks.workbook();
+        workbook.sheet(
+                        "Rates",
+                        row(null, "Single", null, null, null),
+                        row("Income", 2021, 2022, 2023, 2024),
+                        row(6000, 0.061, 0.052, 0.043, 0.034),
+                        row(15000, 0.231, 0.222, 0.213, 0.204),
+                        row(20000, 0.285, 0.276, 0.267, 0.258),
+                        row(25000, 0.337, 0.328, 0.319, 0.311),
+                        row(),
+                        row(),
+                        row(null, "Married", null, null, null),
+                        row("Income", 2021, 2022, 2023, 2024),
+                        row(6000, 0.053, 0.041, 0.032, 0.021),
+                        row(15000, 0.151, 0.142, 0.133, 0.124),
+                        row(20000, 0.207, 0.198, 0.189, 0.181),
+                        row(25000, 0.271, 0.262, 0.253, 0.244))
+                .merged("Rates", "B1:E1", "B9:E9")
+                .save(batch.file("rates.xlsx"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactlyInAnyOrder("Income", "Year", "Single", "Married");
+        assertThat(made.lines()).hasSize(32);
+    }
+
+    @Test
     void severalValuesForEachMonthAreSeveralColumns() {
         batch.csv(
                 "plan.csv",
