@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import cuvee.change.HeaderBookFile;
 import cuvee.collect.Source;
+import cuvee.detect.TableColumn;
 import cuvee.earlier.ClosedPeriods;
 import cuvee.earlier.RepeatedRows;
 import cuvee.earlier.SentAgain;
@@ -11,6 +12,7 @@ import cuvee.gather.SourceFacts;
 import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterReader;
 import cuvee.master.Store;
@@ -19,6 +21,7 @@ import cuvee.propose.Planner;
 import cuvee.propose.Profiling;
 import cuvee.propose.Proposal;
 import cuvee.tag.Home;
+import cuvee.value.Period;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -134,12 +137,27 @@ final class Planning {
                 source.map(Source::place).orElse(""),
                 table.sheet(),
                 table.name(),
-                table.table().titles(),
+                titles(table),
                 source.map(each -> Instant.ofEpochMilli(each.modified())
                                 .atZone(ZoneOffset.UTC)
                                 .toLocalDate()
                                 .toString())
                         .orElse(""));
+    }
+
+    /** The titles of a table, and the day that stands over its column of names where others have a word for them. */
+    private static List<String> titles(PlacedTable table) {
+        List<String> titles = new ArrayList<>(table.table().titles());
+        List<TableColumn> days = table.table().columns().stream()
+                .filter(column -> Period.of(column.header())
+                        .filter(period -> period.kind() == Period.Kind.DAY)
+                        .flatMap(Period::first)
+                        .isPresent())
+                .toList();
+        if (days.size() == 1 && Layout.Nature.of(days.get(0).evidence()) == Layout.Nature.WORDS) {
+            titles.add(days.get(0).header());
+        }
+        return titles;
     }
 
     /** Looks for tables whose rows stand in others too, unless that was done since rows last changed, and none was found. */

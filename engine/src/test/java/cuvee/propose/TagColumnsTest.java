@@ -134,6 +134,30 @@ class TagColumnsTest extends BatchTest {
     }
 
     @Test
+    void theDayOverTheNamesOfABlockIsATagOfItsRows() {
+        batch.csv(
+                "prices.csv",
+                "2026-01-05,Close,High,Low",
+                "Dunlin,2.01,2.3,1.9",
+                "Petrel,0.74,0.8,0.7",
+                "Skua,5.5,5.9,5.1",
+                "",
+                "2026-01-06,Close,High,Low",
+                "Dunlin,2.05,2.2,1.8",
+                "Petrel,0.71,0.9,0.7",
+                "Skua,5.6,5.7,5.2",
+                "",
+                "2026-01-07,Close,High,Low",
+                "Dunlin,2.11,2.4,1.9",
+                "Petrel,0.75,0.8,0.6",
+                "Skua,5.4,5.8,5.3");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(9);
+        assertThat(made.columns()).contains("Close", "High", "Low", "Date");
+        assertThat(made.lines()).contains("Dunlin|2.01|2.3|1.9|2026-01-05", "Skua|5.4|5.8|5.3|2026-01-07");
+    }
+
+    @Test
     void tablesBelowEachOtherAreToldApartByTheirTitles() {
         batch.csv(
                 "rates.csv",
