@@ -173,11 +173,14 @@ public final class AuditFindings {
         List<Integer> whole = values(Type.WHOLE_NUMBER);
         List<Integer> named = new ArrayList<>(whole);
         named.addAll(reader.rows() > MOST_ROWS_OF_CODES ? List.of() : values(Type.TEXT));
-        for (int i : reader.standingOut().nearlyAllDifferent(named)) {
-            missing(i, reader.standingOut().running(i, !whole.contains(i), false));
+        List<Integer> different = reader.standingOut().nearlyAllDifferent(named);
+        for (int i : different) {
+            missing(i, reader.standingOut().running(i, !whole.contains(i), false), "in no file");
         }
         for (int i : reader.figures().rowNumbers()) {
-            missing(i, reader.standingOut().running(i, false, true));
+            if (!different.contains(i)) {
+                missing(i, reader.standingOut().running(i, false, true), "missing in this table");
+            }
         }
     }
 
@@ -189,7 +192,7 @@ public final class AuditFindings {
                 .toList();
     }
 
-    private void missing(int column, StandingOut.Running running) {
+    private void missing(int column, StandingOut.Running running, String where) {
         long missing =
                 running.gaps().stream().mapToLong(StandingOut.Gap::missing).sum();
         if (missing == 0
@@ -205,7 +208,7 @@ public final class AuditFindings {
                     name(column) + " runs on by one in " + Says.count(running.runningOn(), "row") + ", but between "
                             + gap.before() + " and " + gap.after() + " "
                             + (gap.missing() == 1 ? "one number is" : Says.number(gap.missing()) + " numbers are")
-                            + " in no file. "
+                            + " " + where + ". "
                             + (gap.missing() == 1 ? "Its row" : "Their rows") + " may have been lost.",
                     "The rows are taken as they are.",
                     "Ask the sender, or settle this where the number was never used."));

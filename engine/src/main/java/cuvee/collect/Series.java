@@ -4,6 +4,7 @@ import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.value.VersionMarks;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -23,6 +24,8 @@ final class Series {
     private static final Pattern NUMBERS =
             Pattern.compile("(20\\d\\d)([-_. ]?)(0[1-9]|1[0-2])\\2(0[1-9]|[12]\\d|3[01])(?!\\d)"
                     + "|(20\\d\\d)([-_. ]?)(0[1-9]|1[0-2])(?!\\d)|\\d{1,4}");
+    private static final Pattern BETWEEN_WORDS = Pattern.compile("[-_. ()]+");
+
     private static final int FEWEST = 3;
     private static final int MOST_NAMED = 6;
 
@@ -134,20 +137,26 @@ final class Series {
                 "Ask for it, or leave it if nothing was to be sent."));
     }
 
-    /** True where a file has the name that is missed and more words beside it, such as a corrected one with a mark of its version. */
+    /** True where a file has the name that is missed and a mark of its version behind it. */
     private static boolean isThere(Member like, String written, List<String> taken) {
         String folder = like.path().substring(0, like.path().lastIndexOf('/') + 1);
         int dot = like.after().lastIndexOf('.');
         String name = like.before().substring(folder.length())
                 + written
                 + (dot < 0 ? like.after() : like.after().substring(0, dot));
-        return taken.stream().filter(path -> path.startsWith(folder)).anyMatch(path -> {
-            int at = path.indexOf(name, folder.length());
-            int end = at + name.length();
-            return at >= 0
-                    && (at == 0 || !Character.isDigit(path.charAt(at - 1)))
-                    && (end == path.length() || !Character.isDigit(path.charAt(end)));
-        });
+        return taken.stream()
+                .filter(path -> path.startsWith(folder + name))
+                .map(path -> path.substring(folder.length() + name.length()))
+                .anyMatch(Series::isVersion);
+    }
+
+    private static boolean isVersion(String rest) {
+        String words = rest.substring(0, Math.max(0, rest.lastIndexOf('.')));
+        return !words.isEmpty()
+                && BETWEEN_WORDS
+                        .splitAsStream(words)
+                        .filter(word -> !word.isEmpty())
+                        .allMatch(VersionMarks::isMark);
     }
 
     /** A value in the way its neighbour is written. */

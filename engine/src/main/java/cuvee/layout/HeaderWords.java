@@ -398,7 +398,7 @@ public final class HeaderWords {
     }
 
     /** What headers that mean the same by their words have alike; a rough key for telling related tables. */
-    static String meaningKey(String header) {
+    public static String meaningKey(String header) {
         List<String> meanings = words(header).stream().map(WordSense::meaning).toList();
         List<String> telling =
                 meanings.stream().filter(word -> !GENERAL.contains(word)).toList();

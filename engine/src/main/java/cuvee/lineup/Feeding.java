@@ -258,7 +258,8 @@ final class Feeding {
 
     /** Who calls the amounts of one table single and those of the next one married means two things. */
     private boolean areOfOneSheet(String key, String other) {
-        return !key.equals(other)
+        return !HeaderWords.meaningKey(spelling.getOrDefault(key, key))
+                        .equals(HeaderWords.meaningKey(spelling.getOrDefault(other, other)))
                 && !Collections.disjoint(
                         sheetsOfMeasure.getOrDefault(key, Set.of()), sheetsOfMeasure.getOrDefault(other, Set.of()));
     }

@@ -282,7 +282,7 @@ public final class StandingOut {
     public record Gap(String before, String after, long missing, NumberAt at) {}
 
     /**
-     * How the numbers of a column, or those at the end of its texts, run on.
+     * How the numbers of a column, or those at the end of its texts, run on; rows that rules set aside have theirs too.
      *
      * @param eachTable true where each table has numbers of its own
      */
@@ -295,7 +295,7 @@ public final class StandingOut {
                 "(SELECT count(*) AS n, any_value(CAST(m" + column + " AS VARCHAR)) AS said, any_value(tbl) AS tbl,"
                         + " min(row) AS row, any_value(turned) AS turned, " + words + " AS words, " + number + " AS v"
                         + (eachTable ? ", tbl AS part" : ", 0 AS part")
-                        + " FROM master WHERE aside = 0 AND " + number + " IS NOT NULL GROUP BY words, v, part)";
+                        + " FROM master WHERE " + number + " IS NOT NULL GROUP BY words, v, part)";
         String steps = "(SELECT *, v - lag(v) OVER w AS step, lag(said) OVER w AS before FROM " + numbers
                 + " WINDOW w AS (PARTITION BY words, part ORDER BY v))";
         String gap = "step BETWEEN 2 AND " + (MOST_MISSING_AT_ONCE + 1);

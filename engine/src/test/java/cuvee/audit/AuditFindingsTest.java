@@ -2,9 +2,11 @@ package cuvee.audit;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
 import cuvee.finding.Severity;
 import cuvee.refresh.Batch;
 import cuvee.refresh.BatchTest;
+import cuvee.rework.RowRules;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -116,9 +118,22 @@ class AuditFindingsTest extends BatchTest {
     void numbersOfEachFileThatBeginAtOneAreLookedAtFileByFile() {
         batch.csv("2026-01.csv", numbered("", 1, 40, -1));
         batch.csv("2026-02.csv", numbered("", 1, 50, 33));
-        assertThat(batch.refresh().findings("number-missing"))
-                .singleElement()
-                .satisfies(finding -> assertThat(finding.where().toString()).contains("2026-02.csv"));
+        assertThat(batch.refresh().findings("number-missing")).singleElement().satisfies(finding -> {
+            assertThat(finding.where().toString()).contains("2026-02.csv");
+            assertThat(finding.what()).contains("one number is missing in this table");
+        });
+    }
+
+    @Test
+    void numbersOfOneFileAreMissedOnceAndNotWhereARuleSetsTheirRowAside() {
+        String[] lines = numbered("", 1, 60, 33);
+        lines[20] = "20,9999";
+        batch.csv("2026-01.csv", lines);
+        assertThat(batch.refresh().findings("number-missing")).hasSize(1);
+        batch.settle(Kinds.ROWS, "Passengers over 9,000", RowRules.ASIDE);
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rowsRuledOut()).isEqualTo(1);
+        assertThat(made.findings("number-missing")).hasSize(1);
     }
 
     @Test

@@ -35,6 +35,14 @@ class SeriesTest {
     }
 
     @Test
+    void aFileOfSomebodyElseDoesNotStandForTheOneThatIsMissing() {
+        assertThat(gaps("2026-01.csv", "2026-02.csv", "2026-04.csv", "Tarsk 2026-03.csv"))
+                .singleElement()
+                .asString()
+                .contains("“2026-03” is missing");
+    }
+
+    @Test
     void eachPlaceHasItsOwnSeries() {
         assertThat(gaps(
                         "Hollin 2026-01.csv",

@@ -180,10 +180,24 @@ class TurnedTest extends BatchTest {
 
     @Test
     void amountsThatOneSheetHasUnderTwoNamesAreTwoThings() {
+        Batch.Made made = blocks("Single", "Married");
+        assertThat(made.columns()).containsExactlyInAnyOrder("Income", "Year", "Single", "Married");
+        assertThat(made.lines()).hasSize(32);
+    }
+
+    @Test
+    void namesThatMeanTheSameAreOneThingOnOneSheetToo() {
+        Batch.Made made = blocks("Passengers", "Passenger");
+        assertThat(made.columns()).containsExactlyInAnyOrder("Income", "Year", "Passengers");
+        assertThat(made.lines()).hasSize(32);
+    }
+
+    /** Two blocks of years on a sheet, each under a name of its own. */
+    private Batch.Made blocks(String one, String other) {
         Workbooks workbook = Workbooks.workbook();
         workbook.sheet(
                         "Rates",
-                        row(null, "Single", null, null, null),
+                        row(null, one, null, null, null),
                         row("Income", 2021, 2022, 2023, 2024),
                         row(6000, 0.061, 0.052, 0.043, 0.034),
                         row(15000, 0.231, 0.222, 0.213, 0.204),
@@ -191,7 +205,7 @@ class TurnedTest extends BatchTest {
                         row(25000, 0.337, 0.328, 0.319, 0.311),
                         row(),
                         row(),
-                        row(null, "Married", null, null, null),
+                        row(null, other, null, null, null),
                         row("Income", 2021, 2022, 2023, 2024),
                         row(6000, 0.053, 0.041, 0.032, 0.021),
                         row(15000, 0.151, 0.142, 0.133, 0.124),
@@ -199,9 +213,7 @@ class TurnedTest extends BatchTest {
                         row(25000, 0.271, 0.262, 0.253, 0.244))
                 .merged("Rates", "B1:E1", "B9:E9")
                 .save(batch.file("rates.xlsx"));
-        Batch.Made made = batch.refresh();
-        assertThat(made.columns()).containsExactlyInAnyOrder("Income", "Year", "Single", "Married");
-        assertThat(made.lines()).hasSize(32);
+        return batch.refresh();
     }
 
     @Test
