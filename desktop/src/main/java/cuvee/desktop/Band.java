@@ -1,6 +1,7 @@
 package cuvee.desktop;
 
 import cuvee.model.JobModel;
+import cuvee.model.Message;
 import cuvee.model.Work;
 import cuvee.place.Says;
 import java.util.Optional;
@@ -46,7 +47,7 @@ final class Band extends HBox {
     /** What was told of the stage that is left is told no more; what failed stays until it is read. */
     void leave() {
         if (model.workProperty().get().isEmpty()
-                && model.messageProperty().get().kind() != JobModel.Message.Kind.FAILURE) {
+                && model.messageProperty().get().kind() != Message.Kind.FAILURE) {
             Pieces.show(this, false);
         }
     }
@@ -87,7 +88,7 @@ final class Band extends HBox {
         }
     }
 
-    private void tell(JobModel.Message message) {
+    private void tell(Message message) {
         words.setText(message.text());
         switch (message.kind()) {
             case NEWS -> style();

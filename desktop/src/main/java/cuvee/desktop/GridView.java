@@ -321,8 +321,8 @@ final class GridView extends Region {
         Palette colours = palette.get();
         GridModel shown = model;
         at.setScroll(across.getValue(), firstVisibleRow());
-        if (shown == null || shown.rows() == 0) {
-            GridPainter.empty(g, colours, at, emptyWords);
+        if (shown == null || shown.rows() == 0 || !shown.failure().isEmpty()) {
+            GridPainter.empty(g, colours, at, wordsInstead(shown));
             beyond.set("");
             return;
         }
@@ -340,6 +340,11 @@ final class GridView extends Region {
             carrying.draw(g, colours, text, at.left(over), at.width(over), at.height());
         }
         beyond.set(beyondWords(shown));
+    }
+
+    /** What stands where rows would: why they cannot be read, or why there are none. */
+    private String wordsInstead(@Nullable GridModel shown) {
+        return shown == null || shown.failure().isEmpty() ? emptyWords : shown.failure();
     }
 
     private String beyondWords(GridModel shown) {
@@ -635,7 +640,7 @@ final class GridView extends Region {
         return switch (attribute) {
             case ROW_COUNT -> (int) Math.min(Integer.MAX_VALUE, shown.rows());
             case COLUMN_COUNT -> shown.columns();
-            case TEXT -> shown.rows() == 0 ? emptyWords : spoken(shown);
+            case TEXT -> shown.rows() == 0 || !shown.failure().isEmpty() ? wordsInstead(shown) : spoken(shown);
             default -> super.queryAccessibleAttribute(attribute, parameters);
         };
     }

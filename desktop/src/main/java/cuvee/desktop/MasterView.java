@@ -2,11 +2,13 @@ package cuvee.desktop;
 
 import cuvee.master.MasterReader;
 import cuvee.master.RowView;
+import cuvee.model.Beside;
 import cuvee.model.ColumnLook;
 import cuvee.model.JobModel;
 import cuvee.model.LaidGrid;
 import cuvee.model.LookWords;
 import cuvee.model.MasterGrid;
+import cuvee.model.Message;
 import cuvee.model.RowLook;
 import cuvee.model.Weighing;
 import cuvee.place.Says;
@@ -19,8 +21,6 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Executor;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import java.util.function.IntConsumer;
 import javafx.scene.control.Button;
@@ -59,11 +59,7 @@ final class MasterView extends VBox {
     private final Consumer<Where> open;
     private final Runnable rules;
     private final IntConsumer facts;
-    private final ExecutorService trails = Executors.newSingleThreadExecutor(run -> {
-        Thread thread = new Thread(run, "cuvee-trail");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final Beside trails;
     private @Nullable MasterGrid shown;
     private @Nullable MasterGrid shownOfOne;
     private final LookBar lookBar = new LookBar(this::narrow, this::showAll, this::search, this::goToRow);
@@ -87,6 +83,7 @@ final class MasterView extends VBox {
         this.open = open;
         this.rules = rules;
         this.facts = facts;
+        this.trails = new Beside("cuvee-trail", ui, this::failed);
         setId("master");
         setMinWidth(0);
         correction = new CorrectionBar(model, this::closeCorrection);
@@ -413,6 +410,11 @@ final class MasterView extends VBox {
         });
     }
 
+    private void failed(Message why) {
+        lookBar.tellFound("");
+        model.say(why.text(), true);
+    }
+
     /** Goes to a row by its number among those shown, from 1. */
     private void goToRow(long number) {
         long rows = shown == null ? 0 : shown.rows();
@@ -628,7 +630,7 @@ final class MasterView extends VBox {
     }
 
     void close() {
-        trails.shutdownNow();
+        trails.stop();
         for (MasterGrid now : Arrays.asList(shown, shownOfOne)) {
             if (now != null) {
                 now.close();

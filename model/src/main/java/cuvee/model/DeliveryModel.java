@@ -64,7 +64,7 @@ public final class DeliveryModel {
         try {
             model.session().check(model.now(), there, TargetGuard.Existing.REPLACE);
         } catch (CuveeException refused) {
-            model.tell(JobModel.Message.failure(refused.finding().text()));
+            model.tell(Message.failure(refused.finding().text()));
             return false;
         }
         change(Optional.of(delivery), there);
@@ -149,7 +149,7 @@ public final class DeliveryModel {
                     : Says.count(holding.size(), "open question") + " could change a number. Settle "
                             + (holding.size() == 1 ? "it" : "them") + ", or accept "
                             + (holding.size() == 1 ? "it" : "them") + " by name on its card";
-            model.tell(JobModel.Message.failure(target + " was not written: " + why + "."));
+            model.tell(Message.failure(target + " was not written: " + why + "."));
             return;
         }
         model.begin(
@@ -187,9 +187,9 @@ public final class DeliveryModel {
 
     private void written(String target, Work.State<Delivered> state) {
         if (state instanceof Work.State.Done<Delivered> done) {
-            model.tell(new JobModel.Message(
+            model.tell(new Message(
                     "Written: " + target + ", " + done.result().said(),
-                    done.result().incomplete() ? JobModel.Message.Kind.FAILURE : JobModel.Message.Kind.DONE));
+                    done.result().incomplete() ? Message.Kind.FAILURE : Message.Kind.DONE));
         } else if (state instanceof Work.State.Failed<Delivered> failed) {
             model.tell("Writing", failed.why());
         }
@@ -231,8 +231,7 @@ public final class DeliveryModel {
                 },
                 failed -> failed.ifPresentOrElse(
                         why -> model.tell("Writing", why),
-                        () -> model.tell(new JobModel.Message(
-                                "Written: " + target.getFileName() + ".", JobModel.Message.Kind.DONE))));
+                        () -> model.tell(new Message("Written: " + target.getFileName() + ".", Message.Kind.DONE))));
     }
 
     /**
@@ -259,7 +258,7 @@ public final class DeliveryModel {
 
     private void prepared(Path workbook, Path target, Optional<Delivery.Prepared> guessed, Consumer<Delivery> added) {
         if (guessed.isEmpty()) {
-            model.tell(JobModel.Message.failure("Nothing of the master stands in " + workbook.getFileName()
+            model.tell(Message.failure("Nothing of the master stands in " + workbook.getFileName()
                     + ": no column's values down one column and across one row. Nothing was changed."));
             return;
         }

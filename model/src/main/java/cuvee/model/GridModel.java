@@ -143,6 +143,11 @@ public interface GridModel {
         return Optional.empty();
     }
 
+    /** Why cells that are on their way will not come; empty while nothing stands against it. */
+    default String failure() {
+        return "";
+    }
+
     /** Says what is to be done once cells that were on their way have come; on the interface thread. */
     default void onArrival(Runnable listener) {}
 }

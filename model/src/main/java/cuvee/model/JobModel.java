@@ -32,8 +32,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -44,22 +42,19 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 
 /**
  * One open job: its history, the outcome of the last refresh, and what the analyst can do with them. Used on the
  * interface thread; the engine works on a thread of its own. Whoever opens it closes it.
  */
 public final class JobModel implements AutoCloseable {
-    private static final Logger LOG = LoggerFactory.getLogger(JobModel.class);
     private static final String BY_HAND = "put so by you";
     private final Executor ui;
     /** Set and asked on the interface thread only. */
     private boolean closed;
 
     private final Workplace workplace;
-    private final ExecutorService worker;
+    private final Beside worker;
     private final JobSession session;
     /** The session that is shown: the job's own, or that of a trial. */
     private volatile JobSession current;
@@ -97,28 +92,6 @@ public final class JobModel implements AutoCloseable {
     /** A refresh that is tried, and what is shown again when it is thrown away. */
     private record Trial(JobSession session, History<Job> history, Optional<Outcome> outcome, WhatChanged changed) {}
 
-    /** A word to the analyst. */
-    public record Message(String text, Kind kind) {
-        static final Message NONE = new Message("", Kind.NEWS);
-
-        /** What it tells of. */
-        public enum Kind {
-            NEWS,
-            /** Something was written. */
-            DONE,
-            /** Something could not be done. */
-            FAILURE
-        }
-
-        static Message news(String text) {
-            return new Message(text, Kind.NEWS);
-        }
-
-        static Message failure(String text) {
-            return new Message(text, Kind.FAILURE);
-        }
-    }
-
     private JobModel(Workplace workplace, Executor ui, Job first, Path file, boolean saved) {
         // What ends after the job was closed has nobody left to hear of it, and no store to be looked up in.
         this.ui = task -> ui.execute(() -> {
@@ -135,11 +108,7 @@ public final class JobModel implements AutoCloseable {
         this.recent = new RecentJobs(workplace.state());
         this.session = JobSession.ofFile(workplace, first.id(), file);
         this.current = session;
-        this.worker = Executors.newSingleThreadExecutor(run -> {
-            Thread thread = new Thread(run, "cuvee-work");
-            thread.setDaemon(true);
-            return thread;
-        });
+        this.worker = new Beside("cuvee-work", this.ui, this::tell);
         this.watch = new Watch(this);
         show();
         if (saved) {
@@ -272,15 +241,7 @@ public final class JobModel implements AutoCloseable {
 
     /** Asks the engine something about the last refresh; told on the interface thread, as is why it has no answer. */
     public <T> void ask(Function<Outcome, T> asked, Consumer<T> told) {
-        outcome.get()
-                .ifPresent(made -> worker.execute(() -> {
-                    try {
-                        T answer = asked.apply(made);
-                        ui.execute(() -> told.accept(answer));
-                    } catch (CuveeException failed) {
-                        ui.execute(() -> tell("Looking", failed));
-                    }
-                }));
+        outcome.get().ifPresent(made -> apart(() -> asked.apply(made), told));
     }
 
     /** Does something on the thread of the engine; what came of it is told on the interface thread. */
@@ -711,13 +672,7 @@ public final class JobModel implements AutoCloseable {
     }
 
     void tell(String what, Throwable why) {
-        if (why instanceof CuveeException known) {
-            message.set(Message.failure(known.finding().text()));
-        } else {
-            LOG.error("{} failed", what, why);
-            message.set(Message.failure(what + " failed inside Cuvee (" + why
-                    + "). Nothing was changed. The log in Cuvee's state folder says more."));
-        }
+        tell(Message.failed(what, why));
     }
 
     private void show() {
@@ -741,7 +696,7 @@ public final class JobModel implements AutoCloseable {
         cancel();
         trial.ifPresent(left -> worker.execute(left.session()::close));
         worker.execute(session::close);
-        worker.shutdown();
+        worker.close();
     }
 
     /** True once the job was closed. */
@@ -751,6 +706,6 @@ public final class JobModel implements AutoCloseable {
 
     /** Waits until everything has come to an end after {@link #close}. */
     public boolean awaitClosed(long millis) throws InterruptedException {
-        return worker.awaitTermination(millis, java.util.concurrent.TimeUnit.MILLISECONDS);
+        return worker.awaitEnd(millis);
     }
 }

@@ -88,6 +88,11 @@ public final class KeptGrid implements GridModel, AutoCloseable {
     }
 
     @Override
+    public String failure() {
+        return pages.failure();
+    }
+
+    @Override
     public void onArrival(Runnable listener) {
         pages.onArrival(listener);
     }

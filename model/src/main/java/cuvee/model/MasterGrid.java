@@ -554,6 +554,11 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     }
 
     @Override
+    public String failure() {
+        return pages.failure();
+    }
+
+    @Override
     public void onArrival(Runnable listener) {
         pages.onArrival(listener);
     }

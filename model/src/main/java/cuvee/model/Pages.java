@@ -7,8 +7,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentLinkedDeque;
 import java.util.concurrent.Executor;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.function.LongFunction;
 
 /**
@@ -28,7 +26,7 @@ final class Pages<P> implements AutoCloseable {
     private final LongFunction<P> read;
     private final Runnable atEnd;
     private final Executor ui;
-    private final ExecutorService reading;
+    private final Beside reading;
     private final Set<Long> asked = new HashSet<>();
     /** Those of the asked that nobody waits for yet. */
     private final Set<Long> ahead = new HashSet<>();
@@ -46,6 +44,7 @@ final class Pages<P> implements AutoCloseable {
     };
     private Runnable listener = () -> {};
     private boolean closed;
+    private String failure = "";
 
     /**
      * Makes no page yet.
@@ -59,11 +58,7 @@ final class Pages<P> implements AutoCloseable {
         this.read = read;
         this.atEnd = atEnd;
         this.ui = ui;
-        this.reading = Executors.newSingleThreadExecutor(run -> {
-            Thread own = new Thread(run, thread);
-            own.setDaemon(true);
-            return own;
-        });
+        this.reading = new Beside(thread, ui, this::tell);
     }
 
     /** The page that holds a row, if it is there already; otherwise it is sent for. */
@@ -127,6 +122,17 @@ final class Pages<P> implements AutoCloseable {
         }
     }
 
+    /** A page that cannot be read is not asked for again: whoever shows pages says why, and makes them anew. */
+    private void tell(Message why) {
+        failure = why.text();
+        listener.run();
+    }
+
+    /** Why a page could not be read; empty where all could that were asked for. */
+    String failure() {
+        return failure;
+    }
+
     /** Says what is to be done when a page has come; on the interface thread. */
     void onArrival(Runnable newListener) {
         listener = newListener;
@@ -134,8 +140,11 @@ final class Pages<P> implements AutoCloseable {
 
     @Override
     public void close() {
+        if (closed) {
+            return;
+        }
         closed = true;
         reading.execute(atEnd);
-        reading.shutdown();
+        reading.close();
     }
 }

@@ -240,6 +240,11 @@ public final class SheetGrid implements GridModel, AutoCloseable {
     }
 
     @Override
+    public String failure() {
+        return pages.failure();
+    }
+
+    @Override
     public void onArrival(Runnable newListener) {
         listener = newListener;
         pages.onArrival(newListener);

@@ -1,6 +1,5 @@
 package cuvee.model;
 
-import cuvee.finding.CuveeException;
 import cuvee.master.ColumnFacts;
 import cuvee.master.ValueList;
 import cuvee.place.Says;
@@ -15,8 +14,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.Executor;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 
@@ -29,11 +26,7 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
     private final Outcome outcome;
     private final int column;
     private final Executor ui;
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(run -> {
-        Thread own = new Thread(run, "cuvee-values");
-        own.setDaemon(true);
-        return own;
-    });
+    private final Beside worker;
     private @Nullable ValueList list;
     private @Nullable Pages<List<Counted>> pages;
     private List<Counted> misfits = List.of();
@@ -41,6 +34,7 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
     private long size;
     private boolean closed;
     private Runnable arrival = () -> {};
+    private Consumer<String> failed = why -> {};
 
     /**
      * What was found once all rows have been counted.
@@ -60,21 +54,21 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
         this.outcome = outcome;
         this.column = column;
         this.ui = ui;
+        this.worker = new Beside("cuvee-values", ui, this::tell);
     }
 
     /**
      * Counts; told on the interface thread when that is done.
      *
-     * @param failed told why it could not be done
+     * @param newFailed told why it, or a search later on, could not be done
      */
-    public void load(Consumer<Found> told, Consumer<String> failed) {
-        worker.execute(() -> {
-            try {
-                count(told);
-            } catch (CuveeException why) {
-                ui.execute(() -> failed.accept(why.getMessage()));
-            }
-        });
+    public void load(Consumer<Found> told, Consumer<String> newFailed) {
+        failed = newFailed;
+        worker.execute(() -> count(told));
+    }
+
+    private void tell(Message why) {
+        failed.accept(why.text());
     }
 
     private void count(Consumer<Found> told) {
@@ -243,6 +237,11 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
     }
 
     @Override
+    public String failure() {
+        return pages == null ? "" : pages.failure();
+    }
+
+    @Override
     public void onArrival(Runnable listener) {
         arrival = listener;
         if (pages != null) {
@@ -264,6 +263,6 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
                 }
             });
         }
-        worker.shutdown();
+        worker.close();
     }
 }

@@ -2,7 +2,6 @@ package cuvee.model;
 
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.Executor;
-import java.util.concurrent.ExecutorService;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
@@ -52,7 +51,7 @@ public final class Work<T> {
     }
 
     /** Starts a task on a worker; its end is told to the listener on the interface executor. */
-    public static <T> Work<T> start(Task<T> task, ExecutorService worker, Executor ui, Consumer<State<T>> atEnd) {
+    public static <T> Work<T> start(Task<T> task, Executor worker, Executor ui, Consumer<State<T>> atEnd) {
         Work<T> work = new Work<>(ui);
         worker.execute(() -> work.run(task, atEnd));
         return work;

@@ -104,7 +104,7 @@ class JobModelTest extends OpenJob {
                 .isEqualTo("a file of that name is there already, and Cuvee did not write it (10 bytes)");
         model.deliveries().write(delivery, Existing.KEEP, held -> {});
         idle();
-        assertThat(model.messageProperty().get().kind()).isEqualTo(JobModel.Message.Kind.FAILURE);
+        assertThat(model.messageProperty().get().kind()).isEqualTo(Message.Kind.FAILURE);
         assertThat(folder.resolve("out.csv")).hasContent("somebody's");
         model.deliveries().write(delivery, Existing.REPLACE, held -> {});
         idle();
@@ -141,7 +141,7 @@ class JobModelTest extends OpenJob {
         Files.move(folder.resolve("data"), folder.resolve("moved"));
         model.refresh();
         idle();
-        assertThat(model.messageProperty().get().kind()).isEqualTo(JobModel.Message.Kind.FAILURE);
+        assertThat(model.messageProperty().get().kind()).isEqualTo(Message.Kind.FAILURE);
         assertThat(model.messageProperty().get().text()).contains("There is no folder or file");
         assertThat(model.outcomeProperty().get().orElseThrow().rows()).isEqualTo(3);
     }

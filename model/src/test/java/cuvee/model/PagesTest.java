@@ -128,4 +128,29 @@ class PagesTest {
         assertThat(pages.holding(0)).isEmpty();
         assertThat(read).isEmpty();
     }
+
+    @Test
+    void aPageThatCannotBeReadIsSaidAndNotAskedForForEver() throws InterruptedException {
+        AtomicInteger asked = new AtomicInteger();
+        AtomicInteger told = new AtomicInteger();
+        Pages<String> pages = new Pages<>(
+                "test-pages",
+                1000,
+                number -> {
+                    asked.incrementAndGet();
+                    throw new IllegalStateException("the disk is gone");
+                },
+                given::countDown,
+                ui::add);
+        try (pages) {
+            pages.onArrival(told::incrementAndGet);
+            assertThat(pages.holding(0)).isEmpty();
+            arrive();
+            assertThat(told).hasValue(1);
+            assertThat(pages.failure()).contains("the disk is gone");
+            assertThat(pages.holding(0)).isEmpty();
+        }
+        assertThat(given.await(20, TimeUnit.SECONDS)).isTrue();
+        assertThat(asked).hasValue(1);
+    }
 }
