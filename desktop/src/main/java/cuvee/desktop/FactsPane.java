@@ -17,6 +17,7 @@ import cuvee.value.Convention;
 import cuvee.value.Spellings;
 import cuvee.value.Spellings.Counted;
 import cuvee.value.Type;
+import cuvee.value.YesNoWords;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -24,6 +25,7 @@ import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Bounds;
 import javafx.geometry.Pos;
@@ -76,6 +78,10 @@ final class FactsPane extends VBox {
     private final PauseTransition typing = new PauseTransition(Duration.millis(200));
     private final ComboBox<MasterPlan.Spelling> spelling = new ComboBox<>();
     private final HBox spellings = new HBox(8);
+    private static final List<YesNoWords> USUAL_WORDS =
+            List.of(new YesNoWords("Yes", "No"), new YesNoWords("Y", "N"), YesNoWords.TRUE_FALSE);
+    private final ComboBox<YesNoWords> yesNo = new ComboBox<>();
+    private final HBox yesNoWritten = new HBox(8);
     /** The figures, the values, what can be done with those chosen, and what else there is to see. */
     private final VBox said;
 
@@ -157,6 +163,21 @@ final class FactsPane extends VBox {
         HBox.setHgrow(spelling, Priority.ALWAYS);
         spellings.getChildren().addAll(spelled, spelling);
         spellings.setAlignment(Pos.CENTER_LEFT);
+        yesNo.setId("facts-yes-no");
+        yesNo.setConverter(Choices.words(words -> words.yes() + " and " + words.no()));
+        yesNo.setMaxWidth(Double.MAX_VALUE);
+        yesNo.setAccessibleText("How yes and no are written where this column is delivered as text");
+        yesNo.setOnAction(e -> {
+            if (!filling && yesNo.getValue() != null) {
+                model.rules().decideYesNoWords(column, yesNo.getValue());
+            }
+        });
+        Label written = new Label("Written as");
+        written.setLabelFor(yesNo);
+        written.setMinWidth(Region.USE_PREF_SIZE);
+        HBox.setHgrow(yesNo, Priority.ALWAYS);
+        yesNoWritten.getChildren().addAll(written, yesNo);
+        yesNoWritten.setAlignment(Pos.CENTER_LEFT);
         scope.setId("facts-scope");
         scope.setMaxWidth(Double.MAX_VALUE);
         scope.setConverter(Choices.words(Scope::words));
@@ -174,7 +195,7 @@ final class FactsPane extends VBox {
         codes.setId("facts-codes");
         codes.getItems().addAll(fromFile, pasted);
         FlowPane whole = new FlowPane(6, 6, blank, codes);
-        said = new VBox(8, figures, spellings);
+        said = new VBox(8, figures, spellings, yesNoWritten);
         held = new VBox(8, search, values);
         acts = new VBox(8, chosen, writing, scope, whole);
         VBox more = new VBox(10, alike, layouts);
@@ -271,8 +292,14 @@ final class FactsPane extends VBox {
         boolean written = own || data && outcome.proposal().isMade(at);
         boolean texts = own && grid.type() == Type.TEXT;
         Pieces.show(spellings, texts);
+        Pieces.show(yesNoWritten, own && grid.type() == Type.YES_NO);
         filling = true;
         spelling.setValue(Tidying.of(outcome.job(), name));
+        yesNo.getItems()
+                .setAll(Stream.concat(Stream.of(grid.words()), USUAL_WORDS.stream())
+                        .distinct()
+                        .toList());
+        yesNo.setValue(grid.words());
         filling = false;
         writing.setDisable(!written);
         codes.setDisable(!data);

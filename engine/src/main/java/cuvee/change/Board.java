@@ -21,6 +21,7 @@ import cuvee.rework.ValueRule;
 import cuvee.tag.TagSource;
 import cuvee.tell.Outcome;
 import cuvee.value.LooseText;
+import cuvee.value.YesNoWords;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashSet;
@@ -242,6 +243,11 @@ public final class Board {
         return spelling == MasterPlan.Spelling.AS_WRITTEN
                 ? job.withoutSettled(Tidying.KIND, column)
                 : job.withSettled(new Decision(Tidying.KIND, column, spelling.words(), BY_HAND, ""));
+    }
+
+    /** Says how a column's yes and no are written. */
+    public static Job yesNoWords(Job job, String column, YesNoWords words) {
+        return job.withSettled(new ColumnChoice.YesNoWritten(column, words).decision(BY_HAND, ""));
     }
 
     /** Decides a column's type. */

@@ -62,6 +62,7 @@ public final class Choices {
             case Kinds.SPELLING ->
                 named(Spelling.values(), Spelling::words, answer)
                         .map(spelling -> new ColumnChoice.Spelled(subject, spelling, on));
+            case Kinds.YES_NO_WORDS -> ColumnChoice.YesNoWritten.read(subject, answer);
             case Kinds.VALUE -> ValueRule.read(decision).map(ColumnChoice.Rewritten::new);
             case Kinds.CODES -> Codes.read(decision).map(ColumnChoice.Coded::new);
             case Kinds.MADE -> Optional.of(new ColumnChoice.Made(subject, answer, on));

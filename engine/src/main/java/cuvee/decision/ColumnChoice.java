@@ -1,5 +1,6 @@
 package cuvee.decision;
 
+import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.Names;
 import cuvee.master.MasterPlan.Spelling;
@@ -9,6 +10,7 @@ import cuvee.rework.ValueRule;
 import cuvee.tag.TagSource;
 import cuvee.value.Meaning;
 import cuvee.value.Type;
+import cuvee.value.YesNoWords;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -249,6 +251,40 @@ public sealed interface ColumnChoice extends Choice {
         @Override
         public ColumnChoice withColumn(String other) {
             return new Spelled(other, spelling, on);
+        }
+    }
+
+    /** How yes and no are written where it is delivered as text. */
+    record YesNoWritten(String column, YesNoWords written) implements ColumnChoice {
+        /** What is decided of a column; empty where nothing is. */
+        public static Optional<YesNoWords> of(Job job, String column) {
+            return job.decision(Kinds.YES_NO_WORDS, column)
+                    .flatMap(decision -> read(column, decision.answer()))
+                    .map(YesNoWritten::written);
+        }
+
+        /** It, from its answer; empty where that is not two different words. */
+        static Optional<YesNoWritten> read(String column, String answer) {
+            List<String> words = Names.splitTexts(answer);
+            return words.size() == 2 && !words.contains("") && !words.get(0).equals(words.get(1))
+                    ? Optional.of(new YesNoWritten(column, new YesNoWords(words.get(0), words.get(1))))
+                    : Optional.empty();
+        }
+
+        /** It, decided. */
+        public Decision decision(String reason, String evidence) {
+            Words said = words();
+            return new Decision(said.kind(), said.subject(), said.answer(), reason, evidence);
+        }
+
+        @Override
+        public Words words() {
+            return new Words(Kinds.YES_NO_WORDS, column, Names.joinTexts(List.of(written.yes(), written.no())));
+        }
+
+        @Override
+        public ColumnChoice withColumn(String other) {
+            return new YesNoWritten(other, written);
         }
     }
 

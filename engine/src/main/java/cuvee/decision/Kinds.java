@@ -14,6 +14,7 @@ public final class Kinds {
     public static final String BLANK_SOURCE = "blank-source";
     public static final String COLUMN = "column";
     public static final String SPELLING = "spelling";
+    public static final String YES_NO_WORDS = "yes-no-words";
     public static final String VALUE = "value";
     public static final String CODES = "codes";
     public static final String MADE = "made";
@@ -67,6 +68,7 @@ public final class Kinds {
             BLANK_SOURCE,
             COLUMN,
             SPELLING,
+            YES_NO_WORDS,
             VALUE,
             CODES,
             MADE,

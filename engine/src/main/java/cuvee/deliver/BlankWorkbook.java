@@ -1,7 +1,6 @@
 package cuvee.deliver;
 
 import cuvee.master.MasterPlan;
-import cuvee.value.Type;
 import java.io.OutputStream;
 import java.math.BigDecimal;
 import java.nio.file.Path;
@@ -68,7 +67,7 @@ public final class BlankWorkbook {
                         listed++;
                     }
                     if (example != null) {
-                        example(sheet, at, plan.columns().get(column).type(), example.get(column));
+                        example(sheet, at, plan.columns().get(column), example.get(column));
                     }
                 }
                 if (example != null) {
@@ -83,15 +82,15 @@ public final class BlankWorkbook {
         });
     }
 
-    private static void example(Worksheet sheet, int at, Type type, @Nullable String value) {
+    private static void example(Worksheet sheet, int at, MasterPlan.Column column, @Nullable String value) {
         if (value == null) {
             return;
         }
-        switch (type) {
+        switch (column.type()) {
             case WHOLE_NUMBER, DECIMAL, MONEY, PERCENT -> sheet.value(1, at, new BigDecimal(value));
             case DATE -> sheet.value(1, at, LocalDate.parse(value));
             case DATE_AND_TIME -> sheet.value(1, at, LocalDateTime.parse(value));
-            case YES_NO -> sheet.value(1, at, value.equals("true") ? "yes" : "no");
+            case YES_NO -> sheet.value(1, at, column.words().spoken().of(value));
             default -> sheet.value(1, at, value);
         }
         sheet.style(1, at).italic().set();

@@ -2,6 +2,7 @@ package cuvee.deliver;
 
 import cuvee.master.MasterPlan;
 import cuvee.value.Type;
+import cuvee.value.YesNoWords;
 import java.util.stream.Stream;
 
 /** The master's columns as files have them: tags last. */
@@ -20,6 +21,14 @@ final class Columns {
                         plan.columns().stream().map(MasterPlan.Column::type),
                         plan.tags().stream().map(tag -> Type.TEXT))
                 .toArray(Type[]::new);
+    }
+
+    /** How yes and no stand in a workbook: as its own true and false where nobody writes them in words. */
+    static YesNoWords[] words(MasterPlan plan) {
+        return Stream.concat(
+                        plan.columns().stream().map(MasterPlan.Column::words),
+                        plan.tags().stream().map(tag -> YesNoWords.TRUE_FALSE))
+                .toArray(YesNoWords[]::new);
     }
 
     /** The number format of a column in a workbook; empty for none of its own. */

@@ -2,6 +2,7 @@ package cuvee.deliver;
 
 import cuvee.master.MasterPlan;
 import cuvee.value.Type;
+import cuvee.value.YesNoWords;
 import java.io.IOException;
 import java.io.Writer;
 import java.math.BigDecimal;
@@ -28,6 +29,7 @@ final class TabXml {
 
     private final String[] names;
     private final Type[] types;
+    private final YesNoWords[] words;
     private final int[] styles;
     private final int head;
     private final Writer out;
@@ -51,6 +53,7 @@ final class TabXml {
         this.firstColumn = firstColumn;
         this.names = Columns.names(plan);
         this.types = Columns.types(plan);
+        this.words = Columns.words(plan);
         this.styles = new int[names.length];
         for (int i = 0; i < names.length; i++) {
             String format = Columns.format(plan, i);
@@ -122,8 +125,13 @@ final class TabXml {
                 }
             }
             case TIME -> number(column, String.valueOf(LocalTime.parse(value).toSecondOfDay() / DAY_SECONDS));
-            case YES_NO ->
-                out.write("<c r=\"" + at(column) + "\" t=\"b\"><v>" + (value.equals("true") ? 1 : 0) + "</v></c>");
+            case YES_NO -> {
+                if (words[column].equals(YesNoWords.TRUE_FALSE)) {
+                    out.write("<c r=\"" + at(column) + "\" t=\"b\"><v>" + (value.equals("true") ? 1 : 0) + "</v></c>");
+                } else {
+                    text(column, words[column].of(value), 0);
+                }
+            }
             case TEXT -> text(column, value, 0);
         }
     }

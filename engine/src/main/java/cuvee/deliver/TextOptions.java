@@ -2,6 +2,8 @@ package cuvee.deliver;
 
 import cuvee.job.Delivery;
 import cuvee.master.MasterPlan;
+import cuvee.value.Type;
+import cuvee.value.YesNoWords;
 import de.siegmar.fastcsv.writer.CsvWriter;
 import de.siegmar.fastcsv.writer.LineDelimiter;
 import de.siegmar.fastcsv.writer.QuoteStrategies;
@@ -27,10 +29,9 @@ final class TextOptions implements MasterFiles.Form {
 
     @Override
     public void write(MasterFiles.Content content, Path file) throws IOException {
-        List<Boolean> numbers = new ArrayList<>();
         MasterPlan plan = content.plan();
-        plan.columns().forEach(column -> numbers.add(column.type().isNumber()));
-        plan.tags().forEach(tag -> numbers.add(false));
+        Type[] types = Columns.types(plan);
+        YesNoWords[] words = Columns.words(plan);
         try (OutputStream out = MasterFiles.open(file);
                 Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8)) {
             if (text.mark()) {
@@ -43,19 +44,22 @@ final class TextOptions implements MasterFiles.Form {
                     .quoteStrategy(QuoteStrategies.EMPTY)
                     .build(writer);
             csv.writeRecord(Columns.names(plan));
-            content.reader().each(values -> csv.writeRecord(cells(values, numbers)));
+            content.reader().each(values -> csv.writeRecord(cells(values, types, words)));
             csv.flush();
         } catch (UncheckedIOException failed) {
             throw failed.getCause();
         }
     }
 
-    private List<@Nullable String> cells(@Nullable String[] values, List<Boolean> numbers) {
+    private List<@Nullable String> cells(@Nullable String[] values, Type[] types, YesNoWords[] words) {
         List<@Nullable String> cells = new ArrayList<>(values.length);
         for (int at = 0; at < values.length; at++) {
             String value = values[at];
-            boolean comma = value != null && text.decimalComma() && at < numbers.size() && numbers.get(at);
-            cells.add(comma && value != null ? value.replace('.', ',') : value);
+            if (value != null && types[at].isNumber() && text.decimalComma()) {
+                cells.add(value.replace('.', ','));
+            } else {
+                cells.add(value != null && types[at] == Type.YES_NO ? words[at].of(value) : value);
+            }
         }
         return cells;
     }

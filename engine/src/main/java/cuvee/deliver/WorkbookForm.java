@@ -5,6 +5,7 @@ import cuvee.master.MasterPlan;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Type;
+import cuvee.value.YesNoWords;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
@@ -56,6 +57,7 @@ final class WorkbookForm implements MasterFiles.Form {
         private final String[] names;
         private final String name;
         private final Type[] types;
+        private final YesNoWords[] words;
         private Worksheet tab;
         private int tabs = 1;
         private int next;
@@ -65,6 +67,7 @@ final class WorkbookForm implements MasterFiles.Form {
             this.plan = plan;
             this.names = Columns.names(plan);
             this.types = Columns.types(plan);
+            this.words = Columns.words(plan);
             this.name = name;
             this.tab = begin(name);
         }
@@ -140,7 +143,13 @@ final class WorkbookForm implements MasterFiles.Form {
                     tab.value(next, column, LocalTime.parse(value).toNanoOfDay() / 86_400e9);
                     style(column);
                 }
-                case YES_NO -> tab.value(next, column, value.equals("true"));
+                case YES_NO -> {
+                    if (words[column].equals(YesNoWords.TRUE_FALSE)) {
+                        tab.value(next, column, value.equals("true"));
+                    } else {
+                        tab.value(next, column, words[column].of(value));
+                    }
+                }
                 case TEXT -> text(column, value);
             }
         }

@@ -17,6 +17,7 @@ import cuvee.sheet.SheetVisitor;
 import cuvee.value.Convention;
 import cuvee.value.Type;
 import cuvee.value.ValueReader;
+import cuvee.value.YesNoWords;
 import java.io.BufferedWriter;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -140,6 +141,7 @@ public final class WorkbookTab {
         private final Tab tab;
         private final String[] names;
         private final Type[] types;
+        private final YesNoWords[] words;
         private int others;
         /** The cell in which the header begins; that of the whole tab is A1. */
         private final CellRange start;
@@ -156,6 +158,7 @@ public final class WorkbookTab {
             this.tab = tab;
             this.names = Columns.names(content.plan());
             this.types = Columns.types(content.plan());
+            this.words = Columns.words(content.plan());
             if (!SheetFiles.ending(String.valueOf(target.getFileName())).equals("xlsx")) {
                 throw refused("no-xlsx", "only an .xlsx workbook can take a tab", "Name such a workbook.");
             }
@@ -293,7 +296,7 @@ public final class WorkbookTab {
                 }
                 List<@Nullable String> values = new ArrayList<>();
                 for (int i = 0; i < names.length; i++) {
-                    values.add(value(row, at[i], types[i]));
+                    values.add(value(row, at[i], types[i], words[i]));
                 }
                 rows.add(values);
             }
@@ -376,12 +379,15 @@ public final class WorkbookTab {
                 }
             }
 
-            private @Nullable String value(Row row, int column, Type type) {
+            private @Nullable String value(Row row, int column, Type type, YesNoWords words) {
                 if (row.blank(column)) {
                     return null;
                 }
                 if (type == Type.TEXT && row.kind(column) == CellKind.TEXT) {
                     return row.text(column);
+                }
+                if (type == Type.YES_NO && words.said(row.text(column)).isPresent()) {
+                    return String.valueOf(words.said(row.text(column)).get());
                 }
                 String read = ValueReader.read(row.staged(column), type, Convention.DEFAULT);
                 return read == null ? row.text(column) : type.isNumber() ? MasterReader.shortest(read) : read;

@@ -4,6 +4,7 @@ import cuvee.layout.Origin;
 import cuvee.value.Convention;
 import cuvee.value.Evidence;
 import cuvee.value.Type;
+import cuvee.value.YesNoWords;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -75,6 +76,7 @@ public record MasterPlan(
      * @param part which part of its cells it holds
      * @param currency that of its amounts, where all have the same; else empty
      * @param spelling how its texts are spelled
+     * @param words how yes and no are written where it is delivered as text
      */
     public record Column(
             String name,
@@ -84,7 +86,8 @@ public record MasterPlan(
             Map<String, String> replaced,
             Part part,
             String currency,
-            Spelling spelling) {
+            Spelling spelling,
+            YesNoWords words) {
         /** What of a cell a column holds. */
         public enum Part {
             VALUE,
@@ -99,7 +102,28 @@ public record MasterPlan(
         }
 
         public Column(String name, Type type, int wholeDigits, int decimals) {
-            this(name, type, wholeDigits, decimals, Map.of(), Part.VALUE, "", Spelling.AS_WRITTEN);
+            this(name, type, wholeDigits, decimals, Map.of(), Part.VALUE, "");
+        }
+
+        /** A column whose texts are as they are written. */
+        public Column(
+                String name,
+                Type type,
+                int wholeDigits,
+                int decimals,
+                Map<String, String> replaced,
+                Part part,
+                String currency) {
+            this(
+                    name,
+                    type,
+                    wholeDigits,
+                    decimals,
+                    replaced,
+                    part,
+                    currency,
+                    Spelling.AS_WRITTEN,
+                    YesNoWords.TRUE_FALSE);
         }
 
         /** The store's type for it. */

@@ -1,6 +1,7 @@
 package cuvee.master;
 
 import cuvee.value.Type;
+import cuvee.value.YesNoWords;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -366,7 +367,28 @@ public final class MasterReader implements AutoCloseable {
                     + ", '\"') OR contains(" + cell + ", ',') OR contains(" + cell + ", chr(10)) OR contains(" + cell
                     + ", chr(13)) THEN '\"' || replace(" + cell + ", '\"', '\"\"') || '\"' ELSE " + cell + " END";
         }
-        return "coalesce(" + canonical(cell, plan.columns().get(index)) + ", '')";
+        MasterPlan.Column column = plan.columns().get(index);
+        YesNoWords words = column.words();
+        String text = column.type() == Type.YES_NO
+                ? inWords(cell, new YesNoWords(csv(words.yes()), csv(words.no())))
+                : canonical(cell, column);
+        return "coalesce(" + text + ", '')";
+    }
+
+    /** A value as a text that is looked for: as canonical text, yes and no in the words by which they are shown. */
+    static String shown(String cell, MasterPlan.Column column) {
+        return column.type() == Type.YES_NO ? inWords(cell, column.words().spoken()) : canonical(cell, column);
+    }
+
+    private static String inWords(String cell, YesNoWords words) {
+        return "CASE WHEN " + cell + " THEN " + Sql.literal(words.yes()) + " WHEN NOT " + cell + " THEN "
+                + Sql.literal(words.no()) + " END";
+    }
+
+    /** A word as a cell of a CSV file. */
+    private static String csv(String word) {
+        boolean plain = word.chars().noneMatch(c -> c == '"' || c == ',' || c == '\n' || c == '\r');
+        return plain ? word : '"' + word.replace("\"", "\"\"") + '"';
     }
 
     /** A value as canonical text: plain shortest decimals, ISO dates. */

@@ -160,7 +160,7 @@ public final class RowView implements AutoCloseable {
         for (int i = 0; i < width; i++) {
             String cell = Marking.cell(i, plan);
             String said = i < plan.columns().size()
-                    ? MasterReader.canonical(cell, plan.columns().get(i))
+                    ? MasterReader.shown(cell, plan.columns().get(i))
                     : cell;
             each.add("contains(lower(" + said + "), " + part + ")");
         }

@@ -233,7 +233,8 @@ final class Shaper {
                         Map.of(),
                         MasterPlan.Column.Part.VALUE,
                         value.currency(),
-                        MasterPlan.Spelling.AS_WRITTEN);
+                        MasterPlan.Spelling.AS_WRITTEN,
+                        value.words());
         };
     }
 

@@ -23,6 +23,7 @@ import cuvee.value.Evidence;
 import cuvee.value.Form;
 import cuvee.value.Type;
 import cuvee.value.Typing;
+import cuvee.value.YesNoWords;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -72,7 +73,7 @@ public final class ColumnTyping {
             String reason,
             long filled,
             long misfits,
-            Optional<Decision> decision,
+            List<Decision> decisions,
             Optional<Finding> finding) {}
 
     /** How many columns vote for each of two ways. */
@@ -225,6 +226,11 @@ public final class ColumnTyping {
         Decision decision =
                 new Decision(Kinds.TYPE, name, decided.word(), verdict.reason(), Says.count(all.filled(), "value"));
         boolean decideNow = widened || job.decision(Kinds.TYPE, name).isEmpty();
+        List<Decision> decisions = new ArrayList<>();
+        if (decideNow) {
+            decisions.add(decision);
+        }
+        YesNoWords words = words(name, type, decideNow, all, decisions);
         String currency = type == Type.MONEY && currencies.size() == 1
                 ? currencies.iterator().next()
                 : "";
@@ -237,13 +243,32 @@ public final class ColumnTyping {
                         Map.of(),
                         MasterPlan.Column.Part.VALUE,
                         currency,
-                        Tidying.of(job, name)),
+                        Tidying.of(job, name),
+                        words),
                 mixed,
                 verdict.reason(),
                 all.filled(),
                 misfits,
-                decideNow ? Optional.of(decision) : Optional.empty(),
+                decisions,
                 misfits > 0 ? Optional.of(misfitFinding(name, type, misfits, all)) : Optional.empty());
+    }
+
+    /**
+     * How yes and no are written: as most sources do it when the column is typed, and so from then on. A column that an
+     * earlier version typed had true and false, and keeps them.
+     */
+    private YesNoWords words(String name, Type type, boolean first, Evidence all, List<Decision> decisions) {
+        if (type != Type.YES_NO) {
+            return YesNoWords.TRUE_FALSE;
+        }
+        Optional<YesNoWords> decided = ColumnChoice.YesNoWritten.of(job, name);
+        if (decided.isPresent() || !first && !job.isSettled(Kinds.TYPE, name)) {
+            return decided.orElse(YesNoWords.TRUE_FALSE);
+        }
+        YesNoWords words = all.yesNoWording();
+        decisions.add(new ColumnChoice.YesNoWritten(name, words)
+                .decision("as most of its values are written", Says.count(all.filled(), "value")));
+        return words;
     }
 
     private void sayZones(String name, Evidence all) {

@@ -180,7 +180,7 @@ public final class Planner {
                     typed.filled(),
                     typed.misfits(),
                     column.layouts()));
-            typed.decision().ifPresent(decision -> {
+            typed.decisions().forEach(decision -> {
                 assumed.removeIf(old -> old.id().equals(decision.id()));
                 assumed.add(decision);
             });
@@ -449,8 +449,7 @@ public final class Planner {
         while (isNamed(beside, all)) {
             beside += " (2)";
         }
-        return new MasterPlan.Column(
-                beside, Type.TEXT, 0, 0, Map.of(), MasterPlan.Column.Part.CURRENCY, "", MasterPlan.Spelling.AS_WRITTEN);
+        return new MasterPlan.Column(beside, Type.TEXT, 0, 0, Map.of(), MasterPlan.Column.Part.CURRENCY, "");
     }
 
     private static boolean isNamed(String name, List<LineUp.Column> columns) {

@@ -27,6 +27,7 @@ import cuvee.tell.Outcome;
 import cuvee.tell.SourceReport;
 import cuvee.value.Spellings;
 import cuvee.value.Type;
+import cuvee.value.YesNoWords;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -359,7 +360,8 @@ final class Deliveries {
             columns.add(i);
             Type type = plan.columns().get(i).type();
             if (type == Type.YES_NO) {
-                lists.put(i, List.of("yes", "no"));
+                YesNoWords words = plan.columns().get(i).words().spoken();
+                lists.put(i, List.of(words.yes(), words.no()));
             } else if (type == Type.TEXT) {
                 choices(plan, i).ifPresent(values -> lists.put(columns.get(columns.size() - 1), values));
             }

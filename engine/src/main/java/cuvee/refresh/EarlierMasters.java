@@ -175,8 +175,7 @@ public final class EarlierMasters {
                         node.path("decimals").asInt(),
                         java.util.Map.of(),
                         MasterPlan.Column.Part.valueOf(node.path("part").asText("VALUE")),
-                        node.path("currency").asText(""),
-                        MasterPlan.Spelling.AS_WRITTEN));
+                        node.path("currency").asText("")));
             }
             return KeptMaster.open(rowsOf(number), columns);
         } catch (IOException | IllegalArgumentException gone) {

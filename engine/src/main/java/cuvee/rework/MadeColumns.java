@@ -72,14 +72,7 @@ public final class MadeColumns {
     private static MasterPlan.Column column(
             String name, Type type, int decimals, String currency, Map<String, String> replaced) {
         return new MasterPlan.Column(
-                name,
-                type,
-                WHOLE_DIGITS,
-                decimals,
-                replaced,
-                MasterPlan.Column.Part.MADE,
-                currency,
-                MasterPlan.Spelling.AS_WRITTEN);
+                name, type, WHOLE_DIGITS, decimals, replaced, MasterPlan.Column.Part.MADE, currency);
     }
 
     /**

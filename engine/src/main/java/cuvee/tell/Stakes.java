@@ -50,6 +50,7 @@ public final class Stakes {
             Kinds.SIGN,
             Kinds.CURRENCY,
             Kinds.BLANK_SOURCE,
+            Kinds.YES_NO_WORDS,
             Kinds.TAG,
             Kinds.WEIGHED_BY,
             Kinds.IN_VIEW);

@@ -430,6 +430,13 @@ public final class Evidence {
         return yesWords + noWords;
     }
 
+    /** The words for yes and no that it is mostly written by; true and false where most of its cells are no words. */
+    public YesNoWords yesNoWording() {
+        return yesNoWords() * 2 <= filled()
+                ? YesNoWords.TRUE_FALSE
+                : YesNoWords.most(oddities).orElse(YesNoWords.TRUE_FALSE);
+    }
+
     /** True where words for yes and words for no occur. */
     boolean bothYesAndNo() {
         return yesWords > 0 && noWords > 0;

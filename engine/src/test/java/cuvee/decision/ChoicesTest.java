@@ -33,6 +33,7 @@ class ChoicesTest {
                 of("column", "Weight in kg", "left out"),
                 of("column", "Fare", "taken in"),
                 of("spelling", "Port", "not now: spaces tidied, capitals"),
+                of("yes-no-words", "Queen seen", "Yes | No"),
                 of("value", "Port | Hollin", "for HOLLIN | hollin"),
                 of("value", "Port | a \\| b | a.csv", "not for x"),
                 of("value", "Port", "for n/a"),

@@ -18,6 +18,7 @@ import cuvee.rework.Shapings;
 import cuvee.rework.ValueRule;
 import cuvee.tell.Sentence;
 import cuvee.value.Type;
+import cuvee.value.YesNoWords;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -67,6 +68,7 @@ class RenamingTest {
                         "how numbers of a longer name are written",
                         job -> Board.convention(job, Kinds.DECIMAL_MARK, "Weight in kg", "b.csv", "comma")),
                 of("the sign of all columns", job -> Board.decimalSign(job, "a.csv", "comma")),
+                of("how yes and no are written", job -> Board.yesNoWords(job, "Port", new YesNoWords("Ja", "Nein"))),
                 of("spelling", job -> Board.spelling(job, "Port", Spelling.FIRST_CAPITAL)),
                 of("a text written as another", job -> ValueRule.write(job, "Port", List.of("TARSK"), "Tarsk")),
                 of(

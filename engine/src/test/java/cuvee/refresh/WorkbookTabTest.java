@@ -3,6 +3,7 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import cuvee.change.Board;
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.CuveeException;
 import cuvee.gather.Progress;
@@ -10,6 +11,7 @@ import cuvee.gather.Reread;
 import cuvee.job.Delivery;
 import cuvee.job.Delivery.How;
 import cuvee.tell.Outcome;
+import cuvee.value.YesNoWords;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -137,8 +139,8 @@ class WorkbookTabTest extends BatchTest {
         assertThat(tab("Master <1>"))
                 .containsExactly(
                         "Trip | Date | Fare | Cancelled | Source file | Source sheet",
-                        "7 | 2026-01-05 | 12.5 | false | a.csv",
-                        "8 | 2026-01-06 | 3 | true | a.csv");
+                        "7 | 2026-01-05 | 12.5 | no | a.csv",
+                        "8 | 2026-01-06 | 3 | yes | a.csv");
         try (XSSFWorkbook workbook = new XSSFWorkbook(Files.newInputStream(board))) {
             assertThat(workbook.getSheetAt(0).getDrawingPatriarch().getCharts()).hasSize(1);
             assertThat(workbook.getSheetAt(0).getRow(0).getCell(0).getCellFormula())
@@ -182,6 +184,16 @@ class WorkbookTabTest extends BatchTest {
     }
 
     @Test
+    void aTabWrittenInWordsOfYourOwnForYesAndNoIsFoundAsItWas() throws IOException {
+        batch.job(
+                Board.yesNoWords(batch.refresh().outcome().job(), "Cancelled", new YesNoWords("called off", "sailed")));
+        deliver("Master", How.REPLACE, Existing.KEEP);
+        assertThat(tab("Master")).contains("8 | 2026-01-06 | 3 | called off | a.csv");
+        assertThat(deliver("Master", How.MATCH, Existing.KEEP, "Trip"))
+                .startsWith("0 rows added, 0 changed, 0 removed, 2 as they were");
+    }
+
+    @Test
     void rowsAreAddedBelowOrMatchedByKey() throws IOException {
         deliver("Master", How.REPLACE, Existing.KEEP);
         batch.csv("a.csv", "Trip,Date,Fare,Cancelled", "8,2026-01-06,4,yes", "9,2026-01-07,1.25,no");
@@ -192,9 +204,9 @@ class WorkbookTabTest extends BatchTest {
         assertThat(tab("Master"))
                 .containsExactly(
                         "Trip | Date | Fare | Cancelled | Source file | Source sheet",
-                        "7 | 2026-01-05 | 12.5 | false | a.csv",
-                        "8 | 2026-01-06 | 4 | true | a.csv",
-                        "9 | 2026-01-07 | 1.25 | false | a.csv");
+                        "7 | 2026-01-05 | 12.5 | no | a.csv",
+                        "8 | 2026-01-06 | 4 | yes | a.csv",
+                        "9 | 2026-01-07 | 1.25 | no | a.csv");
         assertThat(deliver("Master", How.MIRROR, Existing.KEEP, "Trip"))
                 .startsWith("0 rows added, 0 changed, 1 removed, 2 as they were");
         assertThat(deliver("Master", How.ADD, Existing.KEEP))

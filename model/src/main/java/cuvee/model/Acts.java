@@ -141,6 +141,10 @@ final class Acts {
         if (about instanceof ColumnChoice.Spelled || about instanceof ColumnChoice.Rewritten) {
             return "rewrote values of " + about.column();
         }
+        if (about instanceof ColumnChoice.YesNoWritten yesNo) {
+            return about.column() + " is written " + yesNo.written().yes() + " or "
+                    + yesNo.written().no();
+        }
         if (about instanceof ColumnChoice.WeighedBy) {
             return "weighed by " + about.column();
         }

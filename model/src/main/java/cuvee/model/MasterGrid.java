@@ -14,6 +14,7 @@ import cuvee.rework.Phrase;
 import cuvee.tell.Outcome;
 import cuvee.tell.Verdict;
 import cuvee.value.Type;
+import cuvee.value.YesNoWords;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
@@ -311,7 +312,17 @@ public final class MasterGrid implements GridModel, AutoCloseable {
         if (value == null) {
             return misfit(row, column).orElse("");
         }
-        return type(column) == Type.DECIMAL ? withDecimals(value, column) : shownAs(value, type(column));
+        return switch (type(column)) {
+            case DECIMAL -> withDecimals(value, column);
+            case YES_NO -> words(outcome, column).spoken().of(value);
+            default -> shownAs(value, type(column));
+        };
+    }
+
+    /** How yes and no are written in a column. */
+    static YesNoWords words(Outcome outcome, int column) {
+        List<MasterPlan.Column> columns = outcome.plan().columns();
+        return column < columns.size() ? columns.get(column).words() : YesNoWords.TRUE_FALSE;
     }
 
     /** A number with as many decimals as any other of its column that was seen, so that they stand under each other. */

@@ -30,6 +30,7 @@ import cuvee.value.Convention;
 import cuvee.value.Spellings;
 import cuvee.value.Type;
 import cuvee.value.ValueReader;
+import cuvee.value.YesNoWords;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -311,6 +312,11 @@ public final class RuleModel {
     /** Says how the texts of a column are spelled. */
     public void decideSpelling(String column, MasterPlan.Spelling spelling) {
         model.take(Board.spelling(model.now(), column, spelling));
+    }
+
+    /** Says how yes and no are written in a column. */
+    public void decideYesNoWords(String column, YesNoWords words) {
+        model.take(Board.yesNoWords(model.now(), column, words));
     }
 
     /** Turns the columns of a table's layout behind one of them into rows; that one and those before it stay. */

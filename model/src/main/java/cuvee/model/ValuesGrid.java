@@ -9,6 +9,7 @@ import cuvee.tell.Outcome;
 import cuvee.value.Spellings;
 import cuvee.value.Spellings.Counted;
 import cuvee.value.Type;
+import cuvee.value.YesNoWords;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -144,6 +145,11 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
         return report().map(Proposal.ColumnReport::type).orElse(Type.TEXT);
     }
 
+    /** How yes and no are written in the column. */
+    public YesNoWords words() {
+        return MasterGrid.words(outcome, column);
+    }
+
     /** The value in a row, if it is there already. */
     public Optional<Counted> value(long row) {
         if (row < shownMisfits.size()) {
@@ -228,7 +234,11 @@ public final class ValuesGrid implements GridModel, AutoCloseable {
         }
         return isMisfit(row)
                 ? value.get().text() + ", does not fit"
-                : MasterGrid.shownAs(value.get().text(), type());
+                : type() == Type.YES_NO
+                        ? MasterGrid.words(outcome, column)
+                                .spoken()
+                                .of(value.get().text())
+                        : MasterGrid.shownAs(value.get().text(), type());
     }
 
     @Override
