@@ -34,6 +34,9 @@ public final class Belonging {
     /** What a shared word says where the core has one name only: more than nothing known, less than the names of many. */
     private static final double WITH_THE_ONLY_NAME = 0.7;
 
+    /** What a key says that is made like the core's and called otherwise. */
+    private static final double LIKE_THE_KEY = 0.8;
+
     private static final int SEVERAL_COLUMNS = 6;
     /** So many are enough where each has a partner, and the file has nothing else in the core. */
     private static final int FEW_COLUMNS = 5;
@@ -382,7 +385,11 @@ public final class Belonging {
         return words;
     }
 
-    /** 1 where it has the core's key, a code that is different in every row; 0 where not, a half where the core has none. */
+    /**
+     * 1 where it has the core's key, a code that is different in every row; 0 where not, a half where the core has none. A
+     * key of its own that is made like the core's counts nearly as much, though it is called otherwise: no value of a key
+     * is in two tables.
+     */
     private double keyed(int at, List<Integer> others) {
         Map<Integer, Integer> having = new HashMap<>();
         int all = 0;
@@ -393,12 +400,12 @@ public final class Belonging {
                 having.merge(column, tables, Integer::sum);
             }
         }
-        boolean any = false;
+        double found = -1;
         for (Map.Entry<Integer, Integer> column : having.entrySet()) {
             if (column.getValue() < 0.6 * all || !isKey(column.getKey(), others)) {
                 continue;
             }
-            any = true;
+            found = Math.max(found, hasKeyLike(column.getKey(), at, others) ? LIKE_THE_KEY : 0);
             String own = columns.get(at).get(column.getKey());
             if (own != null) {
                 for (int j : others) {
@@ -409,19 +416,34 @@ public final class Belonging {
                 }
             }
         }
-        return any ? 0 : 0.5;
+        return found < 0 ? 0.5 : found;
+    }
+
+    /** True where it has a key made like one of the core's, and no table of the core has both beside each other. */
+    private boolean hasKeyLike(int column, int at, List<Integer> others) {
+        List<Map<Integer, String>> having = others.stream()
+                .map(columns::get)
+                .filter(each -> each.containsKey(column))
+                .toList();
+        return columns.get(at).entrySet().stream()
+                .filter(own -> isKey(profile(own.getValue())))
+                .filter(own -> having.stream().noneMatch(each -> each.containsKey(own.getKey())))
+                .anyMatch(own -> having.stream()
+                        .anyMatch(each ->
+                                profile(own.getValue()).numbersThingsLike(profile(each.getOrDefault(column, "")))));
     }
 
     private boolean isKey(int column, List<Integer> others) {
         for (int j : others) {
             String key = columns.get(j).get(column);
-            if (key != null) {
-                Profile profile = profile(key);
-                if (profile.allDifferent() && (profile.kind() == Profile.Kind.CODE || profile.mayNumberThings())) {
-                    return true;
-                }
+            if (key != null && isKey(profile(key))) {
+                return true;
             }
         }
         return false;
+    }
+
+    private static boolean isKey(Profile profile) {
+        return profile.allDifferent() && (profile.kind() == Profile.Kind.CODE || profile.mayNumberThings());
     }
 }

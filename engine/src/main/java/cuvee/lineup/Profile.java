@@ -14,6 +14,7 @@ import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.DoubleSummaryStatistics;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -34,6 +35,9 @@ public final class Profile {
     private static final int MANY_SPACES = 4;
     private static final double GREATEST_FRACTION = 1.2;
     private static final double HUNDRED = 100;
+    /** Numbers of things that were numbered one after the other lie at most so many times apart. */
+    private static final double MOST_BETWEEN_RANGES = 1.25;
+
     /** Points of one table are at most so many times as great, or as small, as those of another. */
     private static final double FAR_OFF = 5;
 
@@ -537,6 +541,26 @@ public final class Profile {
     /** True for whole numbers of three digits and more: smaller ones are counts that happen to differ. */
     boolean mayNumberThings() {
         return kind() == Kind.WHOLE && Arrays.stream(numbers).allMatch(number -> number >= HUNDRED);
+    }
+
+    /**
+     * True for codes, or numbers that name things, which are made like others: of the same letters and digits; or numbers
+     * of as many digits as each other, in about the same range.
+     */
+    boolean numbersThingsLike(Profile other) {
+        if (kind() == Kind.CODE && other.kind() == Kind.CODE) {
+            return patterns.keySet().equals(other.patterns.keySet());
+        }
+        if (!mayNumberThings() || !other.mayNumberThings()) {
+            return false;
+        }
+        DoubleSummaryStatistics both =
+                Arrays.stream(together(numbers, other.numbers)).summaryStatistics();
+        double times = median() / other.median();
+        return both.getMin() >= THOUSAND
+                && Math.floor(Math.log10(both.getMin())) == Math.floor(Math.log10(both.getMax()))
+                && times < MOST_BETWEEN_RANGES
+                && times > 1 / MOST_BETWEEN_RANGES;
     }
 
     private boolean all(Kind... some) {

@@ -5,6 +5,7 @@ import cuvee.layout.PlacedTable;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
 import cuvee.value.Units;
+import java.util.DoubleSummaryStatistics;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,6 +24,12 @@ final class Scales {
 
     private static final double CLOSE_MOST = 2_000;
     private static final int ENOUGH = 8;
+    /** Numbers that are no amounts of money are compared where at least so many other tables have them of one size. */
+    private static final int FEWEST_ALIKE = 3;
+
+    /** Means of numbers of one size are at most so many times apart. */
+    private static final double MOST_APART = 10;
+
     private static final Form[] NUMBERS =
             java.util.Arrays.stream(Form.values()).filter(Form::isNumber).toArray(Form[]::new);
 
@@ -61,7 +68,7 @@ final class Scales {
                 found.put(table, Speaks.WORDS_ONLY);
             }
         });
-        if (money && saying.isEmpty()) {
+        if (saying.isEmpty() && (money || others.size() > FEWEST_ALIKE)) {
             double sum = others.values().stream()
                     .mapToDouble(column -> Math.abs(column.sum()))
                     .sum();
@@ -70,12 +77,24 @@ final class Scales {
                 long rest = count - numbers(column);
                 double usualOfRest = rest == 0 ? 0 : (sum - Math.abs(column.sum())) / rest;
                 double times = usualOfRest / mean(List.of(column));
-                if (numbers(column) >= ENOUGH && times >= CLOSE_LEAST && times <= CLOSE_MOST) {
+                if (numbers(column) >= ENOUGH
+                        && times >= CLOSE_LEAST
+                        && times <= CLOSE_MOST
+                        && (money || areAlike(others, table))) {
                     found.put(table, Speaks.NUMBERS_ONLY);
                 }
             });
         }
         return found;
+    }
+
+    /** True where the numbers of all tables but one are of one size, so that what is far from it stands out. */
+    private static boolean areAlike(Map<PlacedTable, LaidColumn> columns, PlacedTable but) {
+        DoubleSummaryStatistics means = columns.entrySet().stream()
+                .filter(each -> !each.getKey().equals(but))
+                .mapToDouble(each -> mean(List.of(each.getValue())))
+                .summaryStatistics();
+        return means.getMax() <= means.getMin() * MOST_APART;
     }
 
     /** True where a header, or a line above its table, says that its numbers are thousands. */

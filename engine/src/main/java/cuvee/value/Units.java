@@ -50,9 +50,12 @@ public final class Units {
 
     private static final Pattern SIGN_OR_WORDS = Pattern.compile("[%€$£°#‰]|in [a-z€$£%]{1,8}");
 
+    /** Codes of currencies that stand before {@code 000} where amounts are in thousands. */
+    private static final String CODES = "EUR|USD|GBP|CHF|SEK|NOK|DKK|PLN|CZK|HUF|CAD|AUD";
+
     private static final String THOUSANDS =
-            "(?:thousands?|tausend|t(?:sd|ds)\\.?|milliers|['’]000s?|000['’]?s|(?<=[(\\[] ?)000(?= ?[)\\]])|(?<=[(\\[](?:[€£$]|[A-Z]{3}) ?)000(?= ?[)\\]])"
-                    + "|[kt][ ]?[€£$]|[€£$] ?k|[kt](?:eur|usd|gbp|chf|sek|nok|dkk|pln))";
+            "(?:thousands?|tausend|t(?:sd|ds)\\.?|milliers|['’]000s?|000['’]?s|(?<=[(\\[] ?)000(?= ?[)\\]])|(?<=[(\\[](?:[€£$]|[A-Z]{3}) ?)000(?= ?[)\\]])|(?<=(?:[€£$]|"
+                    + CODES + ") ?)000" + "|[kt][ ]?[€£$]|[€£$] ?k|[kt](?:eur|usd|gbp|chf|sek|nok|dkk|pln))";
     /** A unit that says thousands, wherever it stands in a header. */
     private static final Pattern IN_HEADER =
             Pattern.compile("(?i)(?<![\\p{L}\\p{N}.,])(?:[€£$] ?)?" + THOUSANDS + "(?![\\p{L}\\p{N}])");

@@ -240,6 +240,40 @@ class WrittenAsTest {
         assertThat(column(said, "Fares (EUR)")).contains("159500", "98720.25").doesNotContain("159.5");
     }
 
+    private void counts(String port, int about) {
+        StringBuilder lines = new StringBuilder("Route,Month,Kilos");
+        for (int i = 1; i <= 9; i++) {
+            lines.append("\nRoute ")
+                    .append(i)
+                    .append(",2026-01-0")
+                    .append(i)
+                    .append(",")
+                    .append(about + i * about / 20);
+        }
+        batch.csv(port + ".csv", lines.toString());
+    }
+
+    @Test
+    void otherNumbersAThousandTimesSmallerAreAskedAboutWhereAllOthersAreOfOneSize() {
+        counts("Hollin", 204_000);
+        counts("Marsay", 180_000);
+        counts("Oska", 390_000);
+        counts("Tarsk", 240);
+        Question question = batch.refresh().question(Kinds.WRITTEN_AS);
+        assertThat(question.text()).contains("Tarsk.csv").contains("a thousand times smaller");
+        assertThat(question.assumed()).isEqualTo("as written");
+    }
+
+    @Test
+    void numbersOfAllSizesAreNotAskedAbout() {
+        counts("Hollin", 204_000);
+        counts("Marsay", 9_000);
+        counts("Oska", 390_000);
+        counts("Tarsk", 240);
+        assertThat(batch.refresh().outcome().questions())
+                .noneMatch(question -> question.kind().equals(Kinds.WRITTEN_AS));
+    }
+
     @Test
     void aLineAboutAmountsLeavesCountsAsTheyAre() {
         batch.csv(

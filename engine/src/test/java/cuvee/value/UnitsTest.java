@@ -16,7 +16,10 @@ class UnitsTest {
                 "Cost in thousands",
                 "Umsatz (Tsd. EUR)",
                 "Revenue ($000s)",
-                "Betrag T€"
+                "Betrag T€",
+                "Revenue EUR 000",
+                "Turnover (in GBP 000)",
+                "Sales €000"
             })
     void aHeaderMayNameThousands(String header) {
         assertThat(Units.isInThousands(header)).isTrue();
@@ -27,6 +30,8 @@ class UnitsTest {
             strings = {
                 "Distance (miles)",
                 "Account 000",
+                "Amount EUR 0001",
+                "Bus 000",
                 "Fares (EUR)",
                 "Tonnes",
                 "Kilometres",
@@ -46,7 +51,9 @@ class UnitsTest {
                 "Amounts in EUR '000",
                 "Unit: thousand EUR",
                 "Report 2026 (in Tsd.)",
-                "Figures (£'000)"
+                "Figures (£'000)",
+                "Revenue Tarsk (in EUR 000)",
+                "All figures in €000"
             })
     void aLineMaySayThousands(String line) {
         assertThat(Units.saysInThousands(line)).isTrue();
@@ -59,7 +66,8 @@ class UnitsTest {
                 "More than a thousand trips",
                 "Distances in miles",
                 "Report for 2000",
-                "All amounts in EUR"
+                "All amounts in EUR",
+                "Transfers of EUR 000123"
             })
     void otherLinesDoNot(String line) {
         assertThat(Units.saysInThousands(line)).isFalse();

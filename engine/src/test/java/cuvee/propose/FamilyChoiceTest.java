@@ -1,0 +1,129 @@
+package cuvee.propose;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.decision.Kinds;
+import cuvee.finding.Question;
+import cuvee.refresh.Batch;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Which tables belong to the master, where their headers say little of it. */
+class FamilyChoiceTest {
+    private static final List<String> STREAMS = List.of("Glass", "Cans", "Garden", "Food waste", "Paper");
+    private static final List<String> ROUNDS = List.of("Blue 1", "Blue 2", "Market", "Green North", "Green South");
+
+    @TempDir
+    Path folder;
+
+    private Batch batch;
+
+    @BeforeEach
+    void folder() {
+        batch = new Batch(folder);
+    }
+
+    /** Rounds of a month with some of their columns: r is the route, t the ticket, and so on, in the order of the header. */
+    private void rounds(String name, String header, String columns, int firstTicket, int rows, Random random) {
+        String[] lines = new String[rows + 1];
+        lines[0] = header;
+        for (int i = 1; i < lines.length; i++) {
+            int ticket = firstTicket + 3 * i;
+            lines[i] = columns.chars()
+                    .mapToObj(column -> cell((char) column, ticket, random))
+                    .collect(Collectors.joining(","));
+        }
+        batch.csv(name, lines);
+    }
+
+    private static String cell(char column, int ticket, Random random) {
+        return switch (column) {
+            case 'r' -> ROUNDS.get(random.nextInt(5));
+            case 's' -> STREAMS.get(random.nextInt(5));
+            case 't' -> String.valueOf(ticket);
+            case 'l' -> String.valueOf(80 + random.nextInt(1200));
+            case 'w' -> String.valueOf((300 + random.nextInt(12_000)) / 1000.0);
+            case 'f' -> String.valueOf((random.nextInt(180_000) - 30_000) / 100.0);
+            case 'v' -> "RCV " + random.nextInt(9);
+            case 'd' -> String.valueOf((100 + random.nextInt(890)) / 10.0);
+            default -> String.valueOf((10 + random.nextInt(290)) / 1000.0);
+        };
+    }
+
+    private void core(Random random) {
+        rounds(
+                "rounds Carrow 11.csv",
+                "Route,Load / Lifts,Load / Tonnes,Stream,Diesel l,Gate / Gate Fee,Gate / Spoilt,Ticket No",
+                "rlwsdfct",
+                10_180,
+                7,
+                random);
+        rounds(
+                "rounds Leven 10.csv",
+                "Route,Load / Lifts,Load / Tonnes,Gate / Gate Fee,Gate / Spoilt,Stream,TicketNo",
+                "rlwfcst",
+                10_130,
+                8,
+                random);
+        rounds(
+                "rounds Leven 11.csv",
+                "Route,Grade,Gate / Gate Fee,Ticket No,Load / Lifts,Load / Tonnes",
+                "rsftlw",
+                10_235,
+                9,
+                random);
+        rounds(
+                "rounds Moor 10.csv",
+                "crew round,Ticket,Stream,Load / Lifts,Load / Tonnes,Gate / gate fee,Fuel Litres",
+                "rtslwfd",
+                10_108,
+                9,
+                random);
+    }
+
+    @ParameterizedTest(name = "seed {0}")
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6})
+    void tablesWithAKeyMadeLikeTheirsBelongThoughTheyCallNearlyAllOtherwise(int seed) {
+        Random random = new Random(seed);
+        core(random);
+        rounds(
+                "rounds Carrow 10.csv",
+                "Tonnes,Diesell,material,Disposal cost,Weighbridge ref,Route,No.oflifts,lorry",
+                "wdsftrlv",
+                10_060,
+                9,
+                random);
+        rounds(
+                "rounds Moor 11.csv",
+                "Fuel Litres,Material,Weighbridge ref,Round,Bins lifted,Weight T,Spoilt,Fee paid",
+                "dstrlwcf",
+                10_205,
+                5,
+                random);
+        assertThat(batch.refresh().outcome().rows()).isEqualTo(47);
+    }
+
+    @Test
+    void aListOfOtherThingsIsAskedAboutThoughItHasNumbersOfItsOwn() {
+        core(new Random(7));
+        batch.csv(
+                "staff.csv",
+                "Name,Round,Staff no,Born,Hours,Wage",
+                "Ann Hall,Blue 1,10212,1971-03-02,38,2100",
+                "Bo Moss,Blue 2,10217,1980-11-30,20,1150",
+                "Cy Reed,Market,10231,1992-07-14,38,2040",
+                "Di Sand,Green North,10244,1966-01-09,38,2390");
+        Batch.Made made = batch.refresh();
+        Question question = made.question(Kinds.ANOTHER_JOB);
+        assertThat(question.where().toString()).startsWith("staff.csv");
+        assertThat(question.assumed()).isEqualTo("aside");
+        assertThat(made.outcome().rows()).isEqualTo(33);
+    }
+}
