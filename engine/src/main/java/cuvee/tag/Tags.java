@@ -3,8 +3,10 @@ package cuvee.tag;
 import cuvee.tag.TagSource.From;
 import cuvee.value.LooseText;
 import cuvee.value.Period;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
@@ -20,6 +22,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** What the names, folders and titles around the tables of a batch say, and how it is found. */
 public final class Tags {
@@ -56,6 +59,8 @@ public final class Tags {
 
     /** What stands beside a label, by its loose key. */
     private final Map<String, Beside> besides = new HashMap<>();
+
+    private final Map<TagSource, Boolean> canBeDated = new HashMap<>();
 
     private final boolean sheetsAreDays;
     private final Set<String> besideOthers;
@@ -193,8 +198,62 @@ public final class Tags {
         return List.copyOf(candidates);
     }
 
-    /** What a tag says of the rows from a home; empty where it says nothing. */
+    /**
+     * What a tag says of the rows from a home; empty where it says nothing. A month without a year has the year that the
+     * other names around its table say, where they do so for nearly all.
+     */
     public Optional<Value> value(TagSource source, Home home) {
+        Optional<Value> written = written(source, home);
+        return written.filter(Tags::lacksAYear).isPresent() && canBeDated(source)
+                ? written.map(value -> dated(value, home).orElse(value))
+                : written;
+    }
+
+    private static boolean lacksAYear(Value value) {
+        return value.period()
+                .filter(period -> period.kind() == Period.Kind.MONTH && period.year() == 0)
+                .isPresent();
+    }
+
+    private boolean canBeDated(TagSource source) {
+        return canBeDated.computeIfAbsent(source, asked -> {
+            List<Boolean> found = homes.stream()
+                    .flatMap(home -> written(asked, home).stream()
+                            .filter(Tags::lacksAYear)
+                            .map(value -> dated(value, home).isPresent()))
+                    .toList();
+            return Collections.frequency(found, true) >= found.size() * NEARLY_ALL;
+        });
+    }
+
+    /** A month with the one year of the periods around its table that hold it. */
+    private Optional<Value> dated(Value value, Home home) {
+        int month = value.period().map(Period::number).orElse(0);
+        Set<Integer> years = periodsAround(home)
+                .filter(period -> period.year() > 0
+                        && period.kind() != Period.Kind.DAY
+                        && period.kind() != Period.Kind.WEEK
+                        && period.holds(LocalDate.of(period.year(), month, 1)))
+                .map(Period::year)
+                .collect(Collectors.toSet());
+        return years.size() == 1
+                ? Optional.of(
+                        Value.of(new Period(Period.Kind.MONTH, years.iterator().next(), month, 0), value.text()))
+                : Optional.empty();
+    }
+
+    /** The periods that the names and titles around a table say. */
+    private Stream<Period> periodsAround(Home home) {
+        Stream<Period> names = Stream.of(
+                        files.period(home.fileName()), sheets.period(home.sheet()), tables.period(home.table()))
+                .flatMap(Optional::stream);
+        Stream<Period> inFolders = folders.entrySet().stream()
+                .flatMap(level -> level.getValue().period(folder(home, level.getKey())).stream());
+        Stream<Period> inTitles = titlePeriod(home).flatMap(Value::period).stream();
+        return Stream.of(names, inFolders, inTitles).flatMap(each -> each);
+    }
+
+    private Optional<Value> written(TagSource source, Home home) {
         return switch (source.from()) {
             case TITLE_LABEL ->
                 Optional.ofNullable(labelsOf(home).get(LooseText.key(source.what())))

@@ -107,6 +107,58 @@ class TagsTest {
         assertThat(tags.name(TagSource.of(From.SHEET_PERIOD))).isEqualTo("Date");
     }
 
+    private static Home sheet(String path, String sheet, String... titles) {
+        return new Home(path, "hours", sheet, "", List.of(titles), "2026-03-01");
+    }
+
+    private static List<String> months(From from, List<Home> homes) {
+        Tags tags = Tags.of(homes);
+        return homes.stream()
+                .map(home -> tags.value(TagSource.of(from), home).orElseThrow().text())
+                .toList();
+    }
+
+    @Test
+    void monthsOfSheetsHaveTheYearThatTheirFilesSay() {
+        assertThat(months(
+                        From.SHEET_PERIOD,
+                        List.of(
+                                sheet("hours 2025.xlsx", "Jan"),
+                                sheet("hours 2025.xlsx", "Feb"),
+                                sheet("hours 2026.xlsx", "Jan"),
+                                sheet("hours 2026.xlsx", "Feb"))))
+                .containsExactly("2025-01-01", "2025-02-01", "2026-01-01", "2026-02-01");
+        assertThat(months(
+                        From.SHEET_PERIOD,
+                        List.of(
+                                sheet("Stunden Q1 2026.xlsx", "Januar"),
+                                sheet("Stunden Q1 2026.xlsx", "März"),
+                                sheet("Stunden Q2 2026.xlsx", "Mai"))))
+                .containsExactly("2026-01-01", "2026-03-01", "2026-05-01");
+    }
+
+    @Test
+    void monthsOfFilesHaveTheYearOfTheirFolderOrTheirTitle() {
+        assertThat(months(From.FILE_PERIOD, List.of(sheet("2025/May.xlsx", "S"), sheet("2026/May.xlsx", "S"))))
+                .containsExactly("2025-05-01", "2026-05-01");
+        assertThat(months(
+                        From.FILE_PERIOD,
+                        List.of(
+                                sheet("sales May.xlsx", "S", "Sales - May 2026"),
+                                sheet("sales June.xlsx", "S", "Sales - June 2026"))))
+                .containsExactly("2026-05-01", "2026-06-01");
+    }
+
+    @Test
+    void aMonthThatTheOtherNamesDoNotHoldStaysWithoutAYear() {
+        assertThat(months(
+                        From.SHEET_PERIOD,
+                        List.of(sheet("to Q1 2026.xlsx", "November"), sheet("to Q1 2026.xlsx", "December"))))
+                .containsExactly("November", "December");
+        assertThat(months(From.SHEET_PERIOD, List.of(sheet("2026-01-05.xlsx", "Nov"), sheet("2026-02-05.xlsx", "Dec"))))
+                .containsExactly("Nov", "Dec");
+    }
+
     @Test
     void numbersOfSheetsAreNoDaysWhereTheFileNamesNoMonth() {
         List<Home> homes = IntStream.rangeClosed(1, 4)
