@@ -341,8 +341,9 @@ final class HeaderChoice {
     }
 
     /**
-     * True for two cells beside each other, the second of which stands within what a cell of the row below heads: a label
-     * with its value above the header, since what heads groups would begin where a group does.
+     * True for two cells beside each other, a label with its value above the header: the second stands within what a cell of
+     * the row below heads, where what heads groups would begin; or over the first of several groups, all of which it would
+     * head, while the column under the first has a name of its own.
      */
     private static boolean cutsGroup(HeadRow upper, HeadRow groups, HeadRow names) {
         int first = 0;
@@ -350,12 +351,10 @@ final class HeaderChoice {
             first++;
         }
         int second = first + 1;
-        return upper.filled() == 2
-                && second < upper.width()
-                && !upper.blank(second)
-                && !groups.blank(first)
-                && groups.blank(second)
-                && !names.blank(second);
+        boolean pair = upper.filled() == 2 && second < upper.width() && !upper.blank(second);
+        boolean within = !groups.blank(first) && groups.blank(second) && !names.blank(second);
+        boolean overAll = groups.blank(first) && !groups.blank(second) && groups.filled() > 1 && !names.blank(first);
+        return pair && (within || overAll);
     }
 
     /** True where a row has a code that differs from one below it in its digits only: it is a record. */

@@ -54,6 +54,32 @@ class SheetsOfPeopleTest {
     }
 
     @Test
+    void aLabelWithItsValueOverAllGroupsOfAHeaderIsNoneOfIt() {
+        readAsDrawn("""
+                t| Circuit | Sluice Basin
+                h| | Flow | | Level |
+                h| Gauge | m3 | Checked | cm | Checked
+                r| G1 | 2.09 | 2026-01-01 | 82 | 2026-01-02
+                r| G2 | 6.56 | 2026-01-02 | 23 | 2026-01-03
+                r| G3 | 7.78 | 2026-01-03 | 63 | 2026-01-04
+                r| G4 | 6.34 | 2026-01-04 | 26 | 2026-01-05
+                """);
+    }
+
+    @Test
+    void aYearOverAllGroupsBesideTheNameOfTheFirstColumnIsOfTheHeader() {
+        readAsDrawn("""
+                h| Region | Sales in 2026 | | |
+                h| | North | | South |
+                h| | Plan | Actual | Plan | Actual
+                r| Hollin | 209 | 214 | 82 | 79
+                r| Tarsk | 656 | 601 | 23 | 31
+                r| Oska | 778 | 790 | 63 | 66
+                r| Brenn | 634 | 640 | 26 | 20
+                """);
+    }
+
+    @Test
     void labelsInPairsAboveAnOrderAreNoHeader() {
         readAsDrawn("""
                 t| PURCHASE ORDER
