@@ -144,6 +144,7 @@ public final class Planner {
         LineUp lineUp = everything.without(leftOut.keySet());
         questions.addAll(lineUp.questions());
         Map<PlacedTable, LaidColumn[]> feeds = feeds(layouts, lineUp);
+        findings.addAll(new LabelMonths(job, around.homes()).date(lineUp.columns(), feeds));
         List<String> dataNames = placed(
                 movedTags,
                 everything.columns().stream().map(LineUp.Column::name).toList());

@@ -14,7 +14,6 @@ import cuvee.master.SourceCells.Cells;
 import cuvee.master.SourceCells.Range;
 import cuvee.place.Says;
 import cuvee.place.Where;
-import cuvee.tag.Home;
 import cuvee.value.Convention;
 import cuvee.value.Meaning;
 import cuvee.value.Period;
@@ -140,16 +139,7 @@ final class WrittenEvidence {
 
     /** The periods with a year that the names of the file, its sheet or folder, or titles say. */
     List<Period> periods(PlacedTable table) {
-        Home home = homes.of(table);
-        List<String> names = new ArrayList<>(home.titles());
-        names.addAll(home.folders());
-        names.add(home.fileName());
-        names.add(home.sheet());
-        return names.stream()
-                .flatMap(text -> Period.in(text, Convention.Order.DAY_FIRST).stream())
-                .map(Period.Found::period)
-                .filter(period -> period.year() != 0)
-                .toList();
+        return homes.periods(table);
     }
 
     /** Tells of tables what their cells are read as, or asks where some are in doubt. */

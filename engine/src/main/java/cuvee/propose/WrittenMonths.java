@@ -31,7 +31,8 @@ import java.util.stream.Stream;
 /**
  * Words that name months. Beside dates that are first days of months, and beside months that are written otherwise, they
  * can only be the same months; where dates beside them are days of any kind, it is asked. Months without a year have the
- * one that the names of their source say; where these say none, or several, it is asked.
+ * one that the names of their source say; where these say none, or several, it is asked beside dates. Where no table has
+ * dates, they are months of their years if the names of all sources say which.
  */
 final class WrittenMonths {
     /** More years than this to choose from are no help. */
@@ -61,7 +62,13 @@ final class WrittenMonths {
                 .flatMap(column -> column.someDays().stream())
                 .toList();
         Map<PlacedTable, LaidColumn> bare = candidates(name, fed, WrittenMonths::holdsBareMonths);
-        boolean asDates = !months.isEmpty() || !days.isEmpty() || seen.isTypeSettled(name) || seen.isSettled(name);
+        boolean asDates = !months.isEmpty()
+                || !days.isEmpty()
+                || seen.isTypeSettled(name)
+                || seen.isSettled(name)
+                || bare.size() == fed.size()
+                        && fed.keySet().stream()
+                                .noneMatch(table -> year(name, table).isEmpty());
         if (!bare.isEmpty() && asDates) {
             months.putAll(withoutYear(name, bare, years(days, months.keySet(), fed)));
         }

@@ -468,14 +468,16 @@ public final class Tags {
 
     /** True where all sheets have the numbers of days for names, and some file several of them. */
     private boolean sheetsAreDays() {
-        Set<String> names = new HashSet<>();
+        Map<String, Set<String>> namesOfFile = new HashMap<>();
         for (Home home : homes) {
             if (!DAY_OF_MONTH.matcher(home.sheet().strip()).matches()) {
                 return false;
             }
-            names.add(home.sheet().strip());
+            namesOfFile
+                    .computeIfAbsent(home.path(), path -> new HashSet<>())
+                    .add(home.sheet().strip());
         }
-        return names.size() >= FEWEST_DAYS;
+        return namesOfFile.values().stream().anyMatch(names -> names.size() >= FEWEST_DAYS);
     }
 
     private static String folder(Home home, int level) {

@@ -370,15 +370,6 @@ class WrittenAsTest {
     }
 
     @Test
-    void monthsWithoutAYearInAllFilesStayWords() {
-        batch.csv("Returns 2025.csv", "Month,Boat,Boxes", "January,Heron,5", "February,Plover,6");
-        batch.csv("Returns 2026.csv", "Month,Boat,Boxes", "January,Heron,7", "February,Plover,8");
-        Batch.Made made = batch.refresh();
-        assertThat(column(made, "Month")).containsExactly("January", "February", "January", "February");
-        assertThat(made.outcome().questions()).isEmpty();
-    }
-
-    @Test
     void wordsForThousandsAndMillionsAreReadInFullWhereTheyCanMeanNothingElse() {
         batch.csv("a.csv", "Firm,Turnover,Staff,Term", "Reed,1.2M,3.4k,12M", "Marsh,0.5M,12k,24M", "Fenn,12M,0.25k,6M");
         Batch.Made made = batch.refresh();
@@ -508,5 +499,47 @@ class WrittenAsTest {
         assertThat(Units.withoutCurrency("Unit price USD")).isEqualTo("Unit price");
         assertThat(Units.withoutCurrency("Fare (EUR)")).isEqualTo("Fare");
         assertThat(Units.withoutCurrency("Fare (t)")).isEqualTo("Fare (t)");
+    }
+
+    private void acrossMonths(String name) {
+        batch.csv(name, "Account,Jan,Feb,Mar,Apr", "Fuel,505,248,745,7" + name.length(), "Wages,610,611,640,655");
+    }
+
+    @Test
+    void monthsAcrossHaveTheYearThatTheNamesSay() {
+        acrossMonths("Hollin 2025.csv");
+        acrossMonths("Tarsk 2026.csv");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().plan().columns().get(1).type()).isEqualTo(Type.DATE);
+        assertThat(column(made, "Month")).contains("2025-01-01", "2026-04-01").doesNotContain("Jan");
+        assertThat(made.findings("written-as"))
+                .singleElement()
+                .satisfies(said ->
+                        assertThat(said.text()).contains("2 files name months without a year", "2025 and 2026"));
+        assertThat(made.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void monthsAcrossStayWordsWhereOneFileDoesNotSayItsYearOrTheAnalystWantsThem() {
+        acrossMonths("Hollin 2025.csv");
+        acrossMonths("Tarsk.csv");
+        assertThat(column(batch.refresh(), "Month")).contains("Jan", "Apr").doesNotContain("2025-01-01");
+        batch.rename("Tarsk.csv", "Tarsk 2026.csv");
+        assertThat(column(batch.refresh(), "Month"))
+                .as("text it was, text it stays")
+                .contains("Jan");
+        batch.settle(Kinds.TYPE, "Month", Type.DATE.word());
+        assertThat(column(batch.refresh(), "Month")).contains("2026-01-01");
+        batch.settle(Kinds.WRITTEN_AS, "Month", "as written").settle(Kinds.TYPE, "Month", Type.TEXT.word());
+        assertThat(column(batch.refresh(), "Month")).contains("Jan").doesNotContain("2026-01-01");
+    }
+
+    @Test
+    void monthsInAColumnHaveTheYearThatTheNamesSayToo() {
+        batch.csv("Hollin 2025.csv", "Account,Month,Amount", "Fuel,Jan,505", "Fuel,Feb,248", "Wages,Jan,610");
+        batch.csv("Tarsk 2026.csv", "Account,Month,Amount", "Fuel,January,745", "Wages,March,640");
+        assertThat(column(batch.refresh(), "Month"))
+                .contains("2025-01-01", "2026-03-01")
+                .doesNotContain("Jan");
     }
 }

@@ -107,6 +107,15 @@ class TagsTest {
         assertThat(tags.name(TagSource.of(From.SHEET_PERIOD))).isEqualTo("Date");
     }
 
+    @Test
+    void numbersOfSheetsAreNoDaysWhereEachFileHasOne() {
+        List<Home> homes = IntStream.rangeClosed(1, 4)
+                .mapToObj(month -> sheet("trips 2026-0" + month + ".xlsx", "0" + month))
+                .toList();
+        assertThat(Tags.of(homes).value(TagSource.of(From.SHEET_PERIOD), homes.get(1)))
+                .isEmpty();
+    }
+
     private static Home sheet(String path, String sheet, String... titles) {
         return new Home(path, "hours", sheet, "", List.of(titles), "2026-03-01");
     }

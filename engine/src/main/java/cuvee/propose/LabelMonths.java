@@ -1,0 +1,115 @@
+package cuvee.propose;
+
+import cuvee.decision.Kinds;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.job.Decision;
+import cuvee.job.Job;
+import cuvee.layout.LaidColumn;
+import cuvee.layout.Origin;
+import cuvee.layout.PlacedTable;
+import cuvee.lineup.LineUp;
+import cuvee.place.Says;
+import cuvee.value.Meaning;
+import cuvee.value.Period;
+import cuvee.value.Type;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+
+/**
+ * Months without a year over columns that became rows: {@code Jan}, {@code Feb}. They have the one year that the names of
+ * their source say, where those of all sources say one.
+ */
+final class LabelMonths {
+    private final Job job;
+    private final Homes homes;
+    private final List<Finding> findings = new ArrayList<>();
+
+    LabelMonths(Job job, Homes homes) {
+        this.job = job;
+        this.homes = homes;
+    }
+
+    /** Gives labels their years in what feeds the columns, and returns what is to be said of it. */
+    List<Finding> date(List<LineUp.Column> columns, Map<PlacedTable, LaidColumn[]> feeds) {
+        for (int i = 0; i < columns.size(); i++) {
+            String name = columns.get(i).name();
+            Map<PlacedTable, Integer> years = staysAsWritten(name) ? Map.of() : years(i, feeds);
+            if (!years.isEmpty()) {
+                int at = i;
+                years.forEach((table, year) -> feeds.computeIfPresent(table, (any, fed) -> {
+                    LaidColumn[] dated = fed.clone();
+                    dated[at] = dated(fed[at], year);
+                    return dated;
+                }));
+                say(name, years);
+            }
+        }
+        return findings;
+    }
+
+    /** True for a column that the analyst wants as it is written, or that is text since an earlier refresh. */
+    private boolean staysAsWritten(String name) {
+        return job.decision(Kinds.TYPE, name)
+                        .filter(decision -> decision.answer().equals(Type.TEXT.word()))
+                        .isPresent()
+                || job.decision(Kinds.WRITTEN_AS, name)
+                        .map(Decision::answer)
+                        .filter(Meaning.AS_WRITTEN.words()::equals)
+                        .isPresent();
+    }
+
+    /** The years of all tables with labels that are months without one; empty where not all of them have a year. */
+    private Map<PlacedTable, Integer> years(int column, Map<PlacedTable, LaidColumn[]> feeds) {
+        Map<PlacedTable, Integer> years = new LinkedHashMap<>();
+        for (Map.Entry<PlacedTable, LaidColumn[]> feed : feeds.entrySet()) {
+            LaidColumn fed = feed.getValue()[column];
+            if (fed == null || !holdsBareMonths(fed)) {
+                continue;
+            }
+            List<Integer> said = homes.periods(feed.getKey()).stream()
+                    .map(Period::year)
+                    .distinct()
+                    .toList();
+            if (said.size() != 1) {
+                return Map.of();
+            }
+            years.put(feed.getKey(), said.get(0));
+        }
+        return years;
+    }
+
+    private static boolean holdsBareMonths(LaidColumn column) {
+        return column.origin() instanceof Origin.Label label
+                && label.labels().stream()
+                        .allMatch(text -> Period.bareMonth(text).isPresent());
+    }
+
+    private static LaidColumn dated(LaidColumn column, int year) {
+        List<String> labels = ((Origin.Label) column.origin())
+                .labels().stream()
+                        .map(text -> Period.monthOf(text, String.valueOf(year))
+                                .orElseThrow()
+                                .toString())
+                        .toList();
+        long times = column.evidence().filled() / labels.size();
+        return LaidColumn.told(column.header(), new Origin.Label(labels), labels, times);
+    }
+
+    private void say(String name, Map<PlacedTable, Integer> years) {
+        findings.add(new Finding(
+                Severity.REMARK,
+                "written-as",
+                WrittenEvidence.where(years.keySet()),
+                "In the column " + Says.quoted(name) + ", " + WrittenEvidence.files(years.keySet())
+                        + (years.size() == 1 ? " names" : " name")
+                        + " months without a year; the names around them say "
+                        + Says.list(new TreeSet<>(years.values())
+                                .stream().map(String::valueOf).toList()) + ".",
+                "They are the first days of these months.",
+                "Say in the column's facts that they stay as written, where that is wrong."));
+    }
+}
