@@ -264,7 +264,9 @@ public final class TagColumns {
         if (distinct.size() < 2
                 || values.size() < homes.size() * least
                 || label && (Tags.isOfTheSheet(source.what()) || TotalWords.of(source.what()) != TotalWords.Sureness.NO)
-                || isCounter(values, distinct) && !(label && isNumberOfAThing(source.what(), values))
+                || isCounter(values, distinct)
+                        && source.from() != From.LINE_CELL
+                        && !(label && isNumberOfAThing(source.what(), values))
                 || isWholeSheetName(source, values)
                 || isWholeFileName(source, values)
                 || saidBefore(source, values)) {

@@ -14,7 +14,13 @@ import java.util.Set;
  */
 public record TagSource(From from, String what) {
     private static final Set<From> NUMBERED = EnumSet.of(
-            From.FOLDER, From.FOLDER_PERIOD, From.FILE_PART, From.SHEET_PART, From.TABLE_PART, From.TITLE_PART);
+            From.FOLDER,
+            From.FOLDER_PERIOD,
+            From.FILE_PART,
+            From.SHEET_PART,
+            From.TABLE_PART,
+            From.TITLE_PART,
+            From.LINE_CELL);
 
     /** Things that say something of all rows of a table. */
     public enum From {
@@ -37,6 +43,8 @@ public record TagSource(From from, String what) {
         TABLE_NAME("table name"),
         TITLE_PERIOD("period in title"),
         TITLE_PART("title part"),
+        /** A cell of the line right above each of several tables of a sheet, which tells them apart. */
+        LINE_CELL("cell of line above"),
         MODIFIED("modified"),
         FIXED("fixed text");
 
@@ -79,6 +87,7 @@ public record TagSource(From from, String what) {
             case TABLE_NAME -> "the table's name";
             case TITLE_PERIOD -> "the period in the title";
             case TITLE_PART -> "part " + what + " of the title";
+            case LINE_CELL -> "cell " + what + " of the line above the table";
             case MODIFIED -> "the day on which the file was changed";
             case FIXED -> "the text " + Says.quoted(what);
         };
@@ -127,6 +136,7 @@ public record TagSource(From from, String what) {
             case TABLE_PART -> "Table part " + what;
             case TABLE_NAME -> "Table";
             case TITLE_PART -> "Title part " + what;
+            case LINE_CELL -> "Line above " + what;
             case MODIFIED -> "Modified";
             case FIXED -> "Tag";
             case FOLDER_PERIOD, FILE_PERIOD, SHEET_PERIOD, TABLE_PERIOD, TITLE_PERIOD -> "Period";

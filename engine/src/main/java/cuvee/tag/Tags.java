@@ -32,6 +32,7 @@ public final class Tags {
     private static final Pattern COMMENT = Pattern.compile("^(#+|//+|%+|\\*+)\\s+");
 
     private static final int LONGEST_VALUE = 40;
+    private static final Pattern BEFORE_NUMBER = Pattern.compile("(\\p{L}{3,20})\\b\\D*\\d.*");
     /** What says nothing without the word before it. */
     private static final Pattern CODE = Pattern.compile("\\p{L}|\\d{1,4}|\\p{L}\\d{1,2}|[IVX]{1,4}");
 
@@ -63,6 +64,7 @@ public final class Tags {
     private final Map<TagSource, Boolean> canBeDated = new HashMap<>();
 
     private final boolean sheetsAreDays;
+    private final int lineCells;
     private final Set<String> besideOthers;
 
     private record Beside(Set<String> labels, Set<String> kinds) {}
@@ -86,6 +88,7 @@ public final class Tags {
         this.homes = List.copyOf(homes);
         sheetsAreDays = sheetsAreDays();
         besideOthers = besideOthers();
+        lineCells = lineCells();
         for (Home home : homes) {
             labels(home)
                     .keySet()
@@ -195,6 +198,9 @@ public final class Tags {
                 }
             }
         }
+        for (int cell = 1; cell <= lineCells; cell++) {
+            candidates.add(new TagSource(From.LINE_CELL, String.valueOf(cell)));
+        }
         return List.copyOf(candidates);
     }
 
@@ -280,6 +286,7 @@ public final class Tags {
             case TABLE_NAME -> Value.of(home.table());
             case TITLE_PERIOD -> titlePeriod(home);
             case TITLE_PART -> titlePart(home, source.index());
+            case LINE_CELL -> lineCell(home, source.index());
             case MODIFIED -> Value.of(home.modified());
             case FIXED -> Value.of(source.what());
         };
@@ -368,9 +375,22 @@ public final class Tags {
         if (source.from() == From.TITLE_PART && homes.stream().allMatch(home -> isWholeTitle(source, home))) {
             return "Title";
         }
+        if (source.from() == From.LINE_CELL) {
+            return firstWord(source).orElse(source.name());
+        }
         return source.from() == From.ANY_LABEL
                 ? usualLabel()
                 : wordBefore(source).orElse(source.name());
+    }
+
+    /** The word with which all that a tag says begins: {@code Order} of {@code Order 1001}. */
+    private Optional<String> firstWord(TagSource source) {
+        Set<String> words = homes.stream()
+                .flatMap(home -> value(source, home).stream())
+                .map(value -> BEFORE_NUMBER.matcher(value.text()))
+                .map(word -> word.matches() ? word.group(1) : "")
+                .collect(Collectors.toSet());
+        return words.size() == 1 ? words.stream().findFirst().filter(word -> !word.isEmpty()) : Optional.empty();
     }
 
     private boolean isWholeTitle(TagSource source, Home home) {
@@ -584,6 +604,46 @@ public final class Tags {
             }
         }
         return "";
+    }
+
+    /** The cells of the line right above a table; none where it has no title. */
+    private static List<String> lineAbove(Home home) {
+        return home.titles().isEmpty()
+                ? List.of()
+                : CELLS.splitAsStream(home.titles().get(home.titles().size() - 1))
+                        .map(String::strip)
+                        .toList();
+    }
+
+    private static Optional<Value> lineCell(Home home, int index) {
+        List<String> cells = lineAbove(home);
+        return index < cells.size()
+                ? Period.of(cells.get(index))
+                        .map(period -> Optional.of(Value.of(period, cells.get(index))))
+                        .orElseGet(() -> Value.of(cells.get(index)))
+                : Optional.empty();
+    }
+
+    /**
+     * How many cells the line above each table has, where it tells tables of one sheet apart: as many above each, more than
+     * one, and none that is a label. 0 where there is no such line.
+     */
+    private int lineCells() {
+        Set<Integer> widths = new HashSet<>();
+        Map<String, List<String>> ofSheets = new HashMap<>();
+        for (Home home : homes) {
+            List<String> cells = lineAbove(home);
+            widths.add(cells.size());
+            if (cells.stream().anyMatch(cell -> cell.indexOf(':') > 0 || besideOthers.contains(LooseText.key(cell)))) {
+                return 0;
+            }
+            ofSheets.computeIfAbsent(home.path() + "\n" + home.sheet(), sheet -> new ArrayList<>())
+                    .add(LooseText.key(String.join(" ", cells)));
+        }
+        boolean apart = ofSheets.values().stream().anyMatch(each -> each.size() > 1)
+                && ofSheets.values().stream().allMatch(each -> new HashSet<>(each).size() == each.size());
+        int width = widths.size() == 1 ? widths.iterator().next() : 0;
+        return apart && width > 1 ? width : 0;
     }
 
     /** True where each table has a title of its own in a line, and those of one sheet differ in it. */

@@ -158,6 +158,34 @@ class TagColumnsTest extends BatchTest {
     }
 
     @Test
+    void theCellsOfTheLineAboveEachOfManyTablesAreColumnsOfTheirOwn() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Order list", null, null, "March"});
+        rows.add(new Object[] {});
+        String[] customers = {"Hall Ltd", "Moss & Co", "Hall Ltd"};
+        for (int order = 0; order < customers.length; order++) {
+            rows.add(new Object[] {"Order 10" + order, customers[order], null, "2026-03-0" + (order + 3)});
+            rows.add(new Object[] {"Item", "Quantity", "Price", "Amount"});
+            rows.add(new Object[] {"Rope", 2 + order, 8.5, 17 + 8.5 * order});
+            rows.add(new Object[] {"Buoy", 3, 21.25, 63.75});
+            rows.add(new Object[] {"Total", null, null, 80.75 + 8.5 * order});
+            rows.add(new Object[] {});
+        }
+        batch.sheet("orders.xlsx", rows.toArray(Object[][]::new));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns())
+                .containsExactly("Item", "Quantity", "Price", "Amount", "Order", "Line above 2", "Date");
+        assertThat(made.lines())
+                .containsExactly(
+                        "Rope|2|8.5|17|Order 100|Hall Ltd|2026-03-03",
+                        "Buoy|3|21.25|63.75|Order 100|Hall Ltd|2026-03-03",
+                        "Rope|3|8.5|25.5|Order 101|Moss & Co|2026-03-04",
+                        "Buoy|3|21.25|63.75|Order 101|Moss & Co|2026-03-04",
+                        "Rope|4|8.5|34|Order 102|Hall Ltd|2026-03-05",
+                        "Buoy|3|21.25|63.75|Order 102|Hall Ltd|2026-03-05");
+    }
+
+    @Test
     void tablesBelowEachOtherAreToldApartByTheirTitles() {
         batch.csv(
                 "rates.csv",

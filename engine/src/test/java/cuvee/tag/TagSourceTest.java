@@ -14,7 +14,13 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** What a tag is taken from, as it is kept, said, and called as a column. */
 class TagSourceTest {
     private static final EnumSet<From> NUMBERED = EnumSet.of(
-            From.FOLDER, From.FOLDER_PERIOD, From.FILE_PART, From.SHEET_PART, From.TABLE_PART, From.TITLE_PART);
+            From.FOLDER,
+            From.FOLDER_PERIOD,
+            From.FILE_PART,
+            From.SHEET_PART,
+            From.TABLE_PART,
+            From.TITLE_PART,
+            From.LINE_CELL);
     private static final EnumSet<From> WITH_TEXT =
             EnumSet.of(From.TITLE_LABEL, From.FILE_AFTER, From.FILE_BEFORE, From.FIXED);
 
