@@ -24,6 +24,8 @@ final class TotalRows {
     private static final Pattern COUNTED =
             Pattern.compile("(\\d{1,6}) \\p{L}[\\p{L} ]{0,30}|\\p{L}[\\p{L} ]{0,30}[:=] ?(\\d{1,6})");
 
+    private static final Pattern DURATION = Pattern.compile("\\d{1,5}:[0-5]\\d(:[0-5]\\d)?");
+
     /** Fewer records than these add up by chance. */
     private static final int ENOUGH = 3;
 
@@ -44,6 +46,7 @@ final class TotalRows {
     private final List<StatedTotal> stated = new ArrayList<>();
     private final RunningSums sums = new RunningSums();
     private final FigureRows figures;
+    private final ChargeRows charges;
     /** What the totals of groups state, added up; a total of all may add up these. */
     private final RunningSums.Group groups = new RunningSums.Group();
 
@@ -64,6 +67,7 @@ final class TotalRows {
         this.reading = reading;
         this.doubts = doubts;
         this.figures = new FigureRows(columns, sums, doubts);
+        this.charges = new ChargeRows(columns);
     }
 
     RunningSums sums() {
@@ -79,6 +83,7 @@ final class TotalRows {
         if (sums.records() == 0) {
             first = row.copy();
         }
+        charges.forget();
         sums.add(row, columns);
     }
 
@@ -89,6 +94,7 @@ final class TotalRows {
 
     /** Takes in a block of records that has been looked at, behind the first record. */
     void keep(RowBlock block) {
+        charges.forget();
         sums.add(block, columns);
     }
 
@@ -202,6 +208,19 @@ final class TotalRows {
     /** True where a row that has been looked at is a total; it is taken in. */
     boolean isTotal(Row row) {
         RowWords said = RowWords.of(row, columns);
+        if (charges.isOne(row, said)) {
+            doubts.add(new Doubt(
+                    "charge-row",
+                    row.number(),
+                    "Row " + row.number() + " says "
+                            + Says.quoted(ChargeRows.label(row, columns).strip())
+                            + ", which is added to the subtotal above it; it is set aside with the totals.",
+                    1));
+            return true;
+        }
+        if (said.texts() <= 1 && isTotalWithCharges(row)) {
+            return true;
+        }
         if (figures.isOne(row, said) || !said.namesTotal() && said.texts() <= 1 && isOfTheTotalAbove(row, said)) {
             return true;
         }
@@ -219,12 +238,37 @@ final class TotalRows {
         boolean wholly = said.word() == TotalWords.Sureness.WHOLLY;
         boolean total = told
                 || (said.numbers() == 0
-                        ? wholly && said.texts() == 1
+                        ? wholly && said.texts() == 1 + durations(row)
                         : !isNameOfARecord(row, said) && byNumbers(row, said));
         if (total) {
             grandTotal = wholly && numbersThatSay(row) > 0 && allAgreeWithAll(row);
             lastTotal = row.number();
             take(row);
+            charges.behind(row);
+        }
+        return total;
+    }
+
+    /** How many cells of a row hold hours and minutes, which a total may have more of than a day has. */
+    private int durations(Row row) {
+        int durations = 0;
+        for (int column = 0; column < row.width(); column++) {
+            durations += !row.blank(column)
+                            && DURATION.matcher(row.text(column).strip()).matches()
+                    ? 1
+                    : 0;
+        }
+        return durations;
+    }
+
+    /** True for the total of a subtotal and the charges below it, which agrees with these. */
+    private boolean isTotalWithCharges(Row row) {
+        boolean total = charges.isTotal(row);
+        for (int column = 0; total && column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value)) {
+                stated.add(new StatedTotal(row.number(), column, value, charges.reached(column), sums.records()));
+            }
         }
         return total;
     }

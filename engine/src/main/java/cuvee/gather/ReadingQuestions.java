@@ -21,7 +21,8 @@ import java.util.Set;
 /** What is in doubt about the reading of tables: a question for each layout where an answer helps, else a finding. */
 public final class ReadingQuestions {
     /** Kinds of doubts that are told as remarks. */
-    private static final Set<String> TOLD = Set.of("section", "total-column", "balance-row", "total-compared");
+    private static final Set<String> TOLD =
+            Set.of("section", "total-column", "balance-row", "charge-row", "total-compared");
 
     private final Job job;
     private final List<Question> questions;

@@ -45,10 +45,22 @@ record CellFormat(Sense sense, int codeWidth, String currency) {
                         iso == null ? CellKind.NUMBER : CellKind.DATE,
                         iso == null ? NumberText.plain(stored) : iso);
             }
+            case ELAPSED -> elapsed(row, column, stored, dayCount);
             case PERCENT -> row.set(column, CellKind.PERCENT, NumberText.plain(stored));
             case CODE -> code(row, column, NumberText.plain(stored));
             case TEXT -> row.set(column, CellKind.TEXT, NumberText.plain(stored));
             default -> row.set(column, CellKind.NUMBER, NumberText.plain(stored));
+        }
+    }
+
+    /** Less than a day is a time; more is text, which no time of day holds. */
+    private void elapsed(Row row, int column, String stored, DayCount dayCount) {
+        double gone = Double.parseDouble(stored);
+        String beyond = gone < 1 ? null : NumberFormats.elapsed(gone);
+        if (beyond != null) {
+            row.set(column, CellKind.TEXT, beyond);
+        } else {
+            new CellFormat(Sense.DATE, 0, "").put(row, column, stored, dayCount);
         }
     }
 

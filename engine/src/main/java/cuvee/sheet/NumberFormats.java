@@ -1,5 +1,6 @@
 package cuvee.sheet;
 
+import java.time.Duration;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.format.DateTimeFormatter;
@@ -13,8 +14,10 @@ public final class NumberFormats {
     private static final DateTimeFormatter WITH_SECONDS = DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm:ss");
     private static final DateTimeFormatter WITH_MILLIS = DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm:ss.SSS");
     private static final long DAY_MILLIS = 86_400_000L;
+    private static final double DAY_SECONDS = 86_400;
     private static final Pattern MARKED = Pattern.compile("\\[\\$([^\\]-]+)(-[^\\]]*)?\\]");
     private static final Pattern QUOTED_CODE = Pattern.compile("\"\\s*([A-Z]{3}|[€$£¥])\\s*\"");
+    private static final Pattern ELAPSED = Pattern.compile("(?i)\\[(h+|m+|s+)\\]");
     private static final Pattern SIGN = Pattern.compile("[€$£¥]");
 
     private NumberFormats() {}
@@ -23,6 +26,8 @@ public final class NumberFormats {
     public enum Sense {
         PLAIN,
         DATE,
+        /** Hours and minutes gone by, which may be more than a day has, such as {@code [h]:mm}. */
+        ELAPSED,
         PERCENT,
         /** Shown with leading zeros, such as {@code 00000}. */
         CODE,
@@ -38,6 +43,9 @@ public final class NumberFormats {
 
     /** The sense of one of the formats that need no definition. */
     public static Sense ofBuiltIn(int id) {
+        if (id == 46) {
+            return Sense.ELAPSED;
+        }
         if ((id >= 14 && id <= 22) || (id >= 27 && id <= 36) || (id >= 45 && id <= 47) || (id >= 50 && id <= 58)) {
             return Sense.DATE;
         }
@@ -60,7 +68,7 @@ public final class NumberFormats {
             date |= c == 'd' || c == 'm' || c == 'y' || c == 'h' || c == 's';
         }
         if (date && !bare.toLowerCase(Locale.ROOT).startsWith("general")) {
-            return Sense.DATE;
+            return ELAPSED.matcher(code).find() ? Sense.ELAPSED : Sense.DATE;
         }
         if (percent) {
             return Sense.PERCENT;
@@ -147,6 +155,20 @@ public final class NumberFormats {
                 : LocalDateTime.of(1899, 12, days < 60 ? 31 : 30, 0, 0);
         LocalDateTime moment = zero.plusDays(days).plusNanos(rest * 1_000_000);
         return rest == 0 ? moment.toLocalDate().toString() : momentText(moment);
+    }
+
+    /**
+     * Hours, minutes and seconds gone by: {@code 08:45:00}, {@code 72:00:00}.
+     *
+     * @return null for numbers below 0, and those that are no time at all
+     */
+    static @Nullable String elapsed(double serial) {
+        return serial < 0 || serial >= 2_958_466 ? null : elapsed(Duration.ofSeconds(Math.round(serial * DAY_SECONDS)));
+    }
+
+    /** The same of a duration. */
+    static String elapsed(Duration gone) {
+        return "%02d:%02d:%02d".formatted(gone.toHours(), gone.toMinutesPart(), gone.toSecondsPart());
     }
 
     /** A moment in the ISO form used throughout: seconds always, milliseconds where there are any. */

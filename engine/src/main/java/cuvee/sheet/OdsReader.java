@@ -270,7 +270,7 @@ final class OdsReader {
                 case "float", "currency" -> put(CellKind.NUMBER, NumberText.plain(value));
                 case "percentage" -> put(CellKind.PERCENT, NumberText.plain(value));
                 case "date" -> put(CellKind.DATE, value.replaceFirst("T00:00:00(\\.0+)?$", ""));
-                case "time" -> put(CellKind.DATE, clock(value));
+                case "time" -> clock(value);
                 case "boolean" -> put(CellKind.YES_NO, value);
                 default -> {
                     String shown = value.isEmpty() ? text.toString() : value;
@@ -284,11 +284,17 @@ final class OdsReader {
             row.set(column, kind, what);
         }
 
-        private String clock(String duration) {
+        /** Less than a day is a time; more is text, which no time of day holds. */
+        private void clock(String duration) {
             try {
-                return NumberFormats.timeText(LocalTime.MIDNIGHT.plus(Duration.parse(duration)));
+                Duration gone = Duration.parse(duration);
+                if (gone.toDays() == 0) {
+                    put(CellKind.DATE, NumberFormats.timeText(LocalTime.MIDNIGHT.plus(gone)));
+                } else {
+                    put(CellKind.TEXT, NumberFormats.elapsed(gone));
+                }
             } catch (DateTimeException otherForm) {
-                return text.toString();
+                put(CellKind.DATE, text.toString());
             }
         }
 

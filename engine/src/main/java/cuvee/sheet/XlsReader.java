@@ -239,6 +239,11 @@ final class XlsReader {
                     String iso = NumberFormats.isoDate(value, dayCount);
                     put(at, iso == null ? CellKind.NUMBER : CellKind.DATE, iso == null ? plain : iso);
                 }
+                case ELAPSED -> {
+                    String gone = value < 1 ? NumberFormats.isoDate(value, dayCount) : NumberFormats.elapsed(value);
+                    CellKind kind = value < 1 ? CellKind.DATE : CellKind.TEXT;
+                    put(at, gone == null ? CellKind.NUMBER : kind, gone == null ? plain : gone);
+                }
                 case PERCENT -> put(at, CellKind.PERCENT, plain);
                 case TEXT -> put(at, CellKind.TEXT, plain);
                 default -> put(at, CellKind.NUMBER, plain);

@@ -16,6 +16,7 @@ public final class Forms {
             "na",
             "n.a.",
             "null",
+            "nan",
             "nil",
             "none",
             "-",

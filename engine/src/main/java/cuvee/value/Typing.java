@@ -3,6 +3,7 @@ package cuvee.value;
 import cuvee.place.Says;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /**
  * Decides the type of a column from all its values. Text wins whenever another type would lose something: leading zeros,
@@ -18,6 +19,9 @@ public final class Typing {
     private static final int FEW_DIFFERENT = 4;
 
     private static final int EXACT_DIGITS = 38;
+
+    /** Hours that no time of day has. */
+    private static final Pattern BEYOND_A_DAY = Pattern.compile("(2[4-9]|[3-9]\\d|\\d{3,5}):[0-5]\\d(:[0-5]\\d)?");
 
     private Typing() {}
 
@@ -67,6 +71,11 @@ public final class Typing {
         }
         if (misfits == nothings && fits > 0 && nothings < filled) {
             return new Verdict(best, "all values but words for nothing fit", misfits, true);
+        }
+        if (best == Type.TIME
+                && e.oddities().keySet().stream()
+                        .anyMatch(text -> BEYOND_A_DAY.matcher(text).matches())) {
+            return new Verdict(Type.TEXT, "it counts hours, more of them than a day has", 0, true);
         }
         boolean mostFit = misfits - nothings <= (filled - nothings) * MOST_WORDS;
         long different = e.oddities().keySet().stream()

@@ -80,6 +80,46 @@ class SheetsOfPeopleTest {
     }
 
     @Test
+    void whatIsAddedToTheSubtotalOfAnInvoiceIsNoItem() {
+        readAsDrawn("""
+                t| INVOICE
+                t| Invoice no: | INV-103 | | Date: | 2026-03-05
+
+                h| Pos | Item | Qty | Unit price | Total
+                r| 1 | Buoy | 3 | 27.11 | 81.33
+                r| 2 | Rope | 6 | 44.79 | 268.74
+
+                T| | | | Subtotal | 350.07
+                T| | | | Discount | -50.07
+                T| | | | VAT 20% | 60
+                T| | | | Amount due | 360
+                """);
+    }
+
+    @Test
+    void aTotalOfHoursIsNoRecord() {
+        readAsDrawn("""
+                h| Date | Start | End | Worked | Who
+                r| 2026-01-01 | 07:30 | 15:15 | 7:45 | Ann
+                r| 2026-01-02 | 08:30 | 16:15 | 7:45 | Bo
+                r| 2026-01-03 | 09:30 | 17:15 | 7:45 | Ann
+                r| 2026-01-04 | 07:30 | 18:15 | 10:45 | Bo
+                T| Total | | | 34:00 |
+                """);
+    }
+
+    @Test
+    void aTaxThatIsNotWhatItsRateComesToIsARecord() {
+        readAsDrawn("""
+                h| Pos | Item | Qty | Unit price | Total
+                r| 1 | Buoy | 3 | 27.11 | 81.33
+                r| 2 | Rope | 6 | 44.79 | 268.74
+                T| | | | Subtotal | 350.07
+                r| 3 | Tax adviser | 1 | 99 | 99
+                """);
+    }
+
+    @Test
     void labelsInPairsAboveAnOrderAreNoHeader() {
         readAsDrawn("""
                 t| PURCHASE ORDER

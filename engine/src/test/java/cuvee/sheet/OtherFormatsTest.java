@@ -128,6 +128,30 @@ class OtherFormatsTest {
     }
 
     @Test
+    void hoursGoneByBeyondADayAreWhatTheyShow() throws IOException {
+        Path open = ods("<table:table table:name=\"Hours\"><table:table-row>"
+                + "<table:table-cell office:value-type=\"time\" office:time-value=\"PT72H30M00S\"><text:p>72:30</text:p></table:table-cell>"
+                + "<table:table-cell office:value-type=\"time\" office:time-value=\"PT08H45M00S\"><text:p>8:45</text:p></table:table-cell>"
+                + "</table:table-row></table:table>");
+        assertThat(Rows.of(open)).containsExactly("1: 72:30:00 | DATE 08:45:00");
+        Path old = folder.resolve("hours.xls");
+        try (Workbook workbook = new HSSFWorkbook()) {
+            CellStyle hours = workbook.createCellStyle();
+            hours.setDataFormat(workbook.createDataFormat().getFormat("[h]:mm"));
+            org.apache.poi.ss.usermodel.Row row = workbook.createSheet("Hours").createRow(0);
+            for (double gone : new double[] {3.0208333333, 0.3645833333}) {
+                Cell cell = row.createCell(Math.max(0, row.getLastCellNum()));
+                cell.setCellValue(gone);
+                cell.setCellStyle(hours);
+            }
+            try (OutputStream out = Files.newOutputStream(old)) {
+                workbook.write(out);
+            }
+        }
+        assertThat(Rows.of(old)).containsExactly("1: 72:30:00 | DATE 08:45:00");
+    }
+
+    @Test
     void aLockedOpenDocumentSaysSo() throws IOException {
         Path file = folder.resolve("locked.ods");
         try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {

@@ -80,9 +80,28 @@ class SheetFilesTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"yyyy-mm-dd", "d. mmm yy", "[$-407]dd.mm.yyyy", "h:mm", "[h]:mm", "m/d/yy h:mm"})
+    @ValueSource(strings = {"yyyy-mm-dd", "d. mmm yy", "[$-407]dd.mm.yyyy", "h:mm", "m/d/yy h:mm"})
     void aFormatOfDatesIsTold(String code) {
         assertThat(NumberFormats.ofCode(code)).isEqualTo(NumberFormats.Sense.DATE);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"[h]:mm", "[hh]:mm:ss", "[mm]:ss", "[Red][h]:mm;[Blue]-[h]:mm"})
+    void aFormatOfHoursGoneByIsTold(String code) {
+        assertThat(NumberFormats.ofCode(code)).isEqualTo(NumberFormats.Sense.ELAPSED);
+    }
+
+    @Test
+    void hoursGoneByAreNoDaysOfThe1900s() {
+        Path file = workbook()
+                .sheet(
+                        "Hours",
+                        new Object[] {"Worked"},
+                        new Object[] {new Raw("<c s=\"8\"><v>0.375</v></c>")},
+                        new Object[] {new Raw("<c s=\"8\"><v>3</v></c>")},
+                        new Object[] {new Raw("<c s=\"8\"><v>1.1041666667</v></c>")})
+                .save(folder.resolve("h.xlsx"));
+        assertThat(Rows.of(file)).contains("2: DATE 09:00:00", "3: 72:00:00", "4: 26:30:00");
     }
 
     @ParameterizedTest

@@ -130,7 +130,7 @@ public final class Workbooks {
                     "xl/styles.xml",
                     "<styleSheet xmlns=\"" + namespace
                             + "\"><numFmts><numFmt numFmtId=\"170\" formatCode=\"00000\"/><numFmt numFmtId=\"171\" formatCode=\"#,##0.00 &quot;EUR&quot;\"/><numFmt numFmtId=\"172\" formatCode=\"[$£-809]#,##0.00\"/></numFmts>"
-                            + "<cellXfs><xf numFmtId=\"0\"/><xf numFmtId=\"14\"/><xf numFmtId=\"10\"/><xf numFmtId=\"170\"/><xf numFmtId=\"22\"/><xf numFmtId=\"21\"/><xf numFmtId=\"171\"/><xf numFmtId=\"172\"/></cellXfs></styleSheet>");
+                            + "<cellXfs><xf numFmtId=\"0\"/><xf numFmtId=\"14\"/><xf numFmtId=\"10\"/><xf numFmtId=\"170\"/><xf numFmtId=\"22\"/><xf numFmtId=\"21\"/><xf numFmtId=\"171\"/><xf numFmtId=\"172\"/><xf numFmtId=\"46\"/></cellXfs></styleSheet>");
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }

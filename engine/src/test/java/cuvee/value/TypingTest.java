@@ -75,6 +75,17 @@ class TypingTest {
     }
 
     @Test
+    void hoursMoreThanADayHasAreNoTimesAndLoseNothing() {
+        Typing.Verdict hours = Typing.decide(Rows.evidence(List.of("7:45", "8:15", "26:30", "9:00", "7:45")), true);
+        assertThat(hours.type()).isEqualTo(Type.TEXT);
+        assertThat(hours.sure()).isTrue();
+        assertThat(hours.reason()).contains("more of them than a day has");
+        assertThat(Typing.decide(Rows.evidence(List.of("7:45", "8:15", "9:00")), true)
+                        .type())
+                .isEqualTo(Type.TIME);
+    }
+
+    @Test
     void contradictingConventionsMakeTextAndAreAsked() {
         Typing.Verdict verdict = Typing.decide(Rows.evidence(List.of("1.5", "1,5")), false);
         assertThat(verdict.type()).isEqualTo(Type.TEXT);
