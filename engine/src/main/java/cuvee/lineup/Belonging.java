@@ -30,9 +30,16 @@ public final class Belonging {
     /** How likely it is where the columns fit throughout. */
     private static final double FITS = 0.97;
 
+    /** How likely it is at least where all columns match one for one: likely, but to be asked. */
+    private static final double MATCHES = 0.6;
+
+    private static final int FEWEST_MATCHED = 4;
     private static final double NAMED_ALIKE = 0.99;
     /** What a shared word says where the core has one name only: more than nothing known, less than the names of many. */
     private static final double WITH_THE_ONLY_NAME = 0.7;
+
+    /** What a name without a word of the only other says, which may be the name of a place: less than nothing known. */
+    private static final double UNLIKE_THE_ONLY_NAME = 0.3;
 
     /** What a key says that is made like the core's and called otherwise. */
     private static final double LIKE_THE_KEY = 0.8;
@@ -283,7 +290,15 @@ public final class Belonging {
                 + BIAS;
         boolean throughout =
                 named(candidates.get(at).files(), files) >= NAMED_ALIKE && keyed(at, others) >= 0.5 && fits(at, others);
-        return throughout ? Math.max(FITS, LineUpWeights.logistic(z)) : LineUpWeights.logistic(z);
+        double least = throughout ? FITS : matchesOne(at, others) ? MATCHES : 0;
+        return Math.max(least, LineUpWeights.logistic(z));
+    }
+
+    /** True where some layout of the core has a partner for each of several columns, and nothing else. */
+    private boolean matchesOne(int at, List<Integer> others) {
+        Set<Integer> own = columns.get(at).keySet();
+        return own.size() >= FEWEST_MATCHED
+                && others.stream().anyMatch(j -> columns.get(j).keySet().equals(own));
     }
 
     /** True where nearly all columns, of which there are several, have partners in a core that has few others. */
@@ -360,8 +375,9 @@ public final class Belonging {
             return 0.5;
         }
         // Of the only name there is nobody knows which words are its own.
-        boolean one = stems.size() == 1 && sharesAWord(own, stems.iterator().next());
-        double most = one ? WITH_THE_ONLY_NAME : 0;
+        boolean one = stems.size() == 1;
+        boolean shares = one && sharesAWord(own, stems.iterator().next());
+        double most = shares ? WITH_THE_ONLY_NAME : one ? UNLIKE_THE_ONLY_NAME : 0;
         for (String file : own) {
             Set<String> shared = stem(file);
             shared.retainAll(common);

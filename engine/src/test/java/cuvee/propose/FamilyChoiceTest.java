@@ -111,6 +111,27 @@ class FamilyChoiceTest {
     }
 
     @Test
+    void twoFilesOneOfWhichSaysItsHeadersInTwoLanguagesAreOfOneMaster() {
+        batch.csv(
+                "Hollin.csv",
+                "Date / Datum,Port / Hafen,Passengers / Passagiere,Fare / Fahrpreis",
+                "2026-01-02,Hollin,13,474.72",
+                "2026-01-03,Hollin,25,688.24",
+                "2026-01-04,Hollin,62,425.82",
+                "2026-01-05,Hollin,31,323.93");
+        batch.csv(
+                "Tarsk.csv",
+                "Date,Port,Passengers,Fare",
+                "2026-01-02,Tarsk,40,512.5",
+                "2026-01-03,Tarsk,17,210.2",
+                "2026-01-04,Tarsk,55,699.1",
+                "2026-01-05,Tarsk,28,301.75");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(8);
+        assertThat(made.columns()).startsWith("Date", "Port", "Passengers", "Fare");
+    }
+
+    @Test
     void aListOfOtherThingsIsAskedAboutThoughItHasNumbersOfItsOwn() {
         core(new Random(7));
         batch.csv(
