@@ -83,6 +83,11 @@ public record SourceFacts(
             tables = List.copyOf(tables);
         }
 
+        /** True for a text file in whose lines nothing separates cells. */
+        public boolean isOfLines() {
+            return !form.isEmpty() && columns == 1 && lastRow > 1;
+        }
+
         /** The same sheet with its tables found anew. */
         SheetFacts found(List<String> newSignatures, String newUnder, int first, List<FoundTable> newTables) {
             return new SheetFacts(

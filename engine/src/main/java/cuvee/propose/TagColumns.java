@@ -267,6 +267,7 @@ public final class TagColumns {
                 || isCounter(values, distinct)
                         && source.from() != From.LINE_CELL
                         && !(label && isNumberOfAThing(source.what(), values))
+                || label && isFigureOfAColumn(source.what(), values)
                 || isWholeSheetName(source, values)
                 || isWholeFileName(source, values)
                 || saidBefore(source, values)) {
@@ -304,6 +305,14 @@ public final class TagColumns {
         boolean numbers = values.values().stream()
                 .allMatch(value -> value.period().isEmpty() && value.text().matches("#?\\d{1,6}"));
         return numbers && distinct.size() * 2 > values.size();
+    }
+
+    /** A number under the name of a column of each table says something of that column: its sum, or that of another place. */
+    private boolean isFigureOfAColumn(String label, Map<PlacedTable, Value> values) {
+        return everywhere(label)
+                && values.values().stream()
+                        .allMatch(value ->
+                                value.period().isEmpty() && value.text().matches("[-+]?\\d[\\d.,' ]*"));
     }
 
     /** A number of several digits under a label of its own names a thing, unless the label speaks of the paper. */

@@ -107,9 +107,15 @@ public final class Reports {
                         Severity.NOTICE,
                         sheet.asideKind(),
                         Where.sheet(facts.path(), sheet.name()),
-                        "The sheet holds no table.",
+                        sheet.isOfLines()
+                                ? "The file holds " + Says.count(sheet.lastRow(), "line")
+                                        + " of one cell each, and no table."
+                                : "The sheet holds no table.",
                         "It is set aside.",
-                        ""));
+                        sheet.isOfLines()
+                                ? "If it is a table whose columns only spaces set apart, export it with semicolons or tabs"
+                                        + " between them."
+                                : ""));
             }
             if (tables.isEmpty()) {
                 out.add(new SourceReport.Outside(

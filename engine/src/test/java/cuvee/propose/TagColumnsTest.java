@@ -186,6 +186,23 @@ class TagColumnsTest extends BatchTest {
     }
 
     @Test
+    void figuresUnderNamesOfColumnsAboveATableAreNoTags() {
+        for (int month = 1; month < 4; month++) {
+            batch.sheet("report 2026-0" + month + ".xlsx", new Object[][] {
+                {"Monthly report"},
+                {},
+                {"Revenue", 9_000 + month, null, "Visitors", 300 + month},
+                {},
+                {"Site", "Visitors", "Revenue"},
+                {"Hollin", 100 + month, 3925.86},
+                {"Tarsk", 86, 6607.65},
+                {"Oska", 137, 5525.99}
+            });
+        }
+        assertThat(batch.refresh().columns()).containsExactly("Site", "Visitors", "Revenue", "Month");
+    }
+
+    @Test
     void tablesBelowEachOtherAreToldApartByTheirTitles() {
         batch.csv(
                 "rates.csv",
