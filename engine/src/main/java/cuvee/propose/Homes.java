@@ -6,10 +6,29 @@ import cuvee.value.Convention;
 import cuvee.value.Period;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Where tables come from. */
 public interface Homes {
     Home of(PlacedTable table);
+
+    /**
+     * The years that the names and titles around a table say. A day, such as that on which a sheet was printed, says one
+     * only where it stands in the file's name and nothing else does.
+     */
+    default Set<Integer> years(PlacedTable table) {
+        Set<Integer> years = periods(table).stream()
+                .filter(period -> period.kind() != Period.Kind.DAY)
+                .map(Period::year)
+                .collect(Collectors.toSet());
+        return years.isEmpty()
+                ? Period.in(of(table).fileName(), Convention.Order.DAY_FIRST).stream()
+                        .map(found -> found.period().year())
+                        .filter(year -> year != 0)
+                        .collect(Collectors.toSet())
+                : years;
+    }
 
     /** The periods with a year that the names of a table's file, its sheet or folder, or titles say. */
     default List<Period> periods(PlacedTable table) {

@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeSet;
 
 /**
@@ -37,7 +38,7 @@ final class LabelMonths {
     List<Finding> date(List<LineUp.Column> columns, Map<PlacedTable, LaidColumn[]> feeds) {
         for (int i = 0; i < columns.size(); i++) {
             String name = columns.get(i).name();
-            Map<PlacedTable, Integer> years = staysAsWritten(name) ? Map.of() : years(i, feeds);
+            Map<PlacedTable, Integer> years = staysAsWritten(name) ? Map.of() : years(i, isOfDates(name), feeds);
             if (!years.isEmpty()) {
                 int at = i;
                 years.forEach((table, year) -> feeds.computeIfPresent(table, (any, fed) -> {
@@ -51,6 +52,12 @@ final class LabelMonths {
         return findings;
     }
 
+    private boolean isOfDates(String name) {
+        return job.decision(Kinds.TYPE, name)
+                .filter(decision -> decision.answer().equals(Type.DATE.word()))
+                .isPresent();
+    }
+
     /** True for a column that the analyst wants as it is written, or that is text since an earlier refresh. */
     private boolean staysAsWritten(String name) {
         return job.decision(Kinds.TYPE, name)
@@ -62,22 +69,23 @@ final class LabelMonths {
                         .isPresent();
     }
 
-    /** The years of all tables with labels that are months without one; empty where not all of them have a year. */
-    private Map<PlacedTable, Integer> years(int column, Map<PlacedTable, LaidColumn[]> feeds) {
+    /**
+     * The years of the tables with labels that are months without one; empty where not all of them have a year, unless the
+     * column has held dates before: it goes on to do so, and those without a year are misfits.
+     */
+    private Map<PlacedTable, Integer> years(int column, boolean dates, Map<PlacedTable, LaidColumn[]> feeds) {
         Map<PlacedTable, Integer> years = new LinkedHashMap<>();
         for (Map.Entry<PlacedTable, LaidColumn[]> feed : feeds.entrySet()) {
             LaidColumn fed = feed.getValue()[column];
             if (fed == null || !holdsBareMonths(fed)) {
                 continue;
             }
-            List<Integer> said = homes.periods(feed.getKey()).stream()
-                    .map(Period::year)
-                    .distinct()
-                    .toList();
-            if (said.size() != 1) {
+            Set<Integer> said = homes.years(feed.getKey());
+            if (said.size() == 1) {
+                years.put(feed.getKey(), said.iterator().next());
+            } else if (!dates) {
                 return Map.of();
             }
-            years.put(feed.getKey(), said.get(0));
         }
         return years;
     }

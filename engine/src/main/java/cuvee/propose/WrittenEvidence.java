@@ -137,6 +137,11 @@ final class WrittenEvidence {
         return looked;
     }
 
+    /** The years that the names and titles around a table say. */
+    Set<Integer> years(PlacedTable table) {
+        return homes.years(table);
+    }
+
     /** The periods with a year that the names of the file, its sheet or folder, or titles say. */
     List<Period> periods(PlacedTable table) {
         return homes.periods(table);

@@ -64,7 +64,7 @@ final class WrittenMonths {
         Map<PlacedTable, LaidColumn> bare = candidates(name, fed, WrittenMonths::holdsBareMonths);
         boolean asDates = !months.isEmpty()
                 || !days.isEmpty()
-                || seen.isTypeSettled(name)
+                || seen.type(name).isPresent()
                 || seen.isSettled(name)
                 || bare.size() == fed.size()
                         && fed.keySet().stream()
@@ -147,7 +147,7 @@ final class WrittenMonths {
         if (said.isPresent()) {
             return said.get();
         }
-        Set<Integer> years = seen.periods(table).stream().map(Period::year).collect(Collectors.toSet());
+        Set<Integer> years = seen.years(table);
         return years.size() == 1 ? String.valueOf(years.iterator().next()) : "";
     }
 

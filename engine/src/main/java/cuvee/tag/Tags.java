@@ -206,7 +206,7 @@ public final class Tags {
 
     /**
      * What a tag says of the rows from a home; empty where it says nothing. A month without a year has the year that the
-     * other names around its table say, where they do so for nearly all.
+     * other names around its table say, where they do so for most.
      */
     public Optional<Value> value(TagSource source, Home home) {
         Optional<Value> written = written(source, home);
@@ -228,7 +228,8 @@ public final class Tags {
                             .filter(Tags::lacksAYear)
                             .map(value -> dated(value, home).isPresent()))
                     .toList();
-            return Collections.frequency(found, true) >= found.size() * NEARLY_ALL;
+            // One more file that says no year must not take it from all others.
+            return Collections.frequency(found, true) * 2 > found.size();
         });
     }
 

@@ -296,6 +296,17 @@ class TagColumnsTest extends BatchTest {
     }
 
     @Test
+    void aLaterFileThatSaysNoYearLeavesTheMonthsOfTheOthersAsTheyAre() {
+        batch.csv("2025/sales May.csv", "Port,Fare", "Hollin,5", "Tarsk,6");
+        batch.csv("2026/sales June.csv", "Port,Fare", "Hollin,7", "Tarsk,8");
+        assertThat(batch.refresh().lines()).contains("Hollin|5|2025|2025-05-01", "Hollin|7|2026|2026-06-01");
+        batch.csv("late/sales July.csv", "Port,Fare", "Hollin,9", "Tarsk,10");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).anyMatch(line -> line.startsWith("Hollin|5|") && line.endsWith("|2025-05-01"));
+        assertThat(made.findings("misfit")).anyMatch(said -> said.text().contains("July"));
+    }
+
+    @Test
     void aNewTagValueNextMonthJoinsByItself() {
         batch.csv("Hollin 2026-03.csv", "Vessel,Pax", "MV Dunlin,5");
         batch.csv("Tarsk 2026-03.csv", "Vessel,Pax", "MV Petrel,7");

@@ -520,6 +520,33 @@ class WrittenAsTest {
     }
 
     @Test
+    void aDayOnWhichASheetWasPrintedIsNotTheYearOfItsMonths() {
+        acrossMonths("Hollin 2025.csv");
+        batch.csv(
+                "Tarsk 2025.csv",
+                "Fares by month",
+                "Printed 05/02/2026 09:18",
+                "",
+                "Account,Jan,Feb,Mar,Apr",
+                "Fuel,505,248,745,71",
+                "Wages,610,611,640,655");
+        assertThat(column(batch.refresh(), "Month"))
+                .contains("2025-01-01", "2025-04-01")
+                .doesNotContain("Jan", "2026-01-01");
+    }
+
+    @Test
+    void aLaterFileWithoutAYearLeavesTheMonthsOfTheOthersAsTheyAre() {
+        acrossMonths("Hollin 2025.csv");
+        acrossMonths("Tarsk 2026.csv");
+        batch.refresh();
+        acrossMonths("Oska.csv");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Month")).contains("2025-01-01", "2026-04-01");
+        assertThat(made.findings("misfit")).isNotEmpty();
+    }
+
+    @Test
     void monthsAcrossStayWordsWhereOneFileDoesNotSayItsYearOrTheAnalystWantsThem() {
         acrossMonths("Hollin 2025.csv");
         acrossMonths("Tarsk.csv");
@@ -538,8 +565,15 @@ class WrittenAsTest {
     void monthsInAColumnHaveTheYearThatTheNamesSayToo() {
         batch.csv("Hollin 2025.csv", "Account,Month,Amount", "Fuel,Jan,505", "Fuel,Feb,248", "Wages,Jan,610");
         batch.csv("Tarsk 2026.csv", "Account,Month,Amount", "Fuel,January,745", "Wages,March,640");
-        assertThat(column(batch.refresh(), "Month"))
-                .contains("2025-01-01", "2026-03-01")
-                .doesNotContain("Jan");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Month")).contains("2025-01-01", "2026-03-01").doesNotContain("Jan");
+        assertThat(made.findings("written-as"))
+                .singleElement()
+                .satisfies(said -> assertThat(said.text()).contains("2025 and 2026"));
+        assertThat(made.outcome().questions()).isEmpty();
+        batch.csv("Oska.csv", "Account,Month,Amount", "Fuel,February,99", "Wages,April,98");
+        Batch.Made later = batch.refresh();
+        assertThat(column(later, "Month")).contains("2025-01-01", "2026-03-01");
+        assertThat(later.question(Kinds.WRITTEN_AS).text()).contains("Oska.csv").contains("Of which year");
     }
 }
