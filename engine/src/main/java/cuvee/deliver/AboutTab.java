@@ -14,18 +14,7 @@ final class AboutTab {
 
     private AboutTab() {}
 
-    /**
-     * A section.
-     *
-     * @param head true where the first row names the columns
-     */
-    record Section(String title, List<List<String>> rows, boolean head) {
-        Section {
-            rows = List.copyOf(rows);
-        }
-    }
-
-    static void write(Workbook workbook, MasterFiles.About about, Set<String> names) throws java.io.IOException {
+    static void write(Workbook workbook, About about, Set<String> names) throws java.io.IOException {
         if (about.isNothing()) {
             return;
         }
@@ -35,7 +24,7 @@ final class AboutTab {
         sheet.value(1, 0, about.verdict());
         int row = 3;
         int widest = 1;
-        for (Section section : about.sections()) {
+        for (About.Section section : about.sections()) {
             sheet.value(row, 0, section.title());
             sheet.style(row++, 0).bold().fontSize(12).set();
             boolean head = section.head();

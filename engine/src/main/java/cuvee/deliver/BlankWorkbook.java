@@ -40,7 +40,7 @@ public final class BlankWorkbook {
             MasterFiles.Register register) {
         MasterFiles.check(target);
         return MasterFiles.inOneStep(target, register, beside -> {
-            try (OutputStream out = MasterFiles.open(beside);
+            try (OutputStream out = FileForm.open(beside);
                     Workbook workbook = new Workbook(out, "Cuvee", "1.0")) {
                 Worksheet sheet = workbook.newWorksheet(SHEET);
                 Worksheet values = lists.isEmpty() ? null : workbook.newWorksheet(LISTS);

@@ -9,10 +9,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 
 /** RFC 4180: UTF-8 without mark, CRLF; a blank is nothing, empty text is a pair of quotes. */
-final class CsvForm implements MasterFiles.Form {
+final class CsvForm implements FileForm {
     @Override
-    public void write(MasterFiles.Content content, Path file) throws IOException {
-        try (OutputStream out = MasterFiles.open(file)) {
+    public void write(Content content, Path file) throws IOException {
+        try (OutputStream out = FileForm.open(file)) {
             CsvWriter header = CsvWriter.builder()
                     .lineDelimiter(LineDelimiter.CRLF)
                     .build(new OutputStreamWriter(out, StandardCharsets.UTF_8));

@@ -10,12 +10,12 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 
 /** One JSON object a line; numbers and true/false as such, dates as ISO text, blanks left out. */
-final class JsonLinesForm implements MasterFiles.Form {
+final class JsonLinesForm implements FileForm {
     @Override
-    public void write(MasterFiles.Content content, Path file) throws IOException {
+    public void write(Content content, Path file) throws IOException {
         MasterPlan plan = content.plan();
         String[] names = Columns.names(content.plan());
-        try (JsonGenerator json = new JsonFactory().createGenerator(new BufferedOutputStream(MasterFiles.open(file)))) {
+        try (JsonGenerator json = new JsonFactory().createGenerator(new BufferedOutputStream(FileForm.open(file)))) {
             json.setRootValueSeparator(null);
             content.reader().each(values -> {
                 try {

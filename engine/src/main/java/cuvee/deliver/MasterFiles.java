@@ -4,12 +4,8 @@ import cuvee.finding.CuveeException;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.job.Delivery;
-import cuvee.master.MasterPlan;
-import cuvee.master.MasterReader;
 import cuvee.place.Where;
 import cuvee.sheet.SheetFiles;
-import cuvee.summary.NamedTable;
-import java.io.FileOutputStream;
 import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.channels.FileLock;
@@ -21,7 +17,6 @@ import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -32,7 +27,7 @@ public final class MasterFiles {
     /** Kinds of failures that may pass by themselves. */
     private static final Set<String> FOR_NOW = Set.of("locked", "no-folder", "cannot-write");
 
-    private static final Map<String, Form> FORMS = Map.of(
+    private static final Map<String, FileForm> FORMS = Map.of(
             "csv",
             new CsvForm(),
             "xlsx",
@@ -47,66 +42,6 @@ public final class MasterFiles {
             new SqlForm());
 
     private MasterFiles() {}
-
-    /** One form of file. */
-    interface Form {
-        void write(Content content, Path file) throws IOException;
-    }
-
-    /**
-     * What is delivered.
-     *
-     * @param summaries those that go with the master, where a form has room for them
-     * @param tab the tab of the master, where a form has tabs
-     * @param about what is said of the master, where a form has room for it
-     */
-    public record Content(MasterReader reader, MasterPlan plan, List<NamedTable> summaries, String tab, About about) {
-        public Content {
-            summaries = List.copyOf(summaries);
-        }
-
-        public Content(MasterReader reader, MasterPlan plan, List<NamedTable> summaries) {
-            this(reader, plan, summaries, "Master", About.NOTHING);
-        }
-
-        public Content with(About said) {
-            return new Content(reader, plan, summaries, tab, said);
-        }
-
-        Content inTab(String name) {
-            return new Content(reader, plan, summaries, name, about);
-        }
-    }
-
-    /** What is said of a master beside it: a title, whether it can be relied on, and sections. */
-    public record About(String title, String verdict, List<AboutTab.Section> sections) {
-        public static final About NOTHING = new About("", "", List.of());
-
-        public About {
-            sections = List.copyOf(sections);
-        }
-
-        /** The same with a section of sentences. */
-        public About said(String section, List<String> sentences) {
-            return more(new AboutTab.Section(
-                    section, sentences.stream().map(List::of).toList(), false));
-        }
-
-        /** The same with a table, the names of its columns first. */
-        public About table(String section, List<List<String>> rows) {
-            return more(new AboutTab.Section(section, rows, true));
-        }
-
-        private About more(AboutTab.Section section) {
-            List<AboutTab.Section> all = new ArrayList<>(sections);
-            all.add(section);
-            return new About(title, verdict, all);
-        }
-
-        boolean isNothing() {
-            return title.isEmpty() && sections.isEmpty();
-        }
-    }
 
     /** The endings that can be written, in the order in which they are offered. */
     public static List<String> endings() {
@@ -174,7 +109,7 @@ public final class MasterFiles {
     public static long write(Content content, Path target, Register register) {
         check(target);
         return inOneStep(target, register, beside -> {
-            Form form = FORMS.get(SheetFiles.ending(target.getFileName().toString()));
+            FileForm form = FORMS.get(SheetFiles.ending(target.getFileName().toString()));
             if (form == null) {
                 throw new IllegalStateException("checked above");
             }
@@ -304,10 +239,5 @@ public final class MasterFiles {
             // A leftover beside the target does no harm; the next write replaces it.
             return;
         }
-    }
-
-    /** Opens a file for writing with a large buffer, and flushes it to the disk at the end. */
-    static FileOutputStream open(Path file) throws IOException {
-        return new FileOutputStream(file.toFile());
     }
 }

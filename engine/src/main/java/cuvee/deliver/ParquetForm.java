@@ -3,9 +3,9 @@ package cuvee.deliver;
 import java.nio.file.Path;
 
 /** Apache Parquet, written by the store itself. */
-final class ParquetForm implements MasterFiles.Form {
+final class ParquetForm implements FileForm {
     @Override
-    public void write(MasterFiles.Content content, Path file) {
+    public void write(Content content, Path file) {
         content.reader().writeParquet(file);
     }
 }

@@ -54,7 +54,7 @@ public final class PostgresTable {
     }
 
     /** Tells what writing would do, and changes nothing. */
-    public static Report look(MasterFiles.Content content, String address, Table table) {
+    public static Report look(Content content, String address, Table table) {
         return run(content, address, table, TargetGuard.Existing.REPLACE, false);
     }
 
@@ -64,13 +64,12 @@ public final class PostgresTable {
      * @param existing whether rows of a table that Cuvee did not make may be replaced or removed
      * @throws CuveeException where the database cannot be reached, columns differ, or keys repeat
      */
-    public static Report write(
-            MasterFiles.Content content, String address, Table table, TargetGuard.Existing existing) {
+    public static Report write(Content content, String address, Table table, TargetGuard.Existing existing) {
         return run(content, address, table, existing, true);
     }
 
     private static Report run(
-            MasterFiles.Content content, String address, Table table, TargetGuard.Existing existing, boolean keep) {
+            Content content, String address, Table table, TargetGuard.Existing existing, boolean keep) {
         if (!address.startsWith(ADDRESS)) {
             throw failure(table, address, "its address does not begin with " + ADDRESS, "Correct the address.");
         }
@@ -152,13 +151,13 @@ public final class PostgresTable {
     /** One writing within a transaction. */
     private static final class Writing {
         private final Connection connection;
-        private final MasterFiles.Content content;
+        private final Content content;
         private final String address;
         private final Table table;
         private final String[] names;
         private final String there;
 
-        Writing(Connection connection, MasterFiles.Content content, String address, Table table) {
+        Writing(Connection connection, Content content, String address, Table table) {
             this.connection = connection;
             this.content = content;
             this.address = address;

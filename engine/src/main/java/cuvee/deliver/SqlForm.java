@@ -12,13 +12,13 @@ import java.nio.file.Path;
  * A script that an administrator runs with {@code psql}: it makes the table {@code master} anew, with all rows, in one
  * transaction; where one of that name is there already it stops and changes nothing.
  */
-final class SqlForm implements MasterFiles.Form {
+final class SqlForm implements FileForm {
     private static final int FULL = 1 << 16;
 
     @Override
-    public void write(MasterFiles.Content content, Path file) throws IOException {
+    public void write(Content content, Path file) throws IOException {
         Type[] types = Columns.types(content.plan());
-        try (Writer out = new OutputStreamWriter(MasterFiles.open(file), StandardCharsets.UTF_8)) {
+        try (Writer out = new OutputStreamWriter(FileForm.open(file), StandardCharsets.UTF_8)) {
             out.write("-- A master written by Cuvee. Run it with: psql -v ON_ERROR_STOP=1 -f FILE\n");
             out.write("SET client_encoding = 'UTF8';\nBEGIN;\n");
             out.write("CREATE TABLE master (" + PostgresWords.columns(content.plan()) + ");\n");

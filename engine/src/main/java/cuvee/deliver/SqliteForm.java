@@ -17,7 +17,7 @@ import java.util.List;
  * A database in one file, with the master as its table {@code master}. It has no decimals and no dates: numbers with more
  * digits than it keeps exactly go in as text, dates as ISO text, yes and no as 1 and 0.
  */
-final class SqliteForm implements MasterFiles.Form {
+final class SqliteForm implements FileForm {
     private static final String TABLE = "master";
     private static final int BATCH = 5_000;
     /** Digits beyond this would be lost in one of its numbers. */
@@ -26,7 +26,7 @@ final class SqliteForm implements MasterFiles.Form {
     private static final int WHOLE_DIGITS = 18;
 
     @Override
-    public void write(MasterFiles.Content content, Path file) throws IOException {
+    public void write(Content content, Path file) throws IOException {
         MasterFiles.deleteQuietly(file);
         try (Connection connection = DriverManager.getConnection("jdbc:sqlite:" + file)) {
             try (Statement statement = connection.createStatement()) {
@@ -43,7 +43,7 @@ final class SqliteForm implements MasterFiles.Form {
         }
     }
 
-    private static void table(Connection connection, MasterFiles.Content content) throws SQLException {
+    private static void table(Connection connection, Content content) throws SQLException {
         String[] names = Columns.names(content.plan());
         Type[] types = Columns.types(content.plan());
         List<String> columns = new ArrayList<>();

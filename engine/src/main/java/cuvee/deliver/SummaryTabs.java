@@ -25,7 +25,7 @@ final class SummaryTabs {
     private SummaryTabs() {}
 
     /** Writes them; answers the names of tabs that are taken. */
-    static Set<String> write(Workbook workbook, MasterFiles.Content content) throws IOException {
+    static Set<String> write(Workbook workbook, Content content) throws IOException {
         Set<String> names = new HashSet<>(Set.of(content.tab().toLowerCase(Locale.ROOT), "history"));
         for (NamedTable summary : content.summaries()) {
             Worksheet sheet = workbook.newWorksheet(name(summary.name(), names));

@@ -19,7 +19,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /** The master as text for a program that wants other separators or a decimal comma. */
-final class TextOptions implements MasterFiles.Form {
+final class TextOptions implements FileForm {
     private static final char MARK = '\uFEFF';
     private final Delivery.Text text;
 
@@ -28,11 +28,11 @@ final class TextOptions implements MasterFiles.Form {
     }
 
     @Override
-    public void write(MasterFiles.Content content, Path file) throws IOException {
+    public void write(Content content, Path file) throws IOException {
         MasterPlan plan = content.plan();
         Type[] types = Columns.types(plan);
         YesNoWords[] words = Columns.words(plan);
-        try (OutputStream out = MasterFiles.open(file);
+        try (OutputStream out = FileForm.open(file);
                 Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8)) {
             if (text.mark()) {
                 writer.write(MARK);

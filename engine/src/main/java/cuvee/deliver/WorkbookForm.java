@@ -22,7 +22,7 @@ import org.jspecify.annotations.Nullable;
  * A workbook with the master as a plain table on its first tab; more rows than a tab holds go on further tabs with the
  * header repeated. Text is always written as text, so that nothing in it is ever run.
  */
-final class WorkbookForm implements MasterFiles.Form {
+final class WorkbookForm implements FileForm {
     private static final int MOST_ROWS = 1_048_576;
     private static final int FLUSH_ROWS = 1000;
     private static final int LONGEST_CELL = 32_767;
@@ -37,8 +37,8 @@ final class WorkbookForm implements MasterFiles.Form {
     }
 
     @Override
-    public void write(MasterFiles.Content content, Path file) throws IOException {
-        try (OutputStream out = MasterFiles.open(file);
+    public void write(Content content, Path file) throws IOException {
+        try (OutputStream out = FileForm.open(file);
                 Workbook workbook = new Workbook(out, "Cuvee", "1.0")) {
             workbook.setCompressionLevel(4);
             workbook.properties().setTextProperty(OwnMark.NAME, OwnMark.VALUE);

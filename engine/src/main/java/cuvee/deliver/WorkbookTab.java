@@ -84,7 +84,7 @@ public final class WorkbookTab {
     private record Part(String name, String path, TabFrame frame, boolean there) {}
 
     /** Tells what writing would do, and writes nothing. */
-    public static Report look(MasterFiles.Content content, Path target, Tab tab) {
+    public static Report look(Content content, Path target, Tab tab) {
         return new Writing(content, target, tab).look();
     }
 
@@ -93,7 +93,7 @@ public final class WorkbookTab {
      *
      * @throws CuveeException where the workbook cannot take it so that all else stays, or columns differ
      */
-    public static Report write(MasterFiles.Content content, Path target, Tab tab, MasterFiles.Register register) {
+    public static Report write(Content content, Path target, Tab tab, MasterFiles.Register register) {
         return new Writing(content, target, tab).write(register);
     }
 
@@ -136,7 +136,7 @@ public final class WorkbookTab {
 
     /** One writing of one tab. */
     private static final class Writing {
-        private final MasterFiles.Content content;
+        private final Content content;
         private final Path target;
         private final Tab tab;
         private final String[] names;
@@ -152,7 +152,7 @@ public final class WorkbookTab {
         /** The first row below the block that is there with something in its columns; 0 where there is none. */
         private int nextFilled;
 
-        Writing(MasterFiles.Content content, Path target, Tab tab) {
+        Writing(Content content, Path target, Tab tab) {
             this.content = content;
             this.target = target;
             this.tab = tab;

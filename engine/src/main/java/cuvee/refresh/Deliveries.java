@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import cuvee.collect.Source;
 import cuvee.deliver.BlankWorkbook;
+import cuvee.deliver.Content;
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.PostgresTable;
 import cuvee.deliver.PreparedWorkbook;
@@ -175,7 +176,7 @@ final class Deliveries {
     /** What a delivery would do, in words, with nothing written. */
     String look(Outcome outcome, Delivery delivery) {
         try (MasterReader reader = store.reader(outcome.plan())) {
-            MasterFiles.Content content = content(outcome, reader);
+            Content content = content(outcome, reader);
             if (delivery.form() instanceof Delivery.Tab tab) {
                 return WorkbookTab.look(content, targetOf(delivery), tab).said() + ".";
             }
@@ -215,7 +216,7 @@ final class Deliveries {
                     bytes, "a picture of " + Says.quoted(picture.summary()) + ", " + Says.size(bytes) + ".", false);
         }
         try (MasterReader reader = store.reader(outcome.plan())) {
-            MasterFiles.Content content = content(outcome, reader);
+            Content content = content(outcome, reader);
             if (form instanceof Delivery.Prepared prepared) {
                 PreparedWorkbook.Report report = PreparedWorkbook.fill(
                         reader, outcome.plan(), workbookOf(prepared), target, prepared, this::register);
@@ -293,12 +294,12 @@ final class Deliveries {
     }
 
     /** Writes something to a file, and remembers that the file is no source. */
-    long write(MasterFiles.Content content, Path target) {
+    long write(Content content, Path target) {
         return MasterFiles.write(content, target, this::register);
     }
 
-    private MasterFiles.Content content(Outcome outcome, MasterReader reader) {
-        return new MasterFiles.Content(reader, outcome.plan(), Summaries.made(store, outcome));
+    private Content content(Outcome outcome, MasterReader reader) {
+        return new Content(reader, outcome.plan(), Summaries.made(store, outcome));
     }
 
     private SourceCopies copies(Outcome outcome) {

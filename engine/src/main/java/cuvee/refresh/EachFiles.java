@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.deliver.Content;
 import cuvee.deliver.EachValue;
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.TargetGuard;
@@ -176,7 +177,7 @@ record EachFiles(
         for (Map.Entry<Path, List<@Nullable String>> file : files.entrySet()) {
             folders.make(file.getKey());
             try (MasterReader reader = store.readerOf(plan, columns, file.getValue())) {
-                bytes += MasterFiles.write(new MasterFiles.Content(reader, plan, List.of()), file.getKey(), register);
+                bytes += MasterFiles.write(new Content(reader, plan, List.of()), file.getKey(), register);
             }
         }
         return bytes;

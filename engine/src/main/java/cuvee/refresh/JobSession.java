@@ -10,6 +10,7 @@ import cuvee.collect.Source;
 import cuvee.decision.Kinds;
 import cuvee.decision.SourceChoice;
 import cuvee.decision.TableChoice;
+import cuvee.deliver.Content;
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.PreparedWorkbook;
 import cuvee.deliver.TargetGuard;
@@ -370,7 +371,7 @@ public final class JobSession implements AutoCloseable {
         guard(job).check(target, existing);
         try (KeptMaster kept = earlier().open(number);
                 MasterReader reader = kept.reader()) {
-            return deliveries.write(new MasterFiles.Content(reader, kept.plan(), List.of()), target);
+            return deliveries.write(new Content(reader, kept.plan(), List.of()), target);
         }
     }
 

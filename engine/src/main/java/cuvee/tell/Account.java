@@ -3,7 +3,7 @@ package cuvee.tell;
 import cuvee.audit.OwnChecks;
 import cuvee.check.Reconciled;
 import cuvee.check.SourceChange;
-import cuvee.deliver.MasterFiles;
+import cuvee.deliver.About;
 import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
 import cuvee.finding.Finding;
@@ -68,8 +68,8 @@ public record Account(String title, String verdict, List<Part> parts) {
     }
 
     /** It as a tab of a delivered workbook. */
-    public MasterFiles.About tab() {
-        MasterFiles.About about = new MasterFiles.About(title, verdict, List.of());
+    public About tab() {
+        About about = new About(title, verdict, List.of());
         for (Part part : parts) {
             if (part instanceof Part.Table table) {
                 List<List<String>> rows = new ArrayList<>(List.of(table.heads()));
