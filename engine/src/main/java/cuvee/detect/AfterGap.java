@@ -133,7 +133,7 @@ final class AfterGap {
     /** True for labels with what they label ("Prepared by: | Ida"), which are notes below a table. */
     private static boolean labelled(List<Row> rows, int from) {
         return rows.subList(from, rows.size()).stream()
-                .allMatch(row -> row.text(TableBody.firstColumn(row)).strip().endsWith(":"));
+                .allMatch(row -> row.text(row.firstFilled()).strip().endsWith(":"));
     }
 
     /** The header again: with other titles above it another table, else a page of the same. */
@@ -142,7 +142,7 @@ final class AfterGap {
         while (at > 0 && (columns.repeats(rows.get(at - 1)) || isGroups(rows.get(at - 1)))) {
             at--;
         }
-        List<String> above = rows.subList(0, at).stream().map(TableBody::textOf).toList();
+        List<String> above = rows.subList(0, at).stream().map(RowText::of).toList();
         boolean plainTitles = rows.subList(0, at).stream().noneMatch(this::looksLikeRecord)
                 && rows.subList(0, at).stream().noneMatch(row -> totalRows.named(row));
         boolean headsRecords = lines && above.size() == 1 && rows.get(0).filled() == 1;

@@ -111,7 +111,7 @@ final class BlockColumn {
             late.remember(cells, row, here, partly);
         } else {
             boolean sized = look.size() != Look.NO_SIZE;
-            double number = sized ? look.value() : RunningSums.value(kind, chars, start, end, here, commas);
+            double number = sized ? look.value() : CellNumber.of(kind, chars, start, end, here, commas);
             tally.take(row, here, look.size(), number);
         }
         if (here == Form.BLANK) {
@@ -132,7 +132,7 @@ final class BlockColumn {
         Form plain = look.plain(kind, chars, start, end);
         return plain != null && look.size() != Look.NO_SIZE
                 ? look.value()
-                : RunningSums.value(
+                : CellNumber.of(
                         kind, chars, start, end, plain == null ? Forms.of(kind, chars, start, end) : plain, commas);
     }
 

@@ -85,8 +85,8 @@ final class ChargeRows {
     }
 
     private boolean isShare(double value, double share, int column) {
-        return RunningSums.close(Math.abs(value), Math.abs(share * subtotal.getOrDefault(column, 0.0)), 2)
-                || RunningSums.close(Math.abs(value), Math.abs(share * reached.getOrDefault(column, 0.0)), 2);
+        return Agreement.of(Math.abs(value), Math.abs(share * subtotal.getOrDefault(column, 0.0)), 2)
+                || Agreement.of(Math.abs(value), Math.abs(share * reached.getOrDefault(column, 0.0)), 2);
     }
 
     /** What a column comes to with the charges below its subtotal; not a number where there are none. */
@@ -100,7 +100,7 @@ final class ChargeRows {
         for (int column = 0; charged && column < row.width(); column++) {
             double value = columns.value(row, column);
             if (!Double.isNaN(value)) {
-                if (!RunningSums.close(value, reached(column), 2)) {
+                if (!Agreement.of(value, reached(column), 2)) {
                     return false;
                 }
                 any = true;

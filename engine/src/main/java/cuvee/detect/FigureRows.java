@@ -43,9 +43,8 @@ final class FigureRows {
             int sure = figure.map(Figure::ambiguous).orElse(true) ? 2 : 1;
             return figure.isPresent() && sums.records() > 1 && said.unknown() >= sure;
         }
-        return figure.or(() -> said.numbers() > 1
-                        ? TotalWords.figureWithin(row.text(TableBody.firstColumn(row)))
-                        : Optional.empty())
+        return figure.or(() ->
+                        said.numbers() > 1 ? TotalWords.figureWithin(row.text(row.firstFilled())) : Optional.empty())
                 .filter(named -> agrees(row, named, said.numbers()))
                 .isPresent();
     }

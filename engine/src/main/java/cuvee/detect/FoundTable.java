@@ -84,7 +84,7 @@ public record FoundTable(
      */
     public record StatedTotal(int row, int column, double stated, double added, int records) {
         public boolean agrees() {
-            return RunningSums.close(stated, added, records);
+            return Agreement.of(stated, added, records);
         }
     }
 

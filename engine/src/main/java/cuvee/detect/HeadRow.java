@@ -83,7 +83,7 @@ final class HeadRow {
 
     /** True where a cell holds a value rather than words. */
     boolean isValue(int column) {
-        return !blank(column) && HeaderChoice.isValue(forms[column]);
+        return !blank(column) && forms[column].isValue();
     }
 
     /** True for a cell of words, with digits or without. */

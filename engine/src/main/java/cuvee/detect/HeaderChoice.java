@@ -380,7 +380,7 @@ final class HeaderChoice {
      * short one, the only such row far and wide, over values or codes.
      */
     private boolean continuesName(HeadRow lower, int bottom) {
-        int column = TableBody.firstColumn(lower.row());
+        int column = lower.row().firstFilled();
         String text = lower.text(column).strip();
         if (text.length() > 12 || text.indexOf(' ') >= 0) {
             return false;
@@ -615,9 +615,5 @@ final class HeaderChoice {
             values += other.isValue(column) ? 1 : 0;
         }
         return filled > 0 && values * 2 > filled;
-    }
-
-    static boolean isValue(Form form) {
-        return form != Form.WORDS && form != Form.WORDS_AND_DIGITS && form != Form.NOTHING_WORD && form != Form.BLANK;
     }
 }

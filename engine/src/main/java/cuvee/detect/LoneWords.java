@@ -29,9 +29,9 @@ final class LoneWords {
             }
         }
         for (Row row : lone) {
-            int column = TableBody.firstColumn(row);
+            int column = row.firstFilled();
             boolean known = inFuller.contains(at(column, row.text(column)));
-            strangers += known || HeaderChoice.isValue(Forms.of(row, column)) ? 0 : 1;
+            strangers += known || Forms.of(row, column).isValue() ? 0 : 1;
         }
     }
 
@@ -50,7 +50,7 @@ final class LoneWords {
      * @param lines whether such lines are known to head rows of this table
      */
     boolean goesWith(Row line, Row next, boolean lines) {
-        int column = TableBody.firstColumn(line);
+        int column = line.firstFilled();
         if (line.filled() > 1 || next.blank(column)) {
             return false;
         }

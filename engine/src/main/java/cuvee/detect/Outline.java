@@ -104,7 +104,7 @@ final class Outline {
         if (!isSeen() && (vain >= MOST_IN_VAIN || vainRows >= MOST_ROWS_IN_VAIN)) {
             return false;
         }
-        int first = TableBody.firstColumn(row);
+        int first = row.firstFilled();
         for (int column = first + 1; column < row.width(); column++) {
             if (columns.form(column).isNumber()) {
                 return true;
@@ -115,7 +115,7 @@ final class Outline {
 
     void hold(Row row, int blanks) {
         Map<Integer, Double> values = new TreeMap<>();
-        for (int column = TableBody.firstColumn(row) + 1; column < row.width(); column++) {
+        for (int column = row.firstFilled() + 1; column < row.width(); column++) {
             double value = columns.value(row, column);
             if (!Double.isNaN(value)) {
                 values.put(column, value);
@@ -125,7 +125,7 @@ final class Outline {
     }
 
     private static Place place(Row row) {
-        int column = TableBody.firstColumn(row);
+        int column = row.firstFilled();
         String text = row.text(column);
         Matcher code = CODE.matcher(text.strip());
         int indent = 0;
@@ -196,7 +196,7 @@ final class Outline {
         for (Map.Entry<Integer, Double> number : head.values().entrySet()) {
             double value = number.getValue();
             numbers += value == 0 ? 0 : 1;
-            if (value != 0 && RunningSums.close(value, sum(under, number.getKey()), under.size())) {
+            if (value != 0 && Agreement.of(value, sum(under, number.getKey()), under.size())) {
                 agreed++;
                 greatest = Math.max(greatest, Math.abs(value));
             }

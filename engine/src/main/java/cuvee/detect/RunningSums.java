@@ -1,20 +1,15 @@
 package cuvee.detect;
 
-import cuvee.sheet.CellKind;
 import cuvee.sheet.Row;
 import cuvee.sheet.RowBlock;
 import cuvee.value.ColumnTally;
-import cuvee.value.Convention;
-import cuvee.value.Form;
-import cuvee.value.Type;
-import cuvee.value.ValueReader;
 import java.util.Arrays;
 
 /**
  * Adds up the number columns while records go by, so that a row can be told to be the sum of those above it. Sums are
  * approximate on purpose: they tell totals from records; what the master holds is added up exactly elsewhere.
  */
-final class RunningSums {
+final class RunningSums implements SumsAbove {
     private Group sinceTotal = new Group();
     /** The rows before the last total, while no record has come since. */
     private Group before = new Group();
@@ -172,7 +167,8 @@ final class RunningSums {
     }
 
     /** True where a number of a block could be what the rows above it come to, be these in the block or before it. */
-    boolean mayReach(int column, ColumnTally tally, int rows) {
+    @Override
+    public boolean mayReach(int column, ColumnTally tally, int rows) {
         return mayReach(sinceTotal.sum(column), tally, rows) || mayReach(all(column), tally, rows);
     }
 
@@ -199,76 +195,22 @@ final class RunningSums {
         return sinceTotal.records == 0 ? before : sinceTotal;
     }
 
-    double all(int column) {
+    @Override
+    public double all(int column) {
         return earlier.sum(column) + sinceTotal.sum(column);
+    }
+
+    @Override
+    public double sinceTotal(int column) {
+        return sinceTotal.sum(column);
     }
 
     int recordsSinceTotal() {
         return sinceTotal.records;
     }
 
-    int records() {
+    @Override
+    public int records() {
         return earlier.records + sinceTotal.records;
-    }
-
-    /** True where two sums are the same but for rounding of the addends. */
-    static boolean close(double stated, double added, int addends) {
-        return Math.abs(stated - added)
-                <= 1e-9 * Math.abs(added) + 0.0051 * Math.max(1, Math.sqrt(addends)) * scale(stated, added);
-    }
-
-    /** Shares are rounded to thousandths, and so is what they come to; that may be stated as one. */
-    private static double scale(double stated, double added) {
-        double greater = Math.max(Math.abs(stated), Math.abs(added));
-        return greater < 1 ? 0.001 : greater == 1 ? 0.3 : 1;
-    }
-
-    /** The number in a cell, or NaN; its decimal mark is the comma where that is said and it could be either. */
-    static double value(CellKind kind, char[] chars, int start, int end, Form form, boolean commas) {
-        return switch (form) {
-            case NUMBER_WHOLE, NUMBER_FRACTION, NUMBER_PERCENT, DIGITS, POINT, GROUPED_POINT, SPACED, SPACED_POINT ->
-                quick(chars, start, end, '.');
-            case COMMA, GROUPED_COMMA, SPACED_COMMA -> quick(chars, start, end, ',');
-            case POINT_OR_GROUP, COMMA_OR_GROUP -> quick(chars, start, end, commas ? ',' : '.');
-            case LONG_DIGITS, EXPONENT, PERCENT_TEXT, MONEY_TEXT -> slow(kind, chars, start, end, commas);
-            default -> Double.NaN;
-        };
-    }
-
-    private static double slow(CellKind kind, char[] chars, int start, int end, boolean commas) {
-        Convention.Mark mark = commas ? Convention.Mark.COMMA : Convention.Mark.POINT;
-        String staged = kind.mark() + new String(chars, start, end - start);
-        String read = ValueReader.read(staged, Type.DECIMAL, Convention.DEFAULT.withMark(mark));
-        return read == null ? Double.NaN : Double.parseDouble(read);
-    }
-
-    private static double quick(char[] chars, int start, int end, char mark) {
-        long digits = 0;
-        int scale = -1;
-        boolean negative = false;
-        for (int i = start; i < end; i++) {
-            char c = chars[i];
-            if (c >= '0' && c <= '9') {
-                digits = digits * 10 + c - '0';
-                scale += scale >= 0 ? 1 : 0;
-            } else if (c == mark) {
-                scale = 0;
-            } else if (c == '-' || c == '(' || c == '\u2212') {
-                negative = true;
-            }
-        }
-        double value = scale > 0 ? digits / POWERS[Math.min(scale, POWERS.length - 1)] : digits;
-        return negative ? -value : value;
-    }
-
-    private static final double[] POWERS = powers();
-
-    private static double[] powers() {
-        double[] powers = new double[19];
-        powers[0] = 1;
-        for (int i = 1; i < powers.length; i++) {
-            powers[i] = powers[i - 1] * 10;
-        }
-        return powers;
     }
 }

@@ -98,7 +98,7 @@ final class SeenColumn {
     /** The number in the cell that was looked at, or NaN; its decimal mark is the comma where that is said. */
     double value(Row row, boolean commas) {
         return size == Look.NO_SIZE
-                ? RunningSums.value(row.kind(column), row.chars(), row.start(column), row.end(column), form, commas)
+                ? CellNumber.of(row.kind(column), row.chars(), row.start(column), row.end(column), form, commas)
                 : value;
     }
 

@@ -45,7 +45,7 @@ final class Sequence {
                     return false;
                 }
                 numbers.add(Long.parseLong(text));
-            } else if (HeaderChoice.isValue(form)) {
+            } else if (form.isValue()) {
                 return false;
             }
         }

@@ -53,11 +53,11 @@ public record SheetClues(List<NamedRange> named, List<CellRange> merged, Map<Int
                 && merged.stream()
                         .anyMatch(range -> range.firstRow() == row
                                 && range.columns() > 1
-                                && range.firstColumn() <= firstFilled(lower))) {
+                                && range.firstColumn() <= lower.firstFilled())) {
             // A lone text joined over the first columns is a title, however many of them it spans.
             return false;
         }
-        int first = Math.min(firstFilled(upper), firstFilled(lower));
+        int first = Math.min(upper.firstFilled(), lower.firstFilled());
         int last = Math.max(upper.width(), lower.width()) - 1;
         return merged.stream()
                 .filter(range -> range.firstRow() == row && range.columns() > 1)
@@ -91,14 +91,5 @@ public record SheetClues(List<NamedRange> named, List<CellRange> merged, Map<Int
             filled += row.blank(c) ? 0 : 1;
         }
         return filled;
-    }
-
-    private static int firstFilled(Row row) {
-        for (int c = 0; c < row.width(); c++) {
-            if (!row.blank(c)) {
-                return c;
-            }
-        }
-        return row.width();
     }
 }

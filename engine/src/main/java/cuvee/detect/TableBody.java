@@ -175,8 +175,8 @@ final class TableBody {
         if (header) {
             headerRows.add(row.number());
         } else {
-            titles.add(textOf(row));
-            titlePatterns.add(LooseText.codePattern(textOf(row)));
+            titles.add(RowText.of(row));
+            titlePatterns.add(LooseText.codePattern(RowText.of(row)));
             wideTitles.set(row.filled(), row.filled() > 1);
         }
         lastRow = row.number();
@@ -215,24 +215,6 @@ final class TableBody {
                 .sorted()
                 .toArray();
         return filled.length == 0 ? 1 : filled[filled.length / oneIn];
-    }
-
-    static int firstColumn(Row row) {
-        int column = 0;
-        while (row.blank(column)) {
-            column++;
-        }
-        return column;
-    }
-
-    static String textOf(Row row) {
-        List<String> texts = new ArrayList<>();
-        for (int column = 0; column < row.width(); column++) {
-            if (!row.blank(column)) {
-                texts.add(LooseText.tidy(row.text(column)));
-            }
-        }
-        return String.join(" | ", texts);
     }
 
     /** What rows behind a gap turn out to be. */
@@ -360,7 +342,7 @@ final class TableBody {
                 columns.look(row);
             }
             blanks += blanksBefore;
-            aside.add(new Aside(row.number(), what, what == RowClass.SECTION ? textOf(row) : ""));
+            aside.add(new Aside(row.number(), what, what == RowClass.SECTION ? RowText.of(row) : ""));
             closeRun();
         }
         lastRow = row.number();
@@ -428,7 +410,7 @@ final class TableBody {
 
     /** True for words over several columns that stand above the header too: they stand above it again where it is repeated. */
     private boolean repeatsTitle(Row row) {
-        return wideTitles.get(columns.filled()) && titlePatterns.contains(LooseText.codePattern(textOf(row)));
+        return wideTitles.get(columns.filled()) && titlePatterns.contains(LooseText.codePattern(RowText.of(row)));
     }
 
     /** A row of a word or two that is no record: a line that heads the rows below, or a note. */
@@ -437,7 +419,7 @@ final class TableBody {
         if (filled > 1) {
             return isWideLine(row, blanksBefore, filled);
         }
-        int column = firstColumn(row);
+        int column = row.firstFilled();
         Form form = Forms.of(row, column);
         boolean dated = form.isDate() && leastFilled >= 3 && !columns.holdsDates(column);
         if (form != Form.WORDS && form != Form.WORDS_AND_DIGITS && !dated) {
@@ -481,12 +463,12 @@ final class TableBody {
         if (width < 4 || filled > Math.max(2, width / 2)) {
             return false;
         }
-        int column = firstColumn(row);
+        int column = row.firstFilled();
         String first = row.text(column).strip();
         boolean label = first.endsWith(":");
         boolean note = NOTE_START.matcher(first.toLowerCase(Locale.ROOT)).matches();
         // A word among numbers in a row without any key, as "VAT" below the last item of an order.
-        if (!HeaderChoice.isValue(columns.form(column)) && columns.odd(column, Form.WORDS) && columns.lacksKeys(row)) {
+        if (!columns.form(column).isValue() && columns.odd(column, Form.WORDS) && columns.lacksKeys(row)) {
             return true;
         }
         if (filled >= leastFilled) {
@@ -535,12 +517,12 @@ final class TableBody {
         List<Row> held = new ArrayList<>(lines);
         lines.clear();
         for (Row line : held) {
-            String first = line.text(firstColumn(line)).strip();
+            String first = line.text(line.firstFilled()).strip();
             boolean record = line.filled() > 1 && !first.endsWith(":") && afterGap.strange(line) == 0
                     || before == null
                             && (maybeRecords.contains(line.number())
                                     || !apart && loneWords.goesWith(line, next, loneWords.areLines() || sections > 0));
-            if (before == RowClass.REPEAT && (titles.contains(textOf(line)) || columns.isOfHeader(line))) {
+            if (before == RowClass.REPEAT && (titles.contains(RowText.of(line)) || columns.isOfHeader(line))) {
                 // What stands above the header, or in its first row, stands there again where it is repeated.
                 aside.add(new Aside(line.number(), RowClass.REPEAT));
                 closeRun();
@@ -551,11 +533,11 @@ final class TableBody {
             } else {
                 if (sections == 0) {
                     firstSection = line.number();
-                    firstSectionText = textOf(line);
+                    firstSectionText = RowText.of(line);
                 }
                 sections++;
-                totalRows.headed(textOf(line));
-                aside.add(new Aside(line.number(), RowClass.SECTION, textOf(line)));
+                totalRows.headed(RowText.of(line));
+                aside.add(new Aside(line.number(), RowClass.SECTION, RowText.of(line)));
                 closeRun();
             }
         }

@@ -197,7 +197,7 @@ final class TableColumns {
     }
 
     /** True where a number in a block that was looked at is what those above it come to. */
-    boolean mayAddUp(RowBlock block, RunningSums sums) {
+    boolean mayAddUp(RowBlock block, SumsAbove sums) {
         for (int column = 0; column < block.columns(); column++) {
             ColumnTally tally = columns[column].inBlock().tally();
             boolean says = tally.numbers() > 0 && (tally.least() != 0 || tally.most() != 0);
@@ -208,17 +208,16 @@ final class TableColumns {
         return false;
     }
 
-    private boolean addsUp(RowBlock block, int column, RunningSums sums) {
+    private boolean addsUp(RowBlock block, int column, SumsAbove sums) {
         SeenColumn seen = columns[column];
         boolean commas = commas(seen);
-        double since = sums.sinceTotal().sum(column);
+        double since = sums.sinceTotal(column);
         double all = sums.all(column);
         for (int row = 0; row < block.rows(); row++) {
             double value = seen.inBlock().value(block, column, row, commas);
             if (!Double.isNaN(value)) {
                 int records = sums.records() + row;
-                if (value != 0
-                        && (RunningSums.close(value, since, records) || RunningSums.close(value, all, records))) {
+                if (value != 0 && (Agreement.of(value, since, records) || Agreement.of(value, all, records))) {
                     return true;
                 }
                 since += value;
@@ -302,7 +301,7 @@ final class TableColumns {
         if (e.filled() == 0) {
             return records >= FEW_RECORDS;
         }
-        if (HeaderChoice.isValue(form) || form == Form.NOTHING_WORD) {
+        if (form.isValue() || form == Form.NOTHING_WORD) {
             return false;
         }
         long some = e.count(Form.WORDS, Form.WORDS_AND_DIGITS, Form.NOTHING_WORD);
@@ -323,7 +322,7 @@ final class TableColumns {
                 && e.count(Form.WORDS, Form.WORDS_AND_DIGITS) * 10 >= e.filled() * 8;
         boolean dates = holdsDates(column);
         boolean date = form.isDate() || form.isMoment();
-        return names && HeaderChoice.isValue(form) || dates && !date;
+        return names && form.isValue() || dates && !date;
     }
 
     /** True where nearly all values of a column are dates. */
@@ -380,7 +379,7 @@ final class TableColumns {
             if (row.blank(column)) {
                 continue;
             }
-            if (row.kind(column) != CellKind.TEXT || HeaderChoice.isValue(Forms.of(row, column))) {
+            if (row.kind(column) != CellKind.TEXT || Forms.of(row, column).isValue()) {
                 return false;
             }
             cells++;
@@ -553,7 +552,7 @@ final class TableColumns {
      *
      * @param all true where cells beside the table belong to it too
      */
-    List<TableColumn> named(List<Integer> headerRows, RunningSums sums, List<Doubt> doubts, boolean all) {
+    List<TableColumn> named(List<Integer> headerRows, SumsAbove sums, List<Doubt> doubts, boolean all) {
         List<TableColumn> found = new ArrayList<>();
         Set<String> taken = new HashSet<>();
         int until = all ? columns.length : beside();

@@ -49,7 +49,7 @@ final class TotalColumn {
             first--;
             sum += value;
         }
-        differs = Double.isNaN(total) || column - first < ENOUGH || !RunningSums.close(total, sum, column - first);
+        differs = Double.isNaN(total) || column - first < ENOUGH || !Agreement.of(total, sum, column - first);
         firstAdded = Math.min(firstAdded, first);
         agreed++;
     }

@@ -169,7 +169,7 @@ final class TotalRows {
         for (int column = 0; column < row.width(); column++) {
             double value = columns.value(row, column);
             if (!Double.isNaN(value)) {
-                if (!RunningSums.close(value, sums.all(column) - times * value, sums.records())) {
+                if (!Agreement.of(value, sums.all(column) - times * value, sums.records())) {
                     return false;
                 }
                 // Nothing added up is nothing, and says nothing.
@@ -276,7 +276,7 @@ final class TotalRows {
     /** True for a line such as {@code 3 persons} below as many records since the last line or total. */
     private boolean saysCount(Row row) {
         int count = Math.min(sums.recordsSinceTotal(), sums.records() - recordsAtLine);
-        Matcher said = COUNTED.matcher(row.text(TableBody.firstColumn(row)).strip());
+        Matcher said = COUNTED.matcher(row.text(row.firstFilled()).strip());
         if (count == 0 || columns.names().size() < SEVERAL_COLUMNS || !said.matches()) {
             return false;
         }
@@ -303,7 +303,7 @@ final class TotalRows {
             if (Double.isNaN(value) || value == 0) {
                 continue;
             }
-            if (!RunningSums.close(value, one - other, 2)) {
+            if (!Agreement.of(value, one - other, 2)) {
                 return false;
             }
             agreed++;
@@ -332,7 +332,7 @@ final class TotalRows {
         if (!grandTotal || !isJustBehindATotal() || sums.records() < SEVERAL || said.numbers() == 0) {
             return false;
         }
-        int label = TableBody.firstColumn(row);
+        int label = row.firstFilled();
         boolean compares = columns.form(label) == Form.WORDS && TotalWords.compares(row.text(label));
         if (compares) {
             doubts.add(new Doubt(
@@ -418,7 +418,7 @@ final class TotalRows {
     private boolean allAgreeWithAll(Row row) {
         for (int column = 0; column < row.width(); column++) {
             double value = columns.value(row, column);
-            if (!Double.isNaN(value) && !RunningSums.close(value, sums.all(column), sums.records())) {
+            if (!Double.isNaN(value) && !Agreement.of(value, sums.all(column), sums.records())) {
                 return false;
             }
         }
@@ -561,11 +561,11 @@ final class TotalRows {
     }
 
     private boolean agrees(double value, int column) {
-        return RunningSums.close(value, sums.sinceTotal().sum(column), sums.recordsSinceTotal())
-                || RunningSums.close(value, sums.all(column), sums.records())
+        return Agreement.of(value, sums.sinceTotal().sum(column), sums.recordsSinceTotal())
+                || Agreement.of(value, sums.all(column), sums.records())
                 || sums.recordsSinceTotal() == 0
                         && groups.records() > 1
-                        && RunningSums.close(value, groups.sum(column), groups.records());
+                        && Agreement.of(value, groups.sum(column), groups.records());
     }
 
     private void note(Row row) {
@@ -574,7 +574,7 @@ final class TotalRows {
             if (Double.isNaN(value)) {
                 continue;
             }
-            boolean grand = sums.recordsSinceTotal() == 0 || RunningSums.close(value, sums.all(column), sums.records());
+            boolean grand = sums.recordsSinceTotal() == 0 || Agreement.of(value, sums.all(column), sums.records());
             stated.add(new StatedTotal(
                     row.number(),
                     column,

@@ -142,6 +142,15 @@ public final class Row {
                 : new String(text, start(column), PackedCell.length(cells[firstCell + column]));
     }
 
+    /** The place of the first cell that holds something; the width where none does. */
+    public int firstFilled() {
+        int column = 0;
+        while (column < width() && blank(column)) {
+            column++;
+        }
+        return column;
+    }
+
     /** True where the cell is empty or holds nothing but white space. */
     public boolean blank(int column) {
         if (kind(column) == CellKind.EMPTY) {

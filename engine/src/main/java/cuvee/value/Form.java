@@ -131,6 +131,11 @@ public enum Form {
         return nature == Nature.TEXT_NUMBER || nature == Nature.CELL_NUMBER;
     }
 
+    /** True for values of any kind: neither words, nor words for nothing, nor a blank. */
+    public boolean isValue() {
+        return this != WORDS && this != WORDS_AND_DIGITS && this != NOTHING_WORD && this != BLANK;
+    }
+
     public boolean isDate() {
         return nature == Nature.DATE;
     }
