@@ -152,11 +152,10 @@ public final class StoreProof {
                 }
             });
             say("a page of 100 rows, anywhere", pages / times, "mean of " + times);
-            List<MasterReader.Line> lines = reader.page(random.nextInt(rows - 10), 1);
+            List<MasterLine> lines = reader.page(random.nextInt(rows - 10), 1);
             double trails = seconds(() -> {
                 for (int i = 0; i < times; i++) {
-                    MasterReader.Line line =
-                            reader.page(random.nextInt(rows), 1).get(0);
+                    MasterLine line = reader.page(random.nextInt(rows), 1).get(0);
                     String raw = session.trail(outcome, line, 3).raw();
                     check(raw.equals(line.values().get(3)), "trail");
                 }

@@ -1,6 +1,6 @@
 package cuvee.desktop;
 
-import cuvee.master.MasterReader;
+import cuvee.master.MasterLine;
 import cuvee.master.RowView;
 import cuvee.model.Beside;
 import cuvee.model.ColumnLook;
@@ -546,7 +546,7 @@ final class MasterView extends VBox {
             trail.accept("");
             return;
         }
-        Optional<MasterReader.Line> line = now.line(row);
+        Optional<MasterLine> line = now.line(row);
         if (line.isEmpty()) {
             return;
         }

@@ -2,8 +2,8 @@ package cuvee.desktop;
 
 import cuvee.job.Decision;
 import cuvee.layout.PlacedTable;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterPlan;
-import cuvee.master.MasterReader;
 import cuvee.master.RuleRows;
 import cuvee.master.SheetReader;
 import cuvee.model.JobModel;
@@ -426,7 +426,7 @@ final class ReworkView extends VBox {
             List<String> head = new ArrayList<>(List.of("File and row"));
             plan.columns().forEach(column -> head.add(column.name()));
             rows.add(head);
-            for (MasterReader.Line line : lines) {
+            for (MasterLine line : lines) {
                 List<String> cells =
                         new ArrayList<>(List.of(sources.getOrDefault(line.table(), "") + ", " + line.row()));
                 for (int i = 0; i < plan.columns().size(); i++) {
@@ -446,7 +446,7 @@ final class ReworkView extends VBox {
                     true);
             FlowPane back = new FlowPane(6, 6, new Label("Put back:"));
             back.setAlignment(Pos.CENTER_LEFT);
-            for (MasterReader.Line line : lines) {
+            for (MasterLine line : lines) {
                 String place = sources.getOrDefault(line.table(), "") + ", " + line.row();
                 Button one = Pieces.go(
                         place,

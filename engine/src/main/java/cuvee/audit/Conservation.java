@@ -4,6 +4,7 @@ import cuvee.finding.CuveeException;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.layout.Origin;
+import cuvee.master.MasterPart;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.Store;
@@ -53,13 +54,13 @@ public final class Conservation {
     }
 
     /** The count that must close: each table's records are in the master, each once. */
-    public static void closeTally(MasterPlan plan, Map<Integer, Long> rowsInMaster, Map<Integer, Store.Part> parts) {
+    public static void closeTally(MasterPlan plan, Map<Integer, Long> rowsInMaster, Map<Integer, MasterPart> parts) {
         Map<Integer, Long> expected = new HashMap<>();
         for (MasterPlan.Table table : plan.tables()) {
             expected.merge(table.id(), (long) table.kept(), Long::sum);
         }
         for (MasterPlan.Table table : plan.tables()) {
-            Store.Part part = parts.get(table.id());
+            MasterPart part = parts.get(table.id());
             long blanks = part == null ? 0 : part.blanks();
             long kept = expected.getOrDefault(table.id(), 0L) * Math.max(1, table.turned()) - blanks;
             long there = rowsInMaster.getOrDefault(table.id(), 0L);

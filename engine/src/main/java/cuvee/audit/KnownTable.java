@@ -4,6 +4,7 @@ import cuvee.check.CheckResult;
 import cuvee.gather.SmallTable;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
+import cuvee.master.MasterText;
 import cuvee.place.Says;
 import cuvee.value.Convention;
 import cuvee.value.LooseText;
@@ -102,7 +103,7 @@ final class KnownTable {
             return null;
         }
         String read = type == Type.TEXT ? text : ValueReader.read(text, type, Convention.DEFAULT);
-        return read == null ? text : type.isNumber() ? MasterReader.shortest(read) : tidy(read, type);
+        return read == null ? text : type.isNumber() ? MasterText.shortest(read) : tidy(read, type);
     }
 
     private static @Nullable String tidy(@Nullable String value, Type type) {

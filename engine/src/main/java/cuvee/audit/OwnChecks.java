@@ -9,6 +9,7 @@ import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.gather.SmallTable;
 import cuvee.job.Job;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
@@ -149,7 +150,7 @@ public final class OwnChecks {
         return new CheckResult(words, 0, List.of(), List.of(), problem);
     }
 
-    private Where where(MasterReader.Line line) {
+    private Where where(MasterLine line) {
         return sources.tables().stream()
                 .filter(table -> table.id() == line.table())
                 .findFirst()

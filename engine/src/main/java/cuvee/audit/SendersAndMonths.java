@@ -11,6 +11,7 @@ import cuvee.job.Names;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
+import cuvee.master.ColumnTotal;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.place.Says;
@@ -40,11 +41,7 @@ public final class SendersAndMonths {
 
     /** The arrivals of a master before it is shaped; empty where nothing comes month by month. */
     public static Optional<Arrivals> arrivals(
-            Proposal proposal,
-            MasterReader reader,
-            List<MasterReader.Total> totals,
-            Expected expected,
-            LocalDate today) {
+            Proposal proposal, MasterReader reader, List<ColumnTotal> totals, Expected expected, LocalDate today) {
         Optional<Integer> period = period(proposal, totals, reader.rows());
         if (period.isEmpty()) {
             return Optional.empty();
@@ -99,7 +96,7 @@ public final class SendersAndMonths {
         return same >= proposal.plan().tables().size() * MOSTLY;
     }
 
-    private static Optional<Integer> period(Proposal proposal, List<MasterReader.Total> totals, long rows) {
+    private static Optional<Integer> period(Proposal proposal, List<ColumnTotal> totals, long rows) {
         Optional<Integer> date = Optional.empty();
         for (int i = 0; i < proposal.columns().size(); i++) {
             Type type = proposal.columns().get(i).type();

@@ -1,6 +1,7 @@
 package cuvee.change;
 
 import cuvee.job.Job;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
@@ -37,7 +38,7 @@ public final class RuleLooks {
     }
 
     /** The first rows that a rule about rows sets aside, by its position among those in force. */
-    public List<MasterReader.Line> setAside(Outcome outcome, int rule, int count) {
+    public List<MasterLine> setAside(Outcome outcome, int rule, int count) {
         try (RuleRows rows = store.ruleRows(outcome.proposal().plan())) {
             return rows.setAside(rule, count);
         }

@@ -4,7 +4,7 @@ import cuvee.deliver.WorkbookStyles.Unfit;
 import cuvee.finding.CuveeException;
 import cuvee.job.Delivery.How;
 import cuvee.job.Delivery.Tab;
-import cuvee.master.MasterReader;
+import cuvee.master.MasterText;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.sheet.CellKind;
@@ -390,7 +390,7 @@ public final class WorkbookTab {
                     return String.valueOf(words.said(row.text(column)).get());
                 }
                 String read = ValueReader.read(row.staged(column), type, Convention.DEFAULT);
-                return read == null ? row.text(column) : type.isNumber() ? MasterReader.shortest(read) : read;
+                return read == null ? row.text(column) : type.isNumber() ? MasterText.shortest(read) : read;
             }
 
             @Override

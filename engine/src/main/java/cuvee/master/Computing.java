@@ -206,7 +206,7 @@ final class Computing {
             case YES_NO -> "CASE WHEN " + value + " THEN 'yes' WHEN NOT " + value + " THEN 'no' END";
             case DATE_AND_TIME -> "CAST(" + value + " AS VARCHAR)";
             case DATE, TIME -> "CAST(" + value + " AS VARCHAR)";
-            default -> MasterReader.shortestNumber("CAST(" + value + " AS VARCHAR)");
+            default -> MasterText.shortestNumber("CAST(" + value + " AS VARCHAR)");
         };
     }
 

@@ -70,7 +70,7 @@ public final class EarlierRows {
 
     /** Remembers what the columns of a master are called. */
     static void name(DuckDBConnection connection, MasterPlan plan) throws SQLException {
-        Store.putMeta(
+        StoreNotes.put(
                 connection,
                 NAMED,
                 plan.columns().stream()
@@ -85,9 +85,9 @@ public final class EarlierRows {
     public void keep(Map<Integer, String> sources) {
         Sql.run("keeping rows to compare", () -> {
             try (Statement statement = connection.createStatement()) {
-                String named = Store.meta(connection, NAMED);
+                String named = StoreNotes.get(connection, NAMED);
                 boolean more = isThere(statement, "earlier");
-                boolean sameColumns = !more || named.equals(Store.meta(connection, NAMED_EARLIER));
+                boolean sameColumns = !more || named.equals(StoreNotes.get(connection, NAMED_EARLIER));
                 if (sources.isEmpty() || named.isEmpty() || !sameColumns || !isThere(statement, "master")) {
                     return;
                 }
@@ -109,7 +109,7 @@ public final class EarlierRows {
                         + ") e(tbl, source) ON m.tbl = e.tbl WHERE m.aside = 0"
                         + (more ? " AND e.source NOT IN (SELECT source FROM earlier)" : "") + " LIMIT "
                         + (MOST_ROWS + 1));
-                Store.putMeta(connection, NAMED_EARLIER, named);
+                StoreNotes.put(connection, NAMED_EARLIER, named);
             }
         });
     }
@@ -171,7 +171,7 @@ public final class EarlierRows {
     /** The columns that the master has under the same name as then. */
     private List<Shared> shared(MasterPlan plan) throws SQLException {
         Map<String, Integer> before = new LinkedHashMap<>();
-        for (String each : Store.meta(connection, NAMED_EARLIER).split("\n", -1)) {
+        for (String each : StoreNotes.get(connection, NAMED_EARLIER).split("\n", -1)) {
             before.put(each.substring(0, Math.max(0, each.indexOf(BETWEEN))), before.size());
         }
         List<Shared> shared = new ArrayList<>();
@@ -403,7 +403,7 @@ public final class EarlierRows {
         String text = "CAST(" + cell + " AS VARCHAR)";
         return switch (type) {
             case TEXT -> cell;
-            case DECIMAL, MONEY, PERCENT -> MasterReader.shortestNumber(text);
+            case DECIMAL, MONEY, PERCENT -> MasterText.shortestNumber(text);
             default -> text;
         };
     }

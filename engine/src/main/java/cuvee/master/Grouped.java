@@ -174,7 +174,7 @@ public final class Grouped {
                 switch (Marking.type(key.column(), plan)) {
                     case TEXT -> Marking.key(cell, Type.TEXT);
                     case YES_NO -> "CASE WHEN " + cell + " THEN 'yes' WHEN NOT " + cell + " THEN 'no' END";
-                    default -> MasterReader.canonical(cell, plan.columns().get(key.column()));
+                    default -> MasterText.canonical(cell, plan.columns().get(key.column()));
                 };
         };
     }

@@ -65,7 +65,7 @@ final class MasterBuild {
         }
         try (Statement statement = connection.createStatement()) {
             boolean fresh = !columnsAsPlanned(statement);
-            Map<Integer, Store.Part> built = fresh ? Map.of() : Store.parts(connection);
+            Map<Integer, MasterPart> built = fresh ? Map.of() : MasterPart.in(connection);
             List<Integer> gone = new ArrayList<>();
             built.forEach((table, part) -> {
                 if (!part.shape().equals(parts.get(table))) {
@@ -86,7 +86,8 @@ final class MasterBuild {
                 boolean marked = setAside(statement, others);
                 EarlierRows.name(connection, plan);
                 if (others || computed || marked) {
-                    Store.putMeta(connection, Store.VERSION, UUID.randomUUID().toString());
+                    StoreNotes.put(
+                            connection, StoreNotes.VERSION, UUID.randomUUID().toString());
                 }
                 statement.execute("COMMIT");
                 return made;
@@ -123,10 +124,10 @@ final class MasterBuild {
     /** Remembers statements that were carried out; true where they are the same as the last. */
     private boolean rememberedAs(String name, List<String> statements) throws SQLException {
         String digest = statements.isEmpty() ? "" : digest(String.join("\n", statements));
-        if (digest.equals(Store.meta(connection, name))) {
+        if (digest.equals(StoreNotes.get(connection, name))) {
             return true;
         }
-        Store.putMeta(connection, name, digest);
+        StoreNotes.put(connection, name, digest);
         return false;
     }
 
@@ -339,7 +340,7 @@ final class MasterBuild {
     // ---- making ----
 
     private long insert(
-            Statement statement, Map<Integer, Shape> shapes, Map<Integer, String> parts, Map<Integer, Store.Part> built)
+            Statement statement, Map<Integer, Shape> shapes, Map<Integer, String> parts, Map<Integer, MasterPart> built)
             throws SQLException {
         int texts = plan.tables().stream()
                 .mapToInt(table -> texts(table).size())
@@ -356,7 +357,7 @@ final class MasterBuild {
             int order = 0;
             for (MasterPlan.Table table : plan.tables()) {
                 Shape shape = shapes.get(table.id());
-                Store.Part before = built.get(table.id());
+                MasterPart before = built.get(table.id());
                 boolean unchanged = before != null && before.shape().equals(parts.get(table.id()));
                 int group = unchanged || shape == null ? -1 : groups.computeIfAbsent(shape.key(), key -> groups.size());
                 if (shape != null && group >= 0) {
@@ -451,7 +452,7 @@ final class MasterBuild {
 
     /** Keeps what each part was made of, and for turned tables how many rows it came to. */
     private void keepParts(
-            Statement statement, Map<Integer, String> parts, Map<Integer, Store.Part> built, Map<Integer, Long> blanks)
+            Statement statement, Map<Integer, String> parts, Map<Integer, MasterPart> built, Map<Integer, Long> blanks)
             throws SQLException {
         Map<Integer, Long> made = new HashMap<>();
         if (plan.tables().stream().anyMatch(table -> table.turned() > 0)) {
@@ -466,7 +467,7 @@ final class MasterBuild {
         try (var appender = connection.createAppender(DuckDBConnection.DEFAULT_SCHEMA, "part")) {
             int order = 0;
             for (MasterPlan.Table table : plan.tables()) {
-                Store.@Nullable Part before = built.get(table.id());
+                @Nullable MasterPart before = built.get(table.id());
                 appender.beginRow();
                 appender.append(table.id());
                 appender.append(order++);

@@ -1,7 +1,5 @@
 package cuvee.master;
 
-import cuvee.value.Type;
-import cuvee.value.YesNoWords;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -34,7 +32,7 @@ public final class MasterReader implements AutoCloseable {
     private final String line;
 
     private final long[] starts;
-    private final Map<Integer, Store.Part> parts;
+    private final Map<Integer, MasterPart> parts;
     /** How many rows of each table no rule sets aside; empty where there are no rules. */
     private final Map<Integer, Long> kept;
 
@@ -52,11 +50,11 @@ public final class MasterReader implements AutoCloseable {
         this.only = only.isEmpty() ? "" : " AND " + only;
         this.connection = connection;
         this.plan = plan;
-        this.columns = columnList(plan);
+        this.columns = MasterText.columnList(plan);
         this.master = plan.isShaped() ? "shown" : "master";
         this.line = plan.isShaped() ? "from_tbl, from_row, from_turned" : "tbl, row, turned";
         this.starts = new long[plan.tables().size() + 1];
-        this.parts = plan.isShaped() ? Map.of() : Sql.ask("reading what is there", () -> Store.parts(connection));
+        this.parts = plan.isShaped() ? Map.of() : Sql.ask("reading what is there", () -> MasterPart.in(connection));
         this.kept = plan.rules().isEmpty() ? Map.of() : countByTable(" WHERE aside = 0");
         for (int i = 0; i < plan.tables().size(); i++) {
             starts[i + 1] = starts[i] + rows(plan.tables().get(i));
@@ -72,16 +70,9 @@ public final class MasterReader implements AutoCloseable {
         if (!plan.rules().isEmpty()) {
             return kept.getOrDefault(table.id(), 0L);
         }
-        Store.Part part = parts.get(table.id());
+        MasterPart part = parts.get(table.id());
         return table.turned() > 0 && part != null ? part.made() : table.kept();
     }
-
-    /**
-     * A row of the master with where it came from.
-     *
-     * @param turned which of the columns that run across it came from, from 0; -1 where none do
-     */
-    public record Line(int table, int row, int turned, List<@Nullable String> values) {}
 
     /** Receives rows one after the other; the array is reused. */
     public interface Receiver {
@@ -93,9 +84,9 @@ public final class MasterReader implements AutoCloseable {
     }
 
     /** Rows of the master from a position on, at most so many. */
-    public List<Line> page(long from, int count) {
+    public List<MasterLine> page(long from, int count) {
         return Sql.ask("reading rows", () -> {
-            List<Line> lines = new ArrayList<>(count);
+            List<MasterLine> lines = new ArrayList<>(count);
             int at = tableAt(from);
             long position = from;
             while (lines.size() < count && at < plan.tables().size()) {
@@ -126,10 +117,10 @@ public final class MasterReader implements AutoCloseable {
     }
 
     /** Rows that come from a source, in the order of the master: from a position among them on, at most so many. */
-    public List<Line> pageOf(String source, long from, int count) {
+    public List<MasterLine> pageOf(String source, long from, int count) {
         if (plan.isShaped()) {
             return Sql.ask("reading rows", () -> {
-                List<Line> lines = new ArrayList<>();
+                List<MasterLine> lines = new ArrayList<>();
                 try (Statement statement = connection.createStatement();
                         ResultSet rows = statement.executeQuery("SELECT " + line + columns + ofSource(source)
                                 + " ORDER BY row LIMIT " + count + " OFFSET " + from)) {
@@ -164,9 +155,9 @@ public final class MasterReader implements AutoCloseable {
     }
 
     /** The first rows of one table, at most so many. */
-    public List<Line> firstOf(int table, int count) {
+    public List<MasterLine> firstOf(int table, int count) {
         return Sql.ask("reading rows", () -> {
-            List<Line> lines = new ArrayList<>();
+            List<MasterLine> lines = new ArrayList<>();
             for (int at = 0; at < plan.tables().size(); at++) {
                 if (plan.tables().get(at).id() == table) {
                     readPage(at, 0, (int) Math.min(count, rows(plan.tables().get(at))), lines);
@@ -190,7 +181,7 @@ public final class MasterReader implements AutoCloseable {
         return low;
     }
 
-    private void readPage(int at, long skip, int count, List<Line> lines) throws SQLException {
+    private void readPage(int at, long skip, int count, List<MasterLine> lines) throws SQLException {
         int most = lines.size() + count;
         MasterPlan.Table table = plan.tables().get(at);
         if (rows(table) == 0) {
@@ -342,7 +333,7 @@ public final class MasterReader implements AutoCloseable {
     public void writeCsvRows(OutputStream out, Path scratch) throws IOException {
         StringBuilder line = new StringBuilder();
         for (int i = 0; i < width(); i++) {
-            line.append(i == 0 ? "" : " || ',' || ").append(csvCell(i));
+            line.append(i == 0 ? "" : " || ',' || ").append(MasterText.csvCell(plan, i));
         }
         for (Slice slice : slices()) {
             Sql.run("writing CSV", () -> {
@@ -358,55 +349,6 @@ public final class MasterReader implements AutoCloseable {
         }
     }
 
-    private String csvCell(int index) {
-        boolean tag = index >= plan.columns().size();
-        String cell = tag ? "m.t" + (index - plan.columns().size()) : "m.m" + index;
-        Type type = tag ? Type.TEXT : plan.columns().get(index).type();
-        if (type == Type.TEXT) {
-            return "CASE WHEN " + cell + " IS NULL THEN '' WHEN " + cell + " = '' THEN '\"\"' WHEN contains(" + cell
-                    + ", '\"') OR contains(" + cell + ", ',') OR contains(" + cell + ", chr(10)) OR contains(" + cell
-                    + ", chr(13)) THEN '\"' || replace(" + cell + ", '\"', '\"\"') || '\"' ELSE " + cell + " END";
-        }
-        MasterPlan.Column column = plan.columns().get(index);
-        YesNoWords words = column.words();
-        String text = column.type() == Type.YES_NO
-                ? inWords(cell, new YesNoWords(csv(words.yes()), csv(words.no())))
-                : canonical(cell, column);
-        return "coalesce(" + text + ", '')";
-    }
-
-    /** A value as a text that is looked for: as canonical text, yes and no in the words by which they are shown. */
-    static String shown(String cell, MasterPlan.Column column) {
-        return column.type() == Type.YES_NO ? inWords(cell, column.words().spoken()) : canonical(cell, column);
-    }
-
-    private static String inWords(String cell, YesNoWords words) {
-        return "CASE WHEN " + cell + " THEN " + Sql.literal(words.yes()) + " WHEN NOT " + cell + " THEN "
-                + Sql.literal(words.no()) + " END";
-    }
-
-    /** A word as a cell of a CSV file. */
-    private static String csv(String word) {
-        boolean plain = word.chars().noneMatch(c -> c == '"' || c == ',' || c == '\n' || c == '\r');
-        return plain ? word : '"' + word.replace("\"", "\"\"") + '"';
-    }
-
-    /** A value as canonical text: plain shortest decimals, ISO dates. */
-    static String canonical(String cell, MasterPlan.Column column) {
-        String text = "CAST(" + cell + " AS VARCHAR)";
-        return switch (column.type()) {
-            case TEXT -> cell;
-            case DATE_AND_TIME -> "replace(" + text + ", ' ', 'T')";
-            case DECIMAL, MONEY, PERCENT -> shortestNumber(text);
-            default -> text;
-        };
-    }
-
-    /** The text of a decimal without the zeros that say nothing. */
-    static String shortestNumber(String text) {
-        return "CASE WHEN contains(" + text + ", '.') THEN rtrim(rtrim(" + text + ", '0'), '.') ELSE " + text + " END";
-    }
-
     private int width() {
         return plan.columns().size() + plan.tags().size();
     }
@@ -415,58 +357,29 @@ public final class MasterReader implements AutoCloseable {
         return rows.getString(column + 4);
     }
 
-    /** A decimal without the zeros that say nothing, as the master writes numbers. */
-    public static String shortest(String decimal) {
-        if (decimal.indexOf('.') < 0) {
-            return decimal;
-        }
-        int end = decimal.length();
-        while (decimal.charAt(end - 1) == '0') {
-            end--;
-        }
-        if (decimal.charAt(end - 1) == '.') {
-            end--;
-        }
-        String shortest = decimal.substring(0, end);
-        return shortest.equals("-0") ? "0" : shortest;
-    }
-
-    static String columnList(MasterPlan plan) {
-        StringBuilder list = new StringBuilder();
-        for (int i = 0; i < plan.columns().size(); i++) {
-            list.append(", ").append(canonical("m" + i, plan.columns().get(i)));
-        }
-        for (int i = 0; i < plan.tags().size(); i++) {
-            list.append(", t").append(i);
-        }
-        return list.toString();
-    }
-
     /** Counts and sums over the whole master, for the reconciliation. */
-    public List<Total> totals() {
+    public List<ColumnTotal> totals() {
         return Sql.ask("adding up", () -> {
             StringBuilder sql = new StringBuilder("SELECT count(*)");
             for (int i = 0; i < plan.columns().size(); i++) {
                 sql.append(", count(m").append(i).append(")");
                 sql.append(plan.addsUp(i) ? ", CAST(sum(m" + i + ") AS VARCHAR)" : ", NULL");
             }
-            List<Total> totals = new ArrayList<>();
+            List<ColumnTotal> totals = new ArrayList<>();
             try (Statement statement = connection.createStatement();
                     ResultSet row = statement.executeQuery(sql + " FROM " + master + " WHERE aside = 0")) {
                 row.next();
                 for (int i = 0; i < plan.columns().size(); i++) {
                     String sum = row.getString(3 + i * 2);
-                    totals.add(new Total(
-                            plan.columns().get(i).name(), row.getLong(2 + i * 2), sum == null ? null : shortest(sum)));
+                    totals.add(new ColumnTotal(
+                            plan.columns().get(i).name(),
+                            row.getLong(2 + i * 2),
+                            sum == null ? null : MasterText.shortest(sum)));
                 }
             }
             return totals;
         });
     }
-
-    /** How many rows of a column hold a value, and their exact sum where it is a number. */
-    public record Total(
-            String column, long filled, @Nullable String sum) {}
 
     /** What the columns of the master come to, table by table and all in all. */
     public MasterFigures figures() {
@@ -484,7 +397,7 @@ public final class MasterReader implements AutoCloseable {
     }
 
     /** What became of each table's records, by table number. */
-    public Map<Integer, Store.Part> parts() {
+    public Map<Integer, MasterPart> parts() {
         return parts;
     }
 
@@ -502,17 +415,8 @@ public final class MasterReader implements AutoCloseable {
         return byRule;
     }
 
-    private Line line(ResultSet rows) throws SQLException {
-        return line(rows, width());
-    }
-
-    /** A row of so many values, behind where it came from. */
-    static Line line(ResultSet rows, int width) throws SQLException {
-        List<@Nullable String> values = new ArrayList<>(width);
-        for (int i = 0; i < width; i++) {
-            values.add(rows.getString(i + 4));
-        }
-        return new Line(rows.getInt(1), rows.getInt(2), rows.getInt(3) - 1, values);
+    private MasterLine line(ResultSet rows) throws SQLException {
+        return MasterLine.read(rows, width());
     }
 
     private Map<Integer, Long> countByTable(String where) {

@@ -42,7 +42,7 @@ public sealed interface RowTest {
     record Span(LocalDate from, LocalDate before) {}
 
     /** How many rows do not meet a test, and the first of them. */
-    record Fails(long rows, List<MasterReader.Line> first) {
+    record Fails(long rows, List<MasterLine> first) {
         public Fails {
             first = List.copyOf(first);
         }
@@ -64,13 +64,13 @@ public sealed interface RowTest {
                     row.next();
                     rows = row.getLong(1);
                 }
-                List<MasterReader.Line> first = new ArrayList<>();
+                List<MasterLine> first = new ArrayList<>();
                 if (rows > 0) {
-                    try (ResultSet found = statement.executeQuery("SELECT " + line + MasterReader.columnList(plan)
+                    try (ResultSet found = statement.executeQuery("SELECT " + line + MasterText.columnList(plan)
                             + " FROM (SELECT * FROM " + master + " WHERE aside = 0 AND " + where + ") m" + part
                             + " ORDER BY " + order + " LIMIT " + most)) {
                         while (found.next()) {
-                            first.add(MasterReader.line(found, width));
+                            first.add(MasterLine.read(found, width));
                         }
                     }
                 }

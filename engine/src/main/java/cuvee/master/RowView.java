@@ -30,7 +30,7 @@ public final class RowView implements AutoCloseable {
     private final String where;
     private final String columns;
     private final int width;
-    private final List<MasterReader.Total> totals;
+    private final List<ColumnTotal> totals;
     private final long rows;
     private boolean ordered;
 
@@ -43,7 +43,7 @@ public final class RowView implements AutoCloseable {
     public record By(int column, boolean greatestFirst) {}
 
     /** How many rows there are, and what their columns add up to. */
-    public record Counted(long rows, List<MasterReader.Total> totals) {
+    public record Counted(long rows, List<ColumnTotal> totals) {
         public Counted {
             totals = List.copyOf(totals);
         }
@@ -66,7 +66,7 @@ public final class RowView implements AutoCloseable {
         this.order = List.copyOf(order);
         this.master = plan.isShaped() ? "shown" : "master";
         this.line = plan.isShaped() ? "m.from_tbl, m.from_row, m.from_turned" : "m.tbl, m.row, m.turned";
-        this.columns = MasterReader.columnList(plan);
+        this.columns = MasterText.columnList(plan);
         this.width = plan.columns().size() + plan.tags().size();
         this.where = " WHERE aside = 0"
                 + conditions.stream()
@@ -77,7 +77,7 @@ public final class RowView implements AutoCloseable {
         this.rows = known ? all.get().rows() : countAndAdd(totals);
     }
 
-    private long countAndAdd(List<MasterReader.Total> all) {
+    private long countAndAdd(List<ColumnTotal> all) {
         StringBuilder sql = new StringBuilder("SELECT count(*)");
         for (int i = 0; i < plan.columns().size(); i++) {
             sql.append(", count(m").append(i).append(")");
@@ -89,10 +89,10 @@ public final class RowView implements AutoCloseable {
                 row.next();
                 for (int i = 0; i < plan.columns().size(); i++) {
                     String sum = row.getString(3 + i * 2);
-                    all.add(new MasterReader.Total(
+                    all.add(new ColumnTotal(
                             plan.columns().get(i).name(),
                             row.getLong(2 + i * 2),
-                            sum == null ? null : MasterReader.shortest(sum)));
+                            sum == null ? null : MasterText.shortest(sum)));
                 }
                 return row.getLong(1);
             }
@@ -105,12 +105,12 @@ public final class RowView implements AutoCloseable {
     }
 
     /** How many of these rows hold a value of each column, and their sum where it is a number that adds up. */
-    public List<MasterReader.Total> totals() {
+    public List<ColumnTotal> totals() {
         return List.copyOf(totals);
     }
 
     /** Rows from a position on, at most so many. */
-    public List<MasterReader.Line> page(long from, int count) {
+    public List<MasterLine> page(long from, int count) {
         return Sql.ask("ordering rows", () -> {
             try (Statement statement = connection.createStatement()) {
                 if (from == 0 && !ordered) {
@@ -160,18 +160,18 @@ public final class RowView implements AutoCloseable {
         for (int i = 0; i < width; i++) {
             String cell = Marking.cell(i, plan);
             String said = i < plan.columns().size()
-                    ? MasterReader.shown(cell, plan.columns().get(i))
+                    ? MasterText.shown(cell, plan.columns().get(i))
                     : cell;
             each.add("contains(lower(" + said + "), " + part + ")");
         }
         return "coalesce(" + String.join(", false) OR coalesce(", each) + ", false)";
     }
 
-    private List<MasterReader.Line> lines(Statement statement, String sql) throws SQLException {
-        List<MasterReader.Line> lines = new ArrayList<>();
+    private List<MasterLine> lines(Statement statement, String sql) throws SQLException {
+        List<MasterLine> lines = new ArrayList<>();
         try (ResultSet found = statement.executeQuery(sql)) {
             while (found.next()) {
-                lines.add(MasterReader.line(found, width));
+                lines.add(MasterLine.read(found, width));
             }
         }
         return lines;
@@ -190,7 +190,7 @@ public final class RowView implements AutoCloseable {
         }
     }
 
-    private List<MasterReader.Line> page(Statement statement, String of, long from, int count) throws SQLException {
+    private List<MasterLine> page(Statement statement, String of, long from, int count) throws SQLException {
         return lines(
                 statement,
                 "SELECT " + line + columns + " FROM (SELECT r, rowid AS n FROM " + of + " WHERE rowid >= " + from

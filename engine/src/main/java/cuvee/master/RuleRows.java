@@ -22,18 +22,18 @@ public final class RuleRows implements AutoCloseable {
     RuleRows(DuckDBConnection connection, MasterPlan plan) {
         this.connection = connection;
         this.plan = plan;
-        this.columns = MasterReader.columnList(plan);
+        this.columns = MasterText.columnList(plan);
         this.width = plan.columns().size() + plan.tags().size();
     }
 
-    private MasterReader.Line line(ResultSet rows) throws SQLException {
-        return MasterReader.line(rows, width);
+    private MasterLine line(ResultSet rows) throws SQLException {
+        return MasterLine.read(rows, width);
     }
 
     /** The first rows that a rule sets aside, at most so many, in the order of the master. */
-    public List<MasterReader.Line> setAside(int rule, int count) {
+    public List<MasterLine> setAside(int rule, int count) {
         return Sql.ask("reading rows", () -> {
-            List<MasterReader.Line> lines = new ArrayList<>();
+            List<MasterLine> lines = new ArrayList<>();
             try (Statement statement = connection.createStatement();
                     ResultSet rows = statement.executeQuery("SELECT m.tbl, m.row, m.turned" + columns
                             + " FROM master m JOIN part p ON m.tbl = p.tbl WHERE m.aside = " + (rule + 1)
@@ -53,7 +53,7 @@ public final class RuleRows implements AutoCloseable {
      * @param sum what a column of theirs adds up to; null where none was asked for or there is none
      * @param first the first of them
      */
-    public record Would(long rows, @Nullable String sum, List<MasterReader.Line> first) {}
+    public record Would(long rows, @Nullable String sum, List<MasterLine> first) {}
 
     /**
      * Asks what a rule would set aside, beyond what those in force do.
@@ -63,7 +63,7 @@ public final class RuleRows implements AutoCloseable {
     public Would would(RowRule.Meeting rule, int summed, int count) {
         String where = " WHERE " + Marking.wouldSetAside(rule, plan);
         return Sql.ask("trying a rule", () -> {
-            List<MasterReader.Line> lines = new ArrayList<>();
+            List<MasterLine> lines = new ArrayList<>();
             try (Statement statement = connection.createStatement()) {
                 String sum = summed < 0 ? "NULL" : "CAST(sum(m" + summed + ") AS VARCHAR)";
                 long rows;
@@ -90,7 +90,7 @@ public final class RuleRows implements AutoCloseable {
      *
      * @param stays true for the one that no rule sets aside
      */
-    public record Equal(MasterReader.Line line, boolean stays) {}
+    public record Equal(MasterLine line, boolean stays) {}
 
     /** The first rows that a rule about equal rows sets aside, each group behind the row of it that stays, at most so many. */
     public List<Equal> groups(int rule, int count) {
@@ -126,14 +126,14 @@ public final class RuleRows implements AutoCloseable {
      * @param first any row of this master with the keys of the cell's row
      * @param label the name of the cell's column
      */
-    public List<MasterReader.Line> gathered(MasterReader.Line first, String label, int most) {
+    public List<MasterLine> gathered(MasterLine first, String label, int most) {
         Shaping.Gathering gathering = plan.shaping().gathering().orElseThrow();
         return Sql.ask("reading rows", () -> {
             String same = gathering.keys().stream()
                     .map(key -> Marking.cell(key, plan))
                     .map(key -> " AND m." + key + " IS NOT DISTINCT FROM k." + key)
                     .collect(Collectors.joining());
-            List<MasterReader.Line> lines = new ArrayList<>();
+            List<MasterLine> lines = new ArrayList<>();
             try (Statement statement = connection.createStatement();
                     ResultSet rows = statement.executeQuery("SELECT * FROM (SELECT tbl, row, turned" + columns
                             + ", ord, label, value FROM (SELECT m.*, p.ord, "

@@ -81,9 +81,9 @@ final class Shaper {
                     .map(table -> String.valueOf(table.id()))
                     .collect(Collectors.joining(" "));
             String made = MasterBuild.digest(baseVersion + "\n" + sources + "\n" + all);
-            if (!made.equals(Store.meta(connection, "shown"))) {
+            if (!made.equals(StoreNotes.get(connection, "shown"))) {
                 statement.execute("CREATE OR REPLACE TABLE shown AS " + all);
-                Store.putMeta(connection, "shown", made);
+                StoreNotes.put(connection, "shown", made);
             }
             long before = count(statement, "master WHERE aside = 0");
             long after = count(statement, "shown");
@@ -168,7 +168,7 @@ final class Shaper {
 
     String label(int column, String of) {
         String text = column < plan.columns().size()
-                ? MasterReader.canonical(of + cell(column), plan.columns().get(column))
+                ? MasterText.canonical(of + cell(column), plan.columns().get(column))
                 : of + cell(column);
         return "coalesce(nullif(trim(" + text + "), ''), " + Sql.literal(NO_LABEL) + ")";
     }

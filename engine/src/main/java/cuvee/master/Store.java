@@ -13,13 +13,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -62,9 +60,6 @@ public final class Store implements AutoCloseable {
             "invalid error",
             "invalid input error",
             "internal error");
-
-    /** The note that changes with every change of the master. */
-    static final String VERSION = "version";
 
     private final DuckDBConnection connection;
     private final Means means;
@@ -242,47 +237,29 @@ public final class Store implements AutoCloseable {
 
     public Optional<String> meta(String name) {
         return Sql.ask("reading its notes", () -> {
-            String content = meta(connection, name);
+            String content = StoreNotes.get(connection, name);
             return content.isEmpty() ? Optional.<String>empty() : Optional.of(content);
         });
     }
 
     public void putMeta(String name, String content) {
-        Sql.run("writing its notes", () -> putMeta(connection, name, content));
+        Sql.run("writing its notes", () -> StoreNotes.put(connection, name, content));
     }
 
     /** True where the rows of the master were looked at for something, and have not changed since. */
     public boolean isLookedAt(String what) {
         return Sql.ask("reading its notes", () -> {
-            String version = meta(connection, VERSION);
-            return !version.isEmpty() && meta(connection, "looked at").equals(version + " " + what);
+            String version = StoreNotes.get(connection, StoreNotes.VERSION);
+            return !version.isEmpty() && StoreNotes.get(connection, "looked at").equals(version + " " + what);
         });
     }
 
     /** Keeps that the rows of the master were looked at for something, as they are; of several things the last is kept. */
     public void putLookedAt(String what) {
-        Sql.run("writing its notes", () -> putMeta(connection, "looked at", meta(connection, VERSION) + " " + what));
-    }
-
-    /** A note; empty where there is none. */
-    static String meta(DuckDBConnection connection, String name) throws SQLException {
-        try (PreparedStatement query = connection.prepareStatement("SELECT content FROM meta WHERE name = ?")) {
-            query.setString(1, name);
-            try (ResultSet rows = query.executeQuery()) {
-                return rows.next() ? rows.getString(1) : "";
-            }
-        }
-    }
-
-    static void putMeta(DuckDBConnection connection, String name, String content) throws SQLException {
-        try (PreparedStatement delete = connection.prepareStatement("DELETE FROM meta WHERE name = ?");
-                PreparedStatement insert = connection.prepareStatement("INSERT INTO meta VALUES (?, ?)")) {
-            delete.setString(1, name);
-            delete.execute();
-            insert.setString(1, name);
-            insert.setString(2, content);
-            insert.execute();
-        }
+        Sql.run(
+                "writing its notes",
+                () -> StoreNotes.put(
+                        connection, "looked at", StoreNotes.get(connection, StoreNotes.VERSION) + " " + what));
     }
 
     /** What was found in each source when it was last read, by its path. */
@@ -527,7 +504,8 @@ public final class Store implements AutoCloseable {
                 ? Optional.empty()
                 : Sql.ask(
                         "shaping the master",
-                        () -> Optional.of(new Shaper(connection, plan).run(meta(connection, VERSION))));
+                        () -> Optional.of(
+                                new Shaper(connection, plan).run(StoreNotes.get(connection, StoreNotes.VERSION))));
     }
 
     private void registerFunction() throws SQLException {
@@ -687,26 +665,5 @@ public final class Store implements AutoCloseable {
 
     DuckDBConnection connection() {
         return connection;
-    }
-
-    /**
-     * A table's part of the master as it is in the store.
-     *
-     * @param shape what it was made of
-     * @param made how many rows of the master it came to
-     * @param blanks how many rows it would have come to but for blank cells that were turned
-     */
-    public record Part(String shape, long made, long blanks) {}
-
-    /** The parts of the master as they are in the store, by table number. */
-    static Map<Integer, Part> parts(DuckDBConnection connection) throws SQLException {
-        Map<Integer, Part> parts = new HashMap<>();
-        try (Statement statement = connection.createStatement();
-                ResultSet rows = statement.executeQuery("SELECT tbl, shape, made, blanks FROM part")) {
-            while (rows.next()) {
-                parts.put(rows.getInt(1), new Part(rows.getString(2), rows.getLong(3), rows.getLong(4)));
-            }
-        }
-        return parts;
     }
 }

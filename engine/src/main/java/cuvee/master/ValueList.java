@@ -29,7 +29,7 @@ public final class ValueList implements AutoCloseable {
         boolean tag = column >= plan.columns().size();
         String cell = tag ? "t" + (column - plan.columns().size()) : "m" + column;
         this.type = tag ? Type.TEXT : plan.columns().get(column).type();
-        String text = tag ? cell : MasterReader.canonical(cell, plan.columns().get(column));
+        String text = tag ? cell : MasterText.canonical(cell, plan.columns().get(column));
         this.facts = Sql.ask("counting values", () -> {
             try (Statement statement = connection.createStatement()) {
                 statement.execute("CREATE OR REPLACE TEMP TABLE counted AS SELECT " + text + " AS value, count(*) AS n"
@@ -61,9 +61,7 @@ public final class ValueList implements AutoCloseable {
         if (text == null) {
             return text;
         }
-        return type.isNumber()
-                ? MasterReader.shortest(text)
-                : type == Type.DATE_AND_TIME ? text.replace(' ', 'T') : text;
+        return type.isNumber() ? MasterText.shortest(text) : type == Type.DATE_AND_TIME ? text.replace(' ', 'T') : text;
     }
 
     public ColumnFacts facts() {

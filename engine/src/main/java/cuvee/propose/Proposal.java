@@ -5,8 +5,8 @@ import cuvee.finding.Question;
 import cuvee.job.Job;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
+import cuvee.master.ColumnTotal;
 import cuvee.master.MasterPlan;
-import cuvee.master.MasterReader;
 import cuvee.place.Says;
 import cuvee.rework.Correction;
 import cuvee.rework.MadeColumns;
@@ -84,7 +84,7 @@ public record Proposal(
     }
 
     /** The proposal with how many rows hold a value, where that is known only once the master is there. */
-    public Proposal withFilled(List<MasterReader.Total> totals) {
+    public Proposal withFilled(List<ColumnTotal> totals) {
         List<ColumnReport> reports = new ArrayList<>(columns);
         for (int i = 0; i < reports.size(); i++) {
             if (isMade(i) || plan.isSpread(i)) {

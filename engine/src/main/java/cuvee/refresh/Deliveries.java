@@ -16,6 +16,7 @@ import cuvee.gather.Gathering;
 import cuvee.gather.ListedPlaces;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.Store;
@@ -368,7 +369,7 @@ final class Deliveries {
             }
         }
         try (MasterReader reader = store.reader(plan)) {
-            List<MasterReader.Line> first = outcome.rowsBefore() == 0 ? List.of() : reader.page(0, 1);
+            List<MasterLine> first = outcome.rowsBefore() == 0 ? List.of() : reader.page(0, 1);
             BlankWorkbook.write(
                     plan, columns, lists, first.isEmpty() ? null : first.get(0).values(), target, this::register);
         }

@@ -39,6 +39,7 @@ import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
 import cuvee.master.CacheFolder;
 import cuvee.master.KeptMaster;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
 import cuvee.master.RowView;
@@ -311,7 +312,7 @@ public final class JobSession implements AutoCloseable {
     }
 
     /** The trail of a cell of the master: its line and its column, tags behind the others. */
-    public Trail trail(Outcome outcome, MasterReader.Line line, int column) {
+    public Trail trail(Outcome outcome, MasterLine line, int column) {
         return trails.trail(outcome, line, column);
     }
 

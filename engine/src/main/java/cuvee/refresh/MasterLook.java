@@ -12,6 +12,7 @@ import cuvee.earlier.ClosedPeriods;
 import cuvee.finding.Finding;
 import cuvee.gather.SourceFacts;
 import cuvee.job.Job;
+import cuvee.master.ColumnTotal;
 import cuvee.master.MasterReader;
 import cuvee.master.Store;
 import cuvee.propose.Proposal;
@@ -34,7 +35,7 @@ import java.util.Optional;
 record MasterLook(
         Proposal proposal,
         long rows,
-        List<MasterReader.Total> totals,
+        List<ColumnTotal> totals,
         Map<Integer, Outcome.Made> made,
         List<Map<Integer, Long>> rowsAside,
         Reconciled reconciled,
@@ -60,7 +61,7 @@ record MasterLook(
             List<Finding> findings) {
         try (MasterReader reader = store.reader(proposal.plan())) {
             Conservation.closeTally(proposal.plan(), reader.rowsByTable(), reader.parts());
-            List<MasterReader.Total> totals = reader.totals();
+            List<ColumnTotal> totals = reader.totals();
             Conservation conserved = new Conservation(store, proposal.plan(), reader).check();
             findings.addAll(conserved.findings());
             Proposal looked = proposal.withFilled(totals).withMoreMisfits(conserved.unforeseen());

@@ -39,6 +39,7 @@ import cuvee.job.Decision;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
 import cuvee.layout.PlacedTable;
+import cuvee.master.ColumnTotal;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.Shaped;
@@ -374,7 +375,7 @@ final class Refresh {
         MasterLook look = made.look();
         Read read = made.planned().read();
         long rows = look.rows();
-        List<MasterReader.Total> totals = look.totals();
+        List<ColumnTotal> totals = look.totals();
         Optional<Shaped> shaped = store.shape(proposal.plan());
         read.kept().keep(new ClosedPeriods(proposal.job()), made.planned().job(), read.facts(), read.gone(), findings);
         sayOfTheMaster(made, shaped);

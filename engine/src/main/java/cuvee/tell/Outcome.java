@@ -8,8 +8,8 @@ import cuvee.finding.Question;
 import cuvee.finding.Severity;
 import cuvee.gather.ReadSheet;
 import cuvee.job.Job;
+import cuvee.master.ColumnTotal;
 import cuvee.master.MasterPlan;
-import cuvee.master.MasterReader;
 import cuvee.master.Shaped;
 import cuvee.master.Shaping;
 import cuvee.propose.Proposal;
@@ -46,7 +46,7 @@ public record Outcome(
         List<SettledFinding> settled,
         Changed changed,
         long rows,
-        List<MasterReader.Total> totals,
+        List<ColumnTotal> totals,
         Map<Integer, Made> made,
         List<Map<Integer, Long>> ruledOut,
         Optional<Shaped> shaped,

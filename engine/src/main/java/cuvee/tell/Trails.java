@@ -3,6 +3,7 @@ package cuvee.tell;
 import cuvee.detect.TableColumn;
 import cuvee.gather.SourceFacts;
 import cuvee.layout.Origin;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RuleRows;
@@ -33,7 +34,7 @@ public final class Trails {
     }
 
     /** The trail of a cell of the master: its line and its column, tags behind the others. */
-    public Trail trail(Outcome outcome, MasterReader.Line line, int shown) {
+    public Trail trail(Outcome outcome, MasterLine line, int shown) {
         int before = outcome.before(shown);
         boolean met = shown < outcome.plan().columns().size()
                 && outcome.proposal().plan().shaping().gathering().isPresent()
@@ -43,7 +44,7 @@ public final class Trails {
             return of(outcome, line, before);
         }
         try (RuleRows rows = store.ruleRows(outcome.proposal().plan())) {
-            List<MasterReader.Line> lines =
+            List<MasterLine> lines =
                     rows.gathered(line, outcome.plan().columns().get(shown).name(), MOST_MET);
             return lines.isEmpty()
                     ? of(outcome, line, -1)
@@ -51,7 +52,7 @@ public final class Trails {
         }
     }
 
-    private Trail of(Outcome outcome, MasterReader.Line line, int column) {
+    private Trail of(Outcome outcome, MasterLine line, int column) {
         MasterPlan plan = outcome.proposal().plan();
         MasterPlan.Table table = plan.tables().stream()
                 .filter(t -> t.id() == line.table())
@@ -86,7 +87,7 @@ public final class Trails {
     }
 
     /** The trail of a value that stands in no cell of its row: a section line, a header that ran across, a tag. */
-    private static Trail told(MasterPlan.Table table, MasterPlan.Feed feed, MasterReader.Line line, Where sheet) {
+    private static Trail told(MasterPlan.Table table, MasterPlan.Feed feed, MasterLine line, Where sheet) {
         if (feed.origin() instanceof Origin.Line section) {
             return table.lines().stream()
                     .filter(each -> each.level() == section.level() && each.row() <= line.row())

@@ -3,6 +3,7 @@ package cuvee.gather;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.decision.Kinds;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterReader;
 import cuvee.refresh.Batch;
 import cuvee.refresh.BatchTest;
@@ -72,7 +73,7 @@ class FormsTest extends BatchTest {
         try (JobSession session = batch.open()) {
             Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             try (MasterReader reader = session.reader(outcome)) {
-                MasterReader.Line second = reader.page(1, 1).get(0);
+                MasterLine second = reader.page(1, 1).get(0);
                 assertThat(session.trail(outcome, second, 5).where().toString()).endsWith("cell C11");
                 assertThat(session.trail(outcome, second, 5).raw()).isEqualTo("fog until noon");
                 assertThat(session.trail(outcome, second, 3).header()).isEqualTo("Passengers");

@@ -105,8 +105,7 @@ class ReadingsTest {
                     List<String> expected = new ArrayList<>();
                     long start =
                             staged.subList(0, t).stream().mapToLong(List::size).sum();
-                    List<MasterReader.Line> lines =
-                            reader.page(start, staged.get(t).size());
+                    List<MasterLine> lines = reader.page(start, staged.get(t).size());
                     for (int i = 0; i < lines.size(); i++) {
                         found.add(lines.get(i).values().get(0));
                         expected.add(canonical(ValueReader.read(staged.get(t).get(i), type, convention), type));

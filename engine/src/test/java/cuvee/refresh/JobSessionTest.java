@@ -12,6 +12,7 @@ import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.JobDraft;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterReader;
 import cuvee.master.SourceCells;
 import cuvee.master.Store;
@@ -359,7 +360,7 @@ class JobSessionTest {
         try (JobSession session = JobSession.open(workplace, job.id(), folder)) {
             Outcome outcome = session.refresh(job, Reread.CHANGED_ONLY, Progress.NONE);
             try (MasterReader reader = session.reader(outcome)) {
-                MasterReader.Line line = reader.page(1, 1).get(0);
+                MasterLine line = reader.page(1, 1).get(0);
                 Trail trail = session.trail(outcome, line, 2);
                 assertThat(trail.where().toString()).isEqualTo("a.csv, line 5");
                 assertThat(trail.header()).isEqualTo("Fare");

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.change.Board;
 import cuvee.gather.Reread;
 import cuvee.job.Decision;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
@@ -265,7 +266,7 @@ class RowRulesTest extends BatchTest {
         ports();
         Batch.Made without = rows("Port is Hollin", false);
         assertThat(without.outcome().rowsRuledOut()).isEqualTo(2);
-        MasterReader.Line line;
+        MasterLine line;
         try (JobSession session = batch.open()) {
             line = session.looks().setAside(without.outcome(), 0, 1).get(0);
         }

@@ -7,7 +7,7 @@ import cuvee.gather.Progress;
 import cuvee.gather.Reread;
 import cuvee.job.Decision;
 import cuvee.job.Job;
-import cuvee.master.MasterReader;
+import cuvee.master.MasterLine;
 import cuvee.master.RowView;
 import cuvee.rework.Asked;
 import cuvee.rework.Known;
@@ -53,7 +53,7 @@ class RowViewTest extends BatchTest {
         }
     }
 
-    private static List<@Nullable String> values(List<MasterReader.Line> lines, int column) {
+    private static List<@Nullable String> values(List<MasterLine> lines, int column) {
         List<@Nullable String> values = new ArrayList<>();
         lines.forEach(line -> values.add(line.values().get(column)));
         return values;
@@ -166,7 +166,7 @@ class RowViewTest extends BatchTest {
         }
         boolean greatest = random.nextBoolean();
         look("Port is not P7", List.of(new RowView.By(FARE, greatest), new RowView.By(PORT, !greatest)), view -> {
-            List<MasterReader.Line> all = view.page(0, 2000);
+            List<MasterLine> all = view.page(0, 2000);
             assertThat(all).hasSize((int) view.rows());
             Comparator<BigDecimal> numbers = greatest ? Comparator.reverseOrder() : Comparator.naturalOrder();
             assertThat(all.stream()
@@ -176,7 +176,7 @@ class RowViewTest extends BatchTest {
                     .isSortedAccordingTo(Comparator.nullsLast(numbers));
             assertThat(all.stream().map(line -> line.values().get(PORT)).filter(Objects::nonNull))
                     .doesNotContain("P7");
-            List<MasterReader.Line> paged = new ArrayList<>();
+            List<MasterLine> paged = new ArrayList<>();
             for (long from = 0; from < view.rows(); from += 77) {
                 paged.addAll(view.page(from, 77));
             }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.change.Board;
 import cuvee.finding.Finding;
 import cuvee.gather.Reread;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterReader;
 import cuvee.master.Shaping.How;
 import cuvee.refresh.Batch.Made;
@@ -102,7 +103,7 @@ class ShapingsTest {
         Made made = toColumns(How.SUM, "Date", "Port");
         try (JobSession session = batch.open();
                 MasterReader reader = session.reader(made.outcome())) {
-            MasterReader.Line line = reader.page(0, 1).get(0);
+            MasterLine line = reader.page(0, 1).get(0);
             Trail fuel = session.trail(made.outcome(), line, 2);
             assertThat(fuel.where().toString()).isEqualTo("a.csv, line 2");
             assertThat(fuel.raw()).isEqualTo("10.50");

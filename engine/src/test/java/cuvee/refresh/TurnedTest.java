@@ -6,6 +6,7 @@ import cuvee.decision.Kinds;
 import cuvee.decision.TableChoice;
 import cuvee.gather.Progress;
 import cuvee.gather.Reread;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterReader;
 import cuvee.tell.Outcome;
 import cuvee.tell.Sentence;
@@ -290,7 +291,7 @@ class TurnedTest extends BatchTest {
         try (JobSession session = batch.open()) {
             Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             try (MasterReader reader = session.reader(outcome)) {
-                List<MasterReader.Line> page = reader.page(1, 3);
+                List<MasterLine> page = reader.page(1, 3);
                 assertThat(page).extracting(line -> line.values().get(1)).containsExactly("Mar", "Jan", "Feb");
                 Trail trail = session.trail(outcome, page.get(0), 2);
                 assertThat(trail.where().toString()).contains("plan.csv").contains("line 2");

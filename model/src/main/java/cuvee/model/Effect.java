@@ -1,6 +1,6 @@
 package cuvee.model;
 
-import cuvee.master.MasterReader;
+import cuvee.master.ColumnTotal;
 import cuvee.place.Says;
 import cuvee.tell.Outcome;
 import java.util.ArrayList;
@@ -21,10 +21,10 @@ final class Effect {
         if (before.rows() != after.rows()) {
             told.add(difference(after.rows() - before.rows(), "row"));
         }
-        Map<String, MasterReader.Total> old = byColumn(before);
-        Map<String, MasterReader.Total> now = byColumn(after);
+        Map<String, ColumnTotal> old = byColumn(before);
+        Map<String, ColumnTotal> now = byColumn(after);
         now.forEach((column, total) -> {
-            MasterReader.Total was = old.get(column);
+            ColumnTotal was = old.get(column);
             if (was == null) {
                 told.add(column + " is new, with " + Says.count(total.filled(), "value"));
             } else if (was.filled() != total.filled()) {
@@ -47,13 +47,13 @@ final class Effect {
                 : String.join("; ", told.subList(0, MOST_TOLD)) + "; " + Says.number(more) + " more figures changed";
     }
 
-    private static Map<String, MasterReader.Total> byColumn(Outcome outcome) {
-        Map<String, MasterReader.Total> totals = new LinkedHashMap<>();
+    private static Map<String, ColumnTotal> byColumn(Outcome outcome) {
+        Map<String, ColumnTotal> totals = new LinkedHashMap<>();
         outcome.totals().forEach(total -> totals.put(total.column(), total));
         return totals;
     }
 
-    private static String sum(MasterReader.Total total) {
+    private static String sum(ColumnTotal total) {
         String sum = total.sum();
         return sum == null ? "none" : MasterGrid.groupedNumber(sum);
     }

@@ -1,6 +1,7 @@
 package cuvee.model;
 
 import cuvee.master.KeptMaster;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.value.Type;
@@ -14,7 +15,7 @@ public final class KeptGrid implements GridModel, AutoCloseable {
     private static final int MOST_DECIMALS = 6;
 
     private final KeptMaster kept;
-    private final Pages<List<MasterReader.Line>> pages;
+    private final Pages<List<MasterLine>> pages;
 
     KeptGrid(KeptMaster kept, Executor ui) {
         this.kept = kept;

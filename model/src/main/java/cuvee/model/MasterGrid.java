@@ -1,6 +1,8 @@
 package cuvee.model;
 
 import cuvee.change.Board;
+import cuvee.master.ColumnTotal;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.master.RowRule;
@@ -53,7 +55,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
 
     private final boolean closes;
     /** What stands in the last line; none where there is no such line. */
-    private final List<MasterReader.Total> totals;
+    private final List<ColumnTotal> totals;
 
     private final RowLook look;
 
@@ -62,7 +64,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
      *
      * @param misfits by the row's place on the page and the column
      */
-    private record Page(List<MasterReader.Line> lines, Map<Cell, String> misfits) {}
+    private record Page(List<MasterLine> lines, Map<Cell, String> misfits) {}
 
     private record Cell(int line, int column) {}
 
@@ -94,7 +96,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
      * @param totals what stands in the last line; none where there is no such line
      * @param closes true where these figures are those of the reconciliation, and close
      */
-    private record Shown(long rows, List<MasterReader.Total> totals, boolean closes, RowLook look) {}
+    private record Shown(long rows, List<ColumnTotal> totals, boolean closes, RowLook look) {}
 
     /** Opens a look at the master; not to be called on the interface thread. */
     public static RowView view(JobSession session, Outcome outcome, RowLook look) {
@@ -109,7 +111,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
             Executor ui,
             Shown shown,
             S from,
-            BiFunction<S, Long, List<MasterReader.Line>> read) {
+            BiFunction<S, Long, List<MasterLine>> read) {
         this.outcome = outcome;
         this.rows = shown.rows();
         this.totals = shown.totals();
@@ -127,7 +129,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
                 "cuvee-pages",
                 rows,
                 page -> {
-                    List<MasterReader.Line> lines = read.apply(from, page);
+                    List<MasterLine> lines = read.apply(from, page);
                     return new Page(lines, misfits(session, lines));
                 },
                 () -> close(from),
@@ -157,7 +159,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     }
 
     /** What the sheets hold where the master has nothing because it does not fit; not to be asked on the interface thread. */
-    private Map<Cell, String> misfits(JobSession session, List<MasterReader.Line> lines) {
+    private Map<Cell, String> misfits(JobSession session, List<MasterLine> lines) {
         Map<Cell, String> misfits = new HashMap<>();
         int asked = 0;
         for (int column = 0; column < outcome.columns().size(); column++) {
@@ -165,7 +167,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
                 continue;
             }
             for (int at = 0; at < lines.size() && asked < MOST_MISFITS; at++) {
-                MasterReader.Line line = lines.get(at);
+                MasterLine line = lines.get(at);
                 if (line.values().get(column) == null && isFed(line, column)) {
                     asked++;
                     String raw = session.trail(outcome, line, column).raw();
@@ -178,7 +180,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
         return misfits;
     }
 
-    private boolean isFed(MasterReader.Line line, int column) {
+    private boolean isFed(MasterLine line, int column) {
         int before = outcome.before(column);
         boolean[] feeds = fed.get(line.table());
         return feeds == null || before < 0 || before >= feeds.length || feeds[before] || !isBefore(column);
@@ -253,7 +255,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
         String currency = weighing.currency().isEmpty() ? "" : " " + weighing.currency();
         String sum = totals.stream()
                 .filter(total -> total.column().equals(weighing.column()))
-                .map(MasterReader.Total::sum)
+                .map(ColumnTotal::sum)
                 .filter(Objects::nonNull)
                 .map(here -> shownAs(here, Type.MONEY))
                 .findFirst()
@@ -304,7 +306,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
 
     @Override
     public @Nullable String text(long row, int column) {
-        Optional<MasterReader.Line> line = line(row);
+        Optional<MasterLine> line = line(row);
         if (line.isEmpty()) {
             return null;
         }
@@ -375,7 +377,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
         List<BigDecimal> numbers = new ArrayList<>();
         long filled = 0;
         for (long row = first; row <= last; row++) {
-            Optional<MasterReader.Line> line = line(row);
+            Optional<MasterLine> line = line(row);
             if (line.isEmpty()) {
                 return Optional.empty();
             }
@@ -438,7 +440,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
         if (column >= outcome.columns().size()) {
             return Tone.QUIET;
         }
-        Optional<MasterReader.Line> line = line(row);
+        Optional<MasterLine> line = line(row);
         if (line.isEmpty() || line.get().values().get(column) != null) {
             return Tone.PLAIN;
         }
@@ -456,7 +458,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
         Set<String> values = new LinkedHashSet<>();
         boolean blank = false;
         for (long row = first; row <= last && values.size() <= MOST_VALUES; row++) {
-            Optional<MasterReader.Line> line = line(row);
+            Optional<MasterLine> line = line(row);
             if (line.isEmpty()) {
                 return List.of();
             }
@@ -548,7 +550,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
         if (!Arrays.stream(columns).allMatch(this::isBefore)) {
             return List.of();
         }
-        Optional<MasterReader.Line> line = line(row);
+        Optional<MasterLine> line = line(row);
         for (int column : columns) {
             String sample = line.map(found -> found.values().get(column)).orElse(null);
             selected.add(new MadeFrom.Selected(title(column), type(column), sample));
@@ -557,7 +559,7 @@ public final class MasterGrid implements GridModel, AutoCloseable {
     }
 
     /** The row with where it came from, if it is there already; otherwise it is sent for. */
-    public Optional<MasterReader.Line> line(long row) {
+    public Optional<MasterLine> line(long row) {
         return pages.holding(row)
                 .map(Page::lines)
                 .filter(lines -> row % Pages.ROWS < lines.size())

@@ -8,8 +8,8 @@ import cuvee.detect.TableColumn;
 import cuvee.gather.SmallTable;
 import cuvee.job.Job;
 import cuvee.layout.PlacedTable;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterPlan;
-import cuvee.master.MasterReader;
 import cuvee.master.RuleRows;
 import cuvee.master.Shaping.How;
 import cuvee.master.ValueList;
@@ -100,7 +100,7 @@ public final class RuleModel {
         rows.add(made.proposal().columns().stream()
                 .map(Proposal.ColumnReport::name)
                 .toList());
-        for (MasterReader.Line line : would.first()) {
+        for (MasterLine line : would.first()) {
             List<String> cells = new ArrayList<>();
             for (int at = 0; at < made.proposal().columns().size(); at++) {
                 String value = line.values().get(at);
@@ -237,7 +237,7 @@ public final class RuleModel {
     }
 
     /** Reads the first rows that the rule of a sentence sets aside; told on the interface thread. */
-    public void setAside(Sentence sentence, int rows, Consumer<List<MasterReader.Line>> told) {
+    public void setAside(Sentence sentence, int rows, Consumer<List<MasterLine>> told) {
         model.ask(made -> looks().setAside(made, made.ruleNumber(sentence), rows), told);
     }
 
@@ -266,7 +266,7 @@ public final class RuleModel {
     }
 
     /** Keeps a row that rules set aside, whatever they say. */
-    public void putBack(MasterReader.Line line) {
+    public void putBack(MasterLine line) {
         model.outcomeProperty()
                 .get()
                 .flatMap(made -> made.proposal().plan().tables().stream()

@@ -3,8 +3,8 @@ package cuvee.model;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.change.RuleLooks;
+import cuvee.master.MasterLine;
 import cuvee.master.MasterPlan;
-import cuvee.master.MasterReader;
 import cuvee.master.RuleRows;
 import cuvee.rework.RowRules;
 import cuvee.rework.ValueRule;
@@ -62,7 +62,7 @@ class RuleModelTest extends OpenJob {
                 .orElseThrow();
     }
 
-    private static MasterReader.Line first(List<MasterReader.Line> lines) {
+    private static MasterLine first(List<MasterLine> lines) {
         assertThat(lines).isNotEmpty();
         return lines.get(0);
     }
@@ -104,7 +104,7 @@ class RuleModelTest extends OpenJob {
     void aRuleAboutRowsIsSwitchedOffRewordedAndLeftToCuveeAgain() throws Exception {
         rules.ruleByPhrase("Port is Tarsk", false);
         assertThat(rows()).hasSize(3);
-        List<MasterReader.Line> aside = new ArrayList<>();
+        List<MasterLine> aside = new ArrayList<>();
         rules.setAside(sentence(RowRules.ROWS), 10, aside::addAll);
         until(() -> !aside.isEmpty());
         assertThat(aside).hasSize(3);
@@ -123,7 +123,7 @@ class RuleModelTest extends OpenJob {
     void aRowThatARuleSetsAsideIsPutBackAndStays() throws Exception {
         rules.ruleByPhrase("Port is Tarsk", false);
         made();
-        List<MasterReader.Line> aside = new ArrayList<>();
+        List<MasterLine> aside = new ArrayList<>();
         rules.setAside(sentence(RowRules.ROWS), 10, aside::addAll);
         until(() -> !aside.isEmpty());
         rules.putBack(first(aside));
@@ -180,7 +180,7 @@ class RuleModelTest extends OpenJob {
         Outcome outcome = made();
         try (MasterGrid grid = new MasterGrid(model.session(), outcome, ui::add)) {
             until(() -> grid.line(0).isPresent());
-            MasterReader.Line line = grid.line(0).orElseThrow();
+            MasterLine line = grid.line(0).orElseThrow();
             assertThat(rules.correct(3, model.session().trail(outcome, line, 3), "dear", ""))
                     .isEqualTo("“dear” is no Decimal, the type of the column.");
             assertThat(model.jobProperty().get().settled()).isEmpty();
