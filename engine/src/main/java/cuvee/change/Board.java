@@ -9,8 +9,8 @@ import cuvee.decision.TableChoice;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.Across;
-import cuvee.layout.Layout;
 import cuvee.layout.Origin;
+import cuvee.layout.Signatures;
 import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
 import cuvee.propose.NewColumns;
@@ -226,7 +226,7 @@ public final class Board {
                                 .flatMap(placed -> placed.table().columns().stream())
                                 .filter(found -> found.index() == cell.getAsInt())
                                 .map(found -> Across.of(layout.tables().get(0).table())
-                                                .map(block -> Layout.turnedSignature(
+                                                .map(block -> Signatures.turned(
                                                         layout.tables().get(0).table(), block))
                                                 .orElse(layout.signature())
                                         + " > " + LooseText.key(found.header())))

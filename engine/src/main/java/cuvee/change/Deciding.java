@@ -15,8 +15,8 @@ import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.Names;
 import cuvee.layout.Across;
-import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
+import cuvee.layout.Signatures;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.tell.Outcome;
@@ -134,7 +134,7 @@ public final class Deciding {
                 .flatMap(sheet -> sheet.tables().stream())
                 .filter(table -> table.signature().equals(signature))
                 .flatMap(table ->
-                        Across.of(table.table()).stream().map(block -> Layout.turnedSignature(table.table(), block)))
+                        Across.of(table.table()).stream().map(block -> Signatures.turned(table.table(), block)))
                 .findFirst()
                 .orElse(signature);
     }
@@ -148,7 +148,7 @@ public final class Deciding {
             signatures.addAll(sheet.signatures());
             sheet.tables()
                     .forEach(table -> Across.of(table.table())
-                            .map(block -> Layout.turnedSignature(table.table(), block))
+                            .map(block -> Signatures.turned(table.table(), block))
                             .ifPresent(signatures::add));
         });
         return signatures;

@@ -96,8 +96,8 @@ public final class MasterFiles {
 
     /** Removes what a stopped run left beside a target. */
     public static void removeLeftovers(Path target) {
-        deleteQuietly(beside(target));
-        deleteQuietly(CsvForm.rows(beside(target)));
+        FileForm.deleteQuietly(beside(target));
+        FileForm.deleteQuietly(CsvForm.rows(beside(target)));
     }
 
     /**
@@ -229,15 +229,6 @@ public final class MasterFiles {
 
     /** Takes away a file that was made on the way to a delivery that failed. */
     public static void drop(Path file) {
-        deleteQuietly(file);
-    }
-
-    static void deleteQuietly(Path file) {
-        try {
-            Files.deleteIfExists(file);
-        } catch (IOException left) {
-            // A leftover beside the target does no harm; the next write replaces it.
-            return;
-        }
+        FileForm.deleteQuietly(file);
     }
 }

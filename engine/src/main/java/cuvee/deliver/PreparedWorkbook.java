@@ -284,7 +284,7 @@ public final class PreparedWorkbook {
                     String.valueOf(failed.getMessage()),
                     "Free it or name another file; what was there before is untouched.");
         } finally {
-            MasterFiles.deleteQuietly(beside);
+            FileForm.deleteQuietly(beside);
         }
     }
 

@@ -27,7 +27,7 @@ final class SqliteForm implements FileForm {
 
     @Override
     public void write(Content content, Path file) throws IOException {
-        MasterFiles.deleteQuietly(file);
+        FileForm.deleteQuietly(file);
         try (Connection connection = DriverManager.getConnection("jdbc:sqlite:" + file)) {
             try (Statement statement = connection.createStatement()) {
                 statement.execute("PRAGMA journal_mode = OFF");

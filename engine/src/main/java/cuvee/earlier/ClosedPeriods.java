@@ -11,7 +11,7 @@ import cuvee.gather.Gathering;
 import cuvee.gather.SourceFacts;
 import cuvee.job.Decision;
 import cuvee.job.Job;
-import cuvee.layout.Layout;
+import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.master.HeldRows;
 import cuvee.master.MasterPlan;
@@ -132,7 +132,7 @@ public final class ClosedPeriods implements Gathering.Closed {
         for (SourceFacts.SheetFacts sheet : facts.sheets()) {
             for (FoundTable table : sheet.tables()) {
                 for (TableColumn column : table.columns()) {
-                    if (Layout.Nature.of(column.evidence()) == Layout.Nature.NUMBERS) {
+                    if (Nature.of(column.evidence()) == Nature.NUMBERS) {
                         sums.merge(column.header(), column.sum(), Double::sum);
                     }
                 }

@@ -8,7 +8,7 @@ import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.Names;
 import cuvee.layout.LaidColumn;
-import cuvee.layout.Layout.Nature;
+import cuvee.layout.Nature;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;

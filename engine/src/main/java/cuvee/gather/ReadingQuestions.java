@@ -12,6 +12,7 @@ import cuvee.finding.Severity;
 import cuvee.job.Job;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
+import cuvee.layout.Signatures;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import java.util.ArrayList;
@@ -76,7 +77,7 @@ public final class ReadingQuestions {
 
     /** What decisions about reading call a layout: readings come before anything is decided about it. */
     private static String signature(Layout layout) {
-        return Layout.signatureOf(layout.tables().get(0).table());
+        return Signatures.of(layout.tables().get(0).table());
     }
 
     private void askTotals(Layout layout) {

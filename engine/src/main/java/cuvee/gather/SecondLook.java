@@ -7,7 +7,7 @@ import cuvee.detect.TableFinder;
 import cuvee.gather.SourceFacts.Plain;
 import cuvee.gather.SourceFacts.SheetFacts;
 import cuvee.job.Job;
-import cuvee.layout.Layout;
+import cuvee.layout.Signatures;
 import cuvee.master.Store;
 import cuvee.sheet.CellRange;
 import java.util.ArrayList;
@@ -96,7 +96,7 @@ public final class SecondLook {
             // What is said of a layout is said of the one that it has without that.
             List<String> made = isFormByHand(source, sheet)
                     ? sheet.signatures()
-                    : form.stream().map(Layout::signatureOf).toList();
+                    : form.stream().map(Signatures::of).toList();
             SheetFacts found = sheet.found(made, under, nextId.getAndAdd(form.size()), form);
             addAside(found, aside);
             return Optional.of(found);
@@ -106,7 +106,7 @@ public final class SecondLook {
         List<String> signatures = sheet.signatures();
         if (!sheet.under().startsWith(by)) {
             signatures = find(sheet, hinted, Reading.DEFAULT).stream()
-                    .map(Layout::signatureOf)
+                    .map(Signatures::of)
                     .toList();
         }
         Reading reading = rules.confine(
@@ -136,7 +136,7 @@ public final class SecondLook {
     /** True where nothing has been decided about how a sheet, or sheets like it, are read. */
     private boolean isLeftToUs(String source, SheetFacts sheet, FoundTable form) {
         List<String> signatures = new ArrayList<>(sheet.signatures());
-        signatures.add(Layout.signatureOf(form));
+        signatures.add(Signatures.of(form));
         Reading reading = rules.confine(
                 ReadingDecisions.of(job, source, sheet.name(), signatures),
                 source,

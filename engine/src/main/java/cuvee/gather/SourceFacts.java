@@ -6,7 +6,7 @@ import cuvee.detect.RowClass;
 import cuvee.detect.SheetClues;
 import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
-import cuvee.layout.Layout;
+import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.master.SheetReader;
 import cuvee.value.Form;
@@ -201,7 +201,7 @@ public record SourceFacts(
             int added = 0;
             for (TableColumn column : columns) {
                 long open = column.evidence().count(Form.POINT_OR_GROUP);
-                boolean numbers = Layout.Nature.of(column.evidence()) == Layout.Nature.NUMBERS;
+                boolean numbers = Nature.of(column.evidence()) == Nature.NUMBERS;
                 if (open > 0 && added >= ENOUGH) {
                     double parted = (before - column.sum()) / 999;
                     double thousands = parted * 1000;

@@ -12,7 +12,7 @@ import cuvee.finding.CuveeException;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.gather.SourceFacts.SheetFacts;
-import cuvee.layout.Layout;
+import cuvee.layout.Signatures;
 import cuvee.master.StageWriter;
 import cuvee.place.Where;
 import cuvee.sheet.CellRange;
@@ -222,7 +222,7 @@ final class SourceReading {
                     sight.hiddenRows(),
                     sight.hiddenColumns(),
                     plain,
-                    tables.stream().map(Layout::signatureOf).toList(),
+                    tables.stream().map(Signatures::of).toList(),
                     lateMerges(tables) ? "" : SecondLook.PLAIN,
                     nextId.getAndAdd(Math.max(1, tables.size())),
                     tables));

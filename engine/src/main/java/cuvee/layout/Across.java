@@ -3,7 +3,6 @@ package cuvee.layout;
 import cuvee.detect.FoundTable;
 import cuvee.detect.TableColumn;
 import cuvee.detect.TotalWords;
-import cuvee.layout.Layout.Nature;
 import cuvee.value.Convention;
 import cuvee.value.LooseText;
 import cuvee.value.Period;

@@ -29,8 +29,7 @@ public record LaidColumn(String header, Origin origin, Evidence evidence, double
 
     /** Some of the days that its cells hold, where they hold dates. */
     public List<LocalDate> someDays() {
-        return (origin instanceof Origin.Cell || origin instanceof Origin.At)
-                        && Layout.Nature.of(evidence) == Layout.Nature.DATES
+        return (origin instanceof Origin.Cell || origin instanceof Origin.At) && Nature.of(evidence) == Nature.DATES
                 ? evidence.someDays(Conventions.orderOf(Conventions.order(evidence)))
                 : List.of();
     }

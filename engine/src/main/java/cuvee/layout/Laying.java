@@ -75,7 +75,7 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
             }
         }
         if (turn.isEmpty()) {
-            return table.laid(columns, Layout.plainSignature(found), 0);
+            return table.laid(columns, Signatures.plain(found), 0);
         }
         Turn it = turn.get();
         List<String> labels = it.across().labels();
@@ -93,7 +93,7 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
             columns.add(
                     new LaidColumn(it.values().get(group++), new Origin.Values(members, it.blanks()), evidence, sum));
         }
-        return table.laid(columns, Layout.turnedSignature(found, it.across()), labels.size());
+        return table.laid(columns, Signatures.turned(found, it.across()), labels.size());
     }
 
     // ---- section lines ----
@@ -194,7 +194,7 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
             return List.of();
         }
         return found.columns().stream()
-                .takeWhile(column -> Layout.Nature.of(column.evidence()) == Layout.Nature.WORDS)
+                .takeWhile(column -> Nature.of(column.evidence()) == Nature.WORDS)
                 .filter(column -> column.named()
                         && column.gaps().firstFilled()
                         && column.evidence().filled() < found.kept()
@@ -228,7 +228,7 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
                         || filled <= table.kept() * MOST_FILLED
                                 && (column.gaps().adjacent() * 5L <= filled || eachOnce(column)))
                 && filled < table.kept()
-                && Layout.Nature.of(column.evidence()) != Layout.Nature.NUMBERS;
+                && Nature.of(column.evidence()) != Nature.NUMBERS;
     }
 
     /** True where no word of a column stands twice, as where each heads a block, be it of one record. */

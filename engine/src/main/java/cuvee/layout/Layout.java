@@ -1,15 +1,11 @@
 package cuvee.layout;
 
-import cuvee.detect.FoundTable;
 import cuvee.value.Evidence;
 import cuvee.value.LooseText;
-import cuvee.value.Type;
-import cuvee.value.Typing;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
 
 /**
  * Tables with the same headers in the same order.
@@ -19,8 +15,6 @@ import java.util.stream.Collectors;
  * @param headers the headers as the first table spells them
  */
 public record Layout(String signature, List<String> keys, List<String> headers, List<PlacedTable> tables) {
-    private static final String LINES = "|+lines";
-
     public Layout {
         keys = List.copyOf(keys);
         headers = List.copyOf(headers);
@@ -40,26 +34,6 @@ public record Layout(String signature, List<String> keys, List<String> headers, 
 
     public long rows() {
         return tables.stream().mapToLong(table -> table.table().kept()).sum();
-    }
-
-    /** What a column mostly holds. */
-    public enum Nature {
-        DATES,
-        NUMBERS,
-        WORDS,
-        NOTHING;
-
-        /** The nature that the evidence of a column shows. */
-        public static Nature of(Evidence evidence) {
-            if (evidence.filled() == 0) {
-                return NOTHING;
-            }
-            long half = evidence.filled() / 2;
-            if (Typing.fit(evidence, Type.DATE_AND_TIME) > half) {
-                return DATES;
-            }
-            return Typing.fit(evidence, Type.DECIMAL) > half ? NUMBERS : WORDS;
-        }
     }
 
     /** The natures of the columns in order: two layouts in other words, or languages, can be of one shape. */
@@ -90,34 +64,6 @@ public record Layout(String signature, List<String> keys, List<String> headers, 
                 same.get(0).columns().stream().map(LaidColumn::header).toList(),
                 same)));
         return layouts;
-    }
-
-    /**
-     * What the layout of a table is called before anything is decided about it. Members of a sequence that run across
-     * are left out of it, so that a sheet with one more month is of the same layout.
-     */
-    public static String signatureOf(FoundTable table) {
-        return Across.of(table)
-                .filter(across -> across.sure() != Across.Sureness.FEW)
-                .map(across -> turnedSignature(table, across))
-                .orElseGet(() -> plainSignature(table));
-    }
-
-    /** What the layout of a table is called when some of its columns become rows. */
-    public static String turnedSignature(FoundTable table, Across across) {
-        return across.signature(table) + lines(table);
-    }
-
-    /** What the layout of a table is called when its columns stay columns. */
-    static String plainSignature(FoundTable table) {
-        return table.columns().stream()
-                        .map(column -> LooseText.key(column.header()))
-                        .collect(Collectors.joining("|"))
-                + lines(table);
-    }
-
-    private static String lines(FoundTable table) {
-        return table.sections().isEmpty() ? "" : LINES;
     }
 
     private static List<String> keys(PlacedTable table) {

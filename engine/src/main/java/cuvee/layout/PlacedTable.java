@@ -45,8 +45,7 @@ public record PlacedTable(
     public static PlacedTable of(
             int id, int staged, int width, String source, String sheet, SheetClues clues, FoundTable table) {
         List<LaidColumn> columns = table.columns().stream().map(LaidColumn::of).toList();
-        return new PlacedTable(
-                id, staged, width, source, sheet, clues, table, columns, Layout.plainSignature(table), 0);
+        return new PlacedTable(id, staged, width, source, sheet, clues, table, columns, Signatures.plain(table), 0);
     }
 
     /** A table is told by its number alone, which is cheap to compare. */

@@ -1,6 +1,6 @@
 package cuvee.lineup;
 
-import cuvee.layout.Layout;
+import cuvee.layout.Nature;
 import cuvee.lineup.JointLineUp.Unit;
 import cuvee.value.LooseText;
 import cuvee.value.VersionMarks;
@@ -98,12 +98,7 @@ public final class Belonging {
      * @param fields the natures of the fields in their order where the tables are forms; empty for others
      */
     public record Candidate(
-            String id,
-            List<String> keys,
-            long rows,
-            List<String> files,
-            List<String> sheets,
-            List<Layout.Nature> fields) {
+            String id, List<String> keys, long rows, List<String> files, List<String> sheets, List<Nature> fields) {
         /** True for forms with the same kinds of values in the same order, whatever their labels are. */
         boolean isBuiltLike(Candidate other) {
             if (fields.size() < SEVERAL_COLUMNS - 1 || fields.size() != other.fields.size()) {

@@ -2,7 +2,7 @@ package cuvee.lineup;
 
 import cuvee.layout.LaidColumn;
 import cuvee.layout.Layout;
-import cuvee.layout.Layout.Nature;
+import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.value.Evidence;
 import cuvee.value.LooseText;

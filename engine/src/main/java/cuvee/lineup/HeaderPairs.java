@@ -2,7 +2,7 @@ package cuvee.lineup;
 
 import cuvee.layout.HeaderWords;
 import cuvee.layout.Layout;
-import cuvee.layout.Layout.Nature;
+import cuvee.layout.Nature;
 import cuvee.place.Says;
 import cuvee.value.LooseText;
 import cuvee.value.Units;

@@ -2,8 +2,6 @@ package cuvee.lineup;
 
 import cuvee.finding.Question;
 import cuvee.job.Decision;
-import cuvee.job.Job;
-import cuvee.layout.Layout;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,20 +34,6 @@ public record LineUp(
      * @param layouts how many layouts have it
      */
     public record Column(String name, int layouts) {}
-
-    /** Lines up: what the job has decided holds, the rest is decided from the headers and what stands below them. */
-    public static LineUp of(List<Layout> layouts, Job job, HeaderBook book) {
-        return of(layouts, job, book, Map.of());
-    }
-
-    /**
-     * The same, with what stands in the columns.
-     *
-     * @param profiles of headers by their loose keys; with them all that words do not settle is settled for the batch as one
-     */
-    public static LineUp of(List<Layout> layouts, Job job, HeaderBook book, Map<String, Profile> profiles) {
-        return new LiningUp(layouts, job, book, profiles).lineUp();
-    }
 
     /** The same without some columns; the headers that feed them feed none. */
     public LineUp without(Set<String> names) {

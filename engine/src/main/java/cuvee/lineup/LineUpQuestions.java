@@ -6,7 +6,7 @@ import cuvee.finding.Question.Answer;
 import cuvee.job.Job;
 import cuvee.layout.HeaderWords;
 import cuvee.layout.Layout;
-import cuvee.layout.Layout.Nature;
+import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.place.Where;

@@ -27,7 +27,7 @@ import java.util.stream.Stream;
  * the layout lacks, by its words, by the values below it and by its place between settled neighbours, and all are given
  * their columns at once. What is sure is assumed, what is likely is assumed and asked about, the rest stays apart.
  */
-final class LiningUp {
+public final class LiningUp {
     private static final String KIND = LineUp.KIND;
     /** Unions of the batch as one are at least so sure; below that headers stay apart. */
     private static final double LEAST_LIKELY = 0.5;
@@ -59,6 +59,20 @@ final class LiningUp {
         job.settled().stream()
                 .filter(each -> each.kind().equals(KIND))
                 .forEach(each -> before.put(each.subject(), each));
+    }
+
+    /** Lines up: what the job has decided holds, the rest is decided from the headers and what stands below them. */
+    public static LineUp of(List<Layout> layouts, Job job, HeaderBook book) {
+        return of(layouts, job, book, Map.of());
+    }
+
+    /**
+     * The same, with what stands in the columns.
+     *
+     * @param profiles of headers by their loose keys; with them all that words do not settle is settled for the batch as one
+     */
+    public static LineUp of(List<Layout> layouts, Job job, HeaderBook book, Map<String, Profile> profiles) {
+        return new LiningUp(layouts, job, book, profiles).lineUp();
     }
 
     LineUp lineUp() {

@@ -4,7 +4,7 @@ import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.layout.LaidColumn;
-import cuvee.layout.Layout.Nature;
+import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import java.util.ArrayList;

@@ -10,7 +10,7 @@ import cuvee.gather.ReadingDecisions;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
-import cuvee.layout.Layout;
+import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.place.Where;
@@ -89,7 +89,7 @@ public final class Doubles {
     private static Map<String, Double> sums(PlacedTable table) {
         Map<String, Double> sums = new HashMap<>();
         for (LaidColumn column : table.columns()) {
-            if (Layout.Nature.of(column.evidence()) == Layout.Nature.NUMBERS) {
+            if (Nature.of(column.evidence()) == Nature.NUMBERS) {
                 sums.put(LooseText.key(column.header()), column.sum());
             }
         }

@@ -8,6 +8,7 @@ import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.Families.Family;
 import cuvee.layout.Layout;
+import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.lineup.Belonging;
 import cuvee.place.Says;
@@ -145,7 +146,7 @@ final class FamilyChoice {
 
     /** True for many columns of several natures, one after the other as in a layout of the family. */
     private static boolean sameShape(Layout layout, Family main) {
-        List<Layout.Nature> shape = layout.shape();
+        List<Nature> shape = layout.shape();
         boolean telling = shape.size() >= TELLING_COLUMNS && new HashSet<>(shape).size() >= 3;
         return telling
                 && main.layouts().stream().anyMatch(member -> member.shape().equals(shape));
@@ -226,8 +227,8 @@ final class FamilyChoice {
     }
 
     private static boolean holdsValues(Layout layout) {
-        List<Layout.Nature> shape = layout.shape();
-        return shape.contains(Layout.Nature.NUMBERS) || shape.contains(Layout.Nature.DATES);
+        List<Nature> shape = layout.shape();
+        return shape.contains(Nature.NUMBERS) || shape.contains(Nature.DATES);
     }
 
     /** True where a layout was taken in without a doubt, now or in a former look. */

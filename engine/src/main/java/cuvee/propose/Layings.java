@@ -15,8 +15,9 @@ import cuvee.job.Job;
 import cuvee.job.Names;
 import cuvee.layout.Across;
 import cuvee.layout.Laying;
-import cuvee.layout.Layout;
+import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
+import cuvee.layout.Signatures;
 import cuvee.place.Says;
 import cuvee.sheet.NumberText;
 import cuvee.value.LooseText;
@@ -78,8 +79,8 @@ public final class Layings {
         for (PlacedTable table : tables) {
             Optional<Across> found = Across.of(table.table());
             found.ifPresent(block -> across.put(table, block));
-            String signature = found.map(block -> Layout.turnedSignature(table.table(), block))
-                    .orElse(table.signature());
+            String signature =
+                    found.map(block -> Signatures.turned(table.table(), block)).orElse(table.signature());
             layouts.computeIfAbsent(signature, s -> new ArrayList<>()).add(table);
         }
         if (!across.isEmpty()) {
@@ -155,7 +156,7 @@ public final class Layings {
             for (TableColumn column : each.getKey().table().columns()) {
                 if (members.contains(column.index())) {
                     all++;
-                    words += Layout.Nature.of(column.evidence()) == Layout.Nature.WORDS ? 1 : 0;
+                    words += Nature.of(column.evidence()) == Nature.WORDS ? 1 : 0;
                 }
             }
         }
@@ -377,7 +378,7 @@ public final class Layings {
         tablesOfWord.clear();
         for (PlacedTable table : tables) {
             table.table().columns().stream()
-                    .filter(column -> Layout.Nature.of(column.evidence()) == Layout.Nature.WORDS)
+                    .filter(column -> Nature.of(column.evidence()) == Nature.WORDS)
                     .flatMap(column -> words(column).stream())
                     .distinct()
                     .forEach(word -> tablesOfWord.merge(word, 1, Integer::sum));
@@ -420,7 +421,7 @@ public final class Layings {
                 .filter(column -> column.named()
                         && column.gaps().firstFilled()
                         && column.evidence().filled() < table.table().kept()
-                        && Layout.Nature.of(column.evidence()) == Layout.Nature.WORDS)
+                        && Nature.of(column.evidence()) == Nature.WORDS)
                 .map(Layings::words)
                 .anyMatch(words -> {
                     long known =

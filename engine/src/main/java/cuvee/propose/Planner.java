@@ -20,6 +20,7 @@ import cuvee.layout.PlacedTable;
 import cuvee.layout.StatedTotals;
 import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
+import cuvee.lineup.LiningUp;
 import cuvee.lineup.Profile;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
@@ -133,7 +134,7 @@ public final class Planner {
         // Where all tables have the same headers nothing is left to be lined up by what stands below them.
         Map<String, Profile> profiles = layouts.size() > 1 ? around.profiling().of(layouts) : Map.of();
         LineUp everything =
-                LineUp.of(layouts, withoutReplaced(layings.replaced(), layouts, movedTags), around.book(), profiles);
+                LiningUp.of(layouts, withoutReplaced(layings.replaced(), layouts, movedTags), around.book(), profiles);
         Map<String, String> columnOfHeader = new HashMap<>();
         everything
                 .columnOfHeader()

@@ -2,7 +2,7 @@ package cuvee.propose;
 
 import cuvee.detect.TableColumn;
 import cuvee.layout.Across;
-import cuvee.layout.Layout.Nature;
+import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.value.Convention;
 import cuvee.value.Form;

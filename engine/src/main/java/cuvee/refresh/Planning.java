@@ -12,7 +12,7 @@ import cuvee.gather.SourceFacts;
 import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Job;
-import cuvee.layout.Layout;
+import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterReader;
 import cuvee.master.Store;
@@ -154,7 +154,7 @@ final class Planning {
                         .flatMap(Period::first)
                         .isPresent())
                 .toList();
-        if (days.size() == 1 && Layout.Nature.of(days.get(0).evidence()) == Layout.Nature.WORDS) {
+        if (days.size() == 1 && Nature.of(days.get(0).evidence()) == Nature.WORDS) {
             titles.add(days.get(0).header());
         }
         return titles;

@@ -80,6 +80,13 @@ public final class Known {
         return MasterPlan.isMixed(columns, column);
     }
 
+    /** Columns and words that phrases are made of. */
+    public List<String> vocabulary() {
+        List<String> vocabulary = new ArrayList<>(names());
+        vocabulary.addAll(Phrase.allWords());
+        return vocabulary;
+    }
+
     /** What a clause asks, as the store can; empty where a value in it is none of the column's type. */
     public Optional<RowRule.Condition> condition(Phrase.Clause clause) {
         int column = all.indexOf(clause.column());

@@ -97,12 +97,11 @@ public record Phrase(List<Clause> clauses) {
                 .toList());
     }
 
-    /** Columns and words that phrases are made of. */
-    public static List<String> vocabulary(Known known) {
-        List<String> vocabulary = new ArrayList<>(known.names());
-        vocabulary.addAll(WORDS.keySet());
-        vocabulary.addAll(List.of("or", "and"));
-        return vocabulary;
+    /** The words that phrases are made of besides columns and values. */
+    static List<String> allWords() {
+        List<String> words = new ArrayList<>(WORDS.keySet());
+        words.addAll(List.of("or", "and"));
+        return words;
     }
 
     /**

@@ -30,9 +30,21 @@ final class OtherFormats {
     /** How files of a kind begin. */
     private record Beginning(String what, List<Integer> bytes) {
         boolean fits(byte[] head) {
-            return SheetFiles.startsWith(
-                    head, bytes.stream().mapToInt(Integer::intValue).toArray());
+            return startsWith(head, bytes.stream().mapToInt(Integer::intValue).toArray());
         }
+    }
+
+    /** True where a file begins with some bytes. */
+    static boolean startsWith(byte[] head, int... signature) {
+        if (head.length < signature.length) {
+            return false;
+        }
+        for (int i = 0; i < signature.length; i++) {
+            if ((head[i] & 0xFF) != signature[i]) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static Beginning beginning(String what, int... bytes) {

@@ -115,10 +115,10 @@ public final class SheetFiles {
                     "It is set aside; the others go on.",
                     "Ask the sender for it again.");
         }
-        if (startsWith(head, 'P', 'K', 3, 4) || startsWith(head, 'P', 'K', 5, 6)) {
+        if (OtherFormats.startsWith(head, 'P', 'K', 3, 4) || OtherFormats.startsWith(head, 'P', 'K', 5, 6)) {
             return Kind.ZIPPED;
         }
-        if (startsWith(head, 0xD0, 0xCF, 0x11, 0xE0)) {
+        if (OtherFormats.startsWith(head, 0xD0, 0xCF, 0x11, 0xE0)) {
             return compound(file, where);
         }
         Optional<String> other = OtherFormats.of(head);
@@ -154,18 +154,6 @@ public final class SheetFiles {
         }
     }
 
-    static boolean startsWith(byte[] head, int... signature) {
-        if (head.length < signature.length) {
-            return false;
-        }
-        for (int i = 0; i < signature.length; i++) {
-            if ((head[i] & 0xFF) != signature[i]) {
-                return false;
-            }
-        }
-        return true;
-    }
-
     private static boolean isMarkup(byte[] head) {
         String start = new String(head, 0, Math.min(head.length, 512), StandardCharsets.ISO_8859_1)
                 .replace("\u00EF\u00BB\u00BF", "")
@@ -185,7 +173,7 @@ public final class SheetFiles {
             zeros += b == 0 ? 1 : 0;
             controls += b > 0 && b < 32 && b != '\n' && b != '\r' && b != '\t' && b != '\f' && b != 0x1A ? 1 : 0;
         }
-        boolean marked = startsWith(head, 0xFF, 0xFE) || startsWith(head, 0xFE, 0xFF);
+        boolean marked = OtherFormats.startsWith(head, 0xFF, 0xFE) || OtherFormats.startsWith(head, 0xFE, 0xFF);
         boolean utf16 = marked || (zeros > head.length / 4 && zeros <= head.length / 2 + 1 && controls == 0);
         return (zeros > 0 && !utf16) || controls > head.length / 20;
     }

@@ -17,6 +17,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import javax.xml.stream.XMLInputFactory;
+import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 import org.jspecify.annotations.Nullable;
@@ -194,6 +195,39 @@ final class WorkbookParts implements AutoCloseable {
                 throw Unreadable.limit(where, "The part " + entry.getName() + " unfolds to more than is sane.");
             }
             return read;
+        }
+    }
+
+    /** The targets of a part's relations, by their ids. */
+    Map<String, String> relations(String folder, String workbook) throws IOException {
+        Map<String, String> targets = new HashMap<>();
+        String name = workbook.substring(folder.length());
+        read(
+                folder + "_rels/" + name + ".rels",
+                xml -> eachStart(xml, "Relationship", () -> {
+                    String target = attribute(xml, "Target");
+                    targets.put(
+                            attribute(xml, "Id"),
+                            target.startsWith("/") ? target.substring(1) : resolve(folder, target));
+                }));
+        return targets;
+    }
+
+    private static String resolve(String folder, String target) {
+        return Path.of(folder, target).normalize().toString().replace('\\', '/');
+    }
+
+    interface Action {
+        void run();
+    }
+
+    /** Does something at the start of each element of a name. */
+    static void eachStart(XMLStreamReader xml, String element, Action action) throws XMLStreamException {
+        while (xml.hasNext()) {
+            if (xml.next() == XMLStreamConstants.START_ELEMENT
+                    && xml.getLocalName().equals(element)) {
+                action.run();
+            }
         }
     }
 }

@@ -63,7 +63,7 @@ final class XlsbReader {
 
     void read(WorkbookParts parts, String workbook, SheetVisitor visitor) throws IOException {
         String folder = workbook.substring(0, workbook.lastIndexOf('/') + 1);
-        Map<String, String> targets = XlsxReader.relations(parts, folder, workbook);
+        Map<String, String> targets = parts.relations(folder, workbook);
         List<SheetPart> sheets = new ArrayList<>();
         each(parts, workbook, (type, data) -> {
             if (type == WORKBOOK_PROPERTIES) {

@@ -54,7 +54,7 @@ final class XlsxNames {
     private static List<String> tableParts(WorkbookParts parts, String sheetPart) throws IOException {
         int slash = sheetPart.lastIndexOf('/') + 1;
         String folder = sheetPart.substring(0, slash);
-        Map<String, String> targets = XlsxReader.relations(parts, folder, sheetPart);
+        Map<String, String> targets = parts.relations(folder, sheetPart);
         return targets.values().stream()
                 .filter(target -> target.toLowerCase(Locale.ROOT).contains("tables/"))
                 .filter(parts::has)

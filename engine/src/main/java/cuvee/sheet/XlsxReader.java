@@ -4,7 +4,6 @@ import cuvee.place.Where;
 import cuvee.sheet.NumberFormats.DayCount;
 import cuvee.sheet.SheetInfo.Visibility;
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -40,7 +39,7 @@ final class XlsxReader {
             return;
         }
         String folder = workbook.contains("/") ? workbook.substring(0, workbook.lastIndexOf('/') + 1) : "";
-        Map<String, String> targets = relations(parts, folder, workbook);
+        Map<String, String> targets = parts.relations(folder, workbook);
         List<SheetPart> sheets = sheets(parts, workbook, targets);
         readStyles(parts, folder);
         readStrings(parts, folder);
@@ -67,7 +66,7 @@ final class XlsxReader {
         List<String> found = new ArrayList<>();
         parts.read(
                 "_rels/.rels",
-                xml -> eachStart(xml, "Relationship", () -> {
+                xml -> WorkbookParts.eachStart(xml, "Relationship", () -> {
                     if (WorkbookParts.attribute(xml, "Type").endsWith("/officeDocument")) {
                         found.add(WorkbookParts.attribute(xml, "Target").replaceFirst("^/", ""));
                     }
@@ -78,25 +77,6 @@ final class XlsxReader {
             throw Unreadable.notATable(where, "a zip archive that is no workbook");
         }
         return part;
-    }
-
-    /** The targets of a part's relations, by their ids. */
-    static Map<String, String> relations(WorkbookParts parts, String folder, String workbook) throws IOException {
-        Map<String, String> targets = new HashMap<>();
-        String name = workbook.substring(folder.length());
-        parts.read(
-                folder + "_rels/" + name + ".rels",
-                xml -> eachStart(xml, "Relationship", () -> {
-                    String target = WorkbookParts.attribute(xml, "Target");
-                    targets.put(
-                            WorkbookParts.attribute(xml, "Id"),
-                            target.startsWith("/") ? target.substring(1) : resolve(folder, target));
-                }));
-        return targets;
-    }
-
-    private static String resolve(String folder, String target) {
-        return Path.of(folder, target).normalize().toString().replace('\\', '/');
     }
 
     private List<SheetPart> sheets(WorkbookParts parts, String workbook, Map<String, String> targets)
@@ -211,19 +191,6 @@ final class XlsxReader {
         return event == XMLStreamConstants.CHARACTERS
                 || event == XMLStreamConstants.CDATA
                 || event == XMLStreamConstants.SPACE;
-    }
-
-    private interface Action {
-        void run();
-    }
-
-    private static void eachStart(XMLStreamReader xml, String element, Action action) throws XMLStreamException {
-        while (xml.hasNext()) {
-            if (xml.next() == XMLStreamConstants.START_ELEMENT
-                    && xml.getLocalName().equals(element)) {
-                action.run();
-            }
-        }
     }
 
     private static int number(String text) {

@@ -114,9 +114,7 @@ public final class SummaryWords {
                 "greatest first",
                 "drawn as stacked bars",
                 "drawn as a heat map"));
-        Phrase.vocabulary(known).stream()
-                .filter(word -> !vocabulary.contains(word))
-                .forEach(vocabulary::add);
+        known.vocabulary().stream().filter(word -> !vocabulary.contains(word)).forEach(vocabulary::add);
         return vocabulary;
     }
 

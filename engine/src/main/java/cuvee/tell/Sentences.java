@@ -17,6 +17,7 @@ import cuvee.layout.Across;
 import cuvee.layout.Laying;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
+import cuvee.layout.Signatures;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
 import cuvee.place.Where;
@@ -94,7 +95,7 @@ public final class Sentences {
     private void across(Layout layout, PlacedTable first) {
         Optional<Across> found = Across.of(first.table());
         String subject =
-                found.map(block -> Layout.turnedSignature(first.table(), block)).orElse(layout.signature());
+                found.map(block -> Signatures.turned(first.table(), block)).orElse(layout.signature());
         Optional<Decision> decision = decision(Kinds.ACROSS, subject);
         if (first.turned() > 0 && decision.isEmpty()) {
             Layings.byStays(job, first).ifPresent(by -> allBut(layout, by));
@@ -178,7 +179,7 @@ public final class Sentences {
 
     private void carried(Layout layout, PlacedTable first) {
         String signature = Across.of(first.table())
-                .map(block -> Layout.turnedSignature(first.table(), block))
+                .map(block -> Signatures.turned(first.table(), block))
                 .orElse(layout.signature());
         for (TableColumn column : first.table().columns()) {
             String subject = signature + " > " + LooseText.key(column.header());
@@ -214,9 +215,8 @@ public final class Sentences {
 
     private void lines(Layout layout, PlacedTable first) {
         FoundTable found = first.table();
-        String signature = Across.of(found)
-                .map(block -> Layout.turnedSignature(found, block))
-                .orElse(layout.signature());
+        String signature =
+                Across.of(found).map(block -> Signatures.turned(found, block)).orElse(layout.signature());
         Optional<Decision> decision = decision(Kinds.SECTION_LINE, signature);
         if (decision.isEmpty() || found.sections().isEmpty()) {
             return;

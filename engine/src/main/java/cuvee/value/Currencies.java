@@ -40,7 +40,7 @@ final class Currencies {
     /** An amount without its mark, and the currency. */
     record Amount(String number, String currency) {}
 
-    /** The amount beside a currency mark, or null where the text is no such thing. */
+    /** What stands beside a currency mark, be it a number or not; null where there is no such mark. */
     static @Nullable Amount strip(char[] chars, int start, int end) {
         if (endsWithoutCents(chars, start, end)) {
             int mark = end - 1;
@@ -133,8 +133,6 @@ final class Currencies {
         if (start == chars.length || currency == null) {
             return null;
         }
-        Form form = Forms.ofStaged(text);
-        boolean number = form.isTextNumber() && form != Form.MONEY_TEXT && form != Form.PERCENT_TEXT;
-        return number || form == Form.ZERO_LED ? new Amount(text.strip(), currency) : null;
+        return new Amount(text.strip(), currency);
     }
 }

@@ -5,6 +5,7 @@ import cuvee.sheet.ReadLimits;
 import cuvee.sheet.Row;
 import java.util.Locale;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Tells the form of a raw cell, in one pass over its characters where it looks like a number. Values are looked at with
@@ -65,6 +66,17 @@ public final class Forms {
                 row.chars(),
                 column < row.width() ? row.start(column) : 0,
                 column < row.width() ? row.end(column) : 0);
+    }
+
+    /** The amount beside a currency mark, or null where the text is no such thing. */
+    static Currencies.@Nullable Amount amount(char[] chars, int start, int end) {
+        Currencies.Amount amount = Currencies.strip(chars, start, end);
+        if (amount == null) {
+            return null;
+        }
+        Form form = ofStaged(amount.number());
+        boolean number = form.isTextNumber() && form != Form.MONEY_TEXT && form != Form.PERCENT_TEXT;
+        return number || form == Form.ZERO_LED ? amount : null;
     }
 
     /** The form of a staged cell. */
@@ -287,7 +299,7 @@ public final class Forms {
                     return Form.PERCENT_TEXT;
                 }
             }
-            if (Currencies.strip(chars, start, end) != null && !isUnitOfThousands(chars, start, end)) {
+            if (amount(chars, start, end) != null && !isUnitOfThousands(chars, start, end)) {
                 return Form.MONEY_TEXT;
             }
             Form word = shortWord(chars, start, end);

@@ -112,7 +112,7 @@ public final class ValueReader {
     /** The currency written beside an amount, or null. */
     public static @Nullable String currency(String staged) {
         char[] chars = trim(CellKind.textOf(staged)).toCharArray();
-        Currencies.Amount amount = chars.length == 0 ? null : Currencies.strip(chars, 0, chars.length);
+        Currencies.Amount amount = chars.length == 0 ? null : Forms.amount(chars, 0, chars.length);
         return amount == null ? null : amount.currency();
     }
 
@@ -142,7 +142,7 @@ public final class ValueReader {
         if (form == Form.PERCENT_TEXT) {
             return Forms.ofStaged(text.substring(0, text.length() - 1));
         }
-        Currencies.Amount amount = Currencies.strip(text.toCharArray(), 0, text.length());
+        Currencies.Amount amount = Forms.amount(text.toCharArray(), 0, text.length());
         return amount == null ? Form.WORDS : Forms.ofStaged(amount.number());
     }
 
@@ -223,7 +223,7 @@ public final class ValueReader {
     }
 
     private static @Nullable BigDecimal money(String text, Convention convention) {
-        Currencies.Amount amount = Currencies.strip(text.toCharArray(), 0, text.length());
+        Currencies.Amount amount = Forms.amount(text.toCharArray(), 0, text.length());
         return amount == null ? null : number(amount.number(), Forms.ofStaged(amount.number()), convention);
     }
 

@@ -37,7 +37,7 @@ class LineUpTest {
     }
 
     private LineUp lineUp(Job job) {
-        return LineUp.of(Layout.of(tables), job, HeaderBook.EMPTY);
+        return LiningUp.of(Layout.of(tables), job, HeaderBook.EMPTY);
     }
 
     private LineUp lineUp() {
@@ -160,7 +160,7 @@ class LineUpTest {
         table(9, "Date,Adults,Children,Port", "2026-01-01", 1, 2, "a");
         table(2, "Date,Port,Heads", "2026-01-01", "a", 3);
         HeaderBook book = HeaderBook.EMPTY.with(new HeaderBook.Entry("heads", "Adults", "Returns 2025"));
-        LineUp lineUp = LineUp.of(Layout.of(tables), Job.of("j", "j", List.of()), book);
+        LineUp lineUp = LiningUp.of(Layout.of(tables), Job.of("j", "j", List.of()), book);
         assertThat(names(lineUp)).contains("Heads");
         assertThat(lineUp.questions().get(0).answers())
                 .extracting(Question.Answer::text)

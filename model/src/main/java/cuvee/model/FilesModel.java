@@ -16,8 +16,8 @@ import cuvee.gather.ReadSheet;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.Place;
-import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
+import cuvee.layout.Signatures;
 import cuvee.tell.Outcome;
 import cuvee.tell.SourceReport;
 import java.nio.file.Path;
@@ -154,7 +154,7 @@ public final class FilesModel {
         Job decided = job.withSettled(new Decision(Kinds.SHEET, sheet.subject(), take ? TAKE : ASIDE, reason, ""));
         if (take) {
             for (PlacedTable table : sheet.tables()) {
-                String signature = Layout.signatureOf(table.table());
+                String signature = Signatures.of(table.table());
                 decided = decided.withSettled(new Decision(Kinds.ANOTHER_JOB, signature, TAKE, reason, ""))
                         .withSettled(new Decision(Kinds.SHEET, signature, TAKE, reason, ""));
             }

@@ -66,7 +66,7 @@ public final class LookWords implements Wording {
                 return offered;
             }
         }
-        List<String> found = Completing.of(words, place, Phrase.vocabulary(known));
+        List<String> found = Completing.of(words, place, known.vocabulary());
         return found.subList(0, Math.min(MOST_OFFERED, found.size()));
     }
 

@@ -60,8 +60,7 @@ public final class RuleWords implements Wording {
 
     @Override
     public List<String> completions(String words, int place) {
-        List<String> vocabulary =
-                kind.equals(MadeColumns.KIND) ? FormulaReader.vocabulary(known) : Phrase.vocabulary(known);
+        List<String> vocabulary = kind.equals(MadeColumns.KIND) ? FormulaReader.vocabulary(known) : known.vocabulary();
         List<String> found = Completing.of(words, place, vocabulary);
         return found.subList(0, Math.min(MOST_OFFERED, found.size()));
     }
