@@ -96,10 +96,12 @@ final class HeadRow {
         return forms[column].isDate() || YEAR.matcher(text(column).strip()).matches();
     }
 
-    /** True for what heads columns too when it runs across: years, dates and numbered things. */
+    /** True for what heads columns too when it runs across: years, dates, times of day and numbered things. */
     boolean isMember(int column) {
         Form form = forms[column];
         return form.isDate()
+                || form == Form.CLOCK
+                || form == Form.CELL_CLOCK
                 || (form == Form.DIGITS || form == Form.NUMBER_WHOLE)
                         && text(column).strip().length() <= 4;
     }

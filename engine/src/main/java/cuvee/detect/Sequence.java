@@ -14,6 +14,10 @@ import java.util.regex.Pattern;
 /** Tells rows in which dates or numbers follow each other from column to column, as those of a header do. */
 final class Sequence {
     static final int FEWEST = 3;
+    /** Fewer times of day than these are a record's beginning and end. */
+    static final int FEWEST_TIMES = 4;
+
+    private static final int DAY = 24 * 60;
     private static final int FEWEST_WORKING_DAYS = 5;
     /** So many days without work follow each other at most. */
     private static final int MOST_DAYS_OFF = 6;
@@ -28,6 +32,7 @@ final class Sequence {
     static boolean runsAcross(Row row) {
         List<LocalDate> dates = new ArrayList<>();
         List<Long> numbers = new ArrayList<>();
+        List<Integer> minutes = new ArrayList<>();
         for (int c = 0; c < row.width(); c++) {
             if (row.blank(c)) {
                 continue;
@@ -45,12 +50,35 @@ final class Sequence {
                     return false;
                 }
                 numbers.add(Long.parseLong(text));
+            } else if (form == Form.CLOCK || form == Form.CELL_CLOCK) {
+                minutes.add(minutes(row.text(c).strip()));
             } else if (form.isValue()) {
                 return false;
             }
         }
+        if (!minutes.isEmpty()) {
+            return dates.isEmpty() && numbers.isEmpty() && isThroughTheDay(minutes);
+        }
         return numbers.isEmpty() && (steady(dates) || workingDays(dates))
                 || dates.isEmpty() && (byOne(numbers) || multiples(numbers));
+    }
+
+    /** The minutes from midnight to a time of day. */
+    static int minutes(String clock) {
+        int colon = clock.indexOf(':');
+        return Integer.parseInt(clock.substring(0, colon)) * 60
+                + Integer.parseInt(clock.substring(colon + 1, Math.min(clock.length(), colon + 3)));
+    }
+
+    /** True for several times of day that go up by the same step; they may go on past midnight. */
+    static boolean isThroughTheDay(List<Integer> minutes) {
+        for (int i = 1; i < minutes.size(); i++) {
+            int step = Math.floorMod(minutes.get(i) - minutes.get(i - 1), DAY);
+            if (step == 0 || step != Math.floorMod(minutes.get(1) - minutes.get(0), DAY)) {
+                return false;
+            }
+        }
+        return minutes.size() >= FEWEST_TIMES;
     }
 
     /** Dates that go up by as many months, or as many days, each. */

@@ -18,6 +18,7 @@ import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 
 /** The columns of a table under way: their names, and what its records hold in them so far. */
@@ -437,17 +438,20 @@ final class TableColumns {
         return !plain || initials.indexOf(Character.toLowerCase(chars[from])) >= 0;
     }
 
-    private Doubt beside(int from, List<Integer> headerRows) {
+    private Optional<Doubt> beside(int from, List<Integer> headerRows) {
         long values = 0;
         for (int i = from; i < columns.length; i++) {
             values += columns[i].evidence().filled();
         }
-        return new Doubt(
-                "beside",
-                headerRows.get(headerRows.size() - 1),
-                Says.count(values, "cell") + (values == 1 ? " stands" : " stand") + " beside the table, from column "
-                        + Where.columnLetters(from + 1) + " on, under no header; left out.",
-                (int) values);
+        return values == 0
+                ? Optional.empty()
+                : Optional.of(new Doubt(
+                        "beside",
+                        headerRows.get(headerRows.size() - 1),
+                        Says.count(values, "cell") + (values == 1 ? " stands" : " stand")
+                                + " beside the table, from column " + Where.columnLetters(from + 1)
+                                + " on, under no header; left out.",
+                        (int) values));
     }
 
     /** Takes in a record that has been looked at. */
@@ -557,7 +561,7 @@ final class TableColumns {
         Set<String> taken = new HashSet<>();
         int until = all ? columns.length : beside();
         if (until < columns.length) {
-            doubts.add(beside(until, headerRows));
+            beside(until, headerRows).ifPresent(doubts::add);
         }
         for (int i = 0; i < until; i++) {
             boolean named = headed(i);

@@ -7,6 +7,7 @@ import cuvee.value.Convention;
 import cuvee.value.LooseText;
 import cuvee.value.Period;
 import cuvee.value.Period.Kind;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -38,6 +39,8 @@ public record Across(
 
     private static final int ENOUGH = 3;
     private static final int ENOUGH_NUMBERED = 4;
+    private static final Pattern TIME_OF_DAY = Pattern.compile("([01]?\\d|2[0-3]):[0-5]\\d(:00)?");
+    private static final int DAY = 24 * 60;
     private static final int FEWEST_DAYS_OF_A_MONTH = 28;
     private static final int LONGEST_REST = 60;
     private static final Pattern NUMBERED = Pattern.compile("(.*?)[ _#.\\-]*(\\d{1,3})");
@@ -129,7 +132,7 @@ public record Across(
             }
         }
         if (byKind.isEmpty()) {
-            return numbered(table);
+            return numbered(table).or(() -> throughTheDay(table));
         }
         Map.Entry<Kind, List<Slot>> most = byKind.entrySet().stream()
                 .max(Comparator.comparingInt(entry -> entry.getValue().size()))
@@ -233,6 +236,28 @@ public record Across(
             }
         }
         return Optional.empty();
+    }
+
+    /** Headers that are times of day, one after the other by the same step. */
+    private static Optional<Across> throughTheDay(FoundTable table) {
+        List<Slot> slots = new ArrayList<>();
+        int step = 0;
+        int before = -1;
+        for (TableColumn column : table.columns()) {
+            if (column.named() && TIME_OF_DAY.matcher(column.header()).matches()) {
+                LocalTime time =
+                        LocalTime.parse(column.header().length() == 4 ? "0" + column.header() : column.header());
+                int at = time.toSecondOfDay() / 60;
+                int next = Math.floorMod(at - before, DAY);
+                if (before >= 0 && (next == 0 || step > 0 && next != step)) {
+                    return Optional.empty();
+                }
+                step = before < 0 ? 0 : next;
+                before = at;
+                slots.add(new Slot(column, "%04d".formatted(at), "%02d:%02d".formatted(at / 60, at % 60), ""));
+            }
+        }
+        return of(table, "Time", slots, ENOUGH_NUMBERED, Sureness.SURE);
     }
 
     /** The step of bare numbers that are all multiples of it, {@code 12 24 36}; 1 where the first two are none. */

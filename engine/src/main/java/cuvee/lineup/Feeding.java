@@ -48,8 +48,11 @@ final class Feeding {
     private final Map<String, BitSet> layoutsOfName = new HashMap<>();
 
     private final Map<String, Set<String>> keysOfName = new HashMap<>();
-    /** The sheets of the tables in which columns that run across are turned into a header. */
-    private final Map<String, Set<Where>> sheetsOfMeasure = new TreeMap<>();
+    /**
+     * The sheets of headers into which columns that run across are turned, and of all headers on sheets with tables of
+     * several layouts.
+     */
+    private final Map<String, Set<Where>> sheetsOf = new TreeMap<>();
 
     /**
      * @param profiles what stands under headers, by their keys; empty where that is not known
@@ -70,9 +73,28 @@ final class Feeding {
                 .flatMap(layout -> layout.tables().stream())
                 .forEach(table -> table.columns().stream()
                         .filter(column -> column.origin() instanceof Origin.Values)
-                        .forEach(column -> sheetsOfMeasure
-                                .computeIfAbsent(LooseText.key(column.header()), each -> new HashSet<>())
+                        .forEach(column -> sheetsOf.computeIfAbsent(
+                                        LooseText.key(column.header()), each -> new HashSet<>())
                                 .add(Where.sheet(table.source(), table.sheet()))));
+        sheetsOfSeveral(layouts)
+                .forEach(sheet -> sheet.getValue()
+                        .forEach(layout -> layout.keys()
+                                .forEach(key -> sheetsOf.computeIfAbsent(key, each -> new HashSet<>())
+                                        .add(sheet.getKey()))));
+    }
+
+    /** The sheets that hold tables of several layouts, with these. */
+    private static List<Map.Entry<Where, Set<Layout>>> sheetsOfSeveral(List<Layout> layouts) {
+        Map<Where, Set<Layout>> onSheet = new LinkedHashMap<>();
+        for (Layout layout : layouts) {
+            layout.tables()
+                    .forEach(table -> onSheet.computeIfAbsent(
+                                    Where.sheet(table.source(), table.sheet()), each -> new LinkedHashSet<>())
+                            .add(layout));
+        }
+        return onSheet.entrySet().stream()
+                .filter(sheet -> sheet.getValue().size() > 1)
+                .toList();
     }
 
     /** The layouts, the largest first. */
@@ -242,9 +264,9 @@ final class Feeding {
                 && keysOf(name).stream().noneMatch(other -> areOfOneSheet(key, other));
     }
 
-    /** Pairs of headers that one sheet has over the columns that run across in its tables, each over those of another table. */
+    /** Pairs of headers that one sheet has in its tables: over columns that run across, or in tables of several layouts. */
     List<Set<String>> ofOneSheet() {
-        List<String> keys = new ArrayList<>(sheetsOfMeasure.keySet());
+        List<String> keys = new ArrayList<>(sheetsOf.keySet());
         List<Set<String>> pairs = new ArrayList<>();
         for (int i = 0; i < keys.size(); i++) {
             for (int j = 0; j < i; j++) {
@@ -256,12 +278,11 @@ final class Feeding {
         return pairs;
     }
 
-    /** Who calls the amounts of one table single and those of the next one married means two things. */
+    /** Who calls the amounts of one table single and those of the next one married means two things, and so with places. */
     private boolean areOfOneSheet(String key, String other) {
         return !HeaderWords.meaningKey(spelling.getOrDefault(key, key))
                         .equals(HeaderWords.meaningKey(spelling.getOrDefault(other, other)))
-                && !Collections.disjoint(
-                        sheetsOfMeasure.getOrDefault(key, Set.of()), sheetsOfMeasure.getOrDefault(other, Set.of()));
+                && !Collections.disjoint(sheetsOf.getOrDefault(key, Set.of()), sheetsOf.getOrDefault(other, Set.of()));
     }
 
     /** The largest layout that has a column; -1 where none has. */

@@ -97,6 +97,26 @@ class SheetsOfPeopleTest {
     }
 
     @Test
+    void timesOfTheDayAcrossAreAHeader() {
+        readAsDrawn("""
+                h| Date | 00:00 | 06:00 | 12:00 | 18:00
+                r| 2026-02-01 | 5.12 | 0.96 | 3.71 | 7
+                r| 2026-02-02 | 5.48 | 4.88 | 1.67 | 0.03
+                r| 2026-02-03 | 6.28 | 6.7 | 6.12 | 7.86
+                """);
+    }
+
+    @Test
+    void timesThatAreNoSequenceAreARecord() {
+        readAsDrawn("""
+                h| Boat | Out | In | Out again | In again
+                r| Heron | 06:10 | 09:30 | 12:05 | 18:00
+                r| Plover | 05:40 | 10:15 | 11:50 | 17:20
+                r| Gannet | 06:00 | 09:00 | 12:00 | 15:00
+                """);
+    }
+
+    @Test
     void aTotalOfHoursIsNoRecord() {
         readAsDrawn("""
                 h| Date | Start | End | Worked | Who

@@ -13,6 +13,7 @@ import cuvee.tell.Sentence;
 import cuvee.tell.Sentences;
 import cuvee.tell.Trail;
 import cuvee.testing.Workbooks;
+import cuvee.value.Type;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -40,14 +41,14 @@ class TurnedTest extends BatchTest {
         assertThat(made.columns()).containsExactly("Depot", "Fuel", "Month", "Fuel plan");
         assertThat(made.lines())
                 .containsExactly(
-                        "Hollin|diesel|Jan|10",
-                        "Hollin|diesel|Feb|20",
-                        "Hollin|diesel|Mar|30",
-                        "Hollin|oil|Jan|1",
-                        "Hollin|oil|Feb|2",
-                        "Hollin|oil|Mar|3",
-                        "Tarsk|diesel|Jan|5",
-                        "Tarsk|diesel|Mar|7");
+                        "Hollin|diesel|2026-01-01|10",
+                        "Hollin|diesel|2026-02-01|20",
+                        "Hollin|diesel|2026-03-01|30",
+                        "Hollin|oil|2026-01-01|1",
+                        "Hollin|oil|2026-02-01|2",
+                        "Hollin|oil|2026-03-01|3",
+                        "Tarsk|diesel|2026-01-01|5",
+                        "Tarsk|diesel|2026-03-01|7");
         assertThat(made.outcome().needsALook()).isFalse();
         assertThat(made.outcome().rows()).isEqualTo(8);
     }
@@ -555,5 +556,18 @@ class TurnedTest extends BatchTest {
                 "Freight,1,2,3,4,25",
                 "Fuel,5,5,5,6,40");
         assertThat(batch.refresh().columns()).contains("FY 2027");
+    }
+
+    @Test
+    void timesOfTheDayThatRunAcrossBecomeRows() {
+        batch.csv(
+                "load A.csv",
+                "Date,00:00,06:00,12:00,18:00",
+                "2026-02-01,5.12,0.96,3.71,7.5",
+                "2026-02-02,5.48,4.88,1.67,0.03");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("Date", "Time");
+        assertThat(made.outcome().plan().columns().get(1).type()).isEqualTo(Type.TIME);
+        assertThat(made.lines()).hasSize(8).contains("2026-02-01|06:00:00|0.96");
     }
 }
