@@ -7,7 +7,28 @@ import java.util.List;
 
 /** The cells of a row in one line, as titles and lines that head records are told. */
 final class RowText {
+    private static final String SIGNS = "-=_*~+ ";
+    private static final int FEWEST_SIGNS = 5;
+
     private RowText() {}
+
+    /** True for a line drawn with signs, as printed lists have between their parts. */
+    static boolean isRuler(Row row) {
+        int first = row.firstFilled();
+        if (first >= row.width() || Character.isLetterOrDigit(row.chars()[row.start(first)])) {
+            return false;
+        }
+        int signs = 0;
+        for (int column = first; column < row.width(); column++) {
+            for (int at = row.start(column); !row.blank(column) && at < row.end(column); at++) {
+                if (SIGNS.indexOf(row.chars()[at]) < 0) {
+                    return false;
+                }
+                signs++;
+            }
+        }
+        return signs >= FEWEST_SIGNS;
+    }
 
     static String of(Row row) {
         List<String> texts = new ArrayList<>();

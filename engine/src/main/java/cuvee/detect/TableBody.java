@@ -325,6 +325,13 @@ final class TableBody {
             lastRow = row.number();
             return;
         }
+        if (RowText.isRuler(row) && !reading.rows().containsKey(row.number())) {
+            blanks += blanksBefore;
+            aside.add(new Aside(row.number(), RowClass.NOTE));
+            closeRun();
+            lastRow = row.number();
+            return;
+        }
         RowClass what = told(row, blanksBefore);
         if (what == null) {
             if (!lines.isEmpty()) {

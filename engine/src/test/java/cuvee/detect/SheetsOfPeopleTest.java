@@ -117,6 +117,23 @@ class SheetsOfPeopleTest {
     }
 
     @Test
+    void linesDrawnWithSignsHeadNoRows() {
+        readAsDrawn("""
+                t| LIST OF VOUCHERS
+                h| Voucher | Date | Amount | Account
+                n| ------------------------ | | |
+                r| 4901000 | 2026-01-01 | -3373.49 | 400000
+                r| 4901001 | 2026-01-02 | 1096.5 | 476100
+                n| ------------------------ | | |
+                p| Voucher | Date | Amount | Account
+                n| ------------------------ | | |
+                r| 4901002 | 2026-01-03 | 204.68 | 476100
+                r| 4901003 | 2026-01-04 | -678.66 | 400000
+                n| ======================== | | |
+                """);
+    }
+
+    @Test
     void aTotalOfHoursIsNoRecord() {
         readAsDrawn("""
                 h| Date | Start | End | Worked | Who
