@@ -254,7 +254,7 @@ public final class ColumnTyping {
     }
 
     /**
-     * How yes and no are written: as most sources do it when the column is typed, and so from then on. A column that an
+     * How yes and no are written: as all sources do it when the column is typed, and so from then on. A column that an
      * earlier version typed had true and false, and keeps them.
      */
     private YesNoWords words(String name, Type type, boolean first, Evidence all, List<Decision> decisions) {
@@ -267,7 +267,11 @@ public final class ColumnTyping {
         }
         YesNoWords words = all.yesNoWording();
         decisions.add(new ColumnChoice.YesNoWritten(name, words)
-                .decision("as most of its values are written", Says.count(all.filled(), "value")));
+                .decision(
+                        words.equals(YesNoWords.TRUE_FALSE)
+                                ? "its sources write them in several ways"
+                                : "as its sources write them",
+                        Says.count(all.filled(), "value")));
         return words;
     }
 

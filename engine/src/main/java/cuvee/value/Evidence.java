@@ -430,11 +430,11 @@ public final class Evidence {
         return yesWords + noWords;
     }
 
-    /** The words for yes and no that it is mostly written by; true and false where most of its cells are no words. */
+    /** The words for yes and no that it is written by; true and false where they differ, or most of its cells are no words. */
     public YesNoWords yesNoWording() {
         return yesNoWords() * 2 <= filled()
                 ? YesNoWords.TRUE_FALSE
-                : YesNoWords.most(oddities).orElse(YesNoWords.TRUE_FALSE);
+                : YesNoWords.shared(oddities).orElse(YesNoWords.TRUE_FALSE);
     }
 
     /** True where words for yes and words for no occur. */

@@ -2,12 +2,12 @@ package cuvee.value;
 
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Predicate;
 
 /**
- * The two words by which a column of yes and no is written in texts: those of its sources, or true and false.
+ * The two words by which a column of yes and no is written in texts: those that all its sources use, else true and false.
  *
  * @param yes the word for yes
  * @param no the word for no
@@ -33,34 +33,30 @@ public record YesNoWords(String yes, String no) {
     }
 
     /**
-     * The words that most of some texts use; the one for no is of the same style as that for yes where there is such a one,
-     * so that “Y” does not stand beside “No”. Empty where the texts do not say both.
+     * The words that some texts say yes and no by; of several spellings of a word the one that most have. Empty where they
+     * do not say both, or use several words for one of them: {@code Yes} here and {@code Y} there.
      *
      * @param counts how often each text occurs
      */
-    static Optional<YesNoWords> most(Map<String, Long> counts) {
+    static Optional<YesNoWords> shared(Map<String, Long> counts) {
         Map<String, Long> yes = new HashMap<>();
         Map<String, Long> no = new HashMap<>();
         counts.forEach((text, count) ->
                 YesNo.of(text.strip()).ifPresent(said -> (said ? yes : no).merge(text.strip(), count, Long::sum)));
-        return most(yes, word -> true)
-                .flatMap(said -> most(no, word -> style(word) == style(said))
-                        .or(() -> most(no, word -> true))
-                        .map(other -> new YesNoWords(said, other)));
+        return only(yes).flatMap(said -> only(no).map(other -> new YesNoWords(said, other)));
     }
 
-    private static Optional<String> most(Map<String, Long> counts, Predicate<String> wanted) {
-        return counts.entrySet().stream()
-                .filter(entry -> wanted.test(entry.getKey()))
-                .max(Map.Entry.<String, Long>comparingByValue()
-                        .thenComparing(Map.Entry.comparingByKey(Comparator.reverseOrder())))
-                .map(Map.Entry::getKey);
-    }
-
-    private static int style(String word) {
-        boolean letter = word.length() == 1;
-        boolean capital = Character.isUpperCase(word.charAt(0));
-        boolean capitals = capital && Character.isUpperCase(word.charAt(word.length() - 1));
-        return (letter ? 4 : 0) + (capital ? 2 : 0) + (capitals ? 1 : 0);
+    /** The most frequent of spellings of one word; empty where they are several words, or none. */
+    private static Optional<String> only(Map<String, Long> counts) {
+        long words = counts.keySet().stream()
+                .map(word -> word.toLowerCase(Locale.ROOT))
+                .distinct()
+                .count();
+        return words != 1
+                ? Optional.empty()
+                : counts.entrySet().stream()
+                        .max(Map.Entry.<String, Long>comparingByValue()
+                                .thenComparing(Map.Entry.comparingByKey(Comparator.reverseOrder())))
+                        .map(Map.Entry::getKey);
     }
 }

@@ -33,7 +33,7 @@ class YesNoWordsTest {
         batch = new Batch(folder)
                 .csv("jan.csv", "Hive,Visit,Queen seen", "H1,2026-01-03,Yes", "H2,2026-01-04,No", "H3,2026-01-05,Yes")
                 .csv("feb.csv", "Hive,Visit,Queen seen", "H1,2026-02-03,No", "H2,2026-02-04,", "H3,2026-02-05,Yes")
-                .csv("mar.csv", "Hive,Visit,Queen seen", "H1,2026-03-03,Y", "H2,2026-03-04,N");
+                .csv("mar.csv", "Hive,Visit,Queen seen", "H1,2026-03-03,yes", "H2,2026-03-04,no");
     }
 
     private Path deliver(String name, Delivery.Form form) {
@@ -60,7 +60,7 @@ class YesNoWordsTest {
     }
 
     @Test
-    void theWordsThatMostSourcesUseStandInTheDeliveries() throws IOException {
+    void theWordsThatTheSourcesUseStandInTheDeliveries() throws IOException {
         String[] words = {"Yes", "No", "Yes", "No", "", "Yes", "Yes", "No"};
         assertThat(csv()).containsExactlyInAnyOrder(words);
         Delivery.Text office = new Delivery.Text(Delivery.Separator.SEMICOLON, true, true);
@@ -83,6 +83,13 @@ class YesNoWordsTest {
                     "H2,2026-0" + month + "-04,n");
         }
         assertThat(csv()).hasSize(18).contains("Yes", "No").doesNotContain("y", "n");
+    }
+
+    @Test
+    void whereSourcesUseSeveralWordsItIsTrueAndFalse() throws IOException {
+        batch.csv("apr.csv", "Hive,Visit,Queen seen", "H1,2026-04-03,Y", "H2,2026-04-04,N");
+        assertThat(csv()).contains("true", "false", "").doesNotContain("Yes", "No", "Y", "N");
+        assertThat(batch.assumed(Kinds.YES_NO_WORDS)).containsExactly("Queen seen: true | false");
     }
 
     @Test
