@@ -172,7 +172,7 @@ final class FactsPane extends VBox {
                 model.rules().decideYesNoWords(column, yesNo.getValue());
             }
         });
-        Label written = new Label("Written as");
+        Label written = new Label("Delivered as");
         written.setLabelFor(yesNo);
         written.setMinWidth(Region.USE_PREF_SIZE);
         HBox.setHgrow(yesNo, Priority.ALWAYS);
@@ -342,7 +342,7 @@ final class FactsPane extends VBox {
                         : "Filled in " + Says.number(facts.filled()) + " of " + Says.count(facts.rows(), "row")
                                 + ", blank in " + Says.number(facts.blank()) + ".");
         said.add(Says.count(facts.different(), "different value") + ".");
-        if (facts.least() != null && facts.greatest() != null) {
+        if (facts.least() != null && facts.greatest() != null && type != Type.YES_NO) {
             String between = type == Type.TEXT ? "From " : "Least ";
             said.add(between + quoted(facts.least(), type) + (type == Type.TEXT ? " to " : ", greatest ")
                     + quoted(facts.greatest(), type) + ".");

@@ -335,7 +335,7 @@ final class MasterView extends VBox {
 
     /** Says how many rows there are and, where there is room, what they come to, which stands below the rows as well. */
     private void tellRows(boolean roomy) {
-        says.setText(rowsSaid + (roomy ? sumSaid : "") + ".");
+        says.setText(rowsSaid.isEmpty() ? "" : rowsSaid + (roomy ? sumSaid : "") + ".");
     }
 
     private void narrow(String words) {

@@ -11,6 +11,7 @@ import cuvee.rework.ValueRule;
 import cuvee.tell.BeforeAndAfter;
 import cuvee.tell.Outcome;
 import cuvee.tell.Sentence;
+import cuvee.value.YesNoWords;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -65,6 +66,18 @@ class RuleModelTest extends OpenJob {
     private static MasterLine first(List<MasterLine> lines) {
         assertThat(lines).isNotEmpty();
         return lines.get(0);
+    }
+
+    @Test
+    void yesAndNoAreShownInTheWordsOfTheSourcesUntilOthersAreChosen() throws Exception {
+        write("data/a.csv", "Trip,Port,Route,Fare,Late\nT1,Hollin,IN,5,Ja\nT2,Tarsk,IN,6,Nein\nT3,Tarsk,IN,7,Ja\n");
+        write("data/b.csv", "Trip,Port,Route,Fare,Late\nT4,Tarsk,IN,8,Nein\nT5,Tarsk,IN,9,Ja\n");
+        model.refresh();
+        assertThat(rows()).contains("T1|Hollin|IN|5|Ja", "T4|Tarsk|IN|8|Nein");
+        rules.decideYesNoWords("Late", new YesNoWords("late", "on time"));
+        assertThat(rows()).contains("T1|Hollin|IN|5|late", "T4|Tarsk|IN|8|on time");
+        model.undo();
+        assertThat(rows()).contains("T1|Hollin|IN|5|Ja", "T4|Tarsk|IN|8|Nein");
     }
 
     @Test
