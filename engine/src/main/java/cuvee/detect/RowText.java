@@ -8,7 +8,7 @@ import java.util.List;
 /** The cells of a row in one line, as titles and lines that head records are told. */
 final class RowText {
     private static final String SIGNS = "-=_*~+ ";
-    private static final int FEWEST_SIGNS = 5;
+    private static final int FEWEST_SIGNS = 4;
 
     private RowText() {}
 
@@ -18,16 +18,21 @@ final class RowText {
         if (first >= row.width() || Character.isLetterOrDigit(row.chars()[row.start(first)])) {
             return false;
         }
-        int signs = 0;
         for (int column = first; column < row.width(); column++) {
-            for (int at = row.start(column); !row.blank(column) && at < row.end(column); at++) {
-                if (SIGNS.indexOf(row.chars()[at]) < 0) {
-                    return false;
-                }
-                signs++;
+            if (!row.blank(column) && !isDrawn(row, column)) {
+                return false;
             }
         }
-        return signs >= FEWEST_SIGNS;
+        return true;
+    }
+
+    private static boolean isDrawn(Row row, int column) {
+        for (int at = row.start(column); at < row.end(column); at++) {
+            if (SIGNS.indexOf(row.chars()[at]) < 0) {
+                return false;
+            }
+        }
+        return row.end(column) - row.start(column) >= FEWEST_SIGNS;
     }
 
     static String of(Row row) {

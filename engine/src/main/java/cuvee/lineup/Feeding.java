@@ -21,6 +21,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.ToLongFunction;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** Which header feeds which column, and what is known of both. */
 final class Feeding {
@@ -83,7 +84,7 @@ final class Feeding {
                                         .add(sheet.getKey()))));
     }
 
-    /** The sheets that hold tables of several layouts, with these. */
+    /** The sheets that hold tables of several layouts which have little in common, with these. */
     private static List<Map.Entry<Where, Set<Layout>>> sheetsOfSeveral(List<Layout> layouts) {
         Map<Where, Set<Layout>> onSheet = new LinkedHashMap<>();
         for (Layout layout : layouts) {
@@ -92,9 +93,22 @@ final class Feeding {
                                     Where.sheet(table.source(), table.sheet()), each -> new LinkedHashSet<>())
                             .add(layout));
         }
-        return onSheet.entrySet().stream()
-                .filter(sheet -> sheet.getValue().size() > 1)
-                .toList();
+        List<Map.Entry<Where, Set<Layout>>> several = new ArrayList<>();
+        onSheet.forEach((sheet, here) -> {
+            Set<Layout> unlike = here.stream()
+                    .filter(layout -> here.stream().anyMatch(other -> !other.equals(layout) && !isLike(layout, other)))
+                    .collect(Collectors.toSet());
+            if (!unlike.isEmpty()) {
+                several.add(Map.entry(sheet, unlike));
+            }
+        });
+        return several;
+    }
+
+    /** True for layouts that share most of their headers: where they differ, one calls the same thing otherwise. */
+    private static boolean isLike(Layout one, Layout other) {
+        long shared = one.keys().stream().filter(other.keys()::contains).count();
+        return shared * 2 > Math.min(one.keys().size(), other.keys().size());
     }
 
     /** The layouts, the largest first. */

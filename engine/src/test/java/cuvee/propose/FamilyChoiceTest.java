@@ -6,6 +6,7 @@ import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.refresh.Batch;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.Collectors;
@@ -129,6 +130,38 @@ class FamilyChoiceTest {
         Batch.Made made = batch.refresh();
         assertThat(made.outcome().rows()).isEqualTo(8);
         assertThat(made.columns()).startsWith("Date", "Port", "Passengers", "Fare");
+    }
+
+    @Test
+    void whatOneSheetCallsOtherwiseInATableOfAnotherLayoutIsAnotherThing() {
+        for (String who : List.of("Hall", "Moss")) {
+            double plus = who.length() + who.charAt(0) % 7;
+            LocalDate day = LocalDate.of(2026, 3, 2);
+            batch.sheet("claim " + who + ".xlsx", new Object[][] {
+                {"Expense claim", null, null, who},
+                {},
+                {"Date", "Category", "Description", "Amount"},
+                {day, "Travel", "lunch", 54.35 + plus},
+                {day.plusDays(1), "Travel", "taxi", 70.61},
+                {day.plusDays(2), "Travel", "taxi", 7.86 + plus},
+                {null, null, "Subtotal Travel", 132.82 + 2 * plus},
+                {day, "Meals", "train", 50.02},
+                {day.plusDays(1), "Meals", "taxi", 38.18 + plus},
+                {day.plusDays(2), "Meals", "lunch", 47.59},
+                {null, null, "Subtotal Meals", 135.79 + plus},
+                {null, null, "Grand total", 268.61 + 3 * plus},
+                {},
+                {"Mileage"},
+                {"Date", "From", "To", "Miles", "Rate", "Amount"},
+                {day.plusDays(7), "Hollin", "Tarsk", 83 + plus, 0.45, (83 + plus) * 0.45},
+                {day.plusDays(8), "Hollin", "Tarsk", 22, 0.45, 9.9},
+                {day.plusDays(9), "Hollin", "Tarsk", 49 + plus, 0.45, (49 + plus) * 0.45}
+            });
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).contains("Category", "Description", "From", "To");
+        assertThat(made.outcome().questions())
+                .noneMatch(question -> question.kind().equals(Kinds.LINE_UP));
     }
 
     @Test
