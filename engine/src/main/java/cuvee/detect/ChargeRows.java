@@ -19,6 +19,8 @@ final class ChargeRows {
             + "(?![\\p{L}]).{0,40}");
     private static final Pattern RATE = Pattern.compile("(\\d{1,2}(?:[.,]\\d{1,2})?) ?%");
     private static final double HUNDRED = 100;
+    /** Tables of so many columns have more to say of a record than its name and an amount. */
+    private static final int WIDE = 4;
 
     private final TableColumns columns;
     /** The subtotal that charges are added to, with those met so far, by column; empty where no total has gone by. */
@@ -52,7 +54,7 @@ final class ChargeRows {
 
     /**
      * True for a row right below a subtotal, or below other charges, that says one and its amount. A rate that it names has
-     * to come to that amount.
+     * to come to that amount; without one, records have to hold more than a name and an amount, as such a row does not.
      */
     boolean isOne(Row row, RowWords said) {
         if (subtotal.isEmpty() || said.texts() != 1 || said.numbers() == 0) {
@@ -64,6 +66,10 @@ final class ChargeRows {
         }
         Matcher rate = RATE.matcher(label);
         double share = rate.find() ? Double.parseDouble(rate.group(1).replace(',', '.')) / HUNDRED : Double.NaN;
+        int width = columns.names().size();
+        if (Double.isNaN(share) && (width < WIDE || columns.filled() * 2 > width)) {
+            return false;
+        }
         for (int column = 0; column < row.width(); column++) {
             double value = columns.value(row, column);
             if (Double.isNaN(value)) {

@@ -146,6 +146,19 @@ class SheetsOfPeopleTest {
     }
 
     @Test
+    void taxBelowASubtotalIsARecordWhereRecordsAreNamesAndAmounts() {
+        readAsDrawn("""
+                h| Account | Amount
+                r| Rent | 1200.5
+                r| Heating | 310.25
+                T| Subtotal | 1510.75
+                r| Tax | 99.4
+                r| Delivery | 12.5
+                r| Fuel | 220.1
+                """);
+    }
+
+    @Test
     void aTaxThatIsNotWhatItsRateComesToIsARecord() {
         readAsDrawn("""
                 h| Pos | Item | Qty | Unit price | Total
