@@ -19,7 +19,6 @@ import cuvee.master.MasterReader;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.propose.Proposal;
-import cuvee.sheet.NumberText;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -120,8 +119,7 @@ public final class ClosedPeriods implements Gathering.Closed {
         is.forEach((header, sum) -> {
             Double old = was.get(header);
             if (old != null && Math.abs(old - sum) > 1e-6 * Math.max(1, Math.abs(old)) && said.size() < MOST_NAMED) {
-                said.add(Says.quoted(header) + " comes to " + NumberText.plain(sum) + " instead of "
-                        + NumberText.plain(old));
+                said.add(Says.quoted(header) + " comes to " + Says.number(sum) + " instead of " + Says.number(old));
             }
         });
         return said.isEmpty() ? "as many rows and the same sums, but other content" : Says.list(said);

@@ -19,7 +19,6 @@ import cuvee.place.Where;
 import cuvee.propose.Doubles;
 import cuvee.propose.Proposal;
 import cuvee.rework.Amendments;
-import cuvee.sheet.NumberText;
 import cuvee.tag.Home;
 import cuvee.tag.NameParts;
 import cuvee.value.Type;
@@ -482,7 +481,7 @@ public final class SentAgain {
                         .mapToDouble(LaidColumn::sum)
                         .sum();
         return version.path() + " with " + Says.count(version.rows(), "row")
-                + number.map(column -> ", " + Says.quoted(column.header()) + " " + NumberText.plain(sum))
+                + number.map(column -> ", " + Says.quoted(column.header()) + " " + Says.number(sum))
                         .orElse("");
     }
 }

@@ -1,11 +1,15 @@
 package cuvee.place;
 
 import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
 import java.util.List;
 import java.util.Locale;
 
 /** How counts and lists are worded for people: 1 row, 2 rows, 1,204 rows. */
 public final class Says {
+    private static final MathContext KEPT = new MathContext(15, RoundingMode.HALF_UP);
+
     private Says() {}
 
     public static String number(long value) {
@@ -54,6 +58,11 @@ public final class Says {
     /** A number with its thousands parted and no more decimals than it has: {@code −1,204.5}. */
     public static String number(BigDecimal number) {
         return decimals(number.signum() == 0 ? BigDecimal.ZERO : number.stripTrailingZeros());
+    }
+
+    /** A number that was worked out, rounded to six decimals and to the digits that a workbook keeps. */
+    public static String number(double number) {
+        return number(new BigDecimal(number).setScale(6, RoundingMode.HALF_UP).round(KEPT));
     }
 
     /** A number with its thousands parted and all the decimals that it is given with: {@code 1,204.50}. */

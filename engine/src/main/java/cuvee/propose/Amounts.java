@@ -5,8 +5,6 @@ import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
 import cuvee.job.Job;
-import cuvee.layout.LaidColumn;
-import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Evidence;
@@ -14,7 +12,7 @@ import cuvee.value.Type;
 import cuvee.value.Typing;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** Which columns hold amounts of money, and of which currencies. Amounts of several are never one column unasked. */
@@ -23,16 +21,14 @@ final class Amounts {
     private static final String APART = "apart";
     private static final String AS_TEXT = "text";
     private final Job job;
-    private final Map<PlacedTable, LaidColumn[]> feeds;
 
-    Amounts(Job job, Map<PlacedTable, LaidColumn[]> feeds) {
+    Amounts(Job job) {
         this.job = job;
-        this.feeds = feeds;
     }
 
     /** A verdict about a column's type, by which numbers under a header that names a currency are amounts of money. */
-    Typing.Verdict typed(Typing.Verdict verdict, int index) {
-        Set<String> named = ofHeaders(index);
+    Typing.Verdict typed(Typing.Verdict verdict, DraftColumn column) {
+        Set<String> named = ofHeaders(column);
         boolean number = verdict.type() == Type.DECIMAL || verdict.type() == Type.WHOLE_NUMBER;
         return number && !named.isEmpty()
                 ? new Typing.Verdict(
@@ -44,19 +40,15 @@ final class Amounts {
                 : verdict;
     }
 
-    private Set<String> ofHeaders(int index) {
+    private static Set<String> ofHeaders(DraftColumn column) {
         Set<String> named = new LinkedHashSet<>();
-        feeds.forEach((table, fed) -> {
-            if (fed[index] != null) {
-                table.currency(fed[index]).ifPresent(named::add);
-            }
-        });
+        column.fed().forEach((table, fed) -> table.currency(fed).ifPresent(named::add));
         return named;
     }
 
     /** The currencies that headers and cells of a column name. */
-    Set<String> currencies(int index, Evidence held) {
-        Set<String> currencies = ofHeaders(index);
+    Set<String> currencies(DraftColumn column, Evidence held) {
+        Set<String> currencies = ofHeaders(column);
         currencies.addAll(held.currencies().keySet());
         currencies.remove("");
         return currencies;
@@ -64,23 +56,30 @@ final class Amounts {
 
     /**
      * True where amounts of several currencies are kept as amounts, with their currencies in a column beside them; false
-     * where they stay text. It is asked until it is settled.
+     * where they stay text.
      */
-    boolean keptApart(String name, Evidence held, Set<String> currencies, List<Question> questions) {
-        String answer = job.decision(Kinds.CURRENCY, name).map(Decision::answer).orElse(APART);
-        if (!job.isSettled(Kinds.CURRENCY, name)) {
-            questions.add(Question.of(
-                    Kinds.CURRENCY,
-                    name,
-                    Where.JOB,
-                    "The column " + Says.quoted(name) + " holds amounts of several currencies: "
-                            + Says.list(List.copyOf(currencies)) + ". They cannot be added up. How are they kept?",
-                    answer,
-                    List.of(
-                            new Answer(APART, "as amounts, with the currency of each in a column beside them"),
-                            new Answer(AS_TEXT, "as text, each with its currency")),
-                    held.filled()));
-        }
-        return !answer.equals(AS_TEXT);
+    boolean keptApart(String name) {
+        return !answer(name).equals(AS_TEXT);
+    }
+
+    private String answer(String name) {
+        return job.decision(Kinds.CURRENCY, name).map(Decision::answer).orElse(APART);
+    }
+
+    /** How amounts of several currencies are kept is asked until it is settled. */
+    Optional<Question> ask(String name, Evidence held, Set<String> currencies) {
+        return job.isSettled(Kinds.CURRENCY, name)
+                ? Optional.empty()
+                : Optional.of(Question.of(
+                        Kinds.CURRENCY,
+                        name,
+                        Where.JOB,
+                        "The column " + Says.quoted(name) + " holds amounts of several currencies: "
+                                + Says.list(List.copyOf(currencies)) + ". They cannot be added up. How are they kept?",
+                        answer(name),
+                        List.of(
+                                new Answer(APART, "as amounts, with the currency of each in a column beside them"),
+                                new Answer(AS_TEXT, "as text, each with its currency")),
+                        held.filled()));
     }
 }

@@ -6,10 +6,9 @@ import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
 import cuvee.job.Job;
-import cuvee.layout.LaidColumn;
-import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,14 +35,14 @@ final class BlankSources {
         }
     }
 
-    static void ask(Job job, Map<PlacedTable, LaidColumn[]> feeds, int index, String column, List<Question> questions) {
+    /** A question for each source that leaves a column blank. */
+    static List<Question> ask(Job job, DraftColumn of) {
+        String column = of.name();
         Map<String, Filling> bySource = new LinkedHashMap<>();
-        feeds.forEach((table, fed) -> {
-            if (fed[index] != null) {
-                long rows = (long) table.table().kept() * Math.max(1, table.turned());
-                Filling filling = new Filling(rows, fed[index].evidence().filled());
-                bySource.merge(table.source(), filling, Filling::and);
-            }
+        of.fed().forEach((table, fed) -> {
+            long rows = (long) table.table().kept() * Math.max(1, table.turned());
+            Filling filling = new Filling(rows, fed.evidence().filled());
+            bySource.merge(table.source(), filling, Filling::and);
         });
         List<Map.Entry<String, Filling>> blank = bySource.entrySet().stream()
                 .filter(entry -> entry.getValue().blank())
@@ -52,8 +51,9 @@ final class BlankSources {
                 .allMatch(filling -> filling.blank() || filling.filled() >= filling.rows() * NEARLY_ALL);
         int others = bySource.size() - blank.size();
         if (blank.isEmpty() || !othersFill || others < Math.max(SOURCES_THAT_TELL, blank.size() * 2)) {
-            return;
+            return List.of();
         }
+        List<Question> questions = new ArrayList<>();
         for (Map.Entry<String, Filling> each : blank) {
             String subject = ColumnChoice.Scoped.words(column, each.getKey());
             boolean settled = job.decision(Kinds.BLANK_SOURCE, subject)
@@ -65,6 +65,7 @@ final class BlankSources {
                         question(column, each.getKey(), subject, each.getValue().rows()));
             }
         }
+        return questions;
     }
 
     private static Question question(String column, String source, String subject, long rows) {

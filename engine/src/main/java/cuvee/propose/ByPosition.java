@@ -21,8 +21,12 @@ final class ByPosition {
 
     private ByPosition() {}
 
-    /** What differs in tables without a header from what most of them have. */
-    static List<Finding> findings(List<PlacedTable> tables) {
+    /** Says what differs in tables without a header from what most of them have. */
+    static Draft on(Draft draft) {
+        return draft.saying(Said.found(findings(draft.members())));
+    }
+
+    private static List<Finding> findings(List<PlacedTable> tables) {
         List<PlacedTable> bare = tables.stream()
                 .filter(table -> table.table().columns().stream().noneMatch(TableColumn::named))
                 .toList();

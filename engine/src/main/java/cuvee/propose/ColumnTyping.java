@@ -15,6 +15,7 @@ import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
 import cuvee.place.Where;
+import cuvee.rework.MadeColumns;
 import cuvee.rework.Tidying;
 import cuvee.value.Convention;
 import cuvee.value.Conventions;
@@ -44,9 +45,7 @@ public final class ColumnTyping {
 
     private static final Map<String, String> FIRST = Map.of(Kinds.DECIMAL_MARK, "point", Kinds.DATE_ORDER, "day");
     private final Job job;
-    private final Map<PlacedTable, LaidColumn[]> feeds;
     private final Map<PlacedTable, Layout> layoutOf = new HashMap<>();
-    private final List<Question> questions;
     private final Amounts amounts;
     private final boolean somethingSaid;
     private final ValueCells cells;
@@ -58,23 +57,24 @@ public final class ColumnTyping {
     private final Map<Evidence, Evidence> meant = new HashMap<>();
     private final WrittenEvidence written;
     private final WrittenAs writtenAs;
-    private final List<Finding> findings;
-    /** What is told of how the column in hand is read. */
-    private final List<Finding> readAs = new ArrayList<>();
 
     /**
      * A column's type with all that is to be said of it.
      *
+     * @param of what it was before it had a type
      * @param mixed true where its amounts are of several currencies, which a column beside it holds
      */
-    record Typed(
-            MasterPlan.Column column,
-            boolean mixed,
-            String reason,
-            long filled,
-            long misfits,
-            List<Decision> decisions,
-            Optional<Finding> finding) {}
+    record Typed(DraftColumn of, MasterPlan.Column column, boolean mixed, Proposal.ColumnReport report, Said said) {
+        /** A column that a rule makes, of which nothing is known yet. */
+        static Typed made(DraftColumn column) {
+            return new Typed(
+                    column,
+                    MadeColumns.unknown(column.name()),
+                    false,
+                    new Proposal.ColumnReport(column.name(), Type.TEXT, "", "", 0, 0, 0),
+                    Said.NOTHING);
+        }
+    }
 
     /** How many columns vote for each of two ways. */
     private static final class Votes {
@@ -98,25 +98,14 @@ public final class ColumnTyping {
         }
     }
 
-    ColumnTyping(
-            Job job,
-            List<Layout> layouts,
-            Map<PlacedTable, LaidColumn[]> feeds,
-            ValueCells cells,
-            Homes homes,
-            WrittenEvidence.Ranges ranges,
-            List<Question> questions,
-            List<Finding> findings) {
-        this.written = new WrittenEvidence(job, ranges, homes, this::scopes, questions, readAs);
-        this.writtenAs = new WrittenAs(feeds, written);
-        this.findings = findings;
-        this.amounts = new Amounts(job, feeds);
+    ColumnTyping(Job job, List<Layout> layouts, ValueCells cells, Homes homes, WrittenEvidence.Ranges ranges) {
+        this.written = new WrittenEvidence(job, ranges, homes, this::scopes);
+        this.writtenAs = new WrittenAs(written);
+        this.amounts = new Amounts(job);
         this.somethingSaid = job.settled().stream().anyMatch(each -> FIRST.containsKey(each.kind()));
         this.cells = cells;
         this.homes = homes;
         this.job = job;
-        this.feeds = feeds;
-        this.questions = questions;
         for (Layout layout : layouts) {
             Votes ofLayout = byLayout.computeIfAbsent(layout, l -> new Votes());
             for (PlacedTable table : layout.tables()) {
@@ -141,100 +130,61 @@ public final class ColumnTyping {
         return meant.getOrDefault(column.evidence(), column.evidence());
     }
 
-    Typed type(int index, String name) {
-        Map<PlacedTable, WrittenAs.Meant> meanings = writtenAs.of(index, name);
-        Evidence held = new Evidence();
-        Map<PlacedTable, Evidence> heldBy = new LinkedHashMap<>();
-        boolean clear = true;
-        List<PlacedTable> openMarks = new ArrayList<>();
-        List<PlacedTable> openOrders = new ArrayList<>();
-        Evidence column = sum(index);
-        for (Map.Entry<PlacedTable, LaidColumn[]> feed : feeds.entrySet()) {
-            LaidColumn fed = feed.getValue()[index];
-            if (fed == null) {
-                continue;
-            }
-            Evidence own = fed.evidence();
-            Vote mark = said(Kinds.DECIMAL_MARK, name, feed.getKey())
-                    .orElseGet(() -> resolve(own, column, feed.getKey(), Conventions::mark, Conventions::markByGroups));
-            Vote order = said(Kinds.DATE_ORDER, name, feed.getKey())
-                    .orElseGet(() -> resolve(own, column, feed.getKey(), Conventions::order, e -> Vote.OPEN));
-            clear &= mark != Vote.CONTRADICTION && order != Vote.CONTRADICTION;
-            if (mark == Vote.OPEN) {
-                openMarks.add(feed.getKey());
-            }
-            if (order == Vote.OPEN) {
-                openOrders.add(feed.getKey());
-            }
-            Convention convention = new Convention(decidedMark(name, mark), decidedOrder(name, order));
-            WrittenAs.Meant meaning = meanings.getOrDefault(feed.getKey(), WrittenAs.Meant.AS_WRITTEN);
-            convention = meaning.of(convention);
-            Evidence meantSo = own.under(convention.mark()).meant(convention, meaning.fits(), meaning.decimals());
-            settled.put(own, convention);
-            if (!convention.isPlain()) {
-                meant.put(own, meantSo);
-            }
-            held.add(meantSo);
-            heldBy.put(feed.getKey(), meantSo);
-        }
-        Evidence all = cells.replaced(index, name, held);
-        boolean told = isTold(index);
-        Typing.Verdict verdict = amounts.typed(Typing.decide(all, clear), index);
-        Optional<KindsApart> kinds =
-                verdict.type() == Type.TEXT && verdict.sure() && !told ? KindsApart.in(heldBy) : Optional.empty();
+    Typed type(DraftColumn column) {
+        String name = column.name();
+        Read read = read(column);
+        Said meanings = written.takeSaid();
+        Evidence all = cells.replaced(column, read.held());
+        boolean told = column.fed().values().stream().allMatch(fed -> fed.origin() instanceof Origin.Told);
+        Typing.Verdict verdict = amounts.typed(Typing.decide(all, read.clear()), column);
+        Optional<KindsApart> kinds = verdict.type() == Type.TEXT && verdict.sure() && !told
+                ? KindsApart.in(read.heldBy())
+                : Optional.empty();
         if (kinds.isPresent()) {
             verdict = new Typing.Verdict(Type.TEXT, kinds.get().words(), 0, false);
         }
-        Type type = job.decision(Kinds.TYPE, name)
+        Type before = job.decision(Kinds.TYPE, name)
                 .flatMap(d -> Type.ofWord(d.answer()))
                 .orElse(verdict.type());
-        boolean widened = false;
-        boolean assumed = type != verdict.type() && !job.isSettled(Kinds.TYPE, name);
-        if (assumed && (widens(type, verdict.type()) || written.isSettled(name))) {
-            // Nothing kept so far changes when whole numbers become decimals, so an assumption may grow that way; and
-            // what
-            // was assumed from numbers that mean something else falls with that.
-            type = verdict.type();
-            widened = true;
-        }
+        boolean widened = widened(name, before, verdict.type());
+        Type decided = widened ? verdict.type() : before;
+        Set<String> currencies = amounts.currencies(column, all);
+        boolean mixed = decided.isNumber() && currencies.size() > 1;
+        Type type = mixed && !amounts.keptApart(name) ? Type.TEXT : decided;
         long misfits = type == Type.TEXT ? all.count(Form.CELL_ERROR) : all.filled() - Typing.fit(all, type);
-        Set<String> currencies = amounts.currencies(index, all);
-        Type decided = type;
-        boolean mixed = type.isNumber() && currencies.size() > 1;
-        if (mixed && !amounts.keptApart(name, all, currencies, questions)) {
-            type = Type.TEXT;
-            misfits = all.count(Form.CELL_ERROR);
-            mixed = false;
+        List<Question> questions = new ArrayList<>(meanings.questions());
+        List<Finding> findings = new ArrayList<>(type == Type.TEXT ? List.of() : meanings.findings());
+        if (mixed) {
+            amounts.ask(name, all, currencies).ifPresent(questions::add);
         }
-        if (type != Type.TEXT) {
-            findings.addAll(readAs);
-        }
-        readAs.clear();
-        BlankSources.ask(job, feeds, index, name, questions);
+        questions.addAll(BlankSources.ask(job, column));
         if (type.isNumber()) {
-            Signs.ask(job, feeds, index, name, questions);
-            ask(openMarks, name, Kinds.DECIMAL_MARK);
+            Signs.ask(job, column).ifPresent(questions::add);
+            convention(read.openMarks(), name, Kinds.DECIMAL_MARK).ifPresent(questions::add);
         } else if (type.isMoment()) {
-            ask(openOrders, name, Kinds.DATE_ORDER);
-            sayZones(name, all);
+            convention(read.openOrders(), name, Kinds.DATE_ORDER).ifPresent(questions::add);
+            zones(name, all).ifPresent(findings::add);
         }
         // A tag that is text in one name and a number in another loses nothing as text.
         boolean harmless = told && type == Type.TEXT;
         if (!harmless && (!verdict.sure() || (misfits > 0 && type != verdict.type()))) {
-            askType(name, type, verdict, kinds, all, misfits);
+            typeQuestion(name, type, verdict, kinds, all, misfits).ifPresent(questions::add);
         }
-        Decision decision =
-                new Decision(Kinds.TYPE, name, decided.word(), verdict.reason(), Says.count(all.filled(), "value"));
+        if (misfits > 0) {
+            findings.add(misfitFinding(name, type, misfits, all));
+        }
         boolean decideNow = widened || job.decision(Kinds.TYPE, name).isEmpty();
         List<Decision> decisions = new ArrayList<>();
         if (decideNow) {
-            decisions.add(decision);
+            decisions.add(new Decision(
+                    Kinds.TYPE, name, decided.word(), verdict.reason(), Says.count(all.filled(), "value")));
         }
         YesNoWords words = words(name, type, decideNow, all, decisions);
         String currency = type == Type.MONEY && currencies.size() == 1
                 ? currencies.iterator().next()
                 : "";
         return new Typed(
+                column,
                 new MasterPlan.Column(
                         name,
                         type,
@@ -245,12 +195,71 @@ public final class ColumnTyping {
                         currency,
                         Tidying.of(job, name),
                         words),
-                mixed,
-                verdict.reason(),
-                all.filled(),
-                misfits,
-                decisions,
-                misfits > 0 ? Optional.of(misfitFinding(name, type, misfits, all)) : Optional.empty());
+                mixed && type != Type.TEXT,
+                new Proposal.ColumnReport(
+                        name, type, currency, verdict.reason(), all.filled(), misfits, column.layouts()),
+                new Said(questions, findings, decisions));
+    }
+
+    /**
+     * What the cells of a column hold as they are read.
+     *
+     * @param clear false where values contradict each other about how they are written
+     * @param openMarks tables whose decimal mark nothing settles
+     * @param openOrders tables whose order of day and month nothing settles
+     */
+    private record Read(
+            Evidence held,
+            Map<PlacedTable, Evidence> heldBy,
+            boolean clear,
+            List<PlacedTable> openMarks,
+            List<PlacedTable> openOrders) {}
+
+    private Read read(DraftColumn column) {
+        String name = column.name();
+        Map<PlacedTable, WrittenAs.Meant> meanings = writtenAs.of(column);
+        Evidence held = new Evidence();
+        Map<PlacedTable, Evidence> heldBy = new LinkedHashMap<>();
+        boolean clear = true;
+        List<PlacedTable> openMarks = new ArrayList<>();
+        List<PlacedTable> openOrders = new ArrayList<>();
+        Evidence written = column.held();
+        for (Map.Entry<PlacedTable, LaidColumn> feed : column.fed().entrySet()) {
+            PlacedTable table = feed.getKey();
+            Evidence own = feed.getValue().evidence();
+            Vote mark = said(Kinds.DECIMAL_MARK, name, table)
+                    .orElseGet(() -> resolve(own, written, table, Conventions::mark, Conventions::markByGroups));
+            Vote order = said(Kinds.DATE_ORDER, name, table)
+                    .orElseGet(() -> resolve(own, written, table, Conventions::order, e -> Vote.OPEN));
+            clear &= mark != Vote.CONTRADICTION && order != Vote.CONTRADICTION;
+            if (mark == Vote.OPEN) {
+                openMarks.add(table);
+            }
+            if (order == Vote.OPEN) {
+                openOrders.add(table);
+            }
+            Convention convention = new Convention(decidedMark(name, mark), decidedOrder(name, order));
+            WrittenAs.Meant meaning = meanings.getOrDefault(table, WrittenAs.Meant.AS_WRITTEN);
+            convention = meaning.of(convention);
+            Evidence meantSo = own.under(convention.mark()).meant(convention, meaning.fits(), meaning.decimals());
+            settled.put(own, convention);
+            if (!convention.isPlain()) {
+                meant.put(own, meantSo);
+            }
+            held.add(meantSo);
+            heldBy.put(table, meantSo);
+        }
+        return new Read(held, heldBy, clear, openMarks, openOrders);
+    }
+
+    /**
+     * True where an assumed type gives way to what the values are. Nothing kept so far changes when whole numbers become
+     * decimals, so an assumption may grow that way; and what was assumed from numbers that mean something else falls with
+     * that.
+     */
+    private boolean widened(String name, Type before, Type now) {
+        boolean assumed = before != now && !job.isSettled(Kinds.TYPE, name);
+        return assumed && (widens(before, now) || written.isSettled(name));
     }
 
     /**
@@ -275,37 +284,21 @@ public final class ColumnTyping {
         return words;
     }
 
-    private void sayZones(String name, Evidence all) {
-        if (all.hasSeveralZones()) {
-            findings.add(new Finding(
-                    Severity.WARNING,
-                    "time-zones",
-                    Where.JOB,
-                    "The times of the column " + Says.quoted(name)
-                            + " are written for several time zones, or only some of them name theirs.",
-                    "Each stands in the master as it is written, without its zone.",
-                    "Ask for times of one zone where their order matters."));
-        }
-    }
-
-    private boolean isTold(int index) {
-        return feeds.values().stream()
-                .map(fed -> fed[index])
-                .allMatch(fed -> fed == null || fed.origin() instanceof Origin.Told);
+    private static Optional<Finding> zones(String name, Evidence all) {
+        return all.hasSeveralZones()
+                ? Optional.of(new Finding(
+                        Severity.WARNING,
+                        "time-zones",
+                        Where.JOB,
+                        "The times of the column " + Says.quoted(name)
+                                + " are written for several time zones, or only some of them name theirs.",
+                        "Each stands in the master as it is written, without its zone.",
+                        "Ask for times of one zone where their order matters."))
+                : Optional.empty();
     }
 
     private static boolean widens(Type from, Type to) {
         return from == Type.WHOLE_NUMBER && to == Type.DECIMAL;
-    }
-
-    private Evidence sum(int index) {
-        Evidence sum = new Evidence();
-        feeds.values().forEach(fed -> {
-            if (fed[index] != null) {
-                sum.add(fed[index].evidence());
-            }
-        });
-        return sum;
     }
 
     /**
@@ -393,9 +386,9 @@ public final class ColumnTyping {
                 : Convention.Order.DAY_FIRST;
     }
 
-    private void ask(List<PlacedTable> open, String name, String kind) {
+    private Optional<Question> convention(List<PlacedTable> open, String name, String kind) {
         if (open.isEmpty() || job.isSettled(kind, name)) {
-            return;
+            return Optional.empty();
         }
         boolean mark = kind.equals(Kinds.DECIMAL_MARK);
         Where where = open.get(0).where();
@@ -411,13 +404,13 @@ public final class ColumnTyping {
                 : List.of(new Answer("day", "the day comes first"), new Answer("month", "the month comes first"));
         String assumed = job.decision(kind, name).map(Decision::answer).orElse(mark ? "point" : "day");
         long stake = open.stream().mapToLong(table -> table.table().kept()).sum();
-        questions.add(Question.of(kind, name, where, text, assumed, answers, stake));
+        return Optional.of(Question.of(kind, name, where, text, assumed, answers, stake));
     }
 
-    private void askType(
+    private Optional<Question> typeQuestion(
             String name, Type type, Typing.Verdict verdict, Optional<KindsApart> kinds, Evidence all, long misfits) {
         if (job.isSettled(Kinds.TYPE, name)) {
-            return;
+            return Optional.empty();
         }
         Set<Type> types = new LinkedHashSet<>(List.of(type, verdict.type(), Type.TEXT));
         kinds.map(KindsApart::type).ifPresent(types::add);
@@ -439,7 +432,7 @@ public final class ColumnTyping {
                 : "Which type is the column " + Says.quoted(name) + "? As " + type.word() + ": " + verdict.reason()
                         + ".";
         long rows = Math.max(kinds.map(KindsApart::misfits).orElse(1L), misfits);
-        questions.add(Question.of(Kinds.TYPE, name, Where.JOB, text, type.word(), answers, rows));
+        return Optional.of(Question.of(Kinds.TYPE, name, Where.JOB, text, type.word(), answers, rows));
     }
 
     private static String examples(Evidence all) {

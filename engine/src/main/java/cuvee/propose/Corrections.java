@@ -31,15 +31,28 @@ public final class Corrections {
         List<@Nullable String> row(PlacedTable table, int row);
     }
 
-    private Corrections() {}
+    private final List<PlacedTable> tables;
+    private final Staged staged;
+    private final List<DraftColumn> columns;
 
-    /** The corrections of a job; what feeds the master from corrected cells is put as they are read. */
-    static Corrections of(Job job, List<String> names, Map<PlacedTable, LaidColumn[]> feeds, Staged staged) {
-        Corrections all = new Corrections();
+    private Corrections(Draft draft, Staged staged) {
+        this.tables = draft.members();
+        this.columns = new ArrayList<>(draft.columns());
+        this.staged = staged;
+    }
+
+    /** The corrections of a job. */
+    static Corrections of(Job job, Draft draft, Staged staged) {
+        Corrections all = new Corrections(draft, staged);
         for (Correction correction : Correction.of(job)) {
-            all.reports.add(all.take(correction, names, feeds, staged));
+            all.reports.add(all.take(correction));
         }
         return all;
+    }
+
+    /** The master as it is fed by corrected cells. */
+    Draft on(Draft draft) {
+        return draft.withColumns(columns).saying(Said.found(findings()));
     }
 
     List<Proposal.Corrected> reports() {
@@ -89,7 +102,7 @@ public final class Corrections {
     private record Taken(String column, Correction correction) {}
 
     /** Corrections that have lost their ground. */
-    List<Finding> findings() {
+    private List<Finding> findings() {
         return reports.stream()
                 .filter(report -> !report.problem().isEmpty())
                 .map(report -> new Finding(
@@ -109,52 +122,50 @@ public final class Corrections {
         return text.isEmpty() ? "blank" : Says.quoted(text);
     }
 
-    private Proposal.Corrected take(
-            Correction correction, List<String> names, Map<PlacedTable, LaidColumn[]> feeds, Staged staged) {
-        for (Map.Entry<PlacedTable, LaidColumn[]> feed : feeds.entrySet()) {
-            PlacedTable table = feed.getKey();
-            LaidColumn[] fed = feed.getValue();
-            int at = fedBy(correction, table, fed);
+    private Proposal.Corrected take(Correction correction) {
+        for (PlacedTable table : tables) {
+            int at = fedBy(correction, table);
             if (at < 0) {
                 continue;
             }
+            DraftColumn of = columns.get(at);
             List<@Nullable String> cells = staged.row(table, correction.row());
             String cell = correction.column() < cells.size() ? cells.get(correction.column()) : null;
             String says = cell == null ? "" : CellKind.textOf(cell);
             if (!says.equals(correction.from())) {
-                return new Proposal.Corrected(correction, names.get(at), "the cell says " + said(says) + " now");
+                return new Proposal.Corrected(correction, of.name(), "the cell says " + said(says) + " now");
             }
             if (correction.on()) {
-                LaidColumn column = fed[at];
-                fed[at] = new LaidColumn(
-                        column.header(),
-                        column.origin(),
-                        column.evidence()
-                                .replaced(
-                                        cell == null ? "" : cell,
-                                        staged(
-                                                correction.to(),
-                                                Typing.decide(column.evidence(), true)
-                                                        .type()),
-                                        1),
-                        column.sum());
-                byTable.computeIfAbsent(table, key -> new ArrayList<>()).add(new Taken(names.get(at), correction));
+                of.in(table)
+                        .ifPresent(column -> columns.set(
+                                at, of.with(Map.of(table, corrected(column, cell == null ? "" : cell, correction)))));
+                byTable.computeIfAbsent(table, key -> new ArrayList<>()).add(new Taken(of.name(), correction));
             }
-            return new Proposal.Corrected(correction, names.get(at), "");
+            return new Proposal.Corrected(correction, of.name(), "");
         }
         return new Proposal.Corrected(correction, "", "no column of the master is fed by it now");
     }
 
+    private static LaidColumn corrected(LaidColumn column, String cell, Correction correction) {
+        Type type = Typing.decide(column.evidence(), true).type();
+        return new LaidColumn(
+                column.header(),
+                column.origin(),
+                column.evidence().replaced(cell, staged(correction.to(), type), 1),
+                column.sum());
+    }
+
     /** The master's column that a cell feeds in a table; below zero where it feeds none. */
-    private static int fedBy(Correction correction, PlacedTable table, @Nullable LaidColumn[] fed) {
+    private int fedBy(Correction correction, PlacedTable table) {
         boolean here =
                 table.source().equals(correction.source()) && table.sheet().equals(correction.sheet());
         boolean ofRecord = table.table().runs().stream()
                 .anyMatch(run -> correction.row() >= run.first() && correction.row() < run.first() + run.count());
-        for (int at = 0; here && at < fed.length; at++) {
-            for (int turned = 0; fed[at] != null && turned < Math.max(1, table.turned()); turned++) {
-                OptionalInt column = fed[at].origin().column(turned);
-                int own = fed[at].origin().row();
+        for (int at = 0; here && at < columns.size(); at++) {
+            LaidColumn fed = columns.get(at).fed().get(table);
+            for (int turned = 0; fed != null && turned < Math.max(1, table.turned()); turned++) {
+                OptionalInt column = fed.origin().column(turned);
+                int own = fed.origin().row();
                 boolean inRow = own > 0 ? own == correction.row() : ofRecord;
                 if (inRow && column.isPresent() && column.getAsInt() == correction.column()) {
                     return at;

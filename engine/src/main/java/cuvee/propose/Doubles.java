@@ -10,6 +10,7 @@ import cuvee.gather.ReadingDecisions;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
+import cuvee.layout.Layout;
 import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
@@ -58,31 +59,27 @@ public final class Doubles {
                 tables.stream().map(table -> Home.fileName(table.source())).toList());
     }
 
-    /** Looks for tables that count rows twice among those of a master. */
-    static Doubles among(List<PlacedTable> tables, Job job, Contents contents) {
-        Doubles doubles = new Doubles(job, tables, contents);
-        doubles.copies(tables);
-        doubles.summaries(tables);
-        doubles.decide(tables);
-        return doubles;
+    /** Looks for tables that count rows twice among those of the master. */
+    static Draft.Step step(Job job, Contents contents) {
+        return draft -> {
+            // As their sheets have them; the master has them as they are laid out.
+            Set<PlacedTable> members = new HashSet<>(draft.members());
+            List<PlacedTable> found =
+                    draft.tables().stream().filter(members::contains).toList();
+            Doubles doubles = new Doubles(job, found, contents);
+            doubles.copies(found);
+            doubles.summaries(found);
+            doubles.decide(found);
+            return doubles.apart(draft, members);
+        };
     }
 
-    /** The tables to be left out, each with the reason. */
-    Map<PlacedTable, String> outside() {
-        return outside;
-    }
-
-    List<Question> questions() {
-        return questions;
-    }
-
-    /** What is set aside without a question, since nothing speaks for it. */
-    List<Finding> findings() {
-        return findings;
-    }
-
-    List<Decision> decisions() {
-        return decisions;
+    private Draft apart(Draft draft, Set<PlacedTable> members) {
+        Draft without = draft.without(outside, new Said(questions, findings, decisions));
+        return outside.isEmpty()
+                ? without
+                : without.withLayouts(Layout.of(
+                        without.laid().stream().filter(members::contains).toList()));
     }
 
     /** The sums of a table's number columns by loose header. */

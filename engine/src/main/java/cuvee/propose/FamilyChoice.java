@@ -6,6 +6,7 @@ import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.layout.Families;
 import cuvee.layout.Families.Family;
 import cuvee.layout.Layout;
 import cuvee.layout.Nature;
@@ -23,12 +24,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Which of the families of layouts the job is about, and which layouts of others belong to it all the same: by the columns
  * that the job has, at first by what the tables themselves say of each other.
  */
-final class FamilyChoice {
+final class FamilyChoice implements Draft.Step {
     /** From so likely on a layout is taken in; asked about unless it is sure. */
     private static final double BELONGS = 0.5;
 
@@ -44,30 +46,23 @@ final class FamilyChoice {
 
     private final Job job;
     private final Profiling profiling;
-    private final List<Decision> assumed;
+    private final List<Decision> assumed = new ArrayList<>();
     private final List<Question> questions = new ArrayList<>();
     private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
 
-    /**
-     * @param assumed what has been assumed so far; what is assumed here goes behind it
-     */
-    FamilyChoice(Job job, Profiling profiling, List<Decision> assumed) {
+    FamilyChoice(Job job, Profiling profiling) {
         this.job = job;
         this.profiling = profiling;
-        this.assumed = assumed;
     }
 
-    List<Question> questions() {
-        return questions;
-    }
-
-    /** Tables that were left out, with the reason. */
-    Map<PlacedTable, String> outside() {
-        return outside;
+    @Override
+    public Draft on(Draft draft) {
+        List<Layout> members = choose(Families.of(Layout.of(draft.laid())));
+        return draft.withLayouts(members).without(outside, new Said(questions, List.of(), assumed));
     }
 
     /** The family that the job is about: the one that shares most with its columns, at first the one with most rows. */
-    List<Layout> choose(List<Family> families) {
+    private List<Layout> choose(List<Family> families) {
         if (families.isEmpty()) {
             return List.of();
         }
@@ -234,7 +229,7 @@ final class FamilyChoice {
     /** True where a layout was taken in without a doubt, now or in a former look. */
     private boolean saysSurely(Layout layout) {
         String id = Decision.idOf(Kinds.ANOTHER_JOB, layout.signature());
-        return assumed.stream()
+        return Stream.concat(job.assumed().stream(), assumed.stream())
                 .anyMatch(decision ->
                         decision.id().equals(id) && decision.evidence().startsWith(SURE_MARK));
     }

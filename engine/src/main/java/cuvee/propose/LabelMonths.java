@@ -8,12 +8,12 @@ import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
-import cuvee.lineup.LineUp;
 import cuvee.place.Says;
 import cuvee.value.Meaning;
 import cuvee.value.Period;
 import cuvee.value.Type;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,7 +24,7 @@ import java.util.TreeSet;
  * Months without a year over columns that became rows: {@code Jan}, {@code Feb}. They have the one year that the names of
  * their source say, where those of all sources say one.
  */
-final class LabelMonths {
+final class LabelMonths implements Draft.Step {
     private final Job job;
     private final Homes homes;
     private final List<Finding> findings = new ArrayList<>();
@@ -34,22 +34,24 @@ final class LabelMonths {
         this.homes = homes;
     }
 
-    /** Gives labels their years in what feeds the columns, and returns what is to be said of it. */
-    List<Finding> date(List<LineUp.Column> columns, Map<PlacedTable, LaidColumn[]> feeds) {
-        for (int i = 0; i < columns.size(); i++) {
-            String name = columns.get(i).name();
-            Map<PlacedTable, Integer> years = staysAsWritten(name) ? Map.of() : years(i, isOfDates(name), feeds);
-            if (!years.isEmpty()) {
-                int at = i;
-                years.forEach((table, year) -> feeds.computeIfPresent(table, (any, fed) -> {
-                    LaidColumn[] dated = fed.clone();
-                    dated[at] = dated(fed[at], year);
-                    return dated;
-                }));
-                say(name, years);
-            }
+    @Override
+    public Draft on(Draft draft) {
+        List<DraftColumn> columns =
+                draft.columns().stream().map(this::withYears).toList();
+        return draft.withColumns(columns).saying(Said.found(findings));
+    }
+
+    /** A column whose labels have their years. */
+    private DraftColumn withYears(DraftColumn column) {
+        String name = column.name();
+        Map<PlacedTable, Integer> years = staysAsWritten(name) ? Map.of() : years(column, isOfDates(name));
+        if (years.isEmpty()) {
+            return column;
         }
-        return findings;
+        Map<PlacedTable, LaidColumn> dated = new HashMap<>();
+        years.forEach((table, year) -> column.in(table).ifPresent(fed -> dated.put(table, dated(fed, year))));
+        say(name, years);
+        return column.with(dated);
     }
 
     private boolean isOfDates(String name) {
@@ -73,11 +75,10 @@ final class LabelMonths {
      * The years of the tables with labels that are months without one; empty where not all of them have a year, unless the
      * column has held dates before: it goes on to do so, and those without a year are misfits.
      */
-    private Map<PlacedTable, Integer> years(int column, boolean dates, Map<PlacedTable, LaidColumn[]> feeds) {
+    private Map<PlacedTable, Integer> years(DraftColumn column, boolean dates) {
         Map<PlacedTable, Integer> years = new LinkedHashMap<>();
-        for (Map.Entry<PlacedTable, LaidColumn[]> feed : feeds.entrySet()) {
-            LaidColumn fed = feed.getValue()[column];
-            if (fed == null || !holdsBareMonths(fed)) {
+        for (Map.Entry<PlacedTable, LaidColumn> feed : column.fed().entrySet()) {
+            if (!holdsBareMonths(feed.getValue())) {
                 continue;
             }
             Set<Integer> said = homes.years(feed.getKey());

@@ -19,7 +19,6 @@ import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.layout.Signatures;
 import cuvee.place.Says;
-import cuvee.sheet.NumberText;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -37,7 +36,7 @@ import org.jspecify.annotations.Nullable;
  * Decides how tables are laid out for the master: columns that run across become rows, blank cells stand for the one
  * above, section lines become columns. Tables of one layout are decided together.
  */
-public final class Layings {
+public final class Layings implements Draft.Step {
 
     /** What a column of turned amounts is called where nothing names it. */
     public static final String AMOUNT = "Amount";
@@ -48,9 +47,9 @@ public final class Layings {
     private static final double MOSTLY_FILLED = 0.9;
 
     private final Job job;
-    private final List<Decision> assumed;
-    private final List<Question> questions;
-    private final List<Finding> findings;
+    private final List<Decision> assumed = new ArrayList<>();
+    private final List<Question> questions = new ArrayList<>();
+    private final List<Finding> findings = new ArrayList<>();
     private final Set<String> replaced = new HashSet<>();
     private String amount = AMOUNT;
 
@@ -60,20 +59,18 @@ public final class Layings {
     /** In how many tables a word stands. */
     private final Map<String, Integer> tablesOfWord = new HashMap<>();
 
-    Layings(Job job, List<Decision> assumed, List<Question> questions, List<Finding> findings) {
+    Layings(Job job) {
         this.job = job;
-        this.assumed = assumed;
-        this.questions = questions;
-        this.findings = findings;
     }
 
-    /** The keys of columns that there would be if tables were laid out otherwise. */
-    Set<String> replaced() {
-        return replaced;
+    @Override
+    public Draft on(Draft draft) {
+        List<PlacedTable> laid = lay(draft.laid());
+        return draft.withLaid(laid, replaced, new Said(questions, findings, assumed));
     }
 
     /** The tables as they go into the master, in the same order. */
-    List<PlacedTable> lay(List<PlacedTable> tables) {
+    private List<PlacedTable> lay(List<PlacedTable> tables) {
         Map<String, List<PlacedTable>> layouts = new LinkedHashMap<>();
         Map<PlacedTable, Across> across = new LinkedHashMap<>();
         for (PlacedTable table : tables) {
@@ -295,9 +292,9 @@ public final class Layings {
                         "stated-total",
                         table.where().cell(header, total.column().index() + 1),
                         "The column " + Says.quoted(total.column().header()) + " adds up to "
-                                + NumberText.plain(total.stated()) + ", but the columns that it should add up come to "
-                                + NumberText.plain(total.added()) + ", a difference of "
-                                + NumberText.plain(total.stated() - total.added()) + ".",
+                                + Says.number(total.stated()) + ", but the columns that it should add up come to "
+                                + Says.number(total.added()) + ", a difference of "
+                                + Says.number(total.stated() - total.added()) + ".",
                         "It is left out as a total; the other columns are kept as they are.",
                         "Ask the sender which of the two is right."));
             }

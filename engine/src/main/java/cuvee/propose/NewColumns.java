@@ -15,6 +15,7 @@ import cuvee.lineup.LineUp;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.LooseText;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -52,9 +53,13 @@ public final class NewColumns {
         }
     }
 
-    private final Set<String> held = new HashSet<>();
+    private final Set<String> held;
+    private final Said said;
 
-    private NewColumns() {}
+    private NewColumns(Set<String> held, Said said) {
+        this.held = held;
+        this.said = said;
+    }
 
     /** What a job does with columns that appear later. */
     public static Policy policy(Job job) {
@@ -63,14 +68,11 @@ public final class NewColumns {
                 .orElse(Policy.TAKE_IN);
     }
 
-    static NewColumns of(
-            Job job,
-            LineUp lineUp,
-            List<Layout> layouts,
-            List<Decision> assumed,
-            List<Question> questions,
-            List<Finding> findings) {
-        NewColumns columns = new NewColumns();
+    static NewColumns of(Job job, LineUp lineUp, List<Layout> layouts) {
+        Set<String> held = new HashSet<>();
+        List<Question> questions = new ArrayList<>();
+        List<Finding> findings = new ArrayList<>();
+        List<Decision> assumed = new ArrayList<>();
         Policy policy = policy(job);
         for (LineUp.Column column : lineUp.columns()) {
             String name = column.name();
@@ -78,21 +80,21 @@ public final class NewColumns {
             Optional<Decision> decision = job.decision(Kinds.COLUMN, name);
             if (fresh && decision.isEmpty()) {
                 if (policy == Policy.TAKE_IN) {
-                    findings.add(said(name, lineUp, layouts));
+                    findings.add(takenIn(name, lineUp, layouts));
                 } else {
-                    columns.held.add(name);
+                    held.add(name);
                     assumed.add(new Decision(
                             Kinds.COLUMN, name, ColumnChoice.LEFT_OUT, "it is new, and new columns are held back", ""));
                 }
             }
-            boolean waits = columns.held.contains(name)
+            boolean waits = held.contains(name)
                     || decision.filter(it -> it.answer().equals(ColumnChoice.LEFT_OUT))
                             .isPresent();
             if (policy == Policy.ASK && waits && !job.isSettled(Kinds.COLUMN, name)) {
                 questions.add(question(column, lineUp, layouts));
             }
         }
-        return columns;
+        return new NewColumns(held, new Said(questions, findings, assumed));
     }
 
     /** The columns that are held back from now on. */
@@ -100,7 +102,11 @@ public final class NewColumns {
         return held;
     }
 
-    private static Finding said(String name, LineUp lineUp, List<Layout> layouts) {
+    Said said() {
+        return said;
+    }
+
+    private static Finding takenIn(String name, LineUp lineUp, List<Layout> layouts) {
         List<PlacedTable> having = having(name, lineUp, layouts);
         return new Finding(
                 Severity.REMARK,

@@ -7,7 +7,6 @@ import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
-import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Evidence;
@@ -15,6 +14,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Asks about columns whose numbers are all below 0 in some files and never in the others: added up they would cancel out. */
 public final class Signs {
@@ -29,14 +29,13 @@ public final class Signs {
 
     private Signs() {}
 
-    static void ask(Job job, Map<PlacedTable, LaidColumn[]> feeds, int index, String column, List<Question> questions) {
+    /** The question about a column of numbers. */
+    static Optional<Question> ask(Job job, DraftColumn of) {
+        String column = of.name();
         Map<String, Evidence> bySource = new LinkedHashMap<>();
-        feeds.forEach((table, fed) -> {
-            if (fed[index] != null) {
-                bySource.computeIfAbsent(table.source(), source -> new Evidence())
-                        .add(fed[index].evidence());
-            }
-        });
+        of.fed()
+                .forEach((table, fed) -> bySource.computeIfAbsent(table.source(), source -> new Evidence())
+                        .add(fed.evidence()));
         List<String> below = new ArrayList<>();
         List<String> above = new ArrayList<>();
         for (Map.Entry<String, Evidence> source : bySource.entrySet()) {
@@ -45,16 +44,16 @@ public final class Signs {
                 continue;
             }
             if (held.belowZero() > 0 && held.belowZero() < held.filled()) {
-                return;
+                return Optional.empty();
             }
             (held.belowZero() == 0 ? above : below).add(source.getKey());
         }
         if (below.isEmpty() || above.isEmpty() || job.isSettled(Kinds.SIGN, column)) {
-            return;
+            return Optional.empty();
         }
         boolean fewBelow = below.size() <= above.size();
         List<String> few = fewBelow ? below : above;
-        questions.add(Question.of(
+        return Optional.of(Question.of(
                 Kinds.SIGN,
                 column,
                 Where.source(few.get(0)),

@@ -54,8 +54,8 @@ public final class TagColumns {
     private static final Pattern NAME = Pattern.compile("[\\p{L} '.&-]*\\p{L}{3,}[\\p{L} '.&-]*");
 
     private final Job job;
-    private final List<Decision> assumed;
-    private final List<Finding> findings;
+    private final List<Decision> assumed = new ArrayList<>();
+    private final List<Finding> findings = new ArrayList<>();
     private final Map<PlacedTable, Home> homes;
     private final Tags tags;
     private final List<Column> columns = new ArrayList<>();
@@ -83,35 +83,44 @@ public final class TagColumns {
         }
     }
 
-    private TagColumns(Job job, List<Decision> assumed, List<Finding> findings, Map<PlacedTable, Home> homes) {
+    private TagColumns(Job job, Map<PlacedTable, Home> homes) {
         this.job = job;
-        this.assumed = assumed;
-        this.findings = findings;
         this.homes = homes;
         this.tags = Tags.of(homes.values());
     }
 
     /**
-     * Decides about the tags of a master.
-     *
-     * @param homes where the tables of the master come from, in their order
+     * Decides about the tags of the master: their columns stand behind the others, and a tag with the name of a column fills
+     * it in tables that lack it.
      */
-    static TagColumns of(Job job, List<Decision> assumed, List<Finding> findings, Map<PlacedTable, Home> homes) {
-        TagColumns tags = new TagColumns(job, assumed, findings, homes);
-        if (!homes.isEmpty()) {
-            tags.decide();
+    static Draft.Step step(Job job, Homes homes) {
+        return draft -> {
+            Map<PlacedTable, Home> known = new LinkedHashMap<>();
+            draft.membersInOrder().forEach(table -> known.put(table, homes.of(table)));
+            TagColumns tags = new TagColumns(job, known);
+            if (!known.isEmpty()) {
+                tags.decide();
+            }
+            return draft.withColumns(tags.fill(draft))
+                    .withTags(tags.reports)
+                    .saying(new Said(List.of(), tags.findings, tags.assumed));
+        };
+    }
+
+    private List<DraftColumn> fill(Draft draft) {
+        List<DraftColumn> all = new ArrayList<>(draft.columns());
+        List<PlacedTable> members = draft.members();
+        for (Column tag : columns) {
+            int at = 0;
+            while (at < all.size() && !all.get(at).isCalled(tag.name())) {
+                at++;
+            }
+            if (at == all.size()) {
+                all.add(new DraftColumn(tag.name(), draft.layouts().size(), Map.of()));
+            }
+            all.set(at, all.get(at).filledUp(members, tag::of));
         }
-        return tags;
-    }
-
-    /** The columns that tags fill, in their order. */
-    List<Column> columns() {
-        return columns;
-    }
-
-    /** Everything that could be a tag. */
-    List<Proposal.TagReport> reports() {
-        return reports;
+        return all;
     }
 
     private void decide() {
@@ -273,9 +282,10 @@ public final class TagColumns {
                 || saidBefore(source, values)) {
             return;
         }
-        Optional<Said> said = saidByRows(values);
-        boolean told = said.filter(Said::byAll).isPresent();
-        String name = said.filter(found -> !found.byAll()).map(Said::header).orElseGet(() -> free(tags.name(source)));
+        Optional<SaidByRows> said = saidByRows(values);
+        boolean told = said.filter(SaidByRows::byAll).isPresent();
+        String name =
+                said.filter(found -> !found.byAll()).map(SaidByRows::header).orElseGet(() -> free(tags.name(source)));
         String examples = String.join(
                 ", ",
                 values.values().stream()
@@ -475,10 +485,10 @@ public final class TagColumns {
      *
      * @param byAll false where only some tables have it
      */
-    private record Said(String header, boolean byAll) {}
+    private record SaidByRows(String header, boolean byAll) {}
 
     /** The header of the column by which nearly all tables say themselves what the tag would say of them. */
-    private Optional<Said> saidByRows(Map<PlacedTable, Value> values) {
+    private Optional<SaidByRows> saidByRows(Map<PlacedTable, Value> values) {
         Map<String, Integer> saying = new LinkedHashMap<>();
         Map<String, String> spelled = new LinkedHashMap<>();
         Map<String, Integer> having = new LinkedHashMap<>();
@@ -500,14 +510,14 @@ public final class TagColumns {
         }
         int within = dated.values().stream().mapToInt(i -> i).sum();
         if (within >= values.size() * MOST) {
-            return Optional.of(new Said(dated.keySet().iterator().next(), true));
+            return Optional.of(new SaidByRows(dated.keySet().iterator().next(), true));
         }
         return saying.entrySet().stream()
                 .filter(entry -> entry.getValue() >= having.getOrDefault(entry.getKey(), 0) * MOST)
                 .filter(entry -> entry.getValue() >= 2)
                 .max(Map.Entry.comparingByValue())
                 .map(entry -> spelled.getOrDefault(entry.getKey(), entry.getKey()))
-                .map(header -> new Said(header, everywhere(header)));
+                .map(header -> new SaidByRows(header, everywhere(header)));
     }
 
     /** True where a column holds nothing but what the tag says, or labels that lie within its period. */

@@ -23,7 +23,7 @@ import java.util.Set;
 /** The cells that rules about values touch, and what a column holds once they have. */
 public final class ValueCells {
     private final Job job;
-    private final Map<PlacedTable, LaidColumn[]> feeds;
+    private final List<PlacedTable> tables;
     private final Counting counting;
     private final CodeTables codes;
     private final Scopes scopes;
@@ -45,10 +45,13 @@ public final class ValueCells {
                 Collection<SourceCells.Cells> cells, Collection<String> texts, MasterPlan.Spelling spelling);
     }
 
-    ValueCells(Job job, Map<PlacedTable, LaidColumn[]> feeds, Counting counting, CodeTables codes, Scopes scopes) {
+    /**
+     * @param tables those of the master
+     */
+    ValueCells(Job job, List<PlacedTable> tables, Counting counting, CodeTables codes, Scopes scopes) {
         this.job = job;
         this.rules = ValueRule.of(job);
-        this.feeds = feeds;
+        this.tables = List.copyOf(tables);
         this.counting = counting;
         this.codes = codes;
         this.scopes = scopes;
@@ -94,7 +97,8 @@ public final class ValueCells {
     }
 
     /** What a column holds once its texts have been replaced. */
-    Evidence replaced(int index, String column, Evidence held) {
+    Evidence replaced(DraftColumn of, Evidence held) {
+        String column = of.name();
         List<ValueRule> about =
                 rules.stream().filter(rule -> rule.column().equals(column)).toList();
         Map<String, String> names =
@@ -106,7 +110,7 @@ public final class ValueCells {
         about.forEach(rule -> texts.addAll(rule.texts()));
         Map<Set<String>, List<PlacedTable>> byScopes = new LinkedHashMap<>();
         boolean everywhere = about.stream().allMatch(rule -> rule.scope().isEmpty());
-        for (PlacedTable table : feeds.keySet()) {
+        for (PlacedTable table : tables) {
             byScopes.computeIfAbsent(everywhere ? Set.of() : scopes(column, table), key -> new ArrayList<>())
                     .add(table);
         }
@@ -116,7 +120,7 @@ public final class ValueCells {
         }
         Evidence after = held;
         for (Map.Entry<Set<String>, List<PlacedTable>> group : byScopes.entrySet()) {
-            Map<String, Long> counts = counts(index, group.getValue(), texts, Tidying.of(job, column));
+            Map<String, Long> counts = counts(of, group.getValue(), texts, Tidying.of(job, column));
             for (Map.Entry<String, String> written :
                     replacements(column, group.getKey()).entrySet()) {
                 long times = counts.getOrDefault(written.getKey(), 0L);
@@ -138,12 +142,11 @@ public final class ValueCells {
     }
 
     private Map<String, Long> counts(
-            int index, List<PlacedTable> tables, Set<String> texts, MasterPlan.Spelling spelling) {
+            DraftColumn of, List<PlacedTable> there, Set<String> texts, MasterPlan.Spelling spelling) {
         List<SourceCells.Cells> cells = new ArrayList<>();
         Map<String, Long> counts = new LinkedHashMap<>();
-        for (PlacedTable table : tables) {
-            LaidColumn[] fed = feeds.get(table);
-            LaidColumn column = fed == null ? null : fed[index];
+        for (PlacedTable table : there) {
+            LaidColumn column = of.fed().get(table);
             if (column == null) {
                 continue;
             }

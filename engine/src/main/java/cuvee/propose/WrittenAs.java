@@ -80,7 +80,6 @@ final class WrittenAs {
     private static final double MORE_THAN_ALL = 1.5;
     private static final int NEIGHBOURING_DAYS = 31;
 
-    private final Map<PlacedTable, LaidColumn[]> feeds;
     private final WrittenEvidence seen;
     private final WrittenMonths months;
 
@@ -98,27 +97,22 @@ final class WrittenAs {
         }
     }
 
-    WrittenAs(Map<PlacedTable, LaidColumn[]> feeds, WrittenEvidence seen) {
-        this.feeds = feeds;
+    WrittenAs(WrittenEvidence seen) {
         this.seen = seen;
         this.months = new WrittenMonths(seen);
     }
 
     /** What the numbers of a column stand for in each of its tables; those that are not named mean what they say. */
-    Map<PlacedTable, Meant> of(int index, String name) {
-        Map<PlacedTable, LaidColumn> fed = new LinkedHashMap<>();
-        feeds.forEach((table, columns) -> {
-            if (columns[index] != null && columns[index].origin() instanceof Origin.Cell) {
-                fed.put(table, columns[index]);
-            }
-        });
+    Map<PlacedTable, Meant> of(DraftColumn column) {
+        String name = column.name();
+        Map<PlacedTable, LaidColumn> fed = new LinkedHashMap<>(column.fed());
+        fed.values().removeIf(each -> !(each.origin() instanceof Origin.Cell));
         Map<PlacedTable, Meant> meant = new HashMap<>(days(name, fed));
         if (meant.isEmpty()) {
             meant.putAll(digits(name, fed));
         }
         if (meant.isEmpty()) {
-            months.of(index, name, fed, feeds)
-                    .forEach((table, year) -> meant.put(table, new Meant(Meaning.MONTHS, year, 0, 0)));
+            months.of(column, fed).forEach((table, year) -> meant.put(table, new Meant(Meaning.MONTHS, year, 0, 0)));
         }
         if (meant.isEmpty()) {
             meant.putAll(points(name, fed));
@@ -127,7 +121,7 @@ final class WrittenAs {
             meant.putAll(units(name, fed));
         }
         if (meant.isEmpty()) {
-            meant.putAll(thousands(index, name));
+            meant.putAll(thousands(column));
         }
         return meant;
     }
@@ -345,7 +339,7 @@ final class WrittenAs {
                     meant.keySet(),
                     doubtful,
                     Meaning.PERCENT_POINTS,
-                    "numbers up to " + (first == null ? "" : NumberText.plain(first.greatest()))
+                    "numbers up to " + (first == null ? "" : Says.number(first.greatest()))
                             + " where the others hold shares of 1",
                     "percent points");
         }
@@ -354,15 +348,11 @@ final class WrittenAs {
 
     // ---- thousands ----
 
-    private Map<PlacedTable, Meant> thousands(int index, String name) {
-        Map<PlacedTable, LaidColumn> fed = new LinkedHashMap<>();
-        feeds.forEach((table, columns) -> {
-            LaidColumn column = columns[index];
-            if (column != null
-                    && (column.origin() instanceof Origin.Cell || column.origin() instanceof Origin.Values)) {
-                fed.put(table, column);
-            }
-        });
+    private Map<PlacedTable, Meant> thousands(DraftColumn of) {
+        String name = of.name();
+        Map<PlacedTable, LaidColumn> fed = new LinkedHashMap<>(of.fed());
+        fed.values()
+                .removeIf(each -> !(each.origin() instanceof Origin.Cell || each.origin() instanceof Origin.Values));
         boolean money = fed.entrySet().stream()
                 .anyMatch(each -> each.getKey().currency(each.getValue()).isPresent()
                         || !each.getValue().evidence().currencies().isEmpty());

@@ -43,29 +43,29 @@ final class WrittenEvidence {
     private final Ranges ranges;
     private final Homes homes;
     private final Function<PlacedTable, List<String>> scopes;
-    private final List<Question> questions;
-    private final List<Finding> findings;
+    private final List<Question> questions = new ArrayList<>();
+    private final List<Finding> findings = new ArrayList<>();
 
     /** Looks through the cells of tables, by table. */
     public interface Ranges {
         Map<Integer, Range> of(Collection<Cells> cells, Convention convention);
     }
 
-    WrittenEvidence(
-            Job job,
-            Ranges ranges,
-            Homes homes,
-            Function<PlacedTable, List<String>> scopes,
-            List<Question> questions,
-            List<Finding> findings) {
+    WrittenEvidence(Job job, Ranges ranges, Homes homes, Function<PlacedTable, List<String>> scopes) {
         this.job = job;
         this.somethingSaid =
                 job.settled().stream().anyMatch(decision -> decision.kind().equals(Kinds.WRITTEN_AS));
         this.ranges = ranges;
         this.homes = homes;
         this.scopes = scopes;
-        this.questions = questions;
-        this.findings = findings;
+    }
+
+    /** What was asked and told since this was taken last. */
+    Said takeSaid() {
+        Said said = Said.of(questions, findings);
+        questions.clear();
+        findings.clear();
+        return said;
     }
 
     /** What the analyst says of a column in a table: the nearest scope holds. */

@@ -48,17 +48,15 @@ final class WrittenMonths {
      * The tables of a column whose words name months, with the year of those that do not say it, or nothing.
      *
      * @param fed the tables whose cells the column holds
-     * @param feeds the columns of all tables
      */
-    Map<PlacedTable, String> of(
-            int index, String name, Map<PlacedTable, LaidColumn> fed, Map<PlacedTable, LaidColumn[]> feeds) {
+    Map<PlacedTable, String> of(DraftColumn all, Map<PlacedTable, LaidColumn> fed) {
+        String name = all.name();
         boolean otherType = seen.type(name).filter(type -> type != Type.DATE).isPresent();
         if (otherType && (seen.isTypeSettled(name) || !seen.isSettled(name))) {
             return Map.of();
         }
         Map<PlacedTable, String> months = withYear(name, fed);
-        List<LocalDate> days = feeds.values().stream()
-                .flatMap(columns -> Stream.ofNullable(columns[index]))
+        List<LocalDate> days = all.fed().values().stream()
                 .flatMap(column -> column.someDays().stream())
                 .toList();
         Map<PlacedTable, LaidColumn> bare = candidates(name, fed, WrittenMonths::holdsBareMonths);

@@ -1,4 +1,4 @@
-package cuvee.gather;
+package cuvee.propose;
 
 import cuvee.decision.Kinds;
 import cuvee.decision.TableChoice;
@@ -20,23 +20,27 @@ import java.util.List;
 import java.util.Set;
 
 /** What is in doubt about the reading of tables: a question for each layout where an answer helps, else a finding. */
-public final class ReadingQuestions {
+final class ReadingQuestions implements Draft.Step {
     /** Kinds of doubts that are told as remarks. */
     private static final Set<String> TOLD =
             Set.of("section", "total-column", "balance-row", "charge-row", "total-compared");
 
     private final Job job;
-    private final List<Question> questions;
-    private final List<Finding> findings;
+    private final List<Question> questions = new ArrayList<>();
+    private final List<Finding> findings = new ArrayList<>();
 
-    public ReadingQuestions(Job job, List<Question> questions, List<Finding> findings) {
+    ReadingQuestions(Job job) {
         this.job = job;
-        this.questions = questions;
-        this.findings = findings;
+    }
+
+    @Override
+    public Draft on(Draft draft) {
+        draft.layouts().forEach(this::ask);
+        return draft.saying(Said.of(questions, findings));
     }
 
     /** Asks, or says, what is in doubt about how the tables of a layout were read. */
-    public void ask(Layout layout) {
+    private void ask(Layout layout) {
         askTotals(layout);
         sayOfSparseRows(layout);
         askHeader(layout);
