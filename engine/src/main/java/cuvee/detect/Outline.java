@@ -25,6 +25,7 @@ final class Outline {
 
     private static final int MOST_ROWS_IN_VAIN = 600;
     private static final int FARTHEST_INDENT = 1000;
+    private static final int FEWEST_COUNTED = 2;
 
     /** What stands under one row is held back up to so many rows. */
     private static final int MOST_HELD = 5000;
@@ -154,7 +155,7 @@ final class Outline {
                 disagreeing.add(each.row().number());
                 near |= isNear(each, under);
             }
-            if (!under.isEmpty() && !each.place().code().isEmpty()) {
+            if (!each.place().code().isEmpty() && (total || areCounted(under))) {
                 columns.holdsCodes(each.place().column());
             }
             if (!total) {
@@ -186,6 +187,19 @@ final class Outline {
             }
         }
         return under;
+    }
+
+    /** True where rows are counted from the first on: 0 and 0.15, or 3 and 3.25, are numbers below one another. */
+    private static boolean areCounted(List<Held> under) {
+        List<Integer> last = under.stream()
+                .map(each -> each.place().code())
+                .map(code -> Integer.parseInt(code.substring(code.lastIndexOf('.') + 1)))
+                .toList();
+        boolean counted = last.size() >= FEWEST_COUNTED && last.get(0) <= 1;
+        for (int i = 1; counted && i < last.size(); i++) {
+            counted = last.get(i) == last.get(i - 1) + 1;
+        }
+        return counted;
     }
 
     /** True where at least half of the numbers of a row are what those under it come to, and say something. */

@@ -42,6 +42,8 @@ public final class KeptSources {
     private final Path folder;
     private final Store store;
     private final AtomicInteger nextId;
+    /** Those that were wanted and could not be taken back. */
+    private final Set<Path> torn = new TreeSet<>();
 
     /** For the rows that are kept in a job's state folder beside those that its store holds. */
     public KeptSources(Path state, Store store, AtomicInteger nextId) {
@@ -59,8 +61,9 @@ public final class KeptSources {
                     .ifPresent(facts -> {
                         try {
                             back.put(facts.path(), takeBack(one, facts));
-                        } catch (CuveeException torn) {
-                            LOG.warn("kept rows cannot be taken back from {}", one.getFileName(), torn);
+                        } catch (CuveeException failed) {
+                            torn.add(one);
+                            LOG.warn("kept rows cannot be taken back from {}", one.getFileName(), failed);
                         }
                     });
         }
@@ -83,7 +86,7 @@ public final class KeptSources {
     }
 
     /**
-     * Keeps these sources, and no others.
+     * Keeps these sources, and no others. What cannot be read stays: another version may read it, or the disk may be mended.
      *
      * @param others says of a path whether what was kept of it before stays
      * @throws IOException where they cannot be written
@@ -105,7 +108,8 @@ public final class KeptSources {
         }
         for (Path one : folders()) {
             boolean stays = names.contains(String.valueOf(one.getFileName()))
-                    || read(one).filter(facts -> others.test(facts.path())).isPresent();
+                    || torn.contains(one)
+                    || read(one).map(facts -> others.test(facts.path())).orElse(true);
             if (!stays) {
                 delete(one);
             }

@@ -63,6 +63,35 @@ class OutlineTest {
     }
 
     @Test
+    void decimalsBehindAWholeNumberAreNoOutline() {
+        FoundTable found = find(
+                row("Reduction", "Charge", "Doses"),
+                row("0.09", 446.93, 1),
+                row("0", 786.22, 1),
+                row("0.105", 762.91, 16),
+                row("0.04", 323.13, 22),
+                row("2", 20.5, 3),
+                row("2.5", 15.77, 8),
+                row("1", 338.9, 4),
+                row("1.5", 865.8, 30),
+                row("1.75", 38.84, 8));
+        assertThat(found.kept()).isEqualTo(9);
+        assertThat(Typing.decide(found.columns().get(0).evidence(), true).type()).isEqualTo(Type.DECIMAL);
+    }
+
+    @Test
+    void numbersCountedUnderANumberAreNamesThoughNothingAddsUp() {
+        FoundTable found = find(
+                row("Clause", "Subject", "Pages"),
+                row("1", "Scope", 3),
+                row("1.1", "Works", 9),
+                row("1.2", "Terms", 12),
+                row("2", "Duties", 4),
+                row("2.1", "Site", 7));
+        assertThat(Typing.decide(found.columns().get(0).evidence(), true).type()).isEqualTo(Type.TEXT);
+    }
+
+    @Test
     void eachOfSeveralLevelsAddsUpTheOneBelowIt() {
         FoundTable found = find(
                 HEADER,
