@@ -32,7 +32,11 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
-/** The form in which facts lie in the store. It may change at any time: a cache of another form is made anew. */
+/**
+ * The form in which facts lie in the store, and beside rows that are kept of sources that are gone. A cache of another form
+ * is made anew; kept rows are not, so that what an earlier version wrote is read for ever, and what it did not know yet is
+ * taken for nothing.
+ */
 public final class FactsJson {
     private static final ObjectMapper JSON = new ObjectMapper();
 

@@ -79,6 +79,8 @@ public final class HeaderWords {
             + "(?:rate|price|fee|charge|tariff|cost|wage|rent)s?\\b");
 
     /** Sets of which two headers may each say another word; what is said so is never the same thing. */
+    private static final Pattern HYPHENED = Pattern.compile("(\\p{L}+)-(\\p{L}+)");
+
     private static final List<Set<String>> STRICT_SETS = opposites("opposites.txt");
 
     private static final Opposites STRICT_OPPOSITES = new Opposites(STRICT_SETS);
@@ -414,13 +416,21 @@ public final class HeaderWords {
         return WORDS.computeIfAbsent(header, HeaderWords::split);
     }
 
+    /** A header in which hyphens between the halves of a known word are left out: {@code E-mail}, {@code Grown-ups}. */
+    private static String joined(String header) {
+        return HYPHENED.matcher(header).replaceAll(halves -> {
+            String word = halves.group(1) + halves.group(2);
+            return Matcher.quoteReplacement(WordSense.isKnown(word.toLowerCase(Locale.ROOT)) ? word : halves.group());
+        });
+    }
+
     private static List<String> split(String header) {
         String unit = LooseText.unit(header);
         String bare = unit.isEmpty()
                 ? header
                 : header.substring(0, Math.max(header.lastIndexOf('('), header.lastIndexOf('[')));
         List<String> words = new ArrayList<>();
-        BREAKS.splitAsStream(bare.replace(".", " "))
+        BREAKS.splitAsStream(joined(bare).replace(".", " "))
                 .flatMap(CAMEL::splitAsStream)
                 .forEach(word -> {
                     String plain = MARKS.matcher(Normalizer.normalize(word, Normalizer.Form.NFKD))

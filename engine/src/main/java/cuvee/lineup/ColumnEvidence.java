@@ -26,6 +26,9 @@ final class ColumnEvidence {
         static final Weighed NEVER = new Weighed(-8, false, false, "");
     }
 
+    /** Headers that share so much and say the opposite are told apart by that alone. */
+    private static final double TWINS = 0.5;
+
     private final Map<String, String> heads;
     private final Map<String, Integer> columnsHolding;
 
@@ -55,6 +58,9 @@ final class ColumnEvidence {
                 String headK = heads.getOrDefault(k, k);
                 String headL = heads.getOrDefault(l, l);
                 HeaderWords.Compared compared = HeaderWords.compare(headK, headL);
+                if (compared.opposed() && compared.like() >= TWINS) {
+                    return Weighed.NEVER;
+                }
                 opposed += compared.opposed() ? 1 : 0;
                 otherSort |= HeaderWords.otherSort(headK, headL);
                 double how = compared.like() + (compared.initials() ? 0.75 : 0) + (compared.contained() ? 0.2 : 0);

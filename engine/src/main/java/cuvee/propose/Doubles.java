@@ -75,7 +75,7 @@ public final class Doubles {
     }
 
     private Draft apart(Draft draft, Set<PlacedTable> members) {
-        Draft without = draft.without(outside, new Said(questions, findings, decisions));
+        Draft without = draft.without(outside).saying(new Said(questions, findings, decisions));
         return outside.isEmpty()
                 ? without
                 : without.withLayouts(Layout.of(

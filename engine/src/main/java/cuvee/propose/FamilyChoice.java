@@ -58,7 +58,7 @@ final class FamilyChoice implements Draft.Step {
     @Override
     public Draft on(Draft draft) {
         List<Layout> members = choose(Families.of(Layout.of(draft.laid())));
-        return draft.withLayouts(members).without(outside, new Said(questions, List.of(), assumed));
+        return draft.withLayouts(members).without(outside).saying(new Said(questions, List.of(), assumed));
     }
 
     /** The family that the job is about: the one that shares most with its columns, at first the one with most rows. */

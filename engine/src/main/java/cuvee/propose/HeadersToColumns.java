@@ -47,7 +47,8 @@ final class HeadersToColumns implements Draft.Step {
         List<String> moved = order.moved(layouts);
         // Where all tables have the same headers nothing is left to be lined up by what stands below them.
         Map<String, Profile> profiles = layouts.size() > 1 ? profiling.of(layouts) : Map.of();
-        LineUp everything = LiningUp.of(layouts, withoutReplaced(draft.replaced(), layouts, moved), book, profiles);
+        LineUp everything =
+                LiningUp.of(layouts, withoutReplaced(draft.found().replaced(), layouts, moved), book, profiles);
         Map<String, String> columnOfHeader = new HashMap<>();
         everything
                 .columnOfHeader()
@@ -61,7 +62,9 @@ final class HeadersToColumns implements Draft.Step {
         List<String> names = order.placed(
                 moved, everything.columns().stream().map(LineUp.Column::name).toList());
         Said said = later.said().and(new Said(lineUp.questions(), findings, lineUp.decisions()));
-        return draft.withLineUp(columnOfHeader, names, leftOut, columns, said);
+        return draft.with(new Draft.Lined(columnOfHeader, names, leftOut))
+                .withColumns(columns)
+                .saying(said);
     }
 
     /** The job without columns that are no more since tables are laid out otherwise. */

@@ -66,7 +66,7 @@ public final class Layings implements Draft.Step {
     @Override
     public Draft on(Draft draft) {
         List<PlacedTable> laid = lay(draft.laid());
-        return draft.withLaid(laid, replaced, new Said(questions, findings, assumed));
+        return draft.withLaid(laid, replaced).saying(new Said(questions, findings, assumed));
     }
 
     /** The tables as they go into the master, in the same order. */

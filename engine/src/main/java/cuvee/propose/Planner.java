@@ -97,12 +97,12 @@ public final class Planner {
         DraftPlan plan = DraftPlan.of(job, draft, columns, typing, corrections, cells, around.modified());
         Said said = draft.said().and(plan.said());
         return new Proposal(
-                job.withAssumed(draft.names(), said.decisions()),
+                job.withAssumed(draft.lined().names(), said.decisions()),
                 plan.plan(),
                 draft.layouts(),
-                draft.columnOfHeader(),
-                draft.leftOut(),
-                draft.outside(),
+                draft.lined().columnOfHeader(),
+                draft.lined().leftOut(),
+                draft.found().outside(),
                 plan.reports(),
                 draft.tags(),
                 cells.touched(),

@@ -47,7 +47,7 @@ final class TablesToTake implements Draft.Step {
                         ""));
             }
         }
-        return draft.without(outside, Said.found(findings));
+        return draft.without(outside).saying(Said.found(findings));
     }
 
     private boolean leftOut(PlacedTable table) {

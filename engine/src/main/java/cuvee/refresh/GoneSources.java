@@ -30,6 +30,9 @@ import java.util.TreeMap;
  */
 final class GoneSources {
 
+    /** The kind of what is said of sources whose rows are missing. */
+    static final String LOST = "rows-lost";
+
     private final Job job;
     private final List<Question> questions;
     private final List<Finding> findings;
@@ -96,8 +99,7 @@ final class GoneSources {
         }
         Set<String> listed = new HashSet<>();
         sources.forEach(source -> listed.add(source.path()));
-        for (Map.Entry<String, String> file : last.get().files().entrySet()) {
-            String path = file.getKey();
+        for (String path : last.get().sources()) {
             SourceFacts found = facts.get(path);
             boolean unreadable = found != null
                     && !found.readable()
@@ -110,12 +112,12 @@ final class GoneSources {
                     || !last.get().homeIsIn(path, job)
                     || SentAgain.isAside(job, path)
                     || answer(kind, path).equals(SourceChoice.REMOVE)
-                    || renamed(last.get().sumOf(path), last.get().files().keySet(), facts.values())) {
+                    || renamed(last.get().sumOf(path), last.get().sources(), facts.values())) {
                 continue;
             }
             findings.add(new Finding(
                     Severity.FAILURE,
-                    "rows-lost",
+                    LOST,
                     Where.source(path),
                     "Its rows are in the last master and cannot be found now: the file "
                             + (missing ? "is no longer there" : "cannot be read")

@@ -397,7 +397,11 @@ public final class JobSession implements AutoCloseable {
                     Proof.figures(outcome.proposal().plan(), outcome.reconciled(), outcome.made(), outcome.ruledOut());
             LastRefresh last = LastRefresh.of(
                     outcome.sources(), known, outcome.plan(), outcome.proposal(), outcome.rows(), figures);
-            last.append(state(), now);
+            List<String> missing = outcome.findings().stream()
+                    .filter(finding -> finding.kind().equals(GoneSources.LOST))
+                    .map(finding -> finding.where().source())
+                    .toList();
+            last.waitingFor(missing, LastRefresh.read(state())).append(state(), now);
             int number = history().refreshed(outcome, figures, last.sums(), now);
             try (MasterReader reader = reader(outcome)) {
                 earlier().keep(number, outcome, reader);

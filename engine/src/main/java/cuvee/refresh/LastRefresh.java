@@ -30,6 +30,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -37,12 +38,14 @@ import org.slf4j.LoggerFactory;
  * What the last refresh found, as kept in the job's history: one line of JSON for each refresh.
  *
  * @param files what each source of the master held, as {@code size#sum}; an older history has {@code size@time}
+ * @param waited what each source held whose rows are kept though it is gone, or are missing until it comes back
  * @param homes the place of each source, where it is known
  * @param fed the columns that cells of some table fed; empty in an older history
  * @param figures what each source came to; those of the last refresh only are kept, and an older version kept none
  */
 record LastRefresh(
         Map<String, String> files,
+        Map<String, String> waited,
         Map<String, String> homes,
         List<String> columns,
         Set<String> fed,
@@ -62,17 +65,19 @@ record LastRefresh(
             long rows,
             Map<String, SourceFigures> figures) {
         Map<String, String> files = new TreeMap<>();
+        Map<String, String> waited = new TreeMap<>();
         Map<String, String> homes = new TreeMap<>();
         reports.stream()
-                .filter(report ->
-                        report.state() == SourceReport.State.TAKEN || report.state() == SourceReport.State.UNREADABLE)
+                .filter(report -> report.state() != SourceReport.State.SET_ASIDE)
                 .forEach(report -> {
                     SourceFacts facts = known.get(report.path());
-                    files.put(report.path(), held(report.size(), facts == null ? "" : facts.sum()));
+                    boolean gone = report.state() == SourceReport.State.GONE;
+                    (gone ? waited : files).put(report.path(), held(report.size(), facts == null ? "" : facts.sum()));
                     homes.put(report.path(), facts == null ? "" : facts.home());
                 });
         return new LastRefresh(
                 files,
+                waited,
                 homes,
                 plan.columns().stream().map(MasterPlan.Column::name).toList(),
                 fedBy(proposal.plan()),
@@ -85,9 +90,34 @@ record LastRefresh(
         return size + "#" + sum;
     }
 
+    /** The same, with sources that were there at an earlier refresh and whose rows are missing now. */
+    LastRefresh waitingFor(List<String> missing, Optional<LastRefresh> earlier) {
+        if (missing.isEmpty() || earlier.isEmpty()) {
+            return this;
+        }
+        Map<String, String> newWaited = new TreeMap<>(waited);
+        Map<String, String> newHomes = new TreeMap<>(homes);
+        for (String path : missing) {
+            newWaited.put(path, earlier.get().heldBy(path));
+            newHomes.put(path, earlier.get().homes().getOrDefault(path, ""));
+        }
+        return new LastRefresh(files, newWaited, newHomes, columns, fed, rows, figures);
+    }
+
+    private String heldBy(String path) {
+        return files.getOrDefault(path, waited.getOrDefault(path, ""));
+    }
+
+    /** The sources whose rows were in the master, or were waited for. */
+    Set<String> sources() {
+        Set<String> sources = new TreeSet<>(files.keySet());
+        sources.addAll(waited.keySet());
+        return sources;
+    }
+
     /** The sum of what a source held; empty where the history does not say. */
     String sumOf(String path) {
-        String held = files.getOrDefault(path, "");
+        String held = heldBy(path);
         return held.contains("#") ? held.substring(held.indexOf('#') + 1) : "";
     }
 
@@ -101,7 +131,7 @@ record LastRefresh(
     LastRefresh moved(JobMove move) {
         Map<String, String> newHomes = new LinkedHashMap<>();
         homes.forEach((path, home) -> newHomes.put(path, move.path(home)));
-        return new LastRefresh(files, newHomes, columns, fed, rows, figures);
+        return new LastRefresh(files, waited, newHomes, columns, fed, rows, figures);
     }
 
     static Optional<LastRefresh> read(Path stateFolder) {
@@ -132,6 +162,7 @@ record LastRefresh(
             node.path("fed").forEach(column -> fed.add(column.asText()));
             return Optional.of(new LastRefresh(
                     texts(node.path("files")),
+                    texts(node.path("waited")),
                     texts(node.path("homes")),
                     columns,
                     fed,
@@ -143,7 +174,7 @@ record LastRefresh(
     }
 
     private LastRefresh withFigures(Optional<Map<String, SourceFigures>> kept) {
-        return new LastRefresh(files, homes, columns, fed, rows, kept);
+        return new LastRefresh(files, waited, homes, columns, fed, rows, kept);
     }
 
     /** The figures as they were kept, where they are those of this refresh. */
@@ -187,6 +218,8 @@ record LastRefresh(
         fed.forEach(node.putArray("fed")::add);
         ObjectNode list = node.putObject("files");
         files.forEach(list::put);
+        ObjectNode gone = node.putObject("waited");
+        waited.forEach(gone::put);
         ObjectNode places = node.putObject("homes");
         homes.forEach(places::put);
         try {

@@ -76,7 +76,8 @@ class OutlineTest {
                 row("1.5", 865.8, 30),
                 row("1.75", 38.84, 8));
         assertThat(found.kept()).isEqualTo(9);
-        assertThat(Typing.decide(found.columns().get(0).evidence(), true).type()).isEqualTo(Type.DECIMAL);
+        assertThat(Typing.decide(found.columns().get(0).evidence(), true).type())
+                .isEqualTo(Type.DECIMAL);
     }
 
     @Test
@@ -88,7 +89,8 @@ class OutlineTest {
                 row("1.2", "Terms", 12),
                 row("2", "Duties", 4),
                 row("2.1", "Site", 7));
-        assertThat(Typing.decide(found.columns().get(0).evidence(), true).type()).isEqualTo(Type.TEXT);
+        assertThat(Typing.decide(found.columns().get(0).evidence(), true).type())
+                .isEqualTo(Type.TEXT);
     }
 
     @Test

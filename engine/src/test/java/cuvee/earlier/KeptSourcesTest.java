@@ -28,7 +28,8 @@ class KeptSourcesTest extends BatchTest {
 
     @Test
     void itsRowsAreTakenBack() {
-        assertThat(batch.refresh().lines()).containsExactly("MV Dunlin|5", "MV Petrel|6", "MV Fenwick|7");
+        assertThat(batch.refresh().lines())
+                .containsExactly("MV Dunlin|5|Hollin", "MV Petrel|6|Hollin", "MV Fenwick|7|Tarsk");
     }
 
     @ParameterizedTest
@@ -43,7 +44,7 @@ class KeptSourcesTest extends BatchTest {
         assertThat(batch.refresh().findings("rows-lost")).hasSize(1);
         Files.write(file, whole);
         batch.forgetCache();
-        assertThat(batch.refresh().lines()).contains("MV Fenwick|7");
+        assertThat(batch.refresh().lines()).contains("MV Fenwick|7|Tarsk");
     }
 
     private List<Path> kept() {

@@ -24,6 +24,7 @@ class HeaderWordsTest {
         "Dept., Department",
         "Crates lost, Loss of crates",
         "Csot of crate, Cost of crate",
+        "Grown-ups, Adults",
         "Adulttakings, Adult income",
     })
     void headersThatPeopleTakeForTheSameAreAlike(String a, String b) {

@@ -151,6 +151,21 @@ class JointLineUpTest {
     }
 
     @Test
+    void whatSaysTheOppositeOfOneHeaderOfAColumnIsNotInItThoughItIsLikeTheOthers() {
+        column("adults", i -> whole(5 + i * 7 % 150));
+        column("adult tickets", i -> whole(4 + i * 5 % 150));
+        column("full price sold", i -> whole(6 + i * 11 % 140));
+        column("half price sold", i -> whole(3 + i * 13 % 140));
+        column("item", this::vessel);
+        for (String sold : List.of("adults", "adult tickets", "full price sold", "half price sold")) {
+            table("item", sold);
+        }
+        JointLineUp joint = joint(Set.of());
+        joint.unite(0.5);
+        assertThat(joint.groups()).noneMatch(group -> group.containsAll(Set.of("full price sold", "half price sold")));
+    }
+
+    @Test
     void columnsThatStandAreNotUnitedByThemselves() {
         sender("trip", "vessel", "fare");
         sender("reise", "schiff", "erloes");

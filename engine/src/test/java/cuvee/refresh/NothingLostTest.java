@@ -102,6 +102,9 @@ class NothingLostTest {
         Finding lost = made.findings("rows-lost").get(0);
         assertThat(lost.severity()).isEqualTo(Severity.FAILURE);
         assertThat(lost.text()).contains("Tarsk.csv", "no longer there", "nothing is delivered");
+        assertThat(batch.refresh().outcome().failed())
+                .as("as long as it is waited for")
+                .isTrue();
         batch.settle(made.question("gone"), "remove");
         assertThat(batch.refresh().outcome().failed()).isFalse();
     }
