@@ -6,10 +6,7 @@ import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
 import cuvee.place.Says;
 import cuvee.sheet.SheetFiles;
-import cuvee.value.Convention;
-import cuvee.value.LooseText;
-import cuvee.value.Type;
-import cuvee.value.ValueReader;
+import cuvee.value.YesNoWords;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -20,7 +17,6 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -33,7 +29,6 @@ import org.apache.poi.openxml4j.exceptions.OpenXML4JRuntimeException;
 import org.apache.poi.ss.usermodel.Cell;
 import org.apache.poi.ss.usermodel.CellType;
 import org.apache.poi.ss.usermodel.DataFormatter;
-import org.apache.poi.ss.usermodel.DateUtil;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.Sheet;
 import org.apache.poi.ss.usermodel.Workbook;
@@ -101,58 +96,11 @@ public final class PreparedWorkbook {
         }
     }
 
+    /** How many cells got a value, and how many were left alone since they hold formulas. */
+    private record Filled(long cells, long formulas) {}
+
     /** Where keys and items stand on a sheet. */
     private record Grid(Sheet sheet, Map<String, Integer> rows, Map<String, Integer> columns) {}
-
-    /** A column of the master by which keys, items or values go. */
-    private record Side(int at, Type type) {
-        /** What is compared: values as the master has them, texts loosely. */
-        String key(String value) {
-            return type == Type.TEXT ? LooseText.key(value) : value;
-        }
-
-        /** What a cell of the workbook says, to be compared. */
-        String key(Cell cell, DataFormatter formatter) {
-            CellType kind =
-                    cell.getCellType() == CellType.FORMULA ? cell.getCachedFormulaResultType() : cell.getCellType();
-            if (kind == CellType.NUMERIC && DateUtil.isCellDateFormatted(cell)) {
-                LocalDateTime moment = cell.getLocalDateTimeCellValue();
-                return type == Type.DATE_AND_TIME
-                        ? moment.toString()
-                        : moment.toLocalDate().toString();
-            }
-            if (kind == CellType.NUMERIC && type.isNumber()) {
-                return plain(BigDecimal.valueOf(cell.getNumericCellValue()));
-            }
-            String text = kind == CellType.STRING
-                    ? cell.getStringCellValue()
-                    : kind == CellType.NUMERIC ? formatter.formatCellValue(cell) : "";
-            if (type == Type.TEXT || text.isBlank()) {
-                return LooseText.key(text);
-            }
-            String read = ValueReader.read(text, type, Convention.DEFAULT);
-            return read == null ? "" : read;
-        }
-    }
-
-    private static String plain(BigDecimal number) {
-        return number.signum() == 0 ? "0" : number.stripTrailingZeros().toPlainString();
-    }
-
-    private static List<String> names(MasterPlan plan) {
-        List<String> names = new ArrayList<>();
-        plan.columns().forEach(column -> names.add(column.name()));
-        plan.tags().forEach(tag -> names.add(tag.name()));
-        return names;
-    }
-
-    private static Optional<Side> side(MasterPlan plan, String name) {
-        int at = names(plan).indexOf(name);
-        return at < 0
-                ? Optional.empty()
-                : Optional.of(new Side(
-                        at, at < plan.columns().size() ? plan.columns().get(at).type() : Type.TEXT));
-    }
 
     // ---- filling ----
 
@@ -169,6 +117,44 @@ public final class PreparedWorkbook {
             Path target,
             Prepared prepared,
             MasterFiles.Register register) {
+        check(workbook, target);
+        PreparedValues values = PreparedValues.of(reader, plan, prepared, target);
+        Path beside = MasterFiles.beside(target);
+        try (XSSFWorkbook book = open(workbook)) {
+            List<Grid> grids = new ArrayList<>();
+            for (Sheet sheet : book) {
+                grid(
+                                sheet,
+                                values.key(),
+                                values.keys().keySet(),
+                                values.item(),
+                                values.items().keySet())
+                        .ifPresent(grids::add);
+            }
+            Filled filled = put(grids, values);
+            if (filled.cells() == 0) {
+                throw nothingFilled(workbook, target, prepared, filled);
+            }
+            book.setForceFormulaRecalculation(true);
+            mark(book);
+            try (OutputStream out = Files.newOutputStream(beside)) {
+                book.write(out);
+            }
+            register.enter(beside, target);
+            MasterFiles.move(beside, target);
+            return report(grids, values, filled, Files.size(target));
+        } catch (IOException | UncheckedIOException failed) {
+            throw MasterFiles.failure(
+                    "cannot-write",
+                    target,
+                    String.valueOf(failed.getMessage()),
+                    "Free it or name another file; what was there before is untouched.");
+        } finally {
+            FileForm.deleteQuietly(beside);
+        }
+    }
+
+    private static void check(Path workbook, Path target) {
         MasterFiles.check(target);
         if (workbook.toAbsolutePath().normalize().equals(target.toAbsolutePath().normalize())) {
             throw MasterFiles.failure(
@@ -186,106 +172,37 @@ public final class PreparedWorkbook {
                         "Save the prepared workbook as .xlsx, and name the copy so.");
             }
         }
-        Side key = need(plan, prepared.key(), target);
-        boolean wide = prepared.item().isEmpty();
-        Map<String, Map<String, String>> values = new LinkedHashMap<>();
-        Map<String, String> keyNames = new LinkedHashMap<>();
-        Map<String, String> itemNames = new LinkedHashMap<>();
-        Set<List<String>> met = new HashSet<>();
-        List<Side> valued = new ArrayList<>();
-        Side item = wide ? key : need(plan, prepared.item(), target);
-        if (wide) {
-            for (int i = 0; i < plan.columns().size(); i++) {
-                if (i != key.at()) {
-                    valued.add(new Side(i, plan.columns().get(i).type()));
-                }
-            }
-        } else {
-            valued.add(need(plan, prepared.value(), target));
-        }
-        reader.each(row -> {
-            String keyed = row[key.at()];
-            if (keyed == null || keyed.isBlank()) {
-                return;
-            }
-            for (Side side : valued) {
-                String value = row[side.at()];
-                String named = wide ? plan.columns().get(side.at()).name() : row[item.at()];
-                if (value == null || named == null || named.isBlank()) {
-                    continue;
-                }
-                String itemKey = wide ? LooseText.key(named) : item.key(named);
-                keyNames.putIfAbsent(key.key(keyed), keyed);
-                itemNames.putIfAbsent(itemKey, named);
-                Map<String, String> ofKey = values.computeIfAbsent(key.key(keyed), k -> new HashMap<>());
-                String before = ofKey.get(itemKey);
-                if (before != null) {
-                    met.add(List.of(key.key(keyed), itemKey));
-                }
-                ofKey.put(
-                        itemKey,
-                        before == null
-                                ? value
-                                : side.type().isNumber() && !MasterPlan.isMixed(plan.columns(), side.at())
-                                        ? plain(new BigDecimal(before).add(new BigDecimal(value)))
-                                        : before);
-            }
+    }
+
+    private static CuveeException nothingFilled(Path workbook, Path target, Prepared prepared, Filled filled) {
+        String items = prepared.item().isEmpty() ? "names of columns" : "values of " + Says.quoted(prepared.item());
+        return MasterFiles.failure(
+                "nothing-filled",
+                target,
+                "nothing of the master found a place in " + workbook.getFileName()
+                        + (filled.formulas() > 0
+                                ? ", where all cells that would be filled hold formulas"
+                                : ": no value of " + Says.quoted(prepared.key()) + " stands down one column with "
+                                        + items + " across one row"),
+                "Choose the columns of the delivery again, or another workbook.");
+    }
+
+    private static Report report(List<Grid> grids, PreparedValues values, Filled filled, long bytes) {
+        Set<String> keys = new HashSet<>();
+        Set<String> items = new HashSet<>();
+        grids.forEach(grid -> {
+            keys.addAll(grid.rows().keySet());
+            items.addAll(grid.columns().keySet());
         });
-        Side items = wide ? new Side(-1, Type.TEXT) : item;
-        Path beside = MasterFiles.beside(target);
-        try (XSSFWorkbook book = open(workbook)) {
-            List<Grid> grids = new ArrayList<>();
-            for (Sheet sheet : book) {
-                grid(sheet, key, keyNames.keySet(), items, itemNames.keySet()).ifPresent(grids::add);
-            }
-            Type type = wide ? Type.TEXT : valued.get(0).type();
-            long[] counts = put(grids, values, wide ? columnTypes(plan) : Map.of(), type);
-            if (counts[0] == 0) {
-                throw MasterFiles.failure(
-                        "nothing-filled",
-                        target,
-                        "nothing of the master found a place in " + workbook.getFileName()
-                                + (counts[1] > 0
-                                        ? ", where all cells that would be filled hold formulas"
-                                        : ": no value of " + Says.quoted(prepared.key())
-                                                + " stands down one column with "
-                                                + (wide
-                                                        ? "names of columns"
-                                                        : "values of " + Says.quoted(prepared.item()))
-                                                + " across one row"),
-                        "Choose the columns of the delivery again, or another workbook.");
-            }
-            book.setForceFormulaRecalculation(true);
-            mark(book);
-            try (OutputStream out = Files.newOutputStream(beside)) {
-                book.write(out);
-            }
-            register.enter(beside, target);
-            MasterFiles.move(beside, target);
-            Set<String> keysThere = new HashSet<>();
-            Set<String> itemsThere = new HashSet<>();
-            grids.forEach(grid -> {
-                keysThere.addAll(grid.rows().keySet());
-                itemsThere.addAll(grid.columns().keySet());
-            });
-            return new Report(
-                    counts[0],
-                    lost(keyNames, keyNames.keySet(), keysThere),
-                    lost(itemNames, itemNames.keySet(), itemsThere),
-                    counts[1],
-                    met.stream()
-                            .filter(cell -> keysThere.contains(cell.get(0)) && itemsThere.contains(cell.get(1)))
-                            .count(),
-                    Files.size(target));
-        } catch (IOException | UncheckedIOException failed) {
-            throw MasterFiles.failure(
-                    "cannot-write",
-                    target,
-                    String.valueOf(failed.getMessage()),
-                    "Free it or name another file; what was there before is untouched.");
-        } finally {
-            FileForm.deleteQuietly(beside);
-        }
+        return new Report(
+                filled.cells(),
+                lost(values.keys(), keys),
+                lost(values.items(), items),
+                filled.formulas(),
+                values.met().stream()
+                        .filter(cell -> keys.contains(cell.get(0)) && items.contains(cell.get(1)))
+                        .count(),
+                bytes);
     }
 
     private static void mark(XSSFWorkbook book) {
@@ -295,26 +212,11 @@ public final class PreparedWorkbook {
         }
     }
 
-    private static Map<String, Type> columnTypes(MasterPlan plan) {
-        Map<String, Type> types = new HashMap<>();
-        plan.columns().forEach(column -> types.put(LooseText.key(column.name()), column.type()));
-        return types;
-    }
-
-    private static List<String> lost(Map<String, String> names, Set<String> meant, Set<String> there) {
-        return meant.stream()
-                .filter(key -> !there.contains(key))
-                .map(key -> names.getOrDefault(key, key))
+    private static List<String> lost(Map<String, String> names, Set<String> there) {
+        return names.entrySet().stream()
+                .filter(each -> !there.contains(each.getKey()))
+                .map(Map.Entry::getValue)
                 .toList();
-    }
-
-    private static Side need(MasterPlan plan, String name, Path target) {
-        return side(plan, name)
-                .orElseThrow(() -> MasterFiles.failure(
-                        "no-column",
-                        target,
-                        "the master has no column " + Says.quoted(name),
-                        "Choose the columns of the delivery again."));
     }
 
     private static XSSFWorkbook open(Path workbook) throws IOException {
@@ -332,15 +234,14 @@ public final class PreparedWorkbook {
         }
     }
 
-    private static long[] put(
-            List<Grid> grids, Map<String, Map<String, String>> values, Map<String, Type> types, Type type) {
+    private static Filled put(List<Grid> grids, PreparedValues values) {
         long filled = 0;
         long formulas = 0;
         for (Grid grid : grids) {
             for (Map.Entry<String, Integer> row : grid.rows().entrySet()) {
                 for (Map.Entry<String, Integer> column : grid.columns().entrySet()) {
-                    String value = values.getOrDefault(row.getKey(), Map.of()).get(column.getKey());
-                    if (value == null) {
+                    Optional<String> value = values.at(row.getKey(), column.getKey());
+                    if (value.isEmpty()) {
                         continue;
                     }
                     Row at = grid.sheet().getRow(row.getValue());
@@ -348,28 +249,35 @@ public final class PreparedWorkbook {
                     if (cell.getCellType() == CellType.FORMULA) {
                         formulas++;
                     } else {
-                        set(cell, value, types.getOrDefault(column.getKey(), type));
+                        set(cell, value.get(), values.of(column.getKey()));
                         filled++;
                     }
                 }
             }
         }
-        return new long[] {filled, formulas};
+        return new Filled(filled, formulas);
     }
 
-    private static void set(Cell cell, String value, Type type) {
-        switch (type) {
+    private static void set(Cell cell, String value, PreparedSide of) {
+        switch (of.type()) {
             case WHOLE_NUMBER, DECIMAL, MONEY, PERCENT -> cell.setCellValue(new BigDecimal(value).doubleValue());
             case DATE -> cell.setCellValue(LocalDate.parse(value));
             case DATE_AND_TIME -> cell.setCellValue(LocalDateTime.parse(value));
-            case YES_NO -> cell.setCellValue(value.equals("true"));
+            case YES_NO -> {
+                if (of.words().equals(YesNoWords.TRUE_FALSE)) {
+                    cell.setCellValue(value.equals("true"));
+                } else {
+                    cell.setCellValue(of.words().of(value));
+                }
+            }
             default -> cell.setCellValue(value);
         }
     }
 
     // ---- where keys and items stand ----
 
-    private static Optional<Grid> grid(Sheet sheet, Side key, Set<String> keys, Side item, Set<String> items) {
+    private static Optional<Grid> grid(
+            Sheet sheet, PreparedSide key, Set<String> keys, PreparedSide item, Set<String> items) {
         DataFormatter formatter = new DataFormatter();
         Map<Integer, Map<String, Integer>> itemsByRow = new LinkedHashMap<>();
         Map<Integer, Map<String, Integer>> keysByColumn = new LinkedHashMap<>();
@@ -424,13 +332,17 @@ public final class PreparedWorkbook {
      * @throws CuveeException where the workbook cannot be read
      */
     public static Optional<Prepared> guess(MasterReader reader, MasterPlan plan, Path workbook) {
-        List<String> names = names(plan);
+        List<String> names = PreparedSide.names(plan);
         List<Set<String>> different = new ArrayList<>();
         names.forEach(name -> different.add(new HashSet<>()));
         reader.each(row -> {
             for (int i = 0; i < different.size(); i++) {
                 if (row[i] != null && different.get(i).size() < MOST_VALUES) {
-                    different.get(i).add(side(plan, names.get(i)).orElseThrow().key(row[i]));
+                    different
+                            .get(i)
+                            .add(PreparedSide.named(plan, names.get(i))
+                                    .orElseThrow()
+                                    .key(row[i]));
                 }
             }
         });
@@ -438,21 +350,21 @@ public final class PreparedWorkbook {
         long most = 0;
         try (Workbook book = open(workbook)) {
             for (int k = 0; k < names.size(); k++) {
-                Side key = side(plan, names.get(k)).orElseThrow();
+                PreparedSide key = PreparedSide.named(plan, names.get(k)).orElseThrow();
                 for (int i = -1; i < names.size(); i++) {
                     if (i == k
                             || key.type().isNumber()
                             || i >= 0
-                                    && side(plan, names.get(i))
+                                    && PreparedSide.named(plan, names.get(i))
                                             .orElseThrow()
                                             .type()
                                             .isNumber()) {
                         continue;
                     }
-                    Side item = i < 0
-                            ? new Side(-1, Type.TEXT)
-                            : side(plan, names.get(i)).orElseThrow();
-                    Set<String> items = i < 0 ? columnTypes(plan).keySet() : different.get(i);
+                    PreparedSide item = i < 0
+                            ? PreparedSide.OF_NAMES
+                            : PreparedSide.named(plan, names.get(i)).orElseThrow();
+                    Set<String> items = i < 0 ? PreparedSide.columnNames(plan) : different.get(i);
                     long cells = 0;
                     for (Sheet sheet : book) {
                         cells += grid(sheet, key, different.get(k), item, items)

@@ -188,6 +188,28 @@ class PreparedWorkbookTest {
     }
 
     @Test
+    void yesAndNoAreWrittenAsTheSourcesSayThem() throws Exception {
+        batch = new Batch(folder.resolve("wide"));
+        batch.csv("March.csv", "Day,Crew hours,Serviced", "2026-03-01,11,Yes", "2026-03-02,12,No");
+        try (Workbook book = new XSSFWorkbook();
+                OutputStream out = Files.newOutputStream(template)) {
+            Sheet sheet = book.createSheet("March");
+            Row head = sheet.createRow(0);
+            head.createCell(0).setCellValue("Day");
+            head.createCell(1).setCellValue("Serviced");
+            sheet.createRow(1).createCell(0).setCellValue("2026-03-01");
+            sheet.createRow(2).createCell(0).setCellValue("2026-03-02");
+            book.write(out);
+        }
+        fill(outcome(), new Prepared(template.toString(), "Day", "", ""));
+        try (Workbook book = filled()) {
+            Sheet sheet = book.getSheet("March");
+            assertThat(sheet.getRow(1).getCell(1).getStringCellValue()).isEqualTo("Yes");
+            assertThat(sheet.getRow(2).getCell(1).getStringCellValue()).isEqualTo("No");
+        }
+    }
+
+    @Test
     void theNextDayIsFilledWithoutTouchingAnything() throws Exception {
         Outcome outcome = outcome();
         Delivery delivery =
