@@ -68,15 +68,17 @@ final class FigureRows {
         return group.records() > 1;
     }
 
-    /** The words for a balance, in a row of a wide table that holds little but them and its amount. */
+    /** The words for a balance, in a row of a wide table that holds little but them, its amount and perhaps a day. */
     private Optional<String> balance(Row row) {
         if (columns.names().size() < WIDE
-                || columns.filled() * 2 > columns.names().size()) {
+                || columns.filled() * 2 > columns.names().size() + 1) {
             return Optional.empty();
         }
         for (int column = 0; column < row.width(); column++) {
-            if (columns.form(column) == Form.WORDS || columns.form(column) == Form.WORDS_AND_DIGITS) {
-                return Optional.of(LooseText.tidy(row.text(column))).filter(TotalWords::namesBalance);
+            boolean words = columns.form(column) == Form.WORDS || columns.form(column) == Form.WORDS_AND_DIGITS;
+            String text = words ? LooseText.tidy(row.text(column)) : "";
+            if (TotalWords.namesBalance(text)) {
+                return Optional.of(text);
             }
         }
         return Optional.empty();

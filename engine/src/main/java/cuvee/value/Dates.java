@@ -17,7 +17,8 @@ import org.jspecify.annotations.Nullable;
 public final class Dates {
     private static final Pattern WORD_ENDS = Pattern.compile("[\\s,.\\-/]+");
     private static final Pattern ORDINAL = Pattern.compile("(?i)(st|nd|rd|th)$");
-    private static final Pattern ZONE = Pattern.compile("(?<=\\d) ?(?:Z|UTC|GMT|([+-])(\\d\\d):?(\\d\\d))$");
+    private static final Pattern ZONE = Pattern.compile("(?<=[\\dmM]) ?(?:(?:UTC|GMT)(?<by>[+-]\\d{1,2})(?<and>:?\\d\\d)?"
+            + "|(?<full>[+-]\\d\\d)(?<more>:?\\d\\d)|Z|UTC|GMT)$");
     private static final int MINUTES_OF_AN_HOUR = 60;
     private static final Pattern DIGITS_OF_DAY = Pattern.compile("(19[5-9]|20\\d)\\d{5}");
     private static final Pattern HOUR = Pattern.compile("(?i)(\\d{1,2}) ?([ap])\\.?m\\.?");
@@ -388,11 +389,14 @@ public final class Dates {
         if (moment.indexOf(':') < 0 || !zone.find()) {
             return OptionalInt.empty();
         }
-        if (zone.group(1) == null) {
+        String hours = zone.group("by") == null ? zone.group("full") : zone.group("by");
+        String minutes = zone.group("by") == null ? zone.group("more") : zone.group("and");
+        if (hours == null) {
             return OptionalInt.of(0);
         }
-        int ahead = Integer.parseInt(zone.group(2)) * MINUTES_OF_AN_HOUR + Integer.parseInt(zone.group(3));
-        return OptionalInt.of(zone.group(1).equals("-") ? -ahead : ahead);
+        int more = minutes == null ? 0 : Integer.parseInt(minutes.replace(":", ""));
+        int ahead = Math.abs(Integer.parseInt(hours)) * MINUTES_OF_AN_HOUR + more;
+        return OptionalInt.of(hours.startsWith("-") ? -ahead : ahead);
     }
 
     private static @Nullable LocalTime time(String text) {

@@ -131,6 +131,14 @@ class TotalRowsTest {
                 .get(0);
         assertThat(found.kept()).isEqualTo(3);
         assertThat(found.doubts()).extracting(FoundTable.Doubt::kind).containsOnly("balance-row");
+        FoundTable dated = find(List.of(
+                        new Object[] {"Date", "Details", "Paid out", "Paid in", "Balance"},
+                        new Object[] {"1 Jan", "Balance brought forward", "", "", 414},
+                        new Object[] {"2 Jan", "Fee", "", 134, 548},
+                        new Object[] {"3 Jan", "Transfer", 237, "", 311},
+                        new Object[] {"28 Jan", "Balance carried forward", "", "", 311}))
+                .get(0);
+        assertThat(dated.kept()).as("with a day").isEqualTo(2);
         FoundTable statement = find(List.of(
                         new Object[] {"Line", "Plan", "Actual"},
                         new Object[] {"Opening balance", 400, 414},

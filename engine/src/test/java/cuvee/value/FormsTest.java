@@ -27,6 +27,8 @@ class FormsTest {
                 "50,-|MONEY_TEXT",
                 "2026-03-01T10:15:00Z|YEAR_FIRST_MOMENT",
                 "2026-03-01 10:15:00+02:00|YEAR_FIRST_MOMENT",
+                "2026/03/01 9:14:22 AM GMT+1|YEAR_FIRST_MOMENT",
+                "2026/03/01 12:49:22 PM UTC|YEAR_FIRST_MOMENT",
                 "Mar 3 2026|NAMED_DATE",
                 "EUR 000|WORDS_AND_DIGITS",
                 "-12|DIGITS",
