@@ -133,17 +133,18 @@ public sealed interface ColumnChoice extends Choice {
     /**
      * What its cells stand for.
      *
-     * @param year the year of months that do not say it; empty for the one that the names of their source say
+     * @param year the year of months or days that do not say it; empty for the one that the names of their source say
      */
     record WrittenAs(Scoped where, Meaning meaning, String year) implements ColumnChoice {
-        private static final Pattern MONTHS_OF = Pattern.compile(Meaning.MONTHS.words() + " of (\\d{4})");
+        private static final Pattern OF_A_YEAR =
+                Pattern.compile("(" + Meaning.MONTHS.words() + "|" + Meaning.DATES.words() + ") of (\\d{4})");
 
         /** It, from its answer; empty where that says nothing of the kind. */
         static Optional<WrittenAs> read(Scoped where, String answer) {
-            Matcher months = MONTHS_OF.matcher(answer);
-            return months.matches()
-                    ? Optional.of(new WrittenAs(where, Meaning.MONTHS, months.group(1)))
-                    : Meaning.ofWords(answer).map(meaning -> new WrittenAs(where, meaning, ""));
+            Matcher ofYear = OF_A_YEAR.matcher(answer);
+            String words = ofYear.matches() ? ofYear.group(1) : answer;
+            String year = ofYear.matches() ? ofYear.group(2) : "";
+            return Meaning.ofWords(words).map(meaning -> new WrittenAs(where, meaning, year));
         }
 
         @Override

@@ -18,12 +18,15 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.duckdb.DuckDBConnection;
 
 /** Staged cells that feed the master: how often texts stand in them, and those that do not fit their column's type. */
 public final class SourceCells {
+    private static final Set<Meaning> DATED = Set.of(Meaning.MONTHS, Meaning.DATES, Meaning.DIGITS_OF_DAYS);
+
     /** So many different texts of one table that do not fit are told apart. */
     private static final int MOST_TEXTS = 1000;
 
@@ -53,9 +56,7 @@ public final class SourceCells {
         return Sql.ask("looking at numbers", () -> {
             registering.register();
             Map<Integer, Range> ranges = new HashMap<>();
-            Type type = convention.meaning() == Meaning.MONTHS || convention.meaning() == Meaning.DIGITS_OF_DAYS
-                    ? Type.DATE
-                    : Type.DECIMAL;
+            Type type = DATED.contains(convention.meaning()) ? Type.DATE : Type.DECIMAL;
             try (Statement statement = connection.createStatement()) {
                 for (List<Cells> group : alike(cells)) {
                     String read = Readings.FUNCTION + "(s.c" + group.get(0).column() + ", " + Sql.literal(type.name())

@@ -439,6 +439,10 @@ public final class TagColumns {
                     .map(day -> less.period().get().holds(day))
                     .orElse(more.text().equals(less.text()));
         }
+        Optional<Integer> bare = Period.bareMonth(less.text());
+        if (bare.isPresent() && more.period().filter(Period::isMonth).isPresent()) {
+            return bare.equals(more.period().map(Period::number));
+        }
         String said = LooseText.key(more.text());
         String key = LooseText.key(less.text());
         // A running number behind what is said already says nothing of its own.

@@ -82,6 +82,7 @@ final class WrittenAs {
 
     private final WrittenEvidence seen;
     private final WrittenMonths months;
+    private final WrittenDays bareDays;
 
     /**
      * What numbers of a table stand for.
@@ -100,6 +101,7 @@ final class WrittenAs {
     WrittenAs(WrittenEvidence seen) {
         this.seen = seen;
         this.months = new WrittenMonths(seen);
+        this.bareDays = new WrittenDays(seen);
     }
 
     /** What the numbers of a column stand for in each of its tables; those that are not named mean what they say. */
@@ -110,6 +112,9 @@ final class WrittenAs {
         Map<PlacedTable, Meant> meant = new HashMap<>(days(name, fed));
         if (meant.isEmpty()) {
             meant.putAll(digits(name, fed));
+        }
+        if (meant.isEmpty()) {
+            bareDays.of(column, fed).forEach((table, year) -> meant.put(table, new Meant(Meaning.DATES, year, 0, 0)));
         }
         if (meant.isEmpty()) {
             months.of(column, fed).forEach((table, year) -> meant.put(table, new Meant(Meaning.MONTHS, year, 0, 0)));

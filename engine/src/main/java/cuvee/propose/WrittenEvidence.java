@@ -175,7 +175,7 @@ final class WrittenEvidence {
                         new Answer(meaning.words(), "yes, read them as " + as),
                         new Answer(
                                 Meaning.AS_WRITTEN.words(),
-                                meaning == Meaning.MONTHS
+                                meaning == Meaning.MONTHS || meaning == Meaning.DATES
                                         ? "no, they stay as they are written"
                                         : "no, they are numbers as they stand")),
                 tables.stream().mapToLong(table -> table.table().kept()).sum());

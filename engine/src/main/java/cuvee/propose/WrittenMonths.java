@@ -1,14 +1,8 @@
 package cuvee.propose;
 
-import cuvee.decision.ColumnChoice;
-import cuvee.decision.Kinds;
-import cuvee.finding.Question;
-import cuvee.finding.Question.Answer;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.PlacedTable;
-import cuvee.master.SourceCells.Range;
 import cuvee.place.Says;
-import cuvee.value.Convention;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
 import cuvee.value.Forms;
@@ -16,15 +10,12 @@ import cuvee.value.Meaning;
 import cuvee.value.Period;
 import cuvee.value.Type;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Collection;
-import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -35,13 +26,12 @@ import java.util.stream.Stream;
  * dates, they are months of their years if the names of all sources say which.
  */
 final class WrittenMonths {
-    /** More years than this to choose from are no help. */
-    private static final int MOST_YEARS = 4;
-
     private final WrittenEvidence seen;
+    private final OfAYear ofAYear;
 
     WrittenMonths(WrittenEvidence seen) {
         this.seen = seen;
+        this.ofAYear = new OfAYear(seen, Meaning.MONTHS, "months");
     }
 
     /**
@@ -59,22 +49,22 @@ final class WrittenMonths {
         List<LocalDate> days = all.fed().values().stream()
                 .flatMap(column -> column.someDays().stream())
                 .toList();
-        Map<PlacedTable, LaidColumn> bare = candidates(name, fed, WrittenMonths::holdsBareMonths);
+        Map<PlacedTable, LaidColumn> bare = ofAYear.candidates(name, fed, WrittenMonths::holdsBareMonths);
         boolean asDates = !months.isEmpty()
                 || !days.isEmpty()
                 || seen.type(name).isPresent()
                 || seen.isSettled(name)
                 || bare.size() == fed.size()
                         && fed.keySet().stream()
-                                .noneMatch(table -> year(name, table).isEmpty());
+                                .noneMatch(table -> ofAYear.year(name, table).isEmpty());
         if (!bare.isEmpty() && asDates) {
-            months.putAll(withoutYear(name, bare, years(days, months.keySet(), fed)));
+            months.putAll(ofAYear.read(name, bare, years(days, months.keySet(), fed)));
         }
         if (months.isEmpty()) {
             return Map.of();
         }
         boolean firstDays = days.stream().allMatch(day -> day.getDayOfMonth() == 1);
-        String example = texts(months.keySet(), fed)
+        String example = OfAYear.texts(months.keySet(), fed)
                 .filter(text -> !Forms.saysNothing(text))
                 .findFirst()
                 .orElse("");
@@ -93,107 +83,20 @@ final class WrittenMonths {
         return months;
     }
 
-    private Map<PlacedTable, LaidColumn> candidates(
-            String name, Map<PlacedTable, LaidColumn> fed, Function<Evidence, Boolean> holds) {
-        Map<PlacedTable, LaidColumn> candidates = new LinkedHashMap<>();
-        fed.forEach((table, column) -> {
-            boolean otherwise = seen.said(name, table)
-                    .filter(meaning -> meaning != Meaning.MONTHS)
-                    .isPresent();
-            if (!otherwise && holds.apply(column.evidence())) {
-                candidates.put(table, column);
-            }
-        });
-        return candidates;
-    }
-
     private Map<PlacedTable, String> withYear(String name, Map<PlacedTable, LaidColumn> fed) {
-        return readAs(candidates(name, fed, WrittenMonths::holdsMonths), "");
-    }
-
-    /** Those of some tables all of whose values are months under a year. */
-    private Map<PlacedTable, String> readAs(Map<PlacedTable, LaidColumn> candidates, String year) {
-        Map<PlacedTable, String> read = new LinkedHashMap<>();
-        Convention convention = Convention.DEFAULT.withMeaning(Meaning.MONTHS).withUnit(year);
-        Map<PlacedTable, Range> looked = seen.looked(candidates, convention);
-        candidates.forEach((table, column) -> {
-            Range range = looked.get(table);
-            if (range != null && range.fits() == column.evidence().filled() - nothings(column.evidence())) {
-                read.put(table, year);
-            }
-        });
-        return read;
-    }
-
-    private Map<PlacedTable, String> withoutYear(String name, Map<PlacedTable, LaidColumn> bare, Set<String> years) {
-        Map<String, Map<PlacedTable, LaidColumn>> byYear = new LinkedHashMap<>();
-        bare.forEach((table, column) -> byYear.computeIfAbsent(year(name, table), any -> new LinkedHashMap<>())
-                .put(table, column));
-        Map<PlacedTable, LaidColumn> unknown = byYear.remove("");
-        Map<PlacedTable, String> months = new LinkedHashMap<>();
-        byYear.forEach((year, tables) -> months.putAll(readAs(tables, year)));
-        if (unknown != null) {
-            askYear(name, unknown, years);
-        }
-        return months;
-    }
-
-    /** The year of the months of a table that do not say it: as the analyst says, else the only one that names say. */
-    private String year(String name, PlacedTable table) {
-        Optional<String> said =
-                seen.saidWhole(name, table).map(ColumnChoice.WrittenAs::year).filter(year -> !year.isEmpty());
-        if (said.isPresent()) {
-            return said.get();
-        }
-        Set<Integer> years = seen.years(table);
-        return years.size() == 1 ? String.valueOf(years.iterator().next()) : "";
+        return ofAYear.readAs(ofAYear.candidates(name, fed, WrittenMonths::holdsMonths), "");
     }
 
     /** The years of the dates and months beside those that have none. */
     private static Set<String> years(
             List<LocalDate> days, Collection<PlacedTable> withYear, Map<PlacedTable, LaidColumn> fed) {
-        Stream<LocalDate> months = texts(withYear, fed).flatMap(text -> Period.monthOf(text).stream());
+        Stream<LocalDate> months = OfAYear.texts(withYear, fed).flatMap(text -> Period.monthOf(text).stream());
         return Stream.concat(days.stream(), months)
                 .map(LocalDate::getYear)
                 .distinct()
                 .sorted()
                 .map(String::valueOf)
                 .collect(Collectors.toCollection(LinkedHashSet::new));
-    }
-
-    /** Some texts of the cells of tables. */
-    private static Stream<String> texts(Collection<PlacedTable> tables, Map<PlacedTable, LaidColumn> fed) {
-        return tables.stream()
-                .flatMap(table -> Stream.ofNullable(fed.get(table)))
-                .flatMap(column -> column.evidence().oddities().keySet().stream());
-    }
-
-    private void askYear(String name, Map<PlacedTable, LaidColumn> unknown, Set<String> years) {
-        Map<String, List<PlacedTable>> bySource = new LinkedHashMap<>();
-        unknown.keySet()
-                .forEach(table -> bySource.computeIfAbsent(table.source(), any -> new ArrayList<>())
-                        .add(table));
-        bySource.forEach((source, tables) -> {
-            String subject = new ColumnChoice.Scoped(name, source).words();
-            List<Answer> answers = new ArrayList<>();
-            answers.add(new Answer(Meaning.AS_WRITTEN.words(), "they stay as they are written"));
-            years.stream().limit(MOST_YEARS).forEach(year -> {
-                String answer = new ColumnChoice.WrittenAs(new ColumnChoice.Scoped(name, source), Meaning.MONTHS, year)
-                        .words()
-                        .answer();
-                answers.add(new Answer(answer, "of " + year));
-            });
-            seen.ask(Question.of(
-                    Kinds.WRITTEN_AS,
-                    subject,
-                    WrittenEvidence.where(tables),
-                    "In the column " + Says.quoted(name) + ", " + source + " holds months without a year, such as "
-                            + Says.quoted(texts(tables, unknown).findFirst().orElse(""))
-                            + ", where others hold dates. Of which year are they?",
-                    Meaning.AS_WRITTEN.words(),
-                    answers,
-                    tables.stream().mapToLong(table -> table.table().kept()).sum()));
-        });
     }
 
     private static boolean holdsMonths(Evidence evidence) {
@@ -211,7 +114,7 @@ final class WrittenMonths {
                 years > 2 && months.stream().map(LocalDate::getMonth).distinct().count() == 1;
         return !months.isEmpty()
                 && !days
-                && evidence.count(Form.WORDS_AND_DIGITS) == evidence.filled() - nothings(evidence);
+                && evidence.count(Form.WORDS_AND_DIGITS) == evidence.filled() - OfAYear.nothings(evidence);
     }
 
     private static boolean holdsBareMonths(Evidence evidence) {
@@ -220,10 +123,6 @@ final class WrittenMonths {
                 .collect(Collectors.toSet());
         return !words.isEmpty()
                 && words.stream().allMatch(text -> Period.bareMonth(text).isPresent())
-                && evidence.count(Form.WORDS) == evidence.filled() - nothings(evidence);
-    }
-
-    private static long nothings(Evidence evidence) {
-        return evidence.count(Form.NOTHING_WORD, Form.CELL_ERROR);
+                && evidence.count(Form.WORDS) == evidence.filled() - OfAYear.nothings(evidence);
     }
 }

@@ -17,8 +17,9 @@ import org.jspecify.annotations.Nullable;
 public final class Dates {
     private static final Pattern WORD_ENDS = Pattern.compile("[\\s,.\\-/]+");
     private static final Pattern ORDINAL = Pattern.compile("(?i)(st|nd|rd|th)$");
-    private static final Pattern ZONE = Pattern.compile("(?<=[\\dmM]) ?(?:(?:UTC|GMT)(?<by>[+-]\\d{1,2})(?<and>:?\\d\\d)?"
-            + "|(?<full>[+-]\\d\\d)(?<more>:?\\d\\d)|Z|UTC|GMT)$");
+    private static final Pattern ZONE =
+            Pattern.compile("(?<=[\\dmM]) ?(?:(?:UTC|GMT)(?<by>[+-]\\d{1,2})(?<and>:?\\d\\d)?"
+                    + "|(?<full>[+-]\\d\\d)(?<more>:?\\d\\d)|Z|UTC|GMT)$");
     private static final int MINUTES_OF_AN_HOUR = 60;
     private static final Pattern DIGITS_OF_DAY = Pattern.compile("(19[5-9]|20\\d)\\d{5}");
     private static final Pattern HOUR = Pattern.compile("(?i)(\\d{1,2}) ?([ap])\\.?m\\.?");

@@ -513,6 +513,14 @@ public final class Evidence {
         }
         Evidence meant = new Evidence();
         meant.add(this);
+        if (convention.meaning() == Meaning.DATES) {
+            meant.move(Form.WORDS_AND_DIGITS, Form.CELL_DATE);
+            meant.oddities
+                    .keySet()
+                    .removeIf(text -> Period.dayOf(text, convention.unit()).isPresent());
+            meant.manyOddities = meant.count(Form.WORDS);
+            return meant;
+        }
         if (convention.meaning() == Meaning.MONTHS) {
             meant.move(Form.WORDS_AND_DIGITS, Form.CELL_DATE);
             if (!convention.unit().isEmpty()) {
@@ -536,7 +544,7 @@ public final class Evidence {
             meant.decimals = Math.max(meant.decimals, newDecimals);
         }
         Form other = switch (convention.meaning()) {
-            case AS_WRITTEN, THOUSANDS, MONTHS -> null;
+            case AS_WRITTEN, THOUSANDS, MONTHS, DATES -> null;
             case DAYS, DIGITS_OF_DAYS -> Form.CELL_DATE;
             case PERCENT_POINTS -> Form.NUMBER_PERCENT;
         };

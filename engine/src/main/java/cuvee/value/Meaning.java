@@ -2,7 +2,7 @@ package cuvee.value;
 
 import java.util.Optional;
 
-/** What the plain numbers of a source stand for, or its words that name months, where its cells alone do not tell. */
+/** What the plain numbers of a source stand for, or its words that name months and days, where its cells alone do not tell. */
 public enum Meaning {
     /** They are what they say. */
     AS_WRITTEN("as written", ""),
@@ -18,7 +18,9 @@ public enum Meaning {
      * They are no numbers but names of months, each of which stands for its first day: Oct 2021, 10/2021, or Oct in a
      * source whose year is known.
      */
-    MONTHS("months", "n");
+    MONTHS("months", "n"),
+    /** They are no numbers but days without a year, of that of their source: 5 Jan, Jan 5, 05.01. */
+    DATES("dates", "e");
 
     private final String words;
     private final String code;

@@ -56,6 +56,14 @@ public record Period(Kind kind, int year, int number, int day) {
     private static final int EARLIEST_SHORT_YEAR = 15;
     private static final int LATEST_SHORT_YEAR = 39;
 
+    private static final int LONGEST_DAY = 30;
+    private static final String WEEKDAY = "(?:\\p{L}{2,10}[.,]{0,2}\\s+)?";
+    private static final Pattern DAY_AND_MONTH =
+            Pattern.compile(WEEKDAY + "(\\d{1,2})(?:st|nd|rd|th|\\.)?[-\\s/]*(\\p{L}{3,12}\\.?)");
+    private static final Pattern MONTH_AND_DAY =
+            Pattern.compile(WEEKDAY + "(\\p{L}{3,12}\\.?)[-\\s/]*(\\d{1,2})(?:st|nd|rd|th)?");
+    private static final Pattern POINTED_DAY = Pattern.compile(WEEKDAY + "(\\d{1,2})\\.\\s?(\\d{1,2})\\.");
+
     /** Headers and names come again and again. */
     private static final Map<String, Optional<Found>> FOUND = new ConcurrentHashMap<>();
 
@@ -196,6 +204,40 @@ public record Period(Kind kind, int year, int number, int day) {
                 .or(() -> year.isEmpty()
                         ? Optional.empty()
                         : bareMonth(text).map(month -> LocalDate.of(Integer.parseInt(year), month, 1)));
+    }
+
+    /**
+     * The day that a text names without a year: 5 Jan, Mon 5 Jan, Jan 5th, 05.01.
+     *
+     * @param year the year that it is of
+     */
+    public static Optional<LocalDate> dayOf(String text, String year) {
+        if (year.isEmpty() || text.length() > LONGEST_DAY) {
+            return Optional.empty();
+        }
+        Matcher dayFirst = DAY_AND_MONTH.matcher(text);
+        Matcher monthFirst = MONTH_AND_DAY.matcher(text);
+        Matcher pointed = POINTED_DAY.matcher(text);
+        Optional<Integer> month = Optional.empty();
+        int day = 0;
+        if (pointed.matches()) {
+            month = Optional.of(Integer.parseInt(pointed.group(2)));
+            day = Integer.parseInt(pointed.group(1));
+        } else if (dayFirst.matches()) {
+            month = bareMonth(dayFirst.group(2));
+            day = Integer.parseInt(dayFirst.group(1));
+        } else if (monthFirst.matches()) {
+            month = bareMonth(monthFirst.group(1));
+            day = Integer.parseInt(monthFirst.group(2));
+        }
+        if (month.isEmpty()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(LocalDate.of(Integer.parseInt(year), month.get(), day));
+        } catch (DateTimeException noDay) {
+            return Optional.empty();
+        }
     }
 
     /** The month that a text names without a year, from 1: January, Jan. */

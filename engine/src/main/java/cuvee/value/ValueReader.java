@@ -59,10 +59,11 @@ public final class ValueReader {
     private static @Nullable String meant(String staged, CellKind kind, String text, Convention convention) {
         String unit = convention.unit();
         String bare = trim(text);
-        if (convention.meaning() == Meaning.MONTHS) {
+        if (convention.meaning() == Meaning.MONTHS || convention.meaning() == Meaning.DATES) {
+            boolean months = convention.meaning() == Meaning.MONTHS;
             return kind != CellKind.TEXT
                     ? staged
-                    : Period.monthOf(bare, unit)
+                    : (months ? Period.monthOf(bare, unit) : Period.dayOf(bare, unit))
                             .map(day -> CellKind.DATE.mark() + day.toString())
                             .orElse(staged);
         }
@@ -95,7 +96,7 @@ public final class ValueReader {
             return staged;
         }
         return switch (convention.meaning()) {
-            case AS_WRITTEN, THOUSANDS, MONTHS -> staged;
+            case AS_WRITTEN, THOUSANDS, MONTHS, DATES -> staged;
             case DAYS -> {
                 String iso = NumberFormats.isoDate(number.doubleValue(), NumberFormats.DayCount.FROM_1900);
                 yield iso == null ? null : CellKind.DATE.mark() + iso;

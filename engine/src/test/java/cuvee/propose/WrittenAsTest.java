@@ -353,6 +353,36 @@ class WrittenAsTest {
     }
 
     @Test
+    void daysWithoutAYearAreOfTheYearThatTheNameOfTheirFileSays() {
+        batch.csv("Statement Jan 2026.csv", "Day,Details,Paid", "2 Jan,Fee,5.10", "5 Jan,Rope,6.20", "n/a,Buoy,7.30");
+        batch.csv("Statement Feb 2026.csv", "Day,Details,Paid", "Feb 2,Fee,5.40", "Feb 27th,Rope,6.50");
+        batch.csv("Statement Mar 2026.csv", "Day,Details,Paid", "Mon 2 Mar,Fee,8.40", "05.03.,Rope,9.50");
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Day")).isEqualTo(Type.DATE);
+        assertThat(column(made, "Day"))
+                .containsExactlyInAnyOrder(
+                        "2026-01-02", "2026-01-05", "", "2026-02-02", "2026-02-27", "2026-03-02", "2026-03-05");
+        assertThat(made.findings("written-as").get(0).what())
+                .contains("3 files hold days without a year")
+                .contains("their sources are of 2026");
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.findings("not-conserved")).isEmpty();
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void theYearOfDaysIsAskedWhereNothingSaysIt() {
+        batch.csv("Skerry.csv", "Day,Boat,Boxes", "2025-12-07,Heron,5", "2026-01-09,Plover,6");
+        batch.csv("Hollin.csv", "Day,Boat,Boxes", "5 Jan,Heron,7", "6 Feb,Plover,8");
+        Batch.Made made = batch.refresh();
+        Question question = made.question(Kinds.WRITTEN_AS);
+        assertThat(question.text()).contains("Hollin.csv holds days without a year, such as “5 Jan”");
+        Batch.Made said = batch.settle(question, "dates of 2026").refresh();
+        assertThat(column(said, "Day"))
+                .containsExactlyInAnyOrder("2025-12-07", "2026-01-09", "2026-01-05", "2026-02-06");
+    }
+
+    @Test
     void theYearOfMonthsIsAskedWhereNothingSaysIt() {
         batch.csv("Skerry.csv", "Month,Boat,Boxes", "2025-12-01,Heron,5", "2026-01-01,Plover,6");
         batch.csv("Hollin.csv", "Month,Boat,Boxes", "January,Heron,7", "February,Plover,8");
