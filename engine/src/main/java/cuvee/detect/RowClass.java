@@ -12,6 +12,8 @@ public enum RowClass {
     REPEAT("the header repeated"),
     TOTAL("a total of other rows"),
     SECTION("a line that heads the rows below it"),
+    /** Its cells stand in columns of their own for the rows below it. */
+    HEAD("a row whose cells stand for the rows below it"),
     NOTE("a note"),
     /** A row of a sheet that is one record: its label and value are part of that. */
     FIELD("a part of the one record that the sheet holds"),

@@ -212,7 +212,7 @@ final class SeenColumn {
     }
 
     TableColumn.Gaps gaps() {
-        return new TableColumn.Gaps(filledFirst, adjacent);
+        return new TableColumn.Gaps(filledFirst, adjacent, false);
     }
 
     /** True where an earlier record holds the text. */

@@ -60,6 +60,7 @@ final class TableBody {
     private final List<Integer> headerRows = new ArrayList<>();
     private final List<Row> lines = new ArrayList<>();
     private final LoneWords loneWords;
+    private final HeadRows heads;
     /** Rows of a single word that are records if other records follow. */
     private final Set<Integer> maybeRecords = new HashSet<>();
     /** A row right below the header that may add up all the others. */
@@ -114,6 +115,7 @@ final class TableBody {
         this.leastFilled = filled(below, 4);
         this.usuallyFilled = filled(below, 2);
         this.loneWords = new LoneWords(below);
+        this.heads = new HeadRows(reading);
         this.afterGap = new AfterGap(columns, totalRows, titles, leastFilled, hints, clues);
         if (!choice.found()) {
             doubts.add(new Doubt(
@@ -246,6 +248,7 @@ final class TableBody {
                 && totalColumn.isSettled()
                 && outline.isEmpty()
                 && !outline.isSeen()
+                && !heads.isOpen()
                 && !numbered
                 && reading.tellsNoRow()
                 && clues.named().isEmpty();
@@ -491,6 +494,7 @@ final class TableBody {
     private void keep(Row row) {
         run(row.number(), 1);
         columns.keep(row);
+        heads.keep(row);
         totalRows.keep(row);
         totalColumn.keep(row, columns);
     }
@@ -606,11 +610,18 @@ final class TableBody {
         totalColumn
                 .said(headerRows.isEmpty() ? 0 : headerRows.get(headerRows.size() - 1))
                 .ifPresent(doubts::add);
-        List<TableColumn> named = columns.named(
-                headerRows,
-                totalRows.sums(),
-                doubts,
-                headerRows.isEmpty() || reading.cells().isPresent());
+        heads.said().ifPresent(doubts::add);
+        aside.addAll(heads.aside());
+        aside.sort(Comparator.comparingInt(Aside::row));
+        List<TableColumn> named = columns
+                .named(
+                        headerRows,
+                        totalRows.sums(),
+                        doubts,
+                        headerRows.isEmpty() || reading.cells().isPresent())
+                .stream()
+                .map(column -> heads.fill(column.index()) ? column.ofHeads() : column)
+                .toList();
         return Optional.of(new FoundTable(
                 firstRow,
                 headerRows,
@@ -618,7 +629,7 @@ final class TableBody {
                 named,
                 aside,
                 blanks,
-                runs,
+                heads.without(runs),
                 titles,
                 doubts,
                 stated(),

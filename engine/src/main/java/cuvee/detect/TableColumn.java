@@ -32,11 +32,18 @@ public record TableColumn(int index, String header, boolean named, Evidence evid
         return UNNAMED.matcher(header).matches();
     }
 
+    /** The same, where its cells are those of rows that stand for the ones below them. */
+    TableColumn ofHeads() {
+        return new TableColumn(
+                index, header, named, evidence, sum, new Gaps(gaps.firstFilled(), gaps.adjacent(), true), row);
+    }
+
     /**
      * How filled and blank cells follow each other from record to record.
      *
      * @param firstFilled true where the first record holds a value
      * @param adjacent how often a filled cell stands right below another
+     * @param ofHeads true where its cells are those of rows that stand for the ones below them
      */
-    public record Gaps(boolean firstFilled, int adjacent) {}
+    public record Gaps(boolean firstFilled, int adjacent, boolean ofHeads) {}
 }

@@ -123,6 +123,9 @@ public final class FactsJson {
             }
             c.put("first", column.gaps().firstFilled())
                     .put("adjacent", column.gaps().adjacent());
+            if (column.gaps().ofHeads()) {
+                c.put("ofHeads", true);
+            }
             Evidence evidence = column.evidence();
             ObjectNode counts = c.putObject("counts");
             evidence.counts().forEach((form, count) -> counts.put(form.name(), count));
@@ -300,7 +303,9 @@ public final class FactsJson {
                         list(node.path("dates"), JsonNode::asText)),
                 node.path("sum").asDouble(),
                 new TableColumn.Gaps(
-                        node.path("first").asBoolean(), node.path("adjacent").asInt()),
+                        node.path("first").asBoolean(),
+                        node.path("adjacent").asInt(),
+                        node.path("ofHeads").asBoolean()),
                 node.path("row").asInt());
     }
 

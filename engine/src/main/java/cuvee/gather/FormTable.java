@@ -135,7 +135,7 @@ final class FormTable {
                 true,
                 value == null ? new Evidence() : Evidence.ofStaged(value.staged()),
                 read == null ? 0 : Double.parseDouble(read),
-                new TableColumn.Gaps(value != null, 0),
+                new TableColumn.Gaps(value != null, 0, false),
                 label == null ? 1 : label.row() + field.down());
     }
 

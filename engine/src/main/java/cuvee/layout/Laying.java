@@ -159,7 +159,7 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
     /**
      * How surely blank cells of a column stand for the filled one above.
      *
-     * @param merged true where the workbook says so by joined cells
+     * @param merged true where the workbook says so by joined cells, or by rows that fill nothing else
      */
     public record Carried(TableColumn column, boolean merged) {}
 
@@ -173,7 +173,7 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
         boolean leading = true;
         for (TableColumn column : found.columns()) {
             long blanks = found.kept() - column.evidence().filled();
-            if (blanks > 0 && joined(table, column) >= blanks) {
+            if (column.gaps().ofHeads() || blanks > 0 && joined(table, column) >= blanks) {
                 carried.add(new Carried(column, true));
             } else if (leading && filledInFirstRowsOnly(found, column) && othersFilled(found, column)) {
                 carried.add(new Carried(column, false));

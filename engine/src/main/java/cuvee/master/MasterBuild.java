@@ -27,6 +27,7 @@ import org.jspecify.annotations.Nullable;
  * are read in one statement.
  */
 final class MasterBuild {
+    private static final String HEAD = "a.what = 'head'";
     private final DuckDBConnection connection;
     private final MasterPlan plan;
     private final Registering registering;
@@ -287,10 +288,13 @@ final class MasterBuild {
     /** The relation that a table's rows are read from; {@code GRP} stands for the group and {@code ZONE} for its range. */
     private static String from(MasterPlan.Table table) {
         int texts = texts(table).size();
+        boolean headed = !carried(table).isEmpty() && !table.heads().isEmpty();
         String told = IntStream.range(0, texts).mapToObj(i -> ", p.g" + i).collect(Collectors.joining());
         String rows = "SELECT s.*, p.tbl AS part, p.file, p.sheet" + told + " FROM " + Staging.of(table.width())
                 + " s JOIN todo p ON s.tbl = p.staged WHERE p.grp = GRP AND s.row BETWEEN p.first AND p.last ZONE"
-                + (table.hasAside() ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)" : "");
+                + (table.hasAside()
+                        ? " AND NOT EXISTS (" + asideOf("p.tbl") + (headed ? " AND NOT " + HEAD : "") + ")"
+                        : "");
         for (int column : correctedColumns(table)) {
             rows = "SELECT s.* REPLACE (CASE WHEN k.row IS NULL THEN s.c" + column + " ELSE nullif(k.said, '') END AS c"
                     + column + ") FROM (" + rows
@@ -299,7 +303,9 @@ final class MasterBuild {
         }
         String carried = carried(table);
         if (!carried.isEmpty()) {
-            rows = "SELECT * REPLACE (" + carried + ") FROM (" + rows + ") s";
+            String head = headed ? "EXISTS (" + asideOf("s.part") + " AND " + HEAD + ")" : "false";
+            rows = "SELECT * REPLACE (" + carried + ") FROM (SELECT s.*, " + head + " AS head FROM (" + rows + ") s)";
+            rows = "SELECT * EXCLUDE (head) FROM (" + rows + ") WHERE NOT head";
         }
         for (int level : levels(table)) {
             rows = "SELECT s.*, l.text AS line" + level + " FROM (" + rows
@@ -307,6 +313,10 @@ final class MasterBuild {
                     + ") l ON l.tbl = s.part AND l.row <= s.row";
         }
         return rows;
+    }
+
+    private static String asideOf(String table) {
+        return "FROM aside a WHERE a.tbl = " + table + " AND a.row = s.row";
     }
 
     private static Set<Integer> correctedColumns(MasterPlan.Table table) {
@@ -330,7 +340,8 @@ final class MasterBuild {
         for (MasterPlan.Feed feed : table.feeds()) {
             if (feed != null && feed.origin() instanceof Origin.Cell cell && cell.carried()) {
                 String c = "c" + cell.index();
-                carried.add("last_value(CASE WHEN " + Readings.isBlank(c) + " THEN NULL ELSE " + c
+                // What a head leaves blank is blank in the rows below it, whatever the head before it says.
+                carried.add("last_value(CASE WHEN " + Readings.isBlank(c) + " THEN CASE WHEN head THEN '' END ELSE " + c
                         + " END IGNORE NULLS) OVER (PARTITION BY part ORDER BY row) AS " + c);
             }
         }

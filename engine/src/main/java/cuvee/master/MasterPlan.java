@@ -213,6 +213,7 @@ public record MasterPlan(
      * @param runs the row numbers of its records
      * @param turned how many rows each record becomes, blank ones included; 0 where it stays one
      * @param lines its section lines, where a column is made from them
+     * @param heads rows that are no records and whose cells stand for those of the records below them
      * @param corrected single cells that are read as something else
      * @param putBack rows that no rule sets aside
      * @param feeds for each master column what feeds it; null where the table has nothing for it
@@ -229,12 +230,14 @@ public record MasterPlan(
             boolean hasAside,
             int turned,
             List<Line> lines,
+            List<Integer> heads,
             List<Corrected> corrected,
             Set<Integer> putBack,
             List<Feed> feeds) {
 
         public Table {
             lines = List.copyOf(lines);
+            heads = List.copyOf(heads);
             corrected = List.copyOf(corrected);
             putBack = Set.copyOf(putBack);
             feeds = java.util.Collections.unmodifiableList(new ArrayList<>(feeds));

@@ -124,6 +124,7 @@ final class Shaper {
                 0,
                 List.of(),
                 List.of(),
+                List.of(),
                 Set.of(),
                 List.of());
     }

@@ -2,6 +2,7 @@ package cuvee.propose;
 
 import cuvee.decision.Kinds;
 import cuvee.detect.FoundTable;
+import cuvee.detect.RowClass;
 import cuvee.finding.Finding;
 import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
@@ -111,6 +112,7 @@ record DraftPlan(
                     !table.table().aside().isEmpty(),
                     table.turned(),
                     lines(table),
+                    heads(table.table()),
                     corrections.in(table, columns),
                     RowRules.putBack(job, table.source(), table.sheet()),
                     feeds(table));
@@ -148,6 +150,13 @@ record DraftPlan(
             lines.add(new MasterPlan.Line(line.row(), levels.get(lines.size()), Laying.text(line)));
         }
         return lines;
+    }
+
+    private static List<Integer> heads(FoundTable table) {
+        return table.aside().stream()
+                .filter(row -> row.rowClass() == RowClass.HEAD)
+                .map(FoundTable.Aside::row)
+                .toList();
     }
 
     private static MasterPlan.Runs runs(FoundTable table) {

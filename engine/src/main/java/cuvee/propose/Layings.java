@@ -476,15 +476,24 @@ public final class Layings implements Draft.Step {
                 ? "each of its words stands once, and the same words stand in other tables"
                 : alike.isEmpty()
                         ? "other tables carry the same words down"
-                        : merged(key, alike, found)
-                                ? "its cells are joined over the rows that they stand for"
-                                : "it is filled in the first row of each block only, the other columns throughout";
+                        : ofHeads(key, alike, found)
+                                ? "its cells stand in rows that fill nothing that the rows below them fill"
+                                : merged(key, alike, found)
+                                        ? "its cells are joined over the rows that they stand for"
+                                        : "it is filled in the first row of each block only, the other columns throughout";
         return new Decision(
                 Kinds.CARRY_DOWN,
                 subject,
                 TableChoice.CARRY,
                 reason,
                 Says.count(alike.size() + likeSiblings + categories, "table"));
+    }
+
+    private static boolean ofHeads(
+            String key, List<PlacedTable> alike, Map<PlacedTable, Map<String, Laying.Carried>> found) {
+        return alike.stream()
+                .map(table -> found.getOrDefault(table, Map.of()).get(key))
+                .allMatch(each -> each != null && each.column().gaps().ofHeads());
     }
 
     private static boolean merged(

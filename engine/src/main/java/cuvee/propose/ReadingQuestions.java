@@ -23,7 +23,7 @@ import java.util.Set;
 final class ReadingQuestions implements Draft.Step {
     /** Kinds of doubts that are told as remarks. */
     private static final Set<String> TOLD =
-            Set.of("section", "total-column", "balance-row", "charge-row", "total-compared");
+            Set.of("section", "head-row", "total-column", "balance-row", "charge-row", "total-compared");
 
     private final Job job;
     private final List<Question> questions = new ArrayList<>();

@@ -70,7 +70,7 @@ public final class Trails {
         }
         int cell = fed.getAsInt();
         int row = feed.origin() instanceof Origin.Cell own && own.carried()
-                ? store.filledRow(table.staged(), table.width(), line.row(), cell, table.firstRow())
+                ? store.filledRow(table.staged(), table.width(), line.row(), cell, headAbove(table, line.row()))
                 : feed.origin().row() > 0 ? feed.origin().row() : line.row();
         List<@Nullable String> cells = store.stagedRow(table.staged(), table.width(), row);
         String staged = cell < cells.size() ? cells.get(cell) : null;
@@ -84,6 +84,14 @@ public final class Trails {
                         .findFirst()
                         .orElse(null),
                 1);
+    }
+
+    /** The row that stands for a row below it; the first of the table where none does. */
+    private static int headAbove(MasterPlan.Table table, int row) {
+        return table.heads().stream()
+                .filter(head -> head < row)
+                .reduce((a, b) -> b)
+                .orElse(table.firstRow());
     }
 
     /** The trail of a value that stands in no cell of its row: a section line, a header that ran across, a tag. */

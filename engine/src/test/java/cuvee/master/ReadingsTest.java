@@ -92,6 +92,7 @@ class ReadingsTest {
                         0,
                         List.of(),
                         List.of(),
+                        List.of(),
                         java.util.Set.of(),
                         List.of(new MasterPlan.Feed(new Origin.Cell(0, false), convention, evidence))));
             }

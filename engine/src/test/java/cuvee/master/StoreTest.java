@@ -48,6 +48,7 @@ class StoreTest {
                 0,
                 List.of(),
                 List.of(),
+                List.of(),
                 java.util.Set.of(),
                 List.of(new MasterPlan.Feed(new Origin.Cell(0, false), Convention.DEFAULT, evidence)));
     }
@@ -147,6 +148,7 @@ class StoreTest {
                     new MasterPlan.Runs(new int[] {1, 13}, new int[] {10, 48}),
                     true,
                     0,
+                    List.of(),
                     List.of(),
                     List.of(),
                     java.util.Set.of(),

@@ -146,6 +146,7 @@ public final class Grids {
             case BLANK -> "blank row";
             case REPEAT -> "repeated header";
             case OUTSIDE -> "row outside";
+            case HEAD -> "head row";
             case TITLE, HEADER, TOTAL, SECTION, NOTE, FIELD -> what.word();
         };
     }
