@@ -36,6 +36,22 @@ final class FigureRows {
         return balance.isPresent() || !said.namesTotal() && said.texts() == 1 && isFigure(row, said);
     }
 
+    /** Says of a row that is kept that it is called like a figure over the others. */
+    void doubt(Row row, RowWords said) {
+        boolean named = said.texts() == 1
+                && said.numbers() > 1
+                && said.figure().filter(figure -> !figure.ambiguous()).isPresent();
+        if (named && sums.records() > 1) {
+            doubts.add(new Doubt(
+                    "figure-row",
+                    row.number(),
+                    "Row " + row.number() + " is called "
+                            + Says.quoted(LooseText.tidy(row.text(row.firstFilled())))
+                            + ", but its numbers are not that of the rows above; it is kept as a record.",
+                    1));
+        }
+    }
+
     private boolean isFigure(Row row, RowWords said) {
         Optional<Figure> figure = said.figure();
         if (said.numbers() == 0) {

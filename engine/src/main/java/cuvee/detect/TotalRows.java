@@ -208,6 +208,14 @@ final class TotalRows {
     /** True where a row that has been looked at is a total; it is taken in. */
     boolean isTotal(Row row) {
         RowWords said = RowWords.of(row, columns);
+        if (isTotal(row, said)) {
+            return true;
+        }
+        figures.doubt(row, said);
+        return false;
+    }
+
+    private boolean isTotal(Row row, RowWords said) {
         if (charges.isOne(row, said)) {
             doubts.add(new Doubt(
                     "charge-row",

@@ -11,6 +11,7 @@ import cuvee.finding.Question.Answer;
 import cuvee.finding.Severity;
 import cuvee.job.Job;
 import cuvee.layout.Layout;
+import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.layout.Signatures;
 import cuvee.place.Says;
@@ -24,6 +25,9 @@ final class ReadingQuestions implements Draft.Step {
     /** Kinds of doubts that are told as remarks. */
     private static final Set<String> TOLD =
             Set.of("section", "head-row", "total-column", "balance-row", "charge-row", "total-compared");
+
+    /** Blanks in fewer rows may be chance. */
+    private static final int FEWEST_ROWS = 6;
 
     private final Job job;
     private final List<Question> questions = new ArrayList<>();
@@ -44,6 +48,7 @@ final class ReadingQuestions implements Draft.Step {
         askTotals(layout);
         sayOfSparseRows(layout);
         askHeader(layout);
+        layout.tables().forEach(this::sayOfEverySecondRow);
         for (PlacedTable table : layout.tables()) {
             for (Doubt doubt : table.table().doubts()) {
                 boolean turned = doubt.kind().equals("total-column") && table.turned() > 0;
@@ -117,6 +122,30 @@ final class ReadingQuestions implements Draft.Step {
                             + " next to nothing, the first here.",
                     one ? "It is kept as a record." : "They are kept as records.",
                     "Look at it there; set the rows aside if they are none."));
+        }
+    }
+
+    /** Columns that every second row leaves blank: each record may take two rows, below a header of two. */
+    private void sayOfEverySecondRow(PlacedTable table) {
+        FoundTable found = table.table();
+        List<String> every = found.columns().stream()
+                .filter(column -> column.named() && !column.gaps().ofHeads())
+                .filter(column -> column.gaps().firstFilled()
+                        && column.gaps().adjacent() == 0
+                        && column.evidence().filled() == (found.kept() + 1) / 2)
+                .map(column -> Says.quoted(column.header()))
+                .toList();
+        boolean carried = table.columns().stream()
+                .anyMatch(column -> column.origin() instanceof Origin.Cell cell && cell.carried());
+        if (!every.isEmpty() && found.kept() >= FEWEST_ROWS && !carried && table.turned() == 0) {
+            findings.add(new Finding(
+                    Severity.WARNING,
+                    "every-second-row",
+                    table.where(),
+                    "Every second row leaves " + Says.list(every) + " blank, as if each record took two rows.",
+                    "Each row is kept as a record of its own.",
+                    "Look at it in Read. Where a record takes two rows, ask the sender for one row each; their columns"
+                            + " hold two things."));
         }
     }
 

@@ -149,6 +149,19 @@ class TotalRowsTest {
     }
 
     @Test
+    void aRowCalledAverageThatIsNoneOfTheRowsAboveIsKeptAndTold() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Student", "Test 1", "Test 2", "Essay"},
+                        new Object[] {"Ann Hall", 12, 14, 21},
+                        new Object[] {"Bo Moss", 20, 13, 37},
+                        new Object[] {"Cy Reed", 5, 8, 44},
+                        new Object[] {"Average", 15.5, 9.25, 30}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("figure-row");
+    }
+
+    @Test
     void twoRowsAndTheirSumsAreAskedAbout() {
         FoundTable found = find(List.of(
                         new Object[] {"Line", "2026", "2025"},
