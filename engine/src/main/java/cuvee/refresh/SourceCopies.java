@@ -154,11 +154,17 @@ final class SourceCopies {
             if (met.size() < own.size() && why[0].isEmpty()) {
                 left.put(
                         source.path(),
-                        Says.count(own.size() - met.size(), "cell") + " with a formula stayed; the others are changed");
+                        Says.count(own.size() - met.size(), "cell")
+                                + (isWorkbook(source) ? " with a formula stayed" : " without room in the line stayed")
+                                + "; the others are changed");
             }
         }
         Report report = new Report(changed, touched, same, left, bytes);
         return new Delivered(report.bytes(), report.said(), !left.isEmpty());
+    }
+
+    private static boolean isWorkbook(Source source) {
+        return BOOKS.contains(SheetFiles.ending(String.valueOf(source.file().getFileName())));
     }
 
     private static boolean canChange(Source source) {

@@ -9,6 +9,7 @@ import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.FieldMismatchStrategy;
 import java.io.BufferedInputStream;
+import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
@@ -16,12 +17,14 @@ import java.io.Reader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Reads text files with one record a line, whatever parts the cells of a line. */
 final class DelimitedReader {
     private static final Pattern LINE = Pattern.compile("at line (\\d{1,9})");
+    private static final int LONGEST_LINE = 1 << 20;
     private final Where where;
     private final ReadLimits limits;
     private final ReadAs said;
@@ -36,7 +39,9 @@ final class DelimitedReader {
         TextForm form = TextForm.of(file, said);
         boolean wanted =
                 visitor.sheet(new SheetInfo("", 0, Visibility.VISIBLE, form.toString())) == SheetVisitor.Wanted.ROWS;
-        if (wanted) {
+        if (wanted && form.separator() == TextForm.FIXED) {
+            readFixed(file, form, visitor);
+        } else if (wanted) {
             try (Reader text = open(file, form);
                     CsvReader<Row> lines = CsvReader.builder()
                             .fieldSeparator(form.separator())
@@ -57,6 +62,37 @@ final class DelimitedReader {
             }
         }
         visitor.endSheet();
+    }
+
+    private void readFixed(Path file, TextForm form, SheetVisitor visitor) throws IOException {
+        try (BufferedReader lines = new BufferedReader(open(file, form))) {
+            Row row = new Row();
+            int number = 0;
+            int blanks = 0;
+            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                number++;
+                // A line drawn under the header holds nothing.
+                if (line.isBlank() || FixedColumns.isDrawn(line)) {
+                    blanks++;
+                    continue;
+                }
+                if (line.length() > LONGEST_LINE) {
+                    throw Unreadable.limit(
+                            where.row(number),
+                            "The line has more than " + LONGEST_LINE + " characters, which is the limit.");
+                }
+                // A form feed begins a page, and is nothing in a cell.
+                List<String> cells = form.columns().cells(line.replace("\f", ""));
+                row.begin(number, blanks);
+                blanks = 0;
+                for (int column = 0; column < cells.size(); column++) {
+                    if (!cells.get(column).isEmpty()) {
+                        row.set(column, CellKind.TEXT, cells.get(column));
+                    }
+                }
+                visitor.row(row);
+            }
+        }
     }
 
     /** What stops the parser: a quote that does not end where it should, or a listener of ours. */

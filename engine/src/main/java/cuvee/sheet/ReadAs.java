@@ -27,8 +27,8 @@ public record ReadAs(
     public static final ReadAs FOUND =
             new ReadAs(Optional.empty(), Optional.empty(), Optional.empty(), List.of(), Optional.empty());
 
-    private static final Map<String, Character> SEPARATORS =
-            Map.of("commas", ',', "semicolons", ';', "tabs", '\t', "upright bars", '|');
+    private static final Map<String, Character> SEPARATORS = Map.of(
+            "commas", ',', "semicolons", ';', "tabs", '\t', "upright bars", '|', "fixed columns", TextForm.FIXED);
 
     public ReadAs {
         passwords = List.copyOf(passwords);

@@ -10,10 +10,15 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** A text file with other texts in some of its cells; every other character stays as it is. */
 public final class TextCells {
+    private static final Pattern LINE = Pattern.compile("([^\\r\\n]*)(\\r\\n|\\r|\\n|(?<=[^\\r\\n])\\z)");
+
     private final String text;
     private final char separator;
     private final char quote;
@@ -45,7 +50,9 @@ public final class TextCells {
                 .decode(ByteBuffer.wrap(bytes, mark.length, bytes.length - mark.length))
                 .toString();
         char quote = form.quoting() == Quoting.NONE ? '\0' : form.quoting().sign();
-        String changed = new TextCells(text, form.separator(), quote).with(cells, met);
+        String changed = form.separator() == TextForm.FIXED
+                ? inFixedColumns(text, form.columns(), cells, met)
+                : new TextCells(text, form.separator(), quote).with(cells, met);
         ByteBuffer encoded = form.charset()
                 .newEncoder()
                 .onMalformedInput(CodingErrorAction.REPORT)
@@ -54,6 +61,26 @@ public final class TextCells {
         byte[] all = Arrays.copyOf(mark, mark.length + encoded.remaining());
         encoded.get(all, mark.length, encoded.remaining());
         return all;
+    }
+
+    /** Cells that have no room for what they are to say stay as they are. */
+    private static String inFixedColumns(String text, FixedColumns columns, Map<At, String> cells, Set<At> met) {
+        StringBuilder changed = new StringBuilder(text.length() + 64);
+        Matcher lines = LINE.matcher(text);
+        for (int number = 1; lines.find(); number++) {
+            String line = lines.group(1);
+            for (Map.Entry<At, String> cell : cells.entrySet()) {
+                Optional<String> with = cell.getKey().line() == number
+                        ? columns.with(line, cell.getKey().column(), cell.getValue())
+                        : Optional.empty();
+                if (with.isPresent()) {
+                    met.add(cell.getKey());
+                    line = with.get();
+                }
+            }
+            changed.append(line).append(lines.group(2));
+        }
+        return changed.toString();
     }
 
     private String with(Map<At, String> cells, Set<At> met) {

@@ -17,11 +17,15 @@ import org.mozilla.universalchardet.UniversalDetector;
  * How a text file is written, told from its content.
  *
  * @param separator what parts the cells of a line
+ * @param columns where cells begin, if they stand below each other with spaces between them; one column else
  * @param quoting what cells are quoted with
  * @param quoted true where cells are seen to be quoted so, or it has been said
  * @param markBytes how many bytes at the start say how the text is encoded
  */
-record TextForm(Charset charset, char separator, Quoting quoting, boolean quoted, int markBytes) {
+record TextForm(Charset charset, char separator, FixedColumns columns, Quoting quoting, boolean quoted, int markBytes) {
+    /** Stands for a separator where cells stand below each other. No text has it. */
+    static final char FIXED = '\uFFFE';
+
     private static final List<Character> SEPARATORS = List.of(';', '\t', ',', '|');
     private static final int SAMPLE = 1 << 16;
     private static final int SAMPLE_LINES = 200;
@@ -39,9 +43,13 @@ record TextForm(Charset charset, char separator, Quoting quoting, boolean quoted
         String sample =
                 charset.decode(ByteBuffer.wrap(head, mark, head.length - mark)).toString();
         Quoting quoting = said.quoting().orElseGet(() -> Quoting.told(sample));
+        FixedColumns one = new FixedColumns(List.of(0));
+        FixedColumns fixed = FixedColumns.in(lines(sample)).orElse(one);
+        char separator = said.separator().orElseGet(() -> separatorOf(sample, quoting.sign(), fixed));
         return new TextForm(
                 charset,
-                said.separator().orElseGet(() -> separatorOf(sample, quoting.sign())),
+                separator,
+                separator == FIXED ? fixed : one,
                 quoting,
                 quoting == Quoting.NONE || said.quoting().isPresent() || quoting.isIn(sample),
                 mark);
@@ -54,6 +62,7 @@ record TextForm(Charset charset, char separator, Quoting quoting, boolean quoted
             case ';' -> "semicolons";
             case '\t' -> "tabs";
             case '|' -> "upright bars";
+            case FIXED -> "fixed columns";
             default -> "commas";
         };
         return parted + ", " + charset.displayName() + (quoted ? ", " + quoting.words() : "");
@@ -129,20 +138,34 @@ record TextForm(Charset charset, char separator, Quoting quoting, boolean quoted
      * The separator that cuts most lines into the same number of cells. A line counts for a separator by how many cells
      * it makes, so that decimal commas in a file of semicolons do not win.
      */
-    private static char separatorOf(String sample, char quote) {
+    private static char separatorOf(String sample, char quote, FixedColumns fixed) {
         char best = ',';
         double bestScore = 0;
+        int bestCells = 1;
         for (char separator : SEPARATORS) {
-            double score = score(sample, separator, quote);
-            if (score > bestScore) {
+            Score score = score(sample, separator, quote);
+            if (score.score() > bestScore) {
                 best = separator;
-                bestScore = score;
+                bestScore = score.score();
+                bestCells = score.cells();
             }
         }
-        return best;
+        return fixed.starts().size() > bestCells ? FIXED : best;
     }
 
-    private static double score(String sample, char separator, char quote) {
+    /** How well a separator does, and into how many cells it cuts most lines. */
+    private record Score(double score, int cells) {}
+
+    /** Whole lines of a sample, as far as a few of them tell. */
+    private static List<String> lines(String sample) {
+        return sample.substring(
+                        0, Math.max(0, sample.length() < SAMPLE / 4 ? sample.length() : sample.lastIndexOf('\n')))
+                .lines()
+                .limit(SAMPLE_LINES)
+                .toList();
+    }
+
+    private static Score score(String sample, char separator, char quote) {
         Map<Integer, Integer> linesByCells = new HashMap<>();
         int cells = 1;
         int lines = 0;
@@ -163,11 +186,12 @@ record TextForm(Charset charset, char separator, Quoting quoting, boolean quoted
             linesByCells.merge(cells, 1, Integer::sum);
             lines++;
         }
-        double best = 0;
+        Score best = new Score(0, 1);
         for (Map.Entry<Integer, Integer> entry : linesByCells.entrySet()) {
-            if (entry.getKey() > 1) {
-                double share = entry.getValue() / (double) lines;
-                best = Math.max(best, share * share * (1 + Math.log(entry.getKey())));
+            double share = entry.getValue() / (double) lines;
+            double score = share * share * (1 + Math.log(entry.getKey()));
+            if (entry.getKey() > 1 && score > best.score()) {
+                best = new Score(score, entry.getKey());
             }
         }
         return best;

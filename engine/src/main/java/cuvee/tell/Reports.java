@@ -113,8 +113,8 @@ public final class Reports {
                                 : "The sheet holds no table.",
                         "It is set aside.",
                         sheet.isOfLines()
-                                ? "If it is a table whose columns only spaces set apart, export it with semicolons or tabs"
-                                        + " between them."
+                                ? "If it is a table whose columns only spaces set apart, these do not stand below each other:"
+                                        + " export it with semicolons or tabs between them."
                                 : ""));
             }
             if (tables.isEmpty()) {

@@ -1,0 +1,211 @@
+package cuvee.sheet;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Columns of a text file whose cells stand below each other with spaces between them, as programs print lists: found by a
+ * line drawn under the header, else by the positions that are blank in all lines with wide gaps.
+ *
+ * @param starts where each column begins, from 0
+ */
+record FixedColumns(List<Integer> starts) {
+    private static final Pattern RULER = Pattern.compile("\\s*(?:-{2,}|={2,})(?:\\s+(?:-{2,}|={2,}))+\\s*");
+    private static final Pattern STROKES =
+            Pattern.compile("\\s*(?:-{2,}|={2,}|_{2,})(?:\\s+(?:-{2,}|={2,}|_{2,}))*\\s*");
+    private static final Pattern DRAWN = Pattern.compile("-{2,}|={2,}");
+    private static final Pattern WIDE_GAP = Pattern.compile("\\S {2,}(?=\\S)");
+
+    /** Fewer lines than this show no columns. */
+    private static final int FEWEST_LINES = 5;
+    /** So many of the lines with wide gaps go with the columns; the others are titles. */
+    private static final double MOST = 0.7;
+    /** Positions that are blank in so many lines may lie between columns. */
+    private static final double MOSTLY_BLANK = 0.85;
+
+    private static final int LEAST_GAP = 2;
+    /** Words that reach over the gap are cut at a space so near. */
+    private static final int NEAR = 6;
+
+    FixedColumns {
+        starts = List.copyOf(starts);
+    }
+
+    /** The columns of the lines that a file begins with; empty where they show none. */
+    static Optional<FixedColumns> in(List<String> lines) {
+        return drawn(lines).or(() -> byGaps(lines));
+    }
+
+    /** By a line under the header that is drawn for each column, where most lines below it are blank between the strokes. */
+    private static Optional<FixedColumns> drawn(List<String> lines) {
+        for (int at = 0; at < lines.size(); at++) {
+            String ruler = lines.get(at);
+            if (ruler.indexOf('\t') < 0 && RULER.matcher(ruler).matches()) {
+                List<Integer> starts = new ArrayList<>();
+                List<Integer> gaps = new ArrayList<>();
+                Matcher stroke = DRAWN.matcher(ruler);
+                int end = -1;
+                while (stroke.find()) {
+                    if (end >= 0) {
+                        gaps.add(end);
+                    }
+                    starts.add(stroke.start());
+                    end = stroke.end();
+                }
+                List<String> below = lines.subList(at + 1, lines.size()).stream()
+                        .filter(line -> !line.isBlank() && !RULER.matcher(line).matches())
+                        .toList();
+                long fitting = below.stream()
+                        .filter(line -> gaps.stream().allMatch(gap -> isBlank(line, gap)))
+                        .count();
+                return below.size() >= 2 && fitting >= below.size() * MOST
+                        ? Optional.of(new FixedColumns(starts))
+                        : Optional.empty();
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** True for a line of strokes. */
+    static boolean isDrawn(String line) {
+        return STROKES.matcher(line).matches();
+    }
+
+    private static Optional<FixedColumns> byGaps(List<String> lines) {
+        List<String> gapped = lines.stream()
+                .filter(line -> line.indexOf('\t') < 0 && WIDE_GAP.matcher(line).find())
+                .toList();
+        if (gapped.size() < FEWEST_LINES) {
+            return Optional.empty();
+        }
+        List<int[]> likely = gaps(gapped, MOSTLY_BLANK);
+        List<String> fitting = gapped.stream()
+                .filter(line -> likely.stream().allMatch(gap -> blankSomewhere(line, gap)))
+                .toList();
+        if (fitting.size() < FEWEST_LINES || fitting.size() < gapped.size() * MOST) {
+            return Optional.empty();
+        }
+        List<Integer> starts = new ArrayList<>(List.of(0));
+        gaps(fitting, 1).forEach(gap -> starts.add(gap[1]));
+        FixedColumns found = new FixedColumns(starts);
+        return starts.size() > 1 && found.holdsValues(fitting) ? Optional.of(found) : Optional.empty();
+    }
+
+    /** True where most cells of some column have a digit: words alone may be sentences below each other. */
+    private boolean holdsValues(List<String> lines) {
+        int[] digits = new int[starts.size()];
+        for (String line : lines) {
+            List<String> cells = cells(line);
+            for (int column = 0; column < digits.length; column++) {
+                digits[column] += cells.get(column).chars().anyMatch(Character::isDigit) ? 1 : 0;
+            }
+        }
+        return Arrays.stream(digits).anyMatch(count -> count * 2 > lines.size());
+    }
+
+    /** The stretches, from and to, that are blank in so many lines, and lie between others that are not. */
+    private static List<int[]> gaps(List<String> lines, double share) {
+        int length = lines.stream().mapToInt(String::length).max().orElse(0);
+        int first = lines.stream().mapToInt(FixedColumns::indent).min().orElse(0);
+        List<int[]> gaps = new ArrayList<>();
+        int from = -1;
+        for (int at = first; at < length; at++) {
+            int position = at;
+            boolean blank =
+                    lines.stream().filter(line -> isBlank(line, position)).count() >= lines.size() * share;
+            if (blank) {
+                from = from < 0 ? at : from;
+            } else {
+                if (from >= 0 && at - from >= LEAST_GAP) {
+                    gaps.add(new int[] {from, at});
+                }
+                from = -1;
+            }
+        }
+        return gaps;
+    }
+
+    private static int indent(String line) {
+        int at = 0;
+        while (at < line.length() && line.charAt(at) == ' ') {
+            at++;
+        }
+        return at;
+    }
+
+    private static boolean blankSomewhere(String line, int[] gap) {
+        for (int at = gap[0]; at < gap[1]; at++) {
+            if (isBlank(line, at)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean isBlank(String line, int at) {
+        return at >= line.length() || line.charAt(at) == ' ';
+    }
+
+    /** The cells of a line without the spaces around them. */
+    List<String> cells(String line) {
+        return spans(line).stream()
+                .map(span -> line.substring(span.from(), span.to()).strip())
+                .toList();
+    }
+
+    /** Where a cell stands in its line, with the spaces around it. */
+    private record Span(int from, int to) {}
+
+    private List<Span> spans(String line) {
+        List<Span> spans = new ArrayList<>();
+        int from = 0;
+        for (int column = 1; column <= starts.size(); column++) {
+            int cut = column == starts.size() ? line.length() : cut(line, starts.get(column), from);
+            int to = Math.max(from, Math.min(cut, line.length()));
+            spans.add(new Span(from, to));
+            from = to;
+        }
+        return spans;
+    }
+
+    /** A line with another text in one of its cells, all others where they stood; empty where there is no room for it. */
+    Optional<String> with(String line, int column, String text) {
+        if (column >= starts.size()) {
+            return Optional.empty();
+        }
+        Span span = spans(line).get(column);
+        String cell = line.substring(span.from(), span.to());
+        boolean last = span.to() == line.length();
+        int room = cell.length() - (last ? 0 : 1);
+        if (text.length() > room && !last || text.indexOf('\n') >= 0 || text.indexOf('\r') >= 0) {
+            return Optional.empty();
+        }
+        boolean right = cell.length() - cell.stripLeading().length()
+                > cell.length() - cell.stripTrailing().length();
+        int behind = cell.length() - cell.stripTrailing().length();
+        String written = right
+                ? " ".repeat(Math.max(0, cell.length() - behind - text.length())) + text + " ".repeat(behind)
+                : text + " ".repeat(Math.max(0, cell.length() - text.length()));
+        return Optional.of(line.substring(0, span.from()) + written + line.substring(span.to()));
+    }
+
+    /** Where the cell before a column ends: before its start, or at the nearest space where a word reaches over that. */
+    private static int cut(String line, int start, int from) {
+        if (start >= line.length() || isBlank(line, start - 1)) {
+            return start;
+        }
+        for (int by = 1; by <= NEAR; by++) {
+            if (start - 1 - by > from && isBlank(line, start - 1 - by)) {
+                return start - by;
+            }
+            if (isBlank(line, start - 1 + by)) {
+                return start + by;
+            }
+        }
+        return start;
+    }
+}
