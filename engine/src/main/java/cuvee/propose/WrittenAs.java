@@ -424,9 +424,10 @@ final class WrittenAs {
         if (byUnit.size() != 1) {
             return Map.of();
         }
-        String unit = byUnit.keySet().iterator().next();
-        Map<PlacedTable, LaidColumn> tables = byUnit.get(unit);
-        boolean signs = unit.equals(Convention.CREDIT_OR_DEBIT);
+        String found = byUnit.keySet().iterator().next();
+        Map<PlacedTable, LaidColumn> tables = byUnit.get(found);
+        boolean signs = found.equals(Convention.CREDIT_OR_DEBIT);
+        String unit = signs && tables != null && isOfCredits(tables) ? Convention.CREDITS : found;
         boolean confirmed = numbers
                 || signs
                 || Units.scale(unit) > 0
@@ -451,14 +452,26 @@ final class WrittenAs {
                     "written-as",
                     WrittenEvidence.where(meant.keySet()),
                     "The cells of the column " + Says.quoted(name) + " say "
-                            + (signs ? "“CR” or “DR”" : Says.quoted(unit)) + " behind their numbers in "
+                            + (unit.equals(Convention.CREDIT_OR_DEBIT) ? "“CR” or “DR”" : Says.quoted(unit))
+                            + " behind their numbers in "
                             + WrittenEvidence.files(meant.keySet()) + ".",
                     signs
-                            ? "They are read as numbers, those with “DR” as below zero."
+                            ? "They are read as numbers, those with “" + (unit.equals(Convention.CREDITS) ? "CR" : "DR")
+                                    + "” as below zero."
                             : Units.scale(unit) > 0 ? "They are read as numbers in full." : "They are read as numbers.",
                     ""));
         }
         return meant;
+    }
+
+    /** True where some amounts say CR, none DR, and others nothing: then CR turns them round. */
+    private static boolean isOfCredits(Map<PlacedTable, LaidColumn> tables) {
+        boolean debits = tables.values().stream()
+                .flatMap(column -> column.evidence().oddities().keySet().stream())
+                .map(text -> text.toLowerCase(Locale.ROOT))
+                .anyMatch(text -> text.contains("dr"));
+        return !debits
+                && tables.values().stream().anyMatch(column -> column.evidence().count(NUMBERS) > 0);
     }
 
     /** What stands behind the number in all of some texts; empty where that is not one and the same. */

@@ -28,6 +28,9 @@ public record Convention(Mark mark, Order order, Meaning meaning, String unit) {
     /** The unit that stands for a sign behind amounts: CR for money in, DR for money out, which is below zero. */
     public static final String CREDIT_OR_DEBIT = "CR/DR";
 
+    /** The unit where CR alone stands behind some amounts, and nothing behind the others: what it marks is below zero. */
+    public static final String CREDITS = "CR";
+
     public Convention withMark(Mark newMark) {
         return new Convention(newMark, order, meaning, unit);
     }

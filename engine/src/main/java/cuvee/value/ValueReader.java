@@ -67,8 +67,8 @@ public final class ValueReader {
                             .map(day -> CellKind.DATE.mark() + day.toString())
                             .orElse(staged);
         }
-        if (unit.equals(Convention.CREDIT_OR_DEBIT) && kind == CellKind.TEXT) {
-            return signed(bare);
+        if ((unit.equals(Convention.CREDIT_OR_DEBIT) || unit.equals(Convention.CREDITS)) && kind == CellKind.TEXT) {
+            return marked(bare, unit.equals(Convention.CREDITS) ? "CR" : "DR");
         }
         if (!unit.isEmpty() && kind == CellKind.TEXT && (bare.endsWith(unit) || bare.startsWith(unit))) {
             String number = trim(
@@ -125,8 +125,8 @@ public final class ValueReader {
                         + new BigDecimal(said).movePointRight(Units.scale(unit)).toPlainString();
     }
 
-    /** An amount with its sign behind it as a word, {@code 12.50 DR}, with the sign before it. */
-    private static @Nullable String signed(String text) {
+    /** An amount with its sign behind it as a word, {@code 12.50 DR}, with the sign before it where it is below zero. */
+    private static @Nullable String marked(String text, String below) {
         String plain = text.endsWith(".") ? text.substring(0, text.length() - 1) : text;
         String word = plain.substring(Math.max(0, plain.length() - 2)).toUpperCase(Locale.ROOT);
         if (!word.equals("CR") && !word.equals("DR")) {
@@ -134,7 +134,7 @@ public final class ValueReader {
         }
         String number = trim(plain.substring(0, plain.length() - 2));
         boolean amount = Forms.ofStaged(number).isNumber() && !number.startsWith("-") && !number.startsWith("(");
-        return !amount ? null : word.equals("DR") ? "-" + number : number;
+        return !amount ? null : word.equals(below) ? "-" + number : number;
     }
 
     /** The form of the number within a percent or an amount of money. */

@@ -474,6 +474,20 @@ class WrittenAsTest {
     }
 
     @Test
+    void creditsAmongAmountsThatSayNothingAreBelowZero() {
+        batch.csv(
+                "card.csv",
+                "Date,Details,Amount",
+                "2026-03-01,Rope,328.00",
+                "2026-03-02,Refund,88.50 CR",
+                "2026-03-03,Fuel,99.00");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines())
+                .containsExactly("2026-03-01|Rope|328", "2026-03-02|Refund|-88.5", "2026-03-03|Fuel|99");
+        assertThat(made.findings("written-as").get(0).text()).contains("those with “CR” as below zero");
+    }
+
+    @Test
     void aColumnOfLinesThatHeadOthersIsCarriedDownUnderItsOwnHeader() {
         batch.csv(
                 "costs.csv",
