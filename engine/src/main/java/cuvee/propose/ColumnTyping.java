@@ -22,11 +22,14 @@ import cuvee.value.Conventions;
 import cuvee.value.Conventions.Vote;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
+import cuvee.value.Period;
 import cuvee.value.Type;
 import cuvee.value.Typing;
 import cuvee.value.YesNoWords;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -164,6 +167,7 @@ public final class ColumnTyping {
         } else if (type.isMoment()) {
             convention(read.openOrders(), name, Kinds.DATE_ORDER).ifPresent(questions::add);
             zones(name, all).ifPresent(findings::add);
+            byMonths(column, read).ifPresent(findings::add);
         }
         // A tag that is text in one name and a number in another loses nothing as text.
         boolean harmless = told && type == Type.TEXT;
@@ -207,13 +211,15 @@ public final class ColumnTyping {
      * @param clear false where values contradict each other about how they are written
      * @param openMarks tables whose decimal mark nothing settles
      * @param openOrders tables whose order of day and month nothing settles
+     * @param byMonths tables whose order of day and month the months settle that their names say
      */
     private record Read(
             Evidence held,
             Map<PlacedTable, Evidence> heldBy,
             boolean clear,
             List<PlacedTable> openMarks,
-            List<PlacedTable> openOrders) {}
+            List<PlacedTable> openOrders,
+            List<PlacedTable> byMonths) {}
 
     private Read read(DraftColumn column) {
         String name = column.name();
@@ -223,7 +229,9 @@ public final class ColumnTyping {
         boolean clear = true;
         List<PlacedTable> openMarks = new ArrayList<>();
         List<PlacedTable> openOrders = new ArrayList<>();
+        List<PlacedTable> byMonths = new ArrayList<>();
         Evidence written = column.held();
+        Vote byPeriods = byPeriods(column);
         for (Map.Entry<PlacedTable, LaidColumn> feed : column.fed().entrySet()) {
             PlacedTable table = feed.getKey();
             Evidence own = feed.getValue().evidence();
@@ -231,6 +239,10 @@ public final class ColumnTyping {
                     .orElseGet(() -> resolve(own, written, table, Conventions::mark, Conventions::markByGroups));
             Vote order = said(Kinds.DATE_ORDER, name, table)
                     .orElseGet(() -> resolve(own, written, table, Conventions::order, e -> Vote.OPEN));
+            if (order == Vote.OPEN && byPeriods != Vote.OPEN) {
+                order = byPeriods;
+                byMonths.add(table);
+            }
             clear &= mark != Vote.CONTRADICTION && order != Vote.CONTRADICTION;
             if (mark == Vote.OPEN) {
                 openMarks.add(table);
@@ -249,7 +261,33 @@ public final class ColumnTyping {
             held.add(meantSo);
             heldBy.put(table, meantSo);
         }
-        return new Read(held, heldBy, clear, openMarks, openOrders);
+        return new Read(held, heldBy, clear, openMarks, openOrders, byMonths);
+    }
+
+    /**
+     * The order of day and month by which the dates of tables lie in the months or quarters that the names of their files
+     * say, where only one does and no two tables differ.
+     */
+    private Vote byPeriods(DraftColumn column) {
+        Set<Vote> votes = new HashSet<>();
+        column.fed().forEach((table, fed) -> {
+            Evidence own = fed.evidence();
+            if (Conventions.order(own) == Vote.OPEN) {
+                boolean dayFirst = isWithinPeriod(table, own.someDays(Convention.Order.DAY_FIRST));
+                boolean monthFirst = isWithinPeriod(table, own.someDays(Convention.Order.MONTH_FIRST));
+                if (dayFirst != monthFirst) {
+                    votes.add(dayFirst ? Vote.FIRST : Vote.SECOND);
+                }
+            }
+        });
+        return votes.size() == 1 ? votes.iterator().next() : Vote.OPEN;
+    }
+
+    private boolean isWithinPeriod(PlacedTable table, List<LocalDate> days) {
+        return new HashSet<>(days).size() > 1
+                && homes.periods(table).stream()
+                        .filter(period -> period.kind() != Period.Kind.DAY && period.kind() != Period.Kind.YEAR)
+                        .anyMatch(period -> days.stream().allMatch(period::holds));
     }
 
     /**
@@ -282,6 +320,21 @@ public final class ColumnTyping {
                                 : "as its sources write them",
                         Says.count(all.filled(), "value")));
         return words;
+    }
+
+    private static Optional<Finding> byMonths(DraftColumn column, Read read) {
+        return read.byMonths().isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Finding(
+                        Severity.REMARK,
+                        "date-order-by-month",
+                        read.byMonths().get(0).where(),
+                        "In the column " + Says.quoted(column.name())
+                                + ", dates such as 03/04/2026 can be read in two ways in "
+                                + Says.count(read.byMonths().size(), "table")
+                                + "; in one of them they lie in the months that the names of their files say.",
+                        "They are read so.",
+                        "Say in the column's facts what comes first, where that is wrong."));
     }
 
     private static Optional<Finding> zones(String name, Evidence all) {

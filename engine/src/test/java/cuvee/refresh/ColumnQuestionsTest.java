@@ -20,6 +20,17 @@ import org.junit.jupiter.api.Test;
 
 /** What cannot be settled about a column is asked, with the best answer in force. */
 class ColumnQuestionsTest extends BatchTest {
+    @Test
+    void theMonthInTheNameOfAFileSaysWhatComesFirstInItsDates() {
+        batch.csv("ledger 2026-01.csv", "Date,Ref,Amount", "01/02/2026,A1,5", "01/03/2026,A2,6", "01/04/2026,A3,7");
+        batch.csv("ledger 2026-02.csv", "Date,Ref,Amount", "02/02/2026,B1,5", "02/07/2026,B2,6", "02/09/2026,B3,7");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).anyMatch(line -> line.startsWith("2026-01-03|A2|6"));
+        assertThat(made.lines()).anyMatch(line -> line.startsWith("2026-02-07|B2|6"));
+        assertThat(made.outcome().questions()).isEmpty();
+        assertThat(made.findings("date-order-by-month").get(0).text()).contains("in 2 tables");
+    }
+
     private static Proposal.ColumnReport column(Batch.Made made, String name) {
         return made.outcome().proposal().columns().stream()
                 .filter(column -> column.name().equals(name))
