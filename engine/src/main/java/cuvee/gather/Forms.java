@@ -12,6 +12,7 @@ import cuvee.value.LooseText;
 import cuvee.value.Type;
 import cuvee.value.Typing;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -23,6 +24,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * Sheets that hold one record each: labels, and their values beside them. One sheet alone cannot tell a label from a value;
@@ -417,6 +419,7 @@ final class Forms {
                 || !isMixed(kinds(group, fields))
                 || !mostly(group, labels, fields)
                 || isTableOfOneRow(group, fields)
+                || holdsRecords(group, fields)
                 || group.sheets.stream()
                                 .filter(small -> isOfPairs(small, fields))
                                 .count()
@@ -484,6 +487,37 @@ final class Forms {
                                 .distinct()
                                 .count()
                         <= 1;
+    }
+
+    /** True where in some of the sheets more rows stand below the values of a row of labels: records under a header. */
+    private static boolean holdsRecords(Alike group, List<Field> fields) {
+        Map<Integer, Long> over = fields.stream()
+                .filter(field -> field.down() > 0)
+                .flatMap(
+                        field -> Optional.ofNullable(group.sheets.get(0).texts().get(field.key())).stream())
+                .collect(Collectors.groupingBy(Cell::row, Collectors.counting()));
+        if (over.values().stream().noneMatch(labels -> labels > 1)) {
+            return false;
+        }
+        long holding = group.sheets.stream()
+                .filter(small -> secondValues(group, small, fields) > 1)
+                .count();
+        return holding >= Math.max(1, group.sheets.size() * SOME);
+    }
+
+    /** How many values under labels have another one of their kind right below them. */
+    private static long secondValues(Alike group, SmallSheet small, List<Field> fields) {
+        return fields.stream()
+                .filter(field -> field.down() > 0)
+                .flatMap(field -> Stream.ofNullable(small.value(field)))
+                .filter(value -> small.at(value.row() + 1, value.column())
+                        .filter(cell -> !isCommon(group, cell) && isOfOneKind(cell, value))
+                        .isPresent())
+                .count();
+    }
+
+    private static boolean isOfOneKind(Cell one, Cell other) {
+        return Arrays.equals(kinds(Evidence.ofStaged(one.staged())), kinds(Evidence.ofStaged(other.staged())));
     }
 
     /** Where the values of a label stand in most of the sheets that have one; empty where it has none. */
@@ -571,7 +605,7 @@ final class Forms {
     }
 
     private static boolean isOfTwoKinds(long[] kinds) {
-        return java.util.Arrays.stream(kinds).filter(kind -> kind > 0).count() > 1;
+        return Arrays.stream(kinds).filter(kind -> kind > 0).count() > 1;
     }
 
     private static boolean isMixed(long[] kinds) {

@@ -145,6 +145,9 @@ public final class ColumnTyping {
                 : Optional.empty();
         if (kinds.isPresent()) {
             verdict = new Typing.Verdict(Type.TEXT, kinds.get().words(), 0, false);
+        } else if (verdict.type() == Type.TEXT && !told && Typing.fit(all, Type.DATE_AND_TIME) * 2 >= all.filled()) {
+            // Dates among which words stand: codes of digits and letters are one thing, days and words are two.
+            verdict = new Typing.Verdict(Type.TEXT, verdict.reason(), 0, all.filled() == 0);
         }
         Type before = job.decision(Kinds.TYPE, name)
                 .flatMap(d -> Type.ofWord(d.answer()))

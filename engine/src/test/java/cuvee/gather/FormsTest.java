@@ -84,6 +84,24 @@ class FormsTest extends BatchTest {
     }
 
     @Test
+    void aTableUnderTheLabelsOfASheetIsNoPartOfAForm() {
+        List<String> crew = List.of("Ann Hall", "Bo Moss", "Cy Reed");
+        for (int i = 0; i < crew.size(); i++) {
+            batch.sheet(
+                    crew.get(i) + ".xlsx",
+                    row("Holiday record", null, crew.get(i)),
+                    row("Allowance", 25 + i),
+                    row(),
+                    row("From", "To", "Days"),
+                    row(LocalDate.of(2026, 1, 3 + i), LocalDate.of(2026, 1, 5 + i), 3),
+                    row(LocalDate.of(2026, 2, 3 + i), LocalDate.of(2026, 2, 6 + i), 4),
+                    row(LocalDate.of(2026, 3, 3 + i), LocalDate.of(2026, 3, 4 + i), 2));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(9).anyMatch(line -> line.startsWith("2026-02-04|2026-02-07|4"));
+    }
+
+    @Test
     void theSameFormUnderAnotherNameCountsOnce() {
         reports();
         batch.sheet(

@@ -21,6 +21,22 @@ import org.junit.jupiter.api.Test;
 /** What cannot be settled about a column is asked, with the best answer in force. */
 class ColumnQuestionsTest extends BatchTest {
     @Test
+    void aColumnOfDatesAmongWhichWordsStandIsAskedAbout() {
+        batch.csv(
+                "a.csv",
+                "From,Days",
+                "2026-01-03,1",
+                "2026-02-03,2",
+                "2026-03-03,3",
+                "2026-04-03,4",
+                "Taken,10",
+                "Left,15");
+        Batch.Made made = batch.refresh();
+        assertThat(made.question(Kinds.TYPE).text()).contains("2 of 6 values would not fit Date");
+        assertThat(made.lines()).hasSize(6).contains("Taken|10");
+    }
+
+    @Test
     void theMonthInTheNameOfAFileSaysWhatComesFirstInItsDates() {
         batch.csv("ledger 2026-01.csv", "Date,Ref,Amount", "01/02/2026,A1,5", "01/03/2026,A2,6", "01/04/2026,A3,7");
         batch.csv("ledger 2026-02.csv", "Date,Ref,Amount", "02/02/2026,B1,5", "02/07/2026,B2,6", "02/09/2026,B3,7");
