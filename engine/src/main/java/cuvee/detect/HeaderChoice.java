@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
 
 /**
  * Chooses the header among the first rows of a sheet: one row, or up to three that belong together. A header is wide,
@@ -17,6 +18,7 @@ import java.util.TreeMap;
  * rectangles that the workbook itself names weigh most.
  */
 final class HeaderChoice {
+    private static final Pattern YEAR = Pattern.compile("(19|20)\\d\\d");
     private static final int LONGEST_HEADER = 120;
     private static final int LOOK_BELOW = 20;
     private static final int MOST_ROWS = 3;
@@ -534,7 +536,7 @@ final class HeaderChoice {
         double named = (words + weight * members) / Math.max(1, row.filled());
         boolean known = row.known(hints) >= 0.5;
         // Years alone name columns below words that head several of them, or beside a corner left blank.
-        boolean headed = years == members && (top < bottom || runs && isBlankCorner(bottom));
+        boolean headed = years == members && (top < bottom || runs && isBlankCorner(bottom) || comparesYears(bottom));
         boolean none = words == 0 && !row.isUnits() && !headed && !known;
         boolean label = labels.contains(bottom) && !known && !clues.headerRow(row.number());
         return none || label || named < 0.6 ? -1 : named;
@@ -554,6 +556,29 @@ final class HeaderChoice {
             looked++;
         }
         return words > 0 && words * 2 > looked;
+    }
+
+    /** True for years beside a blank corner, each one before or behind the next, as over the columns of a statement. */
+    private boolean comparesYears(int index) {
+        HeadRow row = rows.get(index);
+        int before = 0;
+        int step = 0;
+        int years = 0;
+        for (int column = 0; column < row.width(); column++) {
+            if (row.blank(column)) {
+                continue;
+            }
+            int year = YEAR.matcher(row.text(column).strip()).matches()
+                    ? Integer.parseInt(row.text(column).strip())
+                    : 0;
+            if (year == 0 || years > 0 && Math.abs(year - before) != 1 || step != 0 && year - before != step) {
+                return false;
+            }
+            step = years > 0 ? year - before : 0;
+            before = year;
+            years++;
+        }
+        return years > 1 && isBlankCorner(index);
     }
 
     /** True for a row whose values head columns, unless it is a record of small numbers below a row of words. */
@@ -595,7 +620,7 @@ final class HeaderChoice {
             while (rows.get(lowest).blank(column)) {
                 lowest--;
             }
-            boolean names = !rows.get(lowest).isValue(column) || runsAcross(lowest);
+            boolean names = !rows.get(lowest).isValue(column) || runsAcross(lowest) || comparesYears(lowest);
             valued += names && valuesBelow(bottom, column) ? 1 : 0;
         }
         return columns.isEmpty() ? 0 : valued / (double) columns.cardinality();
