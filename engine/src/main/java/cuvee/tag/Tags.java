@@ -22,6 +22,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /** What the names, folders and titles around the tables of a batch say, and how it is found. */
@@ -49,6 +50,9 @@ public final class Tags {
     private final NameParts files;
     private final NameParts sheets;
     private final NameParts tables;
+    private static final Pattern SHORT_WORDS = Pattern.compile("\\p{L}[\\p{L}'.&-]*(?: [\\p{L}'.&-]+){0,2}");
+    private static final int FEWEST_COPIES = 3;
+
     private final List<NameParts> titles = new ArrayList<>();
     private final Map<Integer, NameParts> folders = new HashMap<>();
     private final List<Home> homes;
@@ -193,7 +197,7 @@ public final class Tags {
             for (int part = 0; part < line.count(); part++) {
                 titleParts++;
                 // Titles that share no word are different lines rather than one line that varies.
-                if (line.builtAlike() || line.recurs() || tellsTablesApart(at)) {
+                if (line.builtAlike() || line.recurs() || tellsTablesApart(at) || standsAmongShared(at)) {
                     candidates.add(new TagSource(From.TITLE_PART, String.valueOf(titleParts)));
                 }
             }
@@ -660,6 +664,29 @@ public final class Tags {
         }
         return ofSheets.values().stream().anyMatch(each -> each.size() > 1)
                 && ofSheets.values().stream().allMatch(each -> new LinkedHashSet<>(each).size() == each.size());
+    }
+
+    /**
+     * True for a line of a word or three that differs among sheets whose other titles are all the same: they are filled-in
+     * copies of one sheet, and the line says which.
+     */
+    private boolean standsAmongShared(int line) {
+        Set<String> here = new LinkedHashSet<>();
+        for (Home home : homes) {
+            String title = plainTitle(home, line);
+            if (!SHORT_WORDS.matcher(title).matches()) {
+                return false;
+            }
+            here.add(LooseText.key(title));
+        }
+        boolean same = IntStream.range(0, titles.size())
+                .filter(other -> other != line)
+                .allMatch(other -> homes.stream()
+                                .map(home -> LooseText.codePattern(plainTitle(home, other)))
+                                .distinct()
+                                .count()
+                        == 1);
+        return same && titles.size() > 1 && here.size() > 1 && homes.size() >= FEWEST_COPIES;
     }
 
     private Optional<Value> titlePeriod(Home home) {

@@ -38,6 +38,23 @@ class TagColumnsTest extends BatchTest {
     }
 
     @Test
+    void aTitleThatDiffersAmongCopiesOfOneSheetIsATag() {
+        List<String> regions = List.of("North", "South East", "West");
+        for (int i = 0; i < regions.size(); i++) {
+            batch.csv(
+                    "return_" + (40 + i * 7) + ".csv",
+                    "," + regions.get(i),
+                    ",as at 31/03/2026",
+                    "",
+                    "Item,Stock",
+                    "Rope," + (i + 3),
+                    "Buoy," + (i + 5));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).anyMatch(line -> line.startsWith("Rope|4|") && line.contains("South East"));
+    }
+
+    @Test
     void whatTheRowsSayThemselvesIsNoTag() {
         batch.csv("Hollin 2026-01.csv", "Date,Port,Pax", "2026-01-01,Hollin,5", "2026-01-09,Hollin,5");
         batch.csv("Tarsk 2026-02.csv", "Date,Port,Pax", "2026-02-01,Tarsk,5", "2026-02-09,Tarsk,5");
