@@ -51,6 +51,9 @@ public record Period(Kind kind, int year, int number, int day) {
     private static final String NOT_IN_NUMBER = "(?<!\\p{N})";
     private static final String YEAR4 = "((?:19|20)\\d\\d)";
     private static final String YEAR_OF_ANY_LENGTH = "((?:19|20)\\d\\d|\\d\\d)";
+    /** Before the year of accounts; its quarters are told by their text alone, so that it matters not where it begins. */
+    private static final String FISCAL = "(?:(?i:fy) ?'?)?";
+
     private static final String END = "(?!\\p{N})";
     private static final String WORD = "(\\p{L}{3,12})";
     private static final int EARLIEST_SHORT_YEAR = 15;
@@ -108,7 +111,8 @@ public record Period(Kind kind, int year, int number, int day) {
                     NOT_IN_NUMBER + YEAR4 + SEPARATOR + "(?i:q|qtr|quarter|quartal)[-_. ]?([1-4])" + END,
                     (m, order) -> new Period(Kind.QUARTER, number(m, 1), number(m, 2), 0)),
             way(
-                    NOT_IN_WORD + "(?i:q|qtr|quarter|quartal)[-_. ]?([1-4])(?:" + SEPARATOR + YEAR_OF_ANY_LENGTH + ")?"
+                    NOT_IN_WORD + "(?i:q|qtr|quarter|quartal)[-_. ]?([1-4])(?:" + SEPARATOR + FISCAL
+                            + YEAR_OF_ANY_LENGTH + ")?"
                             + END,
                     (m, order) -> new Period(Kind.QUARTER, yearOrNone(m.group(2)), number(m, 1), 0)),
             way(
@@ -116,7 +120,7 @@ public record Period(Kind kind, int year, int number, int day) {
                             + YEAR_OF_ANY_LENGTH + ")?" + END,
                     (m, order) -> new Period(Kind.QUARTER, yearOrNone(m.group(2)), number(m, 1), 0)),
             way(
-                    NOT_IN_WORD + "[Hh]([12])(?:" + SEPARATOR + YEAR_OF_ANY_LENGTH + ")?" + END,
+                    NOT_IN_WORD + "[Hh]([12])(?:" + SEPARATOR + FISCAL + YEAR_OF_ANY_LENGTH + ")?" + END,
                     (m, order) -> new Period(Kind.HALF, yearOrNone(m.group(2)), number(m, 1), 0)),
             way(
                     NOT_IN_NUMBER + YEAR4 + SEPARATOR + "(?i:w|wk|week|kw|cw)[-_. ]?(0?[1-9]|[1-4]\\d|5[0-3])" + END,

@@ -36,6 +36,7 @@ class PeriodTest {
     @ParameterizedTest
     @CsvSource({
         "Q1 2026, QUARTER, 1",
+        "Q1 FY25, QUARTER, 1",
         "2026Q3, QUARTER, 3",
         "KW 12, WEEK, 12",
         "W7, WEEK, 7",
