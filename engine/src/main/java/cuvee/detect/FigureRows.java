@@ -84,9 +84,13 @@ final class FigureRows {
         return group.records() > 1;
     }
 
-    /** The words for a balance, in a row of a wide table that holds little but them, its amount and perhaps a day. */
+    /**
+     * The words for a balance, in a row of a wide table that holds little but them, its amount and perhaps a day; of a
+     * narrower one where the row lacks what others begin with.
+     */
     private Optional<String> balance(Row row) {
-        if (columns.names().size() < WIDE
+        boolean withoutKey = columns.names().size() == WIDE - 1 && row.blank(0);
+        if (columns.names().size() < WIDE && !withoutKey
                 || columns.filled() * 2 > columns.names().size() + 1) {
             return Optional.empty();
         }

@@ -1,6 +1,7 @@
 package cuvee.detect;
 
 import cuvee.sheet.Row;
+import cuvee.value.DayNames;
 import cuvee.value.Form;
 import cuvee.value.LooseText;
 import java.util.Arrays;
@@ -79,7 +80,28 @@ final class HeaderChoice {
                     .toList());
         }
         Choice best = best(0, until);
-        return best.found() || until == rows.size() ? best : best(0, rows.size());
+        return withDatesBelow(best.found() || until == rows.size() ? best : best(0, rows.size()));
+    }
+
+    /** A header of days of the week goes on in the row right below it where that says their dates. */
+    private Choice withDatesBelow(Choice choice) {
+        int next = choice.bottom() + 1;
+        if (!choice.found() || next + 1 >= rows.size() || rows.get(next).blanksBefore() > 0) {
+            return choice;
+        }
+        HeadRow days = rows.get(choice.bottom());
+        HeadRow dates = rows.get(next);
+        int dated = 0;
+        for (int column = 0; column < dates.width(); column++) {
+            boolean day = column < days.width() && !days.blank(column) && DayNames.isDay(days.text(column));
+            if (!dates.blank(column) && !(day && dates.form(column).isDate())) {
+                return choice;
+            }
+            dated += dates.blank(column) ? 0 : 1;
+        }
+        return dated < Sequence.FEWEST
+                ? choice
+                : new Choice(choice.top(), next, choice.rival() == next ? -1 : choice.rival(), choice.reason());
     }
 
     private Choice best(int from, int until) {

@@ -4,6 +4,7 @@ import cuvee.detect.FoundTable;
 import cuvee.detect.TableColumn;
 import cuvee.detect.TotalWords;
 import cuvee.value.Convention;
+import cuvee.value.DayNames;
 import cuvee.value.LooseText;
 import cuvee.value.Period;
 import cuvee.value.Period.Kind;
@@ -175,6 +176,8 @@ public record Across(
                     rest = "";
                 }
             }
+            // The day of the week of a date says nothing more of it.
+            rest = period.kind() == Kind.DAY && DayNames.isDay(rest) ? "" : rest;
             String place = "%s-%04d-%02d-%02d".formatted(period.kind(), period.year(), period.number(), period.day());
             return Map.entry(
                     period.kind(), new Slot(column, place, period.value().orElse(own), rest));

@@ -139,6 +139,17 @@ class TotalRowsTest {
                         new Object[] {"28 Jan", "Balance carried forward", "", "", 311}))
                 .get(0);
         assertThat(dated.kept()).as("with a day").isEqualTo(2);
+        FoundTable pages = find(List.of(
+                        new Object[] {"Date", "Details", "Amount"},
+                        new Object[] {"2026-01-01", "Rope", 41},
+                        new Object[] {"2026-01-02", "Buoy", 59},
+                        new Object[] {"", "Carried forward", 100},
+                        new Object[] {"", "Brought forward", 100},
+                        new Object[] {"2026-01-03", "Pump", 20},
+                        new Object[] {"", "Total", 120}))
+                .get(0);
+        assertThat(pages.kept()).as("page by page").isEqualTo(3);
+        assertThat(pages.totals()).allMatch(FoundTable.StatedTotal::agrees);
         FoundTable statement = find(List.of(
                         new Object[] {"Line", "Plan", "Actual"},
                         new Object[] {"Opening balance", 400, 414},

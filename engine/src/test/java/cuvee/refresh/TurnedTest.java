@@ -25,6 +25,18 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** Plans run months across; the master has a row for each. */
 class TurnedTest extends BatchTest {
     @Test
+    void datesBelowTheDaysOfTheWeekAreTheHeader() {
+        batch.csv(
+                "rota.csv",
+                "Name,Mon,Tue,Wed,Thu",
+                ",2026-03-02,2026-03-03,2026-03-04,2026-03-05",
+                "Ann,Early,Late,Off,Early",
+                "Bo,Late,Late,Early,Off");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(8).contains("Ann|2026-03-03|Late", "Bo|2026-03-05|Off");
+    }
+
+    @Test
     void monthsAcrossBecomeRowsAndTotalsAreLeftOut() {
         batch.sheet(
                 "plan.xlsx",
