@@ -29,6 +29,9 @@ final class TotalRows {
     /** Fewer records than these add up by chance. */
     private static final int ENOUGH = 3;
 
+    /** So many sums without a name are a total, though another one beside them is wrong. */
+    private static final int ENOUGH_SUMS = 3;
+
     private static final int SEVERAL_COLUMNS = 3;
     /** So many sums that agree are no accident. */
     private static final int SEVERAL = 2;
@@ -472,7 +475,12 @@ final class TotalRows {
                 && (allAgree(row) || word != TotalWords.Sureness.NO && sums.records() >= ENOUGH && mostAgree(row));
         boolean bareKeys = texts <= 1 && columns.keyColumns() > 1;
         if (word == TotalWords.Sureness.NO) {
-            boolean unnamed = added && sums.records() > 1 && columns.keyColumns() > 0;
+            boolean nearly = texts == 0
+                    && sums.records() >= ENOUGH
+                    && agreeing(row) >= ENOUGH_SUMS
+                    && mostAgree(row)
+                    && isNoAccident(row);
+            boolean unnamed = (added || nearly) && sums.records() > 1 && columns.keyColumns() > 0;
             if (unnamed && texts == 0 && isNoAccident(row)) {
                 return true;
             }
@@ -556,16 +564,18 @@ final class TotalRows {
 
     /** True where several sums agree and few do not: a total with a wrong sum in it. */
     private boolean mostAgree(Row row) {
+        int agreeing = agreeing(row);
+        return agreeing >= SEVERAL && agreeing * 3 >= numbersThatSay(row) * 2;
+    }
+
+    /** How many numbers of a row that say something are sums of those above. */
+    private int agreeing(Row row) {
         int agreeing = 0;
-        int numbers = 0;
         for (int column = 0; column < row.width(); column++) {
             double value = columns.value(row, column);
-            if (!Double.isNaN(value) && value != 0) {
-                numbers++;
-                agreeing += agrees(value, column) ? 1 : 0;
-            }
+            agreeing += !Double.isNaN(value) && value != 0 && agrees(value, column) ? 1 : 0;
         }
-        return agreeing >= SEVERAL && agreeing * 3 >= numbers * 2;
+        return agreeing;
     }
 
     private boolean agrees(double value, int column) {

@@ -160,6 +160,20 @@ class TotalRowsTest {
     }
 
     @Test
+    void sumsWithoutANameAreATotalThoughOneOfThemIsWrong() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Day", "Show", "Adults", "Children", "Taken", "Paid out"},
+                        new Object[] {"2026-01-01", "S1", 49, 37, 176.01, 97.01},
+                        new Object[] {"2026-01-02", "S2", 178, 53, 363.01, 19.48},
+                        new Object[] {"2026-01-03", "S3", 14, 10, 92.45, 100.82},
+                        new Object[] {"2026-01-04", "S4", 5, 7, 40.39, 853.82},
+                        new Object[] {"", "", 246, 101, 671.86, 1071.13}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.totals()).filteredOn(total -> !total.agrees()).hasSize(1);
+    }
+
+    @Test
     void aRowCalledAverageThatIsNoneOfTheRowsAboveIsKeptAndTold() {
         FoundTable found = find(List.of(
                         new Object[] {"Student", "Test 1", "Test 2", "Essay"},
