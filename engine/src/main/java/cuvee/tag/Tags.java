@@ -679,14 +679,15 @@ public final class Tags {
             }
             here.add(LooseText.key(title));
         }
-        boolean same = IntStream.range(0, titles.size())
+        List<Set<String>> others = IntStream.range(0, titles.size())
                 .filter(other -> other != line)
-                .allMatch(other -> homes.stream()
-                                .map(home -> LooseText.codePattern(plainTitle(home, other)))
-                                .distinct()
-                                .count()
-                        == 1);
-        return same && titles.size() > 1 && here.size() > 1 && homes.size() >= FEWEST_COPIES;
+                .mapToObj(other -> homes.stream()
+                        .map(home -> LooseText.codePattern(plainTitle(home, other)))
+                        .collect(Collectors.toSet()))
+                .toList();
+        boolean same = others.stream().allMatch(texts -> texts.size() == 1)
+                && others.stream().anyMatch(texts -> !texts.contains(""));
+        return same && here.size() > 1 && homes.size() >= FEWEST_COPIES;
     }
 
     private Optional<Value> titlePeriod(Home home) {
