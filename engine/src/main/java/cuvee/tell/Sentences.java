@@ -190,7 +190,10 @@ public final class Sentences {
                 for (PlacedTable table : layout.tables()) {
                     for (TableColumn each : table.table().columns()) {
                         blank += LooseText.key(each.header()).equals(LooseText.key(column.header()))
-                                ? table.table().kept() - each.evidence().filled()
+                                ? table.table().kept()
+                                        - (each.gaps().ofHeads()
+                                                ? 0
+                                                : each.evidence().filled())
                                 : 0;
                     }
                 }

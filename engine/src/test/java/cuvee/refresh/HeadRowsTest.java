@@ -35,6 +35,10 @@ class HeadRowsTest extends BatchTest {
                         "SO-1|2026-01-02|Hall|Buoy|3|7.25",
                         "SO-2|2026-01-03||Pump|1|49",
                         "SO-3|2026-01-03|Moss|Rope|9|5.5");
+        assertThat(made.outcome().sentences())
+                .filteredOn(sentence -> sentence.text().startsWith("Carry “Order”"))
+                .singleElement()
+                .satisfies(sentence -> assertThat(sentence.touched()).isEqualTo("4 blank cells filled in 1 table"));
         assertThat(made.findings("head-row").get(0).what()).contains("3 rows fill other columns");
         assertThat(made.outcome().sources().get(0).tables().get(0).table().setAside())
                 .containsEntry(RowClass.HEAD, 3);
