@@ -10,6 +10,7 @@ import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
@@ -27,6 +28,10 @@ public final class SheetFiles {
     public static final String TORN_QUOTES = Unreadable.TORN_QUOTES;
 
     private static final Logger LOG = LoggerFactory.getLogger(SheetFiles.class);
+
+    /** How web pages begin, and parts of them that programs write as if they were whole. */
+    private static final List<String> WEB_PAGES =
+            List.of("<!doctype html", "<html", "<head", "<meta", "<body", "<style", "<table", "<div");
 
     private SheetFiles() {}
 
@@ -63,6 +68,7 @@ public final class SheetFiles {
                 case LOCKED ->
                     LockedWorkbook.unlock(file, where, said, plain -> readZipped(plain, where, limits, visitor));
                 case BEFORE_2007 -> new XlsReader(where, limits, said.passwords()).read(file, visitor);
+                case WEB_PAGE -> new HtmlReader(where, limits).read(file, visitor);
                 case TEXT -> new DelimitedReader(where, limits, said).read(file, visitor);
             }
         } catch (NoSuchFileException | FileNotFoundException gone) {
@@ -98,6 +104,7 @@ public final class SheetFiles {
         ZIPPED,
         LOCKED,
         BEFORE_2007,
+        WEB_PAGE,
         TEXT
     }
 
@@ -124,6 +131,9 @@ public final class SheetFiles {
         Optional<String> other = OtherFormats.of(head);
         if (other.isPresent()) {
             throw Unreadable.otherFormat(where, other.get());
+        }
+        if (isWebPage(head)) {
+            return Kind.WEB_PAGE;
         }
         if (isMarkup(head)) {
             throw Unreadable.notATable(where, "a web page or other markup");
@@ -154,15 +164,21 @@ public final class SheetFiles {
         }
     }
 
+    private static boolean isWebPage(byte[] head) {
+        String start = start(head);
+        return WEB_PAGES.stream().anyMatch(start::startsWith);
+    }
+
     private static boolean isMarkup(byte[] head) {
-        String start = new String(head, 0, Math.min(head.length, 512), StandardCharsets.ISO_8859_1)
+        String start = start(head);
+        return start.startsWith("<!doctype") || start.startsWith("<?xml") || start.startsWith("{\\rtf");
+    }
+
+    private static String start(byte[] head) {
+        return new String(head, 0, Math.min(head.length, 512), StandardCharsets.ISO_8859_1)
                 .replace("\u00EF\u00BB\u00BF", "")
                 .strip()
                 .toLowerCase(Locale.ROOT);
-        return start.startsWith("<!doctype")
-                || start.startsWith("<html")
-                || start.startsWith("<?xml")
-                || start.startsWith("{\\rtf");
     }
 
     /** Text has no zero bytes, unless it is UTF-16, whose every second byte is mostly zero. */
