@@ -68,6 +68,7 @@ public final class SheetFiles {
                 case LOCKED ->
                     LockedWorkbook.unlock(file, where, said, plain -> readZipped(plain, where, limits, visitor));
                 case BEFORE_2007 -> new XlsReader(where, limits, said.passwords()).read(file, visitor);
+                case XML_WORKBOOK -> new XmlWorkbookReader(where, limits).read(file, visitor);
                 case WEB_PAGE -> new HtmlReader(where, limits).read(file, visitor);
                 case TEXT -> new DelimitedReader(where, limits, said).read(file, visitor);
             }
@@ -104,6 +105,7 @@ public final class SheetFiles {
         ZIPPED,
         LOCKED,
         BEFORE_2007,
+        XML_WORKBOOK,
         WEB_PAGE,
         TEXT
     }
@@ -131,6 +133,10 @@ public final class SheetFiles {
         Optional<String> other = OtherFormats.of(head);
         if (other.isPresent()) {
             throw Unreadable.otherFormat(where, other.get());
+        }
+        if (new String(head, StandardCharsets.ISO_8859_1).contains(XmlWorkbookReader.NAMESPACE)
+                && start(head).startsWith("<?xml")) {
+            return Kind.XML_WORKBOOK;
         }
         if (isWebPage(head)) {
             return Kind.WEB_PAGE;

@@ -141,6 +141,11 @@ final class WorkbookParts implements AutoCloseable {
         return factory;
     }
 
+    /** A parser for XML that nobody vouches for: nothing outside of it is read. */
+    static XMLStreamReader parser(InputStream in) throws XMLStreamException {
+        return XML.createXMLStreamReader(in);
+    }
+
     /** An attribute's value by its local name, whatever its prefix; empty where there is none. */
     static String attribute(XMLStreamReader xml, String name) {
         for (int i = 0; i < xml.getAttributeCount(); i++) {
