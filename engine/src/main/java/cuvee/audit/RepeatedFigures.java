@@ -29,6 +29,7 @@ public final class RepeatedFigures {
         List<Finding> findings = new ArrayList<>();
         MasterPlan plan = proposal.plan();
         for (int i = 0; i < plan.columns().size(); i++) {
+            int column = i;
             Reconciled.Sum sum = reconciled.sum(i);
             boolean repeated = reconciled.ofColumn(i).values().stream()
                     .anyMatch(line -> line.change() == Reconciled.Change.REPEATED
@@ -40,8 +41,11 @@ public final class RepeatedFigures {
                         "repeated-figures",
                         Where.JOB,
                         "The column " + name
-                                + " stands beside columns that became rows, so that each of its values is in"
-                                + " several rows: it adds up to " + said(sum.master()) + " in the master, and to "
+                                + (plan.tables().stream().anyMatch(table -> table.isOfHeads(column))
+                                        ? " stands in rows above those that it is said of"
+                                        : " stands beside columns that became rows")
+                                + ", so that each of its values is in several rows: it adds up to " + said(sum.master())
+                                + " in the master, and to "
                                 + said(sum.source()) + " in the sources.",
                         "Every row says it.",
                         "Do not add it up over these rows, or leave the column out."));
@@ -64,7 +68,9 @@ public final class RepeatedFigures {
                 || HeaderWords.isRate(plan.columns().get(column).name())) {
             return false;
         }
+        boolean ofHeads = type == Type.DECIMAL && plan.tables().stream().anyMatch(table -> table.isOfHeads(column));
         return type == Type.MONEY
+                || ofHeads
                 || plan.tables().stream()
                         .filter(table -> table.repeats(column))
                         .flatMap(table -> proposal.layouts().stream()

@@ -125,7 +125,8 @@ public record Reconciled(List<Line> lines) {
             Figures came = figures.getOrDefault(table.id(), Figures.NONE);
             for (int i = 0; own != null && i < plan.columns().size(); i++) {
                 MasterPlan.Feed feed = table.feeds().get(i);
-                Optional<LaidColumn> laid = feed == null || !plan.addsUp(i) ? Optional.empty() : laid(own, feed);
+                Optional<LaidColumn> laid =
+                        feed == null || !plan.addsUp(i) ? Optional.empty() : laid(own, feed, table.isOfHeads(i));
                 if (feed != null && laid.isPresent()) {
                     lines.add(line(plan, table, i, feed, laid.get(), came, exactly));
                 }
@@ -136,10 +137,10 @@ public record Reconciled(List<Line> lines) {
 
     /**
      * The column of a table that feeds one of the master by its own cells: not where one stands for the blank cells below
-     * it.
+     * it, unless it is of heads.
      */
-    private static Optional<LaidColumn> laid(PlacedTable table, MasterPlan.Feed feed) {
-        boolean carried = feed.origin() instanceof Origin.Cell cell && cell.carried();
+    private static Optional<LaidColumn> laid(PlacedTable table, MasterPlan.Feed feed, boolean ofHeads) {
+        boolean carried = feed.origin() instanceof Origin.Cell cell && cell.carried() && !ofHeads;
         boolean cells = feed.origin() instanceof Origin.Cell
                 || feed.origin() instanceof Origin.At
                 || feed.origin() instanceof Origin.Values;

@@ -243,10 +243,16 @@ public record MasterPlan(
             feeds = java.util.Collections.unmodifiableList(new ArrayList<>(feeds));
         }
 
-        /** True where cells of a column stand in several rows each, beside columns that become rows. */
+        /** True where cells of a column stand in several rows each, beside columns that become rows or in heads above them. */
         public boolean repeats(int column) {
             Feed feed = feeds.get(column);
-            return turned > 0 && feed != null && feed.origin() instanceof Origin.Cell;
+            return feed != null && feed.origin() instanceof Origin.Cell && (turned > 0 || isOfHeads(column));
+        }
+
+        /** True for a column whose cells stand in rows above those that they are said of. */
+        public boolean isOfHeads(int column) {
+            Feed feed = feeds.get(column);
+            return !heads.isEmpty() && feed != null && feed.origin() instanceof Origin.Cell cell && cell.carried();
         }
 
         private boolean isSpread(int column) {

@@ -48,6 +48,23 @@ class HeadRowsTest extends BatchTest {
     }
 
     @Test
+    void amountsOfHeadsThatStandInSeveralRowsAreTold() {
+        batch.csv(
+                "Orders.csv",
+                "Order,Customer,Order total,Item,Qty,Value",
+                "SO-1,Hall,32.75,,,",
+                ",,,Rope,2,11.00",
+                ",,,Buoy,3,21.75",
+                "SO-2,Moss,49.50,,,",
+                ",,,Pump,1,49.50");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(3).contains("SO-1|Hall|32.75|Buoy|3|21.75");
+        assertThat(made.findings("repeated-figures").get(0).text())
+                .contains("“Order total” stands in rows above those", "adds up to 115 in the master, and to 82.25");
+        assertThat(made.outcome().failed()).isFalse();
+    }
+
+    @Test
     void aValueLeadsToTheRowThatSaysIt() {
         orders();
         batch.refresh();
