@@ -14,7 +14,6 @@ import org.junit.jupiter.api.Test;
 class XmlWorkbookReaderTest extends BatchTest {
     private static final String WHOLE = """
             <?xml version="1.0"?>
-            <?mso-application progid="Excel.Sheet"?>
             <Workbook xmlns="urn:schemas-microsoft-com:office:spreadsheet"
              xmlns:ss="urn:schemas-microsoft-com:office:spreadsheet">
             <Styles><Style ss:ID="s1"><NumberFormat ss:Format="0.0%"/></Style></Styles>
