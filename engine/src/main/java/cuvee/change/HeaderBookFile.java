@@ -1,5 +1,6 @@
 package cuvee.change;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -45,6 +46,18 @@ public final class HeaderBookFile {
         }
     }
 
+    /** A book that cannot be read is kept under another name before a new one takes its place. */
+    private static void keepUnreadable(Path state) throws IOException {
+        Path file = file(state);
+        if (Files.exists(file)) {
+            try {
+                JSON.readTree(file.toFile());
+            } catch (JsonProcessingException unreadable) {
+                Files.move(file, state.resolve("header-book-not-read.json"), StandardCopyOption.REPLACE_EXISTING);
+            }
+        }
+    }
+
     /** Adds what was settled about a header to the book that is kept in the state folder. */
     public static void add(Path state, HeaderBook.Entry entry) {
         ArrayNode headers = JSON.createArrayNode();
@@ -57,6 +70,7 @@ public final class HeaderBookFile {
                         .put("job", each.job()));
         try {
             Files.createDirectories(state);
+            keepUnreadable(state);
             Path beside = Files.createTempFile(state, "header-book", ".json");
             JSON.writerWithDefaultPrettyPrinter()
                     .writeValue(beside.toFile(), JSON.createObjectNode().set("headers", headers));

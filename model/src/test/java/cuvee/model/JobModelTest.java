@@ -2,6 +2,7 @@ package cuvee.model;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.change.HeaderBookFile;
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.Question;
 import cuvee.gather.ReadSheet;
@@ -756,6 +757,21 @@ class JobModelTest extends OpenJob {
         model.undo();
         idle();
         assertThat(columns()).doesNotContain("Heads");
+    }
+
+    @Test
+    void whatIsSettledOnTrialIsInTheHeaderBookOnceItIsKept() throws Exception {
+        Question question = refreshed().questions().get(0);
+        model.tryRefresh();
+        idle();
+        model.settle(question, question.assumed());
+        idle();
+        assertThat(HeaderBookFile.read(workplace.state()).entries()).isEmpty();
+        model.keepTrial();
+        idle();
+        assertThat(HeaderBookFile.read(workplace.state()).entries())
+                .extracting(entry -> entry.key() + " = " + entry.column())
+                .containsExactly(question.subject() + " = " + question.assumed());
     }
 
     @Test
