@@ -12,6 +12,7 @@ import cuvee.value.Convention;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
 import cuvee.value.Meaning;
+import cuvee.value.Type;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -38,6 +39,12 @@ final class OfAYear {
         this.seen = seen;
         this.meaning = meaning;
         this.what = what;
+    }
+
+    /** True for a column of another type than dates, unless the analyst says that it holds such words. */
+    boolean isRuledOut(String name) {
+        boolean otherType = seen.type(name).filter(type -> type != Type.DATE).isPresent();
+        return otherType && (seen.isTypeSettled(name) || !seen.isSettled(name));
     }
 
     /** The tables whose cells hold such words, and of which nothing else was said. */

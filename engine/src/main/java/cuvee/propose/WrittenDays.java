@@ -8,7 +8,6 @@ import cuvee.value.Form;
 import cuvee.value.Forms;
 import cuvee.value.Meaning;
 import cuvee.value.Period;
-import cuvee.value.Type;
 import java.time.LocalDate;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -36,8 +35,7 @@ final class WrittenDays {
     /** The tables of a column that hold such days, with their year. */
     Map<PlacedTable, String> of(DraftColumn all, Map<PlacedTable, LaidColumn> fed) {
         String name = all.name();
-        boolean otherType = seen.type(name).filter(type -> type != Type.DATE).isPresent();
-        if (otherType && (seen.isTypeSettled(name) || !seen.isSettled(name))) {
+        if (ofAYear.isRuledOut(name)) {
             return Map.of();
         }
         Map<PlacedTable, LaidColumn> bare = ofAYear.candidates(name, fed, WrittenDays::holdsDays);

@@ -8,7 +8,6 @@ import cuvee.value.Form;
 import cuvee.value.Forms;
 import cuvee.value.Meaning;
 import cuvee.value.Period;
-import cuvee.value.Type;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.LinkedHashSet;
@@ -41,8 +40,7 @@ final class WrittenMonths {
      */
     Map<PlacedTable, String> of(DraftColumn all, Map<PlacedTable, LaidColumn> fed) {
         String name = all.name();
-        boolean otherType = seen.type(name).filter(type -> type != Type.DATE).isPresent();
-        if (otherType && (seen.isTypeSettled(name) || !seen.isSettled(name))) {
+        if (ofAYear.isRuledOut(name)) {
             return Map.of();
         }
         Map<PlacedTable, String> months = withYear(name, fed);

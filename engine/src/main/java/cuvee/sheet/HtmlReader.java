@@ -4,10 +4,12 @@ import cuvee.place.Where;
 import cuvee.sheet.SheetInfo.Visibility;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import org.jsoup.Jsoup;
@@ -22,6 +24,8 @@ final class HtmlReader {
     private static final long MOST_BYTES = 32L << 20;
 
     private static final int MOST_SPANNED = 10_000;
+    /** A page says how it is written within so many bytes. */
+    private static final int HEAD = 1 << 13;
 
     private final Where where;
     private final ReadLimits limits;
@@ -37,7 +41,8 @@ final class HtmlReader {
         }
         List<Element> tables;
         try (InputStream in = Files.newInputStream(file)) {
-            String charset = Utf8Check.valid(file) ? null : "windows-1252";
+            // What the page itself says of its letters holds; one that says nothing is mostly UTF-8, else Western.
+            String charset = saysCharset(file) || Utf8Check.valid(file) ? null : "windows-1252";
             tables = Jsoup.parse(in, charset, "").select("table").stream()
                     .filter(table -> table.select("table").size() == 1
                             && table.select("td, th").size() > 1)
@@ -55,6 +60,14 @@ final class HtmlReader {
                 rows(table, name, visitor);
             }
             visitor.endSheet();
+        }
+    }
+
+    private static boolean saysCharset(Path file) throws IOException {
+        try (InputStream in = Files.newInputStream(file)) {
+            return new String(in.readNBytes(HEAD), StandardCharsets.ISO_8859_1)
+                    .toLowerCase(Locale.ROOT)
+                    .contains("charset=");
         }
     }
 

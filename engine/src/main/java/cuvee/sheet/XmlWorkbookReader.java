@@ -29,13 +29,11 @@ final class XmlWorkbookReader {
     }
 
     void read(Path file, SheetVisitor visitor) throws IOException {
-        try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
-            XMLStreamReader xml = WorkbookParts.parser(in);
-            try {
-                new Content(xml, visitor).read();
-            } finally {
-                xml.close();
-            }
+        try {
+            // Whether people see a sheet is said behind its rows.
+            Set<Integer> hidden = new HashSet<>();
+            parse(file, xml -> findHidden(xml, hidden));
+            parse(file, xml -> new Content(xml, visitor, hidden).read());
         } catch (XMLStreamException badXml) {
             if (badXml.getNestedException() instanceof IOException io) {
                 throw io;
@@ -44,10 +42,35 @@ final class XmlWorkbookReader {
         }
     }
 
+    private static void parse(Path file, WorkbookParts.XmlReading reading) throws IOException, XMLStreamException {
+        try (InputStream in = new BufferedInputStream(Files.newInputStream(file))) {
+            XMLStreamReader xml = WorkbookParts.parser(in);
+            try {
+                reading.read(xml);
+            } finally {
+                xml.close();
+            }
+        }
+    }
+
+    /** The places of the sheets that people do not see. */
+    private static void findHidden(XMLStreamReader xml, Set<Integer> hidden) throws XMLStreamException {
+        int sheet = -1;
+        while (xml.hasNext()) {
+            if (xml.next() == XMLStreamConstants.START_ELEMENT) {
+                sheet += xml.getLocalName().equals("Worksheet") ? 1 : 0;
+                if (xml.getLocalName().equals("Visible") && xml.getElementText().contains("Hidden")) {
+                    hidden.add(sheet);
+                }
+            }
+        }
+    }
+
     /** What has been read so far. */
     private final class Content {
         private final XMLStreamReader xml;
         private final SheetVisitor visitor;
+        private final Set<Integer> hidden;
         private final Set<String> percents = new HashSet<>();
         private final List<CellRange> merged = new ArrayList<>();
         private final Row row = new Row();
@@ -62,10 +85,13 @@ final class XmlWorkbookReader {
         private int blanks;
         private int column;
         private int across;
+        private int hiddenRows;
+        private int hiddenColumns;
 
-        Content(XMLStreamReader xml, SheetVisitor visitor) {
+        Content(XMLStreamReader xml, SheetVisitor visitor, Set<Integer> hidden) {
             this.xml = xml;
             this.visitor = visitor;
+            this.hidden = hidden;
         }
 
         void read() throws XMLStreamException {
@@ -102,7 +128,11 @@ final class XmlWorkbookReader {
                     }
                 }
                 case "Worksheet" -> beginSheet();
-                case "Row" -> beginRow();
+                case "Column" -> hiddenColumns += isHidden() ? 1 + count("Span", 0) : 0;
+                case "Row" -> {
+                    hiddenRows += isHidden() ? 1 : 0;
+                    beginRow();
+                }
                 case "Cell" -> beginCell();
                 case "Data" -> {
                     type = attribute("Type");
@@ -128,8 +158,8 @@ final class XmlWorkbookReader {
                     }
                 }
                 case "Worksheet" -> {
-                    if (wanted && !merged.isEmpty()) {
-                        visitor.sight(new SheetSight(merged, 0, 0));
+                    if (wanted && (!merged.isEmpty() || hiddenRows + hiddenColumns > 0)) {
+                        visitor.sight(new SheetSight(merged, hiddenRows, hiddenColumns));
                     }
                     merged.clear();
                     visitor.endSheet();
@@ -141,7 +171,10 @@ final class XmlWorkbookReader {
         private void beginSheet() {
             number = 0;
             blanks = 0;
-            SheetInfo info = new SheetInfo(attribute("Name"), sheets++, Visibility.VISIBLE, "");
+            hiddenRows = 0;
+            hiddenColumns = 0;
+            Visibility visibility = hidden.contains(sheets) ? Visibility.HIDDEN : Visibility.VISIBLE;
+            SheetInfo info = new SheetInfo(attribute("Name"), sheets++, visibility, "");
             wanted = visitor.sheet(info) == SheetVisitor.Wanted.ROWS;
         }
 
@@ -190,6 +223,10 @@ final class XmlWorkbookReader {
                 visitor.row(row);
             }
             blanks = 0;
+        }
+
+        private boolean isHidden() {
+            return attribute("Hidden").equals("1");
         }
 
         private String attribute(String name) {

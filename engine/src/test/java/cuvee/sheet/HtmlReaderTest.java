@@ -40,6 +40,15 @@ class HtmlReaderTest extends BatchTest {
     }
 
     @Test
+    void itsLettersAreAsItSays() throws IOException {
+        page("Places.xls", "ISO-8859-2", """
+                <html><head><meta http-equiv="Content-Type" content="text/html; charset=iso-8859-2"></head><body>
+                <table><tr><th>Place</th><th>Qty</th></tr><tr><td>Łódź</td><td>5</td></tr></table></body></html>
+                """);
+        assertThat(batch.refresh().lines().get(0)).startsWith("Łódź|5");
+    }
+
+    @Test
     void eachOfItsTablesIsASheet() throws IOException {
         page("Sites.xls", "UTF-8", """
                 <table><caption>North</caption><tr><th>Item</th><th>Qty</th></tr><tr><td>Rope</td><td>5</td></tr>

@@ -48,6 +48,24 @@ class XmlWorkbookReaderTest extends BatchTest {
     }
 
     @Test
+    void aSheetThatPeopleDoNotSeeIsSetAsideAndHiddenRowsArePointedOut() throws IOException {
+        String hidden = """
+                <Worksheet ss:Name="Old"><Table><Row><Cell><Data ss:Type="String">Order</Data></Cell>
+                <Cell><Data ss:Type="String">Due</Data></Cell></Row><Row><Cell><Data ss:Type="String">Z</Data></Cell>
+                <Cell><Data ss:Type="Number">5</Data></Cell></Row></Table>
+                <WorksheetOptions><Visible>SheetHidden</Visible></WorksheetOptions></Worksheet></Workbook>
+                """;
+        workbook(WHOLE.replace("</Workbook>", hidden)
+                .replaceFirst(
+                        "<Row><Cell><Data ss:Type=\"String\">C<",
+                        "<Row ss:Hidden=\"1\"><Cell><Data ss:Type=\"String\">C<"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(2).noneMatch(line -> line.startsWith("Z"));
+        assertThat(made.findings("hidden-sheet")).hasSize(1);
+        assertThat(made.findings("hidden-cells").get(0).text()).contains("1 row is hidden");
+    }
+
+    @Test
     void whatIsCutOffIsSaid() throws IOException {
         workbook(WHOLE.substring(0, WHOLE.length() / 2));
         batch.csv("a.csv", "Item,Qty", "Rope,5");
