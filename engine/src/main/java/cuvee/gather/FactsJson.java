@@ -63,7 +63,9 @@ public final class FactsJson {
             node.put("hidden", sheet.hidden());
             clues(node, sheet.clues());
             node.put("lastRow", sheet.lastRow()).put("columns", sheet.columns());
-            node.put("hiddenRows", sheet.hiddenRows()).put("hiddenColumns", sheet.hiddenColumns());
+            SourceFacts.Noticed noticed = sheet.noticed();
+            node.put("hiddenRows", noticed.hiddenRows()).put("hiddenColumns", noticed.hiddenColumns());
+            noticed.cutRows().forEach(node.withArray("cutRows")::add);
             for (SourceFacts.Plain plain : sheet.plain()) {
                 ObjectNode p = node.withArray("plain").addObject();
                 p.put("close", plain.close()).put("thousands", plain.thousands());
@@ -201,8 +203,10 @@ public final class FactsJson {
                         marks(node.path("currencies"))),
                 node.path("lastRow").asInt(),
                 node.path("columns").asInt(),
-                node.path("hiddenRows").asInt(),
-                node.path("hiddenColumns").asInt(),
+                new SourceFacts.Noticed(
+                        node.path("hiddenRows").asInt(),
+                        node.path("hiddenColumns").asInt(),
+                        list(node.path("cutRows"), JsonNode::asInt)),
                 list(
                         node.path("plain"),
                         p -> new SourceFacts.Plain(

@@ -9,6 +9,7 @@ import cuvee.finding.Finding;
 import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.master.SheetReader;
+import cuvee.sheet.SheetSight;
 import cuvee.value.Form;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
@@ -56,6 +57,7 @@ public record SourceFacts(
      * @param clues what the workbook says of it besides its cells
      * @param lastRow the last row that holds anything
      * @param columns how many columns its widest row has
+     * @param noticed what was noticed of it that its cells do not show
      * @param plain what was found before the other tables of the batch and the job had a say
      * @param signatures the layouts of its tables before the job had a say
      * @param under what had a say in what was found: a hash of hints, and readings in words
@@ -70,8 +72,7 @@ public record SourceFacts(
             SheetClues clues,
             int lastRow,
             int columns,
-            int hiddenRows,
-            int hiddenColumns,
+            Noticed noticed,
             List<Plain> plain,
             List<String> signatures,
             String under,
@@ -99,8 +100,7 @@ public record SourceFacts(
                     clues,
                     lastRow,
                     columns,
-                    hiddenRows,
-                    hiddenColumns,
+                    noticed,
                     plain,
                     newSignatures,
                     newUnder,
@@ -119,8 +119,7 @@ public record SourceFacts(
                     clues,
                     lastRow,
                     columns,
-                    hiddenRows,
-                    hiddenColumns,
+                    noticed,
                     plain,
                     signatures,
                     under,
@@ -168,6 +167,25 @@ public record SourceFacts(
 
         SheetReader.Staged staged() {
             return new SheetReader.Staged(id, width, name.isEmpty());
+        }
+    }
+
+    /**
+     * What was noticed of a sheet that its cells do not show.
+     *
+     * @param cutRows the first rows where a cell reached into the next column, in text that only spaces set apart
+     */
+    public record Noticed(int hiddenRows, int hiddenColumns, List<Integer> cutRows) {
+        public Noticed {
+            cutRows = List.copyOf(cutRows);
+        }
+
+        static Noticed of(SheetSight sight) {
+            return new Noticed(sight.hiddenRows(), sight.hiddenColumns(), sight.cutRows());
+        }
+
+        public boolean hides() {
+            return hiddenRows + hiddenColumns > 0;
         }
     }
 

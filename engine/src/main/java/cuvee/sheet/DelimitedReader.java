@@ -17,7 +17,9 @@ import java.io.Reader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -25,6 +27,9 @@ import java.util.regex.Pattern;
 final class DelimitedReader {
     private static final Pattern LINE = Pattern.compile("at line (\\d{1,9})");
     private static final int LONGEST_LINE = 1 << 20;
+    /** So many rows whose cells had to be cut are remembered. */
+    private static final int MOST_CUT = 1000;
+
     private final Where where;
     private final ReadLimits limits;
     private final ReadAs said;
@@ -69,6 +74,7 @@ final class DelimitedReader {
             Row row = new Row();
             int number = 0;
             int blanks = 0;
+            List<Integer> cut = new ArrayList<>();
             for (String line = lines.readLine(); line != null; line = lines.readLine()) {
                 number++;
                 // A line drawn under the header holds nothing.
@@ -82,15 +88,25 @@ final class DelimitedReader {
                             "The line has more than " + LONGEST_LINE + " characters, which is the limit.");
                 }
                 // A form feed begins a page, and is nothing in a cell.
-                List<String> cells = form.columns().cells(line.replace("\f", ""));
+                String cells = line.replace("\f", "");
+                if (cut.size() < MOST_CUT && form.columns().cuts(cells)) {
+                    cut.add(number);
+                }
                 row.begin(number, blanks);
                 blanks = 0;
-                for (int column = 0; column < cells.size(); column++) {
-                    if (!cells.get(column).isEmpty()) {
-                        row.set(column, CellKind.TEXT, cells.get(column));
-                    }
-                }
+                fill(row, form.columns().cells(cells));
                 visitor.row(row);
+            }
+            if (!cut.isEmpty()) {
+                visitor.sight(new SheetSight(List.of(), 0, 0, Map.of(), cut));
+            }
+        }
+    }
+
+    private static void fill(Row row, List<String> cells) {
+        for (int column = 0; column < cells.size(); column++) {
+            if (!cells.get(column).isEmpty()) {
+                row.set(column, CellKind.TEXT, cells.get(column));
             }
         }
     }

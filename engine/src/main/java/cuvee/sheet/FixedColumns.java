@@ -18,6 +18,7 @@ record FixedColumns(List<Integer> starts) {
     private static final Pattern STROKES =
             Pattern.compile("\\s*(?:-{2,}|={2,}|_{2,})(?:\\s+(?:-{2,}|={2,}|_{2,}))*\\s*");
     private static final Pattern DRAWN = Pattern.compile("-{2,}|={2,}");
+    private static final Pattern NUMBER = Pattern.compile("[-+(]?\\p{Sc}?\\d[\\d.,'’]*[)%-]?");
     private static final Pattern WIDE_GAP = Pattern.compile("\\S {2,}(?=\\S)");
 
     /** Fewer lines than this show no columns. */
@@ -28,7 +29,7 @@ record FixedColumns(List<Integer> starts) {
     private static final double MOSTLY_BLANK = 0.85;
 
     private static final int LEAST_GAP = 2;
-    /** Words that reach over the gap are cut at a space so near. */
+    /** A word that stands over the start of a column stays whole where it ends, or begins, so near. */
     private static final int NEAR = 6;
 
     FixedColumns {
@@ -157,6 +158,11 @@ record FixedColumns(List<Integer> starts) {
                 .toList();
     }
 
+    /** True where a cell of a line reaches into the next column. */
+    boolean cuts(String line) {
+        return starts.stream().skip(1).anyMatch(start -> start < line.length() && !isBlank(line, start - 1));
+    }
+
     /** Where a cell stands in its line, with the spaces around it. */
     private record Span(int from, int to) {}
 
@@ -193,19 +199,27 @@ record FixedColumns(List<Integer> starts) {
         return Optional.of(line.substring(0, span.from()) + written + line.substring(span.to()));
     }
 
-    /** Where the cell before a column ends: before its start, or at the nearest space where a word reaches over that. */
+    /**
+     * Where the cell before a column ends: before its start; where a word stands over that, behind the word, and before
+     * it where it is a number, since those stand to the right of their column.
+     */
     private static int cut(String line, int start, int from) {
         if (start >= line.length() || isBlank(line, start - 1)) {
             return start;
         }
-        for (int by = 1; by <= NEAR; by++) {
-            if (start - 1 - by > from && isBlank(line, start - 1 - by)) {
-                return start - by;
-            }
-            if (isBlank(line, start - 1 + by)) {
-                return start + by;
-            }
+        int begin = start - 1;
+        while (begin > from && !isBlank(line, begin - 1)) {
+            begin--;
         }
-        return start;
+        int end = start;
+        while (!isBlank(line, end)) {
+            end++;
+        }
+        boolean before = begin > from && start - begin <= NEAR;
+        boolean behind = end - start <= NEAR;
+        if (before && (NUMBER.matcher(line.substring(begin, end)).matches() || !behind)) {
+            return begin;
+        }
+        return behind ? end : start;
     }
 }

@@ -10,16 +10,27 @@ import java.util.Map;
  * @param hiddenRows how many rows with cells are hidden, by hand or by a filter
  * @param hiddenColumns how many columns are hidden
  * @param currencies for columns, from 0, the mark of the one currency that their numbers are shown with
+ * @param cutRows in text whose columns only spaces set apart, the first rows where a cell reached into the next column
  */
-public record SheetSight(List<CellRange> merged, int hiddenRows, int hiddenColumns, Map<Integer, String> currencies) {
+public record SheetSight(
+        List<CellRange> merged,
+        int hiddenRows,
+        int hiddenColumns,
+        Map<Integer, String> currencies,
+        List<Integer> cutRows) {
     public static final SheetSight PLAIN = new SheetSight(List.of(), 0, 0);
 
     public SheetSight(List<CellRange> merged, int hiddenRows, int hiddenColumns) {
         this(merged, hiddenRows, hiddenColumns, Map.of());
     }
 
+    SheetSight(List<CellRange> merged, int hiddenRows, int hiddenColumns, Map<Integer, String> currencies) {
+        this(merged, hiddenRows, hiddenColumns, currencies, List.of());
+    }
+
     public SheetSight {
         merged = List.copyOf(merged);
         currencies = Map.copyOf(currencies);
+        cutRows = List.copyOf(cutRows);
     }
 }

@@ -58,13 +58,15 @@ public final class Reports {
 
     private static Finding hidden(String source, SheetFacts sheet) {
         List<String> what = new ArrayList<>();
-        if (sheet.hiddenRows() > 0) {
-            what.add(Says.count(sheet.hiddenRows(), "row"));
+        int rows = sheet.noticed().hiddenRows();
+        int columns = sheet.noticed().hiddenColumns();
+        if (rows > 0) {
+            what.add(Says.count(rows, "row"));
         }
-        if (sheet.hiddenColumns() > 0) {
-            what.add(Says.count(sheet.hiddenColumns(), "column"));
+        if (columns > 0) {
+            what.add(Says.count(columns, "column"));
         }
-        int count = sheet.hiddenRows() + sheet.hiddenColumns();
+        int count = rows + columns;
         return new Finding(
                 Severity.REMARK,
                 "hidden-cells",
@@ -72,6 +74,29 @@ public final class Reports {
                 Says.list(what) + (count == 1 ? " is" : " are") + " hidden or filtered away.",
                 "They are read like the others.",
                 "Unhide them in the workbook to see them there.");
+    }
+
+    /** Records of a table, in text that only spaces set apart, with a cell that reached into the next column. */
+    private static Optional<Finding> cut(PlacedTable placed, List<Integer> cutRows) {
+        List<Integer> records = cutRows.stream()
+                .filter(row -> placed.table().runs().stream()
+                        .anyMatch(run -> row >= run.first() && row < run.first() + run.count()))
+                .filter(row -> placed.table().aside().stream().noneMatch(aside -> aside.row() == row))
+                .toList();
+        return records.isEmpty()
+                ? Optional.empty()
+                : Optional.of(
+                        new Finding(
+                                Severity.WARNING,
+                                "cut-cells",
+                                placed.where().row(records.get(0)),
+                                "In " + Says.count(records.size(), "row") + " a text reaches into the next column: "
+                                        + (records.size() == 1 ? "row " : "rows ")
+                                        + Says.list(records.stream()
+                                                .map(Says::number)
+                                                .toList()) + ".",
+                                "It is cut at the nearest space, or where the next column begins.",
+                                "Look at these rows in Read; or have the file exported with semicolons or tabs between its cells."));
     }
 
     private static SourceReport report(
@@ -121,13 +146,14 @@ public final class Reports {
                 out.add(new SourceReport.Outside(
                         sheet.name(), Optional.empty(), hidden ? SheetRules.HIDDEN_SHEET : "it holds no table"));
             }
-            if (sheet.hiddenRows() + sheet.hiddenColumns() > 0 && !hidden && !tables.isEmpty()) {
+            if (sheet.noticed().hides() && !hidden && !tables.isEmpty()) {
                 findings.add(hidden(facts.path(), sheet));
             }
             for (PlacedTable placed : tables) {
                 String reason = proposal.outside().get(placed);
                 if (reason == null) {
                     in.add(placed);
+                    cut(placed, sheet.noticed().cutRows()).ifPresent(findings::add);
                 } else {
                     out.add(new SourceReport.Outside(sheet.name(), Optional.of(placed), reason));
                 }

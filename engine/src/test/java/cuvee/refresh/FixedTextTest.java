@@ -47,4 +47,25 @@ class FixedTextTest extends BatchTest {
         assertThat(batch.refresh().findings("text-form")).isEmpty();
         assertThat(batch.refresh().lines()).noneMatch(line -> line.startsWith("10007|Chain"));
     }
+
+    @Test
+    void aTextThatReachesIntoTheNextColumnIsCutAtASpaceAndTold() {
+        batch.csv(
+                "list.txt",
+                "Report of the harbour stores, all that was counted at the end of the month",
+                "",
+                "ITEM      DESCRIPTION           ON HAND      VALUE",
+                "--------- -------------------- -------- ----------",
+                "10000     Rope small                253   1,594.55",
+                "10007     Chain large, very heavy   44     103.40",
+                "10014     Pump                        0       0.00",
+                "10021     Buoy, white                17     310.25",
+                "10028     Flare                       4      12.10");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(5).anyMatch(line -> line.startsWith("10007|Chain large, very heavy|44|"));
+        assertThat(made.findings("cut-cells"))
+                .singleElement()
+                .asString()
+                .contains("In 1 row a text reaches into the next column: row 6.");
+    }
 }
