@@ -40,7 +40,10 @@ final class FigureRows {
     void doubt(Row row, RowWords said) {
         boolean named = said.texts() == 1
                 && said.numbers() > 1
-                && said.figure().filter(figure -> !figure.ambiguous()).isPresent();
+                && said.figure()
+                        .or(() -> TotalWords.figureWithin(row.text(row.firstFilled())))
+                        .filter(figure -> !figure.ambiguous())
+                        .isPresent();
         if (named && sums.records() > 1) {
             doubts.add(new Doubt(
                     "figure-row",

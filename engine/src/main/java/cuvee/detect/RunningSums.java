@@ -94,6 +94,19 @@ final class RunningSums implements SumsAbove {
             return column < sums.length ? sums[column] : 0;
         }
 
+        /** The mean of a column; 0 where it holds no number. */
+        double mean(int column) {
+            return column < counts.length && counts[column] > 0 ? sums[column] / counts[column] : 0;
+        }
+
+        /** True where a value lies between nothing and what some record has. */
+        boolean reaches(double value, int column) {
+            return column < counts.length
+                    && counts[column] > 0
+                    && value >= Math.min(0, least[column])
+                    && value <= Math.max(0, most[column]);
+        }
+
         /** True where a value is a figure of these records in a column, as far as it can be told from what is kept. */
         boolean agrees(TotalWords.Figure figure, double value, int column) {
             // Records are counted in any column, that of their names too.
@@ -103,9 +116,8 @@ final class RunningSums implements SumsAbove {
             if (column >= counts.length || counts[column] == 0) {
                 return false;
             }
-            double mean = sums[column] / counts[column];
             return switch (figure) {
-                case MEAN -> rounded(value, mean);
+                case MEAN -> rounded(value, mean(column));
                 case MOST -> rounded(value, most[column]);
                 case LEAST -> rounded(value, least[column]);
                 case MIDDLE -> value >= least[column] && value <= most[column];

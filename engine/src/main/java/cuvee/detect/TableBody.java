@@ -93,8 +93,10 @@ final class TableBody {
         this.rival =
                 choice.sure() || !choice.found() ? 0 : rows.get(choice.rival()).number();
         this.width = width;
-        this.headRows = choice.bottom() + (numbersColumns(rows, choice, reading) ? 2 : 1);
-        this.numbered = headRows > choice.bottom() + 1;
+        this.numbered = numbersColumns(rows, choice, reading);
+        int headed = choice.bottom() + (numbered ? 2 : 1);
+        LimitRows limits = limits(rows.subList(headed, rows.size()), choice, reading);
+        this.headRows = headed + limits.rows().size();
         this.firstRow = rows.get(0).number();
         this.lastRow = firstRow - 1;
         List<Row> header = choice.found() ? rows.subList(choice.top(), choice.bottom() + 1) : List.of();
@@ -108,7 +110,13 @@ final class TableBody {
             head(rows.get(i), i > 0, i >= choice.top());
         }
         if (numbered) {
-            aside.add(new Aside(rows.get(headRows - 1).number(), RowClass.HEADER));
+            aside.add(new Aside(rows.get(headed - 1).number(), RowClass.HEADER));
+        }
+        limits.rows().forEach(row -> aside.add(new Aside(row.number(), RowClass.NOTE)));
+        if (!limits.rows().isEmpty()) {
+            doubts.add(limits.said());
+        }
+        if (headRows > 0) {
             lastRow = rows.get(headRows - 1).number();
         }
         List<Row> below = rows.subList(headRows, rows.size());
@@ -139,6 +147,12 @@ final class TableBody {
                 && !reading.rows().containsKey(rows.get(next).number())
                 && !reading.headerRows().contains(rows.get(next).number())
                 && UnderHeader.isIn(rows.get(next), rows.get(choice.bottom()), rows.subList(next + 1, rows.size()));
+    }
+
+    /** The rows right below the header that say what its columns can reach. */
+    private static LimitRows limits(List<Row> below, HeaderChoice.Choice choice, Reading reading) {
+        boolean decided = below.stream().limit(1).anyMatch(row -> reading.rows().containsKey(row.number()));
+        return choice.found() && !decided ? LimitRows.at(below) : new LimitRows(List.of());
     }
 
     /** The header as it has been decided, where it has. */

@@ -42,6 +42,9 @@ final class TotalRows {
     private static final double MANY_DIGITS = 1000;
     private static final double SOME_DIGITS = 100;
 
+    /** Numbers whose mean is so much are no shares. */
+    private static final double FAR_MORE = 5;
+
     private final TableColumns columns;
     private final SheetClues clues;
     private final Reading reading;
@@ -232,7 +235,9 @@ final class TotalRows {
         if (said.texts() <= 1 && isTotalWithCharges(row)) {
             return true;
         }
-        if (figures.isOne(row, said) || !said.namesTotal() && said.texts() <= 1 && isOfTheTotalAbove(row, said)) {
+        if (isShareOfTheTotalAbove(row, said)
+                || figures.isOne(row, said)
+                || !said.namesTotal() && said.texts() <= 1 && isOfTheTotalAbove(row, said)) {
             return true;
         }
         if (said.numbers() == 0 && said.texts() == 1 && saysCount(row) || isOfTwoTotals(row, said)) {
@@ -356,6 +361,39 @@ final class TotalRows {
         return compares;
     }
 
+    /** True for a row below a total that says parts of one where the records above hold amounts: {@code Occupancy}. */
+    private boolean isShareOfTheTotalAbove(Row row, RowWords said) {
+        boolean share = isJustBehindATotal() && said.texts() == 1 && said.numbers() > 0 && !said.namesTotal();
+        RunningSums.Group all = sums.all();
+        for (int column = 0; share && column < row.width(); column++) {
+            double value = columns.value(row, column);
+            share = Double.isNaN(value) || value >= 0 && value <= 1 && all.mean(column) >= FAR_MORE;
+        }
+        if (share) {
+            doubts.add(new Doubt(
+                    "total-compared",
+                    row.number(),
+                    "Row " + row.number() + " says "
+                            + Says.quoted(row.text(row.firstFilled()).strip())
+                            + " right below a total, a share where the rows above hold amounts; it is set aside with"
+                            + " the total.",
+                    1));
+        }
+        return share;
+    }
+
+    /** True where what is no sum in a row is not beyond the numbers above it, as a rate or an average of all is not. */
+    private boolean othersAreNotBeyond(Row row) {
+        RunningSums.Group all = sums.all();
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value) && !agrees(value, column) && !all.reaches(value, column)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     /** Says of the last rows that they stand behind the total of all others, where they have none of their own. */
     void doubtRowsBehind() {
         int behind = sums.recordsSinceTotal();
@@ -376,8 +414,13 @@ final class TotalRows {
      * numbers are too large for an accident. What could be one is asked about.
      */
     private boolean isTotalOfAnyName(Row row, int texts) {
-        if (!allAgree(row) || !isNew(row)) {
+        boolean whole = namesWhole(row) && mostAgree(row);
+        boolean agrees = whole || allAgree(row) || agreeing(row) >= SEVERAL && othersAreNotBeyond(row);
+        if (!agrees || !isNew(row)) {
             return false;
+        }
+        if (whole) {
+            return true;
         }
         int numbers = numbersThatSay(row);
         if (sums.recordsSinceTotal() < ENOUGH && sums.records() < ENOUGH) {

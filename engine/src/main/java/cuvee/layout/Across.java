@@ -28,15 +28,28 @@ import java.util.regex.Pattern;
  * @param labels the members in order, as the column of them is to hold them
  * @param groups what is told of each member, with its columns in the order of the members (-1 where one is missing); one
  *     group without a name where the headers say nothing but the member
+ * @param states what is said of each member, where that is no other value of it: {@code restated}, {@code forecast}; none
+ *     where nothing is
  * @param totals columns among them that add others up
  * @param sure false where only other tables can tell that these are a sequence
  */
 public record Across(
-        String label, List<String> labels, Map<String, List<Integer>> groups, List<TotalColumn> totals, Sureness sure) {
+        String label,
+        List<String> labels,
+        List<String> states,
+        Map<String, List<Integer>> groups,
+        List<TotalColumn> totals,
+        Sureness sure) {
     private static final double NEAR = 0.05;
     /** What stands over a whole year behind its parts: {@code FY 2026}, {@code Full year}, {@code YTD}. */
     private static final Pattern OVER_ALL = Pattern.compile(
             "(?i)(fy|full[ -]?year|ytd|year to date|gesamtjahr|ganzes jahr|ann\u00e9e|annual)([ _/-]*\\d{2,4})*");
+
+    /** What is said of the figures of a period, and is no name of them. */
+    private static final Pattern STATE = Pattern.compile(
+            "(?i)[(\\[]?(actuals?|act|forecast|fcst|fc|budget|plan|estimated?|est|revised|restated|prelim(inary)?"
+                    + "|provisional|final|draft|audited|unaudited|ist|soll|prognose|vorl(\u00e4ufig)?|gesch\u00e4tzt"
+                    + "|r\u00e9el|pr\u00e9vision|r\u00e9vis\u00e9|e|f|a|p|r|b)[.]?[)\\]]?");
 
     private static final int ENOUGH = 3;
     private static final int ENOUGH_NUMBERED = 4;
@@ -71,6 +84,7 @@ public record Across(
 
     public Across {
         labels = List.copyOf(labels);
+        states = List.copyOf(states);
         groups = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(groups));
         totals = List.copyOf(totals);
     }
@@ -108,12 +122,21 @@ public record Across(
                 .toList();
         List<Integer> indexes = plain.stream().map(TableColumn::index).toList();
         Across across = new Across(
-                label, plain.stream().map(TableColumn::header).toList(), Map.of("", indexes), List.of(), Sureness.SURE);
+                label,
+                plain.stream().map(TableColumn::header).toList(),
+                List.of(),
+                Map.of("", indexes),
+                List.of(),
+                Sureness.SURE);
         List<TotalColumn> totals = members.stream()
                 .filter(column -> !plain.contains(column))
                 .map(column -> new TotalColumn(column, column.sum(), sum(table, new HashSet<>(indexes))))
                 .toList();
-        return Optional.of(new Across(label, across.labels(), across.groups(), totals, Sureness.SURE));
+        return Optional.of(across.with(totals));
+    }
+
+    private Across with(List<TotalColumn> added) {
+        return new Across(label, labels, states, groups, added, sure);
     }
 
     /** A header that names a member, and what else it says. */
@@ -123,6 +146,10 @@ public record Across(
     public static Optional<Across> of(FoundTable table) {
         if (table.isForm()) {
             return Optional.empty();
+        }
+        Optional<Across> days = daysOfAYear(table);
+        if (days.isPresent()) {
+            return days;
         }
         Map<Kind, List<Slot>> byKind = new EnumMap<>(Kind.class);
         for (TableColumn column : table.columns()) {
@@ -241,6 +268,25 @@ public record Across(
         return Optional.empty();
     }
 
+    /** Headers that are days without a year, one after the other. */
+    private static Optional<Across> daysOfAYear(FoundTable table) {
+        List<TableColumn> members = table.columns().stream()
+                .filter(column -> column.named() && DaysAcross.isDay(column.header()))
+                .toList();
+        if (members.size() < ENOUGH) {
+            return Optional.empty();
+        }
+        return DaysAcross.of(members.stream().map(TableColumn::header).toList(), table.titles())
+                .flatMap(days -> {
+                    List<Slot> slots = new ArrayList<>();
+                    for (int i = 0; i < members.size(); i++) {
+                        slots.add(new Slot(
+                                members.get(i), "%04d".formatted(i), days.days().get(i), ""));
+                    }
+                    return of(table, days.dated() ? Kind.DAY.column() : "Day", slots, ENOUGH, Sureness.SURE);
+                });
+    }
+
     /** Headers that are times of day, one after the other by the same step. */
     private static Optional<Across> throughTheDay(FoundTable table) {
         List<Slot> slots = new ArrayList<>();
@@ -282,8 +328,13 @@ public record Across(
         return true;
     }
 
-    private static Optional<Across> of(
-            FoundTable table, String label, List<Slot> slots, int enough, Sureness ifEnough) {
+    private static Optional<Across> of(FoundTable table, String label, List<Slot> all, int enough, Sureness ifEnough) {
+        Map<String, String> states = states(all);
+        List<Slot> slots = states.isEmpty()
+                ? all
+                : all.stream()
+                        .map(slot -> new Slot(slot.column(), slot.place(), slot.label(), ""))
+                        .toList();
         Map<String, List<Slot>> groups = new LinkedHashMap<>();
         for (Slot slot : slots) {
             if (slot.rest().length() <= LONGEST_REST) {
@@ -322,8 +373,25 @@ public record Across(
                                 .orElse(-1))
                         .toList()));
         Sureness sure = places.size() >= enough ? ifEnough : Sureness.FEW;
-        Across across = new Across(label, new ArrayList<>(labelOfPlace.values()), columns, List.of(), sure);
-        return Optional.of(new Across(label, across.labels(), columns, totals(table, across), sure));
+        List<String> saidOf = states.isEmpty()
+                ? List.of()
+                : places.stream().map(place -> states.getOrDefault(place, "")).toList();
+        Across across = new Across(label, List.copyOf(labelOfPlace.values()), saidOf, columns, List.of(), sure);
+        return Optional.of(across.with(totals(table, across)));
+    }
+
+    /**
+     * What headers say of the state of their member, by its place, where each member has one column: those of another state
+     * are no other value of it.
+     */
+    private static Map<String, String> states(List<Slot> slots) {
+        Map<String, String> states = new LinkedHashMap<>();
+        boolean every = slots.stream()
+                .allMatch(slot ->
+                        (slot.rest().isEmpty() || STATE.matcher(slot.rest()).matches())
+                                && states.put(slot.place(), slot.rest().replaceAll("^[(\\[]|[)\\]]$", "")) == null);
+        boolean several = states.values().stream().distinct().count() > 1;
+        return every && several && states.size() >= ENOUGH ? states : Map.of();
     }
 
     private static boolean oneNature(List<Slot> group) {

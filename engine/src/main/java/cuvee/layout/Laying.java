@@ -24,6 +24,9 @@ import java.util.Set;
  */
 public record Laying(Optional<Turn> turn, Set<String> carried, List<String> lines) {
     public static final Laying PLAIN = new Laying(Optional.empty(), Set.of(), List.of());
+    /** What the column is called, behind the name of that of the members, that says what is said of these. */
+    private static final String STATE = " status";
+
     private static final double MOST_FILLED = 0.6;
     /** Fewer words say little by each standing once. */
     private static final int FEWEST_BLOCKS = 4;
@@ -80,6 +83,10 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
         Turn it = turn.get();
         List<String> labels = it.across().labels();
         columns.add(LaidColumn.told(it.label(), new Origin.Label(labels), labels, Math.max(1, records)));
+        List<String> states = it.across().states();
+        if (!states.isEmpty()) {
+            columns.add(LaidColumn.told(it.label() + STATE, new Origin.Label(states), states, Math.max(1, records)));
+        }
         int group = 0;
         for (List<Integer> members : it.across().groups().values()) {
             Evidence evidence = new Evidence();

@@ -81,7 +81,7 @@ public sealed interface Origin {
         }
     }
 
-    /** What each of the columns that run across is called, once they are rows. */
+    /** What each of the columns that run across is called, or what else is said of it, once they are rows. */
     record Label(List<String> labels) implements Origin {
         public Label {
             labels = List.copyOf(labels);

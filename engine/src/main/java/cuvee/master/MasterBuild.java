@@ -260,7 +260,8 @@ final class MasterBuild {
 
         @Override
         public String label(Origin.Label label) {
-            return Sql.literal(label.labels().get(turned));
+            String text = label.labels().get(turned);
+            return text.isEmpty() ? "NULL" : Sql.literal(text);
         }
 
         @Override

@@ -24,7 +24,7 @@ import java.util.Set;
 final class ReadingQuestions implements Draft.Step {
     /** Kinds of doubts that are told as remarks. */
     private static final Set<String> TOLD =
-            Set.of("section", "head-row", "total-column", "balance-row", "charge-row", "total-compared");
+            Set.of("section", "head-row", "total-column", "balance-row", "charge-row", "total-compared", "limit-row");
 
     /** Blanks in fewer rows may be chance. */
     private static final int FEWEST_ROWS = 6;

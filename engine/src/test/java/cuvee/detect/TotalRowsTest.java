@@ -2,6 +2,7 @@ package cuvee.detect;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.layout.StatedTotals;
 import cuvee.testing.Rows;
 import java.util.ArrayList;
 import java.util.List;
@@ -68,6 +69,46 @@ class TotalRowsTest {
                 .get(0);
         assertThat(found.kept()).isEqualTo(3);
         assertThat(found.doubts()).extracting(FoundTable.Doubt::row).containsExactly(6, 7, 8);
+    }
+
+    @Test
+    void aShareBelowTheTotalOfAGroupIsNoRecordAndRatesAddUpToNothing() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Unit", "Tenant", "Sq ft", "Rent p.a.", "£ / sq ft"});
+        rows.add(new Object[] {"Quay House"});
+        rows.add(new Object[] {"Q1", "Hall Ltd", 1000, 12000, 12});
+        rows.add(new Object[] {"Q2", "Moss plc", 2000, 30000, 15});
+        rows.add(new Object[] {"Q3", "VACANT", 1000, "", ""});
+        rows.add(new Object[] {"Quay House total", "", 4000, 42000, 10.5});
+        rows.add(new Object[] {"Occupancy", "", 0.75, "", ""});
+        rows.add(new Object[] {"Mill Court"});
+        rows.add(new Object[] {"M1", "Reed & Co", 500, 8000, 16});
+        rows.add(new Object[] {"M2", "Ash Bros", 700, 10500, 15});
+        rows.add(new Object[] {"Mill Court total", "", 1200, 18500, 15.42});
+        rows.add(new Object[] {"Occupancy", "", 1, "", ""});
+        rows.add(new Object[] {"Portfolio", "", 5200, 60500, 11.63});
+        FoundTable found = find(rows).get(0);
+        assertThat(found.kept()).isEqualTo(5);
+        assertThat(found.doubts())
+                .filteredOn(doubt -> doubt.kind().equals("total-compared"))
+                .extracting(FoundTable.Doubt::row)
+                .containsExactly(7, 12);
+        assertThat(StatedTotals.sums(found)).allMatch(FoundTable.StatedTotal::agrees);
+    }
+
+    @Test
+    void allWardsAddUpTheWardsAboveAndSharesOfThatAreNoWard() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Ward", "Beds", "1", "2", "3", "Average"},
+                        new Object[] {"Ash", 24, 16, 13, 24, 17.7},
+                        new Object[] {"Birch", 24, 20, 18, 11, 16.3},
+                        new Object[] {"Cedar", 24, 10, 12, 20, 14},
+                        new Object[] {"All wards", 72, 46, 43, 55, 48.1},
+                        new Object[] {"% occupied", "", 0.64, 0.6, 0.76, ""}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(3);
+        assertThat(found.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("total-compared");
+        assertThat(StatedTotals.sums(found)).allMatch(FoundTable.StatedTotal::agrees);
     }
 
     @Test

@@ -37,6 +37,40 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void daysWithoutAYearGoOverItsTurn() {
+        for (String port : List.of("Hollin", "Tarsk")) {
+            batch.sheet(
+                    port + ".xlsx",
+                    row(port + ": rooms sold, 30 December 2025 to 2 January 2026"),
+                    row(),
+                    row("Room type", "30/12", "31/12", "01/01", "02/01"),
+                    row("Single", 10, 13, 13, port.length()),
+                    row("Double", 1, 3, 2, 4));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines())
+                .hasSize(16)
+                .anyMatch(line -> line.startsWith("Single|2025-12-31|13|Hollin"))
+                .anyMatch(line -> line.startsWith("Double|2026-01-02|4|Tarsk"));
+    }
+
+    @Test
+    void whatIsSaidOfTheFiguresOfAPeriodIsNoOtherFigure() {
+        batch.sheet(
+                "north.xlsx",
+                row("Measure", "Jan 2026 (actual)", "Feb 2026 (actual)", "Mar 2026", "Apr 2026 (forecast)"),
+                row("Revenue", 1844, 1545, 1928, 1671),
+                row("Tonnes", 310, 290, 305, 300));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns().subList(0, 3)).containsExactly("Measure", "Month", "Month status");
+        assertThat(made.lines())
+                .hasSize(8)
+                .anyMatch(line -> line.startsWith("Revenue|2026-02-01|actual|1545"))
+                .anyMatch(line -> line.startsWith("Revenue|2026-03-01||1928"))
+                .anyMatch(line -> line.startsWith("Tonnes|2026-04-01|forecast|300"));
+    }
+
+    @Test
     void monthsAcrossBecomeRowsAndTotalsAreLeftOut() {
         batch.sheet(
                 "plan.xlsx",
