@@ -57,6 +57,12 @@ final class TableBody {
     private final BitSet wideTitles = new BitSet();
 
     private final List<Doubt> doubts = new ArrayList<>();
+    /** Tables with fewer columns may have records of one cell. */
+    private static final int FEWEST_COLUMNS_OF_RECORDS = 3;
+    /** Stands where records would stand if there were any. */
+    private static final Pattern NOTHING_TO_REPORT = Pattern.compile(
+            "(none|nil|nothing|no|keine?|keiner|aucune?|n\u00e9ant|ningun[oa]?|nessun[oa]?|geen|brak|n/a)([ :,.(-].*)?");
+
     private final List<Integer> headerRows = new ArrayList<>();
     private final List<Row> lines = new ArrayList<>();
     private final LoneWords loneWords;
@@ -445,11 +451,18 @@ final class TableBody {
         }
         int column = row.firstFilled();
         Form form = Forms.of(row, column);
+        String text = row.text(column).strip();
+        boolean none = records() == 0
+                && headerRows.size() > 0
+                && columns.names().size() >= FEWEST_COLUMNS_OF_RECORDS
+                && NOTHING_TO_REPORT.matcher(text.toLowerCase(Locale.ROOT)).matches();
+        if (none) {
+            return true;
+        }
         boolean dated = form.isDate() && leastFilled >= 3 && !columns.holdsDates(column);
         if (form != Form.WORDS && form != Form.WORDS_AND_DIGITS && !dated) {
             return false;
         }
-        String text = row.text(column).strip();
         boolean note = NOTE_START.matcher(text.toLowerCase(Locale.ROOT)).matches() || text.length() > longText(column);
         if (width < 3) {
             return width == 2 && note && (blanksBefore > 0 || !lines.isEmpty());

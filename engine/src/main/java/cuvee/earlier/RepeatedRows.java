@@ -18,6 +18,9 @@ import cuvee.propose.Doubles;
 import cuvee.propose.Proposal;
 import cuvee.tag.Home;
 import cuvee.tag.NameParts;
+import cuvee.value.Period;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -43,6 +46,8 @@ public final class RepeatedRows {
     private static final int FEWEST_ROWS = 3;
     private static final int FEWEST_COLUMNS = 3;
     private static final int SAMPLE = 20;
+    /** Days from the first of a period that its records lie within, or those of the year before it. */
+    private static final long FURTHEST = 400;
 
     /** Stands before the evidence of a decision that needs no question. */
     private static final String SURE_MARK = "sure, all in ";
@@ -131,7 +136,7 @@ public final class RepeatedRows {
         if (plan.tables().size() < 2) {
             return List.of();
         }
-        List<Integer> columns = telling(plan, reader.figures().rowNumbers());
+        List<Integer> columns = telling(proposal, reader.figures().rowNumbers());
         if (columns.size() < FEWEST_COLUMNS) {
             return List.of();
         }
@@ -237,9 +242,11 @@ public final class RepeatedRows {
 
     /**
      * The columns by which rows are the same: those that cells feed and that do not only number the rows, and where no date
-     * is among them also what tags say, so that the same few numbers of two months are not taken for one.
+     * of their period is among them also what tags say, so that the same few numbers of two months are not taken for one,
+     * nor who is on the staff at the end of each.
      */
-    private static List<Integer> telling(MasterPlan plan, Set<Integer> rowNumbers) {
+    private static List<Integer> telling(Proposal proposal, Set<Integer> rowNumbers) {
+        MasterPlan plan = proposal.plan();
         List<Integer> cells = new ArrayList<>();
         List<Integer> tags = new ArrayList<>();
         boolean dated = false;
@@ -255,7 +262,7 @@ public final class RepeatedRows {
                     && plan.tables().stream().anyMatch(table -> table.feeds().get(at) != null);
             if (fed && !rowNumbers.contains(i)) {
                 cells.add(i);
-                dated |= plan.columns().get(i).type().hasDay();
+                dated |= plan.columns().get(i).type().hasDay() && goesWithPeriods(i, proposal);
             } else if (told) {
                 tags.add(i);
             }
@@ -264,6 +271,50 @@ public final class RepeatedRows {
             cells.addAll(tags);
         }
         return cells;
+    }
+
+    /**
+     * True where a column of dates says when its records were, in tables that hold half of all rows or more: the dates of a
+     * table do not lie far from the period that it is tagged with, where it is. Those of a list as it stands at the end of
+     * each month do, such as when each one was hired.
+     */
+    private static boolean goesWithPeriods(int column, Proposal proposal) {
+        MasterPlan plan = proposal.plan();
+        Map<Integer, PlacedTable> placed = new HashMap<>();
+        proposal.layouts().forEach(layout -> layout.tables().forEach(table -> placed.put(table.id(), table)));
+        long all = 0;
+        long going = 0;
+        for (MasterPlan.Table table : plan.tables()) {
+            PlacedTable own = placed.get(table.id());
+            MasterPlan.Feed feed = table.feeds().get(column);
+            if (own == null) {
+                continue;
+            }
+            all += own.table().kept();
+            if (feed != null
+                    && !(feed.origin() instanceof Origin.Told)
+                    && period(table)
+                            .map(period -> isNear(own, feed.origin(), period))
+                            .orElse(true)) {
+                going += own.table().kept();
+            }
+        }
+        return going * 2 >= all;
+    }
+
+    /** The first day of the period that a table is tagged with. */
+    private static Optional<LocalDate> period(MasterPlan.Table table) {
+        return table.feeds().stream()
+                .filter(feed -> feed != null && feed.origin() instanceof Origin.Told)
+                .flatMap(feed -> Period.of(((Origin.Told) feed.origin()).text()).flatMap(Period::first).stream())
+                .findFirst();
+    }
+
+    private static boolean isNear(PlacedTable table, Origin origin, LocalDate period) {
+        return table.columns().stream()
+                .filter(column -> column.origin().equals(origin))
+                .flatMap(column -> column.someDays().stream())
+                .allMatch(day -> Math.abs(ChronoUnit.DAYS.between(period, day)) <= FURTHEST);
     }
 
     /** Asks about the tables that are set aside, all sheets of one name at once. */

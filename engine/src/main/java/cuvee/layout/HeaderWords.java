@@ -81,6 +81,10 @@ public final class HeaderWords {
     /** Sets of which two headers may each say another word; what is said so is never the same thing. */
     private static final Pattern HYPHENED = Pattern.compile("(\\p{L}+)-(\\p{L}+)");
 
+    /** Headers of two words that are one in the language of others. */
+    private static final Map<String, String> PHRASES =
+            Map.of("money out", "debit", "paid out", "debit", "money in", "credit", "paid in", "credit");
+
     private static final List<Set<String>> STRICT_SETS = opposites("opposites.txt");
 
     private static final Opposites STRICT_OPPOSITES = new Opposites(STRICT_SETS);
@@ -416,8 +420,15 @@ public final class HeaderWords {
         return WORDS.computeIfAbsent(header, HeaderWords::split);
     }
 
-    /** A header in which hyphens between the halves of a known word are left out: {@code E-mail}, {@code Grown-ups}. */
+    /**
+     * A header in which hyphens between the halves of a known word are left out: {@code E-mail}, {@code Grown-ups}; that of
+     * two words for one says the one.
+     */
     private static String joined(String header) {
+        String whole = PHRASES.get(LooseText.tidy(header).toLowerCase(Locale.ROOT));
+        if (whole != null) {
+            return whole;
+        }
         return HYPHENED.matcher(header).replaceAll(halves -> {
             String word = halves.group(1) + halves.group(2);
             return Matcher.quoteReplacement(WordSense.isKnown(word.toLowerCase(Locale.ROOT)) ? word : halves.group());

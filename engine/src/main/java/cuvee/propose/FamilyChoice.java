@@ -43,6 +43,11 @@ final class FamilyChoice implements Draft.Step {
     private static final String SURE_MARK = "sure";
 
     private static final int TELLING_COLUMNS = 6;
+    /** Why a layout is left out. */
+    private static final String TOO_FEW = "it shares too few headers with the other tables";
+
+    private static final String BESIDE =
+            "it stands on a sheet of its own beside those of the others, and holds other things";
 
     private final Job job;
     private final Profiling profiling;
@@ -73,7 +78,8 @@ final class FamilyChoice implements Draft.Step {
                 : families.stream()
                         .max(Comparator.comparingInt((Family family) -> shared(family, known)))
                         .orElse(families.get(0));
-        if (families.size() == 1) {
+        List<Layout> beside = SheetsBeside.in(main.layouts());
+        if (families.size() == 1 && beside.isEmpty()) {
             return main.layouts();
         }
         List<Layout> all =
@@ -97,14 +103,23 @@ final class FamilyChoice implements Draft.Step {
                         .filter(decision -> decision.answer().equals(TableChoice.TAKE))
                         .isPresent())
                 .forEach(layout -> core.add(layout.signature()));
+        return members(all, main, belonging, core);
+    }
+
+    private List<Layout> members(List<Layout> all, Family main, Optional<Belonging> belonging, Set<String> core) {
+        List<Layout> beside = SheetsBeside.in(main.layouts());
         List<Layout> layouts = new ArrayList<>(main.layouts());
+        layouts.removeAll(beside);
+        Family rest = new Family(layouts);
         for (Layout layout : all) {
-            if (!main.layouts().contains(layout)) {
+            if (beside.contains(layout)) {
+                anotherJob(layout, rest, BELONGS_HARDLY, BESIDE, layouts);
+            } else if (!main.layouts().contains(layout)) {
                 double likelihood = belonging
                         .map(judge -> judge.likelihood(layout.signature(), core))
                         // Where nobody judges, a layout is asked about as one in doubt, never left out without a word.
                         .orElse(BELONGS_HARDLY);
-                anotherJob(layout, main, likelihood, layouts);
+                anotherJob(layout, rest, likelihood, TOO_FEW, layouts);
             }
         }
         return layouts;
@@ -156,7 +171,7 @@ final class FamilyChoice implements Draft.Step {
         return named && layout.headers().size() >= 3 && layout.rows() * 20 >= usual;
     }
 
-    private void anotherJob(Layout layout, Family main, double likelihood, List<Layout> layouts) {
+    private void anotherJob(Layout layout, Family main, double likelihood, String otherwise, List<Layout> layouts) {
         boolean likely = likelihood >= BELONGS;
         boolean sameShape = sameShape(layout, main) || likely;
         boolean take = job.decision(Kinds.ANOTHER_JOB, layout.signature())
@@ -173,34 +188,38 @@ final class FamilyChoice implements Draft.Step {
                             : sameShape
                                     ? "its columns hold the same natures of values in the same order as those of the"
                                             + " master"
-                                    : "it shares too few headers with the other tables",
+                                    : otherwise,
                     (likelihood >= BELONGS_SURELY ? SURE_MARK + ", " : "") + Says.count(layout.rows(), "row")));
         }
         if (take) {
             layouts.add(layout);
         } else {
-            layout.tables().forEach(table -> outside.put(table, "it shares too few headers with the other tables"));
+            layout.tables().forEach(table -> outside.put(table, otherwise));
         }
         boolean surely = take && saysSurely(layout);
         boolean strange = likelihood < BELONGS_HARDLY && layout.rows() * SIZEABLE < main.rows();
         boolean list = likelihood < BELONGS && isListBeside(layout, main);
         boolean surelyNot = !take && (strange || list);
         boolean open = !job.isSettled(Kinds.ANOTHER_JOB, layout.signature()) && !surely && !surelyNot;
-        if (open && (take || worthAsking(layout, main))) {
+        if (open && (take || otherwise.equals(BESIDE) || worthAsking(layout, main))) {
             PlacedTable first = layout.tables().get(0);
             String which = Says.count(layout.tables().size(), "table") + " with "
                     + Says.count(layout.rows(), "row") + " and the headers "
                     + Says.list(layout.headers().stream().map(Says::quoted).toList());
+            String why = otherwise.equals(BESIDE)
+                    ? (layout.tables().size() == 1 ? " stands" : " stand") + " on sheets beside the other "
+                            + Says.count(main.tables(), "table") + " and "
+                            + (layout.tables().size() == 1 ? "holds" : "hold") + " other things"
+                    : (layout.tables().size() == 1 ? " has" : " have") + " little in common with the other "
+                            + Says.count(main.tables(), "table")
+                            + (likely
+                                    ? " by name, but its columns hold what theirs hold"
+                                    : sameShape ? " by name, but the same kinds of values in the same order" : "");
             questions.add(Question.of(
                     Kinds.ANOTHER_JOB,
                     layout.signature(),
                     first.where(),
-                    which + (layout.tables().size() == 1 ? " has" : " have") + " little in common with the other "
-                            + Says.count(main.tables(), "table")
-                            + (likely
-                                    ? " by name, but its columns hold what theirs hold"
-                                    : sameShape ? " by name, but the same kinds of values in the same order" : "")
-                            + ". Does it belong to this master?",
+                    which + why + ". Does it belong to this master?",
                     take ? TableChoice.TAKE : TableChoice.ASIDE,
                     List.of(
                             new Answer(TableChoice.ASIDE, "no, it belongs to another job; leave it out"),

@@ -2,14 +2,18 @@ package cuvee.value;
 
 import java.text.Normalizer;
 import java.util.Locale;
+import java.util.regex.Pattern;
 
 /** Texts that people take for the same: apart from case, spaces, punctuation and invisible characters. */
 public final class LooseText {
+    /** A letter with signs that make another of it: A*, B+. */
+    private static final Pattern GRADE = Pattern.compile("\\p{L}[*+-]{1,2}");
+
     private LooseText() {}
 
     /**
      * What two headers must share to be loosely equal: letters and digits after NFKC and case folding, and the signs that
-     * carry meaning (percent, number, currencies). Text of nothing but other signs stays as it is.
+     * carry meaning (percent, number, currencies, those of grades). Text of nothing but other signs stays as it is.
      */
     public static String key(String text) {
         String folded = isAscii(text)
@@ -23,6 +27,9 @@ public final class LooseText {
             if (Character.isLetterOrDigit(c) || isMark(c) || Character.getType(c) == Character.CURRENCY_SYMBOL) {
                 key.append(c);
             }
+        }
+        if (key.length() == 1 && GRADE.matcher(folded.strip()).matches()) {
+            return folded.strip();
         }
         return key.length() == 0 ? folded.strip() : key.toString();
     }

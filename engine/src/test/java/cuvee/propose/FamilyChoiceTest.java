@@ -5,10 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.refresh.Batch;
+import cuvee.testing.Workbooks;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -179,5 +183,61 @@ class FamilyChoiceTest {
         assertThat(question.where().toString()).startsWith("staff.csv");
         assertThat(question.assumed()).isEqualTo("aside");
         assertThat(made.outcome().rows()).isEqualTo(33);
+    }
+
+    @Test
+    void whatStandsOnASheetOfItsOwnBesideTheOthersIsAskedAboutThoughItSharesHeaders() {
+        for (int month = 1; month <= 3; month++) {
+            List<Object[]> staff = new ArrayList<>();
+            staff.add(new Object[] {"ID", "Name", "Dept", "FTE"});
+            for (int i = 0; i < 10 + month; i++) {
+                staff.add(
+                        new Object[] {"E" + (100 + i), "Person " + (char) ('A' + i), i % 3 == 0 ? "Ops" : "Sales", 1});
+            }
+            book(
+                    "HC 0" + month + "-2026.xlsx",
+                    Map.of("Headcount", staff.toArray(Object[][]::new), "Starters", new Object[][] {
+                        {"ID", "Name", "Start date"},
+                        {"E" + (109 + month), "Person " + (char) ('J' + month), "2026-0" + month + "-03"}
+                    }));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns().subList(0, 4)).containsExactly("ID", "Name", "Dept", "FTE");
+        assertThat(made.lines()).as("each month as it stood").hasSize(11 + 12 + 13);
+        assertThat(made.outcome().questions())
+                .singleElement()
+                .asString()
+                .contains("another-job")
+                .contains("3 tables with 3 rows")
+                .contains("stand on sheets beside the other 3 tables and hold other things");
+    }
+
+    @Test
+    void theSheetsOfRegionsBesideEachOtherAreOfOneMaster() {
+        for (int month = 1; month <= 2; month++) {
+            book(
+                    "sales 2026-0" + month + ".xlsx",
+                    Map.of(
+                            "North",
+                                    new Object[][] {
+                                        {"Date", "Item", "Qty", "Value"},
+                                        {"2026-0" + month + "-01", "Rope", 3, 10.5},
+                                        {"2026-0" + month + "-02", "Buoy", 4, 12.5 + month},
+                                        {"2026-0" + month + "-03", "Pump", 4, 11}
+                                    },
+                            "South",
+                                    new Object[][] {
+                                        {"Date", "Product", "Qty"},
+                                        {"2026-0" + month + "-01", "Rope", 3 + month},
+                                        {"2026-0" + month + "-02", "Buoy", 4}
+                                    }));
+        }
+        assertThat(batch.refresh().lines()).hasSize(10);
+    }
+
+    private void book(String name, Map<String, Object[][]> sheets) {
+        Workbooks book = Workbooks.workbook();
+        new TreeMap<>(sheets).forEach(book::sheet);
+        book.save(batch.file(name));
     }
 }

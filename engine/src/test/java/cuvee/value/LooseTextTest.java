@@ -28,6 +28,7 @@ class LooseTextTest {
 
     @Test
     void textOfNothingButSignsStaysItself() {
+        assertThat(LooseText.key("A*")).as("a grade").isNotEqualTo(LooseText.key("A"));
         assertThat(LooseText.key("--")).isEqualTo("--");
     }
 }
