@@ -150,7 +150,7 @@ public final class RepeatedRows {
                 .toList());
         // The largest first: where a table and its parts repeat each other, the whole goes and the parts stay.
         List<SameRows.Repeats> candidates = new ArrayList<>(reader.sameRows().repeats(columns, SAMPLE, NEARLY_ALL));
-        // Of equals, the one whose file has the longer name, as copies mostly have.
+        // Of equals, the one whose file or sheet has the longer name, as copies mostly have.
         candidates.sort(Comparator.comparingLong(SameRows.Repeats::rows)
                 .thenComparingInt(each -> nameLength(placed, each.table()))
                 .reversed());
@@ -219,7 +219,7 @@ public final class RepeatedRows {
 
     private static int nameLength(Map<Integer, PlacedTable> placed, int id) {
         PlacedTable table = placed.get(id);
-        return table == null ? 0 : table.source().length();
+        return table == null ? 0 : table.source().length() + table.sheet().length();
     }
 
     private static String named(Map<Integer, Long> shared, Map<Integer, PlacedTable> placed, PlacedTable table) {

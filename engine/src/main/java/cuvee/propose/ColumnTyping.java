@@ -37,6 +37,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
@@ -45,6 +46,11 @@ import java.util.stream.Collectors;
  * question.
  */
 public final class ColumnTyping {
+
+    /** What codes are called by, some of which look like dates: {@code 03-11-07}. */
+    private static final Pattern CODE_WORD = Pattern.compile(
+            "(?i)(?<!\\p{L})(bin|sku|code|ref|reference|part|article|lot|batch"
+                    + "|location|shelf|rack|slot|position|model|id|key|no|nr|number|nummer|artikel|lagerplatz|platz|charge)(?!\\p{L})");
 
     private static final Map<String, String> FIRST = Map.of(Kinds.DECIMAL_MARK, "point", Kinds.DATE_ORDER, "day");
     private final Job job;
@@ -148,6 +154,9 @@ public final class ColumnTyping {
         } else if (verdict.type() == Type.TEXT && !told && Typing.fit(all, Type.DATE_AND_TIME) * 2 >= all.filled()) {
             // Dates among which words stand: codes of digits and letters are one thing, days and words are two.
             verdict = new Typing.Verdict(Type.TEXT, verdict.reason(), 0, all.filled() == 0);
+        } else if (verdict.type() == Type.DATE && CODE_WORD.matcher(name).find() && all.hasShortYearsFarApart()) {
+            verdict = new Typing.Verdict(
+                    Type.TEXT, "its values could be dates of many years, but it is called like codes", 0, false);
         }
         Type before = job.decision(Kinds.TYPE, name)
                 .flatMap(d -> Type.ofWord(d.answer()))

@@ -188,7 +188,7 @@ public final class Layings implements Draft.Step {
                 .anyMatch(
                         table -> across.get(table) != null && across.get(table).sure() != Across.Sureness.FEW);
         if (block == null || !known) {
-            pointOut(first);
+            pointOut(first, block != null);
             return Optional.empty();
         }
         String answer = Turned.into(names(first, block, amount));
@@ -209,8 +209,8 @@ public final class Layings implements Draft.Step {
         return Turned.of(answer);
     }
 
-    /** Headers that run across over values of several kinds stay columns, which is said. */
-    private void pointOut(PlacedTable table) {
+    /** Headers that run across over values of several kinds, or over too few members, stay columns, which is said. */
+    private void pointOut(PlacedTable table, boolean few) {
         List<String> members = Across.sequence(table.table());
         if (!members.isEmpty()) {
             findings.add(new Finding(
@@ -219,7 +219,10 @@ public final class Layings implements Draft.Step {
                     table.where(),
                     "The columns "
                             + Says.list(members.stream().map(Says::quoted).toList())
-                            + " run across like one sequence, but not all of them hold the same kind of value.",
+                            + " run across like one sequence, but "
+                            + (few
+                                    ? "it has too few members to be sure of that."
+                                    : "not all of them hold the same kind of value."),
                     "They stay columns, one for each.",
                     "Look at it in Read; there the columns behind a selected one can be turned into rows."));
         }

@@ -2,9 +2,12 @@ package cuvee.value;
 
 import cuvee.sheet.Row;
 import java.util.Currency;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -14,6 +17,8 @@ final class Currencies {
     private static final Set<String> CODES = Currency.getAvailableCurrencies().stream()
             .map(Currency::getCurrencyCode)
             .collect(Collectors.toUnmodifiableSet());
+
+    private static final Pattern SHORT = Pattern.compile("([-(]?\\d{1,6})([.,]\\d{1,3})? ?([kKmM]|[bmBM][nN]|mio)\\.?");
 
     private static final Set<String> COMMON = Set.of(
             "EUR", "USD", "GBP", "CHF", "SEK", "NOK", "DKK", "ISK", "PLN", "CZK", "HUF", "RON", "TRY", "JPY", "CNY",
@@ -133,6 +138,23 @@ final class Currencies {
         if (start == chars.length || currency == null) {
             return null;
         }
-        return new Amount(text.strip(), currency);
+        return new Amount(writtenOut(text.strip()), currency);
+    }
+
+    /**
+     * An amount in thousands, millions or billions, as in {@code £350k} and {@code €1.2m}, with all its digits; any other as
+     * it stands. Where three digits stand behind the mark before a {@code k}, nothing tells decimals from a group.
+     */
+    private static String writtenOut(String number) {
+        Matcher parts = SHORT.matcher(number);
+        if (!parts.matches()) {
+            return number;
+        }
+        String letters = parts.group(3).toLowerCase(Locale.ROOT);
+        int zeros = letters.equals("k") ? 3 : letters.startsWith("m") ? 6 : 9;
+        String fraction = parts.group(2) == null ? "" : parts.group(2).substring(1);
+        return fraction.length() == 3 && zeros == 3
+                ? number
+                : parts.group(1) + fraction + "0".repeat(zeros - fraction.length());
     }
 }

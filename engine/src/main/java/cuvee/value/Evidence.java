@@ -10,12 +10,17 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /**
  * What a column of one table holds: how many values of each form, and how large its numbers are. Counts add up, so the
  * evidence of many tables is one evidence.
  */
 public final class Evidence {
+    private static final Pattern SHORT_YEAR = Pattern.compile("\\d{1,2}([-/.])\\d{1,2}\\1\\d{2}");
+    /** So many years apart lie few dates that were written with two digits of their year. */
+    private static final int FAR_APART = 8;
+
     private static final int EXAMPLES = 12;
     private static final int MOST_DATES = 60;
     private static final int ODD_LOOKED_AT = 200;
@@ -387,6 +392,18 @@ public final class Evidence {
     /** Some of the dates among the values, as written. */
     public List<String> someDates() {
         return someDates;
+    }
+
+    /** True where all dates have years of two digits, as codes in three parts have, and lie many years apart. */
+    public boolean hasShortYearsFarApart() {
+        List<Integer> years = someDates.stream()
+                .filter(text -> SHORT_YEAR.matcher(text).matches())
+                .map(text -> Integer.parseInt(text.substring(text.length() - 2)))
+                .sorted()
+                .toList();
+        return !years.isEmpty()
+                && years.size() == someDates.size()
+                && years.get(years.size() - 1) - years.get(0) >= FAR_APART;
     }
 
     /** Some of the days among the values, read with their parts in an order. */

@@ -620,4 +620,32 @@ class WrittenAsTest {
         assertThat(column(later, "Month")).contains("2025-01-01", "2026-03-01");
         assertThat(later.question(Kinds.WRITTEN_AS).text()).contains("Oska.csv").contains("Of which year");
     }
+
+    @Test
+    void codesInThreePartsAreNoDatesOfManyYears() {
+        batch.csv(
+                "stock.csv",
+                "Bin,Item,Qty",
+                "03-11-07,Rope,4",
+                "04-02-21,Buoy,3",
+                "03-12-13,Pump,9",
+                "01-01-28,Flare,2",
+                "12-05-02,Chain,1");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).anyMatch(line -> line.startsWith("03-11-07|Rope"));
+        assertThat(made.question("type").assumed()).isEqualTo("Text");
+    }
+
+    @Test
+    void daysOfManyYearsAreDays() {
+        batch.csv(
+                "born.csv",
+                "Member,Born,Qty",
+                "A1,03-11-07,4",
+                "A2,04-02-21,3",
+                "A3,03-12-63,9",
+                "A4,01-01-88,2",
+                "A5,25-05-02,1");
+        assertThat(batch.refresh().lines()).anyMatch(line -> line.contains("2007-11-03"));
+    }
 }

@@ -55,6 +55,21 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void twoQuartersStayColumnsAndThatIsSaidForTheRightReason() {
+        batch.sheet(
+                "north.xlsx",
+                row("Account", "Q1 Budget", "Q1 Actual", "Q2 Budget", "Q2 Actual"),
+                row("4000", 10, 20, 30, 40),
+                row("4001", 11, 21, 31, 41));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(2);
+        assertThat(made.findings("block-across"))
+                .singleElement()
+                .asString()
+                .contains("it has too few members to be sure of that");
+    }
+
+    @Test
     void whatIsSaidOfTheFiguresOfAPeriodIsNoOtherFigure() {
         batch.sheet(
                 "north.xlsx",

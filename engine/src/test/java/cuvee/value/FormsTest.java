@@ -60,6 +60,8 @@ class FormsTest {
                 "12,5 %|PERCENT_TEXT",
                 "EUR 1.204,50|MONEY_TEXT",
                 "€ 12|MONEY_TEXT",
+                "£350k|MONEY_TEXT",
+                "£1.250k|WORDS_AND_DIGITS",
                 "12 USD|MONEY_TEXT",
                 "-$5|MONEY_TEXT",
                 "2026-03-31|YEAR_FIRST_DATE",
