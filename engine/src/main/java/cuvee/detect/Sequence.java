@@ -1,9 +1,13 @@
 package cuvee.detect;
 
 import cuvee.sheet.Row;
+import cuvee.value.Convention;
 import cuvee.value.Form;
 import cuvee.value.Forms;
+import cuvee.value.Type;
+import cuvee.value.ValueReader;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
@@ -51,7 +55,7 @@ final class Sequence {
                 }
                 numbers.add(Long.parseLong(text));
             } else if (form == Form.CLOCK || form == Form.CELL_CLOCK) {
-                minutes.add(minutes(row.text(c).strip()));
+                minutes.add(minutes(row.kind(c).mark() + row.text(c)));
             } else if (form.isValue()) {
                 return false;
             }
@@ -63,11 +67,10 @@ final class Sequence {
                 || dates.isEmpty() && (byOne(numbers) || multiples(numbers));
     }
 
-    /** The minutes from midnight to a time of day. */
-    static int minutes(String clock) {
-        int colon = clock.indexOf(':');
-        return Integer.parseInt(clock.substring(0, colon)) * 60
-                + Integer.parseInt(clock.substring(colon + 1, Math.min(clock.length(), colon + 3)));
+    /** The minutes from midnight to a time of day, however it is written. */
+    private static int minutes(String staged) {
+        String time = ValueReader.read(staged, Type.TIME, Convention.DEFAULT);
+        return time == null ? 0 : LocalTime.parse(time).toSecondOfDay() / 60;
     }
 
     /** True for several times of day that go up by the same step; they may go on past midnight. */

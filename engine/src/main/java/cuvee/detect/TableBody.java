@@ -101,8 +101,8 @@ final class TableBody {
         this.width = width;
         this.numbered = numbersColumns(rows, choice, reading);
         int headed = choice.bottom() + (numbered ? 2 : 1);
-        LimitRows limits = limits(rows.subList(headed, rows.size()), choice, reading);
-        this.headRows = headed + limits.rows().size();
+        List<Row> notes = notesOnHeader(rows.subList(headed, rows.size()), choice, reading);
+        this.headRows = headed + notes.size();
         this.firstRow = rows.get(0).number();
         this.lastRow = firstRow - 1;
         List<Row> header = choice.found() ? rows.subList(choice.top(), choice.bottom() + 1) : List.of();
@@ -118,10 +118,7 @@ final class TableBody {
         if (numbered) {
             aside.add(new Aside(rows.get(headed - 1).number(), RowClass.HEADER));
         }
-        limits.rows().forEach(row -> aside.add(new Aside(row.number(), RowClass.NOTE)));
-        if (!limits.rows().isEmpty()) {
-            doubts.add(limits.said());
-        }
+        notes.forEach(row -> aside.add(new Aside(row.number(), RowClass.NOTE)));
         if (headRows > 0) {
             lastRow = rows.get(headRows - 1).number();
         }
@@ -155,10 +152,22 @@ final class TableBody {
                 && UnderHeader.isIn(rows.get(next), rows.get(choice.bottom()), rows.subList(next + 1, rows.size()));
     }
 
-    /** The rows right below the header that say what its columns can reach. */
-    private static LimitRows limits(List<Row> below, HeaderChoice.Choice choice, Reading reading) {
+    /** The rows right below the header that say what its columns hold in words, or what they can reach. */
+    private List<Row> notesOnHeader(List<Row> below, HeaderChoice.Choice choice, Reading reading) {
         boolean decided = below.stream().limit(1).anyMatch(row -> reading.rows().containsKey(row.number()));
-        return choice.found() && !decided ? LimitRows.at(below) : new LimitRows(List.of());
+        if (!choice.found() || decided) {
+            return List.of();
+        }
+        Optional<Row> words = WordsBelowHeader.at(below);
+        if (words.isPresent()) {
+            doubts.add(WordsBelowHeader.said(words.get()));
+            return List.of(words.get());
+        }
+        LimitRows limits = LimitRows.at(below);
+        if (!limits.rows().isEmpty()) {
+            doubts.add(limits.said());
+        }
+        return limits.rows();
     }
 
     /** The header as it has been decided, where it has. */

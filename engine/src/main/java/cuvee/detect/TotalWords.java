@@ -226,6 +226,11 @@ public final class TotalWords {
                 .findFirst();
     }
 
+    /** True for a text that is a word for the average. */
+    public static boolean namesMean(String text) {
+        return figure(text).filter(figure -> figure == Figure.MEAN).isPresent();
+    }
+
     /** The figure that one word of a text names, where it can hardly be a name: {@code Class average}. */
     static Optional<Figure> figureWithin(String text) {
         return text.length() > LONGEST

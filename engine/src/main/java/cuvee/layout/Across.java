@@ -8,6 +8,8 @@ import cuvee.value.DayNames;
 import cuvee.value.LooseText;
 import cuvee.value.Period;
 import cuvee.value.Period.Kind;
+import cuvee.value.Type;
+import cuvee.value.ValueReader;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -41,6 +43,8 @@ public record Across(
         List<TotalColumn> totals,
         Sureness sure) {
     private static final double NEAR = 0.05;
+    /** How far off an average that was rounded to one decimal lies at most. */
+    private static final double ROUNDED = 0.051;
     /** What stands over a whole year behind its parts: {@code FY 2026}, {@code Full year}, {@code YTD}. */
     private static final Pattern OVER_ALL = Pattern.compile(
             "(?i)(fy|full[ -]?year|ytd|year to date|gesamtjahr|ganzes jahr|ann\u00e9e|annual)([ _/-]*\\d{2,4})*");
@@ -53,7 +57,6 @@ public record Across(
 
     private static final int ENOUGH = 3;
     private static final int ENOUGH_NUMBERED = 4;
-    private static final Pattern TIME_OF_DAY = Pattern.compile("([01]?\\d|2[0-3]):[0-5]\\d(:00)?");
     private static final int DAY = 24 * 60;
     private static final int FEWEST_DAYS_OF_A_MONTH = 28;
     private static final int LONGEST_REST = 60;
@@ -293,9 +296,9 @@ public record Across(
         int step = 0;
         int before = -1;
         for (TableColumn column : table.columns()) {
-            if (column.named() && TIME_OF_DAY.matcher(column.header()).matches()) {
-                LocalTime time =
-                        LocalTime.parse(column.header().length() == 4 ? "0" + column.header() : column.header());
+            String clock = column.named() ? ValueReader.read(column.header(), Type.TIME, Convention.DEFAULT) : null;
+            if (clock != null) {
+                LocalTime time = LocalTime.parse(clock);
                 int at = time.toSecondOfDay() / 60;
                 int next = Math.floorMod(at - before, DAY);
                 if (before >= 0 && (next == 0 || step > 0 && next != step)) {
@@ -419,11 +422,21 @@ public record Across(
             Optional<Double> sum = within || word ? addedUp(table, across, totals, column) : Optional.empty();
             if (sum.isPresent()) {
                 totals.add(new TotalColumn(column, column.sum(), sum.get()));
+            } else if (within && isMeanOf(table, members, column)) {
+                totals.add(new TotalColumn(column, column.sum(), column.sum()));
             } else if (within && wholly) {
                 totals.add(new TotalColumn(column, column.sum(), sum(table, members)));
             }
         }
         return totals;
+    }
+
+    /** True for a column that is called the average and is that of the members, where each has a number in each row. */
+    private static boolean isMeanOf(FoundTable table, Set<Integer> members, TableColumn column) {
+        double mean = sum(table, members) / Math.max(1, members.size());
+        return TotalWords.namesMean(column.header())
+                && Math.abs(column.sum() - mean)
+                        <= ROUNDED * Math.max(1, column.evidence().filled());
     }
 
     /** True for what the members come to but for a few rows: the plan of another year is no total of this one. */

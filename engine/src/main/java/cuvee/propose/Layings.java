@@ -203,7 +203,8 @@ public final class Layings implements Draft.Step {
                                 ? ""
                                 : "; "
                                         + Says.quoted(
-                                                block.totals().get(0).column().header()) + " adds them up"),
+                                                block.totals().get(0).column().header())
+                                        + " says what all of them come to"),
                 Says.count(same.size(), "table")));
         askNumbered(signature, same, across, answer);
         return Turned.of(answer);

@@ -23,8 +23,15 @@ import java.util.Set;
 /** What is in doubt about the reading of tables: a question for each layout where an answer helps, else a finding. */
 final class ReadingQuestions implements Draft.Step {
     /** Kinds of doubts that are told as remarks. */
-    private static final Set<String> TOLD =
-            Set.of("section", "head-row", "total-column", "balance-row", "charge-row", "total-compared", "limit-row");
+    private static final Set<String> TOLD = Set.of(
+            "section",
+            "head-row",
+            "total-column",
+            "balance-row",
+            "charge-row",
+            "total-compared",
+            "limit-row",
+            "words-below-header");
 
     /** Blanks in fewer rows may be chance. */
     private static final int FEWEST_ROWS = 6;

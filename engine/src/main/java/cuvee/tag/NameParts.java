@@ -34,7 +34,8 @@ public final class NameParts {
 
     /** Marks of a version that take more than a word. */
     private static final Pattern NUMBERED_VERSION = Pattern.compile(
-            "(?i)^\\s*((copy|kopie|copie|copia|kopia)\\s+(of|von|de|di)\\s+)+|\\s*\\(\\d{1,2}\\)|(?<![\\p{L}\\p{N}])(v|ver|version|rev|revision)[. _-]?\\d{1,3}(?!\\p{N})");
+            "(?i)^\\s*((copy|kopie|copie|copia|kopia)\\s+(of|von|de|di)\\s+)+|\\s*\\(\\d{1,2}\\)|(?<![\\p{L}\\p{N}])(v|ver|version|rev|revision)[. _-]?\\d{1,3}(?!\\p{N})"
+                    + "|(?<![\\p{L}\\p{N}])(ver|version|rev|revision|issue)[. _-]?[a-h](?![\\p{L}\\p{N}])");
 
     private static final Pattern HARD = Pattern.compile("\\s*_+\\s*|\\s+[-–—]+\\s+|\\s*[,;+&()\\[\\]]+\\s*");
     private static final Pattern MIDDLE = Pattern.compile("\\s*[-–—.]+\\s*");

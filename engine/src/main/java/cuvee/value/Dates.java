@@ -90,7 +90,8 @@ public final class Dates {
         }
         char first = chars[start];
         boolean letter = Character.isLetter(first);
-        if (end - start < 4 || (!letter && (first < '0' || first > '9'))) {
+        boolean hour = end - start == 3 && (chars[end - 1] | 0x20) == 'm';
+        if (end - start < 4 && !hour || (!letter && (first < '0' || first > '9'))) {
             return null;
         }
         if (letter && !couldBeNamed(chars, start, end)) {

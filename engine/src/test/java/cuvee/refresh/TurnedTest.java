@@ -55,6 +55,44 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void theAverageOfTheMonthsIsNoFigureOfEachMonth() {
+        batch.sheet(
+                "csat.xlsx",
+                row("CSAT 2026"),
+                row("Department", "Jan", "Feb", "Mar", "Average"),
+                row("Ops", 0.81, 0.9, 0.72, 0.81),
+                row("Sales", 0.5, 0.75, 0.7, 0.65));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).doesNotContain("Average");
+        assertThat(made.lines()).hasSize(6).anyMatch(line -> line.startsWith("Ops|2026-02-01|0.9"));
+    }
+
+    @Test
+    void hoursOfTheDayBecomeRowsHoweverTheyAreWritten() {
+        batch.sheet(
+                "visits.xlsx",
+                row("Date", "9am", "10 am", "11am", "12pm", "1pm"),
+                row("2026-03-01", 4, 7, 9, 3, 1),
+                row("2026-03-02", 5, 6, 8, 2, 0));
+        assertThat(batch.refresh().lines())
+                .hasSize(10)
+                .anyMatch(line -> line.startsWith("2026-03-01|10:00:00|7"))
+                .anyMatch(line -> line.startsWith("2026-03-02|13:00:00|0"));
+    }
+
+    @Test
+    void timesInAColumnOfAListAreTimes() {
+        batch.sheet(
+                "schedule.xlsx",
+                row("Date", "Time", "Room", "Course", "Places"),
+                row("2026-03-01", "9am", "R1", "Boats", 12),
+                row("2026-03-01", "11:30am", "R1", "First aid", 6),
+                row("2026-03-01", "10 am", "R1", "Fire", 6),
+                row("2026-03-02", "2pm", "R2", "Fire", 5));
+        assertThat(batch.refresh().lines()).hasSize(4).anyMatch(line -> line.startsWith("2026-03-02|14:00:00|R2"));
+    }
+
+    @Test
     void twoQuartersStayColumnsAndThatIsSaidForTheRightReason() {
         batch.sheet(
                 "north.xlsx",

@@ -1,0 +1,46 @@
+package cuvee.detect;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.testing.Rows;
+import org.junit.jupiter.api.Test;
+
+/** Questions in words below the codes of a survey are no answer. */
+class WordsBelowHeaderTest {
+    private static FoundTable find(Object[]... rows) {
+        TableFinder finder = new TableFinder(HeaderHints.NONE);
+        for (int i = 0; i < rows.length; i++) {
+            finder.row(Rows.row(i + 1, rows[i]));
+        }
+        return finder.end().get(0);
+    }
+
+    private static final Object[] CODES = {"RespID", "Q1", "Q2_1", "Q2_2", "Q3"};
+
+    @Test
+    void theyAreANoteOnTheHeader() {
+        FoundTable found = find(
+                CODES,
+                new Object[] {"Respondent", "How satisfied are you?", "Used: bus", "Used: train", "Comments"},
+                new Object[] {1001, 4, 0, 1, "Fine"},
+                new Object[] {1002, 2, 1, 1, ""},
+                new Object[] {1003, 5, 0, 0, "Too slow here"},
+                new Object[] {1004, 5, 1, 0, ""});
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.columns())
+                .extracting(TableColumn::header)
+                .containsExactly("RespID", "Q1", "Q2_1", "Q2_2", "Q3");
+        assertThat(found.doubts()).extracting(FoundTable.Doubt::kind).contains("words-below-header");
+    }
+
+    @Test
+    void aRecordWithAWordOrTwoAmongNumbersIsOne() {
+        FoundTable found = find(
+                new Object[] {"Day", "Hollin", "Tarsk", "Quay"},
+                new Object[] {"Sunday", "closed", 3, "holiday"},
+                new Object[] {"Monday", 4, 5, 1},
+                new Object[] {"Tuesday", 2, 1, 1},
+                new Object[] {"Wednesday", 5, 7, 2});
+        assertThat(found.kept()).isEqualTo(4);
+    }
+}
