@@ -17,14 +17,14 @@ import org.jspecify.annotations.Nullable;
  * have held.
  */
 final class SeenColumn {
-    private static final long COMMA = Form.bits(Form.COMMA, Form.GROUPED_COMMA);
+    private static final long COMMA = Form.bits(Form.COMMA, Form.GROUPED_COMMA, Form.SPACED_COMMA);
     /** Amounts and percents, whose numbers may tell of a decimal mark. */
     private static final long WITHIN = Form.bits(Form.MONEY_TEXT, Form.PERCENT_TEXT);
 
     /** What a column of numbers holds, blank cells among them. */
     private static final long NUMBERS = numbers() | Form.BLANK.bit();
 
-    private static final long POINT = Form.bits(Form.POINT, Form.GROUPED_POINT);
+    private static final long POINT = Form.bits(Form.POINT, Form.GROUPED_POINT, Form.SPACED_POINT);
 
     private final int column;
     private final Evidence evidence = new Evidence();
@@ -34,6 +34,9 @@ final class SeenColumn {
     private final Set<String> words = new HashSet<>();
     private final Set<String> codes = new HashSet<>();
     private long everSeen;
+    /** What cells hold that come later, as far as they were looked at. */
+    private long ahead;
+
     private int longest;
     private boolean filledFirst;
     private boolean filledBefore;
@@ -83,6 +86,11 @@ final class SeenColumn {
     /** From here on its cells are codes, whatever they look like. */
     void holdsCodes() {
         codesOnly = true;
+    }
+
+    /** Looks at a cell of a row that comes later, which may tell the decimal mark of those before it. */
+    void lookAhead(Row row) {
+        ahead |= Forms.of(row, column).bit();
     }
 
     /** The form of the cell that was looked at. */
@@ -194,12 +202,12 @@ final class SeenColumn {
 
     /** True where a record has had a number with a decimal comma, an amount with its currency for one. */
     boolean hasComma() {
-        return (everSeen & COMMA) != 0 || evidence.commaMarks() > 0;
+        return ((everSeen | ahead) & COMMA) != 0 || evidence.commaMarks() > 0;
     }
 
     /** True where a record has had a number with a decimal point, an amount with its currency for one. */
     boolean hasPoint() {
-        return (everSeen & POINT) != 0 || evidence.pointMarks() > 0;
+        return ((everSeen | ahead) & POINT) != 0 || evidence.pointMarks() > 0;
     }
 
     /** True where all records that held something held a number. */

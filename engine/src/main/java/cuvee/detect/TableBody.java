@@ -123,6 +123,7 @@ final class TableBody {
             lastRow = rows.get(headRows - 1).number();
         }
         List<Row> below = rows.subList(headRows, rows.size());
+        columns.lookAhead(below);
         this.leastFilled = filled(below, 4);
         this.usuallyFilled = filled(below, 2);
         this.loneWords = new LoneWords(below);

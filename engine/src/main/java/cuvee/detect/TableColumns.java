@@ -104,6 +104,16 @@ final class TableColumns {
         filled = count;
     }
 
+    /** Looks at rows that are to come, since some numbers can be read only by the decimal mark of others. */
+    void lookAhead(List<Row> rows) {
+        for (Row row : rows) {
+            grow(row.width());
+            for (int column = 0; column < row.width(); column++) {
+                columns[column].lookAhead(row);
+            }
+        }
+    }
+
     /** From here on what looks like a number in a column is the number of a line in an outline, {@code 1.10}, and a name. */
     void holdsCodes(int column) {
         columns[column].holdsCodes();

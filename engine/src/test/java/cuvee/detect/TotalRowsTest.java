@@ -112,6 +112,20 @@ class TotalRowsTest {
     }
 
     @Test
+    void theDecimalMarkThatALaterRowShowsIsThatOfTheRowsBeforeIt() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Round", "Material", "Tonnage"},
+                        new Object[] {"Blue", "Glass", "12,627"},
+                        new Object[] {"Blue", "Paper", "2,299"},
+                        new Object[] {"Green", "Glass", "0,4"},
+                        new Object[] {"Green", "Paper", "7,484"},
+                        new Object[] {"Total for return", "", "22,810"}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.totals()).singleElement().matches(FoundTable.StatedTotal::agrees);
+    }
+
+    @Test
     void aRowBehindTheTotalOfAllOthersIsKeptAndSaid() {
         FoundTable found = find(List.of(
                         new Object[] {"Region", "Bookings", "Cancelled"},
