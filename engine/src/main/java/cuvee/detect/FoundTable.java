@@ -55,7 +55,8 @@ public record FoundTable(
     /**
      * A row that is no record.
      *
-     * @param text what a section line says; empty for all others
+     * @param text what a section line says, or a line of the record above it; in a row of the header what such lines are
+     *     called; empty for all others
      */
     public record Aside(int row, RowClass rowClass, String text) {
         public Aside(int row, RowClass rowClass) {
@@ -125,6 +126,20 @@ public record FoundTable(
     /** The lines that head the rows below them, in order. */
     public List<Aside> sections() {
         return aside.stream().filter(row -> row.rowClass() == RowClass.SECTION).toList();
+    }
+
+    /** The lines that belong to the record right above each, in order. */
+    public List<Aside> below() {
+        return aside.stream().filter(row -> row.rowClass() == RowClass.BELOW).toList();
+    }
+
+    /** What the header calls the lines below records; empty where it does not. */
+    public String nameOfBelow() {
+        return aside.stream()
+                .filter(row -> row.rowClass() == RowClass.HEADER && !row.text().isEmpty())
+                .map(Aside::text)
+                .findFirst()
+                .orElse("");
     }
 
     /** The rows that are records. */

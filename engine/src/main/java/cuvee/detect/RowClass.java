@@ -14,6 +14,8 @@ public enum RowClass {
     SECTION("a line that heads the rows below it"),
     /** Its cells stand in columns of their own for the rows below it. */
     HEAD("a row whose cells stand for the rows below it"),
+    /** Belongs to the record right above it, and is written beside that. */
+    BELOW("a line of the record above it"),
     NOTE("a note"),
     /** A row of a sheet that is one record: its label and value are part of that. */
     FIELD("a part of the one record that the sheet holds"),

@@ -81,6 +81,7 @@ final class TableBody {
     private int sections;
     private int firstSection;
     private String firstSectionText = "";
+    private String lastNote = "";
     private int sparse;
     private int firstSparse;
 
@@ -382,7 +383,8 @@ final class TableBody {
                 columns.look(row);
             }
             blanks += blanksBefore;
-            aside.add(new Aside(row.number(), what, what == RowClass.SECTION ? RowText.of(row) : ""));
+            boolean kept = what == RowClass.SECTION || what == RowClass.BELOW;
+            aside.add(new Aside(row.number(), what, kept ? RowText.of(row) : ""));
             closeRun();
         }
         lastRow = row.number();
@@ -607,6 +609,7 @@ final class TableBody {
                 keep(line);
             } else {
                 aside.add(new Aside(line.number(), RowClass.NOTE));
+                lastNote = RowText.of(line);
                 closeRun();
             }
         }
@@ -625,6 +628,7 @@ final class TableBody {
         if (isText()) {
             return Optional.empty();
         }
+        linesBelow();
         if (sections > 0) {
             doubts.add(new Doubt(
                     "section",
@@ -674,6 +678,18 @@ final class TableBody {
                 rival,
                 reason,
                 reading.words()));
+    }
+
+    /** Lines between records turn out to belong to those above them. */
+    private void linesBelow() {
+        int header = headerRows.isEmpty() ? 0 : headerRows.get(headerRows.size() - 1);
+        Optional<LinesBelow> below = sections == 0 ? Optional.empty() : LinesBelow.in(aside, runs, header, lastNote);
+        below.ifPresent(found -> {
+            aside.clear();
+            aside.addAll(found.aside());
+            sections = 0;
+            doubts.add(found.said());
+        });
     }
 
     private List<StatedTotal> stated() {

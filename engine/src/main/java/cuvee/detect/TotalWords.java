@@ -61,6 +61,10 @@ public final class TotalWords {
     private static final Pattern EXACT = Pattern.compile(WORD + "( général| general| generale)?[:.]?");
     private static final Pattern LEADS = Pattern.compile(WORD + "[:.,]?[ :(\\-–].*");
     private static final Pattern ENDS = Pattern.compile(".*[ \\-–]" + WORD + "[:.]?");
+    /** What all periods so far come to. */
+    private static final Pattern SO_FAR = Pattern.compile(
+            "(year|month|quarter|season) to date|[ymq]td|full year|whole year|gesamtjahr|ganzes jahr|kumuliert"
+                    + "|cumulative|ann\u00e9e compl\u00e8te");
     /** Words over everything, where no total word is used. */
     private static final Pattern WHOLE =
             Pattern.compile("(all|whole|entire|overall|alle|tous|todos|todas|tutti)( .*)?");
@@ -148,7 +152,28 @@ public final class TotalWords {
 
     /** The first words of all that is looked for, with what may stand right before them. */
     private static Set<String> firstWords() {
-        Set<String> first = new HashSet<>(Set.of("all", "whole", "entire", "alle", "tous", "todos", "todas", "tutti"));
+        Set<String> first = new HashSet<>(Set.of(
+                "all",
+                "whole",
+                "entire",
+                "alle",
+                "tous",
+                "todos",
+                "todas",
+                "tutti",
+                "year",
+                "month",
+                "quarter",
+                "season",
+                "ytd",
+                "mtd",
+                "qtd",
+                "full",
+                "gesamtjahr",
+                "ganzes",
+                "kumuliert",
+                "cumulative",
+                "ann\u00e9e"));
         Stream.of(WORDS.stream(), BEFORE.stream(), FIGURES.values().stream().flatMap(Set::stream))
                 .flatMap(words -> words)
                 .forEach(word -> first.add(word.split("[ .-]", -1)[0]));
@@ -213,7 +238,10 @@ public final class TotalWords {
         if (EXACT.matcher(lower).matches()) {
             return Sureness.WHOLLY;
         }
-        return LEADS.matcher(lower).matches() || ENDS.matcher(lower).matches() ? Sureness.PARTLY : Sureness.NO;
+        boolean partly = LEADS.matcher(lower).matches()
+                || ENDS.matcher(lower).matches()
+                || SO_FAR.matcher(lower).matches();
+        return partly ? Sureness.PARTLY : Sureness.NO;
     }
 
     /** The figure that a text names, and nothing else. */

@@ -27,6 +27,9 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
     /** What the column is called, behind the name of that of the members, that says what is said of these. */
     private static final String STATE = " status";
 
+    /** What a column of the lines below records is called where the header does not say. */
+    private static final String LINE_BELOW = "Line below";
+
     private static final double MOST_FILLED = 0.6;
     /** Fewer words say little by each standing once. */
     private static final int FEWEST_BLOCKS = 4;
@@ -76,6 +79,11 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
                 LaidColumn laid = LaidColumn.of(column);
                 columns.add(carried.contains(LooseText.key(column.header())) ? laid.carried() : laid);
             }
+        }
+        if (!found.below().isEmpty()) {
+            List<String> texts = found.below().stream().map(Aside::text).toList();
+            String name = found.nameOfBelow().isEmpty() ? LINE_BELOW : found.nameOfBelow();
+            columns.add(LaidColumn.told(name, new Origin.Line(Origin.Line.BELOW), texts, 1));
         }
         if (turn.isEmpty()) {
             return table.laid(columns, Signatures.plain(found), 0);

@@ -67,9 +67,12 @@ public sealed interface Origin {
     /**
      * The section line above a record.
      *
-     * @param level 1 for lines that head other lines, 2 for those right above records
+     * @param level 1 for lines that head other lines, 2 for those right above records, {@link #BELOW} for those right below
      */
     record Line(int level) implements Origin {
+        /** The level of a line that belongs to the record right above it. */
+        public static final int BELOW = 3;
+
         @Override
         public <T> T match(Match<T> match) {
             return match.line(this);

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 /** What the layouts of tables are called, next month as today: the loose keys of their headers. */
 public final class Signatures {
     private static final String LINES = "|+lines";
+    private static final String BELOW = "|+below";
 
     private Signatures() {}
 
@@ -35,6 +36,6 @@ public final class Signatures {
     }
 
     private static String lines(FoundTable table) {
-        return table.sections().isEmpty() ? "" : LINES;
+        return !table.below().isEmpty() ? BELOW : table.sections().isEmpty() ? "" : LINES;
     }
 }

@@ -31,12 +31,17 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.regex.Pattern;
 
 /**
  * Tables that would count rows twice: a sheet that adds up the other sheets of its workbook or has a line for each of them,
  * and a table that holds the same records as another. They are set aside and asked about.
  */
 public final class Doubles {
+    private static final Pattern EARLIER =
+            Pattern.compile("(?i)(?<!\\p{L})(old|prev|previous|backup|bak|draft|copy|kopie"
+                    + "|superseded|obsolete|do not use|entwurf|ancien|veraltet)(?!\\p{L})");
+
     private static final int FEWEST_FIELDS = 5;
     private static final int FEWEST_RECORDS = 3;
     private static final int FEWEST_NAMED = 2;
@@ -68,6 +73,7 @@ public final class Doubles {
                     draft.tables().stream().filter(members::contains).toList();
             Doubles doubles = new Doubles(job, found, contents);
             doubles.copies(found);
+            doubles.earlierSheets(found);
             doubles.summaries(found);
             doubles.decide(found);
             return doubles.apart(draft, members);
@@ -144,6 +150,28 @@ public final class Doubles {
                                 .filter(column -> column.evidence().filled() > 0)
                                 .count()
                         >= FEWEST_FIELDS;
+    }
+
+    /** Sheets that are called like another of their workbook and layout, but for a mark of an earlier version. */
+    private void earlierSheets(List<PlacedTable> tables) {
+        Map<String, PlacedTable> byName = new HashMap<>();
+        tables.forEach(table -> byName.putIfAbsent(sheetName(table, table.sheet()), table));
+        for (PlacedTable table : tables) {
+            String bare = EARLIER.matcher(table.sheet()).replaceAll("");
+            PlacedTable now = byName.get(sheetName(table, bare));
+            if (now != null
+                    && !bare.equals(table.sheet())
+                    && !reasons.containsKey(table)
+                    && !isTakenByYou(job, table.source())) {
+                reasons.put(
+                        table,
+                        "its sheet is called like " + Says.quoted(now.sheet()) + ", with a mark of an earlier version");
+            }
+        }
+    }
+
+    private static String sheetName(PlacedTable table, String sheet) {
+        return table.source() + "\n" + LooseText.key(sheet) + "\n" + table.signature();
     }
 
     /** True for a file that the analyst takes in: what has been said of it is not asked once more of its tables. */

@@ -149,6 +149,10 @@ record DraftPlan(
         for (FoundTable.Aside line : table.table().sections()) {
             lines.add(new MasterPlan.Line(line.row(), levels.get(lines.size()), Laying.text(line)));
         }
+        // Such a line is that of the record above it, as if it stood there.
+        table.table()
+                .below()
+                .forEach(line -> lines.add(new MasterPlan.Line(line.row() - 1, Origin.Line.BELOW, line.text())));
         return lines;
     }
 

@@ -31,7 +31,8 @@ final class ReadingQuestions implements Draft.Step {
             "charge-row",
             "total-compared",
             "limit-row",
-            "words-below-header");
+            "words-below-header",
+            "line-below");
 
     /** Blanks in fewer rows may be chance. */
     private static final int FEWEST_ROWS = 6;

@@ -100,7 +100,8 @@ public final class Trails {
             return table.lines().stream()
                     .filter(each -> each.level() == section.level() && each.row() <= line.row())
                     .reduce((a, b) -> b)
-                    .map(each -> new Trail(sheet.row(each.row()), "", each.text()))
+                    .map(each -> new Trail(
+                            sheet.row(each.row() + (each.level() == Origin.Line.BELOW ? 1 : 0)), "", each.text()))
                     .orElse(new Trail(sheet.row(line.row()), "", ""));
         }
         if (feed.origin() instanceof Origin.Label label) {

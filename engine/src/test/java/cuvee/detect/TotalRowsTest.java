@@ -126,6 +126,18 @@ class TotalRowsTest {
     }
 
     @Test
+    void whatTheYearHasComeToSoFarIsATotalWhereItAddsUp() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Month", "Miles", "Fuel"},
+                        new Object[] {"2026-01-01", 1876, 152.5},
+                        new Object[] {"2026-02-01", 1740, 126},
+                        new Object[] {"2026-03-01", 1013, 255.25},
+                        new Object[] {"Year to date", 4629, ""}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(3);
+    }
+
+    @Test
     void aRowBehindTheTotalOfAllOthersIsKeptAndSaid() {
         FoundTable found = find(List.of(
                         new Object[] {"Region", "Bookings", "Cancelled"},

@@ -161,4 +161,26 @@ class CopyQuestionsTest extends BatchTest {
         assertThat(made.outcome().rows()).isEqualTo(made.outcome().kept()).isEqualTo(3);
         assertThat(made.outcome().findings()).extracting(Finding::kind).doesNotContain("tally");
     }
+
+    @Test
+    void aSheetCalledAnEarlierVersionOfAnotherIsAskedAbout() {
+        Workbooks book = Workbooks.workbook();
+        for (String sheet : List.of("Jan", "Feb", "Jan (old)")) {
+            int month = sheet.startsWith("J") ? 1 : 2;
+            Object[][] rows = new Object[9][];
+            rows[0] = new Object[] {"Event", "Held on", "Attended"};
+            for (int i = 1; i < rows.length; i++) {
+                rows[i] = new Object[] {
+                    "Event " + month + i,
+                    "2026-0" + month + "-0" + i,
+                    i * 7 % 30 + (sheet.endsWith(")") && i < 4 ? 1 : 0)
+                };
+            }
+            book.sheet(sheet, rows);
+        }
+        book.save(batch.file("events.xlsx"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(16);
+        assertThat(made.question("sheet").text()).contains("called like “Jan”, with a mark of an earlier version");
+    }
 }

@@ -36,6 +36,7 @@ public final class Reconciliation implements GridModel {
         words.put(RowClass.TOTAL, "Total");
         words.put(RowClass.SECTION, "Section");
         words.put(RowClass.HEAD, "Head");
+        words.put(RowClass.BELOW, "Below");
         words.put(RowClass.NOTE, "Note");
         words.put(RowClass.FIELD, "Form");
         words.put(RowClass.OUTSIDE, "Outside");
