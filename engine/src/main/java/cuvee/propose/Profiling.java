@@ -109,7 +109,7 @@ public final class Profiling implements Contents {
         for (int i = 0; i < looked.columns().size(); i++) {
             Profile profile = looked.columns().get(i);
             boolean may =
-                    none || WrittenAs.namesDays(looked.table().columns().get(i).header());
+                    none || DayNumbers.namesDays(looked.table().columns().get(i).header());
             columns.add(
                     may
                             ? profile.countedDays(days.get()[0] - DAYS_AROUND, days.get()[1] + DAYS_AROUND)
@@ -211,7 +211,7 @@ public final class Profiling implements Contents {
                 numbers.add(numbers(cells, convention));
             }
             columns.add(
-                    WrittenAs.namesPercents(column.header())
+                    PercentPoints.namesPercents(column.header())
                             ? profile.percentPoints()
                             : isInThousands(table, column) ? profile.thousands() : profile.daysInDigits());
         }

@@ -15,6 +15,7 @@ import cuvee.master.SourceCells.Range;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Convention;
+import cuvee.value.Form;
 import cuvee.value.Meaning;
 import cuvee.value.Period;
 import cuvee.value.Type;
@@ -36,6 +37,18 @@ import java.util.stream.Stream;
  * periods. Where it is told, and where it is asked.
  */
 final class WrittenEvidence {
+    /** Numbers as cells hold them, without a percent or a currency. */
+    static final Form[] NUMBERS = {
+        Form.NUMBER_WHOLE,
+        Form.NUMBER_FRACTION,
+        Form.DIGITS,
+        Form.SPACED,
+        Form.POINT,
+        Form.COMMA,
+        Form.POINT_OR_GROUP,
+        Form.COMMA_OR_GROUP
+    };
+
     private final Job job;
     /** False where the analyst has said nothing of what cells stand for. */
     private final boolean somethingSaid;

@@ -1,0 +1,86 @@
+package cuvee.propose;
+
+import cuvee.layout.LaidColumn;
+import cuvee.layout.PlacedTable;
+import cuvee.master.SourceCells.Range;
+import cuvee.place.Says;
+import cuvee.value.Convention;
+import cuvee.value.Evidence;
+import cuvee.value.Form;
+import cuvee.value.Meaning;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Pattern;
+
+/** Numbers up to 100 that are percents where others hold shares of 1. */
+final class PercentPoints {
+    private static final Pattern PERCENT_WORD =
+            Pattern.compile("(?i)%|(?<!\\p{L})(pct|percent|per cent|prozent)(?!\\p{L})");
+    private static final double MOST_POINTS = 1000;
+    private static final double MORE_THAN_ALL = 1.5;
+
+    private final WrittenEvidence seen;
+
+    PercentPoints(WrittenEvidence seen) {
+        this.seen = seen;
+    }
+
+    /** True for a header that says that its numbers are percents. */
+    static boolean namesPercents(String header) {
+        return PERCENT_WORD.matcher(header).find();
+    }
+
+    /** The tables whose numbers are percent points. */
+    Map<PlacedTable, Meant> of(String name, Map<PlacedTable, LaidColumn> fed) {
+        Map<PlacedTable, LaidColumn> plain = new LinkedHashMap<>();
+        boolean percents = false;
+        boolean named = namesPercents(name);
+        for (Map.Entry<PlacedTable, LaidColumn> entry : fed.entrySet()) {
+            Evidence e = entry.getValue().evidence();
+            long shown = e.count(Form.NUMBER_PERCENT, Form.PERCENT_TEXT);
+            long numbers = e.count(WrittenEvidence.NUMBERS);
+            percents |= shown > 0 && shown * 2 > e.filled();
+            named |= namesPercents(entry.getValue().header());
+            if (numbers > 0 && shown == 0 && numbers + e.count(Form.NOTHING_WORD, Form.CELL_ERROR) == e.filled()) {
+                plain.put(entry.getKey(), entry.getValue());
+            }
+        }
+        if (plain.isEmpty() || !percents && !named && !seen.isSettled(name)) {
+            return Map.of();
+        }
+        Map<PlacedTable, Range> looked = seen.looked(plain, Convention.DEFAULT);
+        boolean shares = looked.values().stream()
+                .anyMatch(range -> range.least() >= -1 && range.greatest() <= 1 && range.decimals() > 0);
+        Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
+        List<PlacedTable> doubtful = new ArrayList<>();
+        for (Map.Entry<PlacedTable, Range> entry : looked.entrySet()) {
+            Range range = entry.getValue();
+            LaidColumn column = plain.get(entry.getKey());
+            Optional<Meaning> words = seen.said(name, entry.getKey());
+            boolean large = range.greatest() > MORE_THAN_ALL && Math.abs(range.greatest()) <= MOST_POINTS;
+            boolean likely = large && (percents || shares);
+            if (words.isPresent() ? words.get() == Meaning.PERCENT_POINTS : likely) {
+                meant.put(entry.getKey(), new Meant(Meaning.PERCENT_POINTS, "", 0, 0));
+                boolean sure = column != null && namesPercents(column.header());
+                if (words.isEmpty() && !sure) {
+                    doubtful.add(entry.getKey());
+                }
+            }
+        }
+        if (!meant.isEmpty()) {
+            Range first = looked.get(meant.keySet().iterator().next());
+            seen.tell(
+                    name,
+                    meant.keySet(),
+                    doubtful,
+                    Meaning.PERCENT_POINTS,
+                    "numbers up to " + (first == null ? "" : Says.number(first.greatest()))
+                            + " where the others hold shares of 1",
+                    "percent points");
+        }
+        return meant;
+    }
+}
