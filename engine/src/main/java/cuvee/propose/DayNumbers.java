@@ -51,80 +51,91 @@ final class DayNumbers {
     /** Days counted from 1899, in each table whose numbers are such. */
     Map<PlacedTable, Meant> counted(String name, Map<PlacedTable, LaidColumn> fed) {
         Optional<Type> decided = seen.type(name);
-        boolean settledAsDays =
+        boolean settled =
                 seen.isTypeSettled(name) && decided.filter(Type::isMoment).isPresent();
         boolean open = seen.isSettled(name) && !seen.isTypeSettled(name);
         if (!open && decided.filter(type -> !type.isMoment()).isPresent()) {
-            return Map.of();
-        }
-        Map<PlacedTable, LaidColumn> candidates = new LinkedHashMap<>();
-        fed.forEach((table, column) -> {
-            if (couldCountDays(column.evidence())) {
-                candidates.put(table, column);
-            }
-        });
-        if (candidates.isEmpty()) {
             return Map.of();
         }
         List<LocalDate> known = fed.values().stream()
                 .flatMap(column -> column.someDays().stream())
                 .sorted()
                 .toList();
-        if (known.isEmpty() && !settledAsDays) {
-            candidates
-                    .entrySet()
-                    .removeIf(each -> !namesDays(each.getValue().header())
-                            && seen.periods(each.getKey()).isEmpty());
-        }
-        Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
-        List<PlacedTable> doubtful = new ArrayList<>();
-        Map<PlacedTable, Range> looked = seen.looked(candidates, Convention.DEFAULT);
-        boolean unnamed = known.isEmpty()
-                && !settledAsDays
-                && candidates.values().stream().noneMatch(column -> namesDays(column.header()));
-        if (unnamed
-                && !looked.entrySet().stream().allMatch(each -> {
-                    Range range = each.getValue();
-                    return range.least() >= FIRST_DAY
-                            && range.greatest() <= LAST_DAY
-                            && inPeriod(each.getKey(), day(range.least()), day(range.greatest()));
-                })) {
+        boolean told = settled || !known.isEmpty();
+        Map<PlacedTable, LaidColumn> candidates = candidates(fed, told);
+        Map<PlacedTable, Range> looked = candidates.isEmpty() ? Map.of() : seen.looked(candidates, Convention.DEFAULT);
+        boolean named = told || candidates.values().stream().anyMatch(column -> namesDays(column.header()));
+        if (!named && !areDaysOfTheirPeriods(looked)) {
             // Without a word for it, only numbers that are days of their file's period throughout are days.
             return Map.of();
         }
+        Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
+        List<PlacedTable> doubtful = new ArrayList<>();
         looked.forEach((table, range) -> {
             Optional<Meaning> said = seen.said(name, table);
-            boolean within = range.least() >= FIRST_DAY && range.greatest() <= LAST_DAY;
-            if (!within || said.filter(meaning -> meaning != Meaning.DAYS).isPresent()) {
+            if (!isWithinDays(range)
+                    || said.filter(meaning -> meaning != Meaning.DAYS).isPresent()) {
                 return;
             }
-            LocalDate first = day(range.least());
-            LocalDate last = day(range.greatest());
-            int evidence = 0;
-            evidence += near(known, first, last) ? 1 : 0;
-            LaidColumn column = candidates.get(table);
-            evidence += column != null && namesDays(column.header()) ? 1 : 0;
-            evidence += inPeriod(table, first, last) ? 1 : 0;
-            if (evidence > 0 || settledAsDays || said.isPresent()) {
+            int evidence = evidence(table, candidates.get(table), range, known);
+            if (evidence > 0 || settled || said.isPresent()) {
                 meant.put(table, new Meant(Meaning.DAYS, "", 0, 0));
-                if (evidence < 2 && !settledAsDays && said.isEmpty()) {
+                if (evidence < 2 && !settled && said.isEmpty()) {
                     doubtful.add(table);
                 }
             }
         });
         if (!meant.isEmpty()) {
-            Range first = looked.get(meant.keySet().iterator().next());
-            String example = example(first);
-            seen.tell(
-                    name,
-                    meant.keySet(),
-                    doubtful,
-                    Meaning.DAYS,
-                    "numbers such as " + example + ", which count days: " + example + " is "
-                            + day(first == null ? FIRST_DAY : first.least()),
-                    "dates");
+            tell(name, meant, doubtful, looked.get(meant.keySet().iterator().next()));
         }
         return meant;
+    }
+
+    /** The tables whose numbers could count days; where nothing tells of days, their header or their names have to. */
+    private Map<PlacedTable, LaidColumn> candidates(Map<PlacedTable, LaidColumn> fed, boolean told) {
+        Map<PlacedTable, LaidColumn> candidates = new LinkedHashMap<>();
+        fed.forEach((table, column) -> {
+            if (couldCountDays(column.evidence())
+                    && (told
+                            || namesDays(column.header())
+                            || !seen.periods(table).isEmpty())) {
+                candidates.put(table, column);
+            }
+        });
+        return candidates;
+    }
+
+    private boolean areDaysOfTheirPeriods(Map<PlacedTable, Range> looked) {
+        return looked.entrySet().stream().allMatch(each -> {
+            Range range = each.getValue();
+            return isWithinDays(range) && inPeriod(each.getKey(), day(range.least()), day(range.greatest()));
+        });
+    }
+
+    private static boolean isWithinDays(Range range) {
+        return range.least() >= FIRST_DAY && range.greatest() <= LAST_DAY;
+    }
+
+    /** How many things say that the numbers of a table are days: days of the others, the header, the names around. */
+    private int evidence(PlacedTable table, @Nullable LaidColumn column, Range range, List<LocalDate> known) {
+        LocalDate first = day(range.least());
+        LocalDate last = day(range.greatest());
+        int evidence = near(known, first, last) ? 1 : 0;
+        evidence += column != null && namesDays(column.header()) ? 1 : 0;
+        evidence += inPeriod(table, first, last) ? 1 : 0;
+        return evidence;
+    }
+
+    private void tell(String name, Map<PlacedTable, Meant> meant, List<PlacedTable> doubtful, @Nullable Range first) {
+        String example = example(first);
+        seen.tell(
+                name,
+                meant.keySet(),
+                doubtful,
+                Meaning.DAYS,
+                "numbers such as " + example + ", which count days: " + example + " is "
+                        + day(first == null ? FIRST_DAY : first.least()),
+                "dates");
     }
 
     /** Days written without anything between year, month and day, throughout a column. */

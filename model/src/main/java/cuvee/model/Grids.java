@@ -147,6 +147,7 @@ public final class Grids {
             case REPEAT -> "repeated header";
             case OUTSIDE -> "row outside";
             case HEAD -> "head row";
+            case BELOW -> "line below";
             case TITLE, HEADER, TOTAL, SECTION, NOTE, FIELD -> what.word();
         };
     }
