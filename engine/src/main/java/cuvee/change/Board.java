@@ -8,8 +8,8 @@ import cuvee.decision.SourceChoice;
 import cuvee.decision.TableChoice;
 import cuvee.job.Decision;
 import cuvee.job.Job;
-import cuvee.layout.Across;
 import cuvee.layout.Origin;
+import cuvee.layout.RunsAcross;
 import cuvee.layout.Signatures;
 import cuvee.lineup.LineUp;
 import cuvee.master.MasterPlan;
@@ -225,7 +225,8 @@ public final class Board {
                                 .filter(placed -> placed.id() == table)
                                 .flatMap(placed -> placed.table().columns().stream())
                                 .filter(found -> found.index() == cell.getAsInt())
-                                .map(found -> Across.of(layout.tables().get(0).table())
+                                .map(found -> RunsAcross.of(
+                                                        layout.tables().get(0).table())
                                                 .map(block -> Signatures.turned(
                                                         layout.tables().get(0).table(), block))
                                                 .orElse(layout.signature())

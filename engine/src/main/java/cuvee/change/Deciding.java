@@ -14,8 +14,8 @@ import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.Names;
-import cuvee.layout.Across;
 import cuvee.layout.PlacedTable;
+import cuvee.layout.RunsAcross;
 import cuvee.layout.Signatures;
 import cuvee.place.Says;
 import cuvee.place.Where;
@@ -134,7 +134,7 @@ public final class Deciding {
                 .flatMap(sheet -> sheet.tables().stream())
                 .filter(table -> table.signature().equals(signature))
                 .flatMap(table ->
-                        Across.of(table.table()).stream().map(block -> Signatures.turned(table.table(), block)))
+                        RunsAcross.of(table.table()).stream().map(block -> Signatures.turned(table.table(), block)))
                 .findFirst()
                 .orElse(signature);
     }
@@ -147,7 +147,7 @@ public final class Deciding {
             sheet.tables().stream().map(PlacedTable::signature).forEach(signatures::add);
             signatures.addAll(sheet.signatures());
             sheet.tables()
-                    .forEach(table -> Across.of(table.table())
+                    .forEach(table -> RunsAcross.of(table.table())
                             .map(block -> Signatures.turned(table.table(), block))
                             .ifPresent(signatures::add));
         });

@@ -16,7 +16,7 @@ public final class Signatures {
      * are left out of it, so that a sheet with one more month is of the same layout.
      */
     public static String of(FoundTable table) {
-        return Across.of(table)
+        return RunsAcross.of(table)
                 .filter(across -> across.sure() != Across.Sureness.FEW)
                 .map(across -> turned(table, across))
                 .orElseGet(() -> plain(table));

@@ -15,6 +15,7 @@ import cuvee.layout.Across;
 import cuvee.layout.Laying;
 import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
+import cuvee.layout.RunsAcross;
 import cuvee.layout.Signatures;
 import cuvee.place.Says;
 import cuvee.value.LooseText;
@@ -66,7 +67,7 @@ public final class Layings implements Draft.Step {
         Map<String, List<PlacedTable>> layouts = new LinkedHashMap<>();
         Map<PlacedTable, Across> across = new LinkedHashMap<>();
         for (PlacedTable table : tables) {
-            Optional<Across> found = Across.of(table.table());
+            Optional<Across> found = RunsAcross.of(table.table());
             found.ifPresent(block -> across.put(table, block));
             String signature =
                     found.map(block -> Signatures.turned(table.table(), block)).orElse(table.signature());
@@ -129,7 +130,7 @@ public final class Layings implements Draft.Step {
     private static Optional<Laying.Turn> of(Turned turned, PlacedTable table, @Nullable Across found) {
         Optional<Across> across = turned.stays().isEmpty()
                 ? Optional.ofNullable(found)
-                : Across.allBut(table.table(), stays(turned), turned.label());
+                : RunsAcross.allBut(table.table(), stays(turned), turned.label());
         return across.map(block -> new Laying.Turn(block, turned.label(), names(turned, block), turned.blanks()));
     }
 
@@ -201,7 +202,7 @@ public final class Layings implements Draft.Step {
 
     /** Headers that run across over values of several kinds, or over too few members, stay columns, which is said. */
     private void pointOut(PlacedTable table, boolean few) {
-        List<String> members = Across.sequence(table.table());
+        List<String> members = RunsAcross.sequence(table.table());
         if (!members.isEmpty()) {
             findings.add(new Finding(
                     Severity.WARNING,

@@ -17,6 +17,7 @@ import cuvee.layout.Across;
 import cuvee.layout.Laying;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
+import cuvee.layout.RunsAcross;
 import cuvee.layout.Signatures;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
@@ -93,7 +94,7 @@ public final class Sentences {
     }
 
     private void across(Layout layout, PlacedTable first) {
-        Optional<Across> found = Across.of(first.table());
+        Optional<Across> found = RunsAcross.of(first.table());
         String subject =
                 found.map(block -> Signatures.turned(first.table(), block)).orElse(layout.signature());
         Optional<Decision> decision = decision(Kinds.ACROSS, subject);
@@ -178,7 +179,7 @@ public final class Sentences {
     }
 
     private void carried(Layout layout, PlacedTable first) {
-        String signature = Across.of(first.table())
+        String signature = RunsAcross.of(first.table())
                 .map(block -> Signatures.turned(first.table(), block))
                 .orElse(layout.signature());
         for (TableColumn column : first.table().columns()) {
@@ -218,8 +219,9 @@ public final class Sentences {
 
     private void lines(Layout layout, PlacedTable first) {
         FoundTable found = first.table();
-        String signature =
-                Across.of(found).map(block -> Signatures.turned(found, block)).orElse(layout.signature());
+        String signature = RunsAcross.of(found)
+                .map(block -> Signatures.turned(found, block))
+                .orElse(layout.signature());
         Optional<Decision> decision = decision(Kinds.SECTION_LINE, signature);
         if (decision.isEmpty() || found.sections().isEmpty()) {
             return;
