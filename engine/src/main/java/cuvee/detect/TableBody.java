@@ -355,7 +355,7 @@ final class TableBody {
         if (mayAddUpBelow(row)) {
             blanks += blanksBefore;
             above = row.copy();
-            totalRows.hold(row);
+            totalRows.above().hold(row);
             lastRow = row.number();
             return;
         }
@@ -397,7 +397,7 @@ final class TableBody {
                 && lines.isEmpty()
                 && !reading.rows().containsKey(row.number())
                 && !columns.repeats(row)
-                && totalRows.mayAddUpBelow(row);
+                && totalRows.above().mayBe(row);
     }
 
     private void releaseAbove() {
@@ -622,7 +622,7 @@ final class TableBody {
         asideNotes();
         closeRun();
         releaseAbove();
-        totalRows.doubtFirst();
+        totalRows.above().doubtFirst();
         totalRows.doubtRowsBehind();
         headFromOutline();
         if (isText()) {

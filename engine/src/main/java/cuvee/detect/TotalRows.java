@@ -5,7 +5,6 @@ import cuvee.detect.FoundTable.StatedTotal;
 import cuvee.place.Says;
 import cuvee.sheet.Row;
 import cuvee.sheet.RowBlock;
-import cuvee.value.Form;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -13,7 +12,6 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Tells totals from records, by word and by arithmetic, and keeps what they state. Word and arithmetic together, or a
@@ -42,24 +40,20 @@ final class TotalRows {
     private static final double MANY_DIGITS = 1000;
     private static final double SOME_DIGITS = 100;
 
-    /** Numbers whose mean is so much are no shares. */
-    private static final double FAR_MORE = 5;
-
     private final TableColumns columns;
     private final SheetClues clues;
     private final Reading reading;
     private final List<Doubt> doubts;
     private final List<StatedTotal> stated = new ArrayList<>();
     private final RunningSums sums = new RunningSums();
+    private final RowSums rowSums;
+    private final TotalAbove above;
+    private final BehindTotals behind;
     private final FigureRows figures;
     private final ChargeRows charges;
-    /** What the totals of groups state, added up; a total of all may add up these. */
-    private final RunningSums.Group groups = new RunningSums.Group();
 
     private final Set<String> heads = new HashSet<>();
 
-    private @Nullable Row first;
-    private boolean heldCounts;
     /** True where the last total says nothing but that it is one, and adds up all records. */
     private boolean grandTotal;
 
@@ -72,6 +66,9 @@ final class TotalRows {
         this.clues = clues;
         this.reading = reading;
         this.doubts = doubts;
+        this.rowSums = new RowSums(columns, sums);
+        this.above = new TotalAbove(columns, sums, reading, doubts);
+        this.behind = new BehindTotals(columns, sums, stated, doubts);
         this.figures = new FigureRows(columns, sums, doubts);
         this.charges = new ChargeRows(columns);
     }
@@ -86,9 +83,7 @@ final class TotalRows {
 
     /** Takes in a record that has been looked at. */
     void keep(Row row) {
-        if (sums.records() == 0) {
-            first = row.copy();
-        }
+        above.keep(row);
         charges.forget();
         sums.add(row, columns);
     }
@@ -104,97 +99,30 @@ final class TotalRows {
         sums.add(block, columns);
     }
 
-    /**
-     * True where a row right below the header, which has been looked at, may add up those that follow: by its word, or
-     * because rows without one may be totals too.
-     */
-    boolean mayAddUpBelow(Row row) {
-        int numbers = 0;
-        int texts = 0;
-        for (int column = 0; column < row.width(); column++) {
-            Form form = columns.form(column);
-            numbers += form.isNumber() ? 1 : 0;
-            texts += form == Form.WORDS || form == Form.WORDS_AND_DIGITS ? 1 : 0;
-        }
-        return numbers > 0 && texts <= 1 && (namesWhole(row) || reading.unnamedTotals());
+    /** What is told of a first row that may add up those below it. */
+    TotalAbove above() {
+        return above;
     }
 
-    private boolean namesWhole(Row row) {
-        for (int column = 0; column < row.width(); column++) {
-            if (columns.form(column) == Form.WORDS && TotalWords.namesWhole(row.text(column))) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /** Holds a row back that may add up those below; without a word for it, it counts as a record until that is told. */
-    void hold(Row row) {
-        heldCounts = !namesWhole(row);
-        if (heldCounts) {
-            sums.add(row, columns);
-        }
-    }
-
-    /** True where the row that was held back, and has been looked at again, is the total of all rows behind it. */
+    /** True where a row that was held back, and has been looked at again, is the total of all rows behind it; it is taken in. */
     boolean isTotalOfBelow(Row row) {
-        if (heldCounts) {
-            sums.remove(row, columns);
-        }
-        boolean named = false;
-        for (int column = 0; column < row.width(); column++) {
-            named |=
-                    columns.form(column) == Form.WORDS && TotalWords.of(row.text(column)) == TotalWords.Sureness.WHOLLY;
-        }
-        boolean total = sums.records() > 0 && (named || addsUp(row, 0));
+        boolean total = above.isTotal(row);
         if (total) {
             note(row);
         }
         return total;
     }
 
-    /** Says of a first record that it adds up all others, which nothing names. */
-    void doubtFirst() {
-        Row row = first;
-        if (row == null || sums.records() <= ENOUGH) {
-            return;
-        }
-        columns.look(row);
-        if (addsUp(row, 1)) {
-            doubts.add(new Doubt(
-                    "total-row",
-                    row.number(),
-                    "Row " + row.number() + " adds up all rows below it but names nothing; it is kept as a record.",
-                    1));
-        }
-    }
-
-    /** True where the numbers of a row are the sums of all records, without what it adds to them itself. */
-    private boolean addsUp(Row row, int times) {
-        int agreed = 0;
-        for (int column = 0; column < row.width(); column++) {
-            double value = columns.value(row, column);
-            if (!Double.isNaN(value)) {
-                if (!Agreement.of(value, sums.all(column) - times * value, sums.records())) {
-                    return false;
-                }
-                // Nothing added up is nothing, and says nothing.
-                agreed += value == 0 ? 0 : 1;
-            }
-        }
-        return agreed > 1 || agreed == 1 && (times == 0 || sums.records() > MANY);
-    }
-
     /** True where no record has come since the last total. */
     boolean isJustBehindATotal() {
-        return !stated.isEmpty() && sums.recordsSinceTotal() == 0;
+        return behind.isThere();
     }
 
     /** Takes in a row as a total, whatever it looks like. */
     void take(Row row) {
         note(row);
         if (sums.recordsSinceTotal() > 0) {
-            groups.add(row, columns);
+            rowSums.group(row);
         }
         sums.restart();
     }
@@ -235,12 +163,12 @@ final class TotalRows {
         if (said.texts() <= 1 && isTotalWithCharges(row)) {
             return true;
         }
-        if (isShareOfTheTotalAbove(row, said)
+        if (behind.isShare(row, said)
                 || figures.isOne(row, said)
-                || !said.namesTotal() && said.texts() <= 1 && isOfTheTotalAbove(row, said)) {
+                || !said.namesTotal() && said.texts() <= 1 && grandTotal && behind.comparesTotal(row, said)) {
             return true;
         }
-        if (said.numbers() == 0 && said.texts() == 1 && saysCount(row) || isOfTwoTotals(row, said)) {
+        if (said.numbers() == 0 && said.texts() == 1 && saysCount(row) || behind.isOfTwoTotals(row, said)) {
             return true;
         }
         boolean told = clues.totalRow(row.number());
@@ -257,7 +185,7 @@ final class TotalRows {
                         ? wholly && said.texts() == 1 + durations(row)
                         : !isNameOfARecord(row, said) && byNumbers(row, said));
         if (total) {
-            grandTotal = wholly && numbersThatSay(row) > 0 && allAgreeWithAll(row);
+            grandTotal = wholly && rowSums.numbersThatSay(row) > 0 && rowSums.allAgreeWithAll(row);
             lastTotal = row.number();
             take(row);
             charges.behind(row);
@@ -300,100 +228,6 @@ final class TotalRows {
         return Integer.parseInt(number) == count;
     }
 
-    /** True for a row right below a total whose numbers are the difference of the last two totals. */
-    private boolean isOfTwoTotals(Row row, RowWords said) {
-        if (!isJustBehindATotal() || said.texts() > 1 || said.numbers() == 0) {
-            return false;
-        }
-        int last = stated.get(stated.size() - 1).row();
-        int before = stated.stream()
-                .mapToInt(StatedTotal::row)
-                .filter(each -> each != last)
-                .max()
-                .orElse(0);
-        int agreed = 0;
-        for (int column = 0; column < row.width(); column++) {
-            double value = columns.value(row, column);
-            double one = statedIn(before, column);
-            double other = statedIn(last, column);
-            if (Double.isNaN(value) || value == 0) {
-                continue;
-            }
-            if (!Agreement.of(value, one - other, 2)) {
-                return false;
-            }
-            agreed++;
-        }
-        boolean told = agreed >= SEVERAL && before > 0;
-        if (told) {
-            doubts.add(new Doubt(
-                    "total-compared",
-                    row.number(),
-                    "Row " + row.number() + " is the difference of the last two totals; it is set aside with them.",
-                    1));
-        }
-        return told;
-    }
-
-    private double statedIn(int row, int column) {
-        return stated.stream()
-                .filter(each -> each.row() == row && each.column() == column)
-                .mapToDouble(StatedTotal::stated)
-                .findFirst()
-                .orElse(Double.NaN);
-    }
-
-    /** True for a row right below the total of all records that sets it against something else, or says its parts of 100. */
-    private boolean isOfTheTotalAbove(Row row, RowWords said) {
-        if (!grandTotal || !isJustBehindATotal() || sums.records() < SEVERAL || said.numbers() == 0) {
-            return false;
-        }
-        int label = row.firstFilled();
-        boolean compares = columns.form(label) == Form.WORDS && TotalWords.compares(row.text(label));
-        if (compares) {
-            doubts.add(new Doubt(
-                    "total-compared",
-                    row.number(),
-                    "Row " + row.number() + " says "
-                            + Says.quoted(row.text(label).strip()) + " right below the total; it is set aside with it.",
-                    1));
-        }
-        return compares;
-    }
-
-    /** True for a row below a total that says parts of one where the records above hold amounts: {@code Occupancy}. */
-    private boolean isShareOfTheTotalAbove(Row row, RowWords said) {
-        boolean share = isJustBehindATotal() && said.texts() == 1 && said.numbers() > 0 && !said.namesTotal();
-        RunningSums.Group all = sums.all();
-        for (int column = 0; share && column < row.width(); column++) {
-            double value = columns.value(row, column);
-            share = Double.isNaN(value) || value >= 0 && value <= 1 && all.mean(column) >= FAR_MORE;
-        }
-        if (share) {
-            doubts.add(new Doubt(
-                    "total-compared",
-                    row.number(),
-                    "Row " + row.number() + " says "
-                            + Says.quoted(row.text(row.firstFilled()).strip())
-                            + " right below a total, a share where the rows above hold amounts; it is set aside with"
-                            + " the total.",
-                    1));
-        }
-        return share;
-    }
-
-    /** True where what is no sum in a row is not beyond the numbers above it, as a rate or an average of all is not. */
-    private boolean othersAreNotBeyond(Row row) {
-        RunningSums.Group all = sums.all();
-        for (int column = 0; column < row.width(); column++) {
-            double value = columns.value(row, column);
-            if (!Double.isNaN(value) && !agrees(value, column) && !all.reaches(value, column)) {
-                return false;
-            }
-        }
-        return true;
-    }
-
     /** Says of the last rows that they stand behind the total of all others, where they have none of their own. */
     void doubtRowsBehind() {
         int behind = sums.recordsSinceTotal();
@@ -414,18 +248,19 @@ final class TotalRows {
      * numbers are too large for an accident. What could be one is asked about.
      */
     private boolean isTotalOfAnyName(Row row, int texts) {
-        boolean whole = namesWhole(row) && mostAgree(row);
-        boolean agrees = whole || allAgree(row) || agreeing(row) >= SEVERAL && othersAreNotBeyond(row);
+        boolean whole = TotalAbove.namesWhole(row, columns) && rowSums.mostAgree(row);
+        boolean agrees =
+                whole || rowSums.allAgree(row) || rowSums.agreeing(row) >= SEVERAL && rowSums.othersAreNotBeyond(row);
         if (!agrees || !isNew(row)) {
             return false;
         }
         if (whole) {
             return true;
         }
-        int numbers = numbersThatSay(row);
+        int numbers = rowSums.numbersThatSay(row);
         if (sums.recordsSinceTotal() < ENOUGH && sums.records() < ENOUGH) {
             // Two rows and their sum: told by several sums of some digits each, and asked about.
-            boolean told = sums.records() == 2 && numbers >= SEVERAL && leastNumber(row) >= SOME_DIGITS;
+            boolean told = sums.records() == 2 && numbers >= SEVERAL && rowSums.leastNumber(row) >= SOME_DIGITS;
             if (told && !reading.unnamedTotals()) {
                 doubtUnnamed(row);
             }
@@ -438,7 +273,8 @@ final class TotalRows {
         }
         boolean bare = texts < columns.keyColumns();
         // A record may well have the numbers of the one before it, or by accident those of two together.
-        boolean enough = sums.recordsSinceTotal() >= ENOUGH || sums.recordsSinceTotal() == 0 || allAgreeWithAll(row);
+        boolean enough =
+                sums.recordsSinceTotal() >= ENOUGH || sums.recordsSinceTotal() == 0 || rowSums.allAgreeWithAll(row);
         boolean one = numbers == 1 && greatest >= MANY_DIGITS && sums.records() >= MANY;
         boolean several = numbers >= SEVERAL && (bare || greatest >= SOME_DIGITS);
         if (enough && (several || one && bare)
@@ -457,26 +293,6 @@ final class TotalRows {
                 row.number(),
                 "Row " + row.number() + " adds up the rows above it under another name; it is kept as a record.",
                 1));
-    }
-
-    /** The least of a row's numbers that say something, without its sign. */
-    private double leastNumber(Row row) {
-        double least = Double.MAX_VALUE;
-        for (int column = 0; column < row.width(); column++) {
-            double value = columns.value(row, column);
-            least = Double.isNaN(value) || value == 0 ? least : Math.min(least, Math.abs(value));
-        }
-        return least;
-    }
-
-    private boolean allAgreeWithAll(Row row) {
-        for (int column = 0; column < row.width(); column++) {
-            double value = columns.value(row, column);
-            if (!Double.isNaN(value) && !Agreement.of(value, sums.all(column), sums.records())) {
-                return false;
-            }
-        }
-        return true;
     }
 
     /** True where no text of a row stands in a record above it. */
@@ -498,7 +314,7 @@ final class TotalRows {
         boolean named = said.word() == TotalWords.Sureness.PARTLY
                 && sums.recordsSinceTotal() == 1
                 && columns.holds(said.labelColumn(), said.label());
-        if (named && allAgree(row)) {
+        if (named && rowSums.allAgree(row)) {
             doubts.add(new Doubt(
                     "total-word",
                     row.number(),
@@ -515,16 +331,17 @@ final class TotalRows {
         String label = said.label();
         int texts = said.texts();
         boolean added = sums.records() > 0
-                && (allAgree(row) || word != TotalWords.Sureness.NO && sums.records() >= ENOUGH && mostAgree(row));
+                && (rowSums.allAgree(row)
+                        || word != TotalWords.Sureness.NO && sums.records() >= ENOUGH && rowSums.mostAgree(row));
         boolean bareKeys = texts <= 1 && columns.keyColumns() > 1;
         if (word == TotalWords.Sureness.NO) {
             boolean nearly = texts == 0
                     && sums.records() >= ENOUGH
-                    && agreeing(row) >= ENOUGH_SUMS
-                    && mostAgree(row)
-                    && isNoAccident(row);
+                    && rowSums.agreeing(row) >= ENOUGH_SUMS
+                    && rowSums.mostAgree(row)
+                    && rowSums.isNoAccident(row);
             boolean unnamed = (added || nearly) && sums.records() > 1 && columns.keyColumns() > 0;
-            if (unnamed && texts == 0 && isNoAccident(row)) {
+            if (unnamed && texts == 0 && rowSums.isNoAccident(row)) {
                 return true;
             }
             if (unnamed && !reading.unnamedTotals()) {
@@ -538,8 +355,8 @@ final class TotalRows {
         }
         boolean wholly = word == TotalWords.Sureness.WHOLLY;
         // A total of something names what it adds up; other words beside a total word may be a name of its own.
-        boolean ofAGroup =
-                bareKeys && (sums.records() == 0 || numbersThatSay(row) == 0 || isKnown(TotalWords.rest(label)));
+        boolean ofAGroup = bareKeys
+                && (sums.records() == 0 || rowSums.numbersThatSay(row) == 0 || isKnown(TotalWords.rest(label)));
         if ((texts <= 1 && (wholly || ofAGroup || added)) || (added && wholly)) {
             return true;
         }
@@ -573,60 +390,6 @@ final class TotalRows {
     void headed(String text) {
         recordsAtLine = sums.records();
         heads.add(LooseText.key(text));
-    }
-
-    /** True where several sums agree, or one of many digits does over many records: a total without any word. */
-    private boolean isNoAccident(Row row) {
-        int numbers = numbersThatSay(row);
-        boolean large = false;
-        for (int column = 0; column < row.width(); column++) {
-            large |= Math.abs(columns.value(row, column)) >= MANY_DIGITS;
-        }
-        return numbers >= SEVERAL && sums.records() >= ENOUGH || numbers == 1 && large && sums.records() >= MANY;
-    }
-
-    /** How many numbers of a row are not 0: nothing added up is nothing, and says nothing. */
-    private int numbersThatSay(Row row) {
-        int numbers = 0;
-        for (int column = 0; column < row.width(); column++) {
-            double value = columns.value(row, column);
-            numbers += Double.isNaN(value) || value == 0 ? 0 : 1;
-        }
-        return numbers;
-    }
-
-    private boolean allAgree(Row row) {
-        for (int column = 0; column < row.width(); column++) {
-            double value = columns.value(row, column);
-            if (!Double.isNaN(value) && !agrees(value, column)) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    /** True where several sums agree and few do not: a total with a wrong sum in it. */
-    private boolean mostAgree(Row row) {
-        int agreeing = agreeing(row);
-        return agreeing >= SEVERAL && agreeing * 3 >= numbersThatSay(row) * 2;
-    }
-
-    /** How many numbers of a row that say something are sums of those above. */
-    private int agreeing(Row row) {
-        int agreeing = 0;
-        for (int column = 0; column < row.width(); column++) {
-            double value = columns.value(row, column);
-            agreeing += !Double.isNaN(value) && value != 0 && agrees(value, column) ? 1 : 0;
-        }
-        return agreeing;
-    }
-
-    private boolean agrees(double value, int column) {
-        return Agreement.of(value, sums.sinceTotal().sum(column), sums.recordsSinceTotal())
-                || Agreement.of(value, sums.all(column), sums.records())
-                || sums.recordsSinceTotal() == 0
-                        && groups.records() > 1
-                        && Agreement.of(value, groups.sum(column), groups.records());
     }
 
     private void note(Row row) {

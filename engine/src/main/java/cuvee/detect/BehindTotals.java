@@ -1,0 +1,115 @@
+package cuvee.detect;
+
+import cuvee.detect.FoundTable.Doubt;
+import cuvee.detect.FoundTable.StatedTotal;
+import cuvee.place.Says;
+import cuvee.sheet.Row;
+import cuvee.value.Form;
+import java.util.List;
+
+/** Rows right behind a total that say something of it: a share, a comparison, what is left of two totals. */
+final class BehindTotals {
+    /** So many sums that agree are no accident. */
+    private static final int SEVERAL = 2;
+    /** Numbers whose mean is so much are no shares. */
+    private static final double FAR_MORE = 5;
+
+    private final TableColumns columns;
+    private final RunningSums sums;
+    private final List<StatedTotal> stated;
+    private final List<Doubt> doubts;
+
+    BehindTotals(TableColumns columns, RunningSums sums, List<StatedTotal> stated, List<Doubt> doubts) {
+        this.columns = columns;
+        this.sums = sums;
+        this.stated = stated;
+        this.doubts = doubts;
+    }
+
+    /** True where no record has come since the last total. */
+    boolean isThere() {
+        return !stated.isEmpty() && sums.recordsSinceTotal() == 0;
+    }
+
+    /** True for a row below a total that says parts of one where the records above hold amounts: {@code Occupancy}. */
+    boolean isShare(Row row, RowWords said) {
+        boolean share = isThere() && said.texts() == 1 && said.numbers() > 0 && !said.namesTotal();
+        RunningSums.Group all = sums.all();
+        for (int column = 0; share && column < row.width(); column++) {
+            double value = columns.value(row, column);
+            share = Double.isNaN(value) || value >= 0 && value <= 1 && all.mean(column) >= FAR_MORE;
+        }
+        if (share) {
+            doubts.add(new Doubt(
+                    "total-compared",
+                    row.number(),
+                    "Row " + row.number() + " says "
+                            + Says.quoted(row.text(row.firstFilled()).strip())
+                            + " right below a total, a share where the rows above hold amounts; it is set aside with"
+                            + " the total.",
+                    1));
+        }
+        return share;
+    }
+
+    /** True for a row right below the total of all records that sets it against something else, or says its parts of 100. */
+    boolean comparesTotal(Row row, RowWords said) {
+        if (!isThere() || sums.records() < SEVERAL || said.numbers() == 0) {
+            return false;
+        }
+        int label = row.firstFilled();
+        boolean compares = columns.form(label) == Form.WORDS && TotalWords.compares(row.text(label));
+        if (compares) {
+            doubts.add(new Doubt(
+                    "total-compared",
+                    row.number(),
+                    "Row " + row.number() + " says "
+                            + Says.quoted(row.text(label).strip()) + " right below the total; it is set aside with it.",
+                    1));
+        }
+        return compares;
+    }
+
+    /** True for a row right below a total whose numbers are the difference of the last two totals. */
+    boolean isOfTwoTotals(Row row, RowWords said) {
+        if (!isThere() || said.texts() > 1 || said.numbers() == 0) {
+            return false;
+        }
+        int last = stated.get(stated.size() - 1).row();
+        int before = stated.stream()
+                .mapToInt(StatedTotal::row)
+                .filter(each -> each != last)
+                .max()
+                .orElse(0);
+        int agreed = 0;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            double one = statedIn(before, column);
+            double other = statedIn(last, column);
+            if (Double.isNaN(value) || value == 0) {
+                continue;
+            }
+            if (!Agreement.of(value, one - other, 2)) {
+                return false;
+            }
+            agreed++;
+        }
+        boolean told = agreed >= SEVERAL && before > 0;
+        if (told) {
+            doubts.add(new Doubt(
+                    "total-compared",
+                    row.number(),
+                    "Row " + row.number() + " is the difference of the last two totals; it is set aside with them.",
+                    1));
+        }
+        return told;
+    }
+
+    private double statedIn(int row, int column) {
+        return stated.stream()
+                .filter(each -> each.row() == row && each.column() == column)
+                .mapToDouble(StatedTotal::stated)
+                .findFirst()
+                .orElse(Double.NaN);
+    }
+}

@@ -1,0 +1,116 @@
+package cuvee.detect;
+
+import cuvee.sheet.Row;
+
+/** What the numbers of a row are of the rows above it: their sums, or no more than they reach. */
+final class RowSums {
+    /** Fewer records than these add up by chance. */
+    private static final int ENOUGH = 3;
+    /** So many sums that agree are no accident. */
+    private static final int SEVERAL = 2;
+    /** The numbers of a single column add up by chance where there are fewer. */
+    private static final int MANY = 8;
+
+    private static final double MANY_DIGITS = 1000;
+
+    private final TableColumns columns;
+    private final RunningSums sums;
+    /** What the totals of groups state, added up; a total of all may add up these. */
+    private final RunningSums.Group groups = new RunningSums.Group();
+
+    RowSums(TableColumns columns, RunningSums sums) {
+        this.columns = columns;
+        this.sums = sums;
+    }
+
+    /** Takes in what the total of a group states. */
+    void group(Row row) {
+        groups.add(row, columns);
+    }
+
+    /** True where what is no sum in a row is not beyond the numbers above it, as a rate or an average of all is not. */
+    boolean othersAreNotBeyond(Row row) {
+        RunningSums.Group all = sums.all();
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value) && !agrees(value, column) && !all.reaches(value, column)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** The least of a row's numbers that say something, without its sign. */
+    double leastNumber(Row row) {
+        double least = Double.MAX_VALUE;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            least = Double.isNaN(value) || value == 0 ? least : Math.min(least, Math.abs(value));
+        }
+        return least;
+    }
+
+    boolean allAgreeWithAll(Row row) {
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value) && !Agreement.of(value, sums.all(column), sums.records())) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** True where several sums agree, or one of many digits does over many records: a total without any word. */
+    boolean isNoAccident(Row row) {
+        int numbers = numbersThatSay(row);
+        boolean large = false;
+        for (int column = 0; column < row.width(); column++) {
+            large |= Math.abs(columns.value(row, column)) >= MANY_DIGITS;
+        }
+        return numbers >= SEVERAL && sums.records() >= ENOUGH || numbers == 1 && large && sums.records() >= MANY;
+    }
+
+    /** How many numbers of a row are not 0: nothing added up is nothing, and says nothing. */
+    int numbersThatSay(Row row) {
+        int numbers = 0;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            numbers += Double.isNaN(value) || value == 0 ? 0 : 1;
+        }
+        return numbers;
+    }
+
+    boolean allAgree(Row row) {
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value) && !agrees(value, column)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** True where several sums agree and few do not: a total with a wrong sum in it. */
+    boolean mostAgree(Row row) {
+        int agreeing = agreeing(row);
+        return agreeing >= SEVERAL && agreeing * 3 >= numbersThatSay(row) * 2;
+    }
+
+    /** How many numbers of a row that say something are sums of those above. */
+    int agreeing(Row row) {
+        int agreeing = 0;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            agreeing += !Double.isNaN(value) && value != 0 && agrees(value, column) ? 1 : 0;
+        }
+        return agreeing;
+    }
+
+    boolean agrees(double value, int column) {
+        return Agreement.of(value, sums.sinceTotal().sum(column), sums.recordsSinceTotal())
+                || Agreement.of(value, sums.all(column), sums.records())
+                || sums.recordsSinceTotal() == 0
+                        && groups.records() > 1
+                        && Agreement.of(value, groups.sum(column), groups.records());
+    }
+}
