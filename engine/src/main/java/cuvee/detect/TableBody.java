@@ -7,8 +7,6 @@ import cuvee.detect.FoundTable.StatedTotal;
 import cuvee.place.Says;
 import cuvee.sheet.Row;
 import cuvee.sheet.RowBlock;
-import cuvee.value.Form;
-import cuvee.value.Forms;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.BitSet;
@@ -16,20 +14,13 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
 /** The rows of one table, from its titles and header on: tells each row for itself and gathers what the records hold. */
 final class TableBody {
-    private static final Pattern NOTE_START = Pattern.compile(
-            "(note|notes|source|sources|remark|remarks|prepared|printed|generated|exported|created|page|report|end of|\\*|†"
-                    + "|stand|quelle|hinweis|anm|erstellt|seite|footnote|figures|all figures|contact|disclaimer|signed"
-                    + "|signature|checked by|approved|unterschrift|geprüft|\\().*",
-            Pattern.CASE_INSENSITIVE | Pattern.DOTALL);
 
     private final HeaderHints hints;
     private final SheetClues clues;
@@ -44,9 +35,8 @@ final class TableBody {
     private final int width;
     private final int headRows;
     private final boolean numbered;
-    private final int leastFilled;
-    private final int usuallyFilled;
     private final AfterGap afterGap;
+    private final LineRows lineRows;
     private final List<Aside> aside = new ArrayList<>();
     private final List<Run> runs = new ArrayList<>();
     private final List<String> titles = new ArrayList<>();
@@ -57,11 +47,6 @@ final class TableBody {
     private final BitSet wideTitles = new BitSet();
 
     private final List<Doubt> doubts = new ArrayList<>();
-    /** Tables with fewer columns may have records of one cell. */
-    private static final int FEWEST_COLUMNS_OF_RECORDS = 3;
-    /** Stands where records would stand if there were any. */
-    private static final Pattern NOTHING_TO_REPORT = Pattern.compile(
-            "(none|nil|nothing|no|keine?|keiner|aucune?|n\u00e9ant|ningun[oa]?|nessun[oa]?|geen|brak|n/a)([ :,.(-].*)?");
 
     private final List<Integer> headerRows = new ArrayList<>();
     private final List<Row> lines = new ArrayList<>();
@@ -125,11 +110,12 @@ final class TableBody {
         }
         List<Row> below = rows.subList(headRows, rows.size());
         columns.lookAhead(below);
-        this.leastFilled = filled(below, 4);
-        this.usuallyFilled = filled(below, 2);
+        int leastFilled = filled(below, 4);
         this.loneWords = new LoneWords(below);
         this.heads = new HeadRows(reading);
         this.afterGap = new AfterGap(columns, totalRows, titles, leastFilled, hints, clues);
+        this.lineRows = new LineRows(
+                columns, totalRows, afterGap, loneWords, reading, width, choice.found(), leastFilled, filled(below, 2));
         if (!choice.found()) {
             doubts.add(new Doubt(
                     "no-header", firstRow, "No row looks like a header; the columns go by their letters.", 1));
@@ -447,87 +433,23 @@ final class TableBody {
         if (totalRows.isTotal(row)) {
             return RowClass.TOTAL;
         }
-        return isLine(row, blanksBefore) ? RowClass.NOTE : null;
+        return switch (lineRows.of(row, blanksBefore, !lines.isEmpty(), sections > 0)) {
+            case RECORD -> null;
+            case SPARSE -> {
+                noteSparse(row.number());
+                yield null;
+            }
+            case LINE_OR_RECORD -> {
+                maybeRecords.add(row.number());
+                yield RowClass.NOTE;
+            }
+            case LINE -> RowClass.NOTE;
+        };
     }
 
     /** True for words over several columns that stand above the header too: they stand above it again where it is repeated. */
     private boolean repeatsTitle(Row row) {
         return wideTitles.get(columns.filled()) && titlePatterns.contains(LooseText.codePattern(RowText.of(row)));
-    }
-
-    /** A row of a word or two that is no record: a line that heads the rows below, or a note. */
-    private boolean isLine(Row row, int blanksBefore) {
-        int filled = columns.filled();
-        if (filled > 1) {
-            return isWideLine(row, blanksBefore, filled);
-        }
-        int column = row.firstFilled();
-        Form form = Forms.of(row, column);
-        String text = row.text(column).strip();
-        boolean none = records() == 0
-                && headerRows.size() > 0
-                && columns.names().size() >= FEWEST_COLUMNS_OF_RECORDS
-                && NOTHING_TO_REPORT.matcher(text.toLowerCase(Locale.ROOT)).matches();
-        if (none) {
-            return true;
-        }
-        boolean dated = form.isDate() && leastFilled >= 3 && !columns.holdsDates(column);
-        if (form != Form.WORDS && form != Form.WORDS_AND_DIGITS && !dated) {
-            return false;
-        }
-        boolean note = NOTE_START.matcher(text.toLowerCase(Locale.ROOT)).matches() || text.length() > longText(column);
-        if (width < 3) {
-            return width == 2 && note && (blanksBefore > 0 || !lines.isEmpty());
-        }
-        boolean outside = !columns.headed(column) || columns.neverFilled(column);
-        boolean line = outside || note || columns.odd(column, Form.WORDS) || blanksBefore > 0 || !lines.isEmpty();
-        if (line) {
-            return true;
-        }
-        boolean known = columns.holds(column, text) || columns.holdsAlike(column, text);
-        boolean newWord = !reading.lines() && leastFilled >= 3 && !known;
-        if (newWord && !(dated || loneWords.areLines() || sections > 0 || styledAsLine(text))) {
-            // What comes next tells: a record before other records, a line above the header repeated.
-            maybeRecords.add(row.number());
-        } else if (!newWord) {
-            noteSparse(row.number());
-        }
-        return newWord;
-    }
-
-    private int longText(int column) {
-        return Math.max(40, columns.longest(column) * 3 / 2);
-    }
-
-    private static boolean styledAsLine(String text) {
-        return text.endsWith(":") || text.chars().anyMatch(c -> c == ' ' || c == '-' || c == '/');
-    }
-
-    /** Several cells below a gap that do not go with the columns: labels, signatures, a legend. */
-    private boolean isWideLine(Row row, int blanksBefore, int filled) {
-        boolean apart = blanksBefore > 0 || !lines.isEmpty();
-        if (width >= 4 && apart && LabelRows.isPaired(row)) {
-            return true;
-        }
-        if (width < 4 || filled > Math.max(2, width / 2)) {
-            return false;
-        }
-        int column = row.firstFilled();
-        String first = row.text(column).strip();
-        boolean label = first.endsWith(":");
-        boolean note = NOTE_START.matcher(first.toLowerCase(Locale.ROOT)).matches();
-        // A word among numbers in a row without any key, as "VAT" below the last item of an order.
-        if (!columns.form(column).isValue() && columns.odd(column, Form.WORDS) && columns.lacksKeys(row)) {
-            return true;
-        }
-        if (filled >= leastFilled) {
-            return false;
-        }
-        // Behind a line of words, or a total, half of what records fill is little; records that follow take it back.
-        boolean behindTheEnd = !lines.isEmpty() || totalRows.isJustBehindATotal();
-        return label && filled == 2
-                || apart && (label || note || afterGap.strange(row) * 2 >= filled || filled * 2 <= leastFilled)
-                || apart && behindTheEnd && filled * 2 <= usuallyFilled;
     }
 
     private void keep(Row row) {
