@@ -350,7 +350,7 @@ final class CollectView extends VBox implements JobFrame.HasQuestions {
                 at));
         words.add(Pieces.label("with"));
         words.add(word(inner, "place-inner-" + (at + 1), all, at));
-        words.add(Pieces.label(", names"));
+        words.add(Pieces.label("and names"));
         words.add(word(names, "place-names-" + (at + 1), all, at));
         if (!place.without().isEmpty()) {
             words.add(Pieces.label("without"));

@@ -240,18 +240,11 @@ public final class Layings implements Draft.Step {
                 .filter(column -> !across.contains(column.index()))
                 .forEach(column -> taken.add(LooseText.key(column.header())));
         List<String> names = new ArrayList<>();
-        names.add(free(block.label(), taken));
-        block.groups().keySet().forEach(group -> names.add(free(group.isEmpty() ? amount : group, taken)));
+        names.add(LinesAsColumns.free(block.label(), taken));
+        block.groups()
+                .keySet()
+                .forEach(group -> names.add(LinesAsColumns.free(group.isEmpty() ? amount : group, taken)));
         return names;
-    }
-
-    /** A name that no column has yet, by its loose key; it is taken then. */
-    static String free(String name, Set<String> taken) {
-        String free = name;
-        for (int copy = 2; !taken.add(LooseText.key(free)); copy++) {
-            free = name + " (" + copy + ")";
-        }
-        return free;
     }
 
     /** Numbered columns can be a sequence or things of their own: taken for a sequence, and asked about. */

@@ -55,7 +55,7 @@ final class LinesAsColumns {
         Optional<String> blank = two ? Optional.empty() : Laying.blankBesideLines(first);
         blank.ifPresent(names::add);
         for (int level = names.size() + 1; level <= (two ? 2 : 1); level++) {
-            names.add(Layings.free(lineName(same, level), taken));
+            names.add(free(lineName(same, level), taken));
         }
         assumed.add(new Decision(
                 Kinds.SECTION_LINE,
@@ -99,5 +99,14 @@ final class LinesAsColumns {
             }
         }
         return level == 1 ? "Section" : "Subsection";
+    }
+
+    /** A name that no column has yet, by its loose key; it is taken then. */
+    static String free(String name, Set<String> taken) {
+        String free = name;
+        for (int copy = 2; !taken.add(LooseText.key(free)); copy++) {
+            free = name + " (" + copy + ")";
+        }
+        return free;
     }
 }

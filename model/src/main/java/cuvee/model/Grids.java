@@ -145,9 +145,9 @@ public final class Grids {
         return switch (what) {
             case BLANK -> "blank row";
             case REPEAT -> "repeated header";
-            case OUTSIDE -> "row outside";
+            case OUTSIDE -> "outside row";
             case HEAD -> "head row";
-            case BELOW -> "line below";
+            case BELOW -> "lower line";
             case TITLE, HEADER, TOTAL, SECTION, NOTE, FIELD -> what.word();
         };
     }
