@@ -30,11 +30,13 @@ final class WrittenAs {
         PercentPoints percentPoints = new PercentPoints(seen);
         UnitsBehind units = new UnitsBehind(seen);
         Thousands thousands = new Thousands(seen);
+        ZerosAndOnes zerosAndOnes = new ZerosAndOnes(seen);
         this.ways = List.of(
                 (column, fed) -> dayNumbers.counted(column.name(), fed),
                 (column, fed) -> dayNumbers.inDigits(column.name(), fed),
                 (column, fed) -> ofYears(Meaning.DATES, bareDays.of(column, fed)),
                 (column, fed) -> ofYears(Meaning.MONTHS, months.of(column, fed)),
+                (column, fed) -> zerosAndOnes.of(column.name(), fed),
                 (column, fed) -> percentPoints.of(column.name(), fed),
                 (column, fed) -> units.of(column.name(), fed),
                 (column, fed) -> thousands.of(column));

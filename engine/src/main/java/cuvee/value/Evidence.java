@@ -564,6 +564,7 @@ public final class Evidence {
             case AS_WRITTEN, THOUSANDS, MONTHS, DATES -> null;
             case DAYS, DIGITS_OF_DAYS -> Form.CELL_DATE;
             case PERCENT_POINTS -> Form.NUMBER_PERCENT;
+            case ONE_FOR_YES -> Form.CELL_TRUE_FALSE;
         };
         if (convention.meaning() == Meaning.THOUSANDS) {
             meant.decimals = Math.max(0, meant.decimals - DIGITS_OF_A_THOUSAND);
@@ -574,8 +575,9 @@ public final class Evidence {
                     Form.NUMBER_WHOLE, Form.NUMBER_FRACTION, Form.DIGITS, Form.SPACED, Form.POINT, Form.COMMA)) {
                 meant.move(number, other);
             }
-            meant.decimals = other == Form.CELL_DATE ? 0 : meant.decimals + 2;
-            meant.wholeDigits = other == Form.CELL_DATE ? 0 : meant.wholeDigits;
+            boolean number = other == Form.NUMBER_PERCENT;
+            meant.decimals = number ? meant.decimals + 2 : 0;
+            meant.wholeDigits = number ? meant.wholeDigits : 0;
         }
         return meant;
     }

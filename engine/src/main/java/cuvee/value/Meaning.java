@@ -14,6 +14,8 @@ public enum Meaning {
     PERCENT_POINTS("percent points", "p"),
     /** Thousands: 12.5 stands for 12,500. */
     THOUSANDS("thousands", "k"),
+    /** Yes and no: 1 for yes, 0 for no. */
+    ONE_FOR_YES("one for yes", "b"),
     /**
      * They are no numbers but names of months, each of which stands for its first day: Oct 2021, 10/2021, or Oct in a
      * source whose year is known.

@@ -105,6 +105,10 @@ public final class ValueReader {
                 String iso = Dates.ofDigits(bare);
                 yield iso == null ? null : CellKind.DATE.mark() + iso;
             }
+            case ONE_FOR_YES ->
+                number.signum() == 0
+                        ? CellKind.YES_NO.mark() + "false"
+                        : number.compareTo(BigDecimal.ONE) == 0 ? CellKind.YES_NO.mark() + "true" : staged;
             case PERCENT_POINTS ->
                 CellKind.NUMBER.mark() + number.movePointLeft(2).toPlainString();
         };

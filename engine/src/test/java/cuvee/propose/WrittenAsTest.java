@@ -648,4 +648,27 @@ class WrittenAsTest {
                 "A5,25-05-02,1");
         assertThat(batch.refresh().lines()).anyMatch(line -> line.contains("2007-11-03"));
     }
+
+    @Test
+    void onesAndNoughtsAreYesAndNoWhereOthersSayThatInWords() {
+        batch.csv("a.csv", "Id,Active,Score", "a1,Yes,4", "a2,No,7", "a3,Yes,2");
+        batch.csv("b.csv", "Id,Active,Score", "b1,1,4", "b2,0,7", "b3,1,2");
+        batch.csv("c.csv", "Id,Active,Score", "c1,Y,4", "c2,N,7", "c3,Y,2");
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().plan().columns().get(1).type()).isEqualTo(Type.YES_NO);
+        assertThat(made.lines())
+                .anyMatch(line -> line.startsWith("b1|true"))
+                .anyMatch(line -> line.startsWith("b2|false"))
+                .anyMatch(line -> line.startsWith("c3|true"));
+        assertThat(made.findings("written-as")).singleElement().asString().contains("1 and 0 where the others say");
+        batch.settle("written-as", "Active", "as written");
+        assertThat(batch.refresh().outcome().plan().columns().get(1).type()).isNotEqualTo(Type.YES_NO);
+    }
+
+    @Test
+    void countsBesideWordsAreNoYes() {
+        batch.csv("a.csv", "Id,Spare,Score", "a1,Yes,4", "a2,No,7", "a3,Yes,2");
+        batch.csv("b.csv", "Id,Spare,Score", "b1,1,4", "b2,0,7", "b3,4,2");
+        assertThat(batch.refresh().findings("written-as")).isEmpty();
+    }
 }
