@@ -312,7 +312,10 @@ final class HeaderChoice {
     private boolean joins(int top, int next, int bottom) {
         HeadRow upper = rows.get(top);
         HeadRow lower = rows.get(next);
-        if (!upper.wordsOnly() || !lower.wordsOnly() || holdsCode(lower, bottom)) {
+        if (!upper.wordsOnly()
+                || !lower.wordsOnly()
+                || holdsCode(lower, bottom)
+                || WordsBelowHeader.isExample(lower.row())) {
             return false;
         }
         if (upper.isLabelPairs() && upper.filled() > 2) {

@@ -34,6 +34,21 @@ class WordsBelowHeaderTest {
     }
 
     @Test
+    void examplesOfWhatIsToBeFilledInAreANote() {
+        FoundTable found = find(
+                new Object[] {"Site *", "Date *", "Visitors *", "Comments"},
+                new Object[] {"e.g. Hollin", "e.g. 01/02/2026", "e.g. 123", "optional"},
+                new Object[] {"North", "2026-02-01", 44, ""},
+                new Object[] {"South", "2026-02-01", 12, "Fair"},
+                new Object[] {"North", "2026-02-02", 31, ""},
+                new Object[] {"South", "2026-02-02", 18, ""});
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.columns())
+                .extracting(TableColumn::header)
+                .containsExactly("Site *", "Date *", "Visitors *", "Comments");
+    }
+
+    @Test
     void aRecordWithAWordOrTwoAmongNumbersIsOne() {
         FoundTable found = find(
                 new Object[] {"Day", "Hollin", "Tarsk", "Quay"},
