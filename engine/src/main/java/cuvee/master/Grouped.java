@@ -182,7 +182,11 @@ public final class Grouped {
     /** What a group's key is written as. */
     private static String said(Key key, MasterPlan plan) {
         String cell = Marking.cell(key.column(), plan);
-        boolean text = key.span() == Span.VALUE && Marking.type(key.column(), plan) == Type.TEXT;
+        Type type = Marking.type(key.column(), plan);
+        boolean text = key.span() == Span.VALUE && type == Type.TEXT;
+        if (key.span() == Span.VALUE && type == Type.YES_NO) {
+            return "min(" + MasterText.shown(cell, plan.columns().get(key.column())) + ")";
+        }
         return text ? "nullif(min(trim(" + cell + ")), '')" : "min(" + key(key, plan) + ")";
     }
 

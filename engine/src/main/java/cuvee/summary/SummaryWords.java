@@ -16,10 +16,30 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 
 /** Reads the words of a summary over the columns that are there. */
 public final class SummaryWords {
+    /** What people say as well for a figure; it is written down in Cuvee's words. */
+    private static final Map<String, Kind> ALSO = Map.of(
+            "sum",
+            Kind.TOTAL,
+            "mean",
+            Kind.AVERAGE,
+            "max",
+            Kind.GREATEST,
+            "maximum",
+            Kind.GREATEST,
+            "highest",
+            Kind.GREATEST,
+            "min",
+            Kind.LEAST,
+            "minimum",
+            Kind.LEAST,
+            "lowest",
+            Kind.LEAST);
+
     private static final String LINE = "a line for each ";
     private static final String COLUMN = "a column for each ";
     private static final String WHERE = "only where ";
@@ -147,6 +167,15 @@ public final class SummaryWords {
         List<By> lines = new ArrayList<>();
         Optional<By> columns = Optional.empty();
         String where = "";
+        if (take(" by ")) {
+            do {
+                Optional<By> by = by();
+                if (by.isEmpty()) {
+                    return Optional.empty();
+                }
+                lines.add(by.get());
+            } while (take(" and ") || take(", "));
+        }
         if (take(":")) {
             do {
                 skip();
@@ -230,6 +259,19 @@ public final class SummaryWords {
 
     private Optional<Figure> figure() {
         skip();
+        if (take("count of different ")) {
+            return name().map(column -> new Figure(Kind.DIFFERENT, column));
+        }
+        if (takeWord("count")) {
+            take(" of rows");
+            return Optional.of(new Figure(Kind.NUMBER_OF_ROWS, ""));
+        }
+        for (Map.Entry<String, Kind> also : ALSO.entrySet()) {
+            if (take(also.getKey() + " ")) {
+                take("of ");
+                return name().map(column -> new Figure(also.getValue(), column));
+            }
+        }
         for (Kind kind : Kind.values()) {
             if (kind == Kind.NUMBER_OF_ROWS ? takeWord(kind.words()) : take(kind.words() + " ")) {
                 if (kind == Kind.NUMBER_OF_ROWS) {

@@ -199,7 +199,7 @@ class SummariesTest extends BatchTest {
     @ParameterizedTest
     @CsvSource(delimiter = ';', textBlock = """
             ''; it begins with a figure
-            sum Fare; is no figure
+            tally Fare; is no figure
             total Fares; begins with no column
             total Port; holds no numbers that can be added up
             total Fare: a line for each month of Port; Port holds no dates
@@ -230,5 +230,37 @@ class SummariesTest extends BatchTest {
                         "Fare",
                         "Fare revenue"))
                 .isEqualTo("total Fare revenue: a line for each Port, only where Fare revenue over 3");
+    }
+
+    @Test
+    void yesAndNoAreSaidInTheWordsOfTheSources() {
+        batch.delete("b.csv");
+        batch.csv(
+                "a.csv",
+                "Port,Sailing date,Fare,Heads,Cancelled",
+                "Hollin,2026-01-05,100.10,10,nein",
+                "Hollin,2026-02-07,50.05,5,ja");
+        sum(
+                "total Fare: a line for each Cancelled",
+                table -> assertThat(drawn(table)).containsExactly("nein | 100.10", "ja | 50.05", "All | 150.15"));
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "sum of Fare by Port | total Fare: a line for each Port",
+                "sum Fare, count by month of Sailing date | total Fare and number of rows: a line for each month of Sailing date",
+                "max Heads by Port and Cancelled: only where Fare is at least 5 | greatest Heads: a line for each Port and"
+                        + " Cancelled, only where Fare is at least 5",
+                "count of different Port | number of different Port"
+            })
+    void whatPeopleSayAsWellIsWrittenDownInOneWay(String said, String written) {
+        try (JobSession session = batch.open()) {
+            Outcome outcome = session.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
+            SummaryWords.Read read = SummaryWords.read(said, Known.of(outcome.plan()));
+            assertThat(read.problem()).isEmpty();
+            assertThat(read.summary().orElseThrow().said()).isEqualTo(written);
+        }
     }
 }
