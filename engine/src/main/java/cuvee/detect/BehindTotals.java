@@ -14,6 +14,9 @@ final class BehindTotals {
     /** Numbers whose mean is so much are no shares. */
     private static final double FAR_MORE = 5;
 
+    /** What a row called by percents may reach at most: a loss of many times the income. */
+    private static final double MOST_OF_PERCENTS = 20;
+
     private final TableColumns columns;
     private final RunningSums sums;
     private final List<StatedTotal> stated;
@@ -35,9 +38,10 @@ final class BehindTotals {
     boolean isShare(Row row, RowWords said) {
         boolean share = isThere() && said.texts() == 1 && said.numbers() > 0 && !said.namesTotal();
         RunningSums.Group all = sums.all();
+        double most = share && row.text(row.firstFilled()).indexOf('%') >= 0 ? MOST_OF_PERCENTS : 1;
         for (int column = 0; share && column < row.width(); column++) {
             double value = columns.value(row, column);
-            share = Double.isNaN(value) || value >= 0 && value <= 1 && all.mean(column) >= FAR_MORE;
+            share = Double.isNaN(value) || Math.abs(value) <= most && Math.abs(all.mean(column)) >= FAR_MORE;
         }
         if (share) {
             doubts.add(new Doubt(

@@ -10,6 +10,13 @@ import java.util.regex.Pattern;
  * Rows of a word or two among the records of a table: lines that head the rows below, notes, or records with little in them.
  */
 final class LineRows {
+    /** What is said of records, wherever it stands. */
+    private static final Pattern NOTE = Pattern.compile(
+            "(?i)(notes?|n\\.b\\.|nb|remarks?|comments?|hinweis|anm(erkung)?|bemerkung)( \\d+)?[:.] .*|[*\u2020] ?\\p{L}.*");
+
+    /** A label with what it says, as over the records of a day: {@code Date: 01/03/2026}. */
+    private static final Pattern LABELLED = Pattern.compile("\\p{L}[\\p{L} ]{1,20}: ?\\S.*");
+
     private static final Pattern NOTE_START = Pattern.compile(
             "(note|notes|source|sources|remark|remarks|prepared|printed|generated|exported|created|page|report|end of|\\*|†"
                     + "|stand|quelle|hinweis|anm|erstellt|seite|footnote|figures|all figures|contact|disclaimer|signed"
@@ -93,6 +100,9 @@ final class LineRows {
         if (width < 3) {
             return width == 2 && note && (blanksBefore > 0 || behindLines) ? Kind.LINE : Kind.RECORD;
         }
+        if (filledByLabel(text, column)) {
+            return Kind.LINE;
+        }
         boolean outside = !columns.headed(column) || columns.neverFilled(column);
         boolean line = outside || note || columns.odd(column, Form.WORDS) || blanksBefore > 0 || behindLines;
         if (line) {
@@ -131,6 +141,18 @@ final class LineRows {
         return label && filled == 2
                 || apart && (label || note || afterGap.strange(row) * 2 >= filled || filled * 2 <= leastFilled)
                 || apart && behindTheEnd && filled * 2 <= usuallyFilled;
+    }
+
+    /** True for a text that says it is a note. */
+    static boolean isNote(String text) {
+        return NOTE.matcher(text).matches();
+    }
+
+    /** True for a label with its value where no record has one. */
+    private boolean filledByLabel(String text, int column) {
+        return columns.names().size() >= FEWEST_COLUMNS_OF_RECORDS
+                && LABELLED.matcher(text).matches()
+                && !columns.holdsAlike(column, text);
     }
 
     private int longText(int column) {

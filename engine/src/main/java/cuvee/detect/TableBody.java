@@ -494,7 +494,10 @@ final class TableBody {
                     || before == null
                             && (maybeRecords.contains(line.number())
                                     || !apart && loneWords.goesWith(line, next, loneWords.areLines() || sections > 0));
-            if (before == RowClass.REPEAT && (titles.contains(RowText.of(line)) || columns.isOfHeader(line))) {
+            if (!record && LineRows.isNote(first)) {
+                aside.add(new Aside(line.number(), RowClass.NOTE));
+                closeRun();
+            } else if (before == RowClass.REPEAT && (titles.contains(RowText.of(line)) || columns.isOfHeader(line))) {
                 // What stands above the header, or in its first row, stands there again where it is repeated.
                 aside.add(new Aside(line.number(), RowClass.REPEAT));
                 closeRun();

@@ -86,9 +86,47 @@ final class DayNumbers {
             }
         });
         if (!meant.isEmpty()) {
-            tell(name, meant, doubtful, looked.get(meant.keySet().iterator().next()));
+            Range first = looked.get(meant.keySet().iterator().next());
+            asTheOthers(name, fed, meant, looked).forEach(table -> {
+                meant.put(table, new Meant(Meaning.DAYS, "", 0, 0));
+                doubtful.add(table);
+            });
+            tell(name, meant, doubtful, first);
         }
         return meant;
+    }
+
+    /** Tables of which nothing tells that their numbers are days but those of the others, which they lie among. */
+    private List<PlacedTable> asTheOthers(
+            String name,
+            Map<PlacedTable, LaidColumn> fed,
+            Map<PlacedTable, Meant> meant,
+            Map<PlacedTable, Range> looked) {
+        Map<PlacedTable, LaidColumn> left = new LinkedHashMap<>();
+        fed.forEach((table, column) -> {
+            if (!meant.containsKey(table)
+                    && couldCountDays(column.evidence())
+                    && seen.said(name, table).isEmpty()) {
+                left.put(table, column);
+            }
+        });
+        if (left.isEmpty()) {
+            return List.of();
+        }
+        List<LocalDate> days = looked.entrySet().stream()
+                .filter(each -> meant.containsKey(each.getKey()))
+                .flatMap(each -> Stream.of(
+                        day(each.getValue().least()), day(each.getValue().greatest())))
+                .sorted()
+                .toList();
+        return seen.looked(left, Convention.DEFAULT).entrySet().stream()
+                .filter(each -> isWithinDays(each.getValue())
+                        && near(
+                                days,
+                                day(each.getValue().least()),
+                                day(each.getValue().greatest())))
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     /** The tables whose numbers could count days; where nothing tells of days, their header or their names have to. */

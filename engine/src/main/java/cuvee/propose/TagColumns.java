@@ -22,6 +22,7 @@ import cuvee.value.Period;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -124,7 +125,10 @@ public final class TagColumns {
     }
 
     private void decide() {
-        List<TagSource> candidates = tags.candidates();
+        // A period without its year comes behind others, which may say the same with it.
+        List<TagSource> candidates = tags.candidates().stream()
+                .sorted(Comparator.comparing(this::lacksYears))
+                .toList();
         Set<TagSource> inOrder = new LinkedHashSet<>(candidates);
         inOrder.addAll(sources(job));
         for (TagSource source : inOrder) {
@@ -141,6 +145,15 @@ public final class TagColumns {
             }
             report(source, values);
         }
+    }
+
+    private boolean lacksYears(TagSource source) {
+        Map<PlacedTable, Value> values = values(source);
+        return !values.isEmpty()
+                && values.values().stream()
+                        .allMatch(value -> value.period()
+                                .filter(period -> period.year() == 0)
+                                .isPresent());
     }
 
     /** True where a label of its own is a column already: one more for whatever label there is would say the same. */

@@ -56,7 +56,7 @@ final class DelimitedReader {
                             .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
                             .allowUnclosedQuote(false)
                             .maxBufferSize(16 << 20)
-                            .build(new Cells(), text)) {
+                            .build(new Cells(form.separator() == '|'), text)) {
                 for (Row row : lines) {
                     if (row.width() > 0) {
                         visitor.row(row);
@@ -146,7 +146,14 @@ final class DelimitedReader {
     /** Fills one reused row from the parser's callbacks. */
     private final class Cells extends AbstractBaseCsvCallbackHandler<Row> {
         private final Row row = new Row();
+        /** True where cells are drawn between bars: the spaces around them are those of the drawing. */
+        private final boolean drawn;
+
         private int blanks;
+
+        Cells(boolean drawn) {
+            this.drawn = drawn;
+        }
 
         @Override
         protected void handleBegin(long startingLineNumber) {
@@ -161,8 +168,16 @@ final class DelimitedReader {
                         where.row(row.number()),
                         "The line has more than " + limits.columns() + " cells, which is the limit.");
             }
-            if (length > 0 || quoted) {
-                row.set(column, CellKind.TEXT, buffer, offset, offset + length);
+            int start = offset;
+            int end = offset + length;
+            while (drawn && !quoted && start < end && buffer[start] == ' ') {
+                start++;
+            }
+            while (drawn && !quoted && start < end && buffer[end - 1] == ' ') {
+                end--;
+            }
+            if (start < end || quoted) {
+                row.set(column, CellKind.TEXT, buffer, start, end);
             }
         }
 

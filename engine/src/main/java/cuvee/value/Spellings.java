@@ -96,7 +96,9 @@ public final class Spellings {
                     .toLowerCase(Locale.ROOT)
                     .replace(" ", "");
         }
-        return LooseText.key(text);
+        String[] halves = tidy.split(", ", -1);
+        // Moss, Ada is Ada Moss.
+        return LooseText.key(halves.length == 2 && halves[1].indexOf(',') < 0 ? halves[1] + " " + halves[0] : tidy);
     }
 
     /** Joins rare spellings to the frequent one that they are a slip of. */

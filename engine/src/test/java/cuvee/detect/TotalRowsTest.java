@@ -126,6 +126,22 @@ class TotalRowsTest {
     }
 
     @Test
+    void aLossInPercentsBelowWhatIsLeftIsNoRecord() {
+        FoundTable found = find(List.of(
+                        new Object[] {"Heading", "Jan", "Feb"},
+                        new Object[] {"Hire", 100, 120},
+                        new Object[] {"Sales", 200, 180},
+                        new Object[] {"Total income", 300, 300},
+                        new Object[] {"Wages", 500, 100},
+                        new Object[] {"Rent", 150, 150},
+                        new Object[] {"Total expenditure", 650, 250},
+                        new Object[] {"Net profit", -350, 50},
+                        new Object[] {"Margin %", -1.17, 0.17}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(4);
+    }
+
+    @Test
     void whatTheYearHasComeToSoFarIsATotalWhereItAddsUp() {
         FoundTable found = find(List.of(
                         new Object[] {"Month", "Miles", "Fuel"},

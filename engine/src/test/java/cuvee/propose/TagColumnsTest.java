@@ -490,4 +490,35 @@ class TagColumnsTest extends BatchTest {
         }
         assertThat(batch.refresh().columns()).containsExactly("Name", "Grade", "Hours", "File part 1");
     }
+
+    @Test
+    void aQuarterInTheNameSaysNothingMoreThanTheTitleThatHasItsYear() {
+        for (int quarter = 1; quarter <= 2; quarter++) {
+            batch.csv(
+                    "bonus q" + quarter + ".csv",
+                    "Bonus Q" + quarter + " 2026",
+                    "",
+                    "Employee,Grade,Bonus",
+                    "Ada,A,10",
+                    "Ben,B," + quarter);
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).containsExactly("Employee", "Grade", "Bonus", "Quarter");
+        assertThat(made.lines()).contains("Ben|B|2|Q2 2026");
+    }
+
+    @Test
+    void tablesDrawnWithBarsHaveNoSpacesOfTheDrawingInTheirCells() {
+        batch.csv(
+                "q.txt",
+                "+----+--------+-------+",
+                "| id | name   | total |",
+                "+----+--------+-------+",
+                "|  1 | Rope   |    12 |",
+                "|  2 | Buoy   |   144 |",
+                "|  3 | Pump   |     7 |",
+                "+----+--------+-------+",
+                "3 rows in set");
+        assertThat(batch.refresh().lines()).containsExactly("1|Rope|12", "2|Buoy|144", "3|Pump|7");
+    }
 }

@@ -671,4 +671,17 @@ class WrittenAsTest {
         batch.csv("b.csv", "Id,Spare,Score", "b1,1,4", "b2,0,7", "b3,4,2");
         assertThat(batch.refresh().findings("written-as")).isEmpty();
     }
+
+    @Test
+    void numbersAmongTheDaysOfTheOthersAreDaysToo() {
+        batch.sheet(
+                "a.xlsx", row("Tip date", "Load", "Tonnes"), row(44988, 7, 1.5), row(44990, 8, 2.5), row(44991, 9, 3));
+        batch.sheet(
+                "b.xlsx", row("Tip date", "Load", "Tonnes"), row(44989, 4, 1.5), row(44992, 8, 2.5), row(44994, 9, 3));
+        batch.sheet(
+                "c.xlsx", row("Weighed", "Load", "Tonnes"), row(44987, 5, 1.5), row(44993, 8, 2.5), row(44995, 9, 3));
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().plan().columns().get(0).type()).isEqualTo(Type.DATE);
+        assertThat(made.lines()).anyMatch(line -> line.startsWith("2023-03-02|5|1.5"));
+    }
 }

@@ -25,6 +25,7 @@ class SpellingsTest {
         "Marine diesel,marine Diesel",
         "Marine diesel,'Marine  diesel '",
         "Marine diesel,Marine-diesel",
+        "Ada Moss,'Moss, Ada'",
         "Marine diesel,Marine deisel",
         "Marine diesel,Marine diesl",
         "Marine diesel,Marine diessel",

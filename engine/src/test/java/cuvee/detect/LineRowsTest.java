@@ -1,0 +1,48 @@
+package cuvee.detect;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import cuvee.testing.Rows;
+import org.junit.jupiter.api.Test;
+
+/** Lines among the records of a table: those that head the rows below, and those that only remark on them. */
+class LineRowsTest {
+    private static FoundTable find(Object[]... rows) {
+        TableFinder finder = new TableFinder(HeaderHints.NONE);
+        for (int i = 0; i < rows.length; i++) {
+            finder.row(Rows.row(i + 1, rows[i]));
+        }
+        return finder.end().get(0);
+    }
+
+    @Test
+    void aLabelWithItsDayHeadsTheSalesOfThatDay() {
+        FoundTable found = find(
+                new Object[] {"Code", "Description", "Qty", "Value"},
+                new Object[] {"Date: 01/03/2026"},
+                new Object[] {100, "Rope", 6, 15},
+                new Object[] {101, "Buoy", 4, 32},
+                new Object[] {"Day total", "", "", 47},
+                new Object[] {"Date: 02/03/2026"},
+                new Object[] {100, "Rope", 5, 12.5},
+                new Object[] {102, "Chain", 5, 40},
+                new Object[] {"Day total", "", "", 52.5});
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.sections())
+                .extracting(FoundTable.Aside::text)
+                .containsExactly("Date: 01/03/2026", "Date: 02/03/2026");
+    }
+
+    @Test
+    void aNoteBelowARecordHeadsNothing() {
+        FoundTable found = find(
+                new Object[] {"Contract", "Supplier", "Start", "Value"},
+                new Object[] {"C001", "Hall Ltd", "2025-01-01", 7000},
+                new Object[] {"Note: extended by three months, see file"},
+                new Object[] {"C002", "Moss plc", "2025-02-01", 9000},
+                new Object[] {"C003", "Hall Ltd", "2025-03-01", 4000});
+        assertThat(found.kept()).isEqualTo(3);
+        assertThat(found.sections()).isEmpty();
+        assertThat(found.aside()).extracting(FoundTable.Aside::rowClass).contains(RowClass.NOTE);
+    }
+}
