@@ -509,7 +509,7 @@ class CommandLineTest extends CommandTest {
         assertThat(summary.path("name").asText()).isEqualTo("By port");
         assertThat(summary.path("lines").path(0).path("values").path(0).asText())
                 .isEqualTo("11");
-        assertThat(cuvee("summary", "job.cuvee", "sum of everything")).isEqualTo(Exit.FAILED);
+        assertThat(cuvee("summary", "job.cuvee", "tally of everything")).isEqualTo(Exit.FAILED);
         assertThat(err.toString(StandardCharsets.UTF_8)).contains("is no figure");
     }
 }
