@@ -1,6 +1,8 @@
 package cuvee.desktop;
 
 import cuvee.model.GridModel;
+import java.util.Arrays;
+import java.util.function.IntToDoubleFunction;
 
 /**
  * Where the rows and columns of a grid lie on its canvas. Rows are counted in whole rows from the first visible one, so
@@ -10,8 +12,11 @@ final class GridGeometry {
     static final double ROW = 26;
     static final double TALL = 44;
     private static final double LEAST_WIDTH = 40;
+    /** So much wider than its model wants does no column become by itself. */
+    private static final double MOST_MORE = 320;
 
     private double[] widths = new double[0];
+    private boolean[] byHand = new boolean[0];
     private double[] lefts = new double[1];
     private int pinned;
     private double width;
@@ -26,6 +31,7 @@ final class GridGeometry {
         pinned = Math.min(model.pinned(), model.columns());
         if (!keepWidths || widths.length != model.columns()) {
             widths = new double[model.columns()];
+            byHand = new boolean[model.columns()];
             for (int i = 0; i < widths.length; i++) {
                 widths[i] = model.width(i);
             }
@@ -54,23 +60,46 @@ final class GridGeometry {
         }
     }
 
-    /** The last column takes what room is left, unless it holds numbers, which belong beside the others. */
-    void stretch(GridModel model) {
+    /**
+     * Room that is left goes to columns whose texts are cut, then to the last one, unless that holds numbers, which belong
+     * beside the others. Widths that somebody has set stay.
+     *
+     * @param needed how wide a column has to be for all its texts
+     */
+    void stretch(GridModel model, IntToDoubleFunction needed) {
         int last = widths.length - 1;
-        if (last >= 0 && model.columns() == widths.length) {
-            double wanted = model.width(last);
-            widths[last] = model.numeric(last) ? wanted : Math.max(wanted, body() - lefts[last]);
+        if (last < 0 || model.columns() != widths.length) {
+            return;
+        }
+        for (int i = 0; i <= last; i++) {
+            widths[i] = byHand[i] ? widths[i] : model.width(i);
+        }
+        double spare = body() - Arrays.stream(widths).sum();
+        if (spare > 0) {
+            double[] more = new double[widths.length];
+            for (int i = 0; i < last; i++) {
+                boolean set = byHand[i] || model.isWidthSet(i);
+                more[i] = set ? 0 : Math.max(0, Math.min(MOST_MORE, needed.applyAsDouble(i) - widths[i]));
+            }
+            double share = Math.min(1, spare / Math.max(1, Arrays.stream(more).sum()));
+            for (int i = 0; i < last; i++) {
+                widths[i] += Math.floor(more[i] * share);
+            }
+        }
+        measure();
+        if (!byHand[last] && !model.numeric(last)) {
+            widths[last] = Math.max(widths[last], body() - lefts[last]);
             measure();
         }
     }
 
     void widen(int column, double by) {
-        widths[column] = Math.max(LEAST_WIDTH, widths[column] + by);
-        measure();
+        setWidth(column, widths[column] + by);
     }
 
     void setWidth(int column, double wanted) {
         widths[column] = Math.max(LEAST_WIDTH, wanted);
+        byHand[column] = true;
         measure();
     }
 

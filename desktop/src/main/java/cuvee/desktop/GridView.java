@@ -56,6 +56,9 @@ final class GridView extends Region {
     private final Tooltip hint = new Tooltip();
     private int resizing = -1;
     private double resizeFrom;
+    /** How wide each column has to be for its texts, once they are there. */
+    private double[] needed = new double[0];
+
     private int widened = -1;
     private String emptyWords = "";
     private BiConsumer<Long, Integer> onSelect = (r, c) -> {};
@@ -187,7 +190,11 @@ final class GridView extends Region {
     void setModel(GridModel newModel) {
         boolean sameColumns = model != null && sameColumns(model, newModel);
         model = newModel;
+        needed = new double[0];
         newModel.onArrival(() -> {
+            if (needed.length == 0) {
+                requestLayout();
+            }
             draw();
             selected();
         });
@@ -293,7 +300,7 @@ final class GridView extends Region {
                     shown == null ? GridGeometry.ROW : headHeight(shown),
                     shown == null ? 0 : footHeight(shown));
             if (shown != null) {
-                at.stretch(shown);
+                at.stretch(shown, ofColumn -> needed(shown, ofColumn));
             }
             wide = at.mostScroll() > 0;
         }
@@ -452,7 +459,7 @@ final class GridView extends Region {
         }
         if (resizing >= 0) {
             if (e.getClickCount() == 2) {
-                at.setWidth(resizing, widest(shown, resizing));
+                at.setWidth(resizing, widest(shown, resizing, false));
                 widened = resizing;
                 requestLayout();
             }
@@ -487,11 +494,33 @@ final class GridView extends Region {
         }
     }
 
-    /** How wide a column has to be for all that is seen of it, and some more. */
-    private double widest(GridModel shown, int ofColumn) {
+    /** How wide a column has to be for the texts of the first rows; 0 while they are still to come. */
+    private double needed(GridModel shown, int ofColumn) {
+        if (needed.length != shown.columns()) {
+            boolean there = IntStream.range(0, shown.columns()).anyMatch(each -> shown.text(0, each) != null);
+            if (shown.rows() == 0 || !there) {
+                return 0;
+            }
+            needed = IntStream.range(0, shown.columns())
+                    .mapToDouble(each -> widest(shown, each, true))
+                    .toArray();
+        }
+        return needed[ofColumn];
+    }
+
+    /**
+     * How wide a column has to be for all that is seen of it, and some more.
+     *
+     * @param cutOnly true where texts do not count that go on over blank cells beside them
+     */
+    private double widest(GridModel shown, int ofColumn, boolean cutOnly) {
         double most = Fonts.width(shown.title(ofColumn), Fonts.BOLD);
         for (long r = at.first(); r < Math.min(shown.rows(), at.first() + MOST_MEASURED); r++) {
             String text = shown.text(r, ofColumn);
+            String beside = ofColumn + 1 < shown.columns() ? shown.text(r, ofColumn + 1) : " ";
+            if (cutOnly && (beside == null || beside.isEmpty())) {
+                continue;
+            }
             most = Math.max(most, text == null ? 0 : Fonts.width(text, Fonts.BOLD));
         }
         return most + 28;

@@ -58,6 +58,11 @@ public interface GridModel {
     /** The width that suits a column, in pixels. */
     double width(int column);
 
+    /** True where the analyst has said how wide a column is to be. */
+    default boolean isWidthSet(int column) {
+        return false;
+    }
+
     boolean numeric(int column);
 
     /** The text of a cell; null while it is on its way. */

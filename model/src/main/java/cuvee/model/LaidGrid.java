@@ -68,6 +68,11 @@ public final class LaidGrid implements GridModel {
     }
 
     @Override
+    public boolean isWidthSet(int column) {
+        return look.width(title(column)).isPresent();
+    }
+
+    @Override
     public double width(int column) {
         Optional<Integer> said = look.width(title(column));
         return said.isPresent() ? said.get() : grid.width(of(column));
