@@ -166,13 +166,17 @@ final class WordSense {
      * do, are words of their own, and so are two that both mean something.
      */
     private static boolean slipped(String shorter, String longer) {
-        if (shorter.length() < 4 || slips(shorter, longer) > (shorter.length() >= 8 ? 2 : 1)) {
+        int most = shorter.length() >= LONG_COMPOUND ? 2 : 1;
+        if (shorter.length() < SHORTEST_STEM || longer.length() - shorter.length() > most) {
             return false;
         }
         boolean begins = shorter.charAt(0) == longer.charAt(0);
         boolean swapped = shorter.charAt(0) == longer.charAt(1) && shorter.charAt(1) == longer.charAt(0);
-        boolean bothMean = MEANINGS.containsKey(singular(shorter)) && MEANINGS.containsKey(singular(longer));
-        return (begins || swapped || shorter.length() >= LONG_WORD) && !bothMean;
+        // What costs little is asked first: most words are none of each other's.
+        if (!begins && !swapped && shorter.length() < LONG_WORD || slips(shorter, longer) > most) {
+            return false;
+        }
+        return !(MEANINGS.containsKey(singular(shorter)) && MEANINGS.containsKey(singular(longer)));
     }
 
     /** A word without its vowels behind the first letter, doubled letters as one: how many abbreviate. */
