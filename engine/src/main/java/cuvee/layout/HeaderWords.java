@@ -102,6 +102,9 @@ public final class HeaderWords {
     private static final Pattern OF = Pattern.compile("(?i)[\\s_]of[\\s_]");
     private static final Pattern BY_EACH = Pattern.compile("(?i)[\\s_]per[\\s_]|/");
 
+    private static final Map<String, String> UNITS = new ConcurrentHashMap<>();
+    private static final Map<String, String> BARE_KEYS = new ConcurrentHashMap<>();
+    private static final Map<String, BitSet> SORTS_OF = new ConcurrentHashMap<>();
     private static final Map<String, List<String>> WORDS = new ConcurrentHashMap<>();
     private static final Map<String, Set<String>> MEASURES = new ConcurrentHashMap<>();
     private static final Map<String, List<Weighed>> WEIGHED = new ConcurrentHashMap<>();
@@ -284,8 +287,16 @@ public final class HeaderWords {
         return STRICT_OPPOSITES.tellApart(left, right);
     }
 
+    private static String unit(String header) {
+        return UNITS.computeIfAbsent(header, LooseText::unit);
+    }
+
     private static String bareKey(String header) {
-        String unit = LooseText.unit(header);
+        return BARE_KEYS.computeIfAbsent(header, HeaderWords::withoutUnit);
+    }
+
+    private static String withoutUnit(String header) {
+        String unit = unit(header);
         String bare = unit.isEmpty()
                 ? header
                 : header.substring(0, Math.max(header.lastIndexOf('('), header.lastIndexOf('[')));
@@ -294,8 +305,8 @@ public final class HeaderWords {
 
     /** What the words of two headers say of each other. */
     public static Compared compare(String a, String b) {
-        String unitA = LooseText.unit(a);
-        String unitB = LooseText.unit(b);
+        String unitA = unit(a);
+        String unitB = unit(b);
         boolean units =
                 !unitA.isEmpty() && !unitB.isEmpty() && !LooseText.key(unitA).equals(LooseText.key(unitB));
         boolean measuredOtherwise = measuredOtherwise(a, b);
@@ -436,7 +447,7 @@ public final class HeaderWords {
     }
 
     private static List<String> split(String header) {
-        String unit = LooseText.unit(header);
+        String unit = unit(header);
         String bare = unit.isEmpty()
                 ? header
                 : header.substring(0, Math.max(header.lastIndexOf('('), header.lastIndexOf('[')));
@@ -478,12 +489,12 @@ public final class HeaderWords {
 
     /** True where both name a unit in brackets, of which one is never the other: kilograms are no pounds. */
     private static boolean measuredOtherwise(String a, String b) {
-        return strictlyOpposed(unitWords(a), unitWords(b)) || UnitsApart.areApart(LooseText.unit(a), LooseText.unit(b));
+        return strictlyOpposed(unitWords(a), unitWords(b)) || UnitsApart.areApart(unit(a), unit(b));
     }
 
     /** The words of a unit in brackets, where "min" are minutes and no minimum. */
     private static List<String> unitWords(String header) {
-        String unit = LooseText.unit(header);
+        String unit = unit(header);
         return unit.equalsIgnoreCase("min") ? List.of("minute") : words(unit);
     }
 
@@ -492,8 +503,8 @@ public final class HeaderWords {
      * like "Distance km", and "Distance (miles)" are not. Two units in brackets are compared by themselves.
      */
     private static List<String> withUnit(String header, String other) {
-        String unit = LooseText.unit(header);
-        if (unit.isEmpty() || !LooseText.unit(other).isEmpty()) {
+        String unit = unit(header);
+        if (unit.isEmpty() || !unit(other).isEmpty()) {
             return words(header);
         }
         List<String> all = new ArrayList<>(words(header));
@@ -503,13 +514,13 @@ public final class HeaderWords {
 
     /** True where a header says nothing but the unit that the other has in brackets: days are a duration in days. */
     private static boolean isUnitOf(String unit, String header) {
-        Set<String> units = words(LooseText.unit(header)).stream()
+        Set<String> units = words(unit(header)).stream()
                 .map(WordSense::meaning)
                 .filter(word -> !CURRENCIES.contains(word))
                 .collect(Collectors.toSet());
         return !units.isEmpty()
                 && !words(unit).isEmpty()
-                && LooseText.unit(unit).isEmpty()
+                && unit(unit).isEmpty()
                 && words(unit).stream().allMatch(word -> units.contains(WordSense.meaning(word)));
     }
 
@@ -542,8 +553,18 @@ public final class HeaderWords {
         return !one.isEmpty() && !other.isEmpty() && !one.intersects(other);
     }
 
-    /** Which of the sorts a header speaks of by its last word, which says what the others are about, and by its unit. */
+    /** Which of the sorts a header speaks of; not to be changed. */
     private static BitSet sorts(String header) {
+        BitSet known = SORTS_OF.get(header);
+        if (known == null) {
+            known = sortsIn(header);
+            SORTS_OF.put(header, known);
+        }
+        return known;
+    }
+
+    /** By its last word, which says what the others are about, and by its unit. */
+    private static BitSet sortsIn(String header) {
         String plain = withoutPer(ownPart(header));
         String[] parts = OF.split(plain, 2);
         BitSet before = parts.length == 2 ? sorts(parts[0]) : new BitSet();
@@ -554,9 +575,8 @@ public final class HeaderWords {
                 .map(WordSense::meaning)
                 .filter(word -> !CURRENCIES.contains(word))
                 .toList();
-        Set<String> meant = words(LooseText.unit(plain)).stream()
-                .map(WordSense::meaning)
-                .collect(Collectors.toCollection(HashSet::new));
+        Set<String> meant =
+                words(unit(plain)).stream().map(WordSense::meaning).collect(Collectors.toCollection(HashSet::new));
         if (!words.isEmpty()) {
             meant.add(words.get(words.size() - 1));
         }

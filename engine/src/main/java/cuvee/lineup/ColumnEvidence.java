@@ -127,7 +127,10 @@ final class ColumnEvidence {
                         || words.like() >= 0.45
                         || words.contained() && words.like() >= 0.3);
         boolean byValues = !words.modifier() && (valuesShared >= 0.6 || rare >= 0.35);
-        return new Weighed(score, byWords, byValues, reason(words, wordsOfX, wordsOfY, one, other, valuesShared));
+        // Of most pairs nobody asks why they are none.
+        boolean never = score <= Weighed.NEVER.score();
+        String reason = never ? "" : reason(words, wordsOfX, wordsOfY, one, other, valuesShared);
+        return new Weighed(score, byWords, byValues, reason);
     }
 
     private static boolean isLetteredAgainstNumbers(Profile codes, Profile numbers) {

@@ -89,6 +89,9 @@ public final class Profile {
     /** For each of its tables that has products of two columns: whether this is one. */
     final List<Boolean> products;
 
+    private final Kind kind;
+    private final long belowZero;
+
     private Profile(
             int cells,
             int filled,
@@ -114,6 +117,8 @@ public final class Profile {
         this.running = running;
         this.monthShares = monthShares;
         this.products = products;
+        this.kind = most(this.kinds);
+        this.belowZero = Arrays.stream(numbers).filter(number -> number < 0).count();
     }
 
     /**
@@ -495,6 +500,10 @@ public final class Profile {
 
     /** The kind of most values; empty profiles are of none, which is words. */
     Kind kind() {
+        return kind;
+    }
+
+    private static Kind most(Map<Kind, Integer> kinds) {
         return kinds.entrySet().stream()
                 .max(Map.Entry.<Kind, Integer>comparingByValue()
                         .thenComparing(entry -> -entry.getKey().ordinal()))
@@ -525,11 +534,12 @@ public final class Profile {
 
     /** True where a fair share of its numbers is below zero, and none of the other's, which can hardly be by chance. */
     boolean isSignedUnlike(Profile other) {
-        double below = Arrays.stream(numbers).filter(number -> number < 0).count() / Math.max(1.0, numbers.length);
-        return coarse() == Coarse.NUMBERS
+        double below = belowZero / Math.max(1.0, numbers.length);
+        return belowZero > 0
+                && coarse() == Coarse.NUMBERS
                 && other.coarse() == Coarse.NUMBERS
                 && below >= SIGNED
-                && Arrays.stream(other.numbers).noneMatch(number -> number < 0)
+                && other.belowZero == 0
                 && Math.pow(1 - below, other.numbers.length) <= HARDLY;
     }
 
