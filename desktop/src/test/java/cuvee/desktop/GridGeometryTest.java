@@ -119,4 +119,21 @@ class GridGeometryTest {
         assertThat(at.borderAt(150)).isNegative();
         assertThat(at.borderAt(250)).isEqualTo(3);
     }
+
+    @Test
+    void roomThatIsLeftGoesToColumnsWhoseTextsAreCut() {
+        at.setRoom(1100, 400, 0, 28, 0);
+        at.stretch(board, column -> column == 3 ? 160 : 80);
+        assertThat(at.width(3)).isEqualTo(160);
+        assertThat(at.width(4)).isEqualTo(100);
+        at.stretch(board, column -> column == 3 || column == 4 ? 200 : 80);
+        assertThat(at.width(3)).as("shared where it is not enough").isEqualTo(150);
+        assertThat(at.width(4)).isEqualTo(150);
+        at.setWidth(3, 60);
+        at.stretch(board, column -> 160);
+        assertThat(at.width(3)).as("as the analyst has made it").isEqualTo(60);
+        at.setRoom(500, 400, 0, 28, 0);
+        at.stretch(board, column -> 160);
+        assertThat(at.width(4)).as("no room is left").isEqualTo(100);
+    }
 }
