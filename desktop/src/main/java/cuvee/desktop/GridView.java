@@ -497,8 +497,8 @@ final class GridView extends Region {
     /** How wide a column has to be for the texts of the first rows; 0 while they are still to come. */
     private double needed(GridModel shown, int ofColumn) {
         if (needed.length != shown.columns()) {
-            boolean there = IntStream.range(0, shown.columns()).anyMatch(each -> shown.text(0, each) != null);
-            if (shown.rows() == 0 || !there) {
+            if (shown.rows() == 0
+                    || IntStream.range(0, shown.columns()).allMatch(each -> shown.text(0, each) == null)) {
                 return 0;
             }
             needed = IntStream.range(0, shown.columns())
