@@ -109,7 +109,7 @@ final class TableBody {
             lastRow = rows.get(headRows - 1).number();
         }
         List<Row> below = rows.subList(headRows, rows.size());
-        columns.lookAhead(below);
+        columns.comeNext(below);
         int leastFilled = filled(below, 4);
         this.loneWords = new LoneWords(below);
         this.heads = new HeadRows(reading);

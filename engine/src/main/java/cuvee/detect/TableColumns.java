@@ -59,6 +59,7 @@ final class TableColumns {
     private SeenColumn[] columns;
     private final ColumnCells side = new ColumnCells();
 
+    private List<Row> ahead = List.of();
     private int records;
     private int filled;
     private long letters;
@@ -104,8 +105,14 @@ final class TableColumns {
         filled = count;
     }
 
-    /** Looks at rows that are to come, since some numbers can be read only by the decimal mark of others. */
-    void lookAhead(List<Row> rows) {
+    /** Rows that are to come: some numbers can be read only by the decimal mark of others, and these are looked at then. */
+    void comeNext(List<Row> rows) {
+        ahead = rows;
+    }
+
+    private void lookAhead() {
+        List<Row> rows = ahead;
+        ahead = List.of();
         for (Row row : rows) {
             grow(row.width());
             for (int column = 0; column < row.width(); column++) {
@@ -147,6 +154,9 @@ final class TableColumns {
     /** The number in a cell of the row that was looked at, or NaN. */
     double value(Row row, int column) {
         SeenColumn seen = columns[column];
+        if (seen.isOpen()) {
+            lookAhead();
+        }
         return seen.value(row, seen.isOpen() && commas(seen));
     }
 

@@ -28,6 +28,9 @@ record DaysAcross(List<String> days, boolean dated) {
     /** Days that are further apart are no run of days. */
     private static final int FURTHEST = 7;
 
+    /** Longer headers say more than a day. */
+    private static final int LONGEST = 24;
+
     private static final int DAYS_OF_A_YEAR = 365;
 
     private enum Order {
@@ -59,8 +62,10 @@ record DaysAcross(List<String> days, boolean dated) {
 
     /** True where a header is a day without a year, as it stands. */
     static boolean isDay(String header) {
-        return day(header, Order.DAY_FIRST).isPresent()
-                || day(header, Order.MONTH_FIRST).isPresent();
+        boolean may = header.length() <= LONGEST && header.chars().anyMatch(Character::isDigit);
+        return may
+                && (day(header, Order.DAY_FIRST).isPresent()
+                        || day(header, Order.MONTH_FIRST).isPresent());
     }
 
     private static Optional<MonthDay> day(String header, Order order) {

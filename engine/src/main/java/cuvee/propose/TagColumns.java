@@ -126,13 +126,14 @@ public final class TagColumns {
 
     private void decide() {
         // A period without its year comes behind others, which may say the same with it.
+        Map<TagSource, Map<PlacedTable, Value>> said = new HashMap<>();
         List<TagSource> candidates = tags.candidates().stream()
-                .sorted(Comparator.comparing(this::lacksYears))
+                .sorted(Comparator.comparing(source -> lacksYears(said.computeIfAbsent(source, this::values))))
                 .toList();
         Set<TagSource> inOrder = new LinkedHashSet<>(candidates);
         inOrder.addAll(sources(job));
         for (TagSource source : inOrder) {
-            Map<PlacedTable, Value> values = values(source);
+            Map<PlacedTable, Value> values = said.computeIfAbsent(source, this::values);
             Optional<Decision> decision = job.decision(Kinds.TAG, source.words());
             if (decision.isPresent()) {
                 if (!decision.get().answer().equals(ColumnChoice.LEFT_OUT)) {
@@ -147,8 +148,7 @@ public final class TagColumns {
         }
     }
 
-    private boolean lacksYears(TagSource source) {
-        Map<PlacedTable, Value> values = values(source);
+    private static boolean lacksYears(Map<PlacedTable, Value> values) {
         return !values.isEmpty()
                 && values.values().stream()
                         .allMatch(value -> value.period()
