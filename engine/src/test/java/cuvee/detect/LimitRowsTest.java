@@ -2,23 +2,14 @@ package cuvee.detect;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import cuvee.testing.Rows;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** What the columns can reach at most or at least, said right below the header, is no record. */
 class LimitRowsTest {
-    private static List<FoundTable> find(List<Object[]> rows) {
-        TableFinder finder = new TableFinder(HeaderHints.NONE);
-        for (int i = 0; i < rows.size(); i++) {
-            finder.row(Rows.row(i + 1, rows.get(i)));
-        }
-        return finder.end();
-    }
-
     @Test
     void marksThatCanBeReachedAndThatMustBeAreNoPupils() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Pupil", "Reading", "Maths", "Science"},
                         new Object[] {"Out of", 40, 60, 50},
                         new Object[] {"Pass mark", 20, 30, 25},
@@ -37,7 +28,7 @@ class LimitRowsTest {
 
     @Test
     void leastAndMostAreLimitsOnlyWhereAllRecordsKeepThem() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Time", "Level", "Flow"},
                         new Object[] {"Min", 1, 10},
                         new Object[] {"Max", 9, 99},
@@ -46,7 +37,7 @@ class LimitRowsTest {
                         new Object[] {"08:00", 3.2, 41}))
                 .get(0);
         assertThat(found.kept()).isEqualTo(3);
-        FoundTable records = find(List.of(
+        FoundTable records = Sheets.tables(List.of(
                         new Object[] {"Driver", "Trips", "Miles"},
                         new Object[] {"Max", 4, 60},
                         new Object[] {"Mina", 9, 99},
@@ -58,7 +49,7 @@ class LimitRowsTest {
 
     @Test
     void aTableOfLimitsIsOneOfRecords() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Figure", "Level", "Flow"},
                         new Object[] {"Min", 1, 10},
                         new Object[] {"Max", 9, 99},

@@ -2,22 +2,13 @@ package cuvee.detect;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import cuvee.testing.Rows;
 import org.junit.jupiter.api.Test;
 
 /** Lines among the records of a table: those that head the rows below, and those that only remark on them. */
 class LineRowsTest {
-    private static FoundTable find(Object[]... rows) {
-        TableFinder finder = new TableFinder(HeaderHints.NONE);
-        for (int i = 0; i < rows.length; i++) {
-            finder.row(Rows.row(i + 1, rows[i]));
-        }
-        return finder.end().get(0);
-    }
-
     @Test
     void aLabelWithItsDayHeadsTheSalesOfThatDay() {
-        FoundTable found = find(
+        FoundTable found = Sheets.table(
                 new Object[] {"Code", "Description", "Qty", "Value"},
                 new Object[] {"Date: 01/03/2026"},
                 new Object[] {100, "Rope", 6, 15},
@@ -35,7 +26,7 @@ class LineRowsTest {
 
     @Test
     void aNoteBelowARecordHeadsNothing() {
-        FoundTable found = find(
+        FoundTable found = Sheets.table(
                 new Object[] {"Contract", "Supplier", "Start", "Value"},
                 new Object[] {"C001", "Hall Ltd", "2025-01-01", 7000},
                 new Object[] {"Note: extended by three months, see file"},

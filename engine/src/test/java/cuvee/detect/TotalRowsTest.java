@@ -3,21 +3,12 @@ package cuvee.detect;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.layout.StatedTotals;
-import cuvee.testing.Rows;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** Rows that state what others come to, under whatever name, and those that only look like it. */
 class TotalRowsTest {
-    private static List<FoundTable> find(List<Object[]> rows) {
-        TableFinder finder = new TableFinder(HeaderHints.NONE);
-        for (int i = 0; i < rows.size(); i++) {
-            finder.row(Rows.row(i + 1, rows.get(i)));
-        }
-        return finder.end();
-    }
-
     @Test
     void anAverageThatWasNeverWorkedOutIsNoRecord() {
         List<Object[]> rows = new ArrayList<>();
@@ -27,13 +18,13 @@ class TotalRowsTest {
         }
         rows.add(new Object[] {"Average", "", "", "#VALUE!", "#VALUE!"});
         rows.add(new Object[] {"Total", "", "", "#VALUE!", "#VALUE!"});
-        FoundTable found = find(rows).get(0);
+        FoundTable found = Sheets.tables(rows).get(0);
         assertThat(found.kept()).isEqualTo(6);
     }
 
     @Test
     void theHeaderAgainWithFewerOfItsYearsIsNoRecord() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Income", "Tax", 2001, 2002, 2003, 2004, 2005, 2006, 2007},
                         new Object[] {6000, 370, 0.06, 0.05, 0.04, 0.03, "", "", ""},
                         new Object[] {"Income", "", 2001, 2002, 2003, 2004, "", "", ""},
@@ -45,7 +36,7 @@ class TotalRowsTest {
 
     @Test
     void theAverageOfAClassIsNoPupil() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Pupil", "Test", "Exam"},
                         new Object[] {"Reed, Ann", 54, 63},
                         new Object[] {"Marsh, Ben", 63, 93},
@@ -57,7 +48,7 @@ class TotalRowsTest {
 
     @Test
     void whatIsSaidOfTheTotalAboveIsNoRecord() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Region", "Bookings", "Cancelled"},
                         new Object[] {"North", 393, 9},
                         new Object[] {"South", 587, 47},
@@ -87,7 +78,7 @@ class TotalRowsTest {
         rows.add(new Object[] {"Mill Court total", "", 1200, 18500, 15.42});
         rows.add(new Object[] {"Occupancy", "", 1, "", ""});
         rows.add(new Object[] {"Portfolio", "", 5200, 60500, 11.63});
-        FoundTable found = find(rows).get(0);
+        FoundTable found = Sheets.tables(rows).get(0);
         assertThat(found.kept()).isEqualTo(5);
         assertThat(found.doubts())
                 .filteredOn(doubt -> doubt.kind().equals("total-compared"))
@@ -98,7 +89,7 @@ class TotalRowsTest {
 
     @Test
     void allWardsAddUpTheWardsAboveAndSharesOfThatAreNoWard() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Ward", "Beds", "1", "2", "3", "Average"},
                         new Object[] {"Ash", 24, 16, 13, 24, 17.7},
                         new Object[] {"Birch", 24, 20, 18, 11, 16.3},
@@ -113,7 +104,7 @@ class TotalRowsTest {
 
     @Test
     void theDecimalMarkThatALaterRowShowsIsThatOfTheRowsBeforeIt() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Round", "Material", "Tonnage"},
                         new Object[] {"Blue", "Glass", "12,627"},
                         new Object[] {"Blue", "Paper", "2,299"},
@@ -127,7 +118,7 @@ class TotalRowsTest {
 
     @Test
     void aLossInPercentsBelowWhatIsLeftIsNoRecord() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Heading", "Jan", "Feb"},
                         new Object[] {"Hire", 100, 120},
                         new Object[] {"Sales", 200, 180},
@@ -143,7 +134,7 @@ class TotalRowsTest {
 
     @Test
     void whatTheYearHasComeToSoFarIsATotalWhereItAddsUp() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Month", "Miles", "Fuel"},
                         new Object[] {"2026-01-01", 1876, 152.5},
                         new Object[] {"2026-02-01", 1740, 126},
@@ -155,7 +146,7 @@ class TotalRowsTest {
 
     @Test
     void aRowBehindTheTotalOfAllOthersIsKeptAndSaid() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Region", "Bookings", "Cancelled"},
                         new Object[] {"North", 393, 9},
                         new Object[] {"South", 587, 47},
@@ -169,7 +160,7 @@ class TotalRowsTest {
 
     @Test
     void whatIsLeftOfTwoTotalsIsNoRecord() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Heading", "Budget", "Actual"},
                         new Object[] {"Precept", 838, 893},
                         new Object[] {"Hall", 766, 738},
@@ -197,14 +188,14 @@ class TotalRowsTest {
             }
             rows.add(new Object[] {"3 persons"});
         }
-        FoundTable found = find(rows).get(0);
+        FoundTable found = Sheets.tables(rows).get(0);
         assertThat(found.kept()).isEqualTo(6);
         assertThat(found.sections()).extracting(FoundTable.Aside::text).containsExactly("MV Dunlin", "MV Petrel");
     }
 
     @Test
     void whatAnAccountHeldBeforeAndAfterIsNoMovementOfIt() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Date", "Document", "Text", "Debit", "Credit", "Balance"},
                         new Object[] {"", "", "Opening balance", "", "", 414},
                         new Object[] {"2026-01-01", "D10", "Invoice", "", 134, 280},
@@ -214,7 +205,7 @@ class TotalRowsTest {
                 .get(0);
         assertThat(found.kept()).isEqualTo(3);
         assertThat(found.doubts()).extracting(FoundTable.Doubt::kind).containsOnly("balance-row");
-        FoundTable dated = find(List.of(
+        FoundTable dated = Sheets.tables(List.of(
                         new Object[] {"Date", "Details", "Paid out", "Paid in", "Balance"},
                         new Object[] {"1 Jan", "Balance brought forward", "", "", 414},
                         new Object[] {"2 Jan", "Fee", "", 134, 548},
@@ -222,7 +213,7 @@ class TotalRowsTest {
                         new Object[] {"28 Jan", "Balance carried forward", "", "", 311}))
                 .get(0);
         assertThat(dated.kept()).as("with a day").isEqualTo(2);
-        FoundTable pages = find(List.of(
+        FoundTable pages = Sheets.tables(List.of(
                         new Object[] {"Date", "Details", "Amount"},
                         new Object[] {"2026-01-01", "Rope", 41},
                         new Object[] {"2026-01-02", "Buoy", 59},
@@ -233,7 +224,7 @@ class TotalRowsTest {
                 .get(0);
         assertThat(pages.kept()).as("page by page").isEqualTo(3);
         assertThat(pages.totals()).allMatch(FoundTable.StatedTotal::agrees);
-        FoundTable statement = find(List.of(
+        FoundTable statement = Sheets.tables(List.of(
                         new Object[] {"Line", "Plan", "Actual"},
                         new Object[] {"Opening balance", 400, 414},
                         new Object[] {"Receipts", 200, 237},
@@ -244,7 +235,7 @@ class TotalRowsTest {
 
     @Test
     void sumsWithoutANameAreATotalThoughOneOfThemIsWrong() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Day", "Show", "Adults", "Children", "Taken", "Paid out"},
                         new Object[] {"2026-01-01", "S1", 49, 37, 176.01, 97.01},
                         new Object[] {"2026-01-02", "S2", 178, 53, 363.01, 19.48},
@@ -258,7 +249,7 @@ class TotalRowsTest {
 
     @Test
     void aRowCalledAverageThatIsNoneOfTheRowsAboveIsKeptAndTold() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Student", "Test 1", "Test 2", "Essay"},
                         new Object[] {"Ann Hall", 12, 14, 21},
                         new Object[] {"Bo Moss", 20, 13, 37},
@@ -271,7 +262,7 @@ class TotalRowsTest {
 
     @Test
     void twoRowsAndTheirSumsAreAskedAbout() {
-        FoundTable found = find(List.of(
+        FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Line", "2026", "2025"},
                         new Object[] {"Turnover", 641, 700},
                         new Object[] {"Cost of sales", -132, -195},
@@ -292,7 +283,7 @@ class TotalRowsTest {
         rows.add(new Object[] {"Total mixed glass", 253, 7.845});
         rows.add(new Object[] {"Total mixed glass", 253, 7.845});
         rows.add(new Object[] {"Green North total", 506, 15.69});
-        FoundTable found = find(rows).get(0);
+        FoundTable found = Sheets.tables(rows).get(0);
         assertThat(found.kept()).isEqualTo(5);
         assertThat(found.setAside()).containsEntry(RowClass.TOTAL, 2);
         assertThat(found.doubts()).as("told, as it could be a total").anyMatch(doubt -> doubt.row() == 7);

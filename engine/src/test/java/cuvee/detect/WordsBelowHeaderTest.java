@@ -2,24 +2,15 @@ package cuvee.detect;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import cuvee.testing.Rows;
 import org.junit.jupiter.api.Test;
 
 /** Questions in words below the codes of a survey are no answer. */
 class WordsBelowHeaderTest {
-    private static FoundTable find(Object[]... rows) {
-        TableFinder finder = new TableFinder(HeaderHints.NONE);
-        for (int i = 0; i < rows.length; i++) {
-            finder.row(Rows.row(i + 1, rows[i]));
-        }
-        return finder.end().get(0);
-    }
-
     private static final Object[] CODES = {"RespID", "Q1", "Q2_1", "Q2_2", "Q3"};
 
     @Test
     void theyAreANoteOnTheHeader() {
-        FoundTable found = find(
+        FoundTable found = Sheets.table(
                 CODES,
                 new Object[] {"Respondent", "How satisfied are you?", "Used: bus", "Used: train", "Comments"},
                 new Object[] {1001, 4, 0, 1, "Fine"},
@@ -35,7 +26,7 @@ class WordsBelowHeaderTest {
 
     @Test
     void examplesOfWhatIsToBeFilledInAreANote() {
-        FoundTable found = find(
+        FoundTable found = Sheets.table(
                 new Object[] {"Site *", "Date *", "Visitors *", "Comments"},
                 new Object[] {"e.g. Hollin", "e.g. 01/02/2026", "e.g. 123", "optional"},
                 new Object[] {"North", "2026-02-01", 44, ""},
@@ -50,7 +41,7 @@ class WordsBelowHeaderTest {
 
     @Test
     void aRecordWithAWordOrTwoAmongNumbersIsOne() {
-        FoundTable found = find(
+        FoundTable found = Sheets.table(
                 new Object[] {"Day", "Hollin", "Tarsk", "Quay"},
                 new Object[] {"Sunday", "closed", 3, "holiday"},
                 new Object[] {"Monday", 4, 5, 1},
