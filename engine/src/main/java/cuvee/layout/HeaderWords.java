@@ -249,6 +249,7 @@ public final class HeaderWords {
                 "provisional"));
         STRICT_SETS.stream()
                 .filter(set -> !set.contains("kg") && !set.contains("hour") && !set.contains("customer"))
+                .filter(set -> !set.contains("type") && !set.contains("kind"))
                 .forEach(words::addAll);
         return words;
     }

@@ -223,4 +223,12 @@ class HeaderWordsTest {
                 .as("no word before it")
                 .isFalse();
     }
+
+    @Test
+    void whichOneItIsSaysNothingOfItsSort() {
+        assertThat(HeaderWords.compare("Patient ref", "Patient type").opposed()).isTrue();
+        assertThat(HeaderWords.compare("Case number", "Case kind").opposed()).isTrue();
+        assertThat(HeaderWords.compare("Ticket number", "Ticket").modifier()).isFalse();
+        assertThat(HeaderWords.compare("Ticket number", "Ticket ref").opposed()).isFalse();
+    }
 }
