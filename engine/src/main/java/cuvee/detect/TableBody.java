@@ -67,6 +67,7 @@ final class TableBody {
     private int firstSection;
     private String firstSectionText = "";
     private String lastNote = "";
+    private final List<Integer> notesBetween = new ArrayList<>();
     private int sparse;
     private int firstSparse;
 
@@ -495,6 +496,7 @@ final class TableBody {
                             && (maybeRecords.contains(line.number())
                                     || !apart && loneWords.goesWith(line, next, loneWords.areLines() || sections > 0));
             if (!record && LineRows.isNote(first)) {
+                notesBetween.add(line.number());
                 aside.add(new Aside(line.number(), RowClass.NOTE));
                 closeRun();
             } else if (before == RowClass.REPEAT && (titles.contains(RowText.of(line)) || columns.isOfHeader(line))) {
@@ -563,6 +565,15 @@ final class TableBody {
                             + Says.quoted(firstSectionText) + "; set aside as "
                             + (sections == 1 ? "a line that heads" : "lines that head") + " the rows below.",
                     sections));
+        }
+        if (!notesBetween.isEmpty()) {
+            doubts.add(new Doubt(
+                    "note-between",
+                    notesBetween.get(0),
+                    Says.count(notesBetween.size(), "note") + (notesBetween.size() == 1 ? " stands" : " stand")
+                            + " between records, the first in row " + notesBetween.get(0)
+                            + "; set aside, and said of no record.",
+                    notesBetween.size()));
         }
         if (sparse > 0) {
             doubts.add(new Doubt(

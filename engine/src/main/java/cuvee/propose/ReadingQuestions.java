@@ -32,7 +32,8 @@ final class ReadingQuestions implements Draft.Step {
             "total-compared",
             "limit-row",
             "words-below-header",
-            "line-below");
+            "line-below",
+            "note-between");
 
     /** Blanks in fewer rows may be chance. */
     private static final int FEWEST_ROWS = 6;

@@ -35,5 +35,8 @@ class LineRowsTest {
         assertThat(found.kept()).isEqualTo(3);
         assertThat(found.sections()).isEmpty();
         assertThat(found.aside()).extracting(FoundTable.Aside::rowClass).contains(RowClass.NOTE);
+        assertThat(found.doubts())
+                .singleElement()
+                .matches(doubt -> doubt.kind().equals("note-between") && doubt.row() == 3);
     }
 }
