@@ -8,7 +8,6 @@ import cuvee.finding.Question.Answer;
 import cuvee.gather.ReadingDecisions;
 import cuvee.job.Decision;
 import cuvee.job.Job;
-import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.master.MasterReader;
@@ -18,9 +17,6 @@ import cuvee.propose.Doubles;
 import cuvee.propose.Proposal;
 import cuvee.tag.Home;
 import cuvee.tag.NameParts;
-import cuvee.value.Period;
-import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -46,9 +42,6 @@ public final class RepeatedRows {
     private static final int FEWEST_ROWS = 3;
     private static final int FEWEST_COLUMNS = 3;
     private static final int SAMPLE = 20;
-    /** Days from the first of a period that its records lie within, or those of the year before it. */
-    private static final long FURTHEST = 400;
-
     /** Stands before the evidence of a decision that needs no question. */
     private static final String SURE_MARK = "sure, all in ";
 
@@ -136,7 +129,8 @@ public final class RepeatedRows {
         if (plan.tables().size() < 2) {
             return List.of();
         }
-        List<Integer> columns = telling(proposal, reader.figures().rowNumbers());
+        List<Integer> columns =
+                TellingColumns.of(proposal, reader.figures().rowNumbers()).all();
         if (columns.size() < FEWEST_COLUMNS) {
             return List.of();
         }
@@ -238,83 +232,6 @@ public final class RepeatedRows {
                     }
                 });
         return Says.list(List.copyOf(names));
-    }
-
-    /**
-     * The columns by which rows are the same: those that cells feed and that do not only number the rows, and where no date
-     * of their period is among them also what tags say, so that the same few numbers of two months are not taken for one,
-     * nor who is on the staff at the end of each.
-     */
-    private static List<Integer> telling(Proposal proposal, Set<Integer> rowNumbers) {
-        MasterPlan plan = proposal.plan();
-        List<Integer> cells = new ArrayList<>();
-        List<Integer> tags = new ArrayList<>();
-        boolean dated = false;
-        for (int i = 0; i < plan.columns().size(); i++) {
-            int at = i;
-            boolean value = plan.columns().get(i).part() == MasterPlan.Column.Part.VALUE;
-            boolean fed = value
-                    && plan.tables().stream()
-                            .map(table -> table.feeds().get(at))
-                            .anyMatch(feed -> feed != null && !(feed.origin() instanceof Origin.Told));
-            boolean told = value
-                    && !fed
-                    && plan.tables().stream().anyMatch(table -> table.feeds().get(at) != null);
-            if (fed && !rowNumbers.contains(i)) {
-                cells.add(i);
-                dated |= plan.columns().get(i).type().hasDay() && goesWithPeriods(i, proposal);
-            } else if (told) {
-                tags.add(i);
-            }
-        }
-        if (!dated) {
-            cells.addAll(tags);
-        }
-        return cells;
-    }
-
-    /**
-     * True where a column of dates says when its records were, in tables that hold half of all rows or more: the dates of a
-     * table do not lie far from the period that it is tagged with, where it is. Those of a list as it stands at the end of
-     * each month do, such as when each one was hired.
-     */
-    private static boolean goesWithPeriods(int column, Proposal proposal) {
-        MasterPlan plan = proposal.plan();
-        Map<Integer, PlacedTable> placed = new HashMap<>();
-        proposal.layouts().forEach(layout -> layout.tables().forEach(table -> placed.put(table.id(), table)));
-        long all = 0;
-        long going = 0;
-        for (MasterPlan.Table table : plan.tables()) {
-            PlacedTable own = placed.get(table.id());
-            MasterPlan.Feed feed = table.feeds().get(column);
-            if (own == null) {
-                continue;
-            }
-            all += own.table().kept();
-            if (feed != null
-                    && !(feed.origin() instanceof Origin.Told)
-                    && period(table)
-                            .map(period -> isNear(own, feed.origin(), period))
-                            .orElse(true)) {
-                going += own.table().kept();
-            }
-        }
-        return going * 2 >= all;
-    }
-
-    /** The first day of the period that a table is tagged with. */
-    private static Optional<LocalDate> period(MasterPlan.Table table) {
-        return table.feeds().stream()
-                .filter(feed -> feed != null && feed.origin() instanceof Origin.Told)
-                .flatMap(feed -> Period.of(((Origin.Told) feed.origin()).text()).flatMap(Period::first).stream())
-                .findFirst();
-    }
-
-    private static boolean isNear(PlacedTable table, Origin origin, LocalDate period) {
-        return table.columns().stream()
-                .filter(column -> column.origin().equals(origin))
-                .flatMap(column -> column.someDays().stream())
-                .allMatch(day -> Math.abs(ChronoUnit.DAYS.between(period, day)) <= FURTHEST);
     }
 
     /** Asks about the tables that are set aside, all sheets of one name at once. */

@@ -9,6 +9,7 @@ import cuvee.check.Arrivals;
 import cuvee.check.Expected;
 import cuvee.check.Reconciled;
 import cuvee.earlier.ClosedPeriods;
+import cuvee.earlier.RepeatedLists;
 import cuvee.finding.Finding;
 import cuvee.gather.SourceFacts;
 import cuvee.job.Job;
@@ -71,6 +72,7 @@ record MasterLook(
             Optional<Arrivals> arrivals = SendersAndMonths.arrivals(looked, reader, totals, expected, today);
             findings.addAll(RepeatedFigures.findings(looked, reconciled));
             findings.addAll(AuditFindings.of(looked.plan(), reader));
+            findings.addAll(RepeatedLists.findings(looked, reader));
             arrivals.ifPresent(came -> findings.addAll(Jumps.of(came, proposal.plan(), reader.figures())));
             findings.addAll(closed.findings(looked, reader));
             Job recorded = closed.recorded(looked.job(), looked, reader, facts).withPlaces(given.places());

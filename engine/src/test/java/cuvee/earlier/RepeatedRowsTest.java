@@ -3,6 +3,7 @@ package cuvee.earlier;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.decision.Kinds;
+import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.gather.Reread;
 import cuvee.refresh.Batch;
@@ -11,6 +12,7 @@ import cuvee.testing.Workbooks;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 import org.junit.jupiter.api.Test;
 
 /** Tables whose rows stand in others too count once: the rows tell, whatever the sheets are called. */
@@ -100,6 +102,35 @@ class RepeatedRowsTest extends BatchTest {
             batch.csv(month + " 2026.csv", lines.toArray(String[]::new));
         }
         assertThat(batch.refresh().lines()).hasSize(24);
+    }
+
+    private void staff(String month, String... leaver) {
+        List<String> lines = new ArrayList<>(List.of("No,Name,Site,Grade,Started"));
+        for (int i = 0; i < 12; i++) {
+            String grade = List.of(leaver).contains("Keeper " + i) ? "G9" : "G" + i % 3;
+            lines.add(100 + i + ",Keeper " + i + ",Quay " + i % 2 + "," + grade + ",20" + (10 + i) + "-03-04");
+        }
+        batch.csv("Staff " + month + ".csv", lines.toArray(String[]::new));
+    }
+
+    @Test
+    void listsOfEachMonthStayAndItIsSaidThatTheyRepeatEachOther() {
+        staff("Jan 2026");
+        staff("Feb 2026", "Keeper 5");
+        staff("Mar 2026", "Keeper 3");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(36);
+        Predicate<Finding> said = finding -> finding.kind().equals("lists-repeat");
+        assertThat(made.outcome().findings())
+                .filteredOn(said)
+                .singleElement()
+                .satisfies(
+                        finding -> assertThat(finding.text())
+                                .contains(
+                                        "In all tables nearly all rows stand in another table too, and only “Month” tells them apart"));
+        staff("Feb 2026", "Keeper 1", "Keeper 2", "Keeper 4", "Keeper 5");
+        staff("Mar 2026", "Keeper 7", "Keeper 8", "Keeper 9", "Keeper 10");
+        assertThat(batch.refresh().outcome().findings()).noneMatch(said);
     }
 
     @Test
