@@ -99,15 +99,13 @@ public final class CuveeApp extends Application {
         return new WindowSize(machine.workplace().state());
     }
 
-    private void begin(List<String> arguments) {
+    void begin(List<String> arguments) {
         if (arguments.isEmpty()) {
             return;
         }
         switch (arguments.get(0)) {
             case "open" -> {
-                if (arguments.size() > 1) {
-                    open(machine.folder().resolve(arguments.get(1)));
-                }
+                drop(arguments.stream().skip(1).map(machine.folder()::resolve).toList());
             }
             case "demo" -> {
                 int into = arguments.indexOf("--into");

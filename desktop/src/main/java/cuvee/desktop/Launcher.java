@@ -2,6 +2,8 @@ package cuvee.desktop;
 
 import cuvee.command.LogFile;
 import cuvee.command.Main;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Set;
 import javafx.application.Application;
 
@@ -14,11 +16,11 @@ public final class Launcher {
 
     private Launcher() {}
 
-    /** A job alone, as a double click on its file gives it, is opened in the window. */
+    /** A job or a folder alone, as a double click gives it, is opened in the window. */
     static String[] meant(String[] arguments) {
-        return arguments.length == 1 && arguments[0].endsWith(".cuvee")
-                ? new String[] {"open", arguments[0]}
-                : arguments;
+        boolean alone =
+                arguments.length == 1 && (arguments[0].endsWith(".cuvee") || Files.isDirectory(Path.of(arguments[0])));
+        return alone ? new String[] {"open", arguments[0]} : arguments;
     }
 
     public static void main(String[] given) {

@@ -2,11 +2,14 @@ package cuvee.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 class LauncherTest {
     @Test
-    void aJobAloneIsOpenedInTheWindowAndAllElseIsAsItWasWritten() {
+    void aJobOrAFolderAloneIsOpenedInTheWindowAndAllElseIsAsItWasWritten(@TempDir Path folder) {
+        assertThat(Launcher.meant(new String[] {folder.toString()})).containsExactly("open", folder.toString());
         assertThat(Launcher.meant(new String[] {"/tmp/returns.cuvee"})).containsExactly("open", "/tmp/returns.cuvee");
         assertThat(Launcher.meant(new String[] {"show", "a.cuvee"})).containsExactly("show", "a.cuvee");
         assertThat(Launcher.meant(new String[] {})).isEmpty();

@@ -401,9 +401,10 @@ class WindowTest extends InAWindow {
     }
 
     @Test
-    void droppedFoldersAndJobsAreTakenIn() throws IOException {
+    void foldersThatAreNamedAtTheStartOrDroppedAreTakenIn() throws IOException {
         write("more/c.csv", "Date,Port,Passengers\n2026-03-01,Hollin,9\n");
-        WaitForAsyncUtils.waitForAsyncFx(5000, () -> app.drop(List.of(folder.resolve("data"))));
+        List<String> arguments = List.of("open", folder.resolve("data").toString());
+        WaitForAsyncUtils.waitForAsyncFx(5000, () -> app.begin(arguments));
         idle();
         WaitForAsyncUtils.waitForAsyncFx(5000, () -> app.drop(List.of(folder.resolve("more"))));
         waitFor(
