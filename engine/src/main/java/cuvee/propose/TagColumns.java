@@ -222,6 +222,7 @@ public final class TagColumns {
         taken.add(values);
         List<PlacedTable> without = without(source, name, values);
         guessed(source, name);
+        bareMonths(source, name);
         if (everywhere(name)) {
             findings.add(new Finding(
                     Severity.WARNING,
@@ -274,6 +275,25 @@ public final class TagColumns {
                                 + Says.quoted(other.getKey()) + " does, which the others lack.",
                         Says.quoted(other.getValue()) + " is taken for the tag " + Says.quoted(name) + ".",
                         "If it is something else, take the tag from another part in Rework, or ask the sender."))));
+    }
+
+    /** Says where bare numbers were taken for months, since the names of other files say theirs in full. */
+    private void bareMonths(TagSource source, String name) {
+        List<String> files = homes.entrySet().stream()
+                .filter(entry -> tags.isBareMonth(source, entry.getValue()))
+                .map(entry -> entry.getKey().source())
+                .distinct()
+                .toList();
+        if (!files.isEmpty()) {
+            findings.add(new Finding(
+                    Severity.REMARK,
+                    "bare-month",
+                    Where.source(files.get(0)),
+                    Says.list(files) + " end in a number alone; other files say their months in full.",
+                    "The number is taken for the month, in the tag " + Says.quoted(name)
+                            + ", with the year of the others.",
+                    "If it is none, take the tag from something else in Rework."));
+        }
     }
 
     // ---- what is worth a column ----

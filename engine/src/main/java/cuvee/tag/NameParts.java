@@ -42,6 +42,7 @@ public final class NameParts {
     private static final Pattern HARD_AND_MIDDLE = Pattern.compile(HARD.pattern() + "|" + MIDDLE.pattern());
     private static final Pattern ANY = Pattern.compile(HARD_AND_MIDDLE.pattern() + "|\\s+");
     private static final Pattern IN_BRACKETS = Pattern.compile("\\s*[(\\[]([^()\\[\\]]+)[)\\]]");
+    private static final Pattern COUNT = Pattern.compile("\\d{1,3}");
     private static final char CUT = '\u0001';
     /** A value has so many words at most. */
     private static final int LONGEST_VALUE = 5;
@@ -53,6 +54,7 @@ public final class NameParts {
     private boolean recurs;
 
     private final Map<String, String> bare = new HashMap<>();
+    private final Set<String> bareMonths = new HashSet<>();
 
     /** What one name says. */
     private record Parts(Optional<Period> period, String written, List<String> values) {}
@@ -62,8 +64,17 @@ public final class NameParts {
         this.shared = shared;
     }
 
+    /** Takes the names of files apart, among which a bare number may be a month. */
+    public static NameParts ofFiles(Collection<String> names) {
+        return of(names, true);
+    }
+
     /** Takes names apart. */
     public static NameParts of(Collection<String> names) {
+        return of(names, false);
+    }
+
+    private static NameParts of(Collection<String> names, boolean files) {
         Set<String> distinct = new LinkedHashSet<>(names);
         if (distinct.isEmpty()) {
             return new NameParts(0, false);
@@ -73,6 +84,13 @@ public final class NameParts {
                 : Convention.Order.DAY_FIRST;
         Map<String, Cut> cuts = new LinkedHashMap<>();
         distinct.forEach(name -> cuts.put(name, Cut.of(withoutMarks(name), order)));
+        Set<String> bareMonths = new HashSet<>();
+        if (files) {
+            bareMonths(cuts).forEach((name, month) -> {
+                cuts.computeIfPresent(name, (any, cut) -> cut.at(month));
+                bareMonths.add(name);
+            });
+        }
         Pattern separators = separators(cuts.values());
         Map<String, List<String>> chunks = new LinkedHashMap<>();
         cuts.forEach((name, cut) -> chunks.put(name, chunks(cut.rest(), separators)));
@@ -91,6 +109,7 @@ public final class NameParts {
                         .sorted()
                         .collect(Collectors.joining("|"))));
         parts.recurs = recurs(names);
+        parts.bareMonths.addAll(bareMonths);
         parts.mixed = cuts.values().stream()
                         .flatMap(cut -> cut.period().stream())
                         .map(period -> period.kind() + (period.year() == 0 ? "-" : "+"))
@@ -98,6 +117,15 @@ public final class NameParts {
                         .count()
                 > 1;
         return parts;
+    }
+
+    private static Map<String, BareMonths.Month> bareMonths(Map<String, Cut> cuts) {
+        List<Period> said = new ArrayList<>();
+        Map<String, String> unsaid = new LinkedHashMap<>();
+        cuts.forEach((name, cut) -> {
+            cut.period().ifPresentOrElse(said::add, () -> unsaid.put(name, cut.rest()));
+        });
+        return BareMonths.of(said, unsaid);
     }
 
     private static boolean recurs(Collection<String> names) {
@@ -127,6 +155,11 @@ public final class NameParts {
                             name.substring(found.from(), found.to()),
                             name.substring(0, found.from()) + "_" + CUT + "_" + name.substring(found.to())))
                     .orElse(new Cut(Optional.empty(), "", name));
+        }
+
+        /** The name with the month that its last word is. */
+        Cut at(BareMonths.Month month) {
+            return new Cut(Optional.of(month.period()), month.written(), month.before() + "_" + CUT + "_");
         }
     }
 
@@ -299,7 +332,7 @@ public final class NameParts {
             boolean fits = byWord ? shape(own).equals(usual) : own.size() == count;
             List<String> values = new ArrayList<>();
             if (fits) {
-                own.forEach(run -> values.addAll(byWord ? run.words() : List.of(String.join(" ", run.words()))));
+                own.forEach(run -> values.addAll(byWord ? run.words() : List.of(uncounted(run, runs.values()))));
                 for (int i = 0; i < count; i++) {
                     known.get(i).putIfAbsent(LooseText.key(values.get(i)), values.get(i));
                 }
@@ -308,6 +341,25 @@ public final class NameParts {
         });
         parts.byName.replaceAll((name, found) -> found.values().size() == count ? found : searched(name, found, known));
         return parts;
+    }
+
+    /** The words of a run, without the number at its end that counts several names of the same words. */
+    private static String uncounted(Run run, Collection<List<Run>> names) {
+        List<String> words = run.words();
+        boolean counted = words.size() > 1
+                && COUNT.matcher(words.get(words.size() - 1)).matches()
+                && names.stream()
+                        .flatMap(List::stream)
+                        .filter(other -> !other.words().equals(words)
+                                && other.words().size() == words.size()
+                                && COUNT.matcher(other.words().get(words.size() - 1))
+                                        .matches()
+                                && other.words()
+                                        .subList(0, words.size() - 1)
+                                        .equals(words.subList(0, words.size() - 1)))
+                        .findAny()
+                        .isPresent();
+        return String.join(" ", counted ? words.subList(0, words.size() - 1) : words);
     }
 
     private static List<Integer> shape(List<Run> name) {
@@ -419,6 +471,11 @@ public final class NameParts {
     /** True where the periods of the names are of several sorts, or only some of them say the year. */
     boolean mixed() {
         return mixed;
+    }
+
+    /** True for a name whose month is a bare number, understood by the months that other names say in full. */
+    boolean isBareMonth(String name) {
+        return bareMonths.contains(name);
     }
 
     /** The period that a name speaks of. */

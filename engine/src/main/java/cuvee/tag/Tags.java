@@ -102,7 +102,7 @@ public final class Tags {
                             (a, b) -> new Label(a.spelling(), a.count() + 1)));
         }
         anyLabel.putAll(anyLabel());
-        files = NameParts.of(homes.stream().map(Home::fileName).toList());
+        files = NameParts.ofFiles(homes.stream().map(Home::fileName).toList());
         sheets = NameParts.of(homes.stream().map(Home::sheet).toList());
         tables = NameParts.of(homes.stream().map(Home::table).toList());
         for (int line = 0; line < MOST_TITLE_LINES; line++) {
@@ -396,6 +396,11 @@ public final class Tags {
                 .map(word -> word.matches() ? word.group(1) : "")
                 .collect(Collectors.toSet());
         return words.size() == 1 ? words.stream().findFirst().filter(word -> !word.isEmpty()) : Optional.empty();
+    }
+
+    /** True where a tag says a month by a bare number only, as other names say their months in full. */
+    public boolean isBareMonth(TagSource source, Home home) {
+        return source.from() == From.FILE_PERIOD && files.isBareMonth(home.fileName());
     }
 
     private boolean isWholeTitle(TagSource source, Home home) {

@@ -28,6 +28,31 @@ class NamePartsTest {
     }
 
     @Test
+    void aBareNumberIsTheMonthWhereOtherFilesSayTheirsInFull() {
+        List<String> files = List.of(
+                "Harrow repairs 01-2026",
+                "Harrow repairs 02-2026",
+                "Tilley 01",
+                "Tilley 02",
+                "vale_202601",
+                "vale_202602");
+        NameParts parts = NameParts.ofFiles(files);
+        assertThat(parts.period("Tilley 02").orElseThrow().value()).contains("2026-02-01");
+        assertThat(files)
+                .extracting(file -> parts.part(file, 0).orElse(""))
+                .containsExactly("Harrow repairs", "Harrow repairs", "Tilley", "Tilley", "vale", "vale");
+    }
+
+    @Test
+    void numbersThatAreNoMonthsOfTheOthersStayCounts() {
+        List<String> files =
+                List.of("Harrow repairs 01-2026", "Harrow repairs 02-2026", "Depot 11", "Depot 12", "vale_202601");
+        NameParts parts = NameParts.ofFiles(files);
+        assertThat(parts.period("Depot 11")).isEmpty();
+        assertThat(parts.part("Depot 11", 0)).contains("Depot");
+    }
+
+    @Test
     void marksOfAVersionInBracketsAreNoPart() {
         NameParts parts = parts("Upper Sound_Log (rev)", "Hollin Bay_Log");
         assertThat(parts.count()).isEqualTo(1);
