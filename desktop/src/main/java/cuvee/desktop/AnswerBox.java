@@ -85,7 +85,7 @@ final class AnswerBox extends VBox {
             half.setHgrow(Priority.ALWAYS);
             half.setHalignment(HPos.LEFT);
             sides.getColumnConstraints().add(half);
-            sides.add(Pieces.label(side.title(), "second", "small"), column, 0);
+            sides.add(Pieces.wrapped(side.title(), "second", "small"), column, 0);
             int row = 1;
             for (String value : side.values()) {
                 sides.add(Pieces.label(value), column, row++);

@@ -518,7 +518,7 @@ final class GridView extends Region {
         for (long r = at.first(); r < Math.min(shown.rows(), at.first() + MOST_MEASURED); r++) {
             String text = shown.text(r, ofColumn);
             String beside = ofColumn + 1 < shown.columns() ? shown.text(r, ofColumn + 1) : " ";
-            if (cutOnly && (beside == null || beside.isEmpty())) {
+            if (cutOnly && shown.runsOn(r) && (beside == null || beside.isEmpty())) {
                 continue;
             }
             most = Math.max(most, text == null ? 0 : Fonts.width(text, Fonts.BOLD));

@@ -2,17 +2,20 @@ package cuvee.tell;
 
 import cuvee.decision.ColumnChoice;
 import cuvee.decision.Kinds;
+import cuvee.detect.TotalWords;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.layout.HeaderWords;
 import cuvee.propose.Proposal;
 import cuvee.value.Type;
+import java.util.Comparator;
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.stream.IntStream;
 
 /**
  * The column by which a master is weighed, so that it can be said how much is at stake: the one that the analyst names,
- * else the amounts of money that fill the most rows.
+ * else the amounts of money that fill the most rows; of several that do, those that add others up, and prices last.
  */
 public final class WeighingColumn {
     private WeighingColumn() {}
@@ -28,12 +31,18 @@ public final class WeighingColumn {
         if (named.isPresent()) {
             return named;
         }
-        int best = -1;
-        for (int at = 0; at < columns.size(); at++) {
-            boolean fuller =
-                    best < 0 || columns.get(at).filled() > columns.get(best).filled();
-            best = columns.get(at).type() == Type.MONEY && fuller ? at : best;
-        }
-        return best < 0 ? OptionalInt.empty() : OptionalInt.of(best);
+        return IntStream.range(0, columns.size())
+                .filter(at -> columns.get(at).type() == Type.MONEY)
+                .boxed()
+                .min(Comparator.comparing((Integer at) ->
+                                HeaderWords.isRate(columns.get(at).name()))
+                        .thenComparing(at -> -columns.get(at).filled())
+                        .thenComparing(at -> !isTotal(columns.get(at).name())))
+                .map(OptionalInt::of)
+                .orElseGet(OptionalInt::empty);
+    }
+
+    private static boolean isTotal(String name) {
+        return TotalWords.of(name) != TotalWords.Sureness.NO;
     }
 }

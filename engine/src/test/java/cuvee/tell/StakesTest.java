@@ -42,6 +42,32 @@ class StakesTest extends BatchTest {
     }
 
     @Test
+    void amountsThatAddOthersUpWeighMoreThanTheirParts() {
+        batch.csv(
+                "a.csv",
+                "Job,Rate per hour,Labour,Parts,Total",
+                "Hull,€ 34.00,€ 68.00,€ 5.50,€ 73.50",
+                "Deck,€ 34.00,€ 34.00,€ 6.50,€ 40.50");
+        batch.csv(
+                "b.csv",
+                "Job,Rate per hour,Labour,Parts,Total",
+                "Keel,€ 34.00,€ 102.00,€ 9.50,€ 111.50",
+                "Mast,€ 34.00,€ 17.00,€ 4.50,€ 21.50");
+        assertThat(Stakes.of(batch.refresh().outcome()).column()).isEqualTo("Total");
+        batch.csv(
+                "a.csv",
+                "Job,Rate per hour,Labour,Parts",
+                "Hull,€ 34.00,€ 68.00,€ 5.50",
+                "Deck,€ 34.00,€ 34.00,€ 6.50");
+        batch.csv(
+                "b.csv",
+                "Job,Rate per hour,Labour,Parts",
+                "Keel,€ 34.00,€ 102.00,€ 9.50",
+                "Mast,€ 34.00,€ 17.00,€ 4.50");
+        assertThat(Stakes.of(batch.refresh().outcome()).column()).isEqualTo("Labour");
+    }
+
+    @Test
     void aColumnThatASummaryGoesByIsWorthWhatItWouldLose() {
         batch.settle(Kinds.SUMMARY, "For the board", "total Fares: a line for each Lost");
         assertThat(stake(batch.refresh().outcome()).said()).isEqualTo("2 rows with 14.00 EUR");
