@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** Weighs two columns against each other by their words and by what stands in them, wherever in their tables they are. */
@@ -104,7 +105,8 @@ final class ColumnEvidence {
             if (words.nothing() && one.kind() == Profile.Kind.DATE && isToCome(keys) != isToCome(otherKeys)) {
                 score += LineUpWeights.TO_COME;
             }
-            score += productsScore(words, one, other);
+            score += workedOutScore(words, one.workedOut.isProduct(), other.workedOut.isProduct());
+            score += workedOutScore(words, one.workedOut.isSum(), other.workedOut.isSum());
             score += numbersScore(one, other);
             if (texts(one, other)) {
                 double[] shared = sharedValues(one, other);
@@ -180,18 +182,18 @@ final class ColumnEvidence {
         return sum / ((double) one.filled * other.filled);
     }
 
-    private static boolean areProducts(Profile one, Profile other) {
-        return one.isProduct().orElse(false) && other.isProduct().orElse(false);
+    private static boolean both(Optional<Boolean> one, Optional<Boolean> other) {
+        return one.orElse(false) && other.orElse(false);
     }
 
-    private static double productsScore(HeaderWords.Compared words, Profile one, Profile other) {
-        if (one.isProduct().isEmpty() || other.isProduct().isEmpty()) {
+    /** What it says that each of two is worked out from others of its tables, or only one of them. */
+    private static double workedOutScore(HeaderWords.Compared words, Optional<Boolean> one, Optional<Boolean> other) {
+        if (one.isEmpty() || other.isEmpty()) {
             return 0;
         }
-        boolean differ = !one.isProduct().equals(other.isProduct());
-        return areProducts(one, other)
-                ? LineUpWeights.BOTH_PRODUCTS
-                : differ && words.nothing() ? LineUpWeights.PRODUCT_AGAINST_NONE : 0;
+        return both(one, other)
+                ? LineUpWeights.BOTH_WORKED_OUT
+                : !one.equals(other) && words.nothing() ? LineUpWeights.ONE_WORKED_OUT : 0;
     }
 
     private static double numbersScore(Profile one, Profile other) {
@@ -324,8 +326,11 @@ final class ColumnEvidence {
         } else if (one.coarse() == other.coarse() && one.filled > 0 && other.filled > 0) {
             parts.add("values of one kind (" + one.said() + " and " + other.said() + ")");
         }
-        if (areProducts(one, other)) {
+        if (both(one.workedOut.isProduct(), other.workedOut.isProduct())) {
             parts.add("each is the product of two other columns");
+        }
+        if (both(one.workedOut.isSum(), other.workedOut.isSum())) {
+            parts.add("each adds up other columns");
         }
         parts.add("no table has both");
         return "“" + a + "” and “" + b + "”: " + String.join(", ", parts);

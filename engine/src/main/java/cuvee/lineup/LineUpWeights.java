@@ -35,11 +35,11 @@ final class LineUpWeights {
     /** One header speaks of money and the other of what is measured, or of other sorts of values, and no word in common. */
     static final double OTHER_SORT = -2.5;
 
-    /** Each is the product of two columns of its tables, as amounts are of prices and quantities. */
-    static final double BOTH_PRODUCTS = 1.5;
+    /** Each is worked out alike: the product of two columns of its tables, or the sum of others. */
+    static final double BOTH_WORKED_OUT = 1.5;
 
-    /** One is the product of two columns, the other is not though its tables have one, and no word in common. */
-    static final double PRODUCT_AGAINST_NONE = -2.0;
+    /** One is worked out so, the other is not though its tables have such a column, and no word in common. */
+    static final double ONE_WORKED_OUT = -2.0;
 
     /** One has negative numbers, the other has none among many, and no word in common: money in is no amount with a sign. */
     static final double SIGNED_AGAINST_UNSIGNED = -3.0;

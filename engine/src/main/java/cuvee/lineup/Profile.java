@@ -86,8 +86,8 @@ public final class Profile {
     final int counted;
     final List<Double> running;
     final List<Double> monthShares;
-    /** For each of its tables that has products of two columns: whether this is one. */
-    final List<Boolean> products;
+    /** What it is worked out from in its tables. */
+    final WorkedOut workedOut;
 
     private final Kind kind;
     private final long belowZero;
@@ -104,7 +104,7 @@ public final class Profile {
             int counted,
             List<Double> running,
             List<Double> monthShares,
-            List<Boolean> products) {
+            WorkedOut workedOut) {
         this.cells = cells;
         this.filled = filled;
         this.kinds = kinds;
@@ -116,7 +116,7 @@ public final class Profile {
         this.counted = counted;
         this.running = running;
         this.monthShares = monthShares;
-        this.products = products;
+        this.workedOut = workedOut;
         this.kind = most(this.kinds);
         this.belowZero = Arrays.stream(numbers).filter(number -> number < 0).count();
     }
@@ -203,7 +203,7 @@ public final class Profile {
                 filled,
                 List.of(isRunning(kinds, numbers, filled) ? 1.0 : 0.0),
                 monthShares,
-                List.of());
+                WorkedOut.UNKNOWN);
     }
 
     private static Kind kind(Form form, String text, boolean money) {
@@ -350,7 +350,7 @@ public final class Profile {
                 counted,
                 running,
                 filled >= FEW ? List.of(most / filled) : List.of(),
-                List.of());
+                WorkedOut.UNKNOWN);
     }
 
     /** True where nearly all values are shares of something, said as percent or as fractions of 1. */
@@ -391,7 +391,7 @@ public final class Profile {
                 counted,
                 running,
                 monthShares,
-                products);
+                workedOut);
     }
 
     /** The same column with its plain numbers taken for percent points, as its header says: 12.5 stands for an eighth. */
@@ -425,11 +425,11 @@ public final class Profile {
                 counted,
                 running,
                 monthShares,
-                products);
+                workedOut);
     }
 
-    /** The same, told whether it is the product of two columns of its table. */
-    public Profile product(boolean is) {
+    /** The same, told what it is worked out from. */
+    public Profile workedOut(WorkedOut known) {
         return new Profile(
                 cells,
                 filled,
@@ -442,7 +442,7 @@ public final class Profile {
                 counted,
                 running,
                 monthShares,
-                List.of(is));
+                known);
     }
 
     /** True where its values are numbers. */
@@ -468,8 +468,6 @@ public final class Profile {
         allRunning.addAll(other.running);
         List<Double> shares = new ArrayList<>(monthShares);
         shares.addAll(other.monthShares);
-        List<Boolean> allProducts = new ArrayList<>(products);
-        allProducts.addAll(other.products);
         return new Profile(
                 cells + other.cells,
                 filled + other.filled,
@@ -482,7 +480,7 @@ public final class Profile {
                 counted + other.counted,
                 allRunning,
                 shares,
-                allProducts);
+                workedOut.plus(other.workedOut));
     }
 
     /** Numbers of both, as many of each as they have, so that a long table does not hide a short one. */
@@ -603,12 +601,6 @@ public final class Profile {
     /** The share of its tables in which it numbers the rows. */
     double runningShare() {
         return running.stream().mapToDouble(Double::doubleValue).average().orElse(0);
-    }
-
-    /** Whether it is the product of two columns in most of its tables; empty where none of them has products. */
-    Optional<Boolean> isProduct() {
-        long is = products.stream().filter(Boolean::booleanValue).count();
-        return products.isEmpty() ? Optional.empty() : Optional.of(is * 2 > products.size());
     }
 
     double monthShare() {

@@ -4,8 +4,8 @@ import cuvee.layout.LaidColumn;
 import cuvee.layout.Layout;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
-import cuvee.lineup.Products;
 import cuvee.lineup.Profile;
+import cuvee.lineup.WorkedOut;
 import cuvee.value.Convention;
 import cuvee.value.Conventions;
 import cuvee.value.Evidence;
@@ -14,7 +14,6 @@ import cuvee.value.Units;
 import cuvee.value.ValueReader;
 import java.math.BigDecimal;
 import java.util.ArrayList;
-import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -191,13 +190,13 @@ public final class Profiling implements Contents {
             List<List<@Nullable String>> rows = samples.rows(table, MOST_ROWS);
             Evidence all = new Evidence();
             table.columns().forEach(column -> all.add(column.evidence()));
-            looked.add(new Looked(table, withProducts(table, rows, all)));
+            looked.add(new Looked(table, workedOut(table, rows, all)));
         }
         return looked;
     }
 
-    /** The profiles of a table's columns, its numbers told apart by whether they are the product of two others. */
-    private static List<Profile> withProducts(PlacedTable table, List<List<@Nullable String>> rows, Evidence all) {
+    /** The profiles of a table's columns, its numbers with what they are worked out from. */
+    private static List<Profile> workedOut(PlacedTable table, List<List<@Nullable String>> rows, Evidence all) {
         List<Profile> columns = new ArrayList<>();
         List<Integer> places = new ArrayList<>();
         List<double[]> numbers = new ArrayList<>();
@@ -215,9 +214,9 @@ public final class Profiling implements Contents {
                             ? profile.percentPoints()
                             : isInThousands(table, column) ? profile.thousands() : profile.daysInDigits());
         }
-        BitSet products = Products.of(numbers);
-        for (int i = 0; i < places.size() && !products.isEmpty(); i++) {
-            columns.set(places.get(i), columns.get(places.get(i)).product(products.get(i)));
+        List<WorkedOut> known = WorkedOut.of(numbers);
+        for (int i = 0; i < places.size(); i++) {
+            columns.set(places.get(i), columns.get(places.get(i)).workedOut(known.get(i)));
         }
         return columns;
     }

@@ -411,7 +411,7 @@ class JointLineUpTest {
 
     private void amounts(String key, boolean product) {
         column(key, i -> number(Math.round(random.nextDouble() * 90_000) / 100.0));
-        profiles.computeIfPresent(key, (any, profile) -> profile.product(product));
+        profiles.computeIfPresent(key, (any, profile) -> profile.workedOut(new WorkedOut(List.of(product), List.of())));
     }
 
     @Test
