@@ -37,6 +37,9 @@ final class CarryingDown {
     private final List<Question> questions = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
     /** By the words of columns that have blanks, whatever these are called. */
+    /** Between a layout and one of its columns, in what a decision is about. */
+    static final String OF_A_LAYOUT = " > ";
+
     private final Map<String, Carriers> carriers = new HashMap<>();
 
     /** In how many tables a word stands. */
@@ -68,7 +71,7 @@ final class CarryingDown {
         same.forEach(table -> carried.put(table, new LinkedHashSet<>()));
         for (TableColumn column : same.get(0).table().columns()) {
             String key = LooseText.key(column.header());
-            String subject = signature + " > " + key;
+            String subject = signature + OF_A_LAYOUT + key;
             Optional<Decision> decision = job.decision(Kinds.CARRY_DOWN, subject);
             List<PlacedTable> alike = same.stream()
                     .filter(table -> found.getOrDefault(table, Map.of()).containsKey(key))

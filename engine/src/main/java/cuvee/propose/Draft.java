@@ -1,5 +1,6 @@
 package cuvee.propose;
 
+import cuvee.finding.Question;
 import cuvee.job.Decision;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
@@ -10,6 +11,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /**
  * The master while it is proposed. Nothing of it changes: each step makes another one of it, with what it says behind
@@ -150,6 +152,11 @@ record Draft(Found found, Lined lined, List<DraftColumn> columns, List<Proposal.
 
     Draft withTags(List<Proposal.TagReport> now) {
         return new Draft(found, lined, columns, now, said);
+    }
+
+    /** Without some of what was asked. */
+    Draft unasking(Predicate<Question> idle) {
+        return new Draft(found, lined, columns, tags, said.unasking(idle));
     }
 
     Draft saying(Said more) {

@@ -39,6 +39,9 @@ final class FamilyChoice implements Draft.Step {
     private static final double BELONGS_HARDLY = 0.02;
 
     private static final long SIZEABLE = 5;
+    /** The same of a layout that was left out before. */
+    private static final long SIZEABLE_BY_NOW = 4;
+
     /** How the evidence of a decision begins that needs no question. */
     private static final String SURE_MARK = "sure";
 
@@ -87,7 +90,8 @@ final class FamilyChoice implements Draft.Step {
         Optional<Belonging> belonging = belonging(all);
         Set<String> core = new HashSet<>();
         main.layouts().forEach(layout -> core.add(layout.signature()));
-        if (belonging.isPresent() && known.isEmpty()) {
+        boolean first = known.isEmpty();
+        if (belonging.isPresent() && first) {
             // The tables themselves say which of them are of one master, before any has a name for it.
             core.clear();
             core.addAll(belonging.get().core());
@@ -103,7 +107,29 @@ final class FamilyChoice implements Draft.Step {
                         .filter(decision -> decision.answer().equals(TableChoice.TAKE))
                         .isPresent())
                 .forEach(layout -> core.add(layout.signature()));
-        return members(all, main, belonging, core);
+        List<Layout> members = members(all, main, belonging, core);
+        if (first) {
+            remember(main, members);
+        }
+        return members;
+    }
+
+    /**
+     * Keeps which layouts the master began with: once others are settled, and columns are called as those have it, they are
+     * not asked about for that.
+     */
+    private void remember(Family main, List<Layout> members) {
+        main.layouts().stream()
+                .filter(layout -> members.contains(layout)
+                        && job.decision(Kinds.ANOTHER_JOB, layout.signature()).isEmpty()
+                        && assumed.stream()
+                                .noneMatch(decision -> decision.subject().equals(layout.signature())))
+                .forEach(layout -> assumed.add(new Decision(
+                        Kinds.ANOTHER_JOB,
+                        layout.signature(),
+                        TableChoice.TAKE,
+                        "most of what the master began with has its headers",
+                        SURE_MARK + ", " + Says.count(layout.rows(), "row"))));
     }
 
     private List<Layout> members(List<Layout> all, Family main, Optional<Belonging> belonging, Set<String> core) {
@@ -197,7 +223,10 @@ final class FamilyChoice implements Draft.Step {
             layout.tables().forEach(table -> outside.put(table, otherwise));
         }
         boolean surely = take && saysSurely(layout);
-        boolean strange = likelihood < BELONGS_HARDLY && layout.rows() * SIZEABLE < main.rows();
+        // A few rows more or less of the master change nothing for what was left out before.
+        boolean leftOut = job.decision(Kinds.ANOTHER_JOB, layout.signature()).isPresent() && !take;
+        boolean strange =
+                likelihood < BELONGS_HARDLY && layout.rows() * (leftOut ? SIZEABLE_BY_NOW : SIZEABLE) < main.rows();
         boolean list = likelihood < BELONGS && isListBeside(layout, main);
         boolean surelyNot = !take && (strange || list);
         boolean open = !job.isSettled(Kinds.ANOTHER_JOB, layout.signature()) && !surely && !surelyNot;

@@ -62,6 +62,23 @@ public final class Layings implements Draft.Step {
                 .saying(sections.said());
     }
 
+    /** A layout that is left out is not asked how it is to be laid out. */
+    static Draft withoutIdleQuestions(Draft draft) {
+        Set<String> taken = new HashSet<>();
+        for (PlacedTable member : draft.members()) {
+            taken.add(signature(member, RunsAcross.of(member.table())));
+        }
+        return draft.unasking(question -> Set.of(Kinds.ACROSS, Kinds.CARRY_DOWN).contains(question.kind())
+                && taken.stream()
+                        .noneMatch(signature -> question.subject().equals(signature)
+                                || question.subject().startsWith(signature + CarryingDown.OF_A_LAYOUT)));
+    }
+
+    /** What tables are laid out alike by: their headers, those that run across as one. */
+    private static String signature(PlacedTable table, Optional<Across> across) {
+        return across.map(block -> Signatures.turned(table.table(), block)).orElse(table.signature());
+    }
+
     /** The tables as they go into the master, in the same order. */
     private List<PlacedTable> lay(List<PlacedTable> tables, CarryingDown down, LinesAsColumns sections) {
         Map<String, List<PlacedTable>> layouts = new LinkedHashMap<>();
@@ -69,9 +86,8 @@ public final class Layings implements Draft.Step {
         for (PlacedTable table : tables) {
             Optional<Across> found = RunsAcross.of(table.table());
             found.ifPresent(block -> across.put(table, block));
-            String signature =
-                    found.map(block -> Signatures.turned(table.table(), block)).orElse(table.signature());
-            layouts.computeIfAbsent(signature, s -> new ArrayList<>()).add(table);
+            layouts.computeIfAbsent(signature(table, found), s -> new ArrayList<>())
+                    .add(table);
         }
         if (!across.isEmpty()) {
             amount = amountSoFar().or(() -> ValueName.in(tables, across)).orElse(holdWords(across) ? VALUE : AMOUNT);

@@ -76,6 +76,7 @@ public final class Planner {
                 new Layings(job),
                 new FamilyChoice(job, around.profiling()),
                 Doubles.step(job, around.profiling()),
+                Layings::withoutIdleQuestions,
                 new HeadersToColumns(job, around.book(), around.profiling()),
                 new LabelMonths(job, around.homes()),
                 TagColumns.step(job, around.homes()),

@@ -6,6 +6,7 @@ import cuvee.job.Decision;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /**
@@ -43,6 +44,11 @@ record Said(List<Question> questions, List<Finding> findings, List<Decision> dec
         decided.removeIf(decision -> !again.isEmpty() && again.contains(decision.id()));
         decided.addAll(later.decisions);
         return new Said(joined(questions, later.questions), joined(findings, later.findings), decided);
+    }
+
+    /** Without some of what it asks. */
+    Said unasking(Predicate<Question> idle) {
+        return new Said(questions.stream().filter(idle.negate()).toList(), findings, decisions);
     }
 
     /** All, in their order. */

@@ -7,6 +7,7 @@ import cuvee.testing.UglySheet;
 import cuvee.testing.UglySheet.Trait;
 import cuvee.testing.Workbooks;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -95,11 +96,90 @@ class SettlingAsAssumedTest {
                 "30.02.2026;8,5;Tarsk");
         Batch.Made before = batch.refresh();
         assertThat(before.findings("not-conserved")).isEmpty();
+        Batch.Made after = settledAsAssumed(batch, before);
+        assertThat(after.lines()).as("the master of seed " + seed).isEqualTo(before.lines());
+        assertThat(after.columns()).isEqualTo(before.columns());
+        assertThat(after.outcome().questions()).as("questions of seed " + seed).isEmpty();
+    }
+
+    private static Batch.Made settledAsAssumed(Batch batch, Batch.Made before) {
         for (Question question : before.outcome().questions()) {
             batch.settle(question, question.assumed());
         }
-        Batch.Made after = batch.refresh();
-        assertThat(after.lines()).as("the master of seed " + seed).isEqualTo(before.lines());
-        assertThat(after.columns()).isEqualTo(before.columns());
+        return batch.refresh();
+    }
+
+    /** Repairs of a contractor with headers of its own: number, estate, day, trade, hours, labour, parts, both together. */
+    private static Object[][] repairs(Random random, String code, int rows, Object... header) {
+        List<Object[]> lines = new ArrayList<>();
+        lines.add(header);
+        for (int i = 1; i <= rows; i++) {
+            double hours = (1 + random.nextInt(8)) / 2.0;
+            double parts = (500 + random.nextInt(20_000)) / 100.0;
+            lines.add(row(
+                    code + (1000 + i),
+                    List.of("Alder Court", "Beech Rise", "Cedar Yard").get(random.nextInt(3)),
+                    LocalDate.of(2026, 1 + random.nextInt(3), 1 + random.nextInt(28)),
+                    List.of("Plumbing", "Joinery", "Glazing").get(random.nextInt(3)),
+                    hours,
+                    hours * 34,
+                    parts,
+                    hours * 34 + parts));
+        }
+        return lines.toArray(Object[][]::new);
+    }
+
+    @Test
+    void whoseTablesHadTheMostRowsIsNotAskedAboutOnceTheOthersAreSettled() {
+        Random random = new Random(11);
+        Batch batch = new Batch(folder);
+        batch.sheet(
+                "Harrow.xlsx",
+                repairs(
+                        random,
+                        "H",
+                        26,
+                        "Job no",
+                        "Estate",
+                        "Completed",
+                        "Trade",
+                        "Hours",
+                        "Labour £",
+                        "Materials £",
+                        "Total £"));
+        batch.sheet(
+                "Tilley.xlsx",
+                repairs(
+                        random,
+                        "T",
+                        30,
+                        "Ref.",
+                        "Site",
+                        "Done on",
+                        "Work",
+                        "Hrs",
+                        "Labour cost",
+                        "Parts",
+                        "Invoice total"));
+        batch.sheet(
+                "vale.xlsx",
+                repairs(
+                        random,
+                        "V",
+                        18,
+                        "job_id",
+                        "estate",
+                        "date",
+                        "category",
+                        "hours",
+                        "labour",
+                        "materials",
+                        "total"));
+        Batch.Made before = batch.refresh();
+        assertThat(before.lines()).hasSize(74);
+        assertThat(before.outcome().questions()).isNotEmpty();
+        Batch.Made after = settledAsAssumed(batch, before);
+        assertThat(after.lines()).isEqualTo(before.lines());
+        assertThat(after.outcome().questions()).isEmpty();
     }
 }
