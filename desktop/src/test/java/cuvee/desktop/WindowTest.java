@@ -212,12 +212,12 @@ class WindowTest extends InAWindow {
         robot.push(KeyCode.DIGIT2).push(KeyCode.ENTER);
         waitFor("the column", () -> columns().equals(List.of("Date", "Port", "Passengers", "Heads")));
         idle();
-        assertThat(words("#last-act")).isEqualTo("Last: “heads” feeds Heads");
+        assertThat(words("#last-act")).isEqualTo("Last: “Heads” feeds Heads");
         waitFor("what it changed", () -> words("#work-words").contains("1 value fewer in Passengers"));
         robot.clickOn("#undo");
         waitFor("the undo", () -> columns().equals(List.of("Date", "Port", "Passengers")));
         idle();
-        assertThat(words("#last-act")).isEqualTo("Taken back: “heads” feeds Heads");
+        assertThat(words("#last-act")).isEqualTo("Taken back: “Heads” feeds Heads");
     }
 
     @Test

@@ -44,6 +44,8 @@ final class FamilyChoice implements Draft.Step {
 
     /** How the evidence of a decision begins that needs no question. */
     private static final String SURE_MARK = "sure";
+    /** How it begins for layouts that the master began with. */
+    private static final String BEGUN_MARK = "begun with";
 
     private static final int TELLING_COLUMNS = 6;
     /** Why a layout is left out. */
@@ -79,7 +81,8 @@ final class FamilyChoice implements Draft.Step {
         Family main = known.isEmpty()
                 ? families.get(0)
                 : families.stream()
-                        .max(Comparator.comparingInt((Family family) -> shared(family, known)))
+                        .max(Comparator.comparingLong(this::begun)
+                                .thenComparingInt((Family family) -> shared(family, known)))
                         .orElse(families.get(0));
         List<Layout> beside = SheetsBeside.in(main.layouts());
         if (families.size() == 1 && beside.isEmpty()) {
@@ -129,7 +132,15 @@ final class FamilyChoice implements Draft.Step {
                         layout.signature(),
                         TableChoice.TAKE,
                         "most of what the master began with has its headers",
-                        SURE_MARK + ", " + Says.count(layout.rows(), "row"))));
+                        BEGUN_MARK + ", " + Says.count(layout.rows(), "row"))));
+    }
+
+    /** The rows of a family that the master began with. */
+    private long begun(Family family) {
+        return family.layouts().stream()
+                .filter(layout -> saysSurely(layout, BEGUN_MARK))
+                .mapToLong(Layout::rows)
+                .sum();
     }
 
     private List<Layout> members(List<Layout> all, Family main, Optional<Belonging> belonging, Set<String> core) {
@@ -222,7 +233,7 @@ final class FamilyChoice implements Draft.Step {
         } else {
             layout.tables().forEach(table -> outside.put(table, otherwise));
         }
-        boolean surely = take && saysSurely(layout);
+        boolean surely = take && (saysSurely(layout, SURE_MARK) || saysSurely(layout, BEGUN_MARK));
         // A few rows more or less of the master change nothing for what was left out before.
         boolean leftOut = job.decision(Kinds.ANOTHER_JOB, layout.signature()).isPresent() && !take;
         boolean strange =
@@ -274,11 +285,11 @@ final class FamilyChoice implements Draft.Step {
         return shape.contains(Nature.NUMBERS) || shape.contains(Nature.DATES);
     }
 
-    /** True where a layout was taken in without a doubt, now or in a former look. */
-    private boolean saysSurely(Layout layout) {
+    /** True where a layout was taken in without a doubt, now or in a former look, as the mark before its evidence says. */
+    private boolean saysSurely(Layout layout, String mark) {
         String id = Decision.idOf(Kinds.ANOTHER_JOB, layout.signature());
         return Stream.concat(job.assumed().stream(), assumed.stream())
                 .anyMatch(decision ->
-                        decision.id().equals(id) && decision.evidence().startsWith(SURE_MARK));
+                        decision.id().equals(id) && decision.evidence().startsWith(mark));
     }
 }

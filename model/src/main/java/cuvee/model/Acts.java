@@ -23,12 +23,12 @@ final class Acts {
     private Acts() {}
 
     /** A few words for it, such as {@code left out hollin-0326.csv}. */
-    static String between(Job before, Job after) {
+    static String between(Job before, Job after, Called called) {
         List<String> acts = new ArrayList<>();
         places(before, after, acts);
         deliveries(before, after, acts);
         columns(before, after, acts);
-        decisions(before, after, acts);
+        decisions(before, after, called, acts);
         if (acts.isEmpty()) {
             return "a change";
         }
@@ -81,14 +81,14 @@ final class Acts {
         }
     }
 
-    private static void decisions(Job before, Job after, List<String> acts) {
+    private static void decisions(Job before, Job after, Called called, List<String> acts) {
         if (!acts.isEmpty()) {
             return;
         }
         Set<Decision> known = new HashSet<>(before.settled());
         for (Decision decision : after.settled()) {
             if (!known.contains(decision)) {
-                acts.add(said(decision, after));
+                acts.add(said(decision, after, called));
             }
         }
         for (Decision decision : before.settled()) {
@@ -96,17 +96,17 @@ final class Acts {
                     .anyMatch(now ->
                             now.kind().equals(decision.kind()) && now.subject().equals(decision.subject()));
             if (!stays) {
-                acts.add("no longer: " + said(decision, before));
+                acts.add("no longer: " + said(decision, before, called));
             }
         }
     }
 
     /** What a decision says, in a few words. */
-    static String said(Decision decision, Job job) {
+    static String said(Decision decision, Job job, Called called) {
         Choice choice = Choices.of(decision, job.columns());
         String off = decision.on() ? "" : "switched off: ";
         if (choice instanceof ColumnChoice about) {
-            return off + column(about);
+            return off + column(about, called);
         }
         if (choice instanceof RowChoice about) {
             return off + row(about);
@@ -117,12 +117,12 @@ final class Acts {
         if (choice instanceof ProofChoice about) {
             return proof(about);
         }
-        return choice instanceof TableChoice about ? off + table(about) : "a decision";
+        return choice instanceof TableChoice about ? off + table(about, called) : "a decision";
     }
 
-    private static String column(ColumnChoice about) {
+    private static String column(ColumnChoice about, Called called) {
         if (about instanceof ColumnChoice.Fed fed) {
-            return Says.quoted(fed.header()) + " feeds " + fed.column();
+            return called.header(fed.header()) + " feeds " + fed.column();
         }
         if (about instanceof ColumnChoice.OfType type) {
             return type.column() + " is " + type.type().word();
@@ -199,7 +199,7 @@ final class Acts {
         return about instanceof SourceChoice.Corrected ? "corrected a cell" : "decided about files";
     }
 
-    private static String table(TableChoice about) {
+    private static String table(TableChoice about, Called called) {
         if (about instanceof TableChoice.OfSheet sheet) {
             return (sheet.take() ? "put back " : "left out ") + name(sheet.subject());
         }
@@ -207,7 +207,7 @@ final class Acts {
             return across.turned().isPresent() ? "turned columns into rows" : "left columns as they stand";
         }
         if (about instanceof TableChoice.OfAnotherJob job) {
-            return job.take() ? "took a layout in" : "set a layout aside";
+            return (job.take() ? "took in " : "set aside ") + called.layout(job.layout());
         }
         return about instanceof TableChoice.Read ? "read a sheet otherwise" : "decided about a table";
     }

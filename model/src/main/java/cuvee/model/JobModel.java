@@ -617,7 +617,7 @@ public final class JobModel implements AutoCloseable {
     }
 
     void step(Job next) {
-        step(next, Acts.between(history.now(), next));
+        step(next, Acts.between(history.now(), next, Called.in(outcome.get())));
     }
 
     private void step(Job next, String act) {

@@ -145,10 +145,11 @@ public final class Questions {
     public static ListGrid<Decision> settled(Outcome outcome) {
         List<Decision> settled = new ArrayList<>(outcome.job().settled());
         Collections.reverse(settled);
+        Called called = Called.in(Optional.of(outcome));
         return new ListGrid<>(
                 settled,
                 List.of(
-                        ListGrid.Column.of("Settled", 330, decision -> Acts.said(decision, outcome.job())),
+                        ListGrid.Column.of("Settled", 330, decision -> Acts.said(decision, outcome.job(), called)),
                         ListGrid.Column.of("How", 150, Decision::reason),
                         ListGrid.Column.of("", 90, decision -> ASK_AGAIN)),
                 (decision, column) ->

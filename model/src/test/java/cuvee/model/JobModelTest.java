@@ -360,9 +360,9 @@ class JobModelTest extends OpenJob {
         assertThat(model.lastActProperty().get()).isEmpty();
         model.board().splitHeader("heads", "Heads");
         idle();
-        assertThat(model.lastActProperty().get()).isEqualTo("“heads” feeds Heads");
+        assertThat(model.lastActProperty().get()).isEqualTo("“Heads” feeds Heads");
         assertThat(model.messageProperty().get().text())
-                .isEqualTo("“heads” feeds Heads: 1 value fewer in Passengers; Heads is new, with 1 value.");
+                .isEqualTo("“Heads” feeds Heads: 1 value fewer in Passengers; Heads is new, with 1 value.");
         model.files().decideFiles(List.of("b.csv"), false);
         idle();
         assertThat(model.lastActProperty().get()).isEqualTo("left out b.csv");
@@ -370,7 +370,7 @@ class JobModelTest extends OpenJob {
         model.undo();
         idle();
         assertThat(model.undoneActProperty().get()).isEqualTo("left out b.csv");
-        assertThat(model.lastActProperty().get()).isEqualTo("“heads” feeds Heads");
+        assertThat(model.lastActProperty().get()).isEqualTo("“Heads” feeds Heads");
         assertThat(model.messageProperty().get().text()).startsWith("Taken back: left out b.csv: 1 row more; ");
         assertThat(first.questions()).hasSize(1);
     }
@@ -392,7 +392,7 @@ class JobModelTest extends OpenJob {
         idle();
         Outcome settled = model.outcomeProperty().get().orElseThrow();
         ListGrid<cuvee.job.Decision> decisions = Questions.settled(settled);
-        assertThat(decisions.text(0, 0)).isEqualTo("“sunk” feeds Lost");
+        assertThat(decisions.text(0, 0)).isEqualTo("“Sunk” feeds Lost");
         model.askAgain(decisions.item(0));
         idle();
         assertThat(model.outcomeProperty().get().orElseThrow().questions()).hasSize(1);
