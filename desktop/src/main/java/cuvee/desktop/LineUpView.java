@@ -92,6 +92,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
         grid.setOnMark(this::marked);
         grid.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         grid.setOnCarried(this::carried);
+        grid.setOnHead((column, more) -> grid.select(Math.max(0, grid.selectedRow()), column));
         VBox.setVgrow(grid, Priority.ALWAYS);
         getChildren().addAll(head(), grid, foot());
         model.outcomeProperty().addListener((o, before, now) -> {

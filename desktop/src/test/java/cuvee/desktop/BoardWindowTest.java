@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.propose.NewColumns;
 import java.io.IOException;
+import javafx.geometry.Bounds;
 import javafx.scene.control.Button;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
@@ -49,6 +50,19 @@ class BoardWindowTest extends InAWindow {
         robot.interact(() -> this.<Button>find("#facts-close").fire());
         assertThat(robot.lookup("#facts").tryQuery()).isEmpty();
         waitFor("the keys on the board", () -> grid("#line-up-grid").isFocused());
+    }
+
+    @Test
+    void aPressOnAHeadChoosesTheColumnWhichF2Renames() {
+        GridView board = grid("#line-up-grid");
+        Bounds cell = board.cell(0, 3).orElseThrow();
+        String before = board.model().title(3);
+        robot.clickOn(board.localToScreen(cell.getCenterX(), 10));
+        robot.push(KeyCode.F2).push(KeyCode.CONTROL, KeyCode.A).write("Quay").push(KeyCode.ENTER);
+        waitFor("the new name", () -> board.model().title(3).equals("Quay"));
+        idle();
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor("the name as it was", () -> board.model().title(3).equals(before));
     }
 
     @Test
