@@ -200,7 +200,7 @@ final class ArrivalsView extends VBox {
         files.getChildren().clear();
         for (int i = 0; i < Math.min(MOST_FILES, from.size()); i++) {
             String path = from.get(i);
-            files.getChildren().add(Pieces.go(path, "arrival-file-" + i, () -> openFile.accept(path)));
+            files.getChildren().add(Pieces.place(path, "arrival-file-" + i, () -> openFile.accept(path)));
         }
         if (from.size() > MOST_FILES) {
             files.getChildren().add(Pieces.label(Says.number(from.size() - MOST_FILES) + " more", "second"));

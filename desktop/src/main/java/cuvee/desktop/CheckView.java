@@ -384,7 +384,7 @@ final class CheckView extends VBox {
         } else if (!result.first().isEmpty()) {
             Where where = result.first().get(0);
             box.getChildren().add(Pieces.label(Says.count(result.fails(), "row") + " not so; the first:", "second"));
-            box.getChildren().add(Pieces.go(where.toString(), "own-check-" + number, () -> open.accept(where)));
+            box.getChildren().add(Pieces.place(where.toString(), "own-check-" + number, () -> open.accept(where)));
         }
         result.details().forEach(detail -> box.getChildren().add(Pieces.wrapped(detail, "second")));
         box.getStyleClass().add("side-line");

@@ -395,7 +395,7 @@ final class DeliverView extends VBox {
 
     /** Where it is written: its folder, which turns into a field with the whole name when it is pressed. */
     private Button where(Delivery delivery, Path target) {
-        Button where = Pieces.go("in " + target.getParent(), "deliver-where", () -> {});
+        Button where = Pieces.place("in " + target.getParent(), "deliver-where", () -> {});
         where.setMinWidth(0);
         where.setTooltip(new Tooltip("Write it elsewhere, or under another name"));
         where.setOnAction(pressed -> {

@@ -28,6 +28,8 @@ final class FootLine extends HBox {
         trailWord.visibleProperty().bind(trail.textProperty().isNotEmpty());
         last.setId("last-act");
         last.setMinWidth(0);
+        trailWord.setMinWidth(USE_PREF_SIZE);
+        undoKeys.setMinWidth(USE_PREF_SIZE);
         undo = Pieces.go("Undo", "undo", model::undo);
         redo = Pieces.go("Redo", "redo", model::redo);
         undo.setTooltip(new Tooltip("Take it back (Ctrl+Z)"));

@@ -21,6 +21,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.IntConsumer;
+import javafx.geometry.VPos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
@@ -59,7 +60,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
     private final Button open;
     private final FlowPane leftOut = new FlowPane(12, 4);
     private final SlipLayer slips;
-    private final HBox hands = Pieces.row(10);
+    private final FlowPane hands = new FlowPane(12, 6);
     private final MenuButton filter = Pieces.slot("board-filter");
     private final MenuButton laterColumns = Pieces.slot("board-later");
     private BoardGrid.Filter filtered = BoardGrid.Filter.ALL;
@@ -146,7 +147,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
 
     private VBox foot() {
         about.setId("board-about");
-        about.setMinWidth(0);
+        about.setMinWidth(USE_PREF_SIZE);
         facts.setMinWidth(0);
         name.setId("board-name");
         name.setPrefColumnCount(13);
@@ -178,13 +179,13 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
                         name,
                         Pieces.label("type", "second"),
                         type,
-                        Pieces.space(),
                         unite,
                         split,
                         earlier,
                         later,
                         out,
                         factsButton);
+        hands.setRowValignment(VPos.CENTER);
         VBox foot = new VBox(6, Pieces.row(12, about, facts, Pieces.space(), open), hands, leftOut);
         foot.getStyleClass().add("view-foot");
         return foot;

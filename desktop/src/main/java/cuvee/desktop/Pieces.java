@@ -73,6 +73,13 @@ final class Pieces {
         return button;
     }
 
+    /** The name of a place that leads there; it is cut where there is no room for all of it. */
+    static Button place(String text, String id, Runnable act) {
+        Button button = go(text, id, act);
+        button.setMinWidth(0);
+        return button;
+    }
+
     /** A word of a sentence that can be changed where it stands. */
     static MenuButton slot(String id) {
         MenuButton slot = new MenuButton();

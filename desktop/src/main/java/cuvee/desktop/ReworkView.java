@@ -142,8 +142,7 @@ final class ReworkView extends VBox {
         for (NewRule.What what : NewRule.What.values()) {
             if (paragraphOf(what) == paragraph) {
                 String words = what.words().toLowerCase(java.util.Locale.ROOT) + " …";
-                String id = "write-" + what.name().toLowerCase(java.util.Locale.ROOT);
-                starts.getChildren().add(Pieces.go(words, id, () -> write(Optional.of(what))));
+                starts.getChildren().add(Pieces.go(words, startId(what), () -> write(Optional.of(what))));
             }
         }
         if (paragraph == Sentence.Paragraph.MASTER) {
@@ -176,13 +175,28 @@ final class ReworkView extends VBox {
         }
     }
 
+    /** Lets the keys stay where a rule was begun. */
+    private void focusStart(NewRule.What what) {
+        Node start = lookup("#" + startId(what));
+        if (start != null) {
+            start.requestFocus();
+        }
+    }
+
+    private static String startId(NewRule.What what) {
+        return "write-" + what.name().toLowerCase(java.util.Locale.ROOT);
+    }
+
     private NewRule written(Outcome outcome, NewRule.What what) {
         return new NewRule(
                 model,
                 outcome,
                 what,
-                () -> write(Optional.empty()),
-                rows -> FewRows.of("Rows that would go", rows, false));
+                () -> {
+                    write(Optional.empty());
+                    focusStart(what);
+                },
+                rows -> FewRows.of(what == NewRule.What.COLUMN ? "The first rows" : "Rows that would go", rows, false));
     }
 
     /** Gives the first sentence the keys. */

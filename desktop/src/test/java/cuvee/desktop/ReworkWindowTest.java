@@ -138,6 +138,29 @@ class ReworkWindowTest extends InAWindow {
         assertThat(robot.lookup("resting").tryQuery()).isPresent();
     }
 
+    @Test
+    void aColumnIsWrittenWithItsNameAndShowsItsFirstValuesBeforeItIsMade() {
+        newJob();
+        goTo(KeyCode.DIGIT4);
+        robot.clickOn("#write-column");
+        waitFor("the keys in the formula", () -> find("#new-rule-words").isFocused());
+        assertThat(words("#new-rule-effect")).startsWith("Columns as they are called");
+        robot.write("year of Date");
+        waitFor("what it would make", () -> words("#new-rule-effect").startsWith("Whole number, filled in"));
+        assertThat(robot.lookup("#new-rule .few-rows .label").queryAllAs(Label.class))
+                .extracting(Label::getText)
+                .contains("would be", "2,026");
+        robot.clickOn("#new-rule-name").write("Year").push(KeyCode.ENTER);
+        waitFor(
+                "the column",
+                () -> model().jobProperty().get().settled().stream()
+                        .anyMatch(each -> each.subject().equals("Year")));
+        idle();
+        assertThat(find("#write-column").isFocused())
+                .as("the keys where the rule was begun")
+                .isTrue();
+    }
+
     private String columnsAndRows() {
         return columns() + ", " + model().outcomeProperty().get().orElseThrow().rows() + " rows";
     }

@@ -12,7 +12,9 @@ import cuvee.propose.CodeTables;
 import cuvee.rework.Asked;
 import cuvee.rework.Codes;
 import cuvee.rework.Correction;
+import cuvee.rework.FormulaReader;
 import cuvee.rework.Known;
+import cuvee.rework.MadeColumns;
 import cuvee.rework.ValueRule;
 import cuvee.tell.Outcome;
 import cuvee.tell.Sentence;
@@ -58,6 +60,18 @@ public final class RuleLooks {
         try (RuleRows rows = store.ruleRows(plan)) {
             return Optional.of(rows.would(new RowRule.Meeting(asked.conditions(), keep), summed, count));
         }
+    }
+
+    /** What a formula would make and of what type; empty where its words say nothing yet. */
+    public Optional<Map.Entry<MasterPlan.Column, RuleRows.Making>> wouldMake(Outcome outcome, String words, int count) {
+        MasterPlan plan = outcome.proposal().plan();
+        Known known = Known.of(plan);
+        return FormulaReader.read(words, known).formula().map(formula -> {
+            MasterPlan.Column column = MadeColumns.column("", formula, known);
+            try (RuleRows rows = store.ruleRows(plan)) {
+                return Map.entry(column, rows.wouldMake(formula, column, count));
+            }
+        });
     }
 
     /** The first groups of rows that a rule about equal rows finds, by its position among those in force. */

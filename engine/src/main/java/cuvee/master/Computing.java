@@ -60,7 +60,20 @@ final class Computing {
         return "m" + making.column() + " = TRY(CAST(" + value + " AS " + column.sqlType() + "))";
     }
 
-    /** All columns that a formula looks at. */
+    /** All columns that a formula looks at, in their order. */
+    static List<Integer> used(Formula formula) {
+        Set<Integer> used = new TreeSet<>();
+        uses(formula, used);
+        return List.copyOf(used);
+    }
+
+    /** What a formula makes of a row, as a column that would hold it. */
+    String made(Formula formula, MasterPlan.Column column) {
+        String value = sql(formula);
+        return "TRY(CAST(" + (column.type() == Type.TEXT ? "nullif(" + value + ", '')" : value) + " AS "
+                + column.sqlType() + "))";
+    }
+
     private static void uses(Formula formula, Set<Integer> columns) {
         if (formula instanceof Formula.Choice choice) {
             choice.cases().forEach(each -> {

@@ -86,6 +86,55 @@ public final class RuleRows implements AutoCloseable {
     }
 
     /**
+     * What a formula would make, if a column were made by it.
+     *
+     * @param filled the rows of which it says something
+     * @param all the rows that no rule sets aside
+     * @param used the columns that it looks at, in their order
+     * @param first for some rows the values of these columns, and last what it makes of them; {@code null} where there is none
+     */
+    public record Making(long filled, long all, List<Integer> used, List<List<@Nullable String>> first) {}
+
+    /**
+     * Tries a formula.
+     *
+     * @param column what would hold its values
+     */
+    public Making wouldMake(Formula formula, MasterPlan.Column column, int count) {
+        List<Integer> used = Computing.used(formula);
+        String made = new Computing(plan).made(formula, column);
+        String cells = used.stream()
+                .map(each -> "CAST(m." + Marking.cell(each, plan) + " AS VARCHAR), ")
+                .collect(Collectors.joining());
+        return Sql.ask("trying a formula", () -> {
+            List<List<@Nullable String>> first = new ArrayList<>();
+            try (Statement statement = connection.createStatement()) {
+                long filled;
+                long all;
+                try (ResultSet counted =
+                        statement.executeQuery("SELECT count(" + made + "), count(*) FROM master WHERE aside = 0")) {
+                    counted.next();
+                    filled = counted.getLong(1);
+                    all = counted.getLong(2);
+                }
+                try (ResultSet some =
+                        statement.executeQuery("SELECT " + cells + "CAST(m.result AS VARCHAR) FROM (SELECT *, "
+                                + made + " AS result FROM master WHERE aside = 0) m JOIN part p ON m.tbl = p.tbl"
+                                + " ORDER BY p.ord, m.row, m.turned LIMIT " + count)) {
+                    while (some.next()) {
+                        List<@Nullable String> row = new ArrayList<>();
+                        for (int i = 1; i <= used.size() + 1; i++) {
+                            row.add(some.getString(i));
+                        }
+                        first.add(row);
+                    }
+                }
+                return new Making(filled, all, used, first);
+            }
+        });
+    }
+
+    /**
      * A row among those equal to it.
      *
      * @param stays true for the one that no rule sets aside

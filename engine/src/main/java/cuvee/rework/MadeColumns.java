@@ -69,6 +69,11 @@ public final class MadeColumns {
         return column(name, Type.TEXT, 0, "", Map.of());
     }
 
+    /** A column that a formula would make. */
+    public static MasterPlan.Column column(String name, Formula formula, Known known) {
+        return column(name, formula.type(), formula.decimals(), FormulaReader.currency(formula, known), Map.of());
+    }
+
     private static MasterPlan.Column column(
             String name, Type type, int decimals, String currency, Map<String, String> replaced) {
         return new MasterPlan.Column(

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 
 /** Names what the analyst did between two states of a job, so that it can be taken back by name. */
@@ -88,7 +89,7 @@ final class Acts {
         Set<Decision> known = new HashSet<>(before.settled());
         for (Decision decision : after.settled()) {
             if (!known.contains(decision)) {
-                acts.add(said(decision, after, called));
+                acts.add(renamedTag(decision, before, after).orElseGet(() -> said(decision, after, called)));
             }
         }
         for (Decision decision : before.settled()) {
@@ -99,6 +100,17 @@ final class Acts {
                 acts.add("no longer: " + said(decision, before, called));
             }
         }
+    }
+
+    /** The act of giving another name to the column that a tag filled before. */
+    private static Optional<String> renamedTag(Decision decision, Job before, Job after) {
+        return Choices.of(decision, after.columns()) instanceof ColumnChoice.Tagged now
+                ? before.decision(decision.kind(), decision.subject())
+                        .flatMap(old -> Choices.of(old, before.columns()) instanceof ColumnChoice.Tagged was
+                                ? was.fills()
+                                : Optional.empty())
+                        .flatMap(old -> now.fills().map(name -> "renamed " + old + " to " + name))
+                : Optional.empty();
     }
 
     /** What a decision says, in a few words. */

@@ -41,6 +41,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 
 /** The rules of an open job: what the analyst makes, changes and looks at. Used on the interface thread. */
 public final class RuleModel {
@@ -115,9 +116,50 @@ public final class RuleModel {
         return new Trial(words.toString(), rows);
     }
 
-    /** Makes a column by a formula, under a name that is free; answers the name. */
-    public String makeColumn(String formula) {
-        String name = JobModel.freeName(model.columnNames(), "New column");
+    /** Says what a formula would make before it is in force; nothing where its words say nothing yet. */
+    public void tryFormula(String formula, Consumer<Optional<Trial>> told) {
+        model.ask(
+                made -> looks().wouldMake(made, formula, ROWS_TRIED)
+                        .map(would -> made(made, would.getKey(), would.getValue())),
+                told);
+    }
+
+    private static Trial made(Outcome outcome, MasterPlan.Column column, RuleRows.Making making) {
+        MasterPlan plan = outcome.proposal().plan();
+        List<String> heads = new ArrayList<>();
+        List<Type> types = new ArrayList<>();
+        for (int at : making.used()) {
+            boolean tag = at >= plan.columns().size();
+            heads.add(
+                    tag
+                            ? plan.tags().get(at - plan.columns().size()).name()
+                            : plan.columns().get(at).name());
+            types.add(tag ? Type.TEXT : plan.columns().get(at).type());
+        }
+        heads.add("would be");
+        types.add(column.type());
+        List<List<String>> rows = new ArrayList<>(List.of(heads));
+        for (List<@Nullable String> line : making.first()) {
+            List<String> cells = new ArrayList<>();
+            for (int i = 0; i < line.size(); i++) {
+                String value = line.get(i);
+                cells.add(value == null ? "" : MasterGrid.shownAs(value, types.get(i)));
+            }
+            rows.add(cells);
+        }
+        return new Trial(
+                Says.capital(column.type().word()) + ", filled in " + Says.number(making.filled()) + " of "
+                        + Says.count(making.all(), "row") + ".",
+                rows);
+    }
+
+    /**
+     * Makes a column by a formula, under a name that is free; answers the name.
+     *
+     * @param wanted what it is to be called; blank where that is said later
+     */
+    public String makeColumn(String wanted, String formula) {
+        String name = JobModel.freeName(model.columnNames(), wanted.isBlank() ? "New column" : wanted.strip());
         model.take(MadeColumns.make(model.now(), name, formula));
         return name;
     }

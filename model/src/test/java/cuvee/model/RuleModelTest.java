@@ -16,6 +16,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -82,14 +83,34 @@ class RuleModelTest extends OpenJob {
 
     @Test
     void aColumnIsMadeUnderAFreeNameAndTakenBackByItsName() throws Exception {
-        assertThat(rules.makeColumn("Fare * 2")).isEqualTo("New column");
+        assertThat(rules.makeColumn("", "Fare * 2")).isEqualTo("New column");
         assertThat(rows()).contains("T1|Hollin|IN|5.5|11");
-        assertThat(rules.makeColumn("Fare + 1")).isEqualTo("New column 2");
+        assertThat(rules.makeColumn("", "Fare + 1")).isEqualTo("New column 2");
         made();
         model.undo();
         made();
         model.undo();
         assertThat(rows()).contains("T1|Hollin|IN|5.5");
+    }
+
+    @Test
+    void aFormulaIsTriedBeforeItIsInForce() throws Exception {
+        assertThat(tried("Fare * 2 +")).isEmpty();
+        RuleModel.Trial trial = tried("Port then \"/\" then Fare").orElseThrow();
+        assertThat(trial.words()).isEqualTo("Text, filled in 6 of 6 rows.");
+        assertThat(trial.rows().get(0)).containsExactly("Port", "Fare", "would be");
+        assertThat(trial.rows().get(1)).containsExactly("Hollin", "5.5", "Hollin/5.5");
+        assertThat(tried("Fare / (Fare - 5.5)").orElseThrow().words()).isEqualTo("Decimal, filled in 5 of 6 rows.");
+        assertThat(rules.makeColumn("Twice", "Fare * 2")).isEqualTo("Twice");
+        assertThat(rows()).contains("T1|Hollin|IN|5.5|11");
+    }
+
+    private Optional<RuleModel.Trial> tried(String formula) throws Exception {
+        made();
+        List<Optional<RuleModel.Trial>> told = new ArrayList<>();
+        rules.tryFormula(formula, told::add);
+        until(() -> !told.isEmpty());
+        return told.get(0);
     }
 
     @Test
