@@ -99,7 +99,7 @@ class RuleModelTest extends OpenJob {
         RuleModel.Trial trial = tried("Port then \"/\" then Fare").orElseThrow();
         assertThat(trial.words()).isEqualTo("Text, filled in 6 of 6 rows.");
         assertThat(trial.rows().get(0)).containsExactly("Port", "Fare", "would be");
-        assertThat(trial.rows().get(1)).containsExactly("Hollin", "5.5", "Hollin/5.5");
+        assertThat(trial.rows().get(1)).containsExactly("Hollin", "5.50", "Hollin/5.5");
         assertThat(tried("Fare / (Fare - 5.5)").orElseThrow().words()).isEqualTo("Decimal, filled in 5 of 6 rows.");
         assertThat(rules.makeColumn("Twice", "Fare * 2")).isEqualTo("Twice");
         assertThat(rows()).contains("T1|Hollin|IN|5.5|11");
