@@ -73,7 +73,7 @@ public final class ColumnTyping {
 
     ColumnTyping(Job job, List<Layout> layouts, ValueCells cells, Homes homes, WrittenEvidence.Ranges ranges) {
         this.votes = new ConventionVotes(job, layouts, homes);
-        this.written = new WrittenEvidence(job, ranges, homes, votes::scopes);
+        this.written = new WrittenEvidence(job, ranges, homes, votes);
         this.writtenAs = new WrittenAs(written);
         this.amounts = new Amounts(job);
         this.cells = cells;

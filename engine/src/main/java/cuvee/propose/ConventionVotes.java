@@ -14,6 +14,7 @@ import cuvee.value.Evidence;
 import cuvee.value.Period;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -180,6 +181,17 @@ final class ConventionVotes {
         }
         scopes.add(homes.of(table).place());
         return scopes;
+    }
+
+    /** The scopes that hold some tables: their layouts, where all tables of these are among them, else their sources. */
+    List<String> scopesOf(Collection<PlacedTable> tables) {
+        return tables.stream()
+                .map(table -> {
+                    Layout layout = layoutOf.get(table);
+                    return layout != null && tables.containsAll(layout.tables()) ? layout.signature() : table.source();
+                })
+                .distinct()
+                .toList();
     }
 
     private Convention.Mark decidedMark(String name, Vote vote) {

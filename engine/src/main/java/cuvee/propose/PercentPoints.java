@@ -72,7 +72,7 @@ final class PercentPoints {
         }
         if (!meant.isEmpty()) {
             Range first = looked.get(meant.keySet().iterator().next());
-            seen.tell(
+            seen.tellOfThese(
                     name,
                     meant.keySet(),
                     doubtful,

@@ -48,7 +48,7 @@ final class Thousands {
             }
         });
         if (!meant.isEmpty()) {
-            seen.tell(
+            seen.tellOfThese(
                     name,
                     meant.keySet(),
                     doubtful,
@@ -56,14 +56,14 @@ final class Thousands {
                     "numbers in thousands, as they say",
                     "thousands");
         } else if (!byNumbers.isEmpty() && !seen.isSettledThroughout(name)) {
-            seen.ask(WrittenEvidence.question(
+            seen.askOfThese(
                     name,
                     byNumbers,
                     "In the column " + Says.quoted(name) + ", the numbers of " + WrittenEvidence.files(byNumbers)
                             + " are about a thousand times smaller than those of the others. Are they thousands?",
                     Meaning.THOUSANDS,
                     "thousands",
-                    Meaning.AS_WRITTEN));
+                    Meaning.AS_WRITTEN);
         }
         return meant;
     }

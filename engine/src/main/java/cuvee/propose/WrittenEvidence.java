@@ -28,7 +28,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -55,7 +54,7 @@ final class WrittenEvidence {
 
     private final Ranges ranges;
     private final Homes homes;
-    private final Function<PlacedTable, List<String>> scopes;
+    private final ConventionVotes votes;
     private final List<Question> questions = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
 
@@ -64,13 +63,13 @@ final class WrittenEvidence {
         Map<Integer, Range> of(Collection<Cells> cells, Convention convention);
     }
 
-    WrittenEvidence(Job job, Ranges ranges, Homes homes, Function<PlacedTable, List<String>> scopes) {
+    WrittenEvidence(Job job, Ranges ranges, Homes homes, ConventionVotes votes) {
         this.job = job;
         this.somethingSaid =
                 job.settled().stream().anyMatch(decision -> decision.kind().equals(Kinds.WRITTEN_AS));
         this.ranges = ranges;
         this.homes = homes;
-        this.scopes = scopes;
+        this.votes = votes;
     }
 
     /** What was asked and told since this was taken last. */
@@ -92,7 +91,7 @@ final class WrittenEvidence {
             return Optional.empty();
         }
         return Stream.concat(
-                        scopes.apply(table).stream().map(scope -> new ColumnChoice.Scoped(name, scope).words()),
+                        votes.scopes(table).stream().map(scope -> new ColumnChoice.Scoped(name, scope).words()),
                         Stream.of(name))
                 .filter(subject -> job.isSettled(Kinds.WRITTEN_AS, subject))
                 .map(subject -> job.decision(Kinds.WRITTEN_AS, subject).orElseThrow())
@@ -160,9 +159,30 @@ final class WrittenEvidence {
         return homes.periods(table);
     }
 
-    /** Tells of tables what their cells are read as, or asks where some are in doubt. */
+    /** Tells of tables what their cells are read as, or asks of the column where some are in doubt. */
     void tell(
             String name, Set<PlacedTable> tables, List<PlacedTable> doubtful, Meaning meaning, String what, String as) {
+        tell(name, tables, doubtful, meaning, what, as, List.of(""));
+    }
+
+    /** The same where other tables hold such numbers too that mean what they say: what is settled holds for these only. */
+    void tellOfThese(
+            String name, Set<PlacedTable> tables, List<PlacedTable> doubtful, Meaning meaning, String what, String as) {
+        Set<PlacedTable> open = new LinkedHashSet<>(tables);
+        open.removeIf(table -> said(name, table).isPresent());
+        if (!open.isEmpty()) {
+            tell(name, open, doubtful, meaning, what, as, votes.scopesOf(open));
+        }
+    }
+
+    private void tell(
+            String name,
+            Set<PlacedTable> tables,
+            List<PlacedTable> doubtful,
+            Meaning meaning,
+            String what,
+            String as,
+            List<String> scopes) {
         if (job.isSettled(Kinds.WRITTEN_AS, name)) {
             return;
         }
@@ -173,15 +193,39 @@ final class WrittenEvidence {
                     Severity.REMARK, "written-as", where(tables), held, "They are read as " + as + ".", ""));
             return;
         }
-        ask(question(name, tables, held + " Are they " + as + "?", meaning, as, meaning));
+        for (String scope : scopes) {
+            ask(question(
+                    new ColumnChoice.Scoped(name, scope),
+                    tables,
+                    held + " Are they " + as + "?",
+                    meaning,
+                    as,
+                    meaning));
+        }
     }
 
-    static Question question(
+    /** Asks of tables what their numbers stand for, where those of others mean what they say. */
+    void askOfThese(
             String name, Collection<PlacedTable> tables, String text, Meaning meaning, String as, Meaning assumed) {
+        for (String scope : votes.scopesOf(tables)) {
+            ask(question(new ColumnChoice.Scoped(name, scope), tables, text, meaning, as, assumed));
+        }
+    }
+
+    private Question question(
+            ColumnChoice.Scoped column,
+            Collection<PlacedTable> tables,
+            String text,
+            Meaning meaning,
+            String as,
+            Meaning assumed) {
+        List<PlacedTable> held = tables.stream()
+                .filter(table -> column.scope().isEmpty() || votes.scopes(table).contains(column.scope()))
+                .toList();
         return Question.of(
                 Kinds.WRITTEN_AS,
-                name,
-                where(tables),
+                column.words(),
+                where(held),
                 text,
                 assumed.words(),
                 List.of(
@@ -191,7 +235,7 @@ final class WrittenEvidence {
                                 meaning == Meaning.MONTHS || meaning == Meaning.DATES
                                         ? "no, they stay as they are written"
                                         : "no, they are numbers as they stand")),
-                tables.stream().mapToLong(table -> table.table().kept()).sum());
+                held.stream().mapToLong(table -> table.table().kept()).sum());
     }
 
     static Where where(Collection<PlacedTable> tables) {

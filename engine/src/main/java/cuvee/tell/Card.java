@@ -1,5 +1,6 @@
 package cuvee.tell;
 
+import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
@@ -36,13 +37,19 @@ public record Card(Question question, List<Question> parts) {
         Map<String, List<Question>> together = new LinkedHashMap<>();
         for (Question question : outcome.questions()) {
             boolean taken = question.kind().equals(LineUp.KIND) && !isOwn(question, question.assumed());
-            together.computeIfAbsent(taken ? LineUp.KIND + question.assumed() : question.id(), any -> new ArrayList<>())
+            // Questions in the same words are about several layouts or sources with the same answer.
+            boolean scoped = question.kind().equals(Kinds.WRITTEN_AS);
+            together.computeIfAbsent(
+                            taken
+                                    ? LineUp.KIND + question.assumed()
+                                    : scoped ? Kinds.WRITTEN_AS + question.text() : question.id(),
+                            any -> new ArrayList<>())
                     .add(question);
         }
         Stakes stakes = Stakes.of(outcome);
         record Weighed(Card card, Stakes.Stake stake) {}
         return together.values().stream()
-                .map(parts -> parts.size() == 1 ? new Card(parts.get(0), parts) : aboutAColumn(outcome, parts))
+                .map(parts -> together(outcome, parts))
                 .map(card -> new Weighed(card, stakes.of(card.parts())))
                 .sorted(Comparator.comparing(
                                 (Weighed each) -> each.stake().amount().abs())
@@ -54,6 +61,26 @@ public record Card(Question question, List<Question> parts) {
 
     private static boolean isOwn(Question question, String answer) {
         return LooseText.key(answer).equals(question.subject());
+    }
+
+    private static Card together(Outcome outcome, List<Question> parts) {
+        Question first = parts.get(0);
+        return parts.size() == 1
+                ? new Card(first, parts)
+                : first.kind().equals(LineUp.KIND) ? aboutAColumn(outcome, parts) : aboutSeveralScopes(parts);
+    }
+
+    private static Card aboutSeveralScopes(List<Question> parts) {
+        Question first = parts.get(0);
+        Question all = Question.of(
+                first.kind(),
+                Names.joinTexts(parts.stream().map(Question::subject).toList()),
+                first.where(),
+                first.text(),
+                first.assumed(),
+                first.answers(),
+                parts.stream().mapToLong(Question::stake).sum());
+        return new Card(all, parts);
     }
 
     private static Card aboutAColumn(Outcome outcome, List<Question> parts) {

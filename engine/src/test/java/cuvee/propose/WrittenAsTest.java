@@ -8,6 +8,7 @@ import cuvee.finding.Question;
 import cuvee.gather.Reread;
 import cuvee.master.MasterPlan;
 import cuvee.refresh.Batch;
+import cuvee.tell.Card;
 import cuvee.value.Type;
 import cuvee.value.Units;
 import java.nio.file.Path;
@@ -147,6 +148,27 @@ class WrittenAsTest {
     }
 
     @Test
+    void whatIsSettledOfSomeNumbersHoldsForThoseAlone() {
+        batch.csv("a.csv", "Boat,Rebate,Crew", "Heron,12.5,4", "Plover,20,5", "Dunlin,7.5,4");
+        batch.csv("a 2.csv", "Boat,Rebate,Crew", "Heron,11.5,3", "Plover,21,5");
+        batch.csv("b.csv", "Boat,Rebate (%),Crew", "Heron,0.11,4", "Plover,0.205,6");
+        batch.csv("c.csv", "Boat,Crew,Rebate", "Heron,4,15", "Plover,5,17.5");
+        Batch.Made made = batch.refresh();
+        List<String> values = column(made, "Rebate");
+        assertThat(values).contains("0.125", "0.115", "0.11", "0.15");
+        List<Question> asked = made.outcome().questions().stream()
+                .filter(question -> question.kind().equals(Kinds.WRITTEN_AS))
+                .toList();
+        assertThat(asked).hasSize(2);
+        assertThat(Card.of(made.outcome())).as("one card").hasSize(1);
+        asked.forEach(question -> batch.settle(question, question.assumed()));
+        batch.csv("a 3.csv", "Boat,Rebate,Crew", "Heron,0.5,3", "Plover,0.75,5");
+        Batch.Made after = batch.refresh();
+        assertThat(column(after, "Rebate")).containsAll(values).contains("0.005", "0.0075");
+        assertThat(after.outcome().questions()).isEmpty();
+    }
+
+    @Test
     void percentPointsThroughoutStayWhatTheyAre() {
         batch.csv("a.csv", "Boat,Rebate %", "Heron,12.5", "Plover,20");
         batch.csv("b.csv", "Boat,Rebate %", "Heron,11", "Plover,21.5");
@@ -235,7 +257,7 @@ class WrittenAsTest {
         assertThat(question.text()).contains("Tarsk.csv").contains("a thousand times smaller");
         assertThat(question.assumed()).isEqualTo("as written");
         assertThat(column(made, "Fares (EUR)")).contains("159.5");
-        batch.settle("written-as", "Fares (EUR) | Tarsk.csv", "thousands");
+        batch.settle(question, "thousands");
         Batch.Made said = batch.refresh();
         assertThat(column(said, "Fares (EUR)")).contains("159500", "98720.25").doesNotContain("159.5");
     }
