@@ -54,6 +54,7 @@ final class CheckView extends VBox {
     private final JobModel model;
     private final Supplier<Choosers> choosers;
     private final Consumer<Where> open;
+    private final Consumer<String> facts;
     private final Label verdict = Pieces.wrapped("No refresh yet.", "verdict");
     private final Label mark = Pieces.label("?", "mark", "question");
     private final Label under = Pieces.wrapped("", "second");
@@ -76,7 +77,12 @@ final class CheckView extends VBox {
     private String weighed = "";
     private boolean allSources;
 
-    CheckView(JobModel model, Supplier<Choosers> choosers, Consumer<Where> open) {
+    /**
+     * @param open opens a place in a source
+     * @param facts opens the facts of a column
+     */
+    CheckView(JobModel model, Supplier<Choosers> choosers, Consumer<Where> open, Consumer<String> facts) {
+        this.facts = facts;
         this.model = model;
         this.choosers = choosers;
         this.open = open;
@@ -250,7 +256,13 @@ final class CheckView extends VBox {
                 .indexOf(of.getText());
         if (at >= 0) {
             Reconciled.Sum sum = made.reconciled().sum(at);
-            equations.getChildren().add(equation(of.getText(), Account.equation(sum), sum.closes() && !made.failed()));
+            equations
+                    .getChildren()
+                    .add(equation(
+                            of.getText(),
+                            Account.equation(
+                                    sum, made.proposal().columns().get(at).type()),
+                            sum.closes() && !made.failed()));
         }
     }
 
@@ -439,6 +451,9 @@ final class CheckView extends VBox {
             text.getChildren().add(Pieces.wrapped(rest, "second"));
         }
         HBox acts = Pieces.row(16);
+        checks.column(finding)
+                .ifPresent(column -> acts.getChildren()
+                        .add(Pieces.go("Facts of the column", "finding-facts-" + number, () -> facts.accept(column))));
         checks.late(finding)
                 .ifPresent(closed -> acts.getChildren()
                         .add(Pieces.go(

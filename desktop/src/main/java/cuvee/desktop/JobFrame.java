@@ -103,7 +103,7 @@ final class JobFrame extends BorderPane {
         read = new ReadView(model, ui, this::openSlip);
         rework = new ReworkView(model, choosers);
         lineUp = new LineUpView(model, this::showFacts, slips, this::openSlip);
-        CheckView check = new CheckView(model, choosers, this::openSheet);
+        CheckView check = new CheckView(model, choosers, this::openSheet, this::openFacts);
         views.put(Stage.COLLECT, collect);
         views.put(Stage.READ, read);
         views.put(Stage.LINE_UP, lineUp);
@@ -176,6 +176,21 @@ final class JobFrame extends BorderPane {
         }
     }
 
+    /** The board at a column, with the facts of it. */
+    private void openFacts(String column) {
+        go(Stage.LINE_UP);
+        lineUp.goTo(column);
+        model.outcomeProperty().get().ifPresent(made -> showFacts(placeOf(column, made)));
+    }
+
+    /** The place of a column among those of the board; below zero where there is none. */
+    private static int placeOf(String column, Outcome outcome) {
+        List<String> names = new ArrayList<>();
+        outcome.proposal().plan().columns().forEach(each -> names.add(each.name()));
+        outcome.proposal().plan().tags().forEach(tag -> names.add(tag.name()));
+        return names.indexOf(column);
+    }
+
     private void closeFacts() {
         facts.close();
         factsShown = false;
@@ -201,10 +216,7 @@ final class JobFrame extends BorderPane {
     /** The facts of the column that is open, from a new outcome. */
     private void showFactsAgain(Outcome outcome) {
         if (factsShown) {
-            List<String> names = new ArrayList<>();
-            outcome.proposal().plan().columns().forEach(column -> names.add(column.name()));
-            outcome.proposal().plan().tags().forEach(tag -> names.add(tag.name()));
-            showFacts(names.indexOf(facts.column()));
+            showFacts(placeOf(facts.column(), outcome));
         }
     }
 

@@ -6,6 +6,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.util.List;
 import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -49,9 +51,17 @@ class ReworkWindowTest extends InAWindow {
         write("data/a.csv", "Date,Port,Pax\n2026-01-01,Hollin,5\n2026-01-02,Hollin,6\n2026-01-03,Hollin,6\n");
         write("data/b.csv", "Date,Port,Pax\n2026-02-01,HOLLIN,7\n2026-02-02,Tarsk,none\n2026-02-03,Tarsk,9\n");
         newJob();
-        robot.push(KeyCode.ALT, KeyCode.DIGIT6);
-        robot.push(KeyCode.RIGHT).push(KeyCode.F4);
+        goTo(KeyCode.DIGIT5);
+        Node aboutPort = robot.lookup(".finding").queryAll().stream()
+                .filter(each -> robot.from(each).lookup(".label").queryAllAs(Label.class).stream()
+                        .anyMatch(label -> label.getText().startsWith("In the column “Port”")))
+                .findFirst()
+                .orElseThrow();
+        Button facts = robot.from(aboutPort).lookup("Facts of the column").queryButton();
+        robot.interact(facts::fire);
         waitFor("the figures", () -> words("#facts-figures").contains("3 different values"));
+        goTo(KeyCode.DIGIT6);
+        robot.push(KeyCode.RIGHT).push(KeyCode.F4);
         assertThat(words("#facts-title")).isEqualTo("Port: Text");
         robot.clickOn("#facts-alike-0");
         waitFor("one spelling", () -> words("#facts-figures").contains("2 different values"));

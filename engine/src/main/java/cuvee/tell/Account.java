@@ -11,6 +11,7 @@ import cuvee.finding.Severity;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
 import cuvee.place.Says;
+import cuvee.value.Type;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -26,6 +27,7 @@ import java.util.Optional;
  */
 public record Account(String title, String verdict, List<Part> parts) {
     private static final int MOST_FINDINGS = 300;
+    private static final int HUNDREDTHS = 2;
     private static final int MOST_CHANGES = 200;
 
     public Account {
@@ -171,29 +173,37 @@ public record Account(String title, String verdict, List<Part> parts) {
         for (int i = 0; i < plan.columns().size(); i++) {
             Reconciled.Sum sum = outcome.reconciled().sum(i);
             if (sum.tables() > 0) {
-                lines.add(plan.columns().get(i).name() + ": " + equation(sum));
+                lines.add(plan.columns().get(i).name() + ": "
+                        + equation(sum, plan.columns().get(i).type()));
             }
         }
         return lines;
     }
 
-    /** {@code 1,300 in the sources − 98 set aside + 2 changed = 1,204 in the master}. */
-    public static String equation(Reconciled.Sum sum) {
-        StringBuilder said = new StringBuilder(Says.number(sum.source())).append(" in the sources");
+    /** {@code 1,300 in the sources − 98 set aside + 2 changed = 1,204 in the master}; money with its hundredths. */
+    public static String equation(Reconciled.Sum sum, Type type) {
+        StringBuilder said = new StringBuilder(number(sum.source(), type)).append(" in the sources");
         if (sum.aside().signum() != 0) {
-            said.append(" ").append(with(sum.aside().negate())).append(" set aside");
+            said.append(" ").append(with(sum.aside().negate(), type)).append(" set aside");
         }
         if (sum.changed().signum() != 0) {
-            said.append(" ").append(with(sum.changed())).append(" changed");
+            said.append(" ").append(with(sum.changed(), type)).append(" changed");
         }
         return said.append(sum.closes() ? " = " : " ≠ ")
-                .append(Says.number(sum.master()))
+                .append(number(sum.master(), type))
                 .append(" in the master")
                 .toString();
     }
 
-    private static String with(BigDecimal number) {
-        return (number.signum() < 0 ? "− " : "+ ") + Says.number(number.abs());
+    private static String with(BigDecimal number, Type type) {
+        return (number.signum() < 0 ? "− " : "+ ") + number(number.abs(), type);
+    }
+
+    private static String number(BigDecimal number, Type type) {
+        BigDecimal plain = number.signum() == 0 ? BigDecimal.ZERO : number.stripTrailingZeros();
+        return type == Type.MONEY && plain.scale() < HUNDREDTHS
+                ? Says.decimals(plain.setScale(HUNDREDTHS))
+                : Says.number(plain);
     }
 
     // ---- the rest ----

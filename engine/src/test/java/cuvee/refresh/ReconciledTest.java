@@ -8,6 +8,7 @@ import cuvee.decision.Kinds;
 import cuvee.decision.TableChoice;
 import cuvee.rework.Correction;
 import cuvee.rework.RowRules;
+import cuvee.tell.Account;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import org.junit.jupiter.api.Test;
@@ -40,6 +41,15 @@ class ReconciledTest extends BatchTest {
         assertThat(fare.master()).isEqualByComparingTo("1310.984");
         assertThat(fare.closes()).isTrue();
         assertThat(fare.tables()).isEqualTo(3);
+    }
+
+    @Test
+    void moneyIsSaidWithItsHundredthsAndOtherNumbersWithWhatTheyHave() {
+        batch.csv("a.csv", "Port,Fare,Weight", "Hollin,€ 5.50,1.5", "Tarsk,€ 6.00,2.0");
+        assertThat(Account.equations(batch.refresh().outcome()))
+                .containsExactly(
+                        "Fare: 11.50 in the sources = 11.50 in the master",
+                        "Weight: 3.5 in the sources = 3.5 in the master");
     }
 
     @Test

@@ -7,10 +7,13 @@ import cuvee.decision.ProofChoice;
 import cuvee.decision.RowChoice;
 import cuvee.finding.Finding;
 import cuvee.job.Names;
+import cuvee.master.MasterPlan;
 import cuvee.place.Says;
+import cuvee.place.Where;
 import cuvee.rework.Completing;
 import cuvee.rework.Known;
 import cuvee.tell.Outcome;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 
@@ -60,6 +63,17 @@ public final class CheckModel {
                 ? closed().stream()
                         .filter(closed -> finding.what().contains(Says.quoted(closed.value())))
                         .findFirst()
+                : Optional.empty();
+    }
+
+    /** The column that a finding is about that names one and no place: the first that it names. */
+    public Optional<String> column(Finding finding) {
+        return finding.where().equals(Where.JOB)
+                ? model.outcomeProperty().get().stream()
+                        .flatMap(made -> made.plan().columns().stream())
+                        .map(MasterPlan.Column::name)
+                        .filter(name -> finding.what().contains(Says.quoted(name)))
+                        .min(Comparator.comparingInt(name -> finding.what().indexOf(Says.quoted(name))))
                 : Optional.empty();
     }
 
