@@ -121,13 +121,15 @@ final class JobFrame extends BorderPane {
 
         band = new Band(model);
         foot = new FootLine(model);
-        setTop(new VBox(
-                title(shell),
-                ledger,
-                new TourBand(model, shell.tour()),
-                new TrialBar(model),
-                band,
-                new WaitingBar(model)));
+        WaitingBar waiting = new WaitingBar(model);
+        setTop(new VBox(title(shell), ledger, new TourBand(model, shell.tour()), new TrialBar(model), band, waiting));
+        // What changed stands first in Check, before anything is delivered.
+        model.onFilesCame(() -> {
+            if (!waiting.takesInByItself()) {
+                enter(Stage.CHECK);
+                focusGrid(views.get(stage));
+            }
+        });
         view.setMinSize(0, 0);
         setCenter(view);
         bottom.getChildren().add(foot);
@@ -277,6 +279,10 @@ final class JobFrame extends BorderPane {
         if (to != stage) {
             band.leave();
         }
+        enter(to);
+    }
+
+    private void enter(Stage to) {
         slips.close();
         stage = to;
         if (to != Stage.LINE_UP && to != Stage.MASTER) {

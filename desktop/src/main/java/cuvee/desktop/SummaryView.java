@@ -105,7 +105,7 @@ final class SummaryView extends VBox {
     private VBox side() {
         Button open = Pieces.button("Show its rows", "Enter", "summary-rows", this::openRows);
         name.setId("summary-name");
-        name.setPromptText("Name, such as For the board");
+        name.setPromptText("its name");
         name.setAccessibleText("The name under which the summary is kept");
         name.setOnAction(e -> keep());
         Button keep = Pieces.button("Keep in the job", "summary-keep", this::keep);

@@ -6,6 +6,7 @@ import cuvee.tell.Waiting;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
+import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.geometry.Pos;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -17,6 +18,8 @@ import javafx.util.Duration;
 final class WaitingBar extends HBox {
     private static final Duration BETWEEN = Duration.seconds(3);
     private final Label words = Pieces.label("");
+
+    private final ReadOnlyBooleanProperty takesIn;
 
     WaitingBar(JobModel model) {
         super(12);
@@ -36,6 +39,7 @@ final class WaitingBar extends HBox {
             }
         });
         byItself.setMinWidth(USE_PREF_SIZE);
+        takesIn = byItself.selectedProperty();
         getChildren()
                 .addAll(
                         words,
@@ -66,5 +70,10 @@ final class WaitingBar extends HBox {
     private void show(Waiting waiting) {
         words.setText(waiting.said());
         Pieces.show(this, !waiting.isNothing());
+    }
+
+    /** True where files are taken in as they come, without being asked for. */
+    boolean takesInByItself() {
+        return takesIn.get();
     }
 }

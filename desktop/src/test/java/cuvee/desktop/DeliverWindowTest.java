@@ -224,11 +224,15 @@ class DeliverWindowTest extends InAWindow {
         write("data/c.csv", "Date,Port,Passengers\n2026-03-01,Oska,9\n");
         robot.push(KeyCode.SHIFT, KeyCode.F5);
         waitFor("the trial", () -> robot.lookup("#trial").query().isVisible());
+        waitFor("what would change", () -> robot.lookup("#verdict").tryQuery().isPresent());
+        goTo(KeyCode.DIGIT7);
         waitFor("its rows", () -> says("4 rows"));
         robot.clickOn("#trial-throw");
         waitFor("what was before", () -> !robot.lookup("#trial").query().isVisible() && says("3 rows"));
         robot.push(KeyCode.SHIFT, KeyCode.F5);
         waitFor("the trial again", () -> robot.lookup("#trial").query().isVisible());
+        waitFor("what would change", () -> robot.lookup("#verdict").tryQuery().isPresent());
+        goTo(KeyCode.DIGIT7);
         robot.clickOn("#trial-keep");
         waitFor("the master", () -> !robot.lookup("#trial").query().isVisible() && says("4 rows"));
     }
@@ -237,6 +241,8 @@ class DeliverWindowTest extends InAWindow {
     void theMasterOfAnEarlierRefreshIsLookedAtAndWritten() throws IOException {
         write("data/c.csv", "Date,Port,Passengers\n2026-03-01,Oska,9\n");
         robot.push(KeyCode.F5);
+        waitFor("what changed", () -> robot.lookup("#verdict").tryQuery().isPresent());
+        goTo(KeyCode.DIGIT7);
         waitFor("the new rows", () -> says("4 rows"));
         robot.clickOn("#earlier-1");
         waitFor("the earlier master", () -> robot.lookup("#earlier").query().isVisible());

@@ -359,6 +359,11 @@ class WindowTest extends InAWindow {
         write("data/c.csv", "Date,Port,Passengers\n2026-03-01,Hollin,9\n");
         robot.push(KeyCode.F5);
         waitFor("the new row", () -> words("#work-words").equals("Since the last refresh: 1 file new, 1 row more."));
+        assertThat(app.frame().orElseThrow().stage()).as("what changed").isEqualTo(Stage.CHECK);
+        robot.push(KeyCode.ALT, KeyCode.DIGIT6);
+        robot.push(KeyCode.F5);
+        idle();
+        assertThat(app.frame().orElseThrow().stage()).as("nothing came").isEqualTo(Stage.MASTER);
         Platform.runLater(app::showStart);
         waitFor("the start screen", () -> robot.lookup("#start-jobs").tryQuery().isPresent());
         GridView jobs = grid("#start-jobs");

@@ -86,6 +86,8 @@ public final class JobModel implements AutoCloseable {
     /** What was done since the last master; empty where nothing was. */
     private String pending = "";
 
+    private Runnable onFilesCame = () -> {};
+
     private final ReadOnlyBooleanWrapper canUndo = new ReadOnlyBooleanWrapper();
     private final ReadOnlyBooleanWrapper trying = new ReadOnlyBooleanWrapper();
 
@@ -275,7 +277,19 @@ public final class JobModel implements AutoCloseable {
         Job asked = history.now();
         shown = asked;
         JobSession by = current;
-        begin(reporting -> look(by, asked, mode, reporting), state -> refreshed(what, asked, state));
+        begin(reporting -> look(by, asked, mode, reporting), state -> {
+            boolean plain = pending.isEmpty();
+            refreshed(what, asked, state);
+            if (plain && state instanceof Work.State.Done<Outcome> done) {
+                tellFilesCame(done.result());
+            }
+        });
+    }
+
+    private void tellFilesCame(Outcome result) {
+        if (filesChanged(result) && !result.changed().first()) {
+            onFilesCame.run();
+        }
     }
 
     /** Refreshes; of a trial nothing is kept. */
@@ -315,6 +329,11 @@ public final class JobModel implements AutoCloseable {
         show();
     }
 
+    /** Told after a refresh that followed no decision and found other files, once what changed can be seen. */
+    public void onFilesCame(Runnable listener) {
+        onFilesCame = listener;
+    }
+
     // ---- a refresh on trial ----
 
     /** Looks at the places as a refresh would, beside what is kept: nothing of it stays unless the analyst keeps it. */
@@ -348,6 +367,7 @@ public final class JobModel implements AutoCloseable {
             history = history.copy();
             trying.set(true);
             shown(asked, done.result().getValue());
+            tellFilesCame(done.result().getValue());
         } else if (state instanceof Work.State.Failed<Map.Entry<JobSession, Outcome>> failed) {
             tell("Trying a refresh", failed.why());
         } else {
