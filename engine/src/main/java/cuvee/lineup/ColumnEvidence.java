@@ -3,8 +3,10 @@ package cuvee.lineup;
 import cuvee.layout.HeaderWords;
 import cuvee.lineup.Profile.Coarse;
 import cuvee.lineup.Profile.Kind;
+import cuvee.place.Says;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -22,16 +24,20 @@ final class ColumnEvidence {
      * @param words true where the words are telling enough for a union without a question
      * @param values the same of the values
      */
-    record Weighed(double score, boolean words, boolean values, String reason) {
+    record Weighed(double score, boolean words, boolean values) {
         /** Of columns that are never one. */
-        static final Weighed NEVER = new Weighed(-8, false, false, "");
+        static final Weighed NEVER = new Weighed(-8, false, false);
     }
 
     /** Headers that share so much and say the opposite are told apart by that alone. */
     private static final double TWINS = 0.5;
 
+    private static final double[] NOTHING_SHARED = new double[3];
+
     private final Map<String, String> heads;
     private final Map<String, Integer> columnsHolding;
+    /** How much the values of a column weigh together, the rare ones more. */
+    private final Map<Profile, Double> weights = new HashMap<>();
 
     /**
      * @param heads how headers are spelled, by their keys
@@ -46,72 +52,65 @@ final class ColumnEvidence {
         return keys.stream().anyMatch(key -> HeaderWords.isToCome(heads.getOrDefault(key, key)));
     }
 
-    /** What speaks for and against columns being one, by their headers' keys and what stands in them. */
-    Weighed weigh(Set<String> keys, Profile one, Set<String> otherKeys, Profile other) {
-        HeaderWords.Compared words = null;
-        String wordsOfX = "";
-        String wordsOfY = "";
+    /**
+     * What the headers of two columns have to do with each other.
+     *
+     * @param nearest those two that are most alike, compared
+     * @param one the one of these, as it is spelled
+     * @param other the other
+     * @param otherSort true where two of them speak of values of other sorts
+     */
+    private record Nearest(HeaderWords.Compared nearest, String one, String other, boolean otherSort) {}
+
+    /** The headers of two columns that are most alike; empty where the headers say that the columns are never one. */
+    private Optional<Nearest> nearest(Set<String> keys, Set<String> otherKeys) {
+        Nearest nearest = null;
         double most = -1;
         int opposed = 0;
         boolean otherSort = false;
         for (String k : keys) {
             for (String l : otherKeys) {
-                String headK = heads.getOrDefault(k, k);
-                String headL = heads.getOrDefault(l, l);
-                HeaderWords.Compared compared = HeaderWords.compare(headK, headL);
+                String one = heads.getOrDefault(k, k);
+                String other = heads.getOrDefault(l, l);
+                HeaderWords.Compared compared = HeaderWords.compare(one, other);
                 if (compared.opposed() && compared.like() >= TWINS) {
-                    return Weighed.NEVER;
+                    return Optional.empty();
                 }
                 opposed += compared.opposed() ? 1 : 0;
-                otherSort |= HeaderWords.otherSort(headK, headL);
+                otherSort |= HeaderWords.otherSort(one, other);
                 double how = compared.like() + (compared.initials() ? 0.75 : 0) + (compared.contained() ? 0.2 : 0);
                 if (how > most) {
                     most = how;
-                    words = compared;
-                    wordsOfX = headK;
-                    wordsOfY = headL;
+                    nearest = new Nearest(compared, one, other, false);
                 }
             }
         }
-        if (words == null || opposed * 2 >= keys.size() * otherKeys.size() && opposed > 0 || vetoed(one, other)) {
+        boolean sort = otherSort;
+        return opposed * 2 >= keys.size() * otherKeys.size() && opposed > 0
+                ? Optional.empty()
+                : Optional.ofNullable(nearest)
+                        .map(found -> new Nearest(found.nearest(), found.one(), found.other(), sort));
+    }
+
+    /** What speaks for and against columns being one, by their headers' keys and what stands in them. */
+    Weighed weigh(Set<String> keys, Profile one, Set<String> otherKeys, Profile other) {
+        Optional<Nearest> found = vetoed(one, other) ? Optional.empty() : nearest(keys, otherKeys);
+        if (found.isEmpty()) {
             return Weighed.NEVER;
         }
+        HeaderWords.Compared words = found.get().nearest();
         double score = LineUpWeights.BIAS + wordsScore(words);
-        double valuesShared = 0;
-        double rare = 0;
+        double[] shared = NOTHING_SHARED;
         if (one.filled > 0 && other.filled > 0) {
-            // A handful of values shows little of what a column holds.
-            int fewer = Math.min(one.filled, other.filled);
-            double enough = Math.min(1, fewer / LineUpWeights.ENOUGH_VALUES);
-            if (plainWordsAgainstValues(one, other) || plainWordsAgainstValues(other, one)) {
-                enough = Math.max(enough, LineUpWeights.TOLD_BY_ONE_VALUE);
-            }
-            score += LineUpWeights.KIND * kinds(one, other) * enough;
-            if (enough < 1 && words.nothing() && one.texts.keySet().stream().noneMatch(other.texts::containsKey)) {
-                score += LineUpWeights.FEW_AND_NONE_SHARED * (1 - enough);
-            }
-            if (words.nothing() && (one.surelyCountsOtherThan(other) || other.surelyCountsOtherThan(one))) {
-                score += LineUpWeights.COUNTED_AGAINST_MEASURED;
-            }
-            if (words.nothing() && (isLetteredAgainstNumbers(one, other) || isLetteredAgainstNumbers(other, one))) {
-                score += LineUpWeights.LETTERS_AGAINST_NUMBERS * enough;
-            }
-            if (words.nothing() && (one.isSignedUnlike(other) || other.isSignedUnlike(one))) {
-                score += LineUpWeights.SIGNED_AGAINST_UNSIGNED;
-            }
-            if (words.nothing() && otherSort) {
-                score += LineUpWeights.OTHER_SORT;
-            }
-            if (words.nothing() && one.kind() == Profile.Kind.DATE && isToCome(keys) != isToCome(otherKeys)) {
-                score += LineUpWeights.TO_COME;
+            score += kindsScore(words, one, other);
+            if (words.nothing()) {
+                score += withoutWords(one, other, found.get().otherSort(), isToCome(keys) != isToCome(otherKeys));
             }
             score += workedOutScore(words, one.workedOut.isProduct(), other.workedOut.isProduct());
             score += workedOutScore(words, one.workedOut.isSum(), other.workedOut.isSum());
             score += numbersScore(one, other);
             if (texts(one, other)) {
-                double[] shared = sharedValues(one, other);
-                valuesShared = shared[0];
-                rare = shared[1];
+                shared = sharedValues(one, other);
                 score += textsScore(one, other, shared);
             }
             score += uniqueness(one, other);
@@ -128,11 +127,45 @@ final class ColumnEvidence {
                         || words.initials()
                         || words.like() >= 0.45
                         || words.contained() && words.like() >= 0.3);
-        boolean byValues = !words.modifier() && (valuesShared >= 0.6 || rare >= 0.35);
-        // Of most pairs nobody asks why they are none.
-        boolean never = score <= Weighed.NEVER.score();
-        String reason = never ? "" : reason(words, wordsOfX, wordsOfY, one, other, valuesShared);
-        return new Weighed(score, byWords, byValues, reason);
+        boolean byValues = !words.modifier() && (shared[0] >= 0.6 || shared[1] >= 0.35);
+        return new Weighed(score, byWords, byValues);
+    }
+
+    /** How much two columns show, at most 1: a handful of values shows little of what a column holds. */
+    private static double enough(Profile one, Profile other) {
+        double enough = Math.min(1, Math.min(one.filled, other.filled) / LineUpWeights.ENOUGH_VALUES);
+        return plainWordsAgainstValues(one, other) || plainWordsAgainstValues(other, one)
+                ? Math.max(enough, LineUpWeights.TOLD_BY_ONE_VALUE)
+                : enough;
+    }
+
+    private double kindsScore(HeaderWords.Compared words, Profile one, Profile other) {
+        double enough = enough(one, other);
+        double score = LineUpWeights.KIND * kinds(one, other) * enough;
+        return enough < 1 && words.nothing() && one.texts.keySet().stream().noneMatch(other.texts::containsKey)
+                ? score + LineUpWeights.FEW_AND_NONE_SHARED * (1 - enough)
+                : score;
+    }
+
+    /** What speaks against two columns whose headers have no word in common. */
+    private static double withoutWords(Profile one, Profile other, boolean otherSort, boolean oneToCome) {
+        double score = 0;
+        if (one.surelyCountsOtherThan(other) || other.surelyCountsOtherThan(one)) {
+            score += LineUpWeights.COUNTED_AGAINST_MEASURED;
+        }
+        if (isLetteredAgainstNumbers(one, other) || isLetteredAgainstNumbers(other, one)) {
+            score += LineUpWeights.LETTERS_AGAINST_NUMBERS * enough(one, other);
+        }
+        if (one.isSignedUnlike(other) || other.isSignedUnlike(one)) {
+            score += LineUpWeights.SIGNED_AGAINST_UNSIGNED;
+        }
+        if (otherSort) {
+            score += LineUpWeights.OTHER_SORT;
+        }
+        if (one.kind() == Profile.Kind.DATE && oneToCome) {
+            score += LineUpWeights.TO_COME;
+        }
+        return score;
     }
 
     private static boolean isLetteredAgainstNumbers(Profile codes, Profile numbers) {
@@ -205,8 +238,8 @@ final class ColumnEvidence {
         }
         boolean unique =
                 one.allDifferent() && other.allDifferent() && one.kind() == Kind.WHOLE && other.kind() == Kind.WHOLE;
-        double[] a = one.numbers;
-        double[] b = other.numbers;
+        double[] a = one.sorted();
+        double[] b = other.sorted();
         double medianA = one.median();
         double medianB = other.median();
         boolean percent = (one.kind() == Kind.PERCENT) != (other.kind() == Kind.PERCENT);
@@ -236,12 +269,8 @@ final class ColumnEvidence {
                         : 0);
     }
 
-    /** The greatest difference between two distributions (Kolmogorov and Smirnov). */
-    private static double difference(double[] one, double[] other) {
-        double[] a = one.clone();
-        double[] b = other.clone();
-        Arrays.sort(a);
-        Arrays.sort(b);
+    /** The greatest difference between two distributions in order (Kolmogorov and Smirnov). */
+    private static double difference(double[] a, double[] b) {
         int i = 0;
         int j = 0;
         double most = 0;
@@ -266,14 +295,24 @@ final class ColumnEvidence {
 
     /** How much of the values both have, and the same for values that are rare; those of many columns count for little. */
     private double[] sharedValues(Profile one, Profile other) {
-        double a = one.texts.keySet().stream().mapToDouble(this::rarity).sum();
-        double b = other.texts.keySet().stream().mapToDouble(this::rarity).sum();
-        double shared = one.texts.keySet().stream()
-                .filter(other.texts::containsKey)
-                .mapToDouble(this::rarity)
-                .sum();
+        double a = weights.computeIfAbsent(one, this::weight);
+        double b = weights.computeIfAbsent(other, this::weight);
+        boolean fewer = one.texts.size() <= other.texts.size();
+        Map<String, Integer> longer = (fewer ? other : one).texts;
+        double shared = 0;
+        for (String text : (fewer ? one : other).texts.keySet()) {
+            shared += longer.containsKey(text) ? rarity(text) : 0;
+        }
         double share = shared / Math.max(1e-9, Math.min(a, b));
         return new double[] {share * Math.min(1, shared / 2), share * Math.min(1, shared / 5), shared};
+    }
+
+    private double weight(Profile column) {
+        double weight = 0;
+        for (String text : column.texts.keySet()) {
+            weight += rarity(text);
+        }
+        return weight;
     }
 
     private double rarity(String text) {
@@ -309,8 +348,14 @@ final class ColumnEvidence {
         return counts && against ? LineUpWeights.UNIQUE_AGAINST_REPEATED : 0;
     }
 
-    private static String reason(
-            HeaderWords.Compared words, String a, String b, Profile one, Profile other, double shared) {
+    /** Why two columns are one, in words. */
+    String reason(Set<String> keys, Profile one, Set<String> otherKeys, Profile other) {
+        Optional<Nearest> found = nearest(keys, otherKeys);
+        if (found.isEmpty()) {
+            return "";
+        }
+        HeaderWords.Compared words = found.get().nearest();
+        double shared = texts(one, other) && one.filled > 0 && other.filled > 0 ? sharedValues(one, other)[0] : 0;
         List<String> parts = new ArrayList<>();
         if (words.same()) {
             parts.add("the same words");
@@ -333,7 +378,8 @@ final class ColumnEvidence {
             parts.add("each adds up other columns");
         }
         parts.add("no table has both");
-        return "“" + a + "” and “" + b + "”: " + String.join(", ", parts);
+        return Says.quoted(found.get().one()) + " and "
+                + Says.quoted(found.get().other()) + ": " + String.join(", ", parts);
     }
 
     /** How strongly two headers stand for one column, from 0 to 1, whatever tables they share; for telling related tables. */

@@ -5,7 +5,6 @@ import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -47,6 +46,8 @@ final class JointLineUp {
         final BitSet units;
         final Map<Integer, Integer> places;
         final int tables;
+        /** The units in which it stands, in their order. */
+        final int[] at;
 
         Cluster(Set<String> keys, Profile profile, BitSet units, Map<Integer, Integer> places, int tables) {
             this.keys = keys;
@@ -54,6 +55,7 @@ final class JointLineUp {
             this.units = units;
             this.places = places;
             this.tables = tables;
+            this.at = places.keySet().stream().mapToInt(Integer::intValue).toArray();
         }
 
         String id() {
@@ -61,7 +63,13 @@ final class JointLineUp {
         }
     }
 
-    private record Pair(Cluster one, Cluster other) {}
+    /**
+     * Two columns that could be one.
+     *
+     * @param one the one that came later
+     * @param base what speaks for and against it but for their places
+     */
+    private record Link(Cluster one, Cluster other, double base) {}
 
     private final List<Unit> units;
     private final int allTables;
@@ -69,12 +77,14 @@ final class JointLineUp {
     private final ColumnEvidence evidence;
     private final Map<String, Cluster> single = new TreeMap<>();
     private final List<Cluster> clusters = new ArrayList<>();
+    private final List<Link> links = new ArrayList<>();
+    private boolean linked;
     private final Map<String, Cluster> clusterOf = new HashMap<>();
     private final Map<String, ColumnEvidence.Weighed> cache = new HashMap<>();
     private final Set<String> fixed;
     private final List<Set<String>> apart;
     /** By two units; anew after each round. */
-    private final Map<List<Integer>, Order> orders = new HashMap<>();
+    private final Map<Long, Order> orders = new HashMap<>();
 
     /**
      * @param profiles of headers by their keys, each for all tables
@@ -176,18 +186,22 @@ final class JointLineUp {
 
     /** All pairs that could be one column, with their scores, and for each column its rivals. */
     private static final class Standing {
-        private final Map<Pair, Double> scores = new LinkedHashMap<>();
+        private final List<Scored> scored = new ArrayList<>();
         /** The best first. */
         private final Map<Cluster, List<Map.Entry<Cluster, Double>>> rivals = new HashMap<>();
 
-        Map<Pair, Double> scores() {
-            return scores;
+        record Scored(Link link, double score) {}
+
+        void add(Link link, double score) {
+            scored.add(new Scored(link, score));
+            rivals.computeIfAbsent(link.one(), c -> new ArrayList<>()).add(Map.entry(link.other(), score));
+            rivals.computeIfAbsent(link.other(), c -> new ArrayList<>()).add(Map.entry(link.one(), score));
         }
 
         /** How sure a pair is beside its rivals. */
-        double sureness(Pair pair, double score) {
-            double m1 = margin(score, pair.one(), pair.other());
-            double m2 = margin(score, pair.other(), pair.one());
+        double sureness(Scored pair) {
+            double m1 = margin(pair.score(), pair.link().one(), pair.link().other());
+            double m2 = margin(pair.score(), pair.link().other(), pair.link().one());
             return LineUpWeights.logistic(1.3 * Math.min(m1, m2) + 0.1 * Math.max(m1, m2) + 1.34);
         }
 
@@ -206,25 +220,32 @@ final class JointLineUp {
         }
     }
 
+    /** Links a column to the older ones that it could be one with, so that no round has to look at all others again. */
+    private void link(Cluster newer, List<Cluster> older) {
+        for (Cluster each : older) {
+            if (linkable(newer, each)) {
+                double base = evidence.weigh(newer.keys, newer.profile, each.keys, each.profile)
+                        .score();
+                if (base > NEVER) {
+                    links.add(new Link(newer, each, base));
+                }
+            }
+        }
+    }
+
     private Standing standing() {
+        if (!linked) {
+            for (int i = 0; i < clusters.size(); i++) {
+                link(clusters.get(i), clusters.subList(0, i));
+            }
+            linked = true;
+        }
         orders.clear();
         Standing standing = new Standing();
-        for (int i = 0; i < clusters.size(); i++) {
-            for (int j = 0; j < i; j++) {
-                Cluster x = clusters.get(i);
-                Cluster y = clusters.get(j);
-                if (linkable(x, y)) {
-                    double score = score(x, y);
-                    if (score > -MOST_MARGIN) {
-                        standing.scores.put(new Pair(x, y), score);
-                        standing.rivals
-                                .computeIfAbsent(x, c -> new ArrayList<>())
-                                .add(Map.entry(y, score));
-                        standing.rivals
-                                .computeIfAbsent(y, c -> new ArrayList<>())
-                                .add(Map.entry(x, score));
-                    }
-                }
+        for (Link link : links) {
+            double score = score(link.one(), link.other(), link.base());
+            if (score > -MOST_MARGIN) {
+                standing.add(link, score);
             }
         }
         standing.rivals
@@ -235,35 +256,40 @@ final class JointLineUp {
     }
 
     private boolean round(double level, List<List<Set<String>>> events) {
-        record Likely(Pair pair, double sureness, double score) {}
+        record Likely(Link link, double sureness, double score) {}
         Standing now = standing();
         List<Likely> likely = new ArrayList<>();
-        now.scores().forEach((pair, score) -> {
-            double sureness = now.sureness(pair, score);
-            if (sureness >= level && mayUnite(pair.one(), pair.other())) {
-                likely.add(new Likely(pair, sureness, score));
+        now.scored.forEach(each -> {
+            double sureness = now.sureness(each);
+            if (sureness >= level && mayUnite(each.link().one(), each.link().other())) {
+                likely.add(new Likely(each.link(), sureness, each.score()));
             }
         });
         likely.sort(Comparator.comparingDouble((Likely c) -> -c.sureness())
                 .thenComparingDouble(c -> -c.score())
-                .thenComparing(c -> c.pair().one().id())
-                .thenComparing(c -> c.pair().other().id()));
-        Set<Cluster> changed = new HashSet<>();
-        boolean any = false;
+                .thenComparing(c -> c.link().one().id())
+                .thenComparing(c -> c.link().other().id()));
+        Set<Cluster> gone = new HashSet<>();
+        List<Cluster> come = new ArrayList<>();
         for (Likely each : likely) {
-            Cluster one = each.pair().one();
-            Cluster other = each.pair().other();
-            if (!changed.contains(one) && !changed.contains(other)) {
-                changed.add(one);
-                changed.add(other);
+            Cluster one = each.link().one();
+            Cluster other = each.link().other();
+            if (!gone.contains(one) && !gone.contains(other)) {
+                gone.add(one);
+                gone.add(other);
                 events.add(List.of(one.keys, other.keys));
-                clusters.remove(one);
-                clusters.remove(other);
-                add(united(one, other));
-                any = true;
+                come.add(united(one, other));
             }
         }
-        return any;
+        if (!gone.isEmpty()) {
+            clusters.removeIf(gone::contains);
+            links.removeIf(link -> gone.contains(link.one()) || gone.contains(link.other()));
+            for (Cluster cluster : come) {
+                link(cluster, clusters);
+                add(cluster);
+            }
+        }
+        return !gone.isEmpty();
     }
 
     private boolean mayUnite(Cluster x, Cluster y) {
@@ -285,12 +311,13 @@ final class JointLineUp {
 
     /** All that speaks for and against two columns being one, in log-odds. */
     private double score(Cluster x, Cluster y) {
-        ColumnEvidence.Weighed base = base(x, y);
-        if (base.score() <= NEVER) {
-            return NEVER;
-        }
+        double base = base(x, y).score();
+        return base <= NEVER ? NEVER : score(x, y, base);
+    }
+
+    private double score(Cluster x, Cluster y, double base) {
         double presence = (double) (x.tables + y.tables) / allTables;
-        return base.score()
+        return base
                 + LineUpWeights.PRESENCE * Math.min(1, presence)
                 + (x.tables + y.tables >= allTables ? LineUpWeights.FULL_COVER : 0)
                 + placing(x, y);
@@ -306,22 +333,20 @@ final class JointLineUp {
 
     /** Agreement of the places, weighted by how well the order of the columns that both have agrees. */
     private double placing(Cluster x, Cluster y) {
-        List<int[]> pairs = new ArrayList<>();
-        for (int u : x.places.keySet()) {
-            for (int v : y.places.keySet()) {
-                pairs.add(new int[] {u, v});
-            }
-        }
-        int step = Math.max(1, pairs.size() / MOST_PLACES);
+        int all = x.at.length * y.at.length;
+        int step = Math.max(1, all / MOST_PLACES);
         double places = 0;
         double gaps = 0;
         int looked = 0;
-        for (int i = 0; i < pairs.size() && looked < MOST_PLACES; i += step, looked++) {
-            int u = pairs.get(i)[0];
-            int v = pairs.get(i)[1];
-            double[] agreed = placing(x, y, u, v);
-            places += agreed[0];
-            gaps += agreed[1];
+        for (int i = 0; i < all && looked < MOST_PLACES; i += step, looked++) {
+            int u = x.at[i / y.at.length];
+            int v = y.at[i % y.at.length];
+            Order order = order(u, v);
+            if (order.trust() > 0) {
+                double[] agreed = placing(x, y, u, v, order);
+                places += agreed[0];
+                gaps += agreed[1];
+            }
         }
         return looked == 0 ? 0 : LineUpWeights.PLACE * places / looked + LineUpWeights.SAME_GAP * gaps / looked;
     }
@@ -338,7 +363,7 @@ final class JointLineUp {
 
     /** Columns that might be one stand in one of the units only, so that they are never among what both have. */
     private Order order(int u, int v) {
-        return orders.computeIfAbsent(List.of(u, v), both -> {
+        return orders.computeIfAbsent((long) u * units.size() + v, both -> {
             List<int[]> common = new ArrayList<>();
             for (String key : units.get(u).keys()) {
                 Cluster cluster = clusterOf.get(key);
@@ -348,7 +373,8 @@ final class JointLineUp {
                     common.add(new int[] {here, there});
                 }
             }
-            return common.size() < 2 ? Order.NONE : new Order(common, trust(common));
+            double trust = common.size() < 2 ? 0 : trust(common);
+            return trust <= LEAST_TRUST ? Order.NONE : new Order(common, trust);
         });
     }
 
@@ -366,11 +392,10 @@ final class JointLineUp {
         return tau * tau * Math.min(1, common.size() / 4.0);
     }
 
-    private double[] placing(Cluster x, Cluster y, int u, int v) {
-        Order order = order(u, v);
+    private static double[] placing(Cluster x, Cluster y, int u, int v, Order order) {
         Integer px = x.places.get(u);
         Integer py = y.places.get(v);
-        if (order.trust() <= LEAST_TRUST || px == null || py == null) {
+        if (px == null || py == null) {
             return new double[2];
         }
         List<int[]> common = order.common();
@@ -442,7 +467,12 @@ final class JointLineUp {
         double sureness = LineUpWeights.logistic(1.8 * low + 0.12 * high);
         ColumnEvidence.Weighed base = base(x, y);
         boolean telling = base.words() || base.values() && alternative >= 2 && exchange >= 2 || onlyOfItsKind(x, y);
-        return new Union(List.copyOf(part), List.copyOf(rest), sureness, sureness >= SURE && telling, base.reason());
+        return new Union(
+                List.copyOf(part),
+                List.copyOf(rest),
+                sureness,
+                sureness >= SURE && telling,
+                evidence.reason(x.keys, x.profile, y.keys, y.profile));
     }
 
     /** True where each is the only column of dates, of shares, of codes all different, or of row numbers in its tables. */
@@ -483,10 +513,11 @@ final class JointLineUp {
     Map<String, List<Candidate>> candidates() {
         Standing now = standing();
         Map<String, List<Candidate>> found = new HashMap<>();
-        now.scores().forEach((pair, score) -> {
+        now.scored.forEach(scored -> {
+            Link pair = scored.link();
             // What was kept apart by an answer that nobody has confirmed is asked about for as long as that is so.
             if (areNotKeptApart(pair.one(), pair.other())) {
-                double likelihood = now.sureness(pair, score);
+                double likelihood = now.sureness(scored);
                 String one = pair.one().keys.iterator().next();
                 String other = pair.other().keys.iterator().next();
                 pair.one()

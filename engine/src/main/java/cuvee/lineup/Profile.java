@@ -91,6 +91,11 @@ public final class Profile {
 
     private final Kind kind;
     private final long belowZero;
+    /** Worked out once they are asked for. */
+    private double[] sorted = new double[0];
+
+    private double median = Double.NaN;
+    private double meanLength = Double.NaN;
 
     private Profile(
             int cells,
@@ -618,12 +623,31 @@ public final class Profile {
         return 0;
     }
 
+    /** Its numbers, the least first; not to be changed. */
+    double[] sorted() {
+        if (sorted.length == 0) {
+            sorted = numbers.clone();
+            Arrays.sort(sorted);
+        }
+        return sorted;
+    }
+
     double median() {
-        double[] sorted = Arrays.stream(numbers).map(Math::abs).sorted().toArray();
-        return sorted.length == 0 ? 0 : sorted[sorted.length / 2];
+        if (Double.isNaN(median)) {
+            double[] sizes = Arrays.stream(numbers).map(Math::abs).sorted().toArray();
+            median = sizes.length == 0 ? 0 : sizes[sizes.length / 2];
+        }
+        return median;
     }
 
     double meanLength() {
+        if (Double.isNaN(meanLength)) {
+            meanLength = lengths();
+        }
+        return meanLength;
+    }
+
+    private double lengths() {
         long all = 0;
         for (Map.Entry<String, Integer> text : texts.entrySet()) {
             all += (long) text.getKey().length() * text.getValue();
