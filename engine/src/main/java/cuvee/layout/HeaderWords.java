@@ -118,7 +118,7 @@ public final class HeaderWords {
     }
 
     /** How the words of a header begin, what they mean and what their first letters make: headers that are alike share one. */
-    static Set<String> beginnings(String header) {
+    public static Set<String> beginnings(String header) {
         Set<String> beginnings = new HashSet<>();
         StringBuilder initials = new StringBuilder();
         for (String word : words(header)) {

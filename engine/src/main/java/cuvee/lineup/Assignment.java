@@ -1,6 +1,7 @@
 package cuvee.lineup;
 
 import java.util.Arrays;
+import java.util.stream.IntStream;
 
 /** Gives each row at most one column so that the scores add up to the most (Kuhn, 1955; in the form of Jonker and Volgenant). */
 final class Assignment {
@@ -8,6 +9,27 @@ final class Assignment {
 
     /** The column of each row; -1 for a row that gets none, or none with a score above 0. */
     static int[] best(double[][] scores) {
+        int[] wanted = wanted(scores);
+        double[][] fewer = new double[scores.length][wanted.length];
+        for (int i = 0; i < scores.length; i++) {
+            for (int j = 0; j < wanted.length; j++) {
+                fewer[i][j] = scores[i][wanted[j]];
+            }
+        }
+        return Arrays.stream(ofAll(fewer))
+                .map(column -> column < 0 ? column : wanted[column])
+                .toArray();
+    }
+
+    /** The columns that any row has a score above 0 for; the others are nobody's. */
+    private static int[] wanted(double[][] scores) {
+        int columns = scores.length == 0 ? 0 : scores[0].length;
+        return IntStream.range(0, columns)
+                .filter(j -> Arrays.stream(scores).anyMatch(row -> row[j] > 0))
+                .toArray();
+    }
+
+    private static int[] ofAll(double[][] scores) {
         int rows = scores.length;
         int columns = rows == 0 ? 0 : scores[0].length;
         int size = Math.max(rows, columns);

@@ -7,8 +7,10 @@ import cuvee.place.Says;
 import cuvee.value.LooseText;
 import cuvee.value.Units;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /** Weighs headers against the columns that their layout lacks, by their words, their values and their place. */
@@ -49,11 +51,12 @@ final class HeaderPairs {
      * @param places true where the place between settled neighbours has a say
      */
     List<Pair> best(Layout layout, List<String> open, List<String> lacking, boolean places) {
+        Spots spots = new Spots(layout);
         Pair[][] pairs = new Pair[open.size()][lacking.size()];
         double[][] scores = new double[open.size()][lacking.size()];
         for (int i = 0; i < open.size(); i++) {
             for (int j = 0; j < lacking.size(); j++) {
-                pairs[i][j] = pair(layout, open.get(i), lacking.get(j), places);
+                pairs[i][j] = pair(layout, open.get(i), lacking.get(j), places, spots);
                 scores[i][j] = pairs[i][j].score();
             }
         }
@@ -71,6 +74,10 @@ final class HeaderPairs {
 
     /** A header of a layout beside a column. */
     Pair pair(Layout layout, String key, String name, boolean places) {
+        return pair(layout, key, name, places, new Spots(layout));
+    }
+
+    private Pair pair(Layout layout, String key, String name, boolean places, Spots spots) {
         String own = feeding.own(key);
         Facts here = feeding.factsOf(key);
         Facts there = feeding.factsOfColumn(name);
@@ -83,7 +90,7 @@ final class HeaderPairs {
         }
         double words = feeding.words(own, name);
         double shared = here.shared(there);
-        boolean spot = sameSpot(layout, key, name);
+        boolean spot = spots.same(key, name);
         boolean doubtful = unitsDiffer(own, name) || here.otherScale(there);
         double score = 3 * words + 2 * shared + (spot ? 0.8 : 0) - (doubtful ? 0.5 : 0);
         String like = Says.quoted(own) + " is like " + Says.quoted(name);
@@ -178,28 +185,43 @@ final class HeaderPairs {
         return !one.isEmpty() && !two.isEmpty() && !one.equals(two);
     }
 
-    /** True where the neighbours on at least one side are the same, and on no side known to be others. */
-    private boolean sameSpot(Layout layout, String key, String name) {
-        Layout other = feeding.layouts().get(feeding.firstWith(name));
-        List<String> here = layout.keys().stream().map(feeding::name).toList();
-        List<String> there = other.keys().stream().map(feeding::name).toList();
-        int at = layout.keys().indexOf(key);
-        int otherAt = there.indexOf(name);
-        int same = 0;
-        for (int step : new int[] {-1, 1}) {
-            String mine = neighbour(here, at + step);
-            String its = neighbour(there, otherAt + step);
-            if (mine.equals(its)) {
-                same++;
-            } else if ((mine.isEmpty() || there.contains(mine)) && (its.isEmpty() || here.contains(its))) {
-                return false;
-            }
-        }
-        return same > 0;
-    }
+    /** Where the headers of a layout stand, and the columns that it lacks in the first layouts that have them. */
+    private final class Spots {
+        private final Layout layout;
+        private final List<String> here;
+        private final Map<Integer, List<String>> there = new HashMap<>();
 
-    private static String neighbour(List<String> names, int at) {
-        return at < 0 || at >= names.size() ? "" : names.get(at);
+        Spots(Layout layout) {
+            this.layout = layout;
+            this.here = names(layout);
+        }
+
+        private List<String> names(Layout of) {
+            return of.keys().stream().map(feeding::name).toList();
+        }
+
+        /** True where the neighbours on at least one side are the same, and on no side known to be others. */
+        boolean same(String key, String name) {
+            List<String> others = there.computeIfAbsent(
+                    feeding.firstWith(name), at -> names(feeding.layouts().get(at)));
+            int at = layout.keys().indexOf(key);
+            int otherAt = others.indexOf(name);
+            int same = 0;
+            for (int step : new int[] {-1, 1}) {
+                String mine = neighbour(here, at + step);
+                String its = neighbour(others, otherAt + step);
+                if (mine.equals(its)) {
+                    same++;
+                } else if ((mine.isEmpty() || others.contains(mine)) && (its.isEmpty() || here.contains(its))) {
+                    return false;
+                }
+            }
+            return same > 0;
+        }
+
+        private static String neighbour(List<String> names, int at) {
+            return at < 0 || at >= names.size() ? "" : names.get(at);
+        }
     }
 
     /** Where a header shares a telling word with one column, or a column with one header, no other place is its own. */

@@ -1,7 +1,9 @@
 package cuvee.lineup;
 
+import cuvee.layout.HeaderWords;
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -20,6 +22,9 @@ final class JointLineUp {
     private static final double[] LEVELS = {0.999, 0.997, 0.99, 0.98, 0.95, 0.9, 0.8, 0.7, 0.6, 0.5};
     private static final double MOST_MARGIN = 6;
     private static final double NEVER = ColumnEvidence.Weighed.NEVER.score();
+    /** Of more columns only those are compared whose headers have words with the same beginning. */
+    private static final int MANY = 1200;
+
     private static final int MOST_PLACES = 6;
     private static final double LEAST_TRUST = 0.05;
     private static final int ENOUGH_TO_RUN = 5;
@@ -79,6 +84,8 @@ final class JointLineUp {
     private final List<Cluster> clusters = new ArrayList<>();
     private final List<Link> links = new ArrayList<>();
     private boolean linked;
+    private final Map<String, String> heads;
+    private final Map<Cluster, Set<String>> beginnings = new HashMap<>();
     private final Map<String, Cluster> clusterOf = new HashMap<>();
     private final Map<String, ColumnEvidence.Weighed> cache = new HashMap<>();
     private final Set<String> fixed;
@@ -103,6 +110,7 @@ final class JointLineUp {
         this.units = units;
         this.allTables = units.stream().mapToInt(Unit::tables).sum();
         this.profiles = profiles;
+        this.heads = heads;
         this.fixed = fixed;
         this.apart = apart;
         Map<String, Integer> columnsHolding = new HashMap<>();
@@ -223,7 +231,7 @@ final class JointLineUp {
     /** Links a column to the older ones that it could be one with, so that no round has to look at all others again. */
     private void link(Cluster newer, List<Cluster> older) {
         for (Cluster each : older) {
-            if (linkable(newer, each)) {
+            if (linkable(newer, each) && (single.size() <= MANY || haveWordsAlike(newer, each))) {
                 double base = evidence.weigh(newer.keys, newer.profile, each.keys, each.profile)
                         .score();
                 if (base > NEVER) {
@@ -231,6 +239,18 @@ final class JointLineUp {
                 }
             }
         }
+    }
+
+    private boolean haveWordsAlike(Cluster one, Cluster other) {
+        return !Collections.disjoint(beginnings(one), beginnings(other));
+    }
+
+    private Set<String> beginnings(Cluster cluster) {
+        return beginnings.computeIfAbsent(cluster, any -> {
+            Set<String> all = new HashSet<>();
+            cluster.keys.forEach(key -> all.addAll(HeaderWords.beginnings(heads.getOrDefault(key, key))));
+            return all;
+        });
     }
 
     private Standing standing() {

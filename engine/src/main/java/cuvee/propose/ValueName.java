@@ -1,12 +1,9 @@
 package cuvee.propose;
 
-import cuvee.detect.TableColumn;
 import cuvee.layout.Across;
-import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.value.Convention;
 import cuvee.value.Form;
-import cuvee.value.Forms;
 import cuvee.value.LooseText;
 import cuvee.value.Period;
 import java.util.ArrayList;
@@ -20,7 +17,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 
 /**
  * What the values of columns that run across are called where no header above them says it: what stands over the months
@@ -32,7 +28,6 @@ final class ValueName {
     private static final int MOST_WORDS = 3;
     private static final int MOST_WORDS_OF_ONE_TABLE = 2;
     private static final int FEWEST_LETTERS = 4;
-    private static final int FEWEST_SHARED = 2;
     private static final Pattern LETTERS = Pattern.compile("[\\p{L}&'’]+");
     private static final Pattern WORDS = Pattern.compile("[\\s_]+");
     /** What stands behind one of these is an aside: a unit, a place, a remark. */
@@ -69,7 +64,7 @@ final class ValueName {
     /** The name of the values in all tables that run across, from the whole batch; empty where nothing gives one. */
     static Optional<String> in(List<PlacedTable> batch, Map<PlacedTable, Across> across) {
         return overOthersMonths(across)
-                .or(() -> inRecords(batch, across))
+                .or(() -> most(new RecordsOfMonths().measures(batch, across)))
                 .or(() -> shared(List.copyOf(across.keySet())));
     }
 
@@ -100,59 +95,6 @@ final class ValueName {
                 .anyMatch(column ->
                         column.evidence().pointMarks() + column.evidence().commaMarks() > 0
                                 || column.evidence().count(Form.NUMBER_FRACTION) > 0);
-    }
-
-    /**
-     * The header of the only number in tables that hold one record for each month: all but the number and the month
-     * stands in a table that runs across too, or is as many columns.
-     */
-    private static Optional<String> inRecords(List<PlacedTable> batch, Map<PlacedTable, Across> across) {
-        Map<String, Integer> tables = new LinkedHashMap<>();
-        for (PlacedTable table : batch) {
-            if (!across.containsKey(table) && !table.table().isForm()) {
-                across.entrySet().stream()
-                        .filter(wide -> wide.getValue().groups().keySet().equals(Set.of("")))
-                        .flatMap(wide -> measure(table, wide.getKey(), wide.getValue()).stream())
-                        .findFirst()
-                        .ifPresent(name -> tables.merge(name, 1, Integer::sum));
-            }
-        }
-        return most(tables);
-    }
-
-    private static Optional<String> measure(PlacedTable records, PlacedTable wide, Across block) {
-        List<TableColumn> labels = wide.table().columns().stream()
-                .filter(column -> !block.columns().contains(column.index()))
-                .toList();
-        List<TableColumn> others = records.table().columns().stream()
-                .filter(column -> labels.stream().noneMatch(label -> isSame(label, column)))
-                .toList();
-        int same = records.table().columns().size() - others.size();
-        List<TableColumn> numbers = others.stream()
-                .filter(column -> column.named() && Nature.of(column.evidence()) == Nature.NUMBERS)
-                .toList();
-        // Beside the number stand the month and the labels that are called otherwise there.
-        boolean alike = 2 * same >= labels.size() && same > 0 && others.size() == labels.size() - same + 2;
-        return alike && numbers.size() == 1 ? Optional.of(numbers.get(0).header()) : Optional.empty();
-    }
-
-    /** True for columns with one header, and for those that hold the same words under two. */
-    private static boolean isSame(TableColumn one, TableColumn other) {
-        return LooseText.key(one.header()).equals(LooseText.key(other.header())) || holdTheSame(one, other);
-    }
-
-    private static boolean holdTheSame(TableColumn one, TableColumn other) {
-        Set<String> here = words(one);
-        Set<String> there = words(other);
-        long both = here.stream().filter(there::contains).count();
-        return both >= FEWEST_SHARED && 2 * both >= Math.min(here.size(), there.size());
-    }
-
-    private static Set<String> words(TableColumn column) {
-        return column.evidence().oddities().keySet().stream()
-                .filter(word -> !Forms.saysNothing(word))
-                .map(LooseText::key)
-                .collect(Collectors.toSet());
     }
 
     private static Optional<String> most(Map<String, Integer> tables) {
