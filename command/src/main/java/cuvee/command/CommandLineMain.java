@@ -81,7 +81,7 @@ public final class CommandLineMain implements Runnable {
                             + ". Nothing was delivered. The log in Cuvee's state folder says more.");
             return Exit.FAILED;
         }
-        LOG.warn("failed: {}", known.finding().kind());
+        LOG.warn("failed: {}", known.finding().kind(), known);
         machine.err().println(known.getMessage());
         if (arguments.contains("--json")) {
             ObjectNode root = OutcomeJson.object();

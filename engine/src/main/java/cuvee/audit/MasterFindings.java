@@ -2,6 +2,7 @@ package cuvee.audit;
 
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
+import cuvee.layout.UnitsApart;
 import cuvee.master.MasterPlan;
 import cuvee.master.RuleRows;
 import cuvee.master.Shaped;
@@ -11,6 +12,7 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.propose.CodeTables;
 import cuvee.propose.Proposal;
+import cuvee.value.LooseText;
 import cuvee.value.Spellings;
 import cuvee.value.Type;
 import java.util.ArrayList;
@@ -36,6 +38,7 @@ public final class MasterFindings {
     public List<Finding> all(CodeTables codes, Optional<Shaped> shaped) {
         misfitCells();
         spellings();
+        unitsApart();
         shaped.ifPresent(this::shape);
         try (RuleRows rows = store.ruleRows(proposal.plan())) {
             codesWithoutNames(rows, codes);
@@ -62,6 +65,45 @@ public final class MasterFindings {
                 }
             }
         }
+    }
+
+    /** Columns that differ in their unit only, of which no table has both: what one adds up to lacks the other. */
+    private void unitsApart() {
+        List<Proposal.ColumnReport> columns = proposal.columns();
+        for (int i = 0; i < columns.size(); i++) {
+            for (int j = 0; j < i; j++) {
+                if (areOneButForTheirUnit(columns.get(j).name(), columns.get(i).name()) && noTableHasBoth(i, j)) {
+                    String one = columns.get(j).name();
+                    String other = columns.get(i).name();
+                    findings.add(new Finding(
+                            Severity.REMARK,
+                            "units-apart",
+                            Where.JOB,
+                            Says.quoted(one) + " (" + Says.count(columns.get(j).filled(), "row") + ") and "
+                                    + Says.quoted(other) + " ("
+                                    + Says.count(columns.get(i).filled(), "row")
+                                    + ") differ in their unit only, and no table has both.",
+                            "They are two columns.",
+                            "To have one, make a column in Rework from one of them, “, else ” the other times what one"
+                                    + " unit holds of the other."));
+                }
+            }
+        }
+    }
+
+    private static boolean areOneButForTheirUnit(String one, String other) {
+        String unit = LooseText.unit(one);
+        String otherUnit = LooseText.unit(other);
+        return !unit.isEmpty()
+                && !otherUnit.isEmpty()
+                && UnitsApart.areApart(unit, otherUnit)
+                && LooseText.keyWithoutUnit(one).equals(LooseText.keyWithoutUnit(other));
+    }
+
+    private boolean noTableHasBoth(int one, int other) {
+        return proposal.plan().tables().stream()
+                .noneMatch(
+                        table -> table.feeds().get(one) != null && table.feeds().get(other) != null);
     }
 
     /** What is to be said of the shape of the master. */

@@ -79,7 +79,7 @@ public final class TableFinder {
 
     /**
      * What stands above the first table before its own title is said of the whole sheet: a table below that has titles of
-     * its own, of fewer lines, or none, has these before it.
+     * its own, of fewer lines, or none, has these before it, and so has one beside it under a title of its own.
      */
     private static List<FoundTable> withTitlesOfTheSheet(List<FoundTable> tables) {
         if (tables.size() < 2) {
@@ -89,7 +89,11 @@ public final class TableFinder {
         List<FoundTable> all = new ArrayList<>();
         for (FoundTable table : tables) {
             int more = first.titles().size() - table.titles().size();
-            if (table.firstRow() > first.lastRow() && more > 0) {
+            boolean below = table.firstRow() > first.lastRow();
+            boolean beside = !below
+                    && table.firstColumn() > first.firstColumn()
+                    && !table.titles().isEmpty();
+            if ((below || beside) && more > 0) {
                 List<String> titles = new ArrayList<>(first.titles().subList(0, more));
                 titles.addAll(table.titles());
                 all.add(table.withTitles(titles));

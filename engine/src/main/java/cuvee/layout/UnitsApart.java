@@ -7,7 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 
 /** Units of which one is never the other, though they measure the same: degrees Celsius and Fahrenheit, millimetres and inches. */
-final class UnitsApart {
+public final class UnitsApart {
     /**
      * A unit.
      *
@@ -35,7 +35,7 @@ final class UnitsApart {
     }
 
     /** True for two units that measure the same thing otherwise. */
-    static boolean areApart(String one, String other) {
+    public static boolean areApart(String one, String other) {
         Unit a = UNITS.get(plain(one));
         Unit b = UNITS.get(plain(other));
         return a != null && b != null && a.thing() == b.thing() && a.number() != b.number();

@@ -23,7 +23,7 @@ final class JointLineUp {
     private static final double MOST_MARGIN = 6;
     private static final double NEVER = ColumnEvidence.Weighed.NEVER.score();
     /** Of more columns only those are compared whose headers have words with the same beginning. */
-    private static final int MANY = 1200;
+    static final int MANY = 1200;
 
     private static final int MOST_PLACES = 6;
     private static final double LEAST_TRUST = 0.05;

@@ -3,6 +3,7 @@ package cuvee.lineup;
 import cuvee.finding.Question;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.layout.HeaderWords;
 import cuvee.layout.Layout;
 import cuvee.lineup.LineUp.Column;
 import cuvee.place.Says;
@@ -11,6 +12,7 @@ import cuvee.value.LooseText;
 import cuvee.value.Period;
 import cuvee.value.Units;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -45,6 +47,7 @@ public final class LiningUp {
     private final HeaderBook book;
     private final Map<String, Decision> decisions = new LinkedHashMap<>();
     private final Map<String, Decision> before = new HashMap<>();
+    private final Map<String, Set<String>> beginnings = new HashMap<>();
     /** What else a header could be, where the batch was lined up as one. */
     private Map<String, List<JointLineUp.Candidate>> candidates = Map.of();
 
@@ -147,8 +150,24 @@ public final class LiningUp {
                                     && feeding.firstWith(name) >= 0
                                     && feeding.firstWith(name) < at)
                             .toList();
-            more = !open.isEmpty() && !lacking.isEmpty() && assign(layout, open, lacking, places);
+            List<String> near = lacking.size() <= JointLineUp.MANY ? lacking : withWordsAlike(open, lacking);
+            more = !open.isEmpty() && !near.isEmpty() && assign(layout, open, near, places);
         }
+    }
+
+    /** The columns that have a word with the same beginning as one of some headers. */
+    private List<String> withWordsAlike(List<String> open, List<String> columns) {
+        Set<String> wanted = new HashSet<>();
+        open.forEach(key -> wanted.addAll(beginnings(feeding.own(key))));
+        return columns.stream()
+                .filter(name -> !Collections.disjoint(beginnings(name), wanted)
+                        || feeding.keysOf(name).stream()
+                                .anyMatch(key -> !Collections.disjoint(beginnings(feeding.own(key)), wanted)))
+                .toList();
+    }
+
+    private Set<String> beginnings(String header) {
+        return beginnings.computeIfAbsent(header, HeaderWords::beginnings);
     }
 
     private boolean assign(Layout layout, List<String> open, List<String> lacking, boolean places) {

@@ -1,14 +1,6 @@
 package cuvee.lineup;
 
-import cuvee.sheet.CellKind;
-import cuvee.value.Convention;
 import cuvee.value.Dates;
-import cuvee.value.Form;
-import cuvee.value.Forms;
-import cuvee.value.LooseText;
-import cuvee.value.Period;
-import cuvee.value.Type;
-import cuvee.value.ValueReader;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -29,11 +21,11 @@ import java.util.regex.Pattern;
  * of different values, is kept for each.
  */
 public final class Profile {
-    private static final int MOST_NUMBERS = 400;
-    private static final int LONGEST_CODE = 20;
-    private static final int LONG_TEXT = 40;
-    private static final int MANY_SPACES = 4;
-    private static final double GREATEST_FRACTION = 1.2;
+    /** Numbers with more decimals are counted with those. */
+    static final int MOST_DECIMALS = 10;
+
+    static final int MOST_NUMBERS = 400;
+    static final double GREATEST_FRACTION = 1.2;
     private static final double HUNDRED = 100;
     /** Numbers of things that were numbered one after the other lie at most so many times apart. */
     private static final double MOST_BETWEEN_RANGES = 1.25;
@@ -41,16 +33,15 @@ public final class Profile {
     /** Points of one table are at most so many times as great, or as small, as those of another. */
     private static final double FAR_OFF = 5;
 
-    private static final int FEW = 4;
+    static final int FEW = 4;
     private static final int MANY = 10;
     private static final double NEARLY_ALL = 0.9;
     private static final double MOSTLY = 0.6;
     private static final double SIGNED = 0.15;
     private static final double HARDLY = 0.02;
-    private static final Pattern DIGITS = Pattern.compile("\\d+");
     private static final Pattern PLAIN_NUMBER = Pattern.compile("-?\\d+(\\.\\d+)?");
-    private static final Pattern LETTERS = Pattern.compile("\\p{L}+");
-    private static final String LETTER = "a";
+    /** Stands for letters in the pattern of a code. */
+    static final String LETTER = "a";
 
     /** Kinds of values, finer than numbers, dates and words. */
     enum Kind {
@@ -97,7 +88,7 @@ public final class Profile {
     private double median = Double.NaN;
     private double meanLength = Double.NaN;
 
-    private Profile(
+    Profile(
             int cells,
             int filled,
             Map<Kind, Integer> kinds,
@@ -126,144 +117,6 @@ public final class Profile {
         this.belowZero = Arrays.stream(numbers).filter(number -> number < 0).count();
     }
 
-    /**
-     * The profile of a column of one table.
-     *
-     * @param staged some of its cells in their order, as they are staged; blank ones are empty
-     * @param money true where its numbers are amounts, as its header or its format says
-     */
-    public static Profile of(List<String> staged, Convention convention, boolean money) {
-        Map<Kind, Integer> kinds = new EnumMap<>(Kind.class);
-        List<Double> numbers = new ArrayList<>();
-        Map<String, Integer> texts = new HashMap<>();
-        Map<String, Integer> patterns = new HashMap<>();
-        int[] decimals = new int[10];
-        Map<String, Integer> months = new HashMap<>();
-        int filled = 0;
-        for (String cell : staged) {
-            Form form = Forms.ofStaged(cell);
-            if (form == Form.BLANK || form == Form.NOTHING_WORD || form == Form.CELL_ERROR) {
-                continue;
-            }
-            String text = CellKind.textOf(cell).strip();
-            Optional<LocalDate> month = form == Form.WORDS_AND_DIGITS ? Period.monthOf(text) : Optional.empty();
-            Kind kind = month.isPresent() ? Kind.DATE : kind(form, text, money);
-            String value = text;
-            if (month.isPresent()) {
-                numbers.add((double) month.get().toEpochDay());
-                value = month.get().toString();
-                months.merge(value, 1, Integer::sum);
-            } else if (kind == Kind.DATE) {
-                String read = ValueReader.read(cell, Type.DATE_AND_TIME, convention);
-                if (read != null && read.length() >= 10) {
-                    LocalDate day = LocalDate.parse(read.substring(0, 10));
-                    numbers.add((double) day.toEpochDay());
-                    months.merge(read.substring(0, 7), 1, Integer::sum);
-                    value = read.substring(0, 10);
-                } else {
-                    kind = Kind.CODE;
-                }
-            } else if (kind == Kind.WHOLE || kind == Kind.DECIMAL || kind == Kind.MONEY || kind == Kind.PERCENT) {
-                String read = ValueReader.read(cell, Type.DECIMAL, convention);
-                if (read == null) {
-                    kind = Kind.CODE;
-                } else {
-                    BigDecimal number = new BigDecimal(read).stripTrailingZeros();
-                    int places = Math.max(0, number.scale());
-                    numbers.add(number.doubleValue());
-                    decimals[Math.min(places, decimals.length - 1)]++;
-                    kind = kind == Kind.DECIMAL && places == 0
-                            ? Kind.WHOLE
-                            : kind == Kind.WHOLE && places > 0 ? Kind.DECIMAL : kind;
-                    value = read;
-                }
-            } else {
-                value = LooseText.key(text);
-            }
-            filled++;
-            kinds.merge(kind, 1, Integer::sum);
-            texts.merge(value, 1, Integer::sum);
-            patterns.merge(kind == Kind.CODE || kind == Kind.WORD ? pattern(text) : kind.name(), 1, Integer::sum);
-        }
-        fractions(kinds, numbers, decimals, filled);
-        List<Double> monthShares = new ArrayList<>();
-        if (kinds.getOrDefault(Kind.DATE, 0) >= FEW) {
-            int all = months.values().stream().mapToInt(Integer::intValue).sum();
-            int most =
-                    months.values().stream().mapToInt(Integer::intValue).max().orElse(0);
-            monthShares.add((double) most / Math.max(1, all));
-        }
-        return new Profile(
-                staged.size(),
-                filled,
-                kinds,
-                numbers.stream()
-                        .limit(MOST_NUMBERS)
-                        .mapToDouble(Double::doubleValue)
-                        .toArray(),
-                texts,
-                patterns,
-                decimals,
-                texts.size(),
-                filled,
-                List.of(isRunning(kinds, numbers, filled) ? 1.0 : 0.0),
-                monthShares,
-                WorkedOut.UNKNOWN);
-    }
-
-    private static Kind kind(Form form, String text, boolean money) {
-        if (form.isDate() || form.isMoment()) {
-            return Kind.DATE;
-        }
-        return switch (form) {
-            case NUMBER_PERCENT, PERCENT_TEXT -> Kind.PERCENT;
-            case MONEY_TEXT -> Kind.MONEY;
-            case ZERO_LED, LONG_DIGITS, NUMBER_HUGE, CLOCK, CELL_CLOCK -> Kind.CODE;
-            case TRUE_FALSE, CELL_TRUE_FALSE -> Kind.WORD;
-            default ->
-                form.isNumber()
-                        ? money
-                                ? Kind.MONEY
-                                : form == Form.DIGITS || form == Form.NUMBER_WHOLE ? Kind.WHOLE : Kind.DECIMAL
-                        : ofText(form, text);
-        };
-    }
-
-    private static Kind ofText(Form form, String text) {
-        long spaces = text.chars().filter(c -> c == ' ').count();
-        if (form == Form.WORDS_AND_DIGITS && text.length() <= LONGEST_CODE && spaces <= 1) {
-            return Kind.CODE;
-        }
-        return text.length() > LONG_TEXT || spaces >= MANY_SPACES ? Kind.FREE : Kind.WORD;
-    }
-
-    /** Decimals that all lie between 0 and a little over 1 are shares of something. */
-    private static void fractions(Map<Kind, Integer> kinds, List<Double> numbers, int[] decimals, int filled) {
-        int decimal = kinds.getOrDefault(Kind.DECIMAL, 0);
-        int most = 0;
-        for (int i = 0; i < decimals.length; i++) {
-            most = decimals[i] > 0 ? i : most;
-        }
-        boolean shares = numbers.stream().allMatch(number -> number >= 0 && number <= GREATEST_FRACTION);
-        if (decimal >= 3 && decimal * 2 >= filled && shares && most >= 2) {
-            kinds.put(Kind.FRACTION, decimal + kinds.getOrDefault(Kind.WHOLE, 0));
-            kinds.remove(Kind.DECIMAL);
-            kinds.remove(Kind.WHOLE);
-        }
-    }
-
-    private static boolean isRunning(Map<Kind, Integer> kinds, List<Double> numbers, int filled) {
-        if (filled < FEW || kinds.getOrDefault(Kind.WHOLE, 0) != filled || numbers.get(0) > 1) {
-            return false;
-        }
-        for (int i = 1; i < numbers.size(); i++) {
-            if (numbers.get(i) - numbers.get(i - 1) != 1) {
-                return false;
-            }
-        }
-        return true;
-    }
-
     /** True for codes nearly all of which have letters. */
     boolean isLettered() {
         int codes = kinds.getOrDefault(Kind.CODE, 0);
@@ -272,10 +125,6 @@ public final class Profile {
                 .mapToInt(Map.Entry::getValue)
                 .sum();
         return codes >= filled * NEARLY_ALL && lettered >= filled * NEARLY_ALL;
-    }
-
-    private static String pattern(String text) {
-        return LETTERS.matcher(DIGITS.matcher(text).replaceAll("9")).replaceAll(LETTER);
     }
 
     /** Days from 1950 to 2099, as they are counted from 1899. */
@@ -456,7 +305,19 @@ public final class Profile {
     }
 
     /** A profile of no cells. */
-    static final Profile NONE = of(List.of(), Convention.DEFAULT, false);
+    static final Profile NONE = new Profile(
+            0,
+            0,
+            Map.of(),
+            new double[0],
+            Map.of(),
+            Map.of(),
+            new int[MOST_DECIMALS],
+            0,
+            0,
+            List.of(0.0),
+            List.of(),
+            WorkedOut.UNKNOWN);
 
     /** Both put together. */
     public Profile plus(Profile other) {

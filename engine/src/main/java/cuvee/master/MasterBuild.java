@@ -93,7 +93,7 @@ final class MasterBuild {
                 statement.execute("COMMIT");
                 return made;
             } catch (SQLException | RuntimeException failed) {
-                statement.execute("ROLLBACK");
+                Sql.rollBack(connection, failed);
                 throw failed;
             }
         }

@@ -3,6 +3,8 @@ package cuvee.master;
 import cuvee.finding.CuveeException;
 import cuvee.place.Where;
 import java.sql.SQLException;
+import java.sql.Statement;
+import org.duckdb.DuckDBConnection;
 
 /** Runs work against the store; what the store cannot do is a failure with what was being done. */
 final class Sql {
@@ -45,6 +47,18 @@ final class Sql {
                             "The work was stopped; sources and deliveries are untouched.",
                             "Try again; if it fails again, delete the job's cache folder, which costs only time."),
                     failed);
+        }
+    }
+
+    /**
+     * Takes back what was begun, once it has failed. The driver closes a statement whose work could not be done, so that
+     * this takes one of its own; what fails here too is kept beside the reason.
+     */
+    static void rollBack(DuckDBConnection connection, Exception failed) {
+        try (Statement statement = connection.createStatement()) {
+            statement.execute("ROLLBACK");
+        } catch (SQLException also) {
+            failed.addSuppressed(also);
         }
     }
 

@@ -317,7 +317,7 @@ final class Staging implements AutoCloseable {
                 step.take(statement);
                 statement.execute("COMMIT");
             } catch (SQLException failed) {
-                statement.execute("ROLLBACK");
+                Sql.rollBack(connection, failed);
                 throw failed;
             }
         }

@@ -4,6 +4,7 @@ import cuvee.layout.LaidColumn;
 import cuvee.layout.Layout;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
+import cuvee.lineup.CellProfile;
 import cuvee.lineup.Profile;
 import cuvee.lineup.WorkedOut;
 import cuvee.value.Convention;
@@ -204,7 +205,7 @@ public final class Profiling implements Contents {
             Convention convention = convention(column, all);
             List<String> cells = cells(column.origin(), rows);
             Profile profile =
-                    Profile.of(cells, convention, table.currency(column).isPresent());
+                    CellProfile.of(cells, convention, table.currency(column).isPresent());
             if (profile.holdsNumbers() && cells.size() == rows.size()) {
                 places.add(columns.size());
                 numbers.add(numbers(cells, convention));

@@ -6,7 +6,7 @@ import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
 import cuvee.value.Forms;
 import cuvee.value.LooseText;
-import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,7 +21,7 @@ import java.util.stream.Collectors;
 final class RecordsOfMonths {
     private static final int FEWEST_SHARED = 2;
 
-    private final Map<TableColumn, Set<String>> words = new HashMap<>();
+    private final IdentityHashMap<TableColumn, Set<String>> words = new IdentityHashMap<>();
 
     /** The headers of these numbers, each with how many tables have it. */
     Map<String, Integer> measures(List<PlacedTable> batch, Map<PlacedTable, Across> across) {

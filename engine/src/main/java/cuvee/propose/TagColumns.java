@@ -467,10 +467,7 @@ public final class TagColumns {
 
     private static boolean says(Value more, Value less) {
         if (more.period().isPresent() && less.period().isPresent()) {
-            return more.period()
-                    .flatMap(Period::first)
-                    .map(day -> less.period().get().holds(day))
-                    .orElse(more.text().equals(less.text()));
+            return more.period().get().says(less.period().get()) || more.text().equals(less.text());
         }
         Optional<Integer> bare = Period.bareMonth(less.text());
         if (bare.isPresent() && more.period().filter(Period::isMonth).isPresent()) {

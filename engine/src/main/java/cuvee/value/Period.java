@@ -306,6 +306,15 @@ public record Period(Kind kind, int year, int number, int day) {
         };
     }
 
+    /** True where another period says no more than this one, and nothing else: the month of a day, a week without its year. */
+    public boolean says(Period less) {
+        boolean sameWeek = kind == Kind.WEEK
+                && less.kind == Kind.WEEK
+                && number == less.number
+                && (less.year == 0 || less.year == year);
+        return sameWeek || first().map(less::holds).orElse(false);
+    }
+
     private static int number(MatchResult found, int group) {
         return Integer.parseInt(found.group(group));
     }

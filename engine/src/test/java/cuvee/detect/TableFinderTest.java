@@ -192,6 +192,22 @@ class TableFinderTest {
     }
 
     @Test
+    void aTableBesideAnotherHasTheTitleOfTheSheetBeforeItsOwn() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Stock count"});
+        rows.add(new Object[] {""});
+        rows.add(new Object[] {"Main store", "", "", "", "Annex"});
+        rows.add(new Object[] {"Item", "Counted", "Book", "", "Item", "Counted", "Book"});
+        for (int i = 1; i <= 6; i++) {
+            rows.add(new Object[] {"Part " + i, i + 3, i + 4, "", "Part " + i, i * 2, i * 2 + 1});
+        }
+        List<FoundTable> tables = Sheets.tables(rows);
+        assertThat(tables)
+                .extracting(FoundTable::titles)
+                .containsExactly(List.of("Stock count", "Main store"), List.of("Stock count", "Annex"));
+    }
+
+    @Test
     void titlesAboveTheHeaderAreSetAside() {
         List<Object[]> rows = clean(20);
         rows.add(0, new Object[] {"Farsound Ferries"});

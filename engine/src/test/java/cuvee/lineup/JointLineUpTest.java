@@ -36,7 +36,7 @@ class JointLineUpTest {
 
     private void column(String key, Function<Integer, String> cell) {
         List<String> cells = IntStream.range(0, ROWS).mapToObj(cell::apply).toList();
-        profiles.merge(key, Profile.of(cells, Convention.DEFAULT, false), Profile::plus);
+        profiles.merge(key, CellProfile.of(cells, Convention.DEFAULT, false), Profile::plus);
         heads.put(key, key);
     }
 
@@ -106,8 +106,8 @@ class JointLineUpTest {
         for (int i = 0; i < values; i++) {
             String shop = "hire shop " + i;
             String day = "hired on " + i;
-            profiles.put(shop, Profile.of(List.of(vessel(i)), Convention.DEFAULT, false));
-            profiles.put(day, Profile.of(List.of("2026-01-0" + (i + 1)), Convention.DEFAULT, false));
+            profiles.put(shop, CellProfile.of(List.of(vessel(i)), Convention.DEFAULT, false));
+            profiles.put(day, CellProfile.of(List.of("2026-01-0" + (i + 1)), Convention.DEFAULT, false));
             heads.put(shop, "Hire shop");
             heads.put(day, "Hired on");
             table(shop, "fare");
@@ -221,7 +221,7 @@ class JointLineUpTest {
         heads.put("unitprice", "unitprice");
         profiles.put(
                 "unitprice",
-                Profile.of(IntStream.range(0, ROWS).mapToObj(this::small).toList(), Convention.DEFAULT, true));
+                CellProfile.of(IntStream.range(0, ROWS).mapToObj(this::small).toList(), Convention.DEFAULT, true));
         table("meter", "rate");
         table("zaehler", "unitprice", "loss");
         assertThat(joint(Set.of()).unite(0.5))
@@ -325,9 +325,9 @@ class JointLineUpTest {
 
     @Test
     void percentPointsOfOneTableAreTheSharesOfAnother() {
-        Profile shares = Profile.of(List.of(number(0.21), number(0.18), number(0.157)), Convention.DEFAULT, false);
-        Profile points = Profile.of(List.of(number(21.7), whole(22), number(16.4)), Convention.DEFAULT, false);
-        Profile amounts = Profile.of(List.of(number(21.7), whole(2200), number(16.4)), Convention.DEFAULT, false);
+        Profile shares = CellProfile.of(List.of(number(0.21), number(0.18), number(0.157)), Convention.DEFAULT, false);
+        Profile points = CellProfile.of(List.of(number(21.7), whole(22), number(16.4)), Convention.DEFAULT, false);
+        Profile amounts = CellProfile.of(List.of(number(21.7), whole(2200), number(16.4)), Convention.DEFAULT, false);
         assertThat(shares.holdsShares()).isTrue();
         assertThat(points.arePointsOf(shares)).isTrue();
         assertThat(points.percentPoints().kind()).isEqualTo(Profile.Kind.PERCENT);
@@ -386,11 +386,11 @@ class JointLineUpTest {
 
     @Test
     void amountsWithASignAreNotThoseThatHaveNone() {
-        Profile in = Profile.of(
+        Profile in = CellProfile.of(
                 List.of(number(20.5), number(3), number(77), number(41), number(60.2), number(9), number(12)),
                 Convention.DEFAULT,
                 false);
-        Profile signed = Profile.of(
+        Profile signed = CellProfile.of(
                 List.of(
                         number(-20.5),
                         number(3),
@@ -402,7 +402,7 @@ class JointLineUpTest {
                         number(-1)),
                 Convention.DEFAULT,
                 false);
-        Profile few = Profile.of(List.of(number(20.5), number(3)), Convention.DEFAULT, false);
+        Profile few = CellProfile.of(List.of(number(20.5), number(3)), Convention.DEFAULT, false);
         assertThat(signed.isSignedUnlike(in)).isTrue();
         assertThat(in.isSignedUnlike(signed)).isFalse();
         assertThat(signed.isSignedUnlike(few)).as("it may be by chance").isFalse();
@@ -416,18 +416,19 @@ class JointLineUpTest {
 
     @Test
     void whatStandsInAColumnIsToldFinely() {
-        assertThat(Profile.of(List.of("\6" + "0.5", "\6" + "0.25"), Convention.DEFAULT, false)
+        assertThat(CellProfile.of(List.of("\6" + "0.5", "\6" + "0.25"), Convention.DEFAULT, false)
                         .kind())
                 .isEqualTo(Profile.Kind.PERCENT);
-        assertThat(Profile.of(List.of("K07", "K12"), Convention.DEFAULT, false).kind())
+        assertThat(CellProfile.of(List.of("K07", "K12"), Convention.DEFAULT, false)
+                        .kind())
                 .isEqualTo(Profile.Kind.CODE);
-        assertThat(Profile.of(List.of(number(5.5), "n/a", ""), Convention.DEFAULT, true)
+        assertThat(CellProfile.of(List.of(number(5.5), "n/a", ""), Convention.DEFAULT, true)
                         .kind())
                 .isEqualTo(Profile.Kind.MONEY);
-        assertThat(Profile.of(List.of(number(0.25), number(0.5), number(0.125)), Convention.DEFAULT, false)
+        assertThat(CellProfile.of(List.of(number(0.25), number(0.5), number(0.125)), Convention.DEFAULT, false)
                         .kind())
                 .isEqualTo(Profile.Kind.FRACTION);
-        Profile running = Profile.of(List.of(whole(1), whole(2), whole(3), whole(4)), Convention.DEFAULT, false);
+        Profile running = CellProfile.of(List.of(whole(1), whole(2), whole(3), whole(4)), Convention.DEFAULT, false);
         assertThat(running.runningShare()).isEqualTo(1);
         assertThat(running.plus(Profile.NONE).filled).isEqualTo(4);
     }

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.finding.Finding;
 import cuvee.gather.Reread;
 import cuvee.lineup.LineUp;
 import cuvee.testing.Workbooks;
@@ -302,8 +303,13 @@ class SynonymBatchesTest {
         }
         batch.csv("a.csv", one.toArray(String[]::new));
         batch.csv("b.csv", other.toArray(String[]::new));
-        assertThat(batch.refresh().columns())
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns())
                 .contains("Temp (°C)", "Temp (°F)", "Wind (km/h)", "Wind (mph)", "Rain (mm)", "Rain (in)");
+        assertThat(made.findings("units-apart"))
+                .extracting(Finding::what)
+                .hasSize(3)
+                .anyMatch(what -> what.contains("differ in their unit only, and no table has both"));
     }
 
     @Test

@@ -95,4 +95,14 @@ class PeriodTest {
         assertThat(Period.of("Q1 2025").orElseThrow().holds(day)).isFalse();
         assertThat(Period.of("2026-03-30").orElseThrow().holds(day)).isFalse();
     }
+
+    @Test
+    void aPeriodSaysWhatAWiderOneOrItsWeekWithoutAYearSays() {
+        Period week = Period.of("week 9 2026").orElseThrow();
+        assertThat(week.says(Period.of("week 9").orElseThrow())).isTrue();
+        assertThat(week.says(Period.of("week 10").orElseThrow())).isFalse();
+        assertThat(Period.of("week 9").orElseThrow().says(week)).isFalse();
+        assertThat(Period.of("March 2026").orElseThrow().says(Period.of("2026").orElseThrow()))
+                .isTrue();
+    }
 }
