@@ -16,11 +16,15 @@ public final class Launcher {
 
     private Launcher() {}
 
-    /** A job or a folder alone, as a double click gives it, is opened in the window. */
+    /** A job or the path of a folder alone, as a double click gives it, is opened in the window; a word is a command. */
     static String[] meant(String[] arguments) {
-        boolean alone =
-                arguments.length == 1 && (arguments[0].endsWith(".cuvee") || Files.isDirectory(Path.of(arguments[0])));
+        boolean alone = arguments.length == 1 && (arguments[0].endsWith(".cuvee") || isFolder(arguments[0]));
         return alone ? new String[] {"open", arguments[0]} : arguments;
+    }
+
+    private static boolean isFolder(String argument) {
+        Path path = Path.of(argument);
+        return (path.isAbsolute() || path.getNameCount() > 1) && Files.isDirectory(path);
     }
 
     public static void main(String[] given) {

@@ -128,8 +128,9 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
         beyond.textProperty().bind(grid.beyondProperty());
         Label later = Pieces.label(LATER, "second");
         later.setMinWidth(USE_PREF_SIZE);
-        HBox head = Pieces.row(
-                10, says, beyond, Pieces.space(), Pieces.label("Show", "second"), filter, later, laterColumns, add);
+        Label show = Pieces.label("Show", "second");
+        show.setMinWidth(USE_PREF_SIZE);
+        HBox head = Pieces.row(10, says, beyond, Pieces.space(), show, filter, later, laterColumns, add);
         head.getStyleClass().add("standing");
         widthProperty().addListener((o, before, now) -> {
             boolean narrow = now.doubleValue() < LEAST_ROOM;

@@ -13,5 +13,9 @@ class LauncherTest {
         assertThat(Launcher.meant(new String[] {"/tmp/returns.cuvee"})).containsExactly("open", "/tmp/returns.cuvee");
         assertThat(Launcher.meant(new String[] {"show", "a.cuvee"})).containsExactly("show", "a.cuvee");
         assertThat(Launcher.meant(new String[] {})).isEmpty();
+        String here = Path.of("src").toFile().isDirectory() ? "src" : "demo";
+        assertThat(Launcher.meant(new String[] {here}))
+                .as("a command, though a folder is called so")
+                .containsExactly(here);
     }
 }
