@@ -1,6 +1,8 @@
 package cuvee.master;
 
 import cuvee.finding.CuveeException;
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
 import cuvee.place.Where;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -34,20 +36,23 @@ final class Sql {
             if (String.valueOf(failed.getMessage()).contains("INTERRUPT")) {
                 throw new java.util.concurrent.CancellationException();
             }
-            throw new CuveeException(
-                    new cuvee.finding.Finding(
-                            cuvee.finding.Severity.FAILURE,
-                            "store",
-                            Where.JOB,
-                            "Cuvee's own store failed while " + doing + ": "
-                                    + String.valueOf(failed.getMessage())
-                                            .lines()
-                                            .findFirst()
-                                            .orElse("") + ".",
-                            "The work was stopped; sources and deliveries are untouched.",
-                            "Try again; if it fails again, delete the job's cache folder, which costs only time."),
-                    failed);
+            throw new CuveeException(finding(doing, String.valueOf(failed.getMessage())), failed);
         }
+    }
+
+    private static Finding finding(String doing, String message) {
+        boolean room = message.contains("Out of Memory");
+        return new Finding(
+                Severity.FAILURE,
+                "store",
+                Where.JOB,
+                "Cuvee's own store failed while " + doing + ": "
+                        + message.lines().findFirst().orElse("") + ".",
+                "The work was stopped; sources and deliveries are untouched.",
+                room
+                        ? "There are more columns or rows than the memory holds. Leave out what does not belong to this"
+                                + " master, or make several jobs of it."
+                        : "Try again; if it fails again, delete the job's cache folder, which costs only time.");
     }
 
     /**

@@ -1,6 +1,7 @@
 package cuvee.master;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.sql.DriverManager;
 import java.sql.ResultSet;
@@ -11,6 +12,18 @@ import org.junit.jupiter.api.Test;
 
 /** What failed is told, and not what came of it. */
 class SqlTest {
+    @Test
+    void whereTheMemoryIsFullItIsSaidWhatCanBeLeftOut() {
+        assertThatThrownBy(() -> Sql.ask("making the master", () -> {
+                    throw new SQLException("Out of Memory Error: could not allocate block of size 256.0 KiB");
+                }))
+                .hasMessageContaining("Leave out what does not belong to this master, or make several jobs of it.");
+        assertThatThrownBy(() -> Sql.ask("making the master", () -> {
+                    throw new SQLException("IO Error: no such file");
+                }))
+                .hasMessageContaining("delete the job's cache folder");
+    }
+
     @Test
     void whatWasBegunIsTakenBackThoughTheStatementIsClosed() throws SQLException {
         try (DuckDBConnection connection =
