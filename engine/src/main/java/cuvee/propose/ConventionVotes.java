@@ -185,10 +185,11 @@ final class ConventionVotes {
 
     /** The scopes that hold some tables: their layouts, where all tables of these are among them, else their sources. */
     List<String> scopesOf(Collection<PlacedTable> tables) {
+        Set<PlacedTable> all = new HashSet<>(tables);
         return tables.stream()
                 .map(table -> {
                     Layout layout = layoutOf.get(table);
-                    return layout != null && tables.containsAll(layout.tables()) ? layout.signature() : table.source();
+                    return layout != null && all.containsAll(layout.tables()) ? layout.signature() : table.source();
                 })
                 .distinct()
                 .toList();

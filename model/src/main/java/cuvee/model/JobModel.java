@@ -322,7 +322,7 @@ public final class JobModel implements AutoCloseable {
         pending = latest ? "" : pending;
         if (filesChanged(result)) {
             // What decisions change is told at once; what the files brought stays until others come.
-            whatChanged.set(WhatChanged.of(result.changed()));
+            whatChanged.set(WhatChanged.of(result));
         }
         outcome.set(Optional.of(result));
         message.set(Message.news(said));

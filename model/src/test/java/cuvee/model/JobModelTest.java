@@ -680,13 +680,23 @@ class JobModelTest extends OpenJob {
     }
 
     @Test
+    void howFarMoneyMovedIsSaidWithItsHundredths() throws Exception {
+        write("data/b.csv", "Date,Port,Passengers,Fares\n2026-02-01,Tarsk,7,€ 10.25\n");
+        refreshed();
+        write("data/c.csv", "Date,Port,Passengers,Fares\n2026-03-01,Marsay,9,€ 12.50\n");
+        refreshed();
+        assertThat(model.whatChangedProperty().get().lines())
+                .contains(new WhatChanged.Line("Fares", "+12.50"), new WhatChanged.Line("Passengers", "+9"));
+    }
+
+    @Test
     void whatFilesBroughtStaysToBeReadWhateverIsDecidedAfterwards() throws Exception {
         Question question = refreshed().questions().get(0);
         assertThat(model.whatChangedProperty().get()).isEqualTo(WhatChanged.NOTHING);
         write("data/c.csv", "Date,Port,Passengers\n2026-03-01,Marsay,1500\n");
         refreshed();
         WhatChanged changed = model.whatChangedProperty().get();
-        assertThat(changed.lines().get(0)).isEqualTo(new WhatChanged.Line("1 file new", "+1 rows"));
+        assertThat(changed.lines().get(0)).isEqualTo(new WhatChanged.Line("1 file new", "+1 row"));
         assertThat(changed.lines()).contains(new WhatChanged.Line("Passengers", "+1,500"));
         assertThat(changed.sources().get(0).path()).isEqualTo("c.csv");
         model.settle(question, question.assumed());
