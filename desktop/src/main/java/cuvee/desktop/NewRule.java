@@ -37,7 +37,7 @@ final class NewRule extends VBox {
         COLUMN(
                 "Make a column from",
                 "Columns as they are called, numbers, texts in quotation marks, + - * /, and words such as “year of” or"
-                        + " “then”. Ctrl+Space offers them, F1 opens the guide.");
+                        + " “then”. Ctrl+Space offers them, Shift+F1 opens the guide.");
 
         private final String words;
         private final String help;

@@ -22,9 +22,6 @@ final class JointLineUp {
     private static final double[] LEVELS = {0.999, 0.997, 0.99, 0.98, 0.95, 0.9, 0.8, 0.7, 0.6, 0.5};
     private static final double MOST_MARGIN = 6;
     private static final double NEVER = ColumnEvidence.Weighed.NEVER.score();
-    /** Of more columns only those are compared whose headers have words with the same beginning. */
-    static final int MANY = 1200;
-
     private static final int MOST_PLACES = 6;
     private static final double LEAST_TRUST = 0.05;
     private static final int ENOUGH_TO_RUN = 5;
@@ -231,7 +228,7 @@ final class JointLineUp {
     /** Links a column to the older ones that it could be one with, so that no round has to look at all others again. */
     private void link(Cluster newer, List<Cluster> older) {
         for (Cluster each : older) {
-            if (linkable(newer, each) && (single.size() <= MANY || haveWordsAlike(newer, each))) {
+            if (linkable(newer, each) && (single.size() <= LineUp.MOST_COMPARED || haveWordsAlike(newer, each))) {
                 double base = evidence.weigh(newer.keys, newer.profile, each.keys, each.profile)
                         .score();
                 if (base > NEVER) {

@@ -18,6 +18,9 @@ import java.util.Set;
  */
 public record LineUp(
         List<Column> columns, Map<String, Integer> columnOfHeader, List<Question> questions, List<Decision> decisions) {
+    /** Of more different headers only those are compared that have words with the same beginning. */
+    public static final int MOST_COMPARED = 1200;
+
     /** The kind of the decisions and questions made here; their subject is a header's loose key. */
     public static final String KIND = "line-up";
 

@@ -150,7 +150,7 @@ public final class LiningUp {
                                     && feeding.firstWith(name) >= 0
                                     && feeding.firstWith(name) < at)
                             .toList();
-            List<String> near = lacking.size() <= JointLineUp.MANY ? lacking : withWordsAlike(open, lacking);
+            List<String> near = lacking.size() <= LineUp.MOST_COMPARED ? lacking : withWordsAlike(open, lacking);
             more = !open.isEmpty() && !near.isEmpty() && assign(layout, open, near, places);
         }
     }

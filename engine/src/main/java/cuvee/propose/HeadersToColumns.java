@@ -21,6 +21,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 
@@ -55,7 +56,8 @@ final class HeadersToColumns implements Draft.Step {
                 .forEach((key, at) ->
                         columnOfHeader.put(key, everything.columns().get(at).name()));
         NewColumns later = NewColumns.of(job, everything, layouts);
-        List<Finding> findings = new ArrayList<>();
+        List<Finding> findings = new ArrayList<>(
+                notCompared(everything.columnOfHeader().size()).stream().toList());
         Map<String, Long> leftOut = leftOut(everything, layouts, later.held(), findings);
         LineUp lineUp = everything.without(leftOut.keySet());
         List<DraftColumn> columns = feed(draft.members(), lineUp, findings);
@@ -65,6 +67,20 @@ final class HeadersToColumns implements Draft.Step {
         return draft.with(new Draft.Lined(columnOfHeader, names, leftOut))
                 .withColumns(columns)
                 .saying(said);
+    }
+
+    /** What is to be said where there are so many headers that not each is compared with each. */
+    static Optional<Finding> notCompared(int headers) {
+        return headers <= LineUp.MOST_COMPARED
+                ? Optional.empty()
+                : Optional.of(new Finding(
+                        Severity.WARNING,
+                        "headers-not-compared",
+                        Where.JOB,
+                        "The tables have " + Says.number(headers) + " different headers, too many to compare each with"
+                                + " each: those without a word that begins alike were not held against each other.",
+                        "They are columns of their own.",
+                        "Leave out files that do not belong to this master, or unite columns in Line up."));
     }
 
     /** The job without columns that are no more since tables are laid out otherwise. */

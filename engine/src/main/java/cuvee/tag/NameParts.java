@@ -42,7 +42,6 @@ public final class NameParts {
     private static final Pattern HARD_AND_MIDDLE = Pattern.compile(HARD.pattern() + "|" + MIDDLE.pattern());
     private static final Pattern ANY = Pattern.compile(HARD_AND_MIDDLE.pattern() + "|\\s+");
     private static final Pattern IN_BRACKETS = Pattern.compile("\\s*[(\\[]([^()\\[\\]]+)[)\\]]");
-    private static final Pattern COUNT = Pattern.compile("\\d{1,3}");
     private static final char CUT = '\u0001';
     /** A value has so many words at most. */
     private static final int LONGEST_VALUE = 5;
@@ -332,7 +331,7 @@ public final class NameParts {
             boolean fits = byWord ? shape(own).equals(usual) : own.size() == count;
             List<String> values = new ArrayList<>();
             if (fits) {
-                own.forEach(run -> values.addAll(byWord ? run.words() : List.of(uncounted(run, runs.values()))));
+                own.forEach(run -> values.addAll(byWord ? run.words() : List.of(String.join(" ", run.words()))));
                 for (int i = 0; i < count; i++) {
                     known.get(i).putIfAbsent(LooseText.key(values.get(i)), values.get(i));
                 }
@@ -341,25 +340,6 @@ public final class NameParts {
         });
         parts.byName.replaceAll((name, found) -> found.values().size() == count ? found : searched(name, found, known));
         return parts;
-    }
-
-    /** The words of a run, without the number at its end that counts several names of the same words. */
-    private static String uncounted(Run run, Collection<List<Run>> names) {
-        List<String> words = run.words();
-        boolean counted = words.size() > 1
-                && COUNT.matcher(words.get(words.size() - 1)).matches()
-                && names.stream()
-                        .flatMap(List::stream)
-                        .filter(other -> !other.words().equals(words)
-                                && other.words().size() == words.size()
-                                && COUNT.matcher(other.words().get(words.size() - 1))
-                                        .matches()
-                                && other.words()
-                                        .subList(0, words.size() - 1)
-                                        .equals(words.subList(0, words.size() - 1)))
-                        .findAny()
-                        .isPresent();
-        return String.join(" ", counted ? words.subList(0, words.size() - 1) : words);
     }
 
     private static List<Integer> shape(List<Run> name) {

@@ -44,12 +44,13 @@ class NamePartsTest {
     }
 
     @Test
-    void numbersThatAreNoMonthsOfTheOthersStayCounts() {
+    void numbersThatAreNoMonthsOfTheOthersStayInTheName() {
         List<String> files =
                 List.of("Harrow repairs 01-2026", "Harrow repairs 02-2026", "Depot 11", "Depot 12", "vale_202601");
         NameParts parts = NameParts.ofFiles(files);
         assertThat(parts.period("Depot 11")).isEmpty();
-        assertThat(parts.part("Depot 11", 0)).contains("Depot");
+        assertThat(parts.part("Depot 11", 0)).contains("Depot 11");
+        assertThat(parts.part("Depot 12", 0)).contains("Depot 12");
     }
 
     @Test
