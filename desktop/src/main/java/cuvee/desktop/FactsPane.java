@@ -58,6 +58,9 @@ final class FactsPane extends VBox {
     private static final double BAND_HEIGHT = 264;
     private static final double SAID_WIDTH = 264;
     private static final double ACTS_WIDTH = 304;
+    private static final double VALUES_HEIGHT = 330;
+    private static final double LEAST_VALUES_HEIGHT = 130;
+    private static final double OTHERS_HEIGHT = 240;
     private static final int GROUPS_SHOWN = 8;
     private final JobModel model;
     private final Executor ui;
@@ -92,8 +95,9 @@ final class FactsPane extends VBox {
     private @Nullable ValuesGrid shown;
     private boolean filling;
     private String column = "";
+    private Runnable onClose = () -> {};
 
-    FactsPane(JobModel model, Executor ui, Supplier<Choosers> choosers, Runnable close) {
+    FactsPane(JobModel model, Executor ui, Supplier<Choosers> choosers) {
         this.model = model;
         this.ui = ui;
         setId("facts");
@@ -105,7 +109,7 @@ final class FactsPane extends VBox {
         closing.setId("facts-close");
         closing.getStyleClass().add("plain");
         closing.setMinWidth(Region.USE_PREF_SIZE);
-        closing.setOnAction(e -> close.run());
+        closing.setOnAction(e -> onClose.run());
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         HBox head = new HBox(8, title, space, closing);
@@ -120,8 +124,8 @@ final class FactsPane extends VBox {
         typing.setOnFinished(e -> Optional.ofNullable(shown).ifPresent(grid -> grid.search(search.getText())));
         search.textProperty().addListener((o, before, now) -> typing.playFromStart());
         values.setEmptyWords("No value.");
-        values.setPrefHeight(330);
-        values.setMinHeight(130);
+        values.setPrefHeight(VALUES_HEIGHT);
+        values.setMinHeight(LEAST_VALUES_HEIGHT);
         values.setOnSelect((row, at) -> tellChosen());
         values.setOnOpen((row, at) -> to.requestFocus());
         values.setOnContextMenuRequested(e -> offerRules(e.getScreenX(), e.getScreenY()));
@@ -208,7 +212,7 @@ final class FactsPane extends VBox {
         lay(false);
         addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.getCode() == KeyCode.ESCAPE) {
-                close.run();
+                onClose.run();
                 e.consume();
             }
         });
@@ -216,6 +220,11 @@ final class FactsPane extends VBox {
 
     GridView grid() {
         return values;
+    }
+
+    /** What is done when the one who looks wants them gone. */
+    void setOnClose(Runnable listener) {
+        onClose = listener;
     }
 
     /** Lays it out as a band below what it tells of, its parts side by side, or as a side of one column. */
@@ -252,14 +261,27 @@ final class FactsPane extends VBox {
                 part.setMinWidth(0);
                 part.setPrefWidth(Region.USE_COMPUTED_SIZE);
             });
-            others.setMaxHeight(240);
             VBox.setVgrow(held, Priority.ALWAYS);
-            VBox.setVgrow(column, Priority.ALWAYS);
             parts = List.of(column);
             setMinSize(WIDTH, 0);
             setPrefSize(WIDTH, Region.USE_COMPUTED_SIZE);
             setMaxSize(WIDTH, Double.MAX_VALUE);
             getChildren().addAll(column, others);
+        }
+        shareRoom();
+    }
+
+    /** A column of few values leaves the room that they do not need to what stands below them. */
+    private void shareRoom() {
+        double needed = shown == null ? VALUES_HEIGHT : values.headAndRows();
+        boolean few = needed < VALUES_HEIGHT;
+        values.setMinHeight(Math.min(LEAST_VALUES_HEIGHT, needed));
+        values.setPrefHeight(Math.min(VALUES_HEIGHT, needed));
+        values.setMaxHeight(few ? needed : Double.MAX_VALUE);
+        if (getChildren().contains(others)) {
+            VBox.setVgrow(parts.get(0), few ? Priority.NEVER : Priority.ALWAYS);
+            VBox.setVgrow(others, few ? Priority.ALWAYS : Priority.NEVER);
+            others.setMaxHeight(few ? Double.MAX_VALUE : OTHERS_HEIGHT);
         }
     }
 
@@ -321,6 +343,7 @@ final class FactsPane extends VBox {
         }
         figures.setText(words(found, grid.type()));
         values.setModel(grid);
+        shareRoom();
         tellAlike(found.alike());
         tellChosen();
         if (!search.getText().isEmpty()) {

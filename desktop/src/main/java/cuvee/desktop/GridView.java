@@ -12,6 +12,7 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
+import javafx.geometry.Dimension2D;
 import javafx.geometry.Orientation;
 import javafx.scene.AccessibleAttribute;
 import javafx.scene.AccessibleRole;
@@ -56,6 +57,8 @@ final class GridView extends Region {
     private final Tooltip hint = new Tooltip();
     private int resizing = -1;
     private double resizeFrom;
+    /** The room at the last layout: in less of it the chosen cell is kept in view. */
+    private Dimension2D laid = new Dimension2D(0, 0);
     /** How wide each column has to be for its texts, once they are there. */
     private double[] needed = new double[0];
 
@@ -246,6 +249,14 @@ final class GridView extends Region {
                 : java.util.Optional.of(new BoundingBox(left, top, right - left, GridGeometry.height(shown, ofRow)));
     }
 
+    /** The height that head, all rows and a bar below them take, for a grid of plain rows. */
+    double headAndRows() {
+        GridModel shown = model;
+        return shown == null
+                ? GridGeometry.ROW
+                : headHeight(shown) + shown.rows() * GridGeometry.ROW + across.prefHeight(-1);
+    }
+
     /** The first and the last selected column. */
     int[] selectedColumns() {
         return new int[] {Math.min(column, anchorColumn), Math.max(column, anchorColumn)};
@@ -288,6 +299,9 @@ final class GridView extends Region {
     @Override
     protected void layoutChildren() {
         GridModel shown = model;
+        boolean narrowed = (getWidth() < laid.getWidth() || getHeight() < laid.getHeight())
+                && cell(row, column).isPresent();
+        laid = new Dimension2D(getWidth(), getHeight());
         double barWidth = down.prefWidth(-1);
         double barHeight = across.prefHeight(-1);
         boolean wide = false;
@@ -320,6 +334,9 @@ final class GridView extends Region {
         across.setVisibleAmount(wide ? at.mostScroll() * at.shareSeen() : 1);
         across.setVisible(wide);
         across.setValue(Math.min(across.getValue(), at.mostScroll()));
+        if (narrowed && shown != null) {
+            reveal(shown);
+        }
         draw();
     }
 

@@ -52,7 +52,7 @@ final class JobFrame extends BorderPane {
     private final ReworkView rework;
     private final QuestionList questions;
     private final FactsPane facts;
-    private boolean factsShown;
+    private final FactsSide factsSide;
     private final VBox bottom = new VBox();
     private final MapLayer map = new MapLayer(this::toggleMap);
     private final List<GridView> grids;
@@ -95,14 +95,15 @@ final class JobFrame extends BorderPane {
         this.choosers = choosers;
         this.model = model;
         setId("frame");
-        master = new MasterView(model, ui, this::showTrail, this::openSheet, this::showFacts, () -> go(Stage.REWORK));
+        facts = new FactsPane(model, ui, choosers);
+        factsSide = new FactsSide(model, facts, this::placeFacts, () -> focusGrid(views.get(stage)), this::stepColumn);
+        master = new MasterView(model, ui, this::showTrail, this::openSheet, factsSide, () -> go(Stage.REWORK));
         deliver = new DeliverView(model, choosers, this::toggleQuestions);
         questions = new QuestionList(model, this::showInPlace, this::closeQuestions);
-        facts = new FactsPane(model, ui, choosers, () -> showFacts(-1));
         collect = new CollectView(model, choosers, zone, slips, this::openSlip);
         read = new ReadView(model, ui, this::openSlip);
         rework = new ReworkView(model, choosers);
-        lineUp = new LineUpView(model, this::showFacts, slips, this::openSlip);
+        lineUp = new LineUpView(model, factsSide, slips, this::openSlip);
         CheckView check = new CheckView(model, choosers, this::openSheet, this::openFacts);
         views.put(Stage.COLLECT, collect);
         views.put(Stage.READ, read);
@@ -135,10 +136,7 @@ final class JobFrame extends BorderPane {
         bottom.getChildren().add(foot);
         setBottom(bottom);
         widthProperty().addListener((o, before, now) -> placeFacts());
-        model.outcomeProperty().addListener((o, before, now) -> {
-            show();
-            now.ifPresent(this::showFactsAgain);
-        });
+        model.outcomeProperty().addListener((o, before, now) -> show());
         model.jobProperty().addListener((o, before, now) -> show());
         // The band of a trial goes with the button that was pressed.
         model.tryingProperty().addListener((o, before, now) -> Platform.runLater(() -> focusGrid(views.get(stage))));
@@ -165,44 +163,23 @@ final class JobFrame extends BorderPane {
         }
     }
 
-    /** Shows what a column holds beside the stage; a number below zero folds it. */
-    private void showFacts(int column) {
-        Optional<Outcome> outcome = model.outcomeProperty().get();
-        if (column < 0 || outcome.isEmpty()) {
-            closeFacts();
-            focusGrid(views.get(stage));
-        } else {
-            facts.show(outcome.get(), column);
-            factsShown = true;
-            placeFacts();
-        }
-    }
-
     /** The board at a column, with the facts of it. */
     private void openFacts(String column) {
         go(Stage.LINE_UP);
         lineUp.goTo(column);
-        model.outcomeProperty().get().ifPresent(made -> showFacts(placeOf(column, made)));
+        factsSide.show(column);
     }
 
-    /** The place of a column among those of the board; below zero where there is none. */
-    private static int placeOf(String column, Outcome outcome) {
-        List<String> names = new ArrayList<>();
-        outcome.proposal().plan().columns().forEach(each -> names.add(each.name()));
-        outcome.proposal().plan().tags().forEach(tag -> names.add(tag.name()));
-        return names.indexOf(column);
-    }
-
-    private void closeFacts() {
-        facts.close();
-        factsShown = false;
-        placeFacts();
+    /** Chooses a column of the board or the master so many places further on. */
+    private void stepColumn(int by) {
+        GridView grid = stage == Stage.MASTER ? master.grid() : lineUp.grid();
+        grid.select(grid.selectedRow(), grid.selectedColumn() + by);
     }
 
     /** Puts the facts at the side; in a wide window below the board, which needs its width. */
     private void placeFacts() {
-        boolean below = factsShown && stage == Stage.LINE_UP && getWidth() >= WIDE;
-        boolean beside = factsShown && !below;
+        boolean below = factsSide.isOpen() && stage == Stage.LINE_UP && getWidth() >= WIDE;
+        boolean beside = factsSide.isOpen() && !below;
         if (below != bottom.getChildren().contains(facts) || beside != facts.equals(getRight())) {
             setRight(null);
             bottom.getChildren().remove(facts);
@@ -212,13 +189,6 @@ final class JobFrame extends BorderPane {
             } else if (beside) {
                 setRight(facts);
             }
-        }
-    }
-
-    /** The facts of the column that is open, from a new outcome. */
-    private void showFactsAgain(Outcome outcome) {
-        if (factsShown) {
-            showFacts(placeOf(facts.column(), outcome));
         }
     }
 
@@ -286,7 +256,7 @@ final class JobFrame extends BorderPane {
         slips.close();
         stage = to;
         if (to != Stage.LINE_UP && to != Stage.MASTER) {
-            closeFacts();
+            factsSide.close();
         }
         placeFacts();
         ledger.choose(to);
@@ -298,6 +268,9 @@ final class JobFrame extends BorderPane {
         foot.setTrail("");
         if (to == Stage.MASTER) {
             master.tellTrail();
+        }
+        if (to == Stage.LINE_UP) {
+            lineUp.followFacts();
         }
         if (to == Stage.REWORK) {
             rework.focusFirst();
@@ -492,7 +465,7 @@ final class JobFrame extends BorderPane {
             parts.add(lookup(id));
         }
         parts.add(view.getChildren().get(0).lookup(".grid-view"));
-        parts.add(factsShown ? facts.lookup(".grid-view") : null);
+        parts.add(factsSide.isOpen() ? facts.lookup(".grid-view") : null);
         parts.add(lookup("#undo"));
         parts.removeIf(part -> part == null || !part.isVisible());
         int at = -1;
@@ -514,6 +487,6 @@ final class JobFrame extends BorderPane {
     void close() {
         master.close();
         read.close();
-        facts.close();
+        factsSide.close();
     }
 }

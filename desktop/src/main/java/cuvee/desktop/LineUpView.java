@@ -20,7 +20,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiConsumer;
-import java.util.function.IntConsumer;
 import javafx.geometry.VPos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -49,7 +48,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
     private final GridView grid = new GridView("line-up-grid");
     private final Label says = Pieces.label("", "says");
     private final Label beyond = Pieces.label("", "second");
-    private final IntConsumer showFacts;
+    private final FactsSide factsSide;
     private final BiConsumer<Question, JobFrame.Spot> openSlip;
     private final Label about = Pieces.label("");
     private final Label facts = Pieces.label("", "second");
@@ -76,10 +75,10 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
     /** The header that was cut, to be put on another column. */
     private Optional<JobFrame.Spot> cut = Optional.empty();
 
-    LineUpView(JobModel model, IntConsumer showFacts, SlipLayer slips, BiConsumer<Question, JobFrame.Spot> openSlip) {
+    LineUpView(JobModel model, FactsSide factsSide, SlipLayer slips, BiConsumer<Question, JobFrame.Spot> openSlip) {
         this.model = model;
         this.slips = slips;
-        this.showFacts = showFacts;
+        this.factsSide = factsSide;
         this.openSlip = openSlip;
         split = Pieces.go(
                 "Make it a column of its own",
@@ -88,7 +87,10 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
         open = Pieces.go("Open its tables", "board-open", this::toggleLayout);
         setId("line-up");
         grid.setEmptyWords("No layout has been found yet.");
-        grid.setOnSelect((row, column) -> tell());
+        grid.setOnSelect((row, column) -> {
+            tell();
+            followFacts();
+        });
         grid.setOnOpen(this::opened);
         grid.setOnMark(this::marked);
         grid.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
@@ -105,6 +107,11 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
 
     GridView grid() {
         return grid;
+    }
+
+    /** Facts that are open go on to the chosen column. */
+    void followFacts() {
+        factsSide.follow(at(grid.selectedColumn()));
     }
 
     /** What the board shows, which columns of it, and what becomes of those that appear later. */
@@ -173,7 +180,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
         Button out = Pieces.go("Leave it out", "board-out", () -> model.board().leaveOutColumn(chosen, true));
         out.setTooltip(new Tooltip("Delete"));
         Button factsButton =
-                Pieces.button("Column facts", "F4", "board-facts", () -> showFacts.accept(at(grid.selectedColumn())));
+                Pieces.button("Column facts", "F4", "board-facts", () -> factsSide.toggle(at(grid.selectedColumn())));
         hands.getChildren()
                 .addAll(
                         Pieces.label("Name", "second"),
@@ -199,7 +206,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
         } else if (event.isShortcutDown() && event.getCode() == KeyCode.RIGHT) {
             move(1);
         } else if (event.getCode() == KeyCode.F4 && column().isPresent()) {
-            showFacts.accept(at(grid.selectedColumn()));
+            factsSide.toggle(at(grid.selectedColumn()));
         } else if (event.getCode() == KeyCode.F2) {
             name.requestFocus();
             name.selectAll();

@@ -22,7 +22,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
-import java.util.function.IntConsumer;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -58,7 +57,7 @@ final class MasterView extends VBox {
     private final Consumer<String> trail;
     private final Consumer<Where> open;
     private final Runnable rules;
-    private final IntConsumer facts;
+    private final FactsSide facts;
     private final Beside trails;
     private @Nullable MasterGrid shown;
     private @Nullable MasterGrid shownOfOne;
@@ -75,7 +74,7 @@ final class MasterView extends VBox {
             Executor ui,
             Consumer<String> trail,
             Consumer<Where> open,
-            IntConsumer facts,
+            FactsSide facts,
             Runnable rules) {
         this.model = model;
         this.ui = ui;
@@ -265,11 +264,11 @@ final class MasterView extends VBox {
         MasterGrid now = one.isFocused() ? shownOfOne : shown;
         if (now != null && now.columns() > 0) {
             int column = now.before(selectedColumn(one.isFocused() ? one : grid));
-            if (column < 0) {
+            if (column < 0 && !facts.isOpen()) {
                 trail.accept(
                         "This column is made by the rule about the shape of the master; open the facts of another.");
             } else {
-                facts.accept(column);
+                facts.toggle(column);
             }
         }
     }
@@ -550,6 +549,7 @@ final class MasterView extends VBox {
         if (line.isEmpty()) {
             return;
         }
+        facts.follow(now.before(column));
         long request = ++asked;
         String value = now.text(row, column);
         String title = now.title(column);

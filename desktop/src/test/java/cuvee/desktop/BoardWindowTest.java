@@ -53,6 +53,36 @@ class BoardWindowTest extends InAWindow {
     }
 
     @Test
+    void theFactsFollowTheChosenColumnWhichStaysInView() {
+        wide(1280);
+        GridView board = grid("#line-up-grid");
+        robot.push(KeyCode.END);
+        int last = board.selectedColumn();
+        robot.push(KeyCode.F4);
+        waitFor(
+                "the facts",
+                () -> words("#facts-title").startsWith(board.model().title(last)));
+        waitFor("the chosen cell in view", () -> board.cell(0, last).isPresent());
+        robot.push(KeyCode.LEFT);
+        waitFor(
+                "the facts of the column before",
+                () -> words("#facts-title").startsWith(board.model().title(last - 1)));
+        robot.interact(() -> find("#facts-search").requestFocus());
+        robot.push(KeyCode.ALT, KeyCode.RIGHT);
+        waitFor(
+                "the next one again",
+                () -> words("#facts-title").startsWith(board.model().title(last)));
+        goTo(KeyCode.DIGIT6);
+        waitFor(
+                "the column chosen in the master",
+                () -> words("#facts-title")
+                        .startsWith(grid("#master-grid").model().title(0)));
+        robot.push(KeyCode.F4);
+        waitFor("no facts", () -> robot.lookup("#facts").tryQuery().isEmpty());
+        waitFor("the keys on the master", () -> grid("#master-grid").isFocused());
+    }
+
+    @Test
     void aPressOnAHeadChoosesTheColumnWhichF2Renames() {
         GridView board = grid("#line-up-grid");
         Bounds cell = board.cell(0, 3).orElseThrow();
