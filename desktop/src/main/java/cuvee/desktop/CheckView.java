@@ -33,6 +33,7 @@ import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import javafx.geometry.HPos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
@@ -134,9 +135,7 @@ final class CheckView extends VBox {
         side.setFitToWidth(true);
         side.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         side.getStyleClass().add("findings-side");
-        side.setMinWidth(SIDE);
-        side.setPrefWidth(SIDE);
-        side.setMaxWidth(SIDE);
+        Edge.of(side, HPos.LEFT, SIDE);
         HBox both = new HBox(left, side);
         VBox.setVgrow(both, Priority.ALWAYS);
         getChildren().addAll(card, both);

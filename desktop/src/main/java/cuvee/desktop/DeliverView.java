@@ -35,6 +35,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.event.ActionEvent;
+import javafx.geometry.HPos;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -132,9 +133,7 @@ final class DeliverView extends VBox {
                         "second"),
                 done);
         right.getStyleClass().addAll("panel", "about-side");
-        right.setMinWidth(ABOUT);
-        right.setPrefWidth(ABOUT);
-        right.setMaxWidth(ABOUT);
+        Edge.of(right, HPos.LEFT, ABOUT);
         about.setId("about");
         done.setId("done");
         HBox both = new HBox(middle, right);

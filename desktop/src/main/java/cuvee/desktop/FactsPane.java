@@ -28,6 +28,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Bounds;
+import javafx.geometry.HPos;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -95,6 +96,9 @@ final class FactsPane extends VBox {
     private @Nullable ValuesGrid shown;
     private boolean filling;
     private String column = "";
+    /** How wide they are beside a grid, as the edge was left. */
+    private double wide = WIDTH;
+
     private Runnable onClose = () -> {};
 
     FactsPane(JobModel model, Executor ui, Supplier<Choosers> choosers) {
@@ -210,6 +214,7 @@ final class FactsPane extends VBox {
         others.setMinHeight(0);
         getChildren().add(head);
         lay(false);
+        Edge.of(this, HPos.LEFT, WIDTH);
         addEventHandler(KeyEvent.KEY_PRESSED, e -> {
             if (e.getCode() == KeyCode.ESCAPE) {
                 onClose.run();
@@ -236,6 +241,9 @@ final class FactsPane extends VBox {
         getChildren().remove(1, getChildren().size());
         // What holds the parts lets go of them before another takes them.
         parts.forEach(part -> part.getChildren().clear());
+        if (getMaxWidth() < Double.MAX_VALUE && getMaxWidth() > 0) {
+            wide = getMaxWidth();
+        }
         if (asBand) {
             getStyleClass().add("band-panel");
             HBox row = new HBox(said, held, acts, others);
@@ -263,9 +271,9 @@ final class FactsPane extends VBox {
             });
             VBox.setVgrow(held, Priority.ALWAYS);
             parts = List.of(column);
-            setMinSize(WIDTH, 0);
-            setPrefSize(WIDTH, Region.USE_COMPUTED_SIZE);
-            setMaxSize(WIDTH, Double.MAX_VALUE);
+            setMinSize(wide, 0);
+            setPrefSize(wide, Region.USE_COMPUTED_SIZE);
+            setMaxSize(wide, Double.MAX_VALUE);
             getChildren().addAll(column, others);
         }
         shareRoom();

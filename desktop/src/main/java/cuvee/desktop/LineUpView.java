@@ -43,6 +43,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
     private static final int BEFORE = BoardGrid.BEFORE;
     private static final String LATER = "Columns that come later:";
     private static final double LEAST_ROOM = 1200;
+    private static final double LEAST_BESIDE_FACTS = 700;
 
     private final JobModel model;
     private final GridView grid = new GridView("line-up-grid");
@@ -53,6 +54,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
     private final Label about = Pieces.label("");
     private final Label facts = Pieces.label("", "second");
     private final TextField name = new TextField();
+    private final Label typed = Pieces.label("type", "second");
     private final MenuButton type = Pieces.slot("board-type");
     private final MenuButton unite = Pieces.slot("board-unite");
     private final Button split;
@@ -143,6 +145,9 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
             boolean narrow = now.doubleValue() < LEAST_ROOM;
             later.setText(narrow ? "Later:" : LATER);
             Pieces.show(beyond, !narrow);
+            boolean facts = now.doubleValue() < LEAST_BESIDE_FACTS;
+            Pieces.show(later, !facts);
+            Pieces.show(laterColumns, !facts);
             boolean isRoomy = getScene() != null && getScene().getWidth() >= JobFrame.WIDE;
             if (isRoomy != roomy) {
                 roomy = isRoomy;
@@ -185,7 +190,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
                 .addAll(
                         Pieces.label("Name", "second"),
                         name,
-                        Pieces.label("type", "second"),
+                        typed,
                         type,
                         unite,
                         split,
@@ -521,6 +526,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
         }
         type.setText(it.typeWords());
         Pieces.show(type, data);
+        Pieces.show(typed, data);
         showUnite(data, proposal.orElseThrow());
         boolean ownName = header.map(BoardGrid.Header::own).orElse(true);
         Pieces.show(split, data && !ownName);

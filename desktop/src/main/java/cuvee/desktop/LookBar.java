@@ -82,6 +82,7 @@ final class LookBar extends HBox {
         finds.setMinWidth(Region.USE_PREF_SIZE);
         found.setMinWidth(Region.USE_PREF_SIZE);
         found.setId("master-found");
+        where.setMinWidth(120);
         HBox.setHgrow(where, Priority.ALWAYS);
         where.setAlignment(Pos.CENTER_LEFT);
         setFillHeight(false);

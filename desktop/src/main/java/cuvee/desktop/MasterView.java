@@ -40,6 +40,9 @@ import org.jspecify.annotations.Nullable;
 /** The master: every row, with the trail of the selected cell told to the trail bar. */
 final class MasterView extends VBox {
     private static final double HEIGHT_BESIDE = 230;
+    /** Below this width, with facts beside it, only what is needed most stands above the rows. */
+    private static final double NARROW = 700;
+
     private static final String NONE = "no source";
     private final GridView grid = new GridView("master-grid");
     private final Label says = Pieces.label("", "says");
@@ -149,6 +152,10 @@ final class MasterView extends VBox {
             boolean roomy = figures.fit(now.doubleValue());
             Pieces.show(beyond, roomy);
             Pieces.show(show, roomy);
+            // Facts have their own word to close them; where they leave little room, what is needed least goes.
+            boolean narrow = now.doubleValue() < NARROW;
+            Pieces.show(factsButton, !narrow);
+            Pieces.show(sources, !narrow || !NONE.equals(sources.getValue()));
             tellRows(roomy);
         });
         VBox rowsFace = new VBox(head, lookBar, both);

@@ -23,6 +23,7 @@ import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
+import javafx.geometry.HPos;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -88,14 +89,10 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
         list.setOnSelect((row, column) -> choose(row));
         list.setOnOpen((row, column) -> marked(row));
         list.setOnMark((row, column) -> marked(row));
-        list.setPrefWidth(LIST_WIDTH);
-        list.setMinWidth(LIST_WIDTH);
-        list.setMaxWidth(LIST_WIDTH);
         says.setMinWidth(0);
         VBox left = new VBox(rule, list);
         VBox.setVgrow(list, Priority.ALWAYS);
-        left.setMinWidth(LIST_WIDTH);
-        left.setMaxWidth(LIST_WIDTH);
+        Edge.of(left, HPos.RIGHT, LIST_WIDTH);
 
         sheet.setEmptyWords("Choose a sheet on the left to see how it was read.");
         sheet.setOnBracket((border, target) ->

@@ -49,6 +49,7 @@ final class RuleField extends VBox {
         field.setId(id);
         field.setText(words);
         field.setPrefWidth(WIDE);
+        field.setMinWidth(0);
         problem.setId(id + "-problem");
         problem.getStyleClass().add("failing");
         problem.setWrapText(true);

@@ -83,6 +83,19 @@ class BoardWindowTest extends InAWindow {
     }
 
     @Test
+    void theFactsAreMadeWiderByTheirEdge() {
+        wide(1280);
+        robot.push(KeyCode.RIGHT).push(KeyCode.RIGHT).push(KeyCode.F4);
+        waitFor("the facts", () -> words("#facts-title").startsWith("Date"));
+        Bounds at = find("#facts").localToScreen(find("#facts").getBoundsInLocal());
+        robot.drag(at.getMinX() + 2, at.getMinY() + 200).dropTo(at.getMinX() - 98, at.getMinY() + 200);
+        waitFor("wider facts", () -> leftOf("#facts") < at.getMinX() - 80);
+        robot.drag(at.getMinX() - 98, at.getMinY() + 200).dropTo(at.getMaxX() - 10, at.getMinY() + 200);
+        waitFor("facts that are narrow but no less than can be read", () -> leftOf("#facts") > at.getMinX() + 80);
+        assertThat(find("#facts").getBoundsInLocal().getWidth()).isGreaterThanOrEqualTo(320);
+    }
+
+    @Test
     void aPressOnAHeadChoosesTheColumnWhichF2Renames() {
         GridView board = grid("#line-up-grid");
         Bounds cell = board.cell(0, 3).orElseThrow();
