@@ -44,7 +44,7 @@ final class CorrectionBar extends VBox {
         take.setId("correction-take");
         take.setOnAction(e -> take());
         Button leave = new Button("Leave it");
-        leave.getStyleClass().add("plain");
+        leave.getStyleClass().add("go");
         leave.setOnAction(e -> closed.run());
         to.setOnAction(e -> take());
         why.setOnAction(e -> take());

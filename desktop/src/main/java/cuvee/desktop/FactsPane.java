@@ -111,7 +111,7 @@ final class FactsPane extends VBox {
         title.setMinWidth(0);
         Button closing = new Button("Close");
         closing.setId("facts-close");
-        closing.getStyleClass().add("plain");
+        closing.getStyleClass().add("go");
         closing.setMinWidth(Region.USE_PREF_SIZE);
         closing.setOnAction(e -> onClose.run());
         Region space = new Region();

@@ -81,7 +81,7 @@ final class NewRule extends VBox {
         field = new RuleField("new-rule-words", "", words, said -> {}, this::putInForce);
         take = Pieces.chief(Pieces.button("Put in force", "Enter", "new-rule-take", this::putInForce));
         take.setDisable(true);
-        Button leave = Pieces.plain(Pieces.button("Drop it", "Esc", "new-rule-drop", drop));
+        Button leave = Pieces.go("Drop it", "Esc", "new-rule-drop", drop);
         HBox line = Pieces.row(8);
         line.setAlignment(Pos.TOP_LEFT);
         if (what == What.COLUMN) {

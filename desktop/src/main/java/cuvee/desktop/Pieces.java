@@ -61,14 +61,16 @@ final class Pieces {
         return button;
     }
 
-    static Button plain(Button button) {
-        button.getStyleClass().add("plain");
-        return button;
-    }
-
     /** Words that lead somewhere. */
     static Button go(String text, String id, Runnable act) {
         Button button = button(text, id, act);
+        button.getStyleClass().add("go");
+        return button;
+    }
+
+    /** Words that act, with the keys that do the same. */
+    static Button go(String text, String keys, String id, Runnable act) {
+        Button button = button(text, keys, id, act);
         button.getStyleClass().add("go");
         return button;
     }

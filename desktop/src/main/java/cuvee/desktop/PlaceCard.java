@@ -67,7 +67,7 @@ final class PlaceCard extends VBox {
         take.setId("place-take-" + number);
         take.getStyleClass().add("chief");
         take.setOnAction(e -> hands.taken(changed()));
-        leave.getStyleClass().add("plain");
+        leave.getStyleClass().add("go");
         leave.setOnAction(e -> {
             fill();
             tell();
@@ -78,13 +78,13 @@ final class PlaceCard extends VBox {
         decide.getChildren().addAll(take, leave);
         Button elsewhere = new Button("Point elsewhere");
         elsewhere.setId("place-elsewhere-" + number);
-        elsewhere.getStyleClass().add("plain");
+        elsewhere.getStyleClass().add("go");
         elsewhere.setTooltip(new Tooltip("Use the same job on another folder, year or client"));
         elsewhere.setOnAction(e -> hands.pointedElsewhere());
         HBox foot = new HBox(6, elsewhere, space);
         if (removable) {
             Button remove = new Button("Take out");
-            remove.getStyleClass().add("plain");
+            remove.getStyleClass().add("go");
             remove.setOnAction(e -> hands.removed());
             foot.getChildren().add(remove);
         }

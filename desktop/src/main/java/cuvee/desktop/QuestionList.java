@@ -228,7 +228,7 @@ final class QuestionList extends HBox {
         }
         Card card = cards.get(at);
         Question question = card.question();
-        Button shut = Pieces.plain(Pieces.button("Close", "Ctrl+J", "questions-close", close));
+        Button shut = Pieces.go("Close", "Ctrl+J", "questions-close", close);
         HBox head = Pieces.row(
                 10, Pieces.mark(Mark.QUESTION, ""), Pieces.label((at + 1) + " of " + cards.size(), "second"));
         weighedBy(outcome.get())

@@ -209,7 +209,7 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
         selection.setMinWidth(108);
         rows.setAlignment(Pos.CENTER_LEFT);
         turn.setId("read-turn");
-        turn.getStyleClass().add("plain");
+        turn.getStyleClass().add("go");
         turn.setTooltip(new Tooltip("The column that is selected and those before it stay; so do they next month"));
         turn.setOnAction(e -> tableToTurn().ifPresent(table -> model.rules().turnAfter(table, sheet.selectedColumn())));
         rows.getChildren()
@@ -231,7 +231,7 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
         asTable.setTooltip(new Tooltip("It is no form with one record, but a table"));
         asTable.setOnAction(e -> propose(current().map(ReadingEdit::asTable)));
         asFound.setId("read-as-found");
-        asFound.getStyleClass().add("plain");
+        asFound.getStyleClass().add("go");
         asFound.setTooltip(new Tooltip("Forget what was put by hand for this sheet"));
         asFound.setOnAction(
                 e -> current().ifPresent(each -> model.decideReading(each.subject(), cuvee.detect.Reading.DEFAULT)));
@@ -241,7 +241,7 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
         takeForLayout.setId("read-take-layout");
         takeForLayout.setOnAction(e -> take(true));
         leave.setId("read-leave");
-        leave.getStyleClass().add("plain");
+        leave.getStyleClass().add("go");
         leave.setOnAction(e -> propose(Optional.empty()));
         effect.setId("read-effect");
         effect.setWrapText(true);
