@@ -69,7 +69,7 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
     private final Button asFound = new Button("Read it as found");
     private final VBox choice = new VBox(6);
     private final VBox shape = new VBox(2);
-    private final FlowPane rows = new FlowPane(6, 6);
+    private final FlowPane rows = new FlowPane(10, 6);
     private final Button turn = new Button("Turn the columns into rows");
     private final JobModel model;
     private final BiConsumer<Question, JobFrame.Spot> openSlip;
