@@ -21,6 +21,12 @@ final class BehindTotals {
     private final RunningSums sums;
     private final List<StatedTotal> stated;
     private final List<Doubt> doubts;
+    private int totalLabel = -1;
+    /** Rows that had the shape of the total, and the first of them. */
+    private int shaped;
+
+    private int firstShaped;
+    private String firstSays = "";
 
     BehindTotals(TableColumns columns, RunningSums sums, List<StatedTotal> stated, List<Doubt> doubts) {
         this.columns = columns;
@@ -72,6 +78,53 @@ final class BehindTotals {
                     1));
         }
         return compares;
+    }
+
+    /** Takes in the total of all records: where its word stands, if it has one. */
+    void total(int labelColumn) {
+        totalLabel = labelColumn;
+    }
+
+    /**
+     * True for a row behind the total of all records that has the cells of this total and not those of a record, such as
+     * what is taken off a total and what is left: a word in the same place, numbers only where the total has some, and
+     * nothing in several columns in which each record has something.
+     */
+    boolean isOfTotalsShape(Row row, RowWords said) {
+        if (!isThere() || totalLabel < 0 || said.texts() != 1 || said.numbers() == 0 || row.blank(totalLabel)) {
+            return false;
+        }
+        int last = stated.get(stated.size() - 1).row();
+        boolean same = !columns.form(totalLabel).isNumber();
+        for (int column = 0; same && column < row.width(); column++) {
+            same = column == totalLabel || row.blank(column) || !Double.isNaN(statedIn(last, column));
+        }
+        boolean told = same && columns.fullColumnsBlankIn(row) >= SEVERAL;
+        if (told) {
+            said(row);
+        }
+        return told;
+    }
+
+    private void said(Row row) {
+        if (shaped++ == 0) {
+            firstShaped = row.number();
+            firstSays = row.text(totalLabel).strip();
+        }
+    }
+
+    /** Tells of the rows that had the shape of the total. */
+    void tell() {
+        if (shaped > 0) {
+            doubts.add(new Doubt(
+                    "below-total",
+                    firstShaped,
+                    Says.count(shaped, "row") + " behind the total of all others"
+                            + (shaped == 1 ? ", " : ", the first ") + Says.quoted(firstSays)
+                            + (shaped == 1 ? ", has" : ", have")
+                            + " the cells of this total and none that each record has; set aside with it.",
+                    shaped));
+        }
     }
 
     /** True for a row right below a total whose numbers are the difference of the last two totals. */

@@ -542,6 +542,15 @@ final class TableColumns {
         return keys > 0 && records >= FEW_RECORDS;
     }
 
+    /** How many columns that every record so far has filled are blank in a row; none before there are a few records. */
+    int fullColumnsBlankIn(Row row) {
+        int blank = 0;
+        for (int column = 0; records >= FEW_RECORDS && column < columns.length; column++) {
+            blank += columns[column].evidence().filled() == records && row.blank(column) ? 1 : 0;
+        }
+        return blank;
+    }
+
     /** True where all values are words, and as long as sentences rather than names. */
     boolean onlyProse() {
         long filled = 0;

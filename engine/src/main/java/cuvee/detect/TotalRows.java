@@ -165,7 +165,10 @@ final class TotalRows {
         }
         if (behind.isShare(row, said)
                 || figures.isOne(row, said)
-                || !said.namesTotal() && said.texts() <= 1 && grandTotal && behind.comparesTotal(row, said)) {
+                || !said.namesTotal()
+                        && said.texts() <= 1
+                        && grandTotal
+                        && (behind.comparesTotal(row, said) || behind.isOfTotalsShape(row, said))) {
             return true;
         }
         if (said.numbers() == 0 && said.texts() == 1 && saysCount(row) || behind.isOfTwoTotals(row, said)) {
@@ -187,6 +190,7 @@ final class TotalRows {
         if (total) {
             grandTotal = wholly && rowSums.numbersThatSay(row) > 0 && rowSums.allAgreeWithAll(row);
             lastTotal = row.number();
+            behind.total(said.labelColumn());
             take(row);
             charges.behind(row);
         }
@@ -230,6 +234,7 @@ final class TotalRows {
 
     /** Says of the last rows that they stand behind the total of all others, where they have none of their own. */
     void doubtRowsBehind() {
+        behind.tell();
         int behind = sums.recordsSinceTotal();
         if (grandTotal && behind > 0 && behind <= ENOUGH && sums.records() - behind > behind) {
             doubts.add(new Doubt(

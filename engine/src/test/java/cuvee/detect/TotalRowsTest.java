@@ -3,6 +3,7 @@ package cuvee.detect;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.layout.StatedTotals;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -85,6 +86,40 @@ class TotalRowsTest {
                 .extracting(FoundTable.Doubt::row)
                 .containsExactly(7, 12);
         assertThat(StatedTotals.sums(found)).allMatch(FoundTable.StatedTotal::agrees);
+    }
+
+    @Test
+    void whatIsTakenOffATotalHasItsCellsAndIsNoRecord() {
+        FoundTable found = Sheets.tables(List.of(
+                        new Object[] {"Deal", "Client", "Closed", "Value EUR", "Comment"},
+                        new Object[] {"D-1", "Holt AG", LocalDate.of(2026, 4, 3), 1200, ""},
+                        new Object[] {"D-2", "Fenn & Co", LocalDate.of(2026, 4, 9), 800, "late"},
+                        new Object[] {"D-3", "Holt AG", LocalDate.of(2026, 4, 20), 500, ""},
+                        new Object[] {"", "", "Total", 2500, ""},
+                        new Object[] {"", "", "Commission 4%", 100, ""},
+                        new Object[] {"", "", "Paid in advance", -20, ""},
+                        new Object[] {"", "", "To be paid", 80, ""}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(3);
+        assertThat(found.doubts())
+                .singleElement()
+                .satisfies(doubt -> assertThat(doubt.text())
+                        .isEqualTo("3 rows behind the total of all others, the first “Commission 4%”, have the cells of"
+                                + " this total and none that each record has; set aside with it."));
+    }
+
+    @Test
+    void aRecordBehindTheTotalThatHasWhatRecordsHaveIsKeptAndPointedOut() {
+        FoundTable found = Sheets.tables(List.of(
+                        new Object[] {"Client", "Value EUR", "Comment"},
+                        new Object[] {"Holt AG", 1200, ""},
+                        new Object[] {"Fenn & Co", 800, "late"},
+                        new Object[] {"Marsh Ltd", 500, ""},
+                        new Object[] {"Total", 2500, ""},
+                        new Object[] {"Pell", 100, ""}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("behind-total");
     }
 
     @Test
