@@ -46,6 +46,7 @@ public final class CommandLineMain implements Runnable {
         line.addSubcommand(new DeliveryCommand(machine));
         line.addSubcommand(new SettleCommand(machine));
         line.addSubcommand(new DecideCommand(machine));
+        line.addSubcommand(new ColumnCommand(machine));
         line.addSubcommand(new UndoCommand(machine));
         line.addSubcommand(new AcceptCommand(machine));
         line.addSubcommand(new RefreshCommand(machine));

@@ -279,6 +279,41 @@ class CommandLineTest extends CommandTest {
     }
 
     @Test
+    void columnsAreNamedUnitedMovedAndAddedAsAtTheWindow() throws IOException {
+        write("data/c.csv", "Date,Harbour town,Pax\n2026-03-01,Marsay,1204\n");
+        cuvee("draft", "data", "--out", "job.cuvee");
+        cuvee("refresh", "job.cuvee");
+        cuvee("decide", "job.cuvee", "line-up", "Harbour town", "Harbour town");
+        cuvee("decide", "job.cuvee", "rows", "Port is Hollin", "set aside");
+        assertThat(cuvee("column", "job.cuvee", "Harbour town", "--unite", "Port"))
+                .isZero();
+        assertThat(said()).contains("Gone: “Harbour town”.");
+        assertThat(cuvee("column", "job.cuvee", "Port", "--name", "Quay")).isZero();
+        cuvee("show", "job.cuvee", "--decisions");
+        assertThat(said()).contains("rows of “Quay is Hollin”: set aside");
+        assertThat(cuvee("column", "job.cuvee", "Pax", "--before", "Date")).isZero();
+        assertThat(cuvee("column", "job.cuvee", "Berth", "--add")).isZero();
+        assertThat(cuvee("column", "job.cuvee", "Date", "--last")).isZero();
+        cuvee("show", "job.cuvee", "--json");
+        assertThat(json().path("columns").findValuesAsText("name")).startsWith("Pax", "Quay", "Berth", "Date");
+    }
+
+    @Test
+    void whatCannotBeDoneWithAColumnIsRefused() throws IOException {
+        cuvee("draft", "data", "--out", "job.cuvee");
+        String before = Files.readString(folder.resolve("job.cuvee"));
+        assertThat(cuvee("column", "job.cuvee", "Fare", "--name", "Price")).isEqualTo(2);
+        assertThat(warned()).contains("There is no column “Fare”. Nothing was changed. The columns are Date, Port");
+        assertThat(cuvee("column", "job.cuvee", "Pax", "--name", "port")).isEqualTo(2);
+        assertThat(warned()).contains("Another column is called “Port” already");
+        assertThat(cuvee("column", "job.cuvee", "Pax", "--unite", "Port")).isEqualTo(2);
+        assertThat(warned()).contains("stand beside each other");
+        assertThat(cuvee("column", "job.cuvee", "Pax", "--add")).isEqualTo(2);
+        assertThat(cuvee("column", "job.cuvee", "Pax")).isEqualTo(2);
+        assertThat(Files.readString(folder.resolve("job.cuvee"))).isEqualTo(before);
+    }
+
+    @Test
     void whatCannotBeDecidedIsRefusedAndSaysWhatCan() throws IOException {
         cuvee("draft", "data", "--out", "job.cuvee");
         String before = Files.readString(folder.resolve("job.cuvee"));
@@ -291,6 +326,12 @@ class CommandLineTest extends CommandTest {
         assertThat(cuvee("decide", "job.cuvee", "across", "nothing|here", "leave"))
                 .isEqualTo(2);
         assertThat(cuvee("decide", "job.cuvee", "file", "z.csv", "aside")).isEqualTo(2);
+        assertThat(cuvee("decide", "job.cuvee", "check", "Pax looks right", "wanted"))
+                .isEqualTo(2);
+        assertThat(warned()).contains("cannot be followed: it is no check that Cuvee knows");
+        assertThat(cuvee("decide", "job.cuvee", "rows", "Prot is Hollin", "set aside"))
+                .isEqualTo(2);
+        assertThat(cuvee("decide", "job.cuvee", "made", "Double", "Pax twice")).isEqualTo(2);
         assertThat(Files.readString(folder.resolve("job.cuvee"))).isEqualTo(before);
     }
 

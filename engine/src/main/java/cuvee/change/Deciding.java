@@ -9,8 +9,6 @@ import cuvee.decision.RowChoice;
 import cuvee.decision.SourceChoice;
 import cuvee.decision.TableChoice;
 import cuvee.finding.CuveeException;
-import cuvee.finding.Finding;
-import cuvee.finding.Severity;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.job.Names;
@@ -18,7 +16,6 @@ import cuvee.layout.PlacedTable;
 import cuvee.layout.RunsAcross;
 import cuvee.layout.Signatures;
 import cuvee.place.Says;
-import cuvee.place.Where;
 import cuvee.tell.Outcome;
 import cuvee.tell.SettledFinding;
 import cuvee.value.LooseText;
@@ -58,13 +55,13 @@ public final class Deciding {
         Decision decision = new Decision(kind, subjectOf(kind, subject), answer, BY_COMMAND, "");
         Choice choice = Choices.of(decision, names());
         if (!Kinds.ALL.contains(kind)) {
-            throw refused(
+            throw Refusal.of(
                     "There is no kind of decision called " + Says.quoted(kind) + ".",
                     "The kinds are "
                             + String.join(", ", Kinds.ALL.stream().sorted().toList()) + ".");
         }
         if (!choice.understood()) {
-            throw refused(
+            throw Refusal.of(
                     Says.quoted(answer) + " says nothing about " + Says.quoted(decision.subject()) + " that a decision"
                             + " of the kind " + kind + " could follow.",
                     "The words of every kind are in docs/job-file.md.");
@@ -83,7 +80,7 @@ public final class Deciding {
         Decision decision = job.settled().stream()
                 .filter(each -> each.id().equals(id))
                 .findFirst()
-                .orElseThrow(() -> refused(
+                .orElseThrow(() -> Refusal.of(
                         job.assumed().stream().anyMatch(each -> each.id().equals(id))
                                 ? "The decision " + id + " is Cuvee's own, not yours."
                                 : "The job has no decision " + id + ".",
@@ -169,7 +166,7 @@ public final class Deciding {
     /** A decision about a thing that is not there would never be followed. */
     private void check(Choice choice) {
         if (choice instanceof ColumnChoice about && needsItsColumn(about) && !names().contains(about.column())) {
-            throw refused(
+            throw Refusal.of(
                     "There is no column " + Says.quoted(about.column()) + ".",
                     "The columns are " + String.join(", ", names()) + ".");
         }
@@ -182,14 +179,20 @@ public final class Deciding {
                     || outcome.sheets().stream()
                             .anyMatch(sheet -> sheet.subject().equals(subject));
             if (!there) {
-                throw refused(
+                throw Refusal.of(
                         "There is no sheet or layout " + Says.quoted(subject) + ".",
                         "List them with: cuvee show FILE.cuvee --json");
             }
         }
+        String problem = ChoiceWords.problem(choice, outcome);
+        if (!problem.isEmpty()) {
+            throw Refusal.of(
+                    "The words of this decision cannot be followed: " + problem + ".",
+                    "Write them with columns that the master has.");
+        }
         if (choice instanceof SourceChoice.OfFile about
                 && outcome.sources().stream().noneMatch(source -> source.path().equals(about.path()))) {
-            throw refused(
+            throw Refusal.of(
                     "There is no file " + Says.quoted(about.path()) + ".", "List them with: cuvee show FILE.cuvee");
         }
     }
@@ -215,7 +218,7 @@ public final class Deciding {
                 .filter(finding -> finding.id().equals(accepted.finding()) && SettledFinding.canSettle(finding))
                 .findFirst()
                 .map(finding -> SettledFinding.decision(finding, accepted.note(), signed))
-                .orElseThrow(() -> refused(
+                .orElseThrow(() -> Refusal.of(
                         "There is no finding " + Says.quoted(accepted.finding()) + " that can be settled so.",
                         "List them with: cuvee show FILE.cuvee --json; a failure cannot be settled."));
     }
@@ -224,10 +227,5 @@ public final class Deciding {
         boolean makesOne = Stream.of(ColumnChoice.Made.class, ColumnChoice.Tagged.class, ColumnChoice.Fed.class)
                 .anyMatch(kind -> kind.isInstance(about));
         return !makesOne && !about.column().equals(ColumnChoice.ALL_COLUMNS);
-    }
-
-    private static CuveeException refused(String what, String whatCanBeDone) {
-        return new CuveeException(
-                new Finding(Severity.FAILURE, "no-decision", Where.JOB, what, "Nothing was changed.", whatCanBeDone));
     }
 }

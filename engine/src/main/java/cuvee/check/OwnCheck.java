@@ -175,7 +175,7 @@ public sealed interface OwnCheck {
                 .toList();
         for (String name : byLength) {
             if (words.regionMatches(true, 0, name, 0, name.length())) {
-                String rest = words.substring(name.length());
+                String rest = words.substring(name.length()).replaceFirst("(?i)^ is between ", BETWEEN);
                 if (rest.regionMatches(true, 0, BETWEEN, 0, BETWEEN.length())) {
                     String[] ends = rest.substring(BETWEEN.length()).split("(?i) and ", -1);
                     return ends.length != 2

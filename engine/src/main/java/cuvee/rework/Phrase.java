@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What is asked of rows, as people say it: {@code Port is Hollin or Tarsk, Passengers over 500}. Clauses are parted by
@@ -18,6 +19,25 @@ import java.util.stream.Collectors;
  */
 public record Phrase(List<Clause> clauses) {
     private static final Map<String, Test> WORDS = words();
+    /** Other words for the same, which are read and not offered. */
+    private static final Map<String, Test> ALSO = Map.of(
+            "more than", Test.OVER,
+            "greater than", Test.OVER,
+            ">", Test.OVER,
+            "less than", Test.UNDER,
+            "<", Test.UNDER,
+            ">=", Test.AT_LEAST,
+            "<=", Test.AT_MOST,
+            "=", Test.IS);
+    /** All words that are read, the longest first. */
+    private static final List<Map.Entry<String, Test>> READ = Stream.concat(
+                    WORDS.entrySet().stream(), ALSO.entrySet().stream())
+            .sorted(Comparator.comparingInt(
+                            (Map.Entry<String, Test> entry) -> entry.getKey().length())
+                    .reversed())
+            .toList();
+
+    private static final List<String> BETWEEN = List.of("is between", "between");
     private static final Pattern DAY = Pattern.compile("\\d{4}-\\d{2}-\\d{2}");
 
     public Phrase {
@@ -121,8 +141,8 @@ public record Phrase(List<Clause> clauses) {
         String part = parts.get(parts.size() - 1).stripLeading();
         for (String column : byLength) {
             String rest = after(part, column).stripLeading();
-            for (String word : WORDS.keySet()) {
-                String values = after(rest, word);
+            for (Map.Entry<String, Test> word : READ) {
+                String values = after(rest, word.getKey());
                 if (!values.isEmpty()) {
                     List<String> each = split(values, List.of(), " or ");
                     String last = each.get(each.size() - 1).stripLeading();
@@ -144,14 +164,35 @@ public record Phrase(List<Clause> clauses) {
                 .sorted(Comparator.comparingInt(String::length).reversed())
                 .toList();
         List<Clause> clauses = new ArrayList<>();
-        for (String part : split(words, byLength, ",", " and ")) {
-            Optional<Clause> clause = clause(part.strip(), byLength);
-            if (clause.isEmpty()) {
+        List<String> parts = split(words, byLength, ",", " and ");
+        for (int i = 0; i < parts.size(); i++) {
+            String part = parts.get(i).strip();
+            List<Clause> between = i + 1 < parts.size() ? between(part, parts.get(i + 1), byLength) : List.of();
+            Optional<Clause> clause = between.isEmpty() ? clause(part, byLength) : Optional.empty();
+            if (between.isEmpty() && clause.isEmpty()) {
                 return Optional.empty();
             }
-            clauses.add(clause.get());
+            clauses.addAll(between);
+            clause.ifPresent(clauses::add);
+            i += between.isEmpty() ? 0 : 1;
         }
         return clauses.isEmpty() ? Optional.empty() : Optional.of(new Phrase(clauses));
+    }
+
+    /** The two clauses of {@code Fare between 0 and 900}, of which {@code 900} is the next part; none where it is not said. */
+    private static List<Clause> between(String part, String next, List<String> columns) {
+        for (String column : columns) {
+            String rest = behind(part, column);
+            for (String word : BETWEEN) {
+                String least = behind(rest, word);
+                if (!least.isEmpty()) {
+                    return List.of(
+                            new Clause(column, Test.AT_LEAST, List.of(unquoted(least))),
+                            new Clause(column, Test.AT_MOST, List.of(unquoted(next.strip()))));
+                }
+            }
+        }
+        return List.of();
     }
 
     private static Optional<Clause> clause(String part, List<String> columns) {
@@ -160,7 +201,7 @@ public record Phrase(List<Clause> clauses) {
             if (rest.isEmpty()) {
                 continue;
             }
-            for (Map.Entry<String, Test> word : WORDS.entrySet()) {
+            for (Map.Entry<String, Test> word : READ) {
                 boolean alone = word.getValue() == Test.BLANK || word.getValue() == Test.FILLED;
                 if (alone && rest.equalsIgnoreCase(word.getKey())) {
                     return Optional.of(new Clause(column, word.getValue(), List.of()));
@@ -241,6 +282,7 @@ public record Phrase(List<Clause> clauses) {
                 && !lower.startsWith("at ")
                 && !lower.startsWith("over ")
                 && !lower.startsWith("under ")
+                && !lower.startsWith("between ")
                 && !lower.equals("filled");
         return plain ? value : "“" + value + "”";
     }

@@ -52,6 +52,7 @@ class OwnChecksTest extends BatchTest {
             Trip is unique; 2
             Trip and Port are unique; 0
             Fare between 0 and 9,000; 2
+            Fare is between 0 and 9,000; 2
             Port is in Hollin or Tarsk; 1
             always Fare at least 0; 1
             never Cancelled is yes, Fare over 5; 1

@@ -1,7 +1,9 @@
 package cuvee.model;
 
 import cuvee.change.Board;
+import cuvee.change.Columns;
 import cuvee.decision.Kinds;
+import cuvee.finding.CuveeException;
 import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.propose.NewColumns;
@@ -10,10 +12,8 @@ import cuvee.rework.MadeColumns;
 import cuvee.tag.TagSource;
 import cuvee.tell.Outcome;
 import cuvee.value.Type;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 
 /** The columns of an open job: what they are called, where they stand, what feeds them. Used on the interface thread. */
 public final class BoardModel {
@@ -23,12 +23,14 @@ public final class BoardModel {
         this.model = model;
     }
 
-    /** Gives a column another name; a name that another column has changes nothing. */
+    /** Gives a column another name; that another column has it already is said. */
     public void renameColumn(String name, String newName) {
         model.outcomeProperty().get().map(Outcome::proposal).ifPresent(made -> {
-            Set<String> names = new HashSet<>(made.leftOut().keySet());
-            made.columns().forEach(column -> names.add(column.name()));
-            model.take(Board.rename(model.now(), made.lineUp(), names, name, newName.strip()));
+            try {
+                model.take(Columns.rename(model.now(), made, name, newName));
+            } catch (CuveeException refused) {
+                model.say(refused.finding().text(), false);
+            }
         });
     }
 

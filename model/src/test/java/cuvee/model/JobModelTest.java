@@ -448,7 +448,10 @@ class JobModelTest extends OpenJob {
     @Test
     void namesThatAreTakenAndMovesThatGoNowhereChangeNothing() throws Exception {
         refreshed();
-        model.board().renameColumn("Passengers", "Port");
+        model.board().renameColumn("Passengers", "port");
+        assertThat(model.messageProperty().get().text())
+                .isEqualTo("Another column is called “Port” already. Nothing was changed. Choose another name, or unite"
+                        + " the two.");
         model.board().renameColumn("Passengers", " ");
         model.board().moveColumn("Date", -1);
         assertThat(model.workProperty().get()).isEmpty();
