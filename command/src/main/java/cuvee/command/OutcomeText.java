@@ -1,7 +1,6 @@
 package cuvee.command;
 
 import cuvee.check.SourceChange;
-import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Severity;
 import cuvee.job.Decision;
@@ -9,6 +8,7 @@ import cuvee.place.Says;
 import cuvee.propose.Proposal;
 import cuvee.tell.Account;
 import cuvee.tell.Card;
+import cuvee.tell.LikeFindings;
 import cuvee.tell.Outcome;
 import cuvee.tell.Resting;
 import cuvee.tell.Sentence;
@@ -123,16 +123,17 @@ final class OutcomeText {
     }
 
     private static void findings(Outcome outcome, PrintStream out) {
-        var shown = outcome.findings().stream()
+        List<LikeFindings> shown = LikeFindings.of(outcome.findings().stream()
                 .filter(finding -> finding.atLeast(Severity.REMARK))
-                .toList();
+                .toList());
         if (shown.isEmpty()) {
             return;
         }
         out.println();
         out.println("Findings");
-        for (Finding finding : shown.subList(0, Math.min(MOST_FINDINGS, shown.size()))) {
-            out.println("  " + finding.id() + "  " + finding.severity().word() + ": " + finding.text());
+        for (LikeFindings like : shown.subList(0, Math.min(MOST_FINDINGS, shown.size()))) {
+            out.println(
+                    "  " + like.first().id() + "  " + like.first().severity().word() + ": " + like.text());
         }
         if (shown.size() > MOST_FINDINGS) {
             out.println("  and " + Says.number(shown.size() - MOST_FINDINGS) + " more; --json lists them all");

@@ -20,6 +20,7 @@ import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.propose.Proposal;
 import cuvee.tell.Account;
+import cuvee.tell.LikeFindings;
 import cuvee.tell.Outcome;
 import cuvee.tell.Resting;
 import cuvee.tell.SettledFinding;
@@ -51,6 +52,9 @@ import javafx.scene.layout.VBox;
 final class CheckView extends VBox {
     private static final double SIDE = 332;
     private static final int MOST_SHOWN = 100;
+    /** So many places of like findings are listed at first. */
+    private static final int FEW_PLACES = 3;
+
     private static final int FEW_SOURCES = 6;
     private final JobModel model;
     private final Supplier<Choosers> choosers;
@@ -403,26 +407,29 @@ final class CheckView extends VBox {
     }
 
     private void showFindings(Outcome made) {
-        List<Finding> shown = made.findings().stream()
+        List<Finding> found = made.findings().stream()
                 .filter(finding -> finding.atLeast(Severity.REMARK))
                 // What a check of one's own came to stands beside its words.
                 .filter(finding ->
                         !finding.kind().equals("own-check") && !finding.kind().equals("check-lost"))
                 .sorted(Comparator.comparing(Finding::severity).reversed())
                 .toList();
+        List<LikeFindings> shown = LikeFindings.of(found);
+        String sorts = shown.size() == found.size() ? "" : " of " + Says.count(shown.size(), "kind");
         findings.getChildren().clear();
         findings.getChildren()
                 .add(Pieces.row(
                         8,
                         Pieces.label("Findings", "heading"),
-                        Pieces.label(shown.isEmpty() ? "none" : shown.size() + ", the gravest first", "second")));
+                        Pieces.label(
+                                shown.isEmpty() ? "none" : found.size() + sorts + ", the gravest first", "second")));
         if (shown.isEmpty()) {
             findings.getChildren()
                     .add(Pieces.wrapped("Nothing to see: every value fits and every tally closes.", "second"));
         }
         int number = 0;
-        for (Finding finding : shown.subList(0, Math.min(MOST_SHOWN, shown.size()))) {
-            findings.getChildren().add(finding(finding, number++));
+        for (LikeFindings like : shown.subList(0, Math.min(MOST_SHOWN, shown.size()))) {
+            findings.getChildren().add(finding(like, number++));
         }
         if (shown.size() > MOST_SHOWN) {
             findings.getChildren()
@@ -431,7 +438,8 @@ final class CheckView extends VBox {
         }
     }
 
-    private VBox finding(Finding finding, int number) {
+    private VBox finding(LikeFindings like, int number) {
+        Finding finding = like.first();
         boolean wrong = finding.atLeast(Severity.WARNING);
         boolean question = finding.severity() == Severity.QUESTION;
         Label what = Pieces.wrapped(finding.what(), "medium");
@@ -440,11 +448,9 @@ final class CheckView extends VBox {
         first.setAlignment(javafx.geometry.Pos.TOP_LEFT);
         VBox text = new VBox(2);
         text.getStyleClass().add("finding-text");
-        if (!finding.where().source().isEmpty()) {
-            text.getChildren()
-                    .add(Pieces.go(
-                            finding.where().toString(), "finding-" + number, () -> open.accept(finding.where())));
-        }
+        VBox places = new VBox(2);
+        list(places, like.places(), number, FEW_PLACES);
+        text.getChildren().add(places);
         String rest = (finding.done() + " " + finding.canDo()).strip();
         if (!rest.isEmpty()) {
             text.getChildren().add(Pieces.wrapped(rest, "second"));
@@ -467,7 +473,7 @@ final class CheckView extends VBox {
                                 "take-list-" + number,
                                 () -> model.files().addList(list))));
         if (SettledFinding.canSettle(finding)) {
-            acts.getChildren().add(settling(finding, number));
+            acts.getChildren().add(settling(like.findings(), number));
         }
         text.getChildren().add(acts);
         VBox box = new VBox(2, first, text);
@@ -475,18 +481,35 @@ final class CheckView extends VBox {
         return box;
     }
 
-    /** Says of a finding that it is so, with a note; the line to write it in stands where the words stood. */
-    private HBox settling(Finding finding, int number) {
+    /** Lists the places of like findings, each leading there; more than a few only where they are asked for. */
+    private void list(VBox list, List<Where> places, int number, int most) {
+        int shown = places.size() <= most + 1 ? places.size() : most;
+        list.getChildren().clear();
+        for (int i = 0; i < shown; i++) {
+            Where where = places.get(i);
+            String id = "finding-" + number + (i == 0 ? "" : "-" + i);
+            list.getChildren().add(Pieces.place(where.toString(), id, () -> open.accept(where)));
+        }
+        if (shown < places.size()) {
+            String more = Says.count(places.size() - shown, "more place");
+            list.getChildren()
+                    .add(Pieces.go(more, "finding-places-" + number, () -> list(list, places, number, places.size())));
+        }
+    }
+
+    /** Says of like findings that they are so, with a note; the line to write it in stands where the words stood. */
+    private HBox settling(List<Finding> like, int number) {
         HBox line = new HBox();
-        line.getChildren().add(Pieces.go("That is so ...", "settle-finding-" + number, () -> {
+        String words = like.size() == 1 ? "That is so ..." : "All of them are so ...";
+        line.getChildren().add(Pieces.go(words, "settle-finding-" + number, () -> {
             TextField note = new TextField();
             note.setId("settle-finding-" + number);
             note.setPromptText("why, in a few words; Enter settles it");
             HBox.setHgrow(note, Priority.ALWAYS);
-            note.setOnAction(entered -> checks.accept(finding, note.getText()));
+            note.setOnAction(entered -> checks.accept(like, note.getText()));
             note.setOnKeyPressed(key -> {
                 if (key.getCode() == KeyCode.ESCAPE) {
-                    line.getChildren().setAll(settling(finding, number).getChildren());
+                    line.getChildren().setAll(settling(like, number).getChildren());
                     key.consume();
                 }
             });

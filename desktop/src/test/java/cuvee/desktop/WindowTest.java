@@ -686,6 +686,28 @@ class WindowTest extends InAWindow {
     }
 
     @Test
+    void findingsThatSayTheSameAreOneWithItsPlacesAndAreSettledTogether() throws IOException {
+        for (int month = 1; month <= 6; month++) {
+            String rows = "Hollin,5%1$d\nTarsk,6%1$d\nMarsay,9%1$d\nTotal,2%1$d\n".formatted(month);
+            write("data/2026-0" + month + ".csv", "Port,Pax\n" + rows);
+        }
+        newJob();
+        goTo(KeyCode.DIGIT5);
+        assertThat(words("#verdict")).contains("6 warnings");
+        assertThat(robot.lookup("#settle-finding-1").tryQuery()).isEmpty();
+        robot.interact(() -> this.<Button>find("#finding-places-0").fire());
+        assertThat(robot.lookup("#finding-0-5").tryQuery()).isPresent();
+        robot.interact(() -> this.<Button>find("#settle-finding-0").fire());
+        robot.write("rounded by the ports").push(KeyCode.ENTER);
+        waitFor(
+                "all settled",
+                () -> model().outcomeProperty().get().orElseThrow().settled().size() == 6);
+        idle();
+        robot.push(KeyCode.CONTROL, KeyCode.Z);
+        waitFor("all open again", () -> words("#verdict").contains("6 warnings"));
+    }
+
+    @Test
     void whatComesWhileTheWindowIsOpenIsToldAndTakenInByItselfWhereTheAnalystSaysSo() throws IOException {
         newJob();
         write("data/later.csv", "Port,Pax\nOska,5\n");

@@ -14,6 +14,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** Matches the rows that stand in a tab with those of the master by their keys. */
@@ -61,7 +62,7 @@ final class RowMatch {
                 throw refusing.refused(
                         "key-repeats",
                         "the key " + Says.list(tab.keys()) + " is not unique in the master: "
-                                + Says.quoted(String.join(", ", key(row, keys))) + " stands in several rows",
+                                + Says.quoted(written(row, keys)) + " stands in several rows",
                         "Name more columns of the key, or set the repeated rows aside.");
             }
         }
@@ -106,6 +107,13 @@ final class RowMatch {
             }
         }
         return true;
+    }
+
+    /** The key of a row as it is written. */
+    private static String written(List<@Nullable String> row, int[] keys) {
+        return Arrays.stream(keys)
+                .mapToObj(at -> Objects.toString(row.get(at), ""))
+                .collect(Collectors.joining(", "));
     }
 
     private static List<String> key(List<@Nullable String> row, int[] keys) {

@@ -223,14 +223,14 @@ public record Account(String title, String verdict, List<Part> parts) {
     }
 
     private static Part findings(Outcome outcome) {
-        List<Finding> found = outcome.findings().stream()
+        List<LikeFindings> found = LikeFindings.of(outcome.findings().stream()
                 .filter(finding -> finding.atLeast(Severity.REMARK))
                 .sorted(Comparator.comparing(Finding::severity).reversed())
-                .toList();
+                .toList());
         List<String> said = new ArrayList<>();
         found.stream()
                 .limit(MOST_FINDINGS)
-                .forEach(finding -> said.add(finding.severity().word() + ": " + finding.text()));
+                .forEach(like -> said.add(like.first().severity().word() + ": " + like.text()));
         if (found.size() > MOST_FINDINGS) {
             said.add("And " + Says.number(found.size() - MOST_FINDINGS) + " more.");
         }

@@ -36,9 +36,9 @@ public final class CheckModel {
         model.decide(Kinds.CHECK, words, "");
     }
 
-    /** Says of a finding that it is so, and why; it is settled until a figure in it changes. */
-    public void accept(Finding finding, String note) {
-        model.accept(finding, note);
+    /** Says of findings that they are so, and why; each is settled until a figure in it changes. */
+    public void accept(List<Finding> findings, String note) {
+        model.accept(findings, note);
     }
 
     /** Lets a finding stand among the open ones again. */

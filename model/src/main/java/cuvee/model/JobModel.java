@@ -556,10 +556,13 @@ public final class JobModel implements AutoCloseable {
         refresh();
     }
 
-    /** Says of a finding that it is so. */
-    void accept(Finding finding, String note) {
-        step(history.now().withSettled(SettledFinding.decision(finding, note, current.signed())));
-        refresh();
+    /** Says of findings that they are so, all in one step. */
+    void accept(List<Finding> findings, String note) {
+        Job next = history.now();
+        for (Finding finding : findings) {
+            next = next.withSettled(SettledFinding.decision(finding, note, current.signed()));
+        }
+        take(next);
     }
 
     /**

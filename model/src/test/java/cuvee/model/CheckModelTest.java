@@ -120,7 +120,7 @@ class CheckModelTest extends OpenJob {
                 .findFirst()
                 .orElseThrow();
         CheckModel checks = new CheckModel(model);
-        checks.accept(warning, " the sender knows ");
+        checks.accept(List.of(warning), " the sender knows ");
         idle();
         Outcome settled = model.outcomeProperty().get().orElseThrow();
         assertThat(settled.findings()).doesNotContain(warning);
