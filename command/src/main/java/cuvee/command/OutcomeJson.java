@@ -48,7 +48,34 @@ final class OutcomeJson {
         ObjectNode root = object();
         root.put("job", outcome.job().name());
         root.put("rows", outcome.rows());
-        ArrayNode columns = root.putArray("columns");
+        columns(root.putArray("columns"), outcome);
+        sources(root.putArray("sources"), outcome);
+        layouts(root.putArray("layouts"), outcome);
+        decisions(root.putArray("decisions"), outcome);
+        cards(root.putArray("questions"), outcome);
+        unconfirmed(root.putObject("unconfirmed"), Resting.of(outcome));
+        findings(root.putArray("findings"), outcome.findings());
+        for (SettledFinding settled : outcome.settled()) {
+            finding(root.withArray("findingsSettled").addObject(), settled.finding())
+                    .put("note", settled.note())
+                    .put("by", settled.by());
+        }
+        root.putArray("deliveries");
+        changed(root.putObject("changed"), outcome.changed());
+        ObjectNode sums = root.putObject("sums");
+        outcome.totals().stream()
+                .filter(total -> total.sum() != null)
+                .forEach(total -> sums.put(total.column(), total.sum()));
+        reconciliation(root.putObject("reconciliation"), outcome);
+        ArrayNode checks = root.putArray("checks");
+        outcome.checks().forEach(check -> check(checks.addObject(), check));
+        outcome.arrivals().ifPresent(arrivals -> arrivals(root.putObject("arrivals"), arrivals));
+        ObjectNode millis = root.putObject("ms");
+        outcome.millis().forEach(millis::put);
+        return root;
+    }
+
+    private static void columns(ArrayNode columns, Outcome outcome) {
         for (Proposal.ColumnReport column : outcome.columns()) {
             ObjectNode node = columns.addObject();
             outcome.proposal().tags().stream()
@@ -66,11 +93,15 @@ final class OutcomeJson {
         for (MasterPlan.Tag tag : outcome.plan().tags()) {
             columns.addObject().put("name", tag.name()).put("type", "Text").put("tag", true);
         }
-        ArrayNode sources = root.putArray("sources");
+    }
+
+    private static void sources(ArrayNode sources, Outcome outcome) {
         Map<Integer, MasterPlan.Table> planned = new HashMap<>();
         outcome.proposal().plan().tables().forEach(table -> planned.put(table.id(), table));
         outcome.sources().forEach(source -> source(sources.addObject(), source, outcome, planned));
-        ArrayNode layouts = root.putArray("layouts");
+    }
+
+    private static void layouts(ArrayNode layouts, Outcome outcome) {
         outcome.proposal().layouts().forEach(layout -> {
             ObjectNode node = layouts.addObject();
             node.put("id", Deciding.layoutId(layout.signature()));
@@ -80,8 +111,9 @@ final class OutcomeJson {
             layout.headers().forEach(node.putArray("headers")::add);
         });
         otherLayouts(layouts, outcome);
-        decisions(root.putArray("decisions"), outcome);
-        ArrayNode questions = root.putArray("questions");
+    }
+
+    private static void cards(ArrayNode questions, Outcome outcome) {
         Stakes stakes = Stakes.of(outcome);
         for (Card card : Card.of(outcome)) {
             ObjectNode node = question(questions.addObject(), card.question());
@@ -94,43 +126,24 @@ final class OutcomeJson {
                 questions(node.putArray("parts"), card.parts());
             }
         }
-        Resting resting = Resting.of(outcome);
-        root.putObject("unconfirmed")
-                .put("rows", resting.rows())
+    }
+
+    private static void unconfirmed(ObjectNode node, Resting resting) {
+        node.put("rows", resting.rows())
                 .put("of", resting.of())
                 .put("outside", resting.outside())
                 .put("column", resting.column())
                 .put("amount", resting.amount().toPlainString())
                 .put("ofAmount", resting.allAmount().toPlainString());
-        findings(root.putArray("findings"), outcome.findings());
-        for (SettledFinding settled : outcome.settled()) {
-            finding(root.withArray("findingsSettled").addObject(), settled.finding())
-                    .put("note", settled.note())
-                    .put("by", settled.by());
-        }
-        root.putArray("deliveries");
-        changed(root.putObject("changed"), outcome.changed());
-        ObjectNode sums = root.putObject("sums");
-        outcome.totals().forEach(total -> {
-            if (total.sum() != null) {
-                sums.put(total.column(), total.sum());
-            }
-        });
-        reconciliation(root.putObject("reconciliation"), outcome);
-        ArrayNode checks = root.putArray("checks");
-        for (CheckResult check : outcome.checks()) {
-            ObjectNode node = checks.addObject()
-                    .put("check", check.words())
-                    .put("passes", check.passes())
-                    .put("fails", check.fails())
-                    .put("problem", check.problem());
-            check.first().forEach(where -> node.withArray("first").add(where.toString()));
-            check.details().forEach(node.withArray("details")::add);
-        }
-        outcome.arrivals().ifPresent(arrivals -> arrivals(root.putObject("arrivals"), arrivals));
-        ObjectNode millis = root.putObject("ms");
-        outcome.millis().forEach(millis::put);
-        return root;
+    }
+
+    private static void check(ObjectNode node, CheckResult check) {
+        node.put("check", check.words())
+                .put("passes", check.passes())
+                .put("fails", check.fails())
+                .put("problem", check.problem());
+        check.first().forEach(where -> node.withArray("first").add(where.toString()));
+        check.details().forEach(node.withArray("details")::add);
     }
 
     /** Layouts of tables that are not in the master as they stand: turned, or set aside. */

@@ -59,76 +59,85 @@ final class DeliveryWords {
             return TextWords.of(text, form -> change.accept(delivery, form));
         }
         if (delivery.form() instanceof Delivery.Picture picture) {
-            List<String> kept =
-                    Summaries.of(made.job()).stream().map(Summaries.Named::name).toList();
-            ComboBox<String> summary = choice("picture-summary", kept, picture.summary());
-            summary.setOnAction(e -> change.accept(
-                    delivery, new Delivery.Picture(Objects.requireNonNullElse(summary.getValue(), picture.summary()))));
-            return flow(new Label("A picture of the summary"), summary);
+            return picture(delivery, picture, made);
         }
         if (delivery.form() instanceof Delivery.Copies copies) {
             return CopiesWords.of(copies, names, form -> change.accept(delivery, form));
         }
-        if (delivery.form() instanceof Delivery.Tab tab) {
-            TextField name = field("tab-name", tab.tab(), 140);
-            TextField cell = field("tab-cell", tab.cell(), 60);
-            cell.setPromptText("A1");
-            cell.setTooltip(new Tooltip("The cell in which the header begins. All else of the tab stays then; "
-                    + "with none named the tab holds nothing but the rows"));
-            Runnable changed = () -> change.accept(
-                    delivery,
-                    new Delivery.Tab(
-                            kept(name, tab.tab()),
-                            cell.getText().strip().toUpperCase(Locale.ROOT),
-                            tab.how(),
-                            tab.keys()));
-            name.setOnAction(e -> changed.run());
-            cell.setOnAction(e -> changed.run());
-            FlowPane words = flow(new Label("In its tab"), name, new Label("from the cell"), cell);
-            words.getChildren()
-                    .addAll(how(
-                            tab.how(),
-                            tab.keys(),
-                            names,
-                            (how, keys) ->
-                                    change.accept(delivery, new Delivery.Tab(tab.tab(), tab.cell(), how, keys))));
-            words.getChildren()
-                    .add(Pieces.label(
-                            tab.cell().isEmpty()
-                                    ? "All other tabs stay as they are."
-                                    : "All else of the workbook stays as it is.",
-                            "second"));
-            return words;
-        }
-        Delivery.Table table = (Delivery.Table) delivery.form();
+        return delivery.form() instanceof Delivery.Tab tab
+                ? tab(delivery, tab, names)
+                : table(delivery, (Delivery.Table) delivery.form(), names);
+    }
+
+    private FlowPane picture(Delivery delivery, Delivery.Picture picture, Outcome made) {
+        List<String> kept =
+                Summaries.of(made.job()).stream().map(Summaries.Named::name).toList();
+        ComboBox<String> summary = choice("picture-summary", kept, picture.summary());
+        summary.setOnAction(e -> change.accept(
+                delivery, new Delivery.Picture(Objects.requireNonNullElse(summary.getValue(), picture.summary()))));
+        return flow(new Label("A picture of the summary"), summary);
+    }
+
+    private FlowPane tab(Delivery delivery, Delivery.Tab tab, List<String> names) {
+        TextField name = field("tab-name", tab.tab(), 140);
+        TextField cell = field("tab-cell", tab.cell(), 60);
+        cell.setPromptText("A1");
+        cell.setTooltip(new Tooltip("The cell in which the header begins. All else of the tab stays then; "
+                + "with none named the tab holds nothing but the rows"));
+        Runnable changed = () -> change.accept(
+                delivery,
+                new Delivery.Tab(
+                        kept(name, tab.tab()), cell.getText().strip().toUpperCase(Locale.ROOT), tab.how(), tab.keys()));
+        name.setOnAction(e -> changed.run());
+        cell.setOnAction(e -> changed.run());
+        String stays =
+                tab.cell().isEmpty() ? "All other tabs stay as they are." : "All else of the workbook stays as it is.";
+        return withHow(
+                flow(new Label("In its tab"), name, new Label("from the cell"), cell),
+                how(
+                        tab.how(),
+                        tab.keys(),
+                        names,
+                        (how, keys) -> change.accept(delivery, new Delivery.Tab(tab.tab(), tab.cell(), how, keys))),
+                stays);
+    }
+
+    private FlowPane table(Delivery delivery, Delivery.Table table, List<String> names) {
         TextField address = field("table-address", delivery.target(), 300);
-        address.setOnAction(e -> {
-            if (address.getText().strip().equals(delivery.target())) {
-                return;
-            }
-            try {
-                PostgresTable.check(address.getText().strip());
-                model.deliveries()
-                        .change(
-                                Optional.of(delivery),
-                                new Delivery(delivery.name(), address.getText().strip(), table, delivery.accepted()));
-            } catch (CuveeException refused) {
-                model.say(refused.finding().text(), true);
-            }
-        });
+        address.setOnAction(e -> moveTo(address.getText().strip(), delivery));
         TextField name = field("table-name", table.table(), 140);
         name.setOnAction(e ->
                 change.accept(delivery, new Delivery.Table(kept(name, table.table()), table.how(), table.keys())));
-        FlowPane words = flow(new Label("In the database"), address, new Label("the table"), name);
-        words.getChildren()
-                .addAll(how(
+        return withHow(
+                flow(new Label("In the database"), address, new Label("the table"), name),
+                how(
                         table.how(),
                         table.keys(),
                         names,
-                        (how, keys) -> change.accept(delivery, new Delivery.Table(table.table(), how, keys))));
-        words.getChildren()
-                .add(Pieces.label("The password comes from PGPASSWORD or the database's password file.", "second"));
+                        (how, keys) -> change.accept(delivery, new Delivery.Table(table.table(), how, keys))),
+                "The password comes from PGPASSWORD or the database's password file.");
+    }
+
+    private static FlowPane withHow(FlowPane words, List<Node> how, String stays) {
+        words.getChildren().addAll(how);
+        words.getChildren().add(Pieces.label(stays, "second"));
         return words;
+    }
+
+    /** Writes a table to another database from now on; an address that cannot be one is told. */
+    private void moveTo(String address, Delivery delivery) {
+        if (address.equals(delivery.target())) {
+            return;
+        }
+        try {
+            PostgresTable.check(address);
+            model.deliveries()
+                    .change(
+                            Optional.of(delivery),
+                            new Delivery(delivery.name(), address, delivery.form(), delivery.accepted()));
+        } catch (CuveeException refused) {
+            model.say(refused.finding().text(), true);
+        }
     }
 
     /** What a field says; what was there before where it says nothing. */
