@@ -1,9 +1,7 @@
 package cuvee.desktop;
 
 import cuvee.master.ColumnFacts;
-import cuvee.master.MasterPlan;
 import cuvee.master.RowRule;
-import cuvee.model.BoardGrid;
 import cuvee.model.JobModel;
 import cuvee.model.MasterGrid;
 import cuvee.model.Scope;
@@ -11,21 +9,15 @@ import cuvee.model.ValuesGrid;
 import cuvee.place.Says;
 import cuvee.rework.Phrase;
 import cuvee.rework.Tidying;
-import cuvee.tell.LayoutFacts;
 import cuvee.tell.Outcome;
-import cuvee.value.Convention;
-import cuvee.value.Spellings;
 import cuvee.value.Spellings.Counted;
 import cuvee.value.Type;
-import cuvee.value.YesNoWords;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Executor;
 import java.util.function.Supplier;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import javafx.animation.PauseTransition;
 import javafx.geometry.Bounds;
 import javafx.geometry.HPos;
@@ -62,13 +54,13 @@ final class FactsPane extends VBox {
     private static final double VALUES_HEIGHT = 330;
     private static final double LEAST_VALUES_HEIGHT = 130;
     private static final double OTHERS_HEIGHT = 240;
-    private static final int GROUPS_SHOWN = 8;
     private final JobModel model;
     private final Executor ui;
     private final Label title = new Label();
     private final Label figures = new Label();
-    private final VBox alike = new VBox(4);
-    private final VBox layouts = new VBox(4);
+    private final FactsSpelling spelling;
+    private final FactsAlike alike;
+    private final FactsByLayout layouts;
     private final TextField search = new TextField();
     private final GridView values = new GridView("facts-values");
     private final Label chosen = new Label();
@@ -80,12 +72,6 @@ final class FactsPane extends VBox {
     private final MenuButton codes = new MenuButton("Names for codes");
     private final HBox writing = new HBox(6, to, write);
     private final PauseTransition typing = new PauseTransition(Duration.millis(200));
-    private final ComboBox<MasterPlan.Spelling> spelling = new ComboBox<>();
-    private final HBox spellings = new HBox(8);
-    private static final List<YesNoWords> USUAL_WORDS =
-            List.of(new YesNoWords("Yes", "No"), new YesNoWords("Y", "N"), YesNoWords.TRUE_FALSE);
-    private final ComboBox<YesNoWords> yesNo = new ComboBox<>();
-    private final HBox yesNoWritten = new HBox(8);
     /** The figures, the values, what can be done with those chosen, and what else there is to see. */
     private final VBox said;
 
@@ -94,7 +80,6 @@ final class FactsPane extends VBox {
     private final ScrollPane others;
     private List<Pane> parts = List.of();
     private @Nullable ValuesGrid shown;
-    private boolean filling;
     private String column = "";
     /** How wide they are beside a grid, as the edge was left. */
     private double wide = WIDTH;
@@ -104,8 +89,37 @@ final class FactsPane extends VBox {
     FactsPane(JobModel model, Executor ui, Supplier<Choosers> choosers) {
         this.model = model;
         this.ui = ui;
+        spelling = new FactsSpelling(model);
+        alike = new FactsAlike(model);
+        layouts = new FactsByLayout(model);
         setId("facts");
         getStyleClass().add("panel");
+        HBox head = head();
+        makeValues();
+        makeWriting();
+        makeCodes(choosers);
+        FlowPane whole = new FlowPane(6, 6, blank, codes);
+        said = new VBox(8, figures, spelling);
+        held = new VBox(8, search, values);
+        acts = new VBox(8, chosen, writing, scope, whole);
+        VBox more = new VBox(10, alike, layouts);
+        more.getStyleClass().add("panel-part");
+        others = new ScrollPane(more);
+        others.setFitToWidth(true);
+        others.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        others.setMinHeight(0);
+        getChildren().add(head);
+        lay(false);
+        Edge.of(this, HPos.LEFT, WIDTH);
+        addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.ESCAPE) {
+                onClose.run();
+                e.consume();
+            }
+        });
+    }
+
+    private HBox head() {
         title.setId("facts-title");
         title.getStyleClass().add("section-title");
         title.setMinWidth(0);
@@ -119,6 +133,10 @@ final class FactsPane extends VBox {
         HBox head = new HBox(8, title, space, closing);
         head.setAlignment(Pos.CENTER_LEFT);
         head.getStyleClass().add("drawer-head");
+        return head;
+    }
+
+    private void makeValues() {
         figures.setId("facts-figures");
         figures.setWrapText(true);
         figures.setMinHeight(Region.USE_PREF_SIZE);
@@ -141,6 +159,9 @@ final class FactsPane extends VBox {
             }
         });
         VBox.setVgrow(values, Priority.ALWAYS);
+    }
+
+    private void makeWriting() {
         chosen.setWrapText(true);
         chosen.getStyleClass().add("hint");
         to.setId("facts-to");
@@ -155,41 +176,13 @@ final class FactsPane extends VBox {
         blank.setId("facts-blank");
         blank.setOnAction(e -> writeChosen(""));
         writing.setAlignment(Pos.CENTER_LEFT);
-        spelling.setId("facts-spelling");
-        spelling.getItems().setAll(MasterPlan.Spelling.values());
-        spelling.setConverter(Choices.words(MasterPlan.Spelling::words));
-        spelling.setMaxWidth(Double.MAX_VALUE);
-        spelling.setAccessibleText("How all texts of this column are spelled");
-        spelling.setOnAction(e -> {
-            if (!filling && spelling.getValue() != null) {
-                model.rules().decideSpelling(column, spelling.getValue());
-            }
-        });
-        Label spelled = new Label("Spelling");
-        spelled.setLabelFor(spelling);
-        spelled.setMinWidth(Region.USE_PREF_SIZE);
-        HBox.setHgrow(spelling, Priority.ALWAYS);
-        spellings.getChildren().addAll(spelled, spelling);
-        spellings.setAlignment(Pos.CENTER_LEFT);
-        yesNo.setId("facts-yes-no");
-        yesNo.setConverter(Choices.words(words -> words.yes() + " and " + words.no()));
-        yesNo.setMaxWidth(Double.MAX_VALUE);
-        yesNo.setAccessibleText("How yes and no are written where this column is delivered as text");
-        yesNo.setOnAction(e -> {
-            if (!filling && yesNo.getValue() != null) {
-                model.rules().decideYesNoWords(column, yesNo.getValue());
-            }
-        });
-        Label written = new Label("Delivered as");
-        written.setLabelFor(yesNo);
-        written.setMinWidth(Region.USE_PREF_SIZE);
-        HBox.setHgrow(yesNo, Priority.ALWAYS);
-        yesNoWritten.getChildren().addAll(written, yesNo);
-        yesNoWritten.setAlignment(Pos.CENTER_LEFT);
         scope.setId("facts-scope");
         scope.setMaxWidth(Double.MAX_VALUE);
         scope.setConverter(Choices.words(Scope::words));
         scope.setAccessibleText("Where it is written so");
+    }
+
+    private void makeCodes(Supplier<Choosers> choosers) {
         MenuItem fromFile = new MenuItem("from a table in a file");
         fromFile.setOnAction(e -> choosers.get()
                 .file("The table with codes and names")
@@ -202,25 +195,6 @@ final class FactsPane extends VBox {
                                 Clipboard.getSystemClipboard().getString(), "")));
         codes.setId("facts-codes");
         codes.getItems().addAll(fromFile, pasted);
-        FlowPane whole = new FlowPane(6, 6, blank, codes);
-        said = new VBox(8, figures, spellings, yesNoWritten);
-        held = new VBox(8, search, values);
-        acts = new VBox(8, chosen, writing, scope, whole);
-        VBox more = new VBox(10, alike, layouts);
-        more.getStyleClass().add("panel-part");
-        others = new ScrollPane(more);
-        others.setFitToWidth(true);
-        others.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        others.setMinHeight(0);
-        getChildren().add(head);
-        lay(false);
-        Edge.of(this, HPos.LEFT, WIDTH);
-        addEventHandler(KeyEvent.KEY_PRESSED, e -> {
-            if (e.getCode() == KeyCode.ESCAPE) {
-                onClose.run();
-                e.consume();
-            }
-        });
     }
 
     GridView grid() {
@@ -315,28 +289,24 @@ final class FactsPane extends VBox {
         shown = grid;
         title.setText(name + ": " + grid.type().word());
         figures.setText("Counting the values of all rows.");
-        alike.getChildren().clear();
-        Pieces.show(alike, false);
-        layouts.getChildren().clear();
+        alike.tell(name, List.of());
+        layouts.clear();
         boolean own = data && outcome.proposal().hasCells(at);
         boolean written = own || data && outcome.proposal().isMade(at);
         boolean texts = own && grid.type() == Type.TEXT;
-        Pieces.show(spellings, texts);
-        Pieces.show(yesNoWritten, own && grid.type() == Type.YES_NO);
-        filling = true;
-        spelling.setValue(Tidying.of(outcome.job(), name));
-        yesNo.getItems()
-                .setAll(Stream.concat(Stream.of(grid.words()), USUAL_WORDS.stream())
-                        .distinct()
-                        .toList());
-        yesNo.setValue(grid.words());
-        filling = false;
+        if (texts) {
+            spelling.ofTexts(name, Tidying.of(outcome.job(), name));
+        } else if (own && grid.type() == Type.YES_NO) {
+            spelling.ofYesNo(name, grid.words());
+        } else {
+            spelling.ofNone();
+        }
         writing.setDisable(!written);
         codes.setDisable(!data);
         blank.setDisable(!written);
         values.setModel(grid);
         if (data) {
-            tellLayouts(outcome, at, grid.type());
+            layouts.tell(outcome, at, name, grid.type());
         }
         grid.load(found -> counted(grid, found), why -> {
             if (shown == grid) {
@@ -352,7 +322,7 @@ final class FactsPane extends VBox {
         figures.setText(words(found, grid.type()));
         values.setModel(grid);
         shareRoom();
-        tellAlike(found.alike());
+        alike.tell(column, found.alike());
         tellChosen();
         if (!search.getText().isEmpty()) {
             grid.search(search.getText());
@@ -452,125 +422,6 @@ final class FactsPane extends VBox {
                             wanted,
                             scope.getValue() == null ? "" : scope.getValue().id());
         }
-    }
-
-    private void tellAlike(List<Spellings.Group> groups) {
-        alike.getChildren().clear();
-        Pieces.show(alike, !groups.isEmpty());
-        if (groups.isEmpty()) {
-            return;
-        }
-        Label head = new Label("Nearly the same");
-        head.getStyleClass().add("section-title");
-        alike.getChildren().add(head);
-        if (groups.size() > 1) {
-            Button all = new Button("Write all " + Says.number(groups.size()) + " as proposed");
-            all.setId("facts-alike-all");
-            all.setOnAction(e -> model.rules().writeAlike(column, groups));
-            alike.getChildren().add(all);
-        }
-        int at = 0;
-        for (Spellings.Group group : groups.subList(0, Math.min(GROUPS_SHOWN, groups.size()))) {
-            Label others = new Label(group.others().stream()
-                    .limit(4)
-                    .map(other -> Says.quoted(other.text()) + " in " + Says.count(other.rows(), "row"))
-                    .collect(Collectors.joining(", ")));
-            others.setWrapText(true);
-            Button one = new Button(
-                    "Write “" + group.to().text() + "” for " + (group.others().size() == 1 ? "it" : "them"));
-            one.setId("facts-alike-" + at++);
-            one.setOnAction(e -> model.rules()
-                    .writeValues(
-                            column,
-                            group.others().stream().map(Counted::text).toList(),
-                            group.to().text()));
-            alike.getChildren().addAll(others, one);
-        }
-        if (groups.size() > GROUPS_SHOWN) {
-            alike.getChildren().add(new Label("and " + Says.number(groups.size() - GROUPS_SHOWN) + " more"));
-        }
-    }
-
-    // ---- layouts ----
-
-    private void tellLayouts(Outcome outcome, int at, Type type) {
-        layouts.getChildren().clear();
-        Label head = new Label("By layout");
-        head.getStyleClass().add("section-title");
-        layouts.getChildren().add(head);
-        String kind = LayoutFacts.conventionOf(type);
-        for (LayoutFacts each : LayoutFacts.of(outcome, at)) {
-            layouts.getChildren()
-                    .add(fits(
-                            BoardGrid.layoutName(each.layout()) + ", "
-                                    + Says.count(each.layout().tables().size(), "table"),
-                            each,
-                            type));
-            if (!kind.isEmpty()) {
-                layouts.getChildren().add(convention(each, each.layout().signature(), kind, type.isNumber()));
-            }
-            List<String> sources = each.layout().tables().stream()
-                    .map(table -> table.source())
-                    .distinct()
-                    .toList();
-            if (sources.size() > 1) {
-                layouts.getChildren().add(bySource(outcome, at, each, sources, type));
-            }
-        }
-    }
-
-    private static Label fits(String which, LayoutFacts facts, Type type) {
-        Label line = new Label(which + ": " + Says.number(facts.fits()) + " of " + Says.count(facts.filled(), "value")
-                + " fit " + type.word());
-        line.setWrapText(true);
-        return line;
-    }
-
-    /** The same for one of a layout's files, which is chosen. */
-    private VBox bySource(Outcome outcome, int at, LayoutFacts facts, List<String> sources, Type type) {
-        ComboBox<String> which = new ComboBox<>();
-        which.getItems().setAll(sources);
-        which.setPromptText("one of its files");
-        which.setAccessibleText("One file of this layout");
-        which.setMaxWidth(Double.MAX_VALUE);
-        VBox one = new VBox(4, which);
-        String kind = LayoutFacts.conventionOf(type);
-        which.setOnAction(e -> {
-            one.getChildren().setAll(which);
-            LayoutFacts.ofSource(outcome, at, facts.layout(), which.getValue()).ifPresent(found -> {
-                one.getChildren().add(fits("In this file", found, type));
-                if (!kind.isEmpty()) {
-                    one.getChildren().add(convention(found, which.getValue(), kind, type.isNumber()));
-                }
-            });
-        });
-        return one;
-    }
-
-    private ComboBox<String> convention(LayoutFacts facts, String scope, String kind, boolean number) {
-        List<String> words = number ? List.of("point", "comma") : List.of("day", "month");
-        List<String> shownWords =
-                number ? List.of("the point is decimal", "the comma is decimal") : List.of("day first", "month first");
-        String found = facts.conventions().stream()
-                .map(convention -> shownWords.get(first(convention, number) ? 0 : 1))
-                .distinct()
-                .collect(Collectors.joining(" and "));
-        ComboBox<String> choice = new ComboBox<>();
-        choice.setMaxWidth(Double.MAX_VALUE);
-        choice.getItems().add("as found: " + found);
-        choice.getItems().addAll(shownWords);
-        choice.setAccessibleText("How the column is written there");
-        choice.getSelectionModel().select(words.indexOf(facts.said()) + 1);
-        choice.setOnAction(e -> {
-            int at = choice.getSelectionModel().getSelectedIndex();
-            model.board()
-                    .decideConvention(kind, column, scope, at <= 0 ? "" : Objects.requireNonNull(words.get(at - 1)));
-        });
-        return choice;
-    }
-
-    private static boolean first(Convention convention, boolean number) {
-        return number ? convention.mark() == Convention.Mark.POINT : convention.order() == Convention.Order.DAY_FIRST;
     }
 
     /** Gives back what is read from. */
