@@ -121,8 +121,8 @@ final class BehindTotals {
                     firstShaped,
                     Says.count(shaped, "row") + " behind the total of all others"
                             + (shaped == 1 ? ", " : ", the first ") + Says.quoted(firstSays)
-                            + (shaped == 1 ? ", has" : ", have")
-                            + " the cells of this total and none that each record has; set aside with it.",
+                            + (shaped == 1 ? ", is" : ", are")
+                            + " filled as this total is and not as records are; set aside with it.",
                     shaped));
         }
     }

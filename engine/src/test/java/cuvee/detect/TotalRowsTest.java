@@ -104,8 +104,9 @@ class TotalRowsTest {
         assertThat(found.doubts())
                 .singleElement()
                 .satisfies(doubt -> assertThat(doubt.text())
-                        .isEqualTo("3 rows behind the total of all others, the first “Commission 4%”, have the cells of"
-                                + " this total and none that each record has; set aside with it."));
+                        .isEqualTo(
+                                "3 rows behind the total of all others, the first “Commission 4%”, are filled as this"
+                                        + " total is and not as records are; set aside with it."));
     }
 
     @Test
