@@ -205,7 +205,7 @@ public final class Board {
 
     private static Job convention(Job job, String kind, String subject, String words) {
         return words.isEmpty()
-                ? job.withoutSettled(kind, subject)
+                ? Choices.takenBack(job, kind, subject)
                 : job.withSettled(new Decision(kind, subject, words, BY_HAND, ""));
     }
 

@@ -85,7 +85,7 @@ public final class Deciding {
                                 ? "The decision " + id + " is Cuvee's own, not yours."
                                 : "The job has no decision " + id + ".",
                         "List the decisions with: cuvee show FILE.cuvee --decisions"));
-        return job.withoutSettled(decision.kind(), decision.subject());
+        return Choices.takenBack(job, decision.kind(), decision.subject());
     }
 
     private String subjectOf(String kind, List<String> parts) {

@@ -230,6 +230,25 @@ public final class Choices {
                         .toList());
     }
 
+    /**
+     * The job without a decision of the analyst's, which is left to the evidence again; the type of a column that Cuvee
+     * assumed while the values were read as the decision said is left to it too.
+     */
+    public static Job takenBack(Job job, String kind, String subject) {
+        Job without = job.withoutSettled(kind, subject);
+        return saysHowValuesAreRead(kind)
+                ? without.withoutAssumed(
+                        Kinds.TYPE, scoped(subject, job.columns()).column())
+                : without;
+    }
+
+    private static boolean saysHowValuesAreRead(String kind) {
+        return kind.equals(Kinds.WRITTEN_AS)
+                || kind.equals(Kinds.DECIMAL_MARK)
+                || kind.equals(Kinds.DATE_ORDER)
+                || kind.equals(Kinds.CURRENCY);
+    }
+
     /** The job with its decisions as they are said from another folder. */
     public static Job moved(Job job, Choice.Move move) {
         return changed(job, job.columns(), choice -> choice.moved(move));

@@ -88,6 +88,14 @@ public record Job(
         return new Job(id, name, places, columns, others, assumed, deliveries, unknown);
     }
 
+    /** The job without Cuvee's own decision about a subject, which is decided anew. */
+    public Job withoutAssumed(String kind, String subject) {
+        List<Decision> others = assumed.stream()
+                .filter(d -> !d.kind().equals(kind) || !d.subject().equals(subject))
+                .toList();
+        return new Job(id, name, places, columns, settled, others, deliveries, unknown);
+    }
+
     /** The decision in force about a subject: the analyst's before Cuvee's own. */
     public Optional<Decision> decision(String kind, String subject) {
         return find(settled, kind, subject).or(() -> find(assumed, kind, subject));

@@ -137,6 +137,9 @@ public final class TagColumns {
             Optional<Decision> decision = job.decision(Kinds.TAG, source.words());
             if (decision.isPresent()) {
                 if (!decision.get().answer().equals(ColumnChoice.LEFT_OUT)) {
+                    if (tellsNothingOfOneSource(source, values)) {
+                        continue;
+                    }
                     add(source, decision.get().answer(), values);
                 } else if (!job.isSettled(Kinds.TAG, source.words())) {
                     contradictions(tags.name(source), values);
@@ -146,6 +149,13 @@ public final class TagColumns {
             }
             report(source, values);
         }
+    }
+
+    /** True where a tag that Cuvee assumed of several sources says nothing of the only one that is left. */
+    private boolean tellsNothingOfOneSource(TagSource source, Map<PlacedTable, Value> values) {
+        return values.isEmpty()
+                && !job.isSettled(Kinds.TAG, source.words())
+                && homes.keySet().stream().map(PlacedTable::source).distinct().count() == 1;
     }
 
     private static boolean lacksYears(Map<PlacedTable, Value> values) {

@@ -3,6 +3,7 @@ package cuvee.propose;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.change.Board;
+import cuvee.change.Deciding;
 import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.gather.Reread;
@@ -61,6 +62,23 @@ class WrittenAsTest {
         assertThat(made.outcome().questions()).isEmpty();
         assertThat(made.findings("written-as").get(0).what()).contains("44229 is 2021-02-02");
         assertThat(made.findings("not-conserved")).isEmpty();
+    }
+
+    @Test
+    void anAnswerThatIsTakenBackLeavesTheTypeToTheEvidenceAgain() {
+        batch.csv("a.csv", "Visited,Boat,Boxes", "2021-02-01,Heron,5", "2021-02-03,Plover,6");
+        batch.sheet("b.xlsx", row("Visited", "Boat", "Boxes"), row(44240, "Heron", 7), row(44241, "Plover", 8));
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Visited")).isEqualTo(Type.DATE);
+        batch.settle(made.question(Kinds.WRITTEN_AS), "as written");
+        Batch.Made answered = batch.refresh();
+        assertThat(type(answered, "Visited")).isEqualTo(Type.TEXT);
+        String id = batch.job().settled().get(0).id();
+        batch.job(new Deciding(answered.outcome(), "Ines, 2021-03-05").undo(id));
+        Batch.Made back = batch.refresh();
+        assertThat(type(back, "Visited")).isEqualTo(Type.DATE);
+        assertThat(back.lines()).isEqualTo(made.lines());
+        assertThat(back.question(Kinds.WRITTEN_AS)).isEqualTo(made.question(Kinds.WRITTEN_AS));
     }
 
     @Test

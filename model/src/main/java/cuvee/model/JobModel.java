@@ -2,6 +2,7 @@ package cuvee.model;
 
 import cuvee.change.JobMove;
 import cuvee.decision.Choice;
+import cuvee.decision.Choices;
 import cuvee.decision.ColumnChoice;
 import cuvee.decision.Kinds;
 import cuvee.decision.SheetRule;
@@ -511,7 +512,7 @@ public final class JobModel implements AutoCloseable {
 
     /** Asks a settled question again: what was decided is left to Cuvee. */
     public void askAgain(Decision decision) {
-        step(history.now().withoutSettled(decision.kind(), decision.subject()));
+        step(Choices.takenBack(history.now(), decision.kind(), decision.subject()));
         refresh();
     }
 
@@ -525,7 +526,7 @@ public final class JobModel implements AutoCloseable {
         Job now = history.now();
         step(
                 words.isEmpty()
-                        ? now.withoutSettled(kind, subject)
+                        ? Choices.takenBack(now, kind, subject)
                         : now.withSettled(new Decision(kind, subject, words, BY_HAND, "")));
         refresh();
     }
