@@ -125,10 +125,11 @@ public final class TagColumns {
     }
 
     private void decide() {
-        // A period without its year comes behind others, which may say the same with it.
+        // What is a column already comes first: others may say the same. So may they with the year that a period lacks.
         Map<TagSource, Map<PlacedTable, Value>> said = new HashMap<>();
         List<TagSource> candidates = tags.candidates().stream()
-                .sorted(Comparator.comparing(source -> lacksYears(said.computeIfAbsent(source, this::values))))
+                .sorted(Comparator.comparing((TagSource source) -> !isColumn(source))
+                        .thenComparing(source -> lacksYears(said.computeIfAbsent(source, this::values))))
                 .toList();
         Set<TagSource> inOrder = new LinkedHashSet<>(candidates);
         inOrder.addAll(sources(job));
@@ -156,6 +157,12 @@ public final class TagColumns {
         return values.isEmpty()
                 && !job.isSettled(Kinds.TAG, source.words())
                 && homes.keySet().stream().map(PlacedTable::source).distinct().count() == 1;
+    }
+
+    private boolean isColumn(TagSource source) {
+        return job.decision(Kinds.TAG, source.words())
+                .filter(decision -> !decision.answer().equals(ColumnChoice.LEFT_OUT))
+                .isPresent();
     }
 
     private static boolean lacksYears(Map<PlacedTable, Value> values) {
