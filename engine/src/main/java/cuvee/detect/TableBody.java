@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** The rows of one table, from its titles and header on: tells each row for itself and gathers what the records hold. */
@@ -45,6 +46,9 @@ final class TableBody {
 
     /** How many cells titles of several cells fill. */
     private final BitSet wideTitles = new BitSet();
+
+    /** Doubts about rows that are kept. */
+    private static final Set<String> OF_KEPT_ROWS = Set.of("total-word", "total-row");
 
     private final List<Doubt> doubts = new ArrayList<>();
 
@@ -590,6 +594,7 @@ final class TableBody {
         heads.said().ifPresent(doubts::add);
         aside.addAll(heads.aside());
         aside.sort(Comparator.comparingInt(Aside::row));
+        forgetDoubtsOfRowsAside();
         List<TableColumn> named = columns
                 .named(
                         headerRows,
@@ -614,6 +619,12 @@ final class TableBody {
                 rival,
                 reason,
                 reading.words()));
+    }
+
+    /** Rows that might have been totals are kept as records, as the doubts say, unless something else set them aside. */
+    private void forgetDoubtsOfRowsAside() {
+        Set<Integer> rows = aside.stream().map(Aside::row).collect(Collectors.toSet());
+        doubts.removeIf(doubt -> OF_KEPT_ROWS.contains(doubt.kind()) && rows.contains(doubt.row()));
     }
 
     /** Lines between records turn out to belong to those above them. */

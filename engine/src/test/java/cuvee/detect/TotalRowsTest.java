@@ -110,6 +110,25 @@ class TotalRowsTest {
     }
 
     @Test
+    void whatStandsFarBelowTheItemsOfAnInvoiceIsNotSaidToBeKept() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Qty", "Description", "Unit", "Unit price", "Line total"});
+        rows.add(new Object[] {1, "Rope", "m", 42.48, 42.48});
+        rows.add(new Object[] {6, "Rope", "m", 47.82, 286.92});
+        rows.add(new Object[] {5, "Shackle", "ea", 18.37, 91.85});
+        rows.add(new Object[] {""});
+        rows.add(new Object[] {""});
+        rows.add(new Object[] {"", "", "", "Net", 421.25});
+        rows.add(new Object[] {"", "", "", "VAT 20%", 84.25});
+        rows.add(new Object[] {"", "", "", "Total due", 505.5});
+        rows.add(new Object[] {""});
+        rows.add(new Object[] {"Payment within 30 days. Thank you."});
+        FoundTable found = Sheets.tables(rows).get(0);
+        assertThat(found.kept()).isEqualTo(3);
+        assertThat(found.doubts()).isEmpty();
+    }
+
+    @Test
     void aRecordBehindTheTotalThatHasWhatRecordsHaveIsKeptAndPointedOut() {
         FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Client", "Value EUR", "Comment"},
