@@ -34,6 +34,7 @@ public final class Tags {
 
     private static final int LONGEST_VALUE = 40;
     private static final Pattern BEFORE_NUMBER = Pattern.compile("(\\p{L}{3,20})\\b\\D*\\d.*");
+    private static final Pattern LAST_WORD = Pattern.compile(".*[\\p{L}\\d][ _-](\\p{L}{3,20})");
     /** What says nothing without the word before it. */
     private static final Pattern CODE = Pattern.compile("\\p{L}|\\d{1,4}|\\p{L}\\d{1,2}|[IVX]{1,4}");
 
@@ -385,7 +386,25 @@ public final class Tags {
         }
         return source.from() == From.ANY_LABEL
                 ? usualLabel()
-                : wordBefore(source).orElse(source.name());
+                : wordBefore(source).or(() -> lastWord(source)).orElse(source.name());
+    }
+
+    /** The word with which all that a tag says ends: {@code Depot} of {@code Hull depot} and {@code Leith depot}. */
+    private Optional<String> lastWord(TagSource source) {
+        Set<String> values = homes.stream()
+                .flatMap(home -> value(source, home).stream())
+                .map(Value::text)
+                .collect(Collectors.toSet());
+        Set<String> words = values.stream()
+                .map(LAST_WORD::matcher)
+                .map(word -> word.matches() ? word.group(1).toLowerCase(Locale.ROOT) : "")
+                .collect(Collectors.toSet());
+        return values.size() > 1 && words.size() == 1
+                ? words.stream()
+                        .findFirst()
+                        .filter(word -> !word.isEmpty())
+                        .map(word -> word.substring(0, 1).toUpperCase(Locale.ROOT) + word.substring(1))
+                : Optional.empty();
     }
 
     /** The word with which all that a tag says begins: {@code Order} of {@code Order 1001}. */

@@ -72,6 +72,22 @@ class TagColumnsTest extends BatchTest {
     }
 
     @Test
+    void aTagIsCalledByTheWordWithWhichAllThatItSaysEnds() {
+        for (int month = 1; month <= 2; month++) {
+            for (String depot : List.of("Hull", "Leith")) {
+                batch.csv(
+                        "movement " + depot.length() + month + ".csv",
+                        depot + " depot - stock 2026-0" + month,
+                        "",
+                        "Item,In,Out",
+                        "Rope," + (depot.length() + month) + ",2",
+                        "Buoy,7," + month);
+            }
+        }
+        assertThat(batch.refresh().columns()).containsExactly("Item", "In", "Out", "Month", "Depot");
+    }
+
+    @Test
     void whatTheRowsSayThemselvesIsNoTag() {
         batch.csv("Hollin 2026-01.csv", "Date,Port,Pax", "2026-01-01,Hollin,5", "2026-01-09,Hollin,5");
         batch.csv("Tarsk 2026-02.csv", "Date,Port,Pax", "2026-02-01,Tarsk,5", "2026-02-09,Tarsk,5");
