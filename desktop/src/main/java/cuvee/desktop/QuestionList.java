@@ -52,6 +52,9 @@ final class QuestionList extends HBox {
     private int chosen;
     private @Nullable AnswerBox answers;
 
+    /** True while there is something that has not been shown. */
+    private boolean behind = true;
+
     QuestionList(JobModel model, Consumer<Question> showInPlace, Runnable close) {
         this.model = model;
         this.showInPlace = showInPlace;
@@ -87,8 +90,25 @@ final class QuestionList extends HBox {
         evidence.setMaxWidth(EVIDENCE);
         getChildren().addAll(left, evidence);
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-        model.outcomeProperty().addListener((o, before, now) -> show(now));
-        show(model.outcomeProperty().get());
+        model.outcomeProperty().addListener((o, before, now) -> {
+            behind = true;
+            if (getScene() != null) {
+                catchUp();
+            }
+        });
+        sceneProperty().addListener((o, before, now) -> {
+            if (now != null) {
+                catchUp();
+            }
+        });
+    }
+
+    /** Shows what there is now, where it has not been shown yet: nothing is made while nobody looks. */
+    private void catchUp() {
+        if (behind) {
+            behind = false;
+            show(model.outcomeProperty().get());
+        }
     }
 
     GridView grid() {
