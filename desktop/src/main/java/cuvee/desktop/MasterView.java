@@ -89,82 +89,20 @@ final class MasterView extends VBox {
         setId("master");
         setMinWidth(0);
         correction = new CorrectionBar(model, this::closeCorrection);
-        grid.setEmptyWords("The master has no rows yet. Refresh, or look in Collect at why no file was taken.");
-        grid.setOnSelect((row, column) -> selected(shown, row, of(grid, column)));
-        grid.setOnHead((column, more) -> order(of(grid, column), more));
-        grid.setOnOpen((row, column) -> opened(shown, row, of(grid, column)));
-        grid.setOnWidth(this::widened);
-        one.setOnSelect((row, column) -> selected(shownOfOne, row, of(one, column)));
-        one.setOnOpen((row, column) -> opened(shownOfOne, row, of(one, column)));
         columns = new ColumnsMenu(model, this::chosenColumn);
-        VBox.setVgrow(grid, Priority.ALWAYS);
-        VBox.setVgrow(one, Priority.ALWAYS);
-        one.setPrefHeight(HEIGHT_BESIDE);
-        beside.setMinHeight(HEIGHT_BESIDE);
-        oneSays.getStyleClass().addAll("second", "beside-says");
-        sources.setId("master-source");
-        sources.setMinWidth(130);
-        sources.setMaxWidth(260);
-        sources.setOnAction(e -> showOne());
-        Button factsButton = Pieces.button("Column facts", "F4", "master-facts", this::showFacts);
-        addEventHandler(KeyEvent.KEY_PRESSED, e -> {
-            if (e.getCode() == KeyCode.F4) {
-                showFacts();
-            }
-        });
-        rule.setId("master-rule");
-        rule.setMinWidth(Region.USE_PREF_SIZE);
-        rule.setTooltip(new Tooltip("Keep or set aside rows by what is selected (Ctrl+R)"));
-        rule.setOnShowing(e -> offerRules());
-        rule.getItems().add(new MenuItem(""));
-        grid.setOnContextMenuRequested(e -> {
-            int head = grid.headAt(e.getX(), e.getY());
-            if (head >= 0) {
-                grid.select(grid.selectedRow(), head);
-            }
-            rule.show();
-        });
-        one.setOnContextMenuRequested(e -> rule.show());
-        addEventHandler(KeyEvent.KEY_PRESSED, e -> {
-            if (e.isShortcutDown() && e.getCode() == KeyCode.R) {
-                rule.show();
-            }
-        });
-        addEventHandler(KeyEvent.KEY_PRESSED, e -> {
-            if (e.getCode() == KeyCode.C && !e.isShortcutDown() && !correction.isFocusWithin()) {
-                correct();
-            }
-        });
-        Label show = Pieces.label("Beside it", "second");
-        show.setLabelFor(sources);
-        show.setMinWidth(Region.USE_PREF_SIZE);
-        says.setMinWidth(Region.USE_PREF_SIZE);
-        Label beyond = Pieces.label("", "second");
-        beyond.setMinWidth(0);
-        beyond.textProperty().bind(grid.beyondProperty());
-        HBox head =
-                Pieces.row(12, says, faces(false), beyond, Pieces.space(), show, sources, columns, rule, factsButton);
-        head.getStyleClass().add("standing");
+        listenToGrids();
+        offerSources();
+        offerRule();
+        addEventHandler(KeyEvent.KEY_PRESSED, this::key);
         HBox.setHgrow(grid, Priority.ALWAYS);
         HBox both = new HBox(grid, figures);
         VBox.setVgrow(both, Priority.ALWAYS);
-        widthProperty().addListener((o, before, now) -> {
-            boolean roomy = figures.fit(now.doubleValue());
-            Pieces.show(beyond, roomy);
-            Pieces.show(show, roomy);
-            // Facts have their own word to close them; where they leave little room, what is needed least goes.
-            boolean narrow = now.doubleValue() < NARROW;
-            Pieces.show(factsButton, !narrow);
-            Pieces.show(sources, !narrow || !NONE.equals(sources.getValue()));
-            tellRows(roomy);
-        });
-        VBox rowsFace = new VBox(head, lookBar, both);
+        rowsFace = new VBox(head(), lookBar, both);
         VBox.setVgrow(rowsFace, Priority.ALWAYS);
         rowsFace.addEventHandler(KeyEvent.KEY_PRESSED, this::lookKey);
         summary = new SummaryView(model, faces(true), this::showRowsOf, trail);
         VBox.setVgrow(summary, Priority.ALWAYS);
         Pieces.show(summary, false);
-        this.rowsFace = rowsFace;
         getChildren().addAll(rowsFace, summary);
         model.outcomeProperty().addListener((o, before, now) -> show(now));
         model.jobProperty().addListener((o, before, now) -> {
@@ -173,6 +111,81 @@ final class MasterView extends VBox {
             }
         });
         show(model.outcomeProperty().get());
+    }
+
+    private void listenToGrids() {
+        grid.setEmptyWords("The master has no rows yet. Refresh, or look in Collect at why no file was taken.");
+        grid.setOnSelect((row, column) -> selected(shown, row, of(grid, column)));
+        grid.setOnHead((column, more) -> order(of(grid, column), more));
+        grid.setOnOpen((row, column) -> opened(shown, row, of(grid, column)));
+        grid.setOnWidth(this::widened);
+        grid.setOnContextMenuRequested(e -> {
+            int head = grid.headAt(e.getX(), e.getY());
+            if (head >= 0) {
+                grid.select(grid.selectedRow(), head);
+            }
+            rule.show();
+        });
+        one.setOnSelect((row, column) -> selected(shownOfOne, row, of(one, column)));
+        one.setOnOpen((row, column) -> opened(shownOfOne, row, of(one, column)));
+        one.setOnContextMenuRequested(e -> rule.show());
+        VBox.setVgrow(grid, Priority.ALWAYS);
+        VBox.setVgrow(one, Priority.ALWAYS);
+    }
+
+    /** A source whose rows are shown beside those of the master. */
+    private void offerSources() {
+        one.setPrefHeight(HEIGHT_BESIDE);
+        beside.setMinHeight(HEIGHT_BESIDE);
+        oneSays.getStyleClass().addAll("second", "beside-says");
+        sources.setId("master-source");
+        sources.setMinWidth(130);
+        sources.setMaxWidth(260);
+        sources.setOnAction(e -> showOne());
+    }
+
+    private void offerRule() {
+        rule.setId("master-rule");
+        rule.setMinWidth(Region.USE_PREF_SIZE);
+        rule.setTooltip(new Tooltip("Keep or set aside rows by what is selected (Ctrl+R)"));
+        rule.setOnShowing(e -> offerRules());
+        rule.getItems().add(new MenuItem(""));
+    }
+
+    private void key(KeyEvent e) {
+        if (e.getCode() == KeyCode.F4) {
+            showFacts();
+        } else if (e.isShortcutDown() && e.getCode() == KeyCode.R) {
+            rule.show();
+        } else if (e.getCode() == KeyCode.C && !e.isShortcutDown() && !correction.isFocusWithin()) {
+            correct();
+        }
+    }
+
+    /** What stands above the rows, by the width there is: what is needed least goes first. */
+    private HBox head() {
+        Label show = Pieces.label("Beside it", "second");
+        show.setLabelFor(sources);
+        show.setMinWidth(Region.USE_PREF_SIZE);
+        says.setMinWidth(Region.USE_PREF_SIZE);
+        Label beyond = Pieces.label("", "second");
+        beyond.setMinWidth(0);
+        beyond.textProperty().bind(grid.beyondProperty());
+        Button factsButton = Pieces.button("Column facts", "F4", "master-facts", this::showFacts);
+        HBox head =
+                Pieces.row(12, says, faces(false), beyond, Pieces.space(), show, sources, columns, rule, factsButton);
+        head.getStyleClass().add("standing");
+        widthProperty().addListener((o, before, now) -> {
+            boolean roomy = figures.fit(now.doubleValue());
+            boolean narrow = now.doubleValue() < NARROW;
+            Pieces.show(beyond, roomy);
+            Pieces.show(show, roomy);
+            // Facts that take the room have a word of their own to close them.
+            Pieces.show(factsButton, !narrow);
+            Pieces.show(sources, !narrow || !NONE.equals(sources.getValue()));
+            tellRows(roomy);
+        });
+        return head;
     }
 
     // ---- how the columns stand ----

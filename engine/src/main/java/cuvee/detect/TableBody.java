@@ -560,34 +560,7 @@ final class TableBody {
             return Optional.empty();
         }
         linesBelow();
-        if (sections > 0) {
-            doubts.add(new Doubt(
-                    "section",
-                    firstSection,
-                    Says.count(sections, "line") + (sections == 1 ? " stands" : " stand")
-                            + " between records, the first "
-                            + Says.quoted(firstSectionText) + "; set aside as "
-                            + (sections == 1 ? "a line that heads" : "lines that head") + " the rows below.",
-                    sections));
-        }
-        if (!notesBetween.isEmpty()) {
-            doubts.add(new Doubt(
-                    "note-between",
-                    notesBetween.get(0),
-                    Says.count(notesBetween.size(), "note") + (notesBetween.size() == 1 ? " stands" : " stand")
-                            + " between records, the first in row " + notesBetween.get(0)
-                            + "; set aside, and said of no record.",
-                    notesBetween.size()));
-        }
-        if (sparse > 0) {
-            doubts.add(new Doubt(
-                    "sparse-row",
-                    firstSparse,
-                    Says.count(sparse, "row") + (sparse == 1 ? " holds" : " hold")
-                            + " next to nothing, the first at row " + firstSparse + "; kept as "
-                            + (sparse == 1 ? "a record." : "records."),
-                    sparse));
-        }
+        doubtLines();
         totalColumn
                 .said(headerRows.isEmpty() ? 0 : headerRows.get(headerRows.size() - 1))
                 .ifPresent(doubts::add);
@@ -619,6 +592,38 @@ final class TableBody {
                 rival,
                 reason,
                 reading.words()));
+    }
+
+    /** Says of lines between records what was made of them, and of records with next to nothing that they are kept. */
+    private void doubtLines() {
+        if (sections > 0) {
+            doubts.add(new Doubt(
+                    "section",
+                    firstSection,
+                    Says.count(sections, "line") + (sections == 1 ? " stands" : " stand")
+                            + " between records, the first "
+                            + Says.quoted(firstSectionText) + "; set aside as "
+                            + (sections == 1 ? "a line that heads" : "lines that head") + " the rows below.",
+                    sections));
+        }
+        if (!notesBetween.isEmpty()) {
+            doubts.add(new Doubt(
+                    "note-between",
+                    notesBetween.get(0),
+                    Says.count(notesBetween.size(), "note") + (notesBetween.size() == 1 ? " stands" : " stand")
+                            + " between records, the first in row " + notesBetween.get(0)
+                            + "; set aside, and said of no record.",
+                    notesBetween.size()));
+        }
+        if (sparse > 0) {
+            doubts.add(new Doubt(
+                    "sparse-row",
+                    firstSparse,
+                    Says.count(sparse, "row") + (sparse == 1 ? " holds" : " hold")
+                            + " next to nothing, the first at row " + firstSparse + "; kept as "
+                            + (sparse == 1 ? "a record." : "records."),
+                    sparse));
+        }
     }
 
     /** Rows that might have been totals are kept as records, as the doubts say, unless something else set them aside. */

@@ -53,8 +53,10 @@ final class Shaper {
                     selects.add("m" + i);
                     from.add(i);
                 }
-                rows = "SELECT " + list(selects, "c", "") + tagList() + ", m.tbl AS from_tbl, m.row AS from_row,"
-                        + " m.turned AS from_turned, row_number() OVER (ORDER BY p.ord, m.row, m.turned) AS pos"
+                // A master of which all sources have gone has tags, and no column.
+                rows = "SELECT m.tbl AS from_tbl, m.row AS from_row, m.turned AS from_turned,"
+                        + " row_number() OVER (ORDER BY p.ord, m.row, m.turned) AS pos"
+                        + (selects.isEmpty() ? "" : ", ") + list(selects, "c", "") + tagList()
                         + " FROM master m JOIN part p ON m.tbl = p.tbl WHERE m.aside = 0";
             }
             List<String> lost = new ArrayList<>();

@@ -29,6 +29,9 @@ public final class MadeColumns {
     /** Room for the sums and products of what it is made from. */
     private static final int WHOLE_DIGITS = 38 - Formula.MOST_DECIMALS;
 
+    /** Decimals of a column whose numbers are said to be of another type than its formula's. */
+    private static final int MOST_DECIMALS_SAID = 6;
+
     private MadeColumns() {}
 
     /** For each text of a column that is replaced, what stands in its place. */
@@ -133,15 +136,7 @@ public final class MadeColumns {
                             .toList()
                             .indexOf(name);
                     Type type = types.getOrDefault(name, formula.type());
-                    int decimals = type == formula.type() ? formula.decimals() : type.isNumber() ? 6 : 0;
-                    typed.set(
-                            at,
-                            column(
-                                    name,
-                                    type,
-                                    decimals,
-                                    FormulaReader.currency(formula, known),
-                                    type == Type.TEXT ? replacing.of(name) : Map.of()));
+                    typed.set(at, made(name, type, formula, known, replacing));
                     makings.add(new MasterPlan.Making(at, formula, false));
                     stated.put(name, new Stated(decision, decision.answer(), true, read.formula(), ""));
                     hidden.remove(name);
@@ -162,6 +157,17 @@ public final class MadeColumns {
                 .flatMap(decision -> Optional.ofNullable(stated.get(decision.subject())).stream())
                 .toList();
         return new Resolved(typed, makings, inOrder);
+    }
+
+    /** The column that a formula makes, as the type that is said of it. */
+    private static MasterPlan.Column made(String name, Type type, Formula formula, Known known, Replacing replacing) {
+        int decimals = type == formula.type() ? formula.decimals() : type.isNumber() ? MOST_DECIMALS_SAID : 0;
+        return column(
+                name,
+                type,
+                decimals,
+                FormulaReader.currency(formula, known),
+                type == Type.TEXT ? replacing.of(name) : Map.of());
     }
 
     /** A column that cells feed, changed where it stands: what it holds may be told anew, but not be of another type. */

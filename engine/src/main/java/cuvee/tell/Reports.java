@@ -103,16 +103,7 @@ public final class Reports {
             SourceFacts facts, SourceReport.State state, Proposal proposal, List<Finding> findings) {
         facts.problem().forEach(findings::add);
         if (!facts.readable() && !facts.isKept()) {
-            Finding problem = facts.problem().get(0);
-            return new SourceReport(
-                    facts.path(),
-                    facts.size(),
-                    facts.modified(),
-                    SourceReport.State.SET_ASIDE,
-                    problem.kind(),
-                    problem.what(),
-                    List.of(),
-                    List.of());
+            return unread(facts);
         }
         List<PlacedTable> in = new ArrayList<>();
         List<SourceReport.Outside> out = new ArrayList<>();
@@ -120,27 +111,9 @@ public final class Reports {
             List<PlacedTable> tables = sheet.placed(facts.path());
             boolean hidden = sheet.hidden() && tables.stream().allMatch(proposal.outside()::containsKey);
             if (hidden) {
-                findings.add(new Finding(
-                        Severity.WARNING,
-                        sheet.asideKind(),
-                        Where.sheet(facts.path(), sheet.name()),
-                        "The sheet is hidden.",
-                        "It is set aside.",
-                        "Take it in, in Read, if its rows belong to the master."));
+                findings.add(hiddenAside(facts.path(), sheet));
             } else if (tables.isEmpty()) {
-                findings.add(new Finding(
-                        Severity.NOTICE,
-                        sheet.asideKind(),
-                        Where.sheet(facts.path(), sheet.name()),
-                        sheet.isOfLines()
-                                ? "The file holds " + Says.count(sheet.lastRow(), "line")
-                                        + " of one cell each, and no table."
-                                : "The sheet holds no table.",
-                        "It is set aside.",
-                        sheet.isOfLines()
-                                ? "If it is a table whose columns only spaces set apart, these do not stand below each other:"
-                                        + " export it with semicolons or tabs between them."
-                                : ""));
+                findings.add(noTable(facts.path(), sheet));
             }
             if (tables.isEmpty()) {
                 out.add(new SourceReport.Outside(
@@ -171,5 +144,43 @@ public final class Reports {
                 reason,
                 in,
                 out);
+    }
+
+    private static SourceReport unread(SourceFacts facts) {
+        Finding problem = facts.problem().get(0);
+        return new SourceReport(
+                facts.path(),
+                facts.size(),
+                facts.modified(),
+                SourceReport.State.SET_ASIDE,
+                problem.kind(),
+                problem.what(),
+                List.of(),
+                List.of());
+    }
+
+    private static Finding hiddenAside(String path, SheetFacts sheet) {
+        return new Finding(
+                Severity.WARNING,
+                sheet.asideKind(),
+                Where.sheet(path, sheet.name()),
+                "The sheet is hidden.",
+                "It is set aside.",
+                "Take it in, in Read, if its rows belong to the master.");
+    }
+
+    private static Finding noTable(String path, SheetFacts sheet) {
+        return new Finding(
+                Severity.NOTICE,
+                sheet.asideKind(),
+                Where.sheet(path, sheet.name()),
+                sheet.isOfLines()
+                        ? "The file holds " + Says.count(sheet.lastRow(), "line") + " of one cell each, and no table."
+                        : "The sheet holds no table.",
+                "It is set aside.",
+                sheet.isOfLines()
+                        ? "If it is a table whose columns only spaces set apart, these do not stand below each other:"
+                                + " export it with semicolons or tabs between them."
+                        : "");
     }
 }

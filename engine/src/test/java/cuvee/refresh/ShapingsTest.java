@@ -3,6 +3,8 @@ package cuvee.refresh;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.change.Board;
+import cuvee.decision.Kinds;
+import cuvee.decision.RowChoice;
 import cuvee.finding.Finding;
 import cuvee.gather.Reread;
 import cuvee.master.MasterLine;
@@ -48,6 +50,16 @@ class ShapingsTest {
     private Made toColumns(How how, String... keys) {
         batch.job(Shapings.toColumns(batch.job(), "Item", how, "Amount", List.of(keys)));
         return batch.refresh();
+    }
+
+    @Test
+    void rulesAboutTheWholeMasterWaitWhereNoSourceIsLeft() {
+        batch.settle(Kinds.NUMBERED, RowChoice.ALL_ROWS, "No").settle(Kinds.SORTED, RowChoice.ALL_ROWS, "Source file");
+        assertThat(batch.refresh().outcome().rows()).isEqualTo(6);
+        batch.settle(Kinds.FILE, "a.csv", "aside").settle(Kinds.FILE, "b.csv", "aside");
+        assertThat(batch.refresh().outcome().rows()).isZero();
+        batch.settle(Kinds.FILE, "b.csv", "take");
+        assertThat(batch.refresh().outcome().rows()).isEqualTo(2);
     }
 
     @Test
