@@ -111,9 +111,11 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
         return grid;
     }
 
-    /** Facts that are open go on to the chosen column. */
+    /** Facts that are open go on to the chosen column, while this is the stage that is looked at. */
     void followFacts() {
-        factsSide.follow(at(grid.selectedColumn()));
+        if (getScene() != null) {
+            factsSide.follow(at(grid.selectedColumn()));
+        }
     }
 
     /** What the board shows, which columns of it, and what becomes of those that appear later. */

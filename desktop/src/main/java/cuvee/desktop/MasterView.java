@@ -569,7 +569,9 @@ final class MasterView extends VBox {
         if (line.isEmpty()) {
             return;
         }
-        facts.follow(now.before(column));
+        if (getScene() != null) {
+            facts.follow(now.before(column));
+        }
         long request = ++asked;
         String value = now.text(row, column);
         String title = now.title(column);
