@@ -12,9 +12,7 @@ import cuvee.tell.BeforeAndAfter;
 import cuvee.tell.Outcome;
 import cuvee.tell.Sentence;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -43,67 +41,86 @@ final class RuleStrips {
     VBox aside() {
         VBox strip = new VBox(8);
         strip.getStyleClass().add("strip");
-        MasterPlan plan = outcome.proposal().plan();
-        Map<Integer, String> sources = new HashMap<>();
-        plan.tables().forEach(table -> sources.put(table.id(), table.source()));
         if (sentence.kind().equals(RowRules.EQUAL)) {
-            model.rules().groups(sentence, ASIDE_SHOWN, groups -> {
-                List<List<String>> rows = new ArrayList<>();
-                List<String> head = new ArrayList<>(List.of("File and row", "What becomes of it"));
-                plan.columns().forEach(column -> head.add(column.name()));
-                rows.add(head);
-                for (RuleRows.Equal row : groups) {
-                    List<String> cells = new ArrayList<>(List.of(
-                            sources.getOrDefault(row.line().table(), "") + ", "
-                                    + row.line().row(),
-                            row.stays() ? "stays" : "set aside"));
-                    for (int i = 0; i < plan.columns().size(); i++) {
-                        String value = row.line().values().get(i);
-                        cells.add(value == null ? "" : value);
-                    }
-                    rows.add(cells);
-                }
-                strip.getChildren().setAll(FewRows.of("Equal rows, group by group", rows, true));
-            });
-            return strip;
+            model.rules()
+                    .groups(
+                            sentence,
+                            ASIDE_SHOWN,
+                            groups -> strip.getChildren()
+                                    .setAll(FewRows.of("Equal rows, group by group", equalRows(groups), true)));
+        } else {
+            model.rules()
+                    .setAside(
+                            sentence,
+                            ASIDE_SHOWN,
+                            lines -> strip.getChildren().setAll(setAside(lines), putBack(lines)));
         }
-        model.rules().setAside(sentence, ASIDE_SHOWN, lines -> {
-            List<List<String>> rows = new ArrayList<>();
-            List<String> head = new ArrayList<>(List.of("File and row"));
-            plan.columns().forEach(column -> head.add(column.name()));
-            rows.add(head);
-            for (MasterLine line : lines) {
-                List<String> cells =
-                        new ArrayList<>(List.of(sources.getOrDefault(line.table(), "") + ", " + line.row()));
-                for (int i = 0; i < plan.columns().size(); i++) {
-                    String value = line.values().get(i);
-                    cells.add(value == null ? "" : value);
-                }
-                rows.add(cells);
-            }
-            long all = outcome.ruledOut().get(outcome.ruleNumber(sentence)).values().stream()
-                    .mapToLong(Long::longValue)
-                    .sum();
-            VBox shown = FewRows.of(
-                    all > lines.size()
-                            ? "The first " + Says.number(lines.size()) + " of " + Says.count(all, "row") + " set aside"
-                            : "Set aside",
-                    rows,
-                    true);
-            FlowPane back = new FlowPane(6, 6, new Label("Put back:"));
-            back.setAlignment(Pos.CENTER_LEFT);
-            for (MasterLine line : lines) {
-                String place = sources.getOrDefault(line.table(), "") + ", " + line.row();
-                Button one = Pieces.go(
-                        place,
-                        "put-back-" + line.table() + "-" + line.row(),
-                        () -> model.rules().putBack(line));
-                one.setTooltip(new Tooltip("Keeps this row whatever the rules say"));
-                back.getChildren().add(one);
-            }
-            strip.getChildren().setAll(shown, back);
-        });
         return strip;
+    }
+
+    private List<List<String>> equalRows(List<RuleRows.Equal> groups) {
+        List<List<String>> rows = new ArrayList<>();
+        rows.add(head("File and row", "What becomes of it"));
+        for (RuleRows.Equal row : groups) {
+            rows.add(cells(row.line(), place(row.line()), row.stays() ? "stays" : "set aside"));
+        }
+        return rows;
+    }
+
+    private VBox setAside(List<MasterLine> lines) {
+        List<List<String>> rows = new ArrayList<>();
+        rows.add(head("File and row"));
+        lines.forEach(line -> rows.add(cells(line, place(line))));
+        long all = outcome.ruledOut().get(outcome.ruleNumber(sentence)).values().stream()
+                .mapToLong(Long::longValue)
+                .sum();
+        return FewRows.of(
+                all > lines.size()
+                        ? "The first " + Says.number(lines.size()) + " of " + Says.count(all, "row") + " set aside"
+                        : "Set aside",
+                rows,
+                true);
+    }
+
+    private FlowPane putBack(List<MasterLine> lines) {
+        FlowPane back = new FlowPane(6, 6, new Label("Put back:"));
+        back.setAlignment(Pos.CENTER_LEFT);
+        for (MasterLine line : lines) {
+            Button one = Pieces.go(
+                    place(line),
+                    "put-back-" + line.table() + "-" + line.row(),
+                    () -> model.rules().putBack(line));
+            one.setTooltip(new Tooltip("Keeps this row whatever the rules say"));
+            back.getChildren().add(one);
+        }
+        return back;
+    }
+
+    /** A row's file and number in it. */
+    private String place(MasterLine line) {
+        return outcome.proposal().plan().tables().stream()
+                        .filter(table -> table.id() == line.table())
+                        .map(MasterPlan.Table::source)
+                        .findFirst()
+                        .orElse("")
+                + ", " + line.row();
+    }
+
+    /** The names of the columns behind some words. */
+    private List<String> head(String... before) {
+        List<String> head = new ArrayList<>(List.of(before));
+        outcome.proposal().plan().columns().forEach(column -> head.add(column.name()));
+        return head;
+    }
+
+    /** The values of a row behind some words. */
+    private List<String> cells(MasterLine line, String... before) {
+        List<String> cells = new ArrayList<>(List.of(before));
+        for (int i = 0; i < outcome.proposal().plan().columns().size(); i++) {
+            String value = line.values().get(i);
+            cells.add(value == null ? "" : value);
+        }
+        return cells;
     }
 
     /** Rows before and after what is done with the master as a whole. */

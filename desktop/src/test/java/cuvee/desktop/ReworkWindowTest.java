@@ -86,6 +86,46 @@ class ReworkWindowTest extends InAWindow {
         assertThat(robot.lookup("#facts").tryQuery()).isEmpty();
     }
 
+    private boolean shows(String words) {
+        return robot.lookup(".few-rows .label").queryAllAs(Label.class).stream()
+                .anyMatch(label -> label.getText().contains(words));
+    }
+
+    @Test
+    void equalRowsAreShownGroupByGroupAndRowsSetAsideArePutBack() throws IOException {
+        write("data/a.csv", "Trip,Port,Pax\n1,Hollin,5\n2,Tarsk,6\n2,Tarsk,6\n3,Oska,9\n");
+        write("data/b.csv", "Trip,Port,Pax\n7,Marsay,4\n8,Oska,2\n");
+        newJob();
+        robot.interact(() -> model().rules().ruleEqual(List.of("Trip"), "keep the first"));
+        waitFor(
+                "one of two",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 5);
+        idle();
+        robot.interact(() -> model().rules().ruleByPhrase("Port is Oska", false));
+        waitFor(
+                "those of Oska aside",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 3);
+        idle();
+        goTo(KeyCode.DIGIT4);
+        List<Button> looks = robot.lookup("#rework .button").queryAllAs(Button.class).stream()
+                .filter(button -> button.getText().startsWith("Show"))
+                .toList();
+        assertThat(looks).hasSize(2);
+        robot.interact(looks.get(0)::fire);
+        waitFor("the group", () -> shows("Equal rows, group by group") || shows("a.csv, 4"));
+        assertThat(shows("stays")).isTrue();
+        robot.interact(looks.get(1)::fire);
+        waitFor("the rows aside", () -> robot.lookup("b.csv, 3").tryQuery().isPresent());
+        Button back = robot.lookup("#rework .button").queryAllAs(Button.class).stream()
+                .filter(button -> button.getText().equals("b.csv, 3"))
+                .findFirst()
+                .orElseThrow();
+        robot.interact(back::fire);
+        waitFor(
+                "the row put back",
+                () -> model().outcomeProperty().get().orElseThrow().rows() == 4);
+    }
+
     @Test
     void rowsAreSetAsideByWhatIsSelectedAndTheSentenceIsChangedWhereItStands() throws IOException {
         write("data/a.csv", "Date,Port,Pax\n2026-01-01,Hollin,5\n2026-01-02,Tarsk,6\n2026-01-03,Oska,7\n");
