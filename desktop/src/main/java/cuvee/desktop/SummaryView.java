@@ -1,15 +1,11 @@
 package cuvee.desktop;
 
-import cuvee.master.Grouped.Span;
 import cuvee.model.JobModel;
 import cuvee.model.SummaryGrid;
 import cuvee.model.SummaryModel;
 import cuvee.place.Says;
 import cuvee.refresh.Summaries;
 import cuvee.summary.Summary;
-import cuvee.summary.Summary.By;
-import cuvee.summary.Summary.Figure;
-import cuvee.summary.Summary.Kind;
 import cuvee.summary.SummaryTable;
 import cuvee.tell.Outcome;
 import java.util.ArrayList;
@@ -22,7 +18,6 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
@@ -39,7 +34,6 @@ final class SummaryView extends VBox {
     private static final double SIDE = 208;
     private static final double HEAD = 44;
     private static final double LEAST_CHART = 120;
-    private static final String FULL = "full figures";
     private final JobModel model;
     private final SummaryModel summaries;
     private final Consumer<String> rows;
@@ -214,41 +208,7 @@ final class SummaryView extends VBox {
     // ---- the sentence ----
 
     private void sentence(Outcome outcome, Summary now) {
-        List<Node> words = new ArrayList<>();
-        for (int i = 0; i < now.figures().size(); i++) {
-            if (i > 0) {
-                words.add(word(" and "));
-            }
-            words.add(figureSlot(outcome, now, i));
-        }
-        words.add(word(" "));
-        words.add(more(outcome, now));
-        words.add(word(": a line for each "));
-        for (int i = 0; i < now.lines().size(); i++) {
-            if (i > 0) {
-                words.add(word(" and "));
-            }
-            words.add(lineSlot(outcome, now, i));
-        }
-        if (!now.lines().isEmpty()) {
-            words.add(word(" "));
-        }
-        words.add(moreLines(outcome, now));
-        if (now.against().isEmpty()) {
-            words.add(word(", a column for each "));
-            words.add(columnSlot(outcome, now));
-        }
-        words.add(word("; in "));
-        words.add(unitSlot(now));
-        words.add(word(" with "));
-        words.add(decimalsSlot(now));
-        words.add(word(", "));
-        words.add(totalsSlot(now));
-        words.add(word(", "));
-        words.add(orderSlot(now));
-        words.add(word(", "));
-        words.add(drawnSlot(now));
-        sentence.getChildren().setAll(words);
+        sentence.getChildren().setAll(new SummarySentence(outcome, now, this::change).words());
         RuleField field = new RuleField(
                 "summary-words",
                 now.said(),
@@ -263,191 +223,8 @@ final class SummaryView extends VBox {
         written.getChildren().setAll(line);
     }
 
-    private static Label word(String text) {
-        Label word = Pieces.label(text, "sentence-word");
-        word.setMinWidth(Region.USE_PREF_SIZE);
-        return word;
-    }
-
     private void change(Summary now) {
         show(now, name.getText());
-    }
-
-    private MenuButton slot(String id, String text) {
-        MenuButton slot = Pieces.slot(id);
-        slot.setText(text);
-        return slot;
-    }
-
-    private MenuButton figureSlot(Outcome outcome, Summary now, int at) {
-        MenuButton slot = slot("summary-figure-" + at, now.figures().get(at).said());
-        slot.setOnShowing(e -> {
-            List<MenuItem> items = new ArrayList<>();
-            for (Kind kind : Kind.values()) {
-                List<Figure> figures = SummaryModel.figures(outcome, kind);
-                if (kind == Kind.NUMBER_OF_ROWS) {
-                    items.add(Pieces.item(kind.words(), "", () -> put(now, at, figures.get(0))));
-                    continue;
-                }
-                Menu menu = new Menu(kind.words());
-                menu.setMnemonicParsing(false);
-                figures.forEach(each -> menu.getItems().add(Pieces.item(each.column(), "", () -> put(now, at, each))));
-                items.add(menu);
-            }
-            if (now.figures().size() > 1) {
-                items.add(Pieces.line());
-                items.add(Pieces.item("Without " + now.figures().get(at).said(), "", () -> {
-                    List<Figure> left = new ArrayList<>(now.figures());
-                    left.remove(at);
-                    change(now.withFigures(left));
-                }));
-            }
-            slot.getItems().setAll(items);
-        });
-        slot.getItems().add(new MenuItem(""));
-        return slot;
-    }
-
-    private void put(Summary now, int at, Figure figure) {
-        List<Figure> figures = new ArrayList<>(now.figures());
-        if (at < figures.size()) {
-            figures.set(at, figure);
-        } else {
-            figures.add(figure);
-        }
-        change(now.withFigures(figures));
-    }
-
-    private MenuButton more(Outcome outcome, Summary now) {
-        MenuButton slot = slot("summary-figure-more", "and …");
-        List<MenuItem> items = new ArrayList<>();
-        items.add(Pieces.item(
-                Kind.NUMBER_OF_ROWS.words(),
-                "",
-                () -> put(now, now.figures().size(), new Figure(Kind.NUMBER_OF_ROWS, ""))));
-        SummaryModel.figures(outcome, Kind.TOTAL)
-                .forEach(each -> items.add(Pieces.item(
-                        each.said(), "", () -> put(now, now.figures().size(), each))));
-        slot.getItems().setAll(items);
-        return slot;
-    }
-
-    private static String said(By by) {
-        return by.span() == Span.VALUE ? by.column() : by.said();
-    }
-
-    private MenuButton lineSlot(Outcome outcome, Summary now, int at) {
-        MenuButton slot = slot("summary-line-" + at, said(now.lines().get(at)));
-        for (By by : SummaryModel.keys(outcome)) {
-            slot.getItems().add(Pieces.item(said(by), "", () -> {
-                List<By> lines = new ArrayList<>(now.lines());
-                lines.set(at, by);
-                change(now.withLines(lines));
-            }));
-        }
-        slot.getItems().add(Pieces.line());
-        slot.getItems().add(Pieces.item("Without " + said(now.lines().get(at)), "", () -> {
-            List<By> lines = new ArrayList<>(now.lines());
-            lines.remove(at);
-            change(now.withLines(lines));
-        }));
-        return slot;
-    }
-
-    private MenuButton moreLines(Outcome outcome, Summary now) {
-        MenuButton slot = slot("summary-line-more", now.lines().isEmpty() ? "nothing" : "and …");
-        for (By by : SummaryModel.keys(outcome)) {
-            slot.getItems().add(Pieces.item(said(by), "", () -> {
-                List<By> lines = new ArrayList<>(now.lines());
-                lines.add(by);
-                change(now.withLines(lines));
-            }));
-        }
-        return slot;
-    }
-
-    private MenuButton columnSlot(Outcome outcome, Summary now) {
-        MenuButton slot =
-                slot("summary-column", now.columns().map(SummaryView::said).orElse("nothing"));
-        slot.getItems().add(Pieces.item("nothing", "", () -> change(now.withColumns(Optional.empty()))));
-        for (By by : SummaryModel.keys(outcome)) {
-            slot.getItems().add(Pieces.item(said(by), "", () -> change(now.withColumns(Optional.of(by)))));
-        }
-        return slot;
-    }
-
-    private MenuButton unitSlot(Summary now) {
-        MenuButton slot = slot(
-                "summary-unit",
-                now.shown().unit() == Summary.Unit.ONE
-                        ? FULL
-                        : now.shown().unit().words());
-        for (Summary.Unit unit : Summary.Unit.values()) {
-            slot.getItems()
-                    .add(Pieces.item(
-                            unit == Summary.Unit.ONE ? FULL : unit.words(),
-                            "",
-                            () -> change(now.withShown(now.shown().with(unit)))));
-        }
-        return slot;
-    }
-
-    private MenuButton decimalsSlot(Summary now) {
-        int decimals = now.shown().decimals();
-        MenuButton slot = slot("summary-decimals", decimals < 0 ? "the column’s decimals" : decimals + " decimals");
-        for (int each = -1; each <= 4; each++) {
-            int wanted = each;
-            slot.getItems()
-                    .add(Pieces.item(
-                            each < 0 ? "the column’s decimals" : each + " decimals",
-                            "",
-                            () -> change(now.withShown(now.shown().withDecimals(wanted)))));
-        }
-        return slot;
-    }
-
-    private MenuButton totalsSlot(Summary now) {
-        MenuButton slot = slot("summary-totals", now.shown().totals() ? "with totals" : "without totals");
-        for (boolean totals : new boolean[] {true, false}) {
-            slot.getItems()
-                    .add(Pieces.item(
-                            totals ? "with totals" : "without totals",
-                            "",
-                            () -> change(now.withShown(now.shown().withTotals(totals)))));
-        }
-        return slot;
-    }
-
-    private MenuButton orderSlot(Summary now) {
-        MenuButton slot = slot("summary-order", order(now.shown().order()));
-        for (Summary.Order order : Summary.Order.values()) {
-            slot.getItems()
-                    .add(Pieces.item(
-                            order(order),
-                            "",
-                            () -> change(now.withShown(now.shown().with(order)))));
-        }
-        return slot;
-    }
-
-    private MenuButton drawnSlot(Summary now) {
-        MenuButton slot = slot("summary-drawn", drawn(now.shown().drawn()));
-        for (Summary.Drawn drawn : Summary.Drawn.values()) {
-            slot.getItems()
-                    .add(Pieces.item(
-                            drawn(drawn),
-                            "",
-                            () -> change(now.withShown(now.shown().with(drawn)))));
-        }
-        return slot;
-    }
-
-    private static String drawn(Summary.Drawn drawn) {
-        return drawn == Summary.Drawn.AS_FITS ? "drawn as fits best" : drawn.words();
-    }
-
-    private static String order(Summary.Order order) {
-        return order == Summary.Order.BY_NAME ? "lines by name" : order.words();
     }
 
     // ---- figures ----

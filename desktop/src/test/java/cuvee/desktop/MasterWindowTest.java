@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
@@ -162,6 +163,43 @@ class MasterWindowTest extends InAWindow {
                 "one column",
                 () -> grid("#summary-grid").model() != null
                         && Objects.requireNonNull(grid("#summary-grid").model()).columns() == 2);
+    }
+
+    private void press(String slot, String words) {
+        MenuButton button = find(slot);
+        robot.interact(() -> {
+            button.show();
+            button.getItems().stream()
+                    .filter(item -> words.equals(item.getText()))
+                    .findFirst()
+                    .orElseThrow()
+                    .fire();
+            button.hide();
+        });
+    }
+
+    @Test
+    void everyWordOfASummarysSentenceCanBeAnother() {
+        robot.clickOn("#rows-face-summary");
+        waitFor("what is proposed", () -> figure(0, 0).equals("Hollin"));
+        press("#summary-column", "nothing");
+        waitFor("the rows of the ports", () -> figure(0, 1).equals("3"));
+        press("#summary-figure-more", "total Passengers");
+        waitFor("the totals too", () -> figure(0, 2).equals("72"));
+        press("#summary-figure-0", "Without number of rows");
+        waitFor("the totals alone", () -> figure(0, 1).equals("72"));
+        press("#summary-line-more", "day of Date");
+        waitFor("a line for each port and day", () -> figure(0, 2).equals("5"));
+        press("#summary-line-1", "Without day of Date");
+        waitFor("a line for each port", () -> figure(0, 1).equals("72"));
+        press("#summary-decimals", "1 decimal");
+        waitFor("a decimal", () -> figure(0, 1).equals("72.0"));
+        press("#summary-totals", "without totals");
+        press("#summary-order", "greatest first");
+        waitFor("the greatest first", () -> figure(0, 1).equals("1,204.0"));
+        assertThat(this.<TextField>find("#summary-words").getText())
+                .startsWith("total Passengers: a line for each Port")
+                .contains("greatest first");
     }
 
     @Test
