@@ -53,6 +53,9 @@ final class FactsPane extends VBox {
     private static final double ACTS_WIDTH = 304;
     private static final double VALUES_HEIGHT = 330;
     private static final double LEAST_VALUES_HEIGHT = 130;
+    /** So much room a column of few values has for them, before what stands below it is seen. */
+    private static final double FEW_VALUES_HEIGHT = 226;
+
     private static final double OTHERS_HEIGHT = 240;
     private final JobModel model;
     private final Executor ui;
@@ -257,7 +260,7 @@ final class FactsPane extends VBox {
     private void shareRoom() {
         double needed = shown == null ? VALUES_HEIGHT : values.headAndRows();
         boolean few = needed < VALUES_HEIGHT;
-        values.setMinHeight(Math.min(LEAST_VALUES_HEIGHT, needed));
+        values.setMinHeight(Math.min(few ? FEW_VALUES_HEIGHT : LEAST_VALUES_HEIGHT, needed));
         values.setPrefHeight(Math.min(VALUES_HEIGHT, needed));
         values.setMaxHeight(few ? needed : Double.MAX_VALUE);
         if (getChildren().contains(others)) {

@@ -300,6 +300,7 @@ final class JobFrame extends BorderPane {
             closeQuestions();
         } else {
             slips.close();
+            factsSide.close();
             view.getChildren().setAll(questions);
             // What lies in a scroll pane can have the keys once that has its skin.
             questions.applyCss();
