@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** What stands under the headers of layouts, from a sample of the rows of some of their tables. */
@@ -56,7 +57,7 @@ public final class Profiling implements Contents {
 
     /** The profiles of headers by their loose keys, each from all layouts that have it. */
     Map<String, Profile> of(List<Layout> layouts) {
-        layouts.forEach(layout -> ofLayout.computeIfAbsent(layout.signature(), signature -> looked(layout)));
+        look(layouts);
         Optional<double[]> days = days(layouts);
         Map<String, List<Profile>> ofKey = new LinkedHashMap<>();
         for (Layout layout : layouts) {
@@ -182,18 +183,32 @@ public final class Profiling implements Contents {
         return true;
     }
 
+    /** Looks at layouts not seen before, each by itself, with all processors; the store hands out rows one by one. */
+    private void look(List<Layout> layouts) {
+        Map<String, Layout> unseen = new LinkedHashMap<>();
+        layouts.stream()
+                .filter(layout -> !ofLayout.containsKey(layout.signature()))
+                .forEach(layout -> unseen.putIfAbsent(layout.signature(), layout));
+        ofLayout.putAll(
+                unseen.values().parallelStream().collect(Collectors.toConcurrentMap(Layout::signature, this::looked)));
+    }
+
     private List<Looked> looked(Layout layout) {
         List<Looked> looked = new ArrayList<>();
         List<PlacedTable> tables = layout.tables();
         int some = Math.min(MOST_TABLES, tables.size());
         for (int t = 0; t < some; t++) {
             PlacedTable table = tables.get(t * tables.size() / some);
-            List<List<@Nullable String>> rows = samples.rows(table, MOST_ROWS);
+            List<List<@Nullable String>> rows = rows(table);
             Evidence all = new Evidence();
             table.columns().forEach(column -> all.add(column.evidence()));
             looked.add(new Looked(table, workedOut(table, rows, all)));
         }
         return looked;
+    }
+
+    private synchronized List<List<@Nullable String>> rows(PlacedTable table) {
+        return samples.rows(table, MOST_ROWS);
     }
 
     /** The profiles of a table's columns, its numbers with what they are worked out from. */
