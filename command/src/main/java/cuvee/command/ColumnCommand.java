@@ -13,7 +13,7 @@ import picocli.CommandLine.Parameters;
 /** {@code cuvee column}: what is done with a column of the master as a whole. */
 @Command(
         name = "column",
-        description = "Name, unite, move or add a column of the master; all that was decided about it goes with it."
+        description = "Name, unite, move or add a column of the master; what was decided about it goes with a new name."
                 + " Tells what that changed.")
 final class ColumnCommand implements Callable<Integer> {
     private final Machine machine;
@@ -61,7 +61,7 @@ final class ColumnCommand implements Callable<Integer> {
                 return Columns.unite(job, proposal, column, act.unite);
             }
             if (act.add) {
-                return Columns.add(job, column);
+                return Columns.add(job, proposal, column);
             }
             return Columns.place(job, proposal, column, act.last || act.before == null ? "" : act.before);
         });

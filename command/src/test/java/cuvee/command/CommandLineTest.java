@@ -308,7 +308,11 @@ class CommandLineTest extends CommandTest {
         assertThat(warned()).contains("Another column is called “Port” already");
         assertThat(cuvee("column", "job.cuvee", "Pax", "--unite", "Port")).isEqualTo(2);
         assertThat(warned()).contains("stand beside each other");
+        assertThat(cuvee("column", "job.cuvee", "Pax", "--unite", "Pax")).isEqualTo(2);
+        assertThat(warned()).contains("“Pax” is one column already");
         assertThat(cuvee("column", "job.cuvee", "Pax", "--add")).isEqualTo(2);
+        assertThat(cuvee("column", "job.cuvee", "Pax", "--name", " ")).isEqualTo(2);
+        assertThat(warned()).contains("has to be called something");
         assertThat(cuvee("column", "job.cuvee", "Pax")).isEqualTo(2);
         assertThat(Files.readString(folder.resolve("job.cuvee"))).isEqualTo(before);
     }

@@ -12,8 +12,8 @@ import java.util.List;
 import java.util.Set;
 
 /**
- * What the analyst does with a column as a whole, over a job as it is now and what was proposed for it: each answers the job as it is then, or refuses
- * with a {@link CuveeException} that says why and what can be done.
+ * What the analyst does with a column as a whole, over a job as it is now and what was proposed for it: each answers the
+ * job as it is then, or refuses with a {@link CuveeException} that says why and what can be done.
  */
 public final class Columns {
     private Columns() {}
@@ -23,16 +23,7 @@ public final class Columns {
         there(proposal, name);
         Set<String> names = new HashSet<>(proposal.leftOut().keySet());
         names.addAll(names(proposal));
-        names.stream()
-                .filter(other -> !other.equals(name) && LooseText.key(other).equals(LooseText.key(newName)))
-                .findFirst()
-                .ifPresent(other -> {
-                    boolean out = proposal.leftOut().containsKey(other);
-                    throw Refusal.of(
-                            "Another column is called " + Says.quoted(other) + " already"
-                                    + (out ? ", one that is left out." : "."),
-                            out ? "Choose another name." : "Choose another name, or unite the two.");
-                });
+        free(proposal, names.stream().filter(other -> !other.equals(name)).toList(), newName);
         return Board.rename(job, proposal.lineUp(), names, name, newName.strip());
     }
 
@@ -49,7 +40,10 @@ public final class Columns {
         long both = proposal.layouts().stream()
                 .filter(layout -> feeds(proposal, layout, name) && feeds(proposal, layout, with))
                 .count();
-        if (both > 0 || name.equals(with)) {
+        if (name.equals(with)) {
+            throw Refusal.of(Says.quoted(name) + " is one column already.", "Name another one to unite it with.");
+        }
+        if (both > 0) {
             throw Refusal.of(
                     Says.quoted(name) + " and " + Says.quoted(with) + " stand beside each other in "
                             + Says.count(both, "layout") + ", so that they cannot be one column.",
@@ -67,12 +61,29 @@ public final class Columns {
     }
 
     /** Adds a column that no source has so far. */
-    public static Job add(Job job, String name) {
-        Job added = Board.add(job, name.strip());
-        if (added.equals(job)) {
-            throw Refusal.of("There is a column " + Says.quoted(name) + " already.", "Choose another name.");
+    public static Job add(Job job, Proposal proposal, String name) {
+        Set<String> names = new HashSet<>(proposal.leftOut().keySet());
+        names.addAll(names(proposal));
+        names.addAll(job.columns());
+        free(proposal, List.copyOf(names), name);
+        return Board.add(job, name.strip());
+    }
+
+    /** Refuses a name that says nothing, or that another column has. */
+    private static void free(Proposal proposal, List<String> others, String wanted) {
+        if (wanted.isBlank()) {
+            throw Refusal.of("A column has to be called something.", "Give it a name.");
         }
-        return added;
+        others.stream()
+                .filter(other -> LooseText.key(other).equals(LooseText.key(wanted)))
+                .findFirst()
+                .ifPresent(other -> {
+                    boolean out = proposal.leftOut().containsKey(other);
+                    throw Refusal.of(
+                            "Another column is called " + Says.quoted(other) + " already"
+                                    + (out ? ", one that is left out." : "."),
+                            out ? "Choose another name." : "Choose another name, or unite the two.");
+                });
     }
 
     private static boolean feeds(Proposal proposal, Layout layout, String name) {

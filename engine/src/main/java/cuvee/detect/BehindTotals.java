@@ -101,12 +101,12 @@ final class BehindTotals {
         }
         boolean told = same && columns.fullColumnsBlankIn(row) >= SEVERAL;
         if (told) {
-            said(row);
+            note(row);
         }
         return told;
     }
 
-    private void said(Row row) {
+    private void note(Row row) {
         if (shaped++ == 0) {
             firstShaped = row.number();
             firstSays = row.text(totalLabel).strip();

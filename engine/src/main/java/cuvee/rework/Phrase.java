@@ -167,7 +167,9 @@ public record Phrase(List<Clause> clauses) {
         List<String> parts = split(words, byLength, ",", " and ");
         for (int i = 0; i < parts.size(); i++) {
             String part = parts.get(i).strip();
-            List<Clause> between = i + 1 < parts.size() ? between(part, parts.get(i + 1), byLength) : List.of();
+            boolean end = i + 1 < parts.size()
+                    && clause(parts.get(i + 1).strip(), byLength).isEmpty();
+            List<Clause> between = end ? between(part, parts.get(i + 1), byLength) : List.of();
             Optional<Clause> clause = between.isEmpty() ? clause(part, byLength) : Optional.empty();
             if (between.isEmpty() && clause.isEmpty()) {
                 return Optional.empty();

@@ -7,15 +7,14 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Pattern;
 
 /**
- * Findings that say the same of several places, whatever the numbers in them: people read one sentence and its places.
+ * Findings that say the same of several places, but for the row of each: people read one sentence, which is true of all
+ * its places. Those with other figures, and those of no place, stand by themselves.
  *
  * @param findings one at least, in the order in which they were found
  */
 public record LikeFindings(List<Finding> findings) {
-    private static final Pattern NUMBER = Pattern.compile("\\d[\\d.,]*");
     private static final int PLACES_SAID = 3;
 
     public LikeFindings {
@@ -26,15 +25,20 @@ public record LikeFindings(List<Finding> findings) {
     public static List<LikeFindings> of(List<Finding> findings) {
         Map<List<String>, List<Finding>> like = new LinkedHashMap<>();
         for (Finding finding : findings) {
-            List<String> same =
-                    List.of(finding.severity().word(), finding.kind(), shape(finding.what()), shape(finding.done()));
+            List<String> same = List.of(
+                    finding.severity().word(),
+                    finding.kind(),
+                    withoutRow(finding.what(), finding.where()),
+                    finding.done());
             like.computeIfAbsent(same, none -> new ArrayList<>()).add(finding);
         }
         return like.values().stream().map(LikeFindings::new).toList();
     }
 
-    private static String shape(String text) {
-        return NUMBER.matcher(text).replaceAll("0");
+    private static String withoutRow(String text, Where where) {
+        return where.row() == 0
+                ? text
+                : text.replaceAll("\\brow " + where.row() + "\\b|\\bRow " + where.row() + "\\b", "row");
     }
 
     public Finding first() {
