@@ -688,7 +688,7 @@ class WindowTest extends InAWindow {
     @Test
     void findingsThatSayTheSameAreOneWithItsPlacesAndAreSettledTogether() throws IOException {
         for (int month = 1; month <= 6; month++) {
-            String rows = "Hollin,5%1$d\nTarsk,6%1$d\nMarsay,9%1$d\nTotal,2%1$d\n".formatted(month);
+            String rows = "Hollin %1$d,5\nTarsk %1$d,6\nMarsay %1$d,9\nTotal,24\n".formatted(month);
             write("data/2026-0" + month + ".csv", "Port,Pax\n" + rows);
         }
         newJob();
