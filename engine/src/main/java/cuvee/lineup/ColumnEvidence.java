@@ -287,6 +287,11 @@ final class ColumnEvidence {
         return most;
     }
 
+    /** True for columns whose values may be those of another one: texts, and whole numbers that may be codes. */
+    static boolean mayShareValues(Profile column) {
+        return column.coarse() == Coarse.TEXTS || column.kind() == Kind.WHOLE;
+    }
+
     private static boolean texts(Profile one, Profile other) {
         boolean code = one.kind() == Kind.CODE && other.kind() == Kind.WHOLE
                 || other.kind() == Kind.CODE && one.kind() == Kind.WHOLE;
@@ -348,8 +353,12 @@ final class ColumnEvidence {
         return counts && against ? LineUpWeights.UNIQUE_AGAINST_REPEATED : 0;
     }
 
-    /** Why two columns are one, in words. */
-    String reason(Set<String> keys, Profile one, Set<String> otherKeys, Profile other) {
+    /**
+     * Why two columns are one, in words.
+     *
+     * @param sameFactor true where both are multiplied by one column to another one
+     */
+    String reason(Set<String> keys, Profile one, Set<String> otherKeys, Profile other, boolean sameFactor) {
         Optional<Nearest> found = nearest(keys, otherKeys);
         if (found.isEmpty()) {
             return "";
@@ -376,6 +385,9 @@ final class ColumnEvidence {
         }
         if (both(one.workedOut.isSum(), other.workedOut.isSum())) {
             parts.add("each adds up other columns");
+        }
+        if (sameFactor) {
+            parts.add("each times the same column comes to the same column");
         }
         parts.add("no table has both");
         return Says.quoted(found.get().one()) + " and "

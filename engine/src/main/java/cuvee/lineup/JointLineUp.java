@@ -2,6 +2,7 @@ package cuvee.lineup;
 
 import cuvee.layout.HeaderWords;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
 import java.util.Collections;
 import java.util.Comparator;
@@ -12,6 +13,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One line-up for a whole batch: columns of tables that share no table are weighed against each other by all that speaks
@@ -44,24 +47,32 @@ final class JointLineUp {
     /** Columns that are taken for one. */
     private static final class Cluster {
         final Set<String> keys;
-        final Profile profile;
+        final String id;
         final BitSet units;
         final Map<Integer, Integer> places;
         final int tables;
         /** The units in which it stands, in their order. */
         final int[] at;
 
-        Cluster(Set<String> keys, Profile profile, BitSet units, Map<Integer, Integer> places, int tables) {
+        private final Supplier<Profile> together;
+        private @Nullable Profile profile;
+
+        Cluster(Set<String> keys, Supplier<Profile> together, BitSet units, Map<Integer, Integer> places, int tables) {
             this.keys = keys;
-            this.profile = profile;
+            this.id = String.join("|", keys);
+            this.together = together;
             this.units = units;
             this.places = places;
             this.tables = tables;
             this.at = places.keySet().stream().mapToInt(Integer::intValue).toArray();
         }
 
-        String id() {
-            return String.join("|", keys);
+        /** Put together once it is asked for: many unions are ruled out by where they stand. */
+        Profile profile() {
+            if (profile == null) {
+                profile = together.get();
+            }
+            return profile;
         }
     }
 
@@ -85,6 +96,8 @@ final class JointLineUp {
     private final Map<Cluster, Set<String>> beginnings = new HashMap<>();
     private final Map<String, Cluster> clusterOf = new HashMap<>();
     private final Map<String, ColumnEvidence.Weighed> cache = new HashMap<>();
+    /** What was united, in its order: the keys of both sides. */
+    private final List<List<Set<String>>> events = new ArrayList<>();
     private final Set<String> fixed;
     private final List<Set<String>> apart;
     /** By two units; anew after each round. */
@@ -110,10 +123,7 @@ final class JointLineUp {
         this.heads = heads;
         this.fixed = fixed;
         this.apart = apart;
-        Map<String, Integer> columnsHolding = new HashMap<>();
-        this.evidence = new ColumnEvidence(heads, columnsHolding);
         for (int u = 0; u < units.size(); u++) {
-            Map<String, Integer> holding = new HashMap<>();
             List<String> keys = units.get(u).keys();
             for (int at = 0; at < keys.size(); at++) {
                 String key = keys.get(at);
@@ -125,12 +135,11 @@ final class JointLineUp {
                     places.put(u, at);
                     int tables =
                             (known == null ? 0 : known.tables) + units.get(u).tables();
-                    single.put(key, new Cluster(new TreeSet<>(Set.of(key)), profile(key), in, places, tables));
-                    profile(key).texts.keySet().forEach(text -> holding.merge(text, 1, Integer::sum));
+                    single.put(key, new Cluster(new TreeSet<>(Set.of(key)), () -> profile(key), in, places, tables));
                 }
             }
-            holding.forEach((text, columns) -> columnsHolding.merge(text, columns, Math::max));
         }
+        this.evidence = new ColumnEvidence(heads, columnsHolding(single, profiles));
         Set<String> grouped = new HashSet<>();
         for (Set<String> group : together) {
             List<Cluster> parts = group.stream()
@@ -149,6 +158,29 @@ final class JointLineUp {
         });
     }
 
+    /** In how many columns of one unit a text stands at most, of those that stand in several. */
+    private static Map<String, Integer> columnsHolding(Map<String, Cluster> single, Map<String, Profile> profiles) {
+        Map<String, List<Cluster>> having = new HashMap<>();
+        single.forEach((key, cluster) -> {
+            Profile profile = profiles.getOrDefault(key, Profile.NONE);
+            if (ColumnEvidence.mayShareValues(profile)) {
+                profile.texts
+                        .keySet()
+                        .forEach(text -> having.computeIfAbsent(text, any -> new ArrayList<>(1))
+                                .add(cluster));
+            }
+        });
+        Map<String, Integer> holding = new HashMap<>();
+        having.forEach((text, columns) -> {
+            if (columns.size() > 1) {
+                Map<Integer, Integer> inUnit = new HashMap<>();
+                columns.forEach(column -> Arrays.stream(column.at).forEach(u -> inUnit.merge(u, 1, Integer::sum)));
+                holding.put(text, Collections.max(inUnit.values()));
+            }
+        });
+        return holding;
+    }
+
     private Profile profile(String key) {
         return profiles.getOrDefault(key, Profile.NONE);
     }
@@ -165,7 +197,8 @@ final class JointLineUp {
         units.or(other.units);
         Map<Integer, Integer> places = new TreeMap<>(one.places);
         other.places.forEach(places::putIfAbsent);
-        return new Cluster(keys, one.profile.plus(other.profile), units, places, one.tables + other.tables);
+        return new Cluster(
+                keys, () -> one.profile().plus(other.profile()), units, places, one.tables + other.tables);
     }
 
     /** The groups of keys that are one column. */
@@ -173,20 +206,22 @@ final class JointLineUp {
         return clusters.stream().map(cluster -> cluster.keys).toList();
     }
 
-    /** Unites what is as sure as a level or surer; answers the unions in their order, weighed again at the end. */
-    List<Union> unite(double least) {
-        List<List<Set<String>>> events = new ArrayList<>();
+    /** Unites what is as sure as a level or surer. */
+    JointLineUp unite(double least) {
         for (int level = 0; level < LEVELS.length && LEVELS[level] >= least; ) {
-            if (!round(LEVELS[level], events)) {
+            if (!round(LEVELS[level])) {
                 level++;
             }
         }
         orders.clear();
-        List<Union> unions = new ArrayList<>();
-        for (List<Set<String>> event : events) {
-            unions.add(secondLook(event.get(0), event.get(1)));
-        }
-        return unions;
+        return this;
+    }
+
+    /** What was united, in its order, weighed again with all else as it is now. */
+    List<Union> unions() {
+        return events.stream()
+                .map(event -> secondLook(event.get(0), event.get(1)))
+                .toList();
     }
 
     /** All pairs that could be one column, with their scores, and for each column its rivals. */
@@ -229,7 +264,7 @@ final class JointLineUp {
     private void link(Cluster newer, List<Cluster> older) {
         for (Cluster each : older) {
             if (linkable(newer, each) && (single.size() <= LineUp.MOST_COMPARED || haveWordsAlike(newer, each))) {
-                double base = evidence.weigh(newer.keys, newer.profile, each.keys, each.profile)
+                double base = evidence.weigh(newer.keys, newer.profile(), each.keys, each.profile())
                         .score();
                 if (base > NEVER) {
                     links.add(new Link(newer, each, base));
@@ -272,7 +307,7 @@ final class JointLineUp {
         return standing;
     }
 
-    private boolean round(double level, List<List<Set<String>>> events) {
+    private boolean round(double level) {
         record Likely(Link link, double sureness, double score) {}
         Standing now = standing();
         List<Likely> likely = new ArrayList<>();
@@ -284,8 +319,8 @@ final class JointLineUp {
         });
         likely.sort(Comparator.comparingDouble((Likely c) -> -c.sureness())
                 .thenComparingDouble(c -> -c.score())
-                .thenComparing(c -> c.link().one().id())
-                .thenComparing(c -> c.link().other().id()));
+                .thenComparing(c -> c.link().one().id)
+                .thenComparing(c -> c.link().other().id));
         Set<Cluster> gone = new HashSet<>();
         List<Cluster> come = new ArrayList<>();
         for (Likely each : likely) {
@@ -337,15 +372,25 @@ final class JointLineUp {
         return base
                 + LineUpWeights.PRESENCE * Math.min(1, presence)
                 + (x.tables + y.tables >= allTables ? LineUpWeights.FULL_COVER : 0)
+                + (areTheSameFactor(x, y) ? LineUpWeights.SAME_FACTOR : 0)
                 + placing(x, y);
     }
 
+    /** True where both are multiplied by one column to what is one column too: then they are what is left. */
+    private boolean areTheSameFactor(Cluster x, Cluster y) {
+        return x.profile().workedOut.factors().stream()
+                .anyMatch(here -> y.profile().workedOut.factors().stream()
+                        .anyMatch(there -> areOne(here.by(), there.by()) && areOne(here.product(), there.product())));
+    }
+
+    private boolean areOne(String one, String other) {
+        return one.equals(other) || clusterOf.containsKey(one) && clusterOf.get(one) == clusterOf.get(other);
+    }
+
     private ColumnEvidence.Weighed base(Cluster x, Cluster y) {
-        String a = x.id();
-        String b = y.id();
         return cache.computeIfAbsent(
-                a.compareTo(b) < 0 ? a + "\n" + b : b + "\n" + a,
-                both -> evidence.weigh(x.keys, x.profile, y.keys, y.profile));
+                x.id.compareTo(y.id) < 0 ? x.id + "\n" + y.id : y.id + "\n" + x.id,
+                both -> evidence.weigh(x.keys, x.profile(), y.keys, y.profile()));
     }
 
     /** Agreement of the places, weighted by how well the order of the columns that both have agrees. */
@@ -432,11 +477,14 @@ final class JointLineUp {
     // ---- the second look ----
 
     private Cluster of(Set<String> keys) {
-        return keys.stream()
-                .map(single::get)
-                .filter(java.util.Objects::nonNull)
-                .reduce(JointLineUp::united)
-                .orElseThrow();
+        Cluster whole = clusterOf.get(keys.iterator().next());
+        return whole != null && whole.keys.equals(keys)
+                ? whole
+                : keys.stream()
+                        .map(single::get)
+                        .filter(java.util.Objects::nonNull)
+                        .reduce(JointLineUp::united)
+                        .orElseThrow();
     }
 
     /** A union weighed again with everything else final: against other columns, and against an exchange of halves. */
@@ -489,16 +537,16 @@ final class JointLineUp {
                 List.copyOf(rest),
                 sureness,
                 sureness >= SURE && telling,
-                evidence.reason(x.keys, x.profile, y.keys, y.profile));
+                evidence.reason(x.keys, x.profile(), y.keys, y.profile(), areTheSameFactor(x, y)));
     }
 
     /** True where each is the only column of dates, of shares, of codes all different, or of row numbers in its tables. */
     private boolean onlyOfItsKind(Cluster x, Cluster y) {
-        if (x.profile.filled < ENOUGH_TO_RUN || y.profile.filled < ENOUGH_TO_RUN) {
+        if (x.profile().filled < ENOUGH_TO_RUN || y.profile().filled < ENOUGH_TO_RUN) {
             return false;
         }
-        String sort = sort(x.profile);
-        return !sort.isEmpty() && sort.equals(sort(y.profile)) && alone(x, sort) && alone(y, sort);
+        String sort = sort(x.profile());
+        return !sort.isEmpty() && sort.equals(sort(y.profile())) && alone(x, sort) && alone(y, sort);
     }
 
     private static String sort(Profile profile) {
@@ -560,6 +608,6 @@ final class JointLineUp {
         }
         Cluster x = single.get(a);
         Cluster y = single.get(b);
-        return x == null || y == null ? 0 : evidence.strength(a, x.profile, b, y.profile);
+        return x == null || y == null ? 0 : evidence.strength(a, x.profile(), b, y.profile());
     }
 }

@@ -41,6 +41,9 @@ final class LineUpWeights {
     /** One is worked out so, the other is not though its tables have such a column, and no word in common. */
     static final double ONE_WORKED_OUT = -2.0;
 
+    /** Multiplied by one column, both come to one column. */
+    static final double SAME_FACTOR = 2.5;
+
     /** One has negative numbers, the other has none among many, and no word in common: money in is no amount with a sign. */
     static final double SIGNED_AGAINST_UNSIGNED = -3.0;
 

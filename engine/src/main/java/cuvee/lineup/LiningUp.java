@@ -217,7 +217,7 @@ public final class LiningUp {
                 feeding.groups(),
                 fixed,
                 feeding.ofOneSheet());
-        List<JointLineUp.Union> unions = joint.unite(LEAST_LIKELY);
+        List<JointLineUp.Union> unions = joint.unite(LEAST_LIKELY).unions();
         unions.forEach(union -> unite(union, fixed));
         candidates = joint.candidates();
         unions.stream().filter(union -> union.sureness() < LEAST_LIKELY).forEach(this::part);

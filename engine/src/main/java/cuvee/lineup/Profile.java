@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.function.ToIntFunction;
 import java.util.regex.Pattern;
 
 /**
@@ -321,32 +322,49 @@ public final class Profile {
 
     /** Both put together. */
     public Profile plus(Profile other) {
-        Map<Kind, Integer> allKinds = new EnumMap<>(Kind.class);
-        allKinds.putAll(kinds);
-        other.kinds.forEach((kind, count) -> allKinds.merge(kind, count, Integer::sum));
-        Map<String, Integer> allTexts = new HashMap<>(texts);
-        other.texts.forEach((text, count) -> allTexts.merge(text, count, Integer::sum));
-        Map<String, Integer> allPatterns = new HashMap<>(patterns);
-        other.patterns.forEach((pattern, count) -> allPatterns.merge(pattern, count, Integer::sum));
-        int[] allDecimals = new int[decimals.length];
-        Arrays.setAll(allDecimals, i -> decimals[i] + other.decimals[i]);
-        List<Double> allRunning = new ArrayList<>(running);
-        allRunning.addAll(other.running);
-        List<Double> shares = new ArrayList<>(monthShares);
-        shares.addAll(other.monthShares);
+        return of(List.of(this, other));
+    }
+
+    /** A column's profiles in several tables, put together in their order. */
+    public static Profile of(List<Profile> parts) {
+        if (parts.size() == 1) {
+            return parts.get(0);
+        }
+        Profile first = parts.get(0);
+        Map<Kind, Integer> kinds = new EnumMap<>(Kind.class);
+        kinds.putAll(first.kinds);
+        Map<String, Integer> texts = new HashMap<>(first.texts);
+        Map<String, Integer> patterns = new HashMap<>(first.patterns);
+        int[] decimals = first.decimals.clone();
+        List<Double> running = new ArrayList<>(first.running);
+        List<Double> shares = new ArrayList<>(first.monthShares);
+        double[] numbers = first.numbers;
+        for (Profile part : parts.subList(1, parts.size())) {
+            part.kinds.forEach((kind, count) -> kinds.merge(kind, count, Integer::sum));
+            part.texts.forEach((text, count) -> texts.merge(text, count, Integer::sum));
+            part.patterns.forEach((pattern, count) -> patterns.merge(pattern, count, Integer::sum));
+            Arrays.setAll(decimals, i -> decimals[i] + part.decimals[i]);
+            running.addAll(part.running);
+            shares.addAll(part.monthShares);
+            numbers = together(numbers, part.numbers);
+        }
         return new Profile(
-                cells + other.cells,
-                filled + other.filled,
-                allKinds,
-                together(numbers, other.numbers),
-                allTexts,
-                allPatterns,
-                allDecimals,
-                different + other.different,
-                counted + other.counted,
-                allRunning,
+                sum(parts, part -> part.cells),
+                sum(parts, part -> part.filled),
+                kinds,
+                numbers,
+                texts,
+                patterns,
+                decimals,
+                sum(parts, part -> part.different),
+                sum(parts, part -> part.counted),
+                running,
                 shares,
-                workedOut.plus(other.workedOut));
+                WorkedOut.together(parts.stream().map(part -> part.workedOut).toList()));
+    }
+
+    private static int sum(List<Profile> parts, ToIntFunction<Profile> of) {
+        return parts.stream().mapToInt(of).sum();
     }
 
     /** Numbers of both, as many of each as they have, so that a long table does not hide a short one. */

@@ -1,23 +1,30 @@
 package cuvee.lineup;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.IntPredicate;
+import java.util.stream.Collectors;
 
 /**
- * What columns of numbers are worked out from others of their tables, whatever they are called: an amount is a price by a
+ * What columns of numbers have to do with others of their tables, whatever they are called: an amount is a price by a
  * quantity, a total adds up its parts.
  *
  * @param products for each table that has products of two columns: whether this is one
  * @param sums for each table that has sums of other columns: whether this is one
+ * @param factors what it is multiplied by, and what column holds what that comes to
  */
-public record WorkedOut(List<Boolean> products, List<Boolean> sums) {
+public record WorkedOut(List<Boolean> products, List<Boolean> sums, Set<Factor> factors) {
     /** Nothing is known. */
-    static final WorkedOut UNKNOWN = new WorkedOut(List.of(), List.of());
+    static final WorkedOut UNKNOWN = new WorkedOut(List.of(), List.of(), Set.of());
+
+    /** Other columns of a table by the keys of their headers: one by which another is multiplied, and their product. */
+    record Factor(String by, String product) {}
 
     private static final int FEW = 4;
     private static final int DIFFERENT = 3;
@@ -35,38 +42,48 @@ public record WorkedOut(List<Boolean> products, List<Boolean> sums) {
     public WorkedOut {
         products = List.copyOf(products);
         sums = List.copyOf(sums);
+        factors = Set.copyOf(factors);
     }
 
     /**
      * What is known of each column of a table.
      *
+     * @param keys of their headers
      * @param columns the numbers of columns, row by row; {@code NaN} where there is none
      */
-    public static List<WorkedOut> of(List<double[]> columns) {
+    public static List<WorkedOut> of(List<String> keys, List<double[]> columns) {
         BitSet products = new BitSet();
         BitSet sums = new BitSet();
+        Map<Integer, Set<Factor>> factors = new HashMap<>();
         for (int result = 0; result < columns.size() && columns.size() <= MOST_COLUMNS; result++) {
-            products.set(result, isProduct(result, columns));
             sums.set(result, isSum(result, columns));
+            for (int[] pair : factors(result, columns)) {
+                products.set(result);
+                String product = keys.get(result);
+                add(factors, pair[0], new Factor(keys.get(pair[1]), product));
+                add(factors, pair[1], new Factor(keys.get(pair[0]), product));
+            }
         }
         List<WorkedOut> all = new ArrayList<>();
         for (int i = 0; i < columns.size(); i++) {
             all.add(new WorkedOut(
                     products.isEmpty() ? List.of() : List.of(products.get(i)),
-                    sums.isEmpty() ? List.of() : List.of(sums.get(i))));
+                    sums.isEmpty() ? List.of() : List.of(sums.get(i)),
+                    factors.getOrDefault(i, Set.of())));
         }
         return all;
     }
 
-    /** What is known of a column in the tables of both. */
-    WorkedOut plus(WorkedOut other) {
-        return new WorkedOut(both(products, other.products), both(sums, other.sums));
+    private static void add(Map<Integer, Set<Factor>> factors, int column, Factor factor) {
+        factors.computeIfAbsent(column, any -> new HashSet<>()).add(factor);
     }
 
-    private static List<Boolean> both(List<Boolean> one, List<Boolean> other) {
-        List<Boolean> both = new ArrayList<>(one);
-        both.addAll(other);
-        return both;
+    /** What is known of a column in all its tables. */
+    static WorkedOut together(List<WorkedOut> parts) {
+        return new WorkedOut(
+                parts.stream().flatMap(part -> part.products.stream()).toList(),
+                parts.stream().flatMap(part -> part.sums.stream()).toList(),
+                parts.stream().flatMap(part -> part.factors.stream()).collect(Collectors.toSet()));
     }
 
     /** Whether it is the product of two columns in most tables; empty where none of them has products. */
@@ -86,17 +103,19 @@ public record WorkedOut(List<Boolean> products, List<Boolean> sums) {
 
     // ---- products ----
 
-    private static boolean isProduct(int product, List<double[]> columns) {
+    /** The pairs of columns whose product a column is. */
+    private static List<int[]> factors(int product, List<double[]> columns) {
         double[] amounts = columns.get(product);
         double tolerance = tolerance(amounts);
+        List<int[]> pairs = new ArrayList<>();
         for (int i = 0; i < columns.size(); i++) {
             for (int j = 0; j < i; j++) {
                 if (i != product && j != product && isProduct(columns.get(i), columns.get(j), amounts, tolerance)) {
-                    return true;
+                    pairs.add(new int[] {i, j});
                 }
             }
         }
-        return false;
+        return pairs;
     }
 
     private static double tolerance(double[] amounts) {
@@ -109,15 +128,18 @@ public record WorkedOut(List<Boolean> products, List<Boolean> sums) {
     }
 
     private static boolean isProduct(double[] one, double[] other, double[] amounts, double tolerance) {
-        // Nothing is told where a factor is nothing or one.
-        return isWorkedOut(
-                amounts,
-                row -> Math.abs(one[row]) > 0
-                        && Math.abs(other[row]) > 0
-                        && Math.abs(one[row]) != 1
-                        && Math.abs(other[row]) != 1,
-                row -> Math.abs(one[row] * other[row] - amounts[row]) <= tolerance,
-                DIFFERENT);
+        Agreeing agreeing = new Agreeing(amounts.length);
+        for (int row = 0; row < amounts.length && !agreeing.isRuledOut(); row++) {
+            if (isFactor(one[row]) && isFactor(other[row]) && !Double.isNaN(amounts[row])) {
+                agreeing.add(amounts[row], Math.abs(one[row] * other[row] - amounts[row]) <= tolerance);
+            }
+        }
+        return agreeing.nearlyAll(DIFFERENT);
+    }
+
+    /** Nothing is told where a factor is nothing or one. */
+    private static boolean isFactor(double number) {
+        return Math.abs(number) > 0 && Math.abs(number) != 1;
     }
 
     // ---- sums ----
@@ -126,19 +148,20 @@ public record WorkedOut(List<Boolean> products, List<Boolean> sums) {
         double[] amounts = columns.get(sum);
         for (int i = 0; i < columns.size(); i++) {
             for (int j = 0; j < i; j++) {
-                if (i != sum && j != sum && addsUp(List.of(columns.get(i), columns.get(j)), amounts)) {
+                if (i != sum && j != sum && addsUp(amounts, columns.get(i), columns.get(j))) {
                     return true;
                 }
             }
         }
         // More than two stand beside each other and beside their sum.
+        double[][] all = columns.toArray(double[][]::new);
         for (int from = 0; from <= sum - DIFFERENT; from++) {
-            if (addsUp(columns.subList(from, sum), amounts)) {
+            if (addsUp(amounts, Arrays.copyOfRange(all, from, sum))) {
                 return true;
             }
         }
-        for (int to = columns.size(); to > sum + DIFFERENT; to--) {
-            if (addsUp(columns.subList(sum + 1, to), amounts)) {
+        for (int to = all.length; to > sum + DIFFERENT; to--) {
+            if (addsUp(amounts, Arrays.copyOfRange(all, sum + 1, to))) {
                 return true;
             }
         }
@@ -146,44 +169,52 @@ public record WorkedOut(List<Boolean> products, List<Boolean> sums) {
     }
 
     /** True where columns add up to amounts, where at least two of them have something. */
-    private static boolean addsUp(List<double[]> parts, double[] amounts) {
-        return isWorkedOut(
-                amounts,
-                row -> Math.abs(amounts[row]) >= SMALL_SUM
-                        && parts.stream()
-                                        .filter(part -> Math.abs(part[row]) > 0)
-                                        .count()
-                                > 1,
-                row -> Math.abs(parts.stream()
-                                        .mapToDouble(part -> Double.isNaN(part[row]) ? 0 : part[row])
-                                        .sum()
-                                - amounts[row])
-                        <= HUNDREDTH,
-                FEW);
-    }
-
-    /**
-     * True where nearly all rows that tell agree, with several amounts.
-     *
-     * @param tells whether a row tells anything
-     * @param agrees whether what it has is what is worked out
-     * @param fewest different amounts
-     */
-    private static boolean isWorkedOut(double[] amounts, IntPredicate tells, IntPredicate agrees, int fewest) {
-        int telling = 0;
-        int differ = 0;
-        Set<Double> different = new HashSet<>();
-        for (int row = 0; row < amounts.length; row++) {
-            if (Double.isNaN(amounts[row]) || !tells.test(row)) {
-                continue;
+    private static boolean addsUp(double[] amounts, double[]... parts) {
+        Agreeing agreeing = new Agreeing(amounts.length);
+        for (int row = 0; row < amounts.length && !agreeing.isRuledOut(); row++) {
+            int having = 0;
+            double sum = 0;
+            for (double[] part : parts) {
+                if (Math.abs(part[row]) > 0) {
+                    having++;
+                    sum += part[row];
+                }
             }
-            telling++;
-            if (agrees.test(row)) {
-                different.add(amounts[row]);
-            } else if (++differ * 10 > amounts.length * OF_TEN_DIFFER) {
-                return false;
+            if (having > 1 && Math.abs(amounts[row]) >= SMALL_SUM) {
+                agreeing.add(amounts[row], Math.abs(sum - amounts[row]) <= HUNDREDTH);
             }
         }
-        return telling >= FEW && differ * 10 <= telling * OF_TEN_DIFFER && different.size() >= fewest;
+        return agreeing.nearlyAll(FEW);
+    }
+
+    /** The rows that tell whether an amount is what is worked out. */
+    private static final class Agreeing {
+        private final int rows;
+        private int telling;
+        private int differ;
+        private final Set<Double> different = new HashSet<>(0);
+
+        Agreeing(int rows) {
+            this.rows = rows;
+        }
+
+        void add(double amount, boolean agrees) {
+            telling++;
+            if (agrees) {
+                different.add(amount);
+            } else {
+                differ++;
+            }
+        }
+
+        /** True where so many differ that no others can outweigh them. */
+        boolean isRuledOut() {
+            return differ * 10 > rows * OF_TEN_DIFFER;
+        }
+
+        /** True where nearly all agree, with several amounts. */
+        boolean nearlyAll(int fewest) {
+            return telling >= FEW && differ * 10 <= telling * OF_TEN_DIFFER && different.size() >= fewest;
+        }
     }
 }

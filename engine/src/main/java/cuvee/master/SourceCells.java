@@ -19,6 +19,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.duckdb.DuckDBConnection;
@@ -59,11 +61,11 @@ public final class SourceCells {
             Type type = DATED.contains(convention.meaning()) ? Type.DATE : Type.DECIMAL;
             try (Statement statement = connection.createStatement()) {
                 for (List<Cells> group : alike(cells)) {
-                    String read = Readings.FUNCTION + "(s.c" + group.get(0).column() + ", " + Sql.literal(type.name())
-                            + ", " + Sql.literal(convention.code()) + ")";
+                    String read = Readings.FUNCTION + "(cell, " + Sql.literal(type.name()) + ", "
+                            + Sql.literal(convention.code()) + ")";
                     try (ResultSet rows = statement.executeQuery(
                             "SELECT tbl, count(v), min(TRY_CAST(v AS DOUBLE)), max(TRY_CAST(v AS DOUBLE)),"
-                                    + " max(length(string_split(v, '.')[2])) FROM (SELECT p.tbl, " + read + " AS v"
+                                    + " max(length(string_split(v, '.')[2])) FROM (SELECT tbl, " + read + " AS v"
                                     + " FROM " + records(group) + ") WHERE v IS NOT NULL GROUP BY tbl")) {
                         while (rows.next()) {
                             ranges.put(
@@ -114,22 +116,31 @@ public final class SourceCells {
     /** Cells that one statement can look through. */
     private static Collection<List<Cells>> alike(Collection<Cells> cells) {
         Map<List<Object>, List<Cells>> groups = new LinkedHashMap<>();
-        cells.forEach(each -> groups.computeIfAbsent(
-                        List.of(each.width(), each.column(), each.hasAside()), key -> new ArrayList<>())
+        cells.forEach(each -> groups.computeIfAbsent(List.of(each.width(), each.hasAside()), key -> new ArrayList<>())
                 .add(each));
         return groups.values();
     }
 
-    /** The records of tables as {@code s}, beside what is said of each table as {@code p}. */
+    /** The cell of a record that is looked at, which stands in another column of each table. */
+    private static String cell(List<Cells> group) {
+        SortedSet<Integer> columns = group.stream().map(Cells::column).collect(Collectors.toCollection(TreeSet::new));
+        return columns.size() == 1
+                ? "s.c" + columns.first()
+                : columns.stream()
+                        .map(column -> " WHEN " + column + " THEN s.c" + column)
+                        .collect(Collectors.joining("", "CASE p.col", " END"));
+    }
+
+    /** The {@code cell} of each record of tables, with the number of its table as {@code tbl}. */
     private static String records(List<Cells> group) {
         Cells first = group.get(0);
         String tables = group.stream()
                 .map(each -> "(" + each.table() + ", " + each.staged() + ", " + each.firstRow() + ", " + each.lastRow()
-                        + ")")
+                        + ", " + each.column() + ")")
                 .collect(Collectors.joining(", "));
-        return Staging.of(first.width()) + " s JOIN (VALUES " + tables
-                + ") p(tbl, staged, first, last) ON s.tbl = p.staged AND s.row BETWEEN p.first AND p.last"
-                + (first.hasAside() ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)" : "");
+        return "(SELECT p.tbl, " + cell(group) + " AS cell FROM " + Staging.of(first.width()) + " s JOIN (VALUES " + tables
+                + ") p(tbl, staged, first, last, col) ON s.tbl = p.staged AND s.row BETWEEN p.first AND p.last"
+                + (first.hasAside() ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)" : "") + ")";
     }
 
     /**
@@ -150,8 +161,7 @@ public final class SourceCells {
             Map<String, Long> counts = new LinkedHashMap<>();
             try (Statement statement = connection.createStatement()) {
                 for (List<Cells> group : alike(cells)) {
-                    Cells first = group.get(0);
-                    String raw = Readings.raw("s.c" + first.column());
+                    String raw = Readings.raw("cell");
                     String said = spelling == MasterPlan.Spelling.AS_WRITTEN
                             ? raw
                             : "CASE WHEN " + raw + " IN (" + wanted + ") THEN " + raw + " ELSE " + spelling.of(raw)

@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * Which blank cells stand for the one above: told by the pattern of the blanks, by joined cells, and by what other tables of
@@ -36,11 +37,13 @@ final class CarryingDown {
     private final List<Decision> assumed = new ArrayList<>();
     private final List<Question> questions = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
-    /** By the words of columns that have blanks, whatever these are called. */
     /** Between a layout and one of its columns, in what a decision is about. */
     static final String OF_A_LAYOUT = " > ";
 
+    /** By the words of columns that have blanks, whatever these are called. */
     private final Map<String, Carriers> carriers = new HashMap<>();
+
+    private final Map<PlacedTable, Map<String, List<TableColumn>>> byKey = new HashMap<>();
 
     /** In how many tables a word stands. */
     private final Map<String, Integer> tablesOfWord = new HashMap<>();
@@ -146,6 +149,15 @@ final class CarryingDown {
         }
     }
 
+    /** The columns of a table by the keys of their headers. */
+    private List<TableColumn> columns(PlacedTable table, String key) {
+        return byKey.computeIfAbsent(
+                        table,
+                        any -> table.table().columns().stream()
+                                .collect(Collectors.groupingBy(column -> LooseText.key(column.header()))))
+                .getOrDefault(key, List.of());
+    }
+
     /** In how many tables a word is carried down, and in how many it stands in a column whose blanks say otherwise. */
     private static final class Carriers {
         private int carry;
@@ -163,8 +175,7 @@ final class CarryingDown {
      * under whatever header; few blocks of one row each show no pattern of their own.
      */
     private boolean siblingsCarry(PlacedTable table, String key) {
-        return table.table().columns().stream()
-                .filter(column -> LooseText.key(column.header()).equals(key))
+        return columns(table, key).stream()
                 .filter(column -> column.named()
                         && column.gaps().firstFilled()
                         && column.evidence().filled() < table.table().kept()
@@ -188,8 +199,7 @@ final class CarryingDown {
 
     /** True where half of a column's words stand in another table too: then they are categories, and no names of rows. */
     private boolean standElsewhere(PlacedTable table, String key) {
-        return table.table().columns().stream()
-                .filter(column -> LooseText.key(column.header()).equals(key))
+        return columns(table, key).stream()
                 .map(CarryingDown::words)
                 .anyMatch(words -> {
                     long shared = words.stream()
@@ -209,8 +219,7 @@ final class CarryingDown {
                 .filter(table -> !alike.contains(table) && blanks(table, key) > 0)
                 .toList();
         boolean begin = blank.stream()
-                .flatMap(table -> table.table().columns().stream())
-                .filter(column -> LooseText.key(column.header()).equals(key))
+                .flatMap(table -> columns(table, key).stream())
                 .allMatch(column -> column.gaps().firstFilled());
         return !blank.isEmpty() && begin && alike.size() > blank.size();
     }
@@ -302,23 +311,20 @@ final class CarryingDown {
         boolean totals = true;
         for (PlacedTable table : alike) {
             shared |= standElsewhere(table, key);
-            for (TableColumn column : table.table().columns()) {
-                if (LooseText.key(column.header()).equals(key)) {
-                    boolean otherwise = words(column).stream()
-                            .anyMatch(word -> carriers.getOrDefault(word, new Carriers()).another > 0);
-                    if (otherwise) {
-                        return false;
-                    }
-                    totals &= Laying.endsAtTotals(table.table(), column);
+            for (TableColumn column : columns(table, key)) {
+                boolean otherwise = words(column).stream()
+                        .anyMatch(word -> carriers.getOrDefault(word, new Carriers()).another > 0);
+                if (otherwise) {
+                    return false;
                 }
+                totals &= Laying.endsAtTotals(table.table(), column);
             }
         }
         return shared || totals;
     }
 
-    private static long blanks(PlacedTable table, String key) {
-        return table.table().columns().stream()
-                .filter(column -> LooseText.key(column.header()).equals(key))
+    private long blanks(PlacedTable table, String key) {
+        return columns(table, key).stream()
                 .mapToLong(column -> table.table().kept() - column.evidence().filled())
                 .sum();
     }

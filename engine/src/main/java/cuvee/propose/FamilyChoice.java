@@ -59,6 +59,7 @@ final class FamilyChoice implements Draft.Step {
     private final List<Decision> assumed = new ArrayList<>();
     private final List<Question> questions = new ArrayList<>();
     private final Map<PlacedTable, String> outside = new LinkedHashMap<>();
+    private final Map<String, List<Nature>> shapes = new HashMap<>();
 
     FamilyChoice(Job job, Profiling profiling) {
         this.job = job;
@@ -192,11 +193,15 @@ final class FamilyChoice implements Draft.Step {
     }
 
     /** True for many columns of several natures, one after the other as in a layout of the family. */
-    private static boolean sameShape(Layout layout, Family main) {
-        List<Nature> shape = layout.shape();
+    private boolean sameShape(Layout layout, Family main) {
+        List<Nature> shape = shape(layout);
         boolean telling = shape.size() >= TELLING_COLUMNS && new HashSet<>(shape).size() >= 3;
         return telling
-                && main.layouts().stream().anyMatch(member -> member.shape().equals(shape));
+                && main.layouts().stream().anyMatch(member -> shape(member).equals(shape));
+    }
+
+    private List<Nature> shape(Layout layout) {
+        return shapes.computeIfAbsent(layout.signature(), any -> layout.shape());
     }
 
     /** Lists of two columns and handfuls of cells are set aside with a reason but without a question. */
@@ -287,9 +292,9 @@ final class FamilyChoice implements Draft.Step {
 
     /** True where a layout was taken in without a doubt, now or in a former look, as the mark before its evidence says. */
     private boolean saysSurely(Layout layout, String mark) {
-        String id = Decision.idOf(Kinds.ANOTHER_JOB, layout.signature());
         return Stream.concat(job.assumed().stream(), assumed.stream())
-                .anyMatch(decision ->
-                        decision.id().equals(id) && decision.evidence().startsWith(mark));
+                .anyMatch(decision -> decision.kind().equals(Kinds.ANOTHER_JOB)
+                        && decision.subject().equals(layout.signature())
+                        && decision.evidence().startsWith(mark));
     }
 }

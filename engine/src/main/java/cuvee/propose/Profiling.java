@@ -10,23 +10,32 @@ import cuvee.lineup.WorkedOut;
 import cuvee.value.Convention;
 import cuvee.value.Conventions;
 import cuvee.value.Evidence;
+import cuvee.value.LooseText;
 import cuvee.value.Type;
 import cuvee.value.Units;
 import cuvee.value.ValueReader;
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
-/** What stands under the headers of layouts, from a sample of the rows of some of their tables. */
+/**
+ * What stands under the headers of layouts, from a sample of the rows of some of their tables. What was seen of a table is
+ * remembered for the next time, since rows that are staged under a number never change.
+ */
 public final class Profiling implements Contents {
     private static final int MOST_TABLES = 4;
     private static final int MOST_ROWS = 120;
@@ -34,13 +43,29 @@ public final class Profiling implements Contents {
     static final int MOST_COMPARED = 2_000;
 
     private static final double DAYS_AROUND = 366;
+    /** The rows of so many tables are held at a time. */
+    private static final int TABLES_AT_ONCE = 50;
+    /** So many tables are remembered, those that were looked at last. */
+    private static final int MOST_REMEMBERED = 1_000;
 
     private final Samples samples;
-    private final Map<String, List<Looked>> ofLayout = new HashMap<>();
+    private final Map<Sight, List<Profile>> seen = new LinkedHashMap<>(16, 0.75f, true);
+    private List<Sight> lastSeen = List.of();
+    private Map<String, Profile> lastProfiles = Map.of();
 
-    /** The first records of a table, as they are staged. */
+    /** The first records of tables, as they are staged, by the tables' numbers. */
     public interface Samples {
-        List<List<@Nullable String>> rows(PlacedTable table, int most);
+        Map<Integer, List<List<@Nullable String>>> rows(List<PlacedTable> tables, int most);
+    }
+
+    /** A table as it is laid out: by its number, its headers and where their values stand. */
+    private record Sight(int table, List<String> headers, List<Origin> origins) {
+        static Sight of(PlacedTable table) {
+            return new Sight(
+                    table.id(),
+                    table.columns().stream().map(LaidColumn::header).toList(),
+                    table.columns().stream().map(LaidColumn::origin).toList());
+        }
     }
 
     /** The columns of a table, by themselves. */
@@ -57,11 +82,22 @@ public final class Profiling implements Contents {
 
     /** The profiles of headers by their loose keys, each from all layouts that have it. */
     Map<String, Profile> of(List<Layout> layouts) {
-        look(layouts);
-        Optional<double[]> days = days(layouts);
+        List<PlacedTable> chosen =
+                layouts.stream().flatMap(layout -> some(layout).stream()).toList();
+        List<Sight> sights = chosen.stream().map(Sight::of).toList();
+        if (!sights.equals(lastSeen)) {
+            lastProfiles = of(layouts, look(chosen, sights));
+            lastSeen = sights;
+        }
+        return lastProfiles;
+    }
+
+    private static Map<String, Profile> of(List<Layout> layouts, Map<PlacedTable, Looked> lookedAt) {
+        Optional<double[]> days = days(lookedAt.values());
         Map<String, List<Profile>> ofKey = new LinkedHashMap<>();
         for (Layout layout : layouts) {
-            for (Looked looked : ofLayout.getOrDefault(layout.signature(), List.of())) {
+            for (PlacedTable table : some(layout)) {
+                Looked looked = Objects.requireNonNull(lookedAt.get(table));
                 List<Profile> columns = withDays(looked, days);
                 Set<String> seen = new HashSet<>();
                 for (int i = 0; i < columns.size() && i < layout.keys().size(); i++) {
@@ -73,25 +109,34 @@ public final class Profiling implements Contents {
             }
         }
         Map<String, Profile> profiles = new LinkedHashMap<>();
-        ofKey.forEach((key, columns) ->
-                asShares(columns).stream().reduce(Profile::plus).ifPresent(all -> profiles.put(key, all)));
-        return profiles;
+        ofKey.forEach((key, columns) -> profiles.put(key, Profile.of(asShares(columns))));
+        return Collections.unmodifiableMap(profiles);
+    }
+
+    /** The tables of a layout that are looked at. */
+    private static List<PlacedTable> some(Layout layout) {
+        List<PlacedTable> tables = layout.tables();
+        int some = Math.min(MOST_TABLES, tables.size());
+        return IntStream.range(0, some)
+                .mapToObj(t -> tables.get(t * tables.size() / some))
+                .toList();
     }
 
     /** Columns of one header: where some hold shares, plain numbers of a hundred times their size are percent points. */
     private static List<Profile> asShares(List<Profile> columns) {
-        Optional<Profile> shares = columns.stream().filter(Profile::holdsShares).reduce(Profile::plus);
-        return shares.isEmpty()
-                ? columns
-                : columns.stream()
-                        .map(column -> column.arePointsOf(shares.get()) ? column.percentPoints() : column)
-                        .toList();
+        List<Profile> shares = columns.stream().filter(Profile::holdsShares).toList();
+        if (shares.isEmpty() || shares.size() == columns.size()) {
+            return columns;
+        }
+        Profile all = Profile.of(shares);
+        return columns.stream()
+                .map(column -> column.arePointsOf(all) ? column.percentPoints() : column)
+                .toList();
     }
 
     /** The first and the last day of all tables. */
-    private Optional<double[]> days(List<Layout> layouts) {
-        return layouts.stream()
-                .flatMap(layout -> ofLayout.getOrDefault(layout.signature(), List.of()).stream())
+    private static Optional<double[]> days(Collection<Looked> tables) {
+        return tables.stream()
                 .flatMap(looked -> looked.columns().stream())
                 .flatMap(profile -> profile.days().stream())
                 .reduce((a, b) -> new double[] {Math.min(a[0], b[0]), Math.max(a[1], b[1])});
@@ -159,7 +204,7 @@ public final class Profiling implements Contents {
 
     @Override
     public List<List<String>> columns(PlacedTable table, int most) {
-        List<List<@Nullable String>> rows = samples.rows(table, most);
+        List<List<@Nullable String>> rows = rows(samples.rows(List.of(table), most), table);
         return table.columns().stream()
                 .map(column -> cells(column.origin(), rows))
                 .toList();
@@ -183,32 +228,44 @@ public final class Profiling implements Contents {
         return true;
     }
 
-    /** Looks at layouts not seen before, each by itself, with all processors; the store hands out rows one by one. */
-    private void look(List<Layout> layouts) {
-        Map<String, Layout> unseen = new LinkedHashMap<>();
-        layouts.stream()
-                .filter(layout -> !ofLayout.containsKey(layout.signature()))
-                .forEach(layout -> unseen.putIfAbsent(layout.signature(), layout));
-        ofLayout.putAll(
-                unseen.values().parallelStream().collect(Collectors.toConcurrentMap(Layout::signature, this::looked)));
-    }
-
-    private List<Looked> looked(Layout layout) {
-        List<Looked> looked = new ArrayList<>();
-        List<PlacedTable> tables = layout.tables();
-        int some = Math.min(MOST_TABLES, tables.size());
-        for (int t = 0; t < some; t++) {
-            PlacedTable table = tables.get(t * tables.size() / some);
-            List<List<@Nullable String>> rows = rows(table);
-            Evidence all = new Evidence();
-            table.columns().forEach(column -> all.add(column.evidence()));
-            looked.add(new Looked(table, workedOut(table, rows, all)));
+    /** Looks at tables, those not seen before with all processors. */
+    private Map<PlacedTable, Looked> look(List<PlacedTable> tables, List<Sight> sights) {
+        Map<Sight, PlacedTable> unseen = new LinkedHashMap<>();
+        for (int t = 0; t < tables.size(); t++) {
+            if (!seen.containsKey(sights.get(t))) {
+                unseen.put(sights.get(t), tables.get(t));
+            }
+        }
+        List<PlacedTable> open = new ArrayList<>(unseen.values());
+        Map<PlacedTable, List<Profile>> found = new HashMap<>();
+        for (int from = 0; from < open.size(); from += TABLES_AT_ONCE) {
+            List<PlacedTable> some = open.subList(from, Math.min(open.size(), from + TABLES_AT_ONCE));
+            Map<Integer, List<List<@Nullable String>>> rows = samples.rows(some, MOST_ROWS);
+            found.putAll(some.parallelStream()
+                    .collect(Collectors.toConcurrentMap(table -> table, table -> profiles(table, rows(rows, table)))));
+        }
+        unseen.forEach((sight, table) -> seen.put(sight, Objects.requireNonNull(found.get(table))));
+        Map<PlacedTable, Looked> looked = new LinkedHashMap<>();
+        for (int t = 0; t < tables.size(); t++) {
+            looked.put(tables.get(t), new Looked(tables.get(t), Objects.requireNonNull(seen.get(sights.get(t)))));
+        }
+        Iterator<Sight> longest = seen.keySet().iterator();
+        for (int more = seen.size() - MOST_REMEMBERED; more > 0; more--) {
+            longest.next();
+            longest.remove();
         }
         return looked;
     }
 
-    private synchronized List<List<@Nullable String>> rows(PlacedTable table) {
-        return samples.rows(table, MOST_ROWS);
+    private static List<List<@Nullable String>> rows(
+            Map<Integer, List<List<@Nullable String>>> rows, PlacedTable table) {
+        return rows.getOrDefault(table.id(), List.of());
+    }
+
+    private static List<Profile> profiles(PlacedTable table, List<List<@Nullable String>> rows) {
+        Evidence all = new Evidence();
+        table.columns().forEach(column -> all.add(column.evidence()));
+        return workedOut(table, rows, all);
     }
 
     /** The profiles of a table's columns, its numbers with what they are worked out from. */
@@ -230,7 +287,10 @@ public final class Profiling implements Contents {
                             ? profile.percentPoints()
                             : isInThousands(table, column) ? profile.thousands() : profile.daysInDigits());
         }
-        List<WorkedOut> known = WorkedOut.of(numbers);
+        List<String> keys = places.stream()
+                .map(at -> LooseText.key(table.columns().get(at).header()))
+                .toList();
+        List<WorkedOut> known = WorkedOut.of(keys, numbers);
         for (int i = 0; i < places.size(); i++) {
             columns.set(places.get(i), columns.get(places.get(i)).workedOut(known.get(i)));
         }

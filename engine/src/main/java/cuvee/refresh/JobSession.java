@@ -13,8 +13,8 @@ import cuvee.decision.TableChoice;
 import cuvee.deliver.Content;
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.PreparedWorkbook;
-import cuvee.deliver.TargetGuard;
 import cuvee.deliver.TargetGuard.Existing;
+import cuvee.deliver.TargetGuard;
 import cuvee.deliver.WrittenFiles;
 import cuvee.detect.FoundTable;
 import cuvee.detect.Reading;
@@ -35,6 +35,7 @@ import cuvee.gather.Workplace;
 import cuvee.job.Decision;
 import cuvee.job.Delivery;
 import cuvee.job.Job;
+import cuvee.layout.PlacedTable;
 import cuvee.lineup.HeaderBook;
 import cuvee.lineup.LineUp;
 import cuvee.master.CacheFolder;
@@ -48,6 +49,7 @@ import cuvee.master.SourceCells;
 import cuvee.master.Store;
 import cuvee.master.ValueList;
 import cuvee.place.Where;
+import cuvee.propose.Profiling;
 import cuvee.summary.Summary;
 import cuvee.summary.SummaryTable;
 import cuvee.tell.Account;
@@ -78,6 +80,7 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -102,6 +105,7 @@ public final class JobSession implements AutoCloseable {
     private volatile String homeName;
 
     private final String cacheName;
+    private final Profiling profiling;
     private final Trails trails;
     private final Proof proof;
     private final WrittenFiles written;
@@ -134,9 +138,21 @@ public final class JobSession implements AutoCloseable {
                 .max()
                 .orElse(0);
         nextId.set(Math.max(most, store.nextTable()));
+        profiling = new Profiling(this::firstRecords);
         trails = new Trails(store, known);
         proof = new Proof(store);
         deliveries = new Deliveries(store, jobId, written, workplace.clock(), () -> this.jobFolder, () -> listed);
+    }
+
+    private Map<Integer, List<List<@Nullable String>>> firstRecords(List<PlacedTable> tables, int most) {
+        return store.firstRecords(tables.stream().map(JobSession::stretch).toList(), most);
+    }
+
+    private static Store.Stretch stretch(PlacedTable placed) {
+        FoundTable table = placed.table();
+        boolean hasAside = table.kept() <= table.lastRow() - table.firstRow();
+        return new Store.Stretch(
+                placed.id(), placed.staged(), placed.width(), table.firstRow(), table.lastRow(), hasAside);
     }
 
     /**
@@ -226,6 +242,7 @@ public final class JobSession implements AutoCloseable {
                                 store,
                                 known,
                                 nextId,
+                                profiling,
                                 proof,
                                 written),
                         this::list,

@@ -47,6 +47,7 @@ final class Planning {
     private final Map<String, SourceFacts> facts;
     private final Map<String, Long> modified;
     private final CodeTables codes;
+    private final Profiling profiling;
 
     /**
      * @param placed all tables of all sources, in their order
@@ -54,6 +55,8 @@ final class Planning {
      * @param sources the sources by their paths
      * @param facts what was read from them, by their paths
      * @param modified when they were changed last, in milliseconds since 1970, by their paths; those that are gone too
+     * @param codes names for codes
+     * @param profiling what stands under headers
      */
     Planning(
             Workplace workplace,
@@ -63,7 +66,8 @@ final class Planning {
             Map<String, Source> sources,
             Map<String, SourceFacts> facts,
             Map<String, Long> modified,
-            CodeTables codes) {
+            CodeTables codes,
+            Profiling profiling) {
         this.workplace = workplace;
         this.store = store;
         this.placed = placed;
@@ -72,6 +76,7 @@ final class Planning {
         this.facts = facts;
         this.modified = modified;
         this.codes = codes;
+        this.profiling = profiling;
     }
 
     /** What the tables are proposed to become, before a row is looked at. */
@@ -120,13 +125,7 @@ final class Planning {
                 codes,
                 (table, row) -> store.stagedRow(table.staged(), table.width(), row),
                 HeaderBookFile.read(workplace.state()),
-                new Profiling((table, most) -> store.firstRecords(
-                        table.id(),
-                        table.staged(),
-                        table.width(),
-                        table.table().firstRow(),
-                        table.table().lastRow(),
-                        most)));
+                profiling);
         return Planner.propose(job, placed, out, around);
     }
 

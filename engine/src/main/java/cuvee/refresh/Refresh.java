@@ -47,6 +47,7 @@ import cuvee.master.Store;
 import cuvee.place.Where;
 import cuvee.propose.CodeTables;
 import cuvee.propose.CopyQuestions;
+import cuvee.propose.Profiling;
 import cuvee.propose.Proposal;
 import cuvee.tell.Changed;
 import cuvee.tell.Outcome;
@@ -86,6 +87,7 @@ final class Refresh {
      * @param state the folder of the job's history
      * @param known what is known of each source by its path; brought up to date
      * @param nextId the number of the next sheet or table of the store
+     * @param profiling what stands under headers, as far as it was looked at
      */
     record Around(
             Workplace workplace,
@@ -95,6 +97,7 @@ final class Refresh {
             Store store,
             Map<String, SourceFacts> known,
             AtomicInteger nextId,
+            Profiling profiling,
             Proof proof,
             WrittenFiles written) {}
 
@@ -273,8 +276,16 @@ final class Refresh {
         ruledOut.putAll(masters);
         questions.addAll(OwnMasters.questions(job, read.facts(), masters));
         CodeTables codes = CodeTables.of(job, around.jobFolder(), findings);
-        Planning planning =
-                new Planning(around.workplace(), store, placed, ruledOut, sources, read.facts(), modified, codes);
+        Planning planning = new Planning(
+                around.workplace(),
+                store,
+                placed,
+                ruledOut,
+                sources,
+                read.facts(),
+                modified,
+                codes,
+                around.profiling());
         Proposal proposed = planning.first(job);
         Optional<Job> tidied = Abandoned.without(job, proposed, read.last(), read.facts(), read.sources());
         if (tidied.isPresent()) {

@@ -24,7 +24,7 @@ public final class LooseText {
         StringBuilder key = new StringBuilder(folded.length());
         for (int i = 0; i < folded.length(); i++) {
             char c = folded.charAt(i);
-            if (Character.isLetterOrDigit(c) || isMark(c) || Character.getType(c) == Character.CURRENCY_SYMBOL) {
+            if (isKept(c)) {
                 key.append(c);
             }
         }
@@ -88,6 +88,13 @@ public final class LooseText {
 
     private static boolean isMark(char c) {
         return c == '%' || c == '#' || Character.getType(c) == Character.NON_SPACING_MARK;
+    }
+
+    private static boolean isKept(char c) {
+        if (c < 128) {
+            return c >= 'a' && c <= 'z' || c >= '0' && c <= '9' || c == '%' || c == '#' || c == '$';
+        }
+        return Character.isLetterOrDigit(c) || isMark(c) || Character.getType(c) == Character.CURRENCY_SYMBOL;
     }
 
     private static boolean isAscii(String text) {

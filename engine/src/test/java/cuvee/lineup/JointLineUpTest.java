@@ -66,7 +66,7 @@ class JointLineUpTest {
         sender("reise", "schiff", "erloes");
         sender("no", "boat", "yield");
         JointLineUp joint = joint(Set.of());
-        List<Union> unions = joint.unite(0.5);
+        List<Union> unions = joint.unite(0.5).unions();
         assertThat(joint.groups())
                 .containsExactlyInAnyOrder(
                         Set.of("trip", "reise", "no"),
@@ -126,7 +126,7 @@ class JointLineUpTest {
         column("opening", i -> whole(100 + i));
         column("closing", i -> whole(100 + i));
         table("opening", "closing");
-        assertThat(joint(Set.of()).unite(0.5)).isEmpty();
+        assertThat(joint(Set.of()).unite(0.5).unions()).isEmpty();
     }
 
     @ParameterizedTest
@@ -224,7 +224,7 @@ class JointLineUpTest {
                 CellProfile.of(IntStream.range(0, ROWS).mapToObj(this::small).toList(), Convention.DEFAULT, true));
         table("meter", "rate");
         table("zaehler", "unitprice", "loss");
-        assertThat(joint(Set.of()).unite(0.5))
+        assertThat(joint(Set.of()).unite(0.5).unions())
                 .filteredOn(
                         union -> union.part().contains("rate") || union.rest().contains("rate"))
                 .noneMatch(Union::silent);
@@ -375,7 +375,7 @@ class JointLineUpTest {
         amounts("invoiced", true);
         table("length", "tariff", "held back", "invoiced");
         JointLineUp joint = joint(Set.of());
-        List<Union> unions = joint.unite(0.5);
+        List<Union> unions = joint.unite(0.5).unions();
         assertThat(joint.groups()).contains(Set.of("hire charge", "invoiced"), Set.of("held back"));
         assertThat(unions)
                 .filteredOn(union ->
@@ -411,7 +411,38 @@ class JointLineUpTest {
 
     private void amounts(String key, boolean product) {
         column(key, i -> number(Math.round(random.nextDouble() * 90_000) / 100.0));
-        profiles.computeIfPresent(key, (any, profile) -> profile.workedOut(new WorkedOut(List.of(product), List.of())));
+        profiles.computeIfPresent(key, (any, profile) -> profile.workedOut(new WorkedOut(List.of(product), List.of(), Set.of())));
+    }
+
+    /** A column of numbers that is multiplied by another one of its table, to a third. */
+    private void factor(String key, IntFunction<String> cell, String by, String product) {
+        column(key, cell::apply);
+        profiles.computeIfPresent(
+                key,
+                (any, profile) -> profile.workedOut(
+                        new WorkedOut(List.of(false), List.of(), Set.of(new WorkedOut.Factor(by, product)))));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"cost", "work"})
+    void whatIsMultipliedByOneColumnToOneColumnIsOneColumn(String product) {
+        factor("heat", i -> number(random.nextInt(9_000) / 100.0), "rate", "cost");
+        factor("units", i -> number(random.nextInt(900_000) / 100.0), "rate", product);
+        amounts("rate", false);
+        amounts("cost", true);
+        amounts("work", true);
+        table("heat", "rate", "cost", "work");
+        table("rate", "cost", "work", "units");
+        JointLineUp joint = joint(Set.of()).unite(0.5);
+        if (product.equals("work")) {
+            assertThat(joint.groups()).contains(Set.of("heat"), Set.of("units"));
+        } else {
+            assertThat(joint.groups()).contains(Set.of("heat", "units"));
+            assertThat(joint.unions())
+                    .singleElement()
+                    .as("arithmetic does not say whether it is net or gross: it is asked")
+                    .matches(union -> !union.silent());
+        }
     }
 
     @Test

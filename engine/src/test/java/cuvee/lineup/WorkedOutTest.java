@@ -6,6 +6,7 @@ import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /** A column that is worked out from others is told, whatever it is called. */
@@ -32,12 +33,17 @@ class WorkedOutTest {
         return set;
     }
 
+    private static List<WorkedOut> known(List<double[]> columns) {
+        return WorkedOut.of(
+                IntStream.range(0, columns.size()).mapToObj(i -> "column " + i).toList(), columns);
+    }
+
     private static BitSet products(List<double[]> columns) {
-        return where(WorkedOut.of(columns), WorkedOut::isProduct);
+        return where(known(columns), WorkedOut::isProduct);
     }
 
     private static BitSet sums(double[]... columns) {
-        return where(WorkedOut.of(List.of(columns)), WorkedOut::isSum);
+        return where(known(List.of(columns)), WorkedOut::isSum);
     }
 
     @Test
@@ -68,6 +74,21 @@ class WorkedOutTest {
                         numbers(45.03, 34.96, NONE, 338.91, NONE, NONE),
                         numbers(174.85, 424.35, 479.05, 144, 961.98, 390.36))))
                 .isEqualTo(set(3));
+    }
+
+    @Test
+    void aFactorKnowsWhatItIsMultipliedByAndWhatThatComesTo() {
+        List<WorkedOut> known = WorkedOut.of(
+                List.of("heat", "rate", "hours", "cost"),
+                List.of(
+                        numbers(13, 9, 11, 16, 12),
+                        numbers(13.45, 47.15, 43.55, 9, 80.165),
+                        numbers(3, 5, 2, 8, 4),
+                        numbers(174.85, 424.35, 479.05, 144, 961.98)));
+        assertThat(known.get(0).factors()).containsExactly(new WorkedOut.Factor("rate", "cost"));
+        assertThat(known.get(1).factors()).containsExactly(new WorkedOut.Factor("heat", "cost"));
+        assertThat(known.get(2).factors()).isEmpty();
+        assertThat(known.get(3).factors()).isEmpty();
     }
 
     @Test

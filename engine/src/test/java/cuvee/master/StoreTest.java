@@ -73,6 +73,52 @@ class StoreTest {
     }
 
     @Test
+    void theFirstRecordsOfTablesAreReadTogetherWithoutWhatIsSetAside() {
+        try (Store store = Store.open(folder, SMALL);
+                StageWriter writer = store.stageWriter()) {
+            stage(writer, 1, Rows.row(2, "a", 1), Rows.row(3, "total", 1), Rows.row(4, "b", 2), Rows.row(5, "c", 3));
+            stage(writer, 2, Rows.row(2, "d"), Rows.row(3, "e"));
+            Row[] many = new Row[30];
+            for (int i = 0; i < many.length; i++) {
+                many[i] = Rows.row(i + 2, "f" + i);
+            }
+            stage(writer, 3, many);
+            store.putAside(Map.of(11, Map.of(3, "total")));
+            Map<Integer, List<List<String>>> records = store.firstRecords(
+                    List.of(
+                            new Store.Stretch(13, 3, 8, 2, 31, false),
+                            new Store.Stretch(12, 2, 8, 3, 3, false),
+                            new Store.Stretch(11, 1, 8, 2, 5, true)),
+                    2);
+            assertThat(firstCells(records.get(11))).containsExactly("a", "b");
+            assertThat(firstCells(records.get(12))).containsExactly("e");
+            assertThat(firstCells(records.get(13))).containsExactly("f0", "f1");
+        }
+    }
+
+    private static List<String> firstCells(List<List<String>> rows) {
+        return rows.stream().map(row -> row.get(0)).toList();
+    }
+
+    @Test
+    void numbersAreLookedThroughInWhicheverColumnOfEachTableTheyStand() {
+        try (Store store = Store.open(folder, SMALL);
+                StageWriter writer = store.stageWriter()) {
+            stage(writer, 1, Rows.row(2, "a", 1.25), Rows.row(3, "b", 7));
+            stage(writer, 2, Rows.row(2, 40, "x"), Rows.row(3, 60, "y"));
+            Map<Integer, SourceCells.Range> ranges = store.cells()
+                    .ranges(
+                            List.of(
+                                    new SourceCells.Cells(11, 1, 8, 2, 3, false, 1),
+                                    new SourceCells.Cells(12, 2, 8, 2, 3, false, 0)),
+                            Convention.DEFAULT);
+            assertThat(ranges)
+                    .containsEntry(11, new SourceCells.Range(2, 1.25, 7, 2))
+                    .containsEntry(12, new SourceCells.Range(2, 40, 60, 0));
+        }
+    }
+
+    @Test
     void whatIsStagedIsThereAsFound() {
         try (Store store = Store.open(folder, SMALL);
                 StageWriter writer = store.stageWriter()) {
