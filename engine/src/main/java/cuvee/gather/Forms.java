@@ -441,8 +441,8 @@ final class Forms {
     }
 
     /**
-     * The fields of a sheet with those that only it calls so: a label between those of the others or right below them, in
-     * their column, with its value as far beside it as theirs.
+     * The fields of a sheet with those that only it calls so: a label between those of the others, right above or right
+     * below them, in their column, with its value as far beside it as theirs.
      */
     private static List<Field> withOwn(SmallSheet small, List<Field> fields) {
         Map<Integer, Integer> offsets = new HashMap<>();
@@ -461,7 +461,7 @@ final class Forms {
             Integer offset = offsets.get(label.column());
             boolean between = !rows.isEmpty()
                     && !rows.containsKey(label.row())
-                    && label.row() > rows.firstKey()
+                    && label.row() >= rows.firstKey() - 1
                     && label.row() <= rows.lastKey() + 1;
             if (offset != null
                     && between

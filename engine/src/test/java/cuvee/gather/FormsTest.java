@@ -320,6 +320,28 @@ class FormsTest extends BatchTest {
     }
 
     @Test
+    void theFirstFieldThatEachSenderCallsOtherwiseIsOneToo() {
+        for (int day = 1; day <= 6; day++) {
+            batch.sheet(
+                    "Report 2026-01-0" + day + ".xlsx",
+                    row("Daily report of the Farsound"),
+                    row(),
+                    row(List.of("Ship", "Vessel", "Boat").get(day % 3), null, day % 2 == 0 ? "Auk" : "Skua"),
+                    row("Sailing date", null, LocalDate.of(2026, 1, day)),
+                    row("Trip", null, "K" + (100 + day)),
+                    row("Passengers", null, 20 + day),
+                    row("Fares taken", null, 10.5 * day),
+                    row(),
+                    row("Signed", null, "A. Quill"));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("beside")).isEmpty();
+        assertThat(made.lines()).hasSize(6);
+        assertThat(made.lines()).allMatch(line -> line.contains("Auk") || line.contains("Skua"));
+        assertThat(made.columns().get(0)).as("a field, and no tag from a title").isIn("Ship", "Vessel", "Boat");
+    }
+
+    @Test
     void whatOnlyOneFormSaysIsLeftOutWithAWord() {
         reports();
         report(5, row("Berth", null, "North quay"));
