@@ -371,9 +371,7 @@ public final class CuveeApp extends Application {
     private void applyTheme(Scene scene) {
         Application.setUserAgentStylesheet(
                 dark ? new PrimerDark().getUserAgentStylesheet() : new PrimerLight().getUserAgentStylesheet());
-        scene.getStylesheets()
-                .setAll(Objects.requireNonNull(CuveeApp.class.getResource("cuvee.css"))
-                        .toExternalForm());
+        scene.getStylesheets().setAll(StyleSheet.of(dark));
         root.getStyleClass().remove("dark");
         if (dark) {
             root.getStyleClass().add("dark");

@@ -1,20 +1,12 @@
 package cuvee.desktop;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import javafx.scene.paint.Color;
 
 /** The colours of a theme, for what is drawn rather than styled. They stand in the style sheet, and only there. */
 record Palette(Map<String, Color> colours) {
-    private static final Pattern BLOCK = Pattern.compile("\\.cuvee(\\.dark)? \\{([^}]*)}");
-    private static final Pattern TOKEN = Pattern.compile("-c-([a-z-]+): (#[0-9A-Fa-f]{6});");
     static final Palette LIGHT = read(false);
     static final Palette DARK = read(true);
 
@@ -28,24 +20,8 @@ record Palette(Map<String, Color> colours) {
 
     private static Palette read(boolean dark) {
         Map<String, Color> found = new HashMap<>();
-        Matcher blocks = BLOCK.matcher(styleSheet());
-        while (blocks.find()) {
-            if (dark == (blocks.group(1) != null)) {
-                Matcher tokens = TOKEN.matcher(blocks.group(2));
-                while (tokens.find()) {
-                    found.putIfAbsent(tokens.group(1), Color.web(tokens.group(2)));
-                }
-            }
-        }
+        StyleSheet.colours(dark).forEach((token, colour) -> found.put(token, Color.web(colour)));
         return new Palette(found);
-    }
-
-    private static String styleSheet() {
-        try (InputStream in = Objects.requireNonNull(Palette.class.getResourceAsStream("cuvee.css"))) {
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
-        }
     }
 
     Color colour(String token) {

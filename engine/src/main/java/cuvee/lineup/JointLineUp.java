@@ -98,6 +98,7 @@ final class JointLineUp {
     private final Map<String, ColumnEvidence.Weighed> cache = new HashMap<>();
     /** What was united, in its order: the keys of both sides. */
     private final List<List<Set<String>>> events = new ArrayList<>();
+
     private final Set<String> fixed;
     private final List<Set<String>> apart;
     /** By two units; anew after each round. */
@@ -197,8 +198,7 @@ final class JointLineUp {
         units.or(other.units);
         Map<Integer, Integer> places = new TreeMap<>(one.places);
         other.places.forEach(places::putIfAbsent);
-        return new Cluster(
-                keys, () -> one.profile().plus(other.profile()), units, places, one.tables + other.tables);
+        return new Cluster(keys, () -> one.profile().plus(other.profile()), units, places, one.tables + other.tables);
     }
 
     /** The groups of keys that are one column. */

@@ -138,9 +138,11 @@ public final class SourceCells {
                 .map(each -> "(" + each.table() + ", " + each.staged() + ", " + each.firstRow() + ", " + each.lastRow()
                         + ", " + each.column() + ")")
                 .collect(Collectors.joining(", "));
-        return "(SELECT p.tbl, " + cell(group) + " AS cell FROM " + Staging.of(first.width()) + " s JOIN (VALUES " + tables
+        return "(SELECT p.tbl, " + cell(group) + " AS cell FROM " + Staging.of(first.width()) + " s JOIN (VALUES "
+                + tables
                 + ") p(tbl, staged, first, last, col) ON s.tbl = p.staged AND s.row BETWEEN p.first AND p.last"
-                + (first.hasAside() ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)" : "") + ")";
+                + (first.hasAside() ? " AND NOT EXISTS (FROM aside a WHERE a.tbl = p.tbl AND a.row = s.row)" : "")
+                + ")";
     }
 
     /**

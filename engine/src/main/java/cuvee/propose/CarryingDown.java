@@ -199,14 +199,12 @@ final class CarryingDown {
 
     /** True where half of a column's words stand in another table too: then they are categories, and no names of rows. */
     private boolean standElsewhere(PlacedTable table, String key) {
-        return columns(table, key).stream()
-                .map(CarryingDown::words)
-                .anyMatch(words -> {
-                    long shared = words.stream()
-                            .filter(word -> tablesOfWord.getOrDefault(word, 0) > 1)
-                            .count();
-                    return shared * 2 >= words.size();
-                });
+        return columns(table, key).stream().map(CarryingDown::words).anyMatch(words -> {
+            long shared = words.stream()
+                    .filter(word -> tablesOfWord.getOrDefault(word, 0) > 1)
+                    .count();
+            return shared * 2 >= words.size();
+        });
     }
 
     private int carries(String word) {

@@ -411,7 +411,8 @@ class JointLineUpTest {
 
     private void amounts(String key, boolean product) {
         column(key, i -> number(Math.round(random.nextDouble() * 90_000) / 100.0));
-        profiles.computeIfPresent(key, (any, profile) -> profile.workedOut(new WorkedOut(List.of(product), List.of(), Set.of())));
+        profiles.computeIfPresent(
+                key, (any, profile) -> profile.workedOut(new WorkedOut(List.of(product), List.of(), Set.of())));
     }
 
     /** A column of numbers that is multiplied by another one of its table, to a third. */
