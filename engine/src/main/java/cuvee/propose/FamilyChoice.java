@@ -182,7 +182,7 @@ final class FamilyChoice implements Draft.Step {
                     layout.tables().stream().map(PlacedTable::sheet).toList(),
                     layout.tables().get(0).table().isForm() ? layout.shape() : List.of()));
         }
-        return Optional.of(new Belonging(candidates, profiling.of(all), heads));
+        return Optional.of(profiling.belonging(all, candidates, heads));
     }
 
     private static int shared(Family family, Set<String> known) {

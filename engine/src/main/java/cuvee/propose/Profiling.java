@@ -4,6 +4,7 @@ import cuvee.layout.LaidColumn;
 import cuvee.layout.Layout;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
+import cuvee.lineup.Belonging;
 import cuvee.lineup.CellProfile;
 import cuvee.lineup.Profile;
 import cuvee.lineup.WorkedOut;
@@ -52,6 +53,8 @@ public final class Profiling implements Contents {
     private final Map<Sight, List<Profile>> seen = new LinkedHashMap<>(16, 0.75f, true);
     private List<Sight> lastSeen = List.of();
     private Map<String, Profile> lastProfiles = Map.of();
+    private List<Object> lastJudged = List.of();
+    private Optional<Belonging> lastJudge = Optional.empty();
 
     /** The first records of tables, as they are staged, by the tables' numbers. */
     public interface Samples {
@@ -90,6 +93,21 @@ public final class Profiling implements Contents {
             lastSeen = sights;
         }
         return lastProfiles;
+    }
+
+    /**
+     * How well layouts belong together by what stands under their headers; as it was where nothing of that has changed.
+     *
+     * @param heads how headers are spelled, by their keys
+     */
+    Belonging belonging(List<Layout> layouts, List<Belonging.Candidate> candidates, Map<String, String> heads) {
+        Map<String, Profile> profiles = of(layouts);
+        List<Object> judged = List.of(lastSeen, candidates, heads);
+        if (lastJudge.isEmpty() || !judged.equals(lastJudged)) {
+            lastJudge = Optional.of(new Belonging(candidates, profiles, heads));
+            lastJudged = judged;
+        }
+        return lastJudge.get();
     }
 
     private static Map<String, Profile> of(List<Layout> layouts, Map<PlacedTable, Looked> lookedAt) {

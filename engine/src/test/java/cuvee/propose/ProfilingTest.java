@@ -8,6 +8,7 @@ import cuvee.detect.SheetClues;
 import cuvee.detect.TableFinder;
 import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
+import cuvee.lineup.Belonging;
 import cuvee.testing.Rows;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -45,6 +46,24 @@ class ProfilingTest {
         assertThat(profiling.of(Layout.of(tables.subList(0, 1)))).containsOnlyKeys("port", "cars");
         assertThat(profiling.of(Layout.of(tables))).hasSize(4);
         assertThat(looked).containsExactlyInAnyOrder(1, 2);
+    }
+
+    private Belonging belonging(PlacedTable... tables) {
+        List<Layout> layouts = Layout.of(List.of(tables));
+        List<Belonging.Candidate> candidates = layouts.stream()
+                .map(layout -> new Belonging.Candidate(
+                        layout.signature(), layout.keys(), layout.rows(), List.of("a.csv"), List.of(""), List.of()))
+                .toList();
+        return profiling.belonging(layouts, candidates, Map.of());
+    }
+
+    @Test
+    void whatBelongsTogetherIsJudgedAnewOnlyWhereSomethingHasChanged() {
+        Belonging first = belonging(table(1, "Port,Cars"), table(2, "Harbour,Vehicles"));
+        assertThat(belonging(table(1, "Port,Cars"), table(2, "Harbour,Vehicles")))
+                .isSameAs(first);
+        assertThat(belonging(table(1, "Port,Cars"), table(3, "Harbour,Vehicles")))
+                .isNotSameAs(first);
     }
 
     @Test
