@@ -48,7 +48,8 @@ public final class FormSheets {
             if (small && isMixed(columns.get(columns.size() - 1).evidence())) {
                 TableColumn beside = columns.get(columns.size() - 2);
                 Set<String> own = new HashSet<>();
-                store.stagedValues(
+                store.rows()
+                        .values(
                                 table.staged(),
                                 table.width(),
                                 beside.index(),

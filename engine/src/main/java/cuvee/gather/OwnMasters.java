@@ -105,13 +105,14 @@ public final class OwnMasters {
         return table.table().columns().stream()
                 .filter(column -> LooseText.key(column.header()).startsWith(wanted))
                 .anyMatch(column -> {
-                    List<String> values = store.stagedValues(
-                            table.staged(),
-                            table.width(),
-                            column.index(),
-                            table.table().firstRow() + 1,
-                            table.table().lastRow(),
-                            MOST_VALUES);
+                    List<String> values = store.rows()
+                            .values(
+                                    table.staged(),
+                                    table.width(),
+                                    column.index(),
+                                    table.table().firstRow() + 1,
+                                    table.table().lastRow(),
+                                    MOST_VALUES);
                     long named = values.stream()
                             .filter(value -> !value.equals(table.source()))
                             .filter(value -> names.contains(value) || names.contains(Home.fileName(value)))

@@ -46,6 +46,7 @@ import cuvee.master.RowRule;
 import cuvee.master.RowView;
 import cuvee.master.SheetReader;
 import cuvee.master.SourceCells;
+import cuvee.master.StagedRows;
 import cuvee.master.Store;
 import cuvee.master.ValueList;
 import cuvee.place.Where;
@@ -145,13 +146,14 @@ public final class JobSession implements AutoCloseable {
     }
 
     private Map<Integer, List<List<@Nullable String>>> firstRecords(List<PlacedTable> tables, int most) {
-        return store.firstRecords(tables.stream().map(JobSession::stretch).toList(), most);
+        return store.rows()
+                .firstRecords(tables.stream().map(JobSession::stretch).toList(), most);
     }
 
-    private static Store.Stretch stretch(PlacedTable placed) {
+    private static StagedRows.Stretch stretch(PlacedTable placed) {
         FoundTable table = placed.table();
         boolean hasAside = table.kept() <= table.lastRow() - table.firstRow();
-        return new Store.Stretch(
+        return new StagedRows.Stretch(
                 placed.id(), placed.staged(), placed.width(), table.firstRow(), table.lastRow(), hasAside);
     }
 

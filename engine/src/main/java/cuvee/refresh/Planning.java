@@ -123,7 +123,7 @@ final class Planning {
                 store.cells()::ranges,
                 modified,
                 codes,
-                (table, row) -> store.stagedRow(table.staged(), table.width(), row),
+                (table, row) -> store.rows().row(table.staged(), table.width(), row),
                 HeaderBookFile.read(workplace.state()),
                 profiling);
         return Planner.propose(job, placed, out, around);

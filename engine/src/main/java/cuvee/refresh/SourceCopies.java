@@ -255,7 +255,7 @@ final class SourceCopies {
         for (ReadSheet sheet : outcome.sheets()) {
             for (PlacedTable table : sheet.tables()) {
                 for (int row : headerRows(table.table())) {
-                    List<@Nullable String> staged = store.stagedRow(table.staged(), table.width(), row);
+                    List<@Nullable String> staged = store.rows().row(table.staged(), table.width(), row);
                     for (int column = 0; column < staged.size(); column++) {
                         String cell = staged.get(column);
                         if (cell != null

@@ -7,7 +7,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
-import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -16,7 +15,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -29,10 +27,6 @@ import java.util.stream.Stream;
 public final class Tags {
     private static final int MOST_TITLE_LINES = 4;
     private static final Pattern CELLS = Pattern.compile(" \\| ");
-    /** What begins a line of remarks in a text file. */
-    private static final Pattern COMMENT = Pattern.compile("^(#+|//+|%+|\\*+)\\s+");
-
-    private static final int LONGEST_VALUE = 40;
     private static final Pattern BEFORE_NUMBER = Pattern.compile("(\\p{L}{3,20})\\b\\D*\\d.*");
     private static final Pattern LAST_WORD = Pattern.compile(".*[\\p{L}\\d][ _-](\\p{L}{3,20})");
     /** What says nothing without the word before it. */
@@ -41,7 +35,6 @@ public final class Tags {
     private static final Pattern DAY_OF_MONTH =
             Pattern.compile("(?i)(?:day|tag|jour|dag)?[ _.-]*(0?[1-9]|[12]\\d|3[01])\\.?(?:st|nd|rd|th)?");
     private static final int FEWEST_DAYS = 3;
-    private static final int FEWEST_HOMES = 3;
     /** So many homes tell what word stands before a part. */
     private static final int ENOUGH_HOMES = 300;
 
@@ -57,52 +50,20 @@ public final class Tags {
     private final List<NameParts> titles = new ArrayList<>();
     private final Map<Integer, NameParts> folders = new HashMap<>();
     private final List<Home> homes;
-    /** The loose keys of what stands under a label, by the label's own. */
-    private final Map<String, Set<String>> textsUnder = new HashMap<>();
-
-    private final Map<Home, Map<String, String>> labels = new HashMap<>();
-    private final Map<String, Label> labelCounts = new LinkedHashMap<>();
-
-    /** What stands beside a label, by its loose key. */
-    private final Map<String, Beside> besides = new HashMap<>();
-
+    private final TitleLabels labels;
     private final Map<TagSource, Boolean> canBeDated = new HashMap<>();
 
     private final boolean sheetsAreDays;
     private final int lineCells;
-    private final Set<String> besideOthers;
-
-    private record Beside(Set<String> labels, Set<String> kinds) {}
 
     /** Labels that nearly all homes have are of a kind of their own. */
     private static final double NEARLY_ALL = 0.9;
 
-    /** What the loose key of a label that speaks of the sheet itself looks like; "Run date" can be said of a record. */
-    private static final Pattern OF_THE_SHEET = Pattern.compile(
-            "(print|page|seite|export|generat|creat|erstellt|gedruckt"
-                    + "|version|datei|hinweis|source|quelle|contact|kontakt|phone|telephone|telefon|email|http|prepared|checked"
-                    + "|approved|signed).*|file|filename|path|run|runby|runat|runon|timestamp|notes?|tel|mail|comments?|status");
-
-    /** What the one cell says whose label differs from home to home; empty where there is no such cell in all of them. */
-    private final Map<Home, Map.Entry<String, String>> anyLabel = new HashMap<>();
-
-    /** A label as it is spelled first, and how many homes have it. */
-    private record Label(String spelling, int count) {}
-
     private Tags(Collection<Home> homes) {
         this.homes = List.copyOf(homes);
         sheetsAreDays = sheetsAreDays();
-        besideOthers = besideOthers();
+        labels = new TitleLabels(this.homes);
         lineCells = lineCells();
-        for (Home home : homes) {
-            labels(home)
-                    .keySet()
-                    .forEach(label -> labelCounts.merge(
-                            LooseText.key(label),
-                            new Label(label, 1),
-                            (a, b) -> new Label(a.spelling(), a.count() + 1)));
-        }
-        anyLabel.putAll(anyLabel());
         files = NameParts.ofFiles(homes.stream().map(Home::fileName).toList());
         sheets = NameParts.of(homes.stream().map(Home::sheet).toList());
         tables = NameParts.of(homes.stream().map(Home::table).toList());
@@ -123,32 +84,7 @@ public final class Tags {
 
     /** True for labels that say something of the sheet as a paper, rather than of its rows. */
     public static boolean isOfTheSheet(String label) {
-        return OF_THE_SHEET.matcher(LooseText.key(label)).matches();
-    }
-
-    /** Where each sender calls the same thing otherwise, each home has exactly one label that the others lack. */
-    private Map<Home, Map.Entry<String, String>> anyLabel() {
-        Map<Home, Map.Entry<String, String>> found = new LinkedHashMap<>();
-        Set<String> labelsFound = new LinkedHashSet<>();
-        int periods = 0;
-        for (Home home : homes) {
-            List<Map.Entry<String, String>> left = labels(home).entrySet().stream()
-                    .filter(label -> count(label.getKey()) < homes.size() * NEARLY_ALL)
-                    .filter(label -> !isOfTheSheet(label.getKey()))
-                    .toList();
-            if (left.size() == 1) {
-                found.put(home, left.get(0));
-                labelsFound.add(LooseText.key(left.get(0).getKey()));
-                periods += Period.of(left.get(0).getValue()).isPresent() ? 1 : 0;
-            }
-        }
-        boolean everywhere = found.size() >= homes.size() * NEARLY_ALL && labelsFound.size() > 1;
-        return everywhere && (periods == 0 || periods == found.size()) ? found : Map.of();
-    }
-
-    private int count(String label) {
-        Label counted = labelCounts.get(LooseText.key(label));
-        return counted == null ? 0 : counted.count();
+        return TitleLabels.isOfTheSheet(label);
     }
 
     public static Tags of(Collection<Home> homes) {
@@ -169,11 +105,11 @@ public final class Tags {
     /** Everything that could be a tag, the best first. */
     public List<TagSource> candidates() {
         Set<TagSource> candidates = new LinkedHashSet<>();
-        if (!anyLabel.isEmpty()) {
+        if (labels.eachHasAnother()) {
             candidates.add(TagSource.of(From.ANY_LABEL));
         }
         homes.forEach(home ->
-                labels(home).keySet().forEach(label -> candidates.add(new TagSource(From.TITLE_LABEL, label))));
+                labels.of(home).keySet().forEach(label -> candidates.add(new TagSource(From.TITLE_LABEL, label))));
         candidates.add(TagSource.of(From.PLACE));
         for (int level = 1; level <= folders.size(); level++) {
             candidates.add(new TagSource(From.FOLDER_PERIOD, String.valueOf(level)));
@@ -268,12 +204,10 @@ public final class Tags {
     private Optional<Value> written(TagSource source, Home home) {
         return switch (source.from()) {
             case TITLE_LABEL ->
-                Optional.ofNullable(labelsOf(home).get(LooseText.key(source.what())))
-                        .or(() -> underOtherLabel(LooseText.key(source.what()), home))
+                labels.text(source.what(), home)
                         .or(() -> onlyOtherLabel(source, home).map(Map.Entry::getValue))
                         .map(Tags::labelled);
-            case ANY_LABEL ->
-                Optional.ofNullable(anyLabel.get(home)).map(Map.Entry::getValue).map(Tags::labelled);
+            case ANY_LABEL -> labels.textOfAny(home).map(Tags::labelled);
             case PLACE -> Value.of(home.place());
             case FOLDER -> Value.of(folder(home, source.index()));
             case FOLDER_PERIOD ->
@@ -298,69 +232,12 @@ public final class Tags {
         };
     }
 
-    /** The one labelled text above a table that stands under a label elsewhere, where this table calls it otherwise. */
-    private Optional<String> underOtherLabel(String label, Home home) {
-        Set<String> known = textsUnder.computeIfAbsent(
-                label,
-                key -> homes.stream()
-                        .map(each -> labelsOf(each).get(key))
-                        .filter(Objects::nonNull)
-                        .map(LooseText::key)
-                        .collect(Collectors.toSet()));
-        List<String> here = labels(home).entrySet().stream()
-                .filter(each -> !isOfTheSheet(each.getKey()))
-                .map(Map.Entry::getValue)
-                .filter(text -> known.contains(LooseText.key(text)))
-                .distinct()
-                .toList();
-        return here.size() == 1 ? Optional.of(here.get(0)) : Optional.empty();
-    }
-
     /**
-     * The one label above a table that could be another name of a tag's own: no table that has the tag's label has it,
-     * and what stands under it is of the same kind. Its text is one that no other table has, so that it is a guess.
+     * The one label above a table that could be another name of a tag's own, with its text, which no other table has: it is
+     * a guess.
      */
     public Optional<Map.Entry<String, String>> onlyOtherLabel(TagSource source, Home home) {
-        String label = LooseText.key(source.what());
-        if (source.from() != From.TITLE_LABEL
-                || isOfTheSheet(source.what())
-                || labelsOf(home).containsKey(label)
-                || underOtherLabel(label, home).isPresent()) {
-            return Optional.empty();
-        }
-        if (count(source.what()) < 2 || count(source.what()) * 2 < homes.size()) {
-            return Optional.empty();
-        }
-        Beside beside = besides.computeIfAbsent(label, this::beside);
-        List<Map.Entry<String, String>> left = labels(home).entrySet().stream()
-                .filter(each -> !isOfTheSheet(each.getKey()))
-                .filter(each -> !beside.labels().contains(LooseText.key(each.getKey())))
-                .toList();
-        boolean alike = left.size() == 1
-                && beside.kinds().equals(Set.of(kind(left.get(0).getValue())));
-        return alike ? Optional.of(left.get(0)) : Optional.empty();
-    }
-
-    /** What stands above the tables that have a label: their other labels, and of what kinds the texts under it are. */
-    private Beside beside(String label) {
-        Set<String> others = new HashSet<>();
-        Set<String> kinds = new HashSet<>();
-        for (Home home : homes) {
-            String text = labelsOf(home).get(label);
-            if (text != null) {
-                others.addAll(labelsOf(home).keySet());
-                kinds.add(kind(text));
-            }
-        }
-        return new Beside(others, kinds);
-    }
-
-    private static String kind(String text) {
-        return Period.of(text).isPresent() ? "period" : hasDigits(text) ? "digits" : "words";
-    }
-
-    private static boolean hasDigits(String text) {
-        return text.chars().anyMatch(Character::isDigit);
+        return source.from() == From.TITLE_LABEL ? labels.onlyOther(source.what(), home) : Optional.empty();
     }
 
     /** What a column of a tag is called when nothing better is known: by the period it holds, else by where it stands. */
@@ -385,7 +262,7 @@ public final class Tags {
             return firstWord(source).orElse(source.name());
         }
         return source.from() == From.ANY_LABEL
-                ? usualLabel()
+                ? labels.usual().orElse(source.name())
                 : wordBefore(source).or(() -> lastWord(source)).orElse(source.name());
     }
 
@@ -469,16 +346,6 @@ public final class Tags {
         };
     }
 
-    /** The label that most homes have for what each calls otherwise. */
-    private String usualLabel() {
-        return anyLabel.values().stream()
-                .map(Map.Entry::getKey)
-                .max(Comparator.comparingInt(this::count)
-                        .thenComparing(Comparator.comparingInt(String::length).reversed())
-                        .thenComparing(Comparator.reverseOrder()))
-                .orElse(TagSource.of(From.ANY_LABEL).name());
-    }
-
     private static Value labelled(String text) {
         Optional<Period> period = Period.of(text).filter(found -> found.value().isPresent());
         boolean month = period.isPresent() && period.get().kind() == Period.Kind.MONTH;
@@ -549,81 +416,6 @@ public final class Tags {
 
     // ---- titles ----
 
-    /** The labels above a table by their loose keys. */
-    private Map<String, String> labelsOf(Home home) {
-        return labels.computeIfAbsent(home, each -> {
-            Map<String, String> byKey = new HashMap<>();
-            labels(each).forEach((label, text) -> byKey.putIfAbsent(LooseText.key(label), text));
-            return byKey;
-        });
-    }
-
-    /** The labels above a table with what they say: {@code Port: Hollin} in one cell or in two. */
-    private Map<String, String> labels(Home home) {
-        Map<String, String> labels = new LinkedHashMap<>();
-        for (String title : home.titles()) {
-            List<String> cells = CELLS.splitAsStream(title).toList();
-            for (int i = 0; i < cells.size(); i++) {
-                String cell = COMMENT.matcher(cells.get(i).strip()).replaceFirst("");
-                int colon = cell.indexOf(':');
-                boolean clock = colon > 0 && Character.isDigit(cell.charAt(colon - 1));
-                if (colon > 0 && !clock && colon == cell.length() - 1 && i + 1 < cells.size()) {
-                    labels.putIfAbsent(
-                            cell.substring(0, colon).strip(), cells.get(++i).strip());
-                } else if (colon > 0 && !clock && colon < cell.length() - 1 && colon <= 30) {
-                    labels.putIfAbsent(
-                            cell.substring(0, colon).strip(),
-                            cell.substring(colon + 1).strip());
-                } else if (cells.size() == 2
-                        && i == 0
-                        && colon < 0
-                        && isName(cell)
-                        && cells.get(1).length() <= LONGEST_VALUE) {
-                    labels.putIfAbsent(cell, cells.get(1).strip());
-                    break;
-                } else if (colon < 0 && i + 1 < cells.size() && isLabelOfAll(cell, cells.get(i + 1))) {
-                    labels.putIfAbsent(cell, cells.get(++i).strip());
-                }
-            }
-        }
-        return labels;
-    }
-
-    /** True for a name that stands in titles of nearly all homes, before what differs from home to home. */
-    private boolean isLabelOfAll(String cell, String next) {
-        return isName(cell)
-                && next.strip().length() <= LONGEST_VALUE
-                && besideOthers.contains(LooseText.key(cell))
-                && !besideOthers.contains(LooseText.key(next));
-    }
-
-    /** The loose keys of texts that stand beside others in titles of nearly all homes. */
-    private Set<String> besideOthers() {
-        Map<String, Integer> counts = new HashMap<>();
-        for (Home home : homes) {
-            Set<String> here = new HashSet<>();
-            home.titles().stream()
-                    .map(title -> CELLS.splitAsStream(title).toList())
-                    .filter(cells -> cells.size() > 1)
-                    .forEach(cells -> cells.forEach(cell -> here.add(LooseText.key(cell))));
-            here.forEach(key -> counts.merge(key, 1, Integer::sum));
-        }
-        Set<String> usual = new HashSet<>();
-        counts.forEach((key, count) -> {
-            if (count >= FEWEST_HOMES && count >= homes.size() * NEARLY_ALL) {
-                usual.add(key);
-            }
-        });
-        return usual;
-    }
-
-    /** True for a short text that can be a label. */
-    private static boolean isName(String text) {
-        return text.length() <= 25
-                && text.chars().noneMatch(Character::isDigit)
-                && Period.of(text).isEmpty();
-    }
-
     /** A title line without labels; empty where it is none. */
     private static String plainTitle(Home home, int line) {
         int at = 0;
@@ -663,7 +455,7 @@ public final class Tags {
         for (Home home : homes) {
             List<String> cells = lineAbove(home);
             widths.add(cells.size());
-            if (cells.stream().anyMatch(cell -> cell.indexOf(':') > 0 || besideOthers.contains(LooseText.key(cell)))) {
+            if (cells.stream().anyMatch(cell -> cell.indexOf(':') > 0 || labels.isBesideOthers(cell))) {
                 return 0;
             }
             ofSheets.computeIfAbsent(home.path() + "\n" + home.sheet(), sheet -> new ArrayList<>())

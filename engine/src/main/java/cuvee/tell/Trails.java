@@ -70,9 +70,9 @@ public final class Trails {
         }
         int cell = fed.getAsInt();
         int row = feed.origin() instanceof Origin.Cell own && own.carried()
-                ? store.filledRow(table.staged(), table.width(), line.row(), cell, headAbove(table, line.row()))
+                ? store.rows().filled(table.staged(), table.width(), line.row(), cell, headAbove(table, line.row()))
                 : feed.origin().row() > 0 ? feed.origin().row() : line.row();
-        List<@Nullable String> cells = store.stagedRow(table.staged(), table.width(), row);
+        List<@Nullable String> cells = store.rows().row(table.staged(), table.width(), row);
         String staged = cell < cells.size() ? cells.get(cell) : null;
         return new Trail(
                 sheet.cell(row, cell + 1),

@@ -141,7 +141,7 @@ class StagingTest {
             assertThat(page(store, 1, 8, 30_000, 30_001))
                     .containsExactly("30000 sheet 1||30000", "30001 sheet 1||30001");
             assertThat(page(store, 2, 8, 100, 200)).containsExactly("100 sheet 2||100");
-            assertThat(store.stagedRow(1, 8, MANY)).startsWith("sheet 1", null, "\u000240000");
+            assertThat(store.rows().row(1, 8, MANY)).startsWith("sheet 1", null, "\u000240000");
             assertThat(store.nextTable()).isEqualTo(3);
         }
     }

@@ -84,12 +84,13 @@ class StoreTest {
             }
             stage(writer, 3, many);
             store.putAside(Map.of(11, Map.of(3, "total")));
-            Map<Integer, List<List<String>>> records = store.firstRecords(
-                    List.of(
-                            new Store.Stretch(13, 3, 8, 2, 31, false),
-                            new Store.Stretch(12, 2, 8, 3, 3, false),
-                            new Store.Stretch(11, 1, 8, 2, 5, true)),
-                    2);
+            Map<Integer, List<List<String>>> records = store.rows()
+                    .firstRecords(
+                            List.of(
+                                    new StagedRows.Stretch(13, 3, 8, 2, 31, false),
+                                    new StagedRows.Stretch(12, 2, 8, 3, 3, false),
+                                    new StagedRows.Stretch(11, 1, 8, 2, 5, true)),
+                            2);
             assertThat(firstCells(records.get(11))).containsExactly("a", "b");
             assertThat(firstCells(records.get(12))).containsExactly("e");
             assertThat(firstCells(records.get(13))).containsExactly("f0", "f1");
@@ -123,9 +124,9 @@ class StoreTest {
         try (Store store = Store.open(folder, SMALL);
                 StageWriter writer = store.stageWriter()) {
             stage(writer, 1, Rows.row(3, "Grünholm 😀", "", 5, "\u0002odd"));
-            assertThat(store.stagedRow(1, 8, 3))
+            assertThat(store.rows().row(1, 8, 3))
                     .containsExactly("Grünholm 😀", null, "\u00025", "\u0001\u0002odd", null, null, null, null);
-            assertThat(store.stagedRow(1, 8, 4)).isEmpty();
+            assertThat(store.rows().row(1, 8, 4)).isEmpty();
         }
     }
 
@@ -142,9 +143,9 @@ class StoreTest {
             rows[100] = Rows.row(101, wide);
             stage(writer, 1, rows);
             assertThat(writer.width()).isEqualTo(32);
-            assertThat(store.stagedRow(1, 32, 1).subList(0, 2)).containsExactly("a", "\u00020");
-            assertThat(store.stagedRow(1, 32, 101).get(19)).isEqualTo("w");
-            assertThat(store.stagedRow(1, 8, 1)).isEmpty();
+            assertThat(store.rows().row(1, 32, 1).subList(0, 2)).containsExactly("a", "\u00020");
+            assertThat(store.rows().row(1, 32, 101).get(19)).isEqualTo("w");
+            assertThat(store.rows().row(1, 8, 1)).isEmpty();
         }
     }
 
@@ -224,8 +225,8 @@ class StoreTest {
         }
         try (Store store = Store.open(folder, SMALL)) {
             assertThat(store.facts()).containsExactly(Map.entry("a.csv", "{\"it's\": 2}"));
-            assertThat(store.stagedRow(1, 8, 1)).isEmpty();
-            assertThat(store.stagedRow(2, 8, 1)).isNotEmpty();
+            assertThat(store.rows().row(1, 8, 1)).isEmpty();
+            assertThat(store.rows().row(2, 8, 1)).isNotEmpty();
             assertThat(store.nextTable()).isEqualTo(3);
         }
     }
