@@ -203,33 +203,18 @@ class GridViewTest {
         for (Palette palette : new Palette[] {Palette.LIGHT, Palette.DARK}) {
             for (String ground : new String[] {"paper", "surface", "sunk"}) {
                 for (String text : new String[] {"ink", "second", "wine", "moss", "amber", "brick", "slate"}) {
-                    assertThat(contrast(palette.colour(text), palette.colour(ground)))
+                    assertThat(Contrast.of(palette.colour(text), palette.colour(ground)))
                             .as(text + " on " + ground)
                             .isGreaterThan(5);
                 }
-                assertThat(contrast(palette.edge(), palette.colour(ground)))
+                assertThat(Contrast.of(palette.edge(), palette.colour(ground)))
                         .as("edge on " + ground)
                         .isGreaterThan(2.9);
             }
-            assertThat(contrast(palette.colour("on-wine"), palette.wine())).isGreaterThan(7);
-            assertThat(contrast(palette.ink(), palette.wineWash())).isGreaterThan(9);
-            assertThat(contrast(palette.amber(), palette.amberWash())).isGreaterThan(5);
-            assertThat(contrast(palette.brick(), palette.brickWash())).isGreaterThan(5);
+            assertThat(Contrast.of(palette.colour("on-wine"), palette.wine())).isGreaterThan(7);
+            assertThat(Contrast.of(palette.ink(), palette.wineWash())).isGreaterThan(9);
+            assertThat(Contrast.of(palette.amber(), palette.amberWash())).isGreaterThan(5);
+            assertThat(Contrast.of(palette.brick(), palette.brickWash())).isGreaterThan(5);
         }
-    }
-
-    /** The contrast of two colours (WCAG 2.1). */
-    private static double contrast(javafx.scene.paint.Color a, javafx.scene.paint.Color b) {
-        double one = luminance(a);
-        double other = luminance(b);
-        return (Math.max(one, other) + 0.05) / (Math.min(one, other) + 0.05);
-    }
-
-    private static double luminance(javafx.scene.paint.Color c) {
-        return 0.2126 * linear(c.getRed()) + 0.7152 * linear(c.getGreen()) + 0.0722 * linear(c.getBlue());
-    }
-
-    private static double linear(double part) {
-        return part <= 0.03928 ? part / 12.92 : Math.pow((part + 0.055) / 1.055, 2.4);
     }
 }

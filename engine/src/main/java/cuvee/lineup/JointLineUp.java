@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -101,6 +102,8 @@ final class JointLineUp {
 
     private final Set<String> fixed;
     private final List<Set<String>> apart;
+    /** By the keys of headers whose columns are factors of others. */
+    private final Map<String, Set<WorkedOut.Factor>> factors = new HashMap<>();
     /** By two units; anew after each round. */
     private final Map<Long, Order> orders = new HashMap<>();
 
@@ -124,6 +127,11 @@ final class JointLineUp {
         this.heads = heads;
         this.fixed = fixed;
         this.apart = apart;
+        profiles.forEach((key, profile) -> {
+            if (!profile.workedOut.factors().isEmpty()) {
+                factors.put(key, profile.workedOut.factors());
+            }
+        });
         for (int u = 0; u < units.size(); u++) {
             List<String> keys = units.get(u).keys();
             for (int at = 0; at < keys.size(); at++) {
@@ -378,9 +386,15 @@ final class JointLineUp {
 
     /** True where both are multiplied by one column to what is one column too: then they are what is left. */
     private boolean areTheSameFactor(Cluster x, Cluster y) {
-        return x.profile().workedOut.factors().stream()
-                .anyMatch(here -> y.profile().workedOut.factors().stream()
-                        .anyMatch(there -> areOne(here.by(), there.by()) && areOne(here.product(), there.product())));
+        return !factors.isEmpty()
+                && factors(x)
+                        .anyMatch(here -> factors(y)
+                                .anyMatch(there ->
+                                        areOne(here.by(), there.by()) && areOne(here.product(), there.product())));
+    }
+
+    private Stream<WorkedOut.Factor> factors(Cluster cluster) {
+        return cluster.keys.stream().flatMap(key -> factors.getOrDefault(key, Set.of()).stream());
     }
 
     private boolean areOne(String one, String other) {
