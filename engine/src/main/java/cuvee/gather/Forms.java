@@ -22,6 +22,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -139,7 +140,28 @@ final class Forms {
                             return fresh;
                         })
                         .add(small));
-        return groups;
+        return joined(groups);
+    }
+
+    /**
+     * Groups too small for forms joined to those that they are like by now: what the first sheets of a group have in
+     * common is known only when there are several.
+     */
+    private static List<Alike> joined(List<Alike> groups) {
+        List<Alike> joined = new ArrayList<>(groups);
+        for (Alike few : groups) {
+            Optional<Alike> others = few.sheets.size() >= FEWEST_SHEETS
+                    ? Optional.empty()
+                    : joined.stream()
+                            .filter(group -> group.sheets.size() >= FEWEST_SHEETS
+                                    && few.sheets.stream().allMatch(group::has))
+                            .findFirst();
+            others.ifPresent(group -> {
+                joined.remove(few);
+                few.sheets.forEach(group::add);
+            });
+        }
+        return joined;
     }
 
     /** The sheets that are no forms so far. */
@@ -421,7 +443,7 @@ final class Forms {
                 || isTableOfOneRow(group, fields)
                 || holdsRecords(group, fields)
                 || group.sheets.stream()
-                                .filter(small -> isOfPairs(small, fields))
+                                .filter(small -> isOfPairs(small, withOwn(small, fields)))
                                 .count()
                         < group.sheets.size() * NEARLY_ALL) {
             return;
@@ -442,38 +464,51 @@ final class Forms {
 
     /**
      * The fields of a sheet with those that only it calls so: a label between those of the others, right above or right
-     * below them, in their column, with its value as far beside it as theirs.
+     * below them, in their column, with its value as far beside it as theirs; or among labels over their values.
      */
     private static List<Field> withOwn(SmallSheet small, List<Field> fields) {
         Map<Integer, Integer> offsets = new HashMap<>();
-        TreeMap<Integer, Boolean> rows = new TreeMap<>();
-        Set<String> known = new HashSet<>();
+        TreeSet<Integer> rows = new TreeSet<>();
+        Set<Integer> rowsOver = new HashSet<>();
+        Set<Cell> taken = new HashSet<>();
         for (Field field : fields) {
             Cell label = small.texts().get(field.key());
-            if (label != null && field.down() == 0) {
-                offsets.put(label.column(), field.offset());
-                rows.put(label.row(), true);
-                known.add(field.key());
+            if (label != null) {
+                taken.add(label);
+                Stream.ofNullable(small.value(field)).forEach(taken::add);
+                if (field.down() == 0) {
+                    offsets.put(label.column(), field.offset());
+                    rows.add(label.row());
+                } else {
+                    rowsOver.add(label.row());
+                }
             }
         }
         List<Field> all = new ArrayList<>(fields);
         small.texts().forEach((key, label) -> {
-            Integer offset = offsets.get(label.column());
-            boolean between = !rows.isEmpty()
-                    && !rows.containsKey(label.row())
-                    && label.row() >= rows.firstKey() - 1
-                    && label.row() <= rows.lastKey() + 1;
-            if (offset != null
-                    && between
-                    && !known.contains(key)
-                    && small.inRow(label.row()).size() == 2
-                    && small.at(label.row(), label.column() + offset).isPresent()
-                    && !Tags.isOfTheSheet(key)) {
-                all.add(new Field(key, offset));
-                rows.put(label.row(), true);
+            boolean over = rowsOver.contains(label.row());
+            boolean beside = !rows.isEmpty() && label.row() >= rows.first() - 1 && label.row() <= rows.last() + 1;
+            Integer offset = over ? Integer.valueOf(0) : beside ? offsets.get(label.column()) : null;
+            if (offset == null || taken.contains(label) || Tags.isOfTheSheet(key)) {
+                return;
+            }
+            Field field = new Field(key, offset, over ? 1 : 0);
+            Cell value = small.value(field);
+            if (value != null && !taken.contains(value) && (over || isAllOthers(small, taken, label, value))) {
+                all.add(field);
+                taken.addAll(List.of(label, value));
+                if (!over) {
+                    rows.add(label.row());
+                }
             }
         });
         return all;
+    }
+
+    /** True where all else in a row is labels and values that are known. */
+    private static boolean isAllOthers(SmallSheet small, Set<Cell> known, Cell label, Cell value) {
+        return small.inRow(label.row()).stream()
+                .allMatch(cell -> cell.equals(label) || cell.equals(value) || known.contains(cell));
     }
 
     /** True where all labels stand in one row over their values: a header with a record, and perhaps more next month. */
@@ -543,8 +578,11 @@ final class Forms {
 
     /** Where the value of a label would stand: below it in a row of labels over one of values, else beside it. */
     private static Optional<Cell> place(Alike group, SmallSheet small, Cell label) {
+        List<Cell> beside = small.inRow(label.row());
+        long labels = beside.stream().filter(cell -> isCommon(group, cell)).count();
         boolean below = small.overValues(label.row())
-                && small.inRow(label.row()).stream().allMatch(cell -> isCommon(group, cell))
+                && labels > 1
+                && labels * 2 >= beside.size()
                 && small.inRow(label.row() + 1).stream().noneMatch(cell -> isCommon(group, cell));
         return below ? small.at(label.row() + 1, label.column()) : small.next(label);
     }

@@ -341,6 +341,63 @@ class FormsTest extends BatchTest {
         assertThat(made.columns().get(0)).as("a field, and no tag from a title").isIn("Ship", "Vessel", "Boat");
     }
 
+    private static final List<List<String>> OWN_WORDS =
+            List.of(List.of("Port", "Quay", "Harbour"), List.of("Fares taken", "Takings", "Revenue"));
+
+    @Test
+    void labelsAboveTheirValuesMayBeOnesThatOnlyTheirSenderUsesToo() {
+        for (int day = 1; day <= 8; day++) {
+            batch.sheet(
+                    "Report 2026-01-0" + day + ".xlsx",
+                    row("Daily report of the Farsound"),
+                    row(),
+                    row(OWN_WORDS.get(0).get(day % 3), "Sailing date", "Trip"),
+                    row(
+                            List.of("Hollin", "Tarsk", "Marsay", "Eastray").get(day % 4),
+                            LocalDate.of(2026, 1, day),
+                            "K" + day),
+                    row(),
+                    row("Passengers", "Weight t", OWN_WORDS.get(1).get(day % 3)),
+                    row(20 * day + 3, 5.5 * day, 100.25 * day + 7),
+                    row(),
+                    row("Signed", "A. Quill"));
+        }
+        assertEachIsOneRecord();
+    }
+
+    @Test
+    void labelsInTwoColumnsMayBeOnesThatOnlyTheirSenderUsesToo() {
+        for (int day = 1; day <= 8; day++) {
+            batch.sheet(
+                    "Report 2026-01-0" + day + ".xlsx",
+                    row("Daily report of the Farsound"),
+                    row(),
+                    row(
+                            OWN_WORDS.get(0).get(day % 3),
+                            List.of("Hollin", "Tarsk", "Marsay", "Eastray").get(day % 4),
+                            null,
+                            "Passengers",
+                            20 * day + 3),
+                    row("Sailing date", LocalDate.of(2026, 1, day), null, "Weight t", 5.5 * day),
+                    row("Trip", "K" + day, null, OWN_WORDS.get(1).get(day % 3), 100.25 * day + 7),
+                    row(),
+                    row("Signed", "A. Quill"));
+        }
+        assertEachIsOneRecord();
+    }
+
+    private void assertEachIsOneRecord() {
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(8);
+        assertThat(made.lines())
+                .anyMatch(line -> line.contains("Tarsk") && line.contains("|23") && line.contains("107.25"));
+        assertThat(made.columns())
+                .contains("Sailing date", "Trip", "Passengers", "Weight t")
+                .filteredOn(name -> OWN_WORDS.stream().anyMatch(words -> words.contains(name)))
+                .as("the two that each calls otherwise, as one column each")
+                .hasSize(2);
+    }
+
     @Test
     void whatOnlyOneFormSaysIsLeftOutWithAWord() {
         reports();
