@@ -321,9 +321,14 @@ final class OutcomeJson {
         node.put("first", changed.first());
         node.put("rowsBefore", changed.rowsBefore());
         node.put("rowsNow", changed.rowsNow());
-        changed.filesNew().forEach(node.putArray("filesNew")::add);
-        changed.filesChanged().forEach(node.putArray("filesChanged")::add);
-        changed.filesGone().forEach(node.putArray("filesGone")::add);
+        Changed.Files files = changed.files();
+        files.added().forEach(node.putArray("filesNew")::add);
+        files.changed().forEach(node.putArray("filesChanged")::add);
+        files.unreadable().forEach(node.putArray("filesUnreadable")::add);
+        ArrayNode renamed = node.putArray("filesRenamed");
+        files.renamed()
+                .forEach((path, was) -> renamed.addObject().put("path", path).put("was", was));
+        files.gone().forEach(node.putArray("filesGone")::add);
         changed.columnsNew().forEach(node.putArray("columnsNew")::add);
         changed.columnsGone().forEach(node.putArray("columnsGone")::add);
         ArrayNode sources = node.putArray("sources");

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 
@@ -35,6 +36,8 @@ public record SourceChange(
     public enum Kind {
         NEW("new"),
         CHANGED("changed"),
+        /** The file holds something else, which cannot be read; its rows are those of the last time. */
+        UNREADABLE("unreadable"),
         RENAMED("renamed"),
         GONE("gone"),
         /** The file is the same; decisions made other rows or numbers of it. */
@@ -62,27 +65,33 @@ public record SourceChange(
      * The sources that are not what they were.
      *
      * @param held what the file of each source holds, by path; the same text for the same content
+     * @param unreadable the sources that cannot be read now
      */
     public static List<SourceChange> between(
             Map<String, SourceFigures> before,
             Map<String, String> heldBefore,
             Map<String, SourceFigures> now,
-            Map<String, String> held) {
+            Map<String, String> held,
+            Set<String> unreadable) {
         Map<String, String> renamed = renamed(heldBefore, held);
         TreeSet<String> paths = new TreeSet<>(now.keySet());
         paths.addAll(held.keySet());
         List<SourceChange> changes = new ArrayList<>();
         for (String path : paths) {
             String was = renamed.getOrDefault(path, path);
-            boolean isNew = !heldBefore.containsKey(was) && !before.containsKey(was);
-            Kind kind = !was.equals(path)
-                    ? Kind.RENAMED
-                    : isNew
-                            ? Kind.NEW
-                            : held.containsKey(path)
-                                            && !held.getOrDefault(path, "").equals(heldBefore.getOrDefault(was, ""))
-                                    ? Kind.CHANGED
-                                    : Kind.DECIDED;
+            boolean wasThere = heldBefore.containsKey(was);
+            Kind kind;
+            if (!was.equals(path)) {
+                kind = Kind.RENAMED;
+            } else if (!wasThere && !before.containsKey(path)) {
+                kind = Kind.NEW;
+            } else if (!held.containsKey(path)) {
+                kind = wasThere ? Kind.GONE : Kind.DECIDED;
+            } else if (held.get(path).equals(heldBefore.get(path))) {
+                kind = Kind.DECIDED;
+            } else {
+                kind = unreadable.contains(path) ? Kind.UNREADABLE : Kind.CHANGED;
+            }
             SourceFigures then = before.getOrDefault(was, SourceFigures.NONE);
             SourceFigures there = now.getOrDefault(path, SourceFigures.NONE);
             List<Moved> moved = moved(then, there);
@@ -104,6 +113,11 @@ public record SourceChange(
         return changes;
     }
 
+    /** True where its file is no more, or cannot be read, and rows of it are in the master all the same. */
+    private boolean isKept() {
+        return (kind == Kind.GONE || kind == Kind.UNREADABLE) && rowsNow > 0;
+    }
+
     /** What became of it, in words: {@code changed, 2 rows more, Fare +49.5; 1 row changed (K1: Fare 5.5, now 55)}. */
     public String said() {
         List<String> parts = new ArrayList<>();
@@ -111,6 +125,8 @@ public record SourceChange(
         long more = rowsNow - rowsBefore;
         if (kind == Kind.NEW) {
             parts.add(Says.count(rowsNow, "row"));
+        } else if (isKept()) {
+            parts.add("its " + Says.count(rowsNow, "row") + " kept");
         } else if (more != 0) {
             parts.add(Says.count(Math.abs(more), "row") + (more > 0 ? " more" : " fewer"));
         }
@@ -158,8 +174,12 @@ public record SourceChange(
         return new SourceChange(path, kind, was, rowsBefore, rowsNow, sums, Optional.of(difference));
     }
 
-    /** New paths whose content stood under a path that is no more, with that path. */
-    private static Map<String, String> renamed(Map<String, String> before, Map<String, String> now) {
+    /**
+     * New paths whose content stood under a path that is no more, with that path.
+     *
+     * @param before what the files held, by path; empty where that is not known
+     */
+    public static Map<String, String> renamed(Map<String, String> before, Map<String, String> now) {
         Map<String, String> gone = new TreeMap<>();
         before.forEach((path, held) -> {
             if (!now.containsKey(path) && !held.isEmpty()) {

@@ -103,8 +103,9 @@ public final class Gathering {
             same.ifPresentOrElse(found -> facts.put(source.path(), found), () -> toRead.add(source));
         }
         if (!toRead.isEmpty()) {
-            store.staging(() -> readAll(job, toRead, progress))
-                    .forEach((path, found) -> facts.put(path, kept(job, found)));
+            Map<String, SourceFacts> read = store.staging(() -> readAll(job, toRead, progress));
+            Set<String> stay = new HashSet<>(facts.keySet());
+            read.forEach((path, found) -> facts.put(path, kept(job, lastRead(found, read, stay), found)));
         }
         Set<String> read = new HashSet<>();
         toRead.forEach(source -> read.add(source.path()));
@@ -139,9 +140,29 @@ public final class Gathering {
                 SourceReading.sure(source.stamp(), workplace.clock().millis())));
     }
 
+    /**
+     * What was known of a source: of its path, or of another where the same unreadable file lay until now, whose rows are
+     * kept for it.
+     *
+     * @param read what was read just now
+     * @param stay the paths of sources that hold what they held
+     */
+    private @Nullable SourceFacts lastRead(SourceFacts found, Map<String, SourceFacts> read, Set<String> stay) {
+        if (!found.readable() && !found.sum().isEmpty()) {
+            for (SourceFacts other : known.values()) {
+                SourceFacts there = read.get(other.path());
+                boolean moved = !stay.contains(other.path())
+                        && (there == null || !there.sum().equals(other.sum()));
+                if (moved && other.isKept() && other.sum().equals(found.sum())) {
+                    return other;
+                }
+            }
+        }
+        return known.get(found.path());
+    }
+
     /** A source that cannot be read now, and could when it was last read, keeps its rows until the analyst says otherwise. */
-    private SourceFacts kept(Job job, SourceFacts found) {
-        SourceFacts before = known.get(found.path());
+    private SourceFacts kept(Job job, @Nullable SourceFacts before, SourceFacts found) {
         if (closed.has(found.path())) {
             SourceFacts asClosed = closed.asClosed(before, found);
             if (!asClosed.equals(found)) {

@@ -267,7 +267,14 @@ public record SourceFacts(
     /** The rows of these facts, kept for a source that cannot be read now. */
     SourceFacts keptFor(SourceFacts unreadable) {
         return new SourceFacts(
-                path, home, unreadable.stamp, unreadable.sum, unreadable.readAs, sheets, unreadable.problem, 0);
+                unreadable.path,
+                unreadable.home,
+                unreadable.stamp,
+                unreadable.sum,
+                unreadable.readAs,
+                sheets,
+                unreadable.problem,
+                0);
     }
 
     /** These facts for a file that holds something else now, which a finding says; their content is still these rows. */

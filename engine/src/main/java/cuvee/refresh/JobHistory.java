@@ -20,6 +20,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -192,6 +193,7 @@ public final class JobHistory {
     public Optional<List<SourceChange>> between(int earlier, int later) {
         return figures(earlier)
                 .flatMap(then -> figures(later)
-                        .map(now -> SourceChange.between(then.sources(), then.held(), now.sources(), now.held())));
+                        .map(now -> SourceChange.between(
+                                then.sources(), then.held(), now.sources(), now.held(), Set.of())));
     }
 }

@@ -236,38 +236,48 @@ record LastRefresh(
         }
     }
 
-    /** The difference from an earlier refresh. */
-    Changed since(Optional<LastRefresh> earlier) {
+    /**
+     * The difference from an earlier refresh.
+     *
+     * @param unreadable the sources that cannot be read now
+     */
+    Changed since(Optional<LastRefresh> earlier, Set<String> unreadable) {
         if (earlier.isEmpty()) {
-            return new Changed(
-                    true, List.copyOf(files.keySet()), List.of(), List.of(), columns, List.of(), 0, rows, List.of());
+            Changed.Files all =
+                    new Changed.Files(List.copyOf(files.keySet()), List.of(), List.of(), Map.of(), List.of());
+            return new Changed(true, all, columns, List.of(), 0, rows, List.of());
         }
         LastRefresh before = earlier.get();
-        List<String> added = new ArrayList<>();
-        List<String> changed = new ArrayList<>();
-        files.forEach((path, held) -> {
-            String old = before.files().get(path);
-            if (old == null) {
-                added.add(path);
-            } else if (!old.equals(held) && !sizeOnly(old, held)) {
-                changed.add(path);
-            }
-        });
-        List<String> gone = before.files().keySet().stream()
-                .filter(path -> !files.containsKey(path))
-                .toList();
         return new Changed(
                 false,
-                added,
-                changed,
-                gone,
+                filesSince(before, unreadable),
                 columns.stream().filter(c -> !before.columns().contains(c)).toList(),
                 before.columns().stream().filter(c -> !columns.contains(c)).toList(),
                 before.rows(),
                 rows,
                 before.figures()
-                        .flatMap(then -> figures.map(now -> SourceChange.between(then, before.sums(), now, sums())))
+                        .flatMap(then ->
+                                figures.map(now -> SourceChange.between(then, before.sums(), now, sums(), unreadable)))
                         .orElse(List.of()));
+    }
+
+    private Changed.Files filesSince(LastRefresh before, Set<String> unreadable) {
+        Map<String, String> renamed = SourceChange.renamed(before.sums(), sums());
+        List<String> added = new ArrayList<>();
+        List<String> changed = new ArrayList<>();
+        List<String> torn = new ArrayList<>();
+        files.forEach((path, held) -> {
+            String old = before.files().get(path);
+            if (old != null && !old.equals(held) && !sizeOnly(old, held)) {
+                (unreadable.contains(path) ? torn : changed).add(path);
+            } else if (old == null && !renamed.containsKey(path)) {
+                added.add(path);
+            }
+        });
+        List<String> gone = before.files().keySet().stream()
+                .filter(path -> !files.containsKey(path) && !renamed.containsValue(path))
+                .toList();
+        return new Changed.Files(added, changed, torn, renamed, gone);
     }
 
     /** What each source held, without its size. */

@@ -351,6 +351,13 @@ final class Refresh {
         findings.addAll(RepeatedRows.findings(job, placed));
     }
 
+    private static Set<String> unreadable(List<SourceReport> reports) {
+        return reports.stream()
+                .filter(report -> report.state() == SourceReport.State.UNREADABLE)
+                .map(SourceReport::path)
+                .collect(Collectors.toSet());
+    }
+
     private void keepFacts(Read read) {
         Map<String, SourceFacts> facts = read.facts();
         Map<String, String> changed = new LinkedHashMap<>();
@@ -404,7 +411,7 @@ final class Refresh {
         Map<String, SourceFigures> figures =
                 Proof.figures(proposal.plan(), look.reconciled(), look.made(), look.rowsAside());
         Changed changed = LastRefresh.of(made.reports(), known, plan, proposal, rows, figures)
-                .since(read.last());
+                .since(read.last(), unreadable(made.reports()));
         changed = changed.withRows(around.proof().differences(changed, proposal.plan()));
         watch.lap("make");
         LOG.info("refreshed: {} sources, {} rows, {} questions", made.reports().size(), rows, questions.size());

@@ -4,31 +4,54 @@ import cuvee.check.SourceChange;
 import cuvee.master.EarlierRows;
 import cuvee.place.Says;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Stream;
+import java.util.TreeMap;
 
 /**
  * The difference from the last refresh.
  *
  * @param first true where there was no refresh before
+ * @param files what became of the files
  * @param sources how rows and sums moved, source by source; empty also where nothing is known of the refresh before
  */
 public record Changed(
         boolean first,
-        List<String> filesNew,
-        List<String> filesChanged,
-        List<String> filesGone,
+        Files files,
         List<String> columnsNew,
         List<String> columnsGone,
         long rowsBefore,
         long rowsNow,
         List<SourceChange> sources) {
 
+    /**
+     * What became of the files, each in one of these.
+     *
+     * @param unreadable those that hold something else now, which cannot be read; rows of the last time are kept
+     * @param renamed new paths whose content stood under another that is no more, with that path
+     */
+    public record Files(
+            List<String> added,
+            List<String> changed,
+            List<String> unreadable,
+            Map<String, String> renamed,
+            List<String> gone) {
+
+        /** All are where they were and hold what they held. */
+        public static final Files SAME = new Files(List.of(), List.of(), List.of(), Map.of(), List.of());
+
+        public Files {
+            added = List.copyOf(added);
+            changed = List.copyOf(changed);
+            unreadable = List.copyOf(unreadable);
+            renamed = Collections.unmodifiableMap(new TreeMap<>(renamed));
+            gone = List.copyOf(gone);
+        }
+    }
+
     public Changed {
-        filesNew = List.copyOf(filesNew);
-        filesChanged = List.copyOf(filesChanged);
-        filesGone = List.copyOf(filesGone);
         columnsNew = List.copyOf(columnsNew);
         columnsGone = List.copyOf(columnsGone);
         sources = List.copyOf(sources);
@@ -38,9 +61,7 @@ public record Changed(
     public Changed withRows(Map<String, EarlierRows.Difference> differences) {
         return new Changed(
                 first,
-                filesNew,
-                filesChanged,
-                filesGone,
+                files,
                 columnsNew,
                 columnsGone,
                 rowsBefore,
@@ -54,9 +75,7 @@ public record Changed(
     }
 
     public boolean nothing() {
-        return filesNew.isEmpty()
-                && filesChanged.isEmpty()
-                && filesGone.isEmpty()
+        return files.equals(Files.SAME)
                 && columnsNew.isEmpty()
                 && columnsGone.isEmpty()
                 && rowsBefore == rowsNow
@@ -72,16 +91,11 @@ public record Changed(
             return "Nothing has changed since the last refresh.";
         }
         List<String> parts = new ArrayList<>();
-        List<String> renamed = sources.stream()
-                .filter(source -> source.kind() == SourceChange.Kind.RENAMED)
-                .flatMap(source -> Stream.of(source.path(), source.was()))
-                .toList();
-        add(parts, without(filesNew, renamed), "new");
-        add(parts, filesChanged, "changed");
-        add(parts, without(filesGone, renamed), "gone");
-        if (!renamed.isEmpty()) {
-            parts.add(Says.count(renamed.size() / 2, "file") + " renamed");
-        }
+        add(parts, files.added(), "new");
+        add(parts, files.changed(), "changed");
+        add(parts, files.unreadable(), "unreadable");
+        add(parts, files.gone(), "gone");
+        add(parts, files.renamed().keySet(), "renamed");
         if (!columnsNew.isEmpty()) {
             parts.add(Says.count(columnsNew.size(), "new column") + " (" + Says.list(columnsNew) + ")");
         }
@@ -96,11 +110,7 @@ public record Changed(
         return "Since the last refresh: " + String.join(", ", parts) + ".";
     }
 
-    private static List<String> without(List<String> files, List<String> others) {
-        return files.stream().filter(file -> !others.contains(file)).toList();
-    }
-
-    private static void add(List<String> parts, List<String> files, String how) {
+    private static void add(List<String> parts, Collection<String> files, String how) {
         if (!files.isEmpty()) {
             parts.add(Says.count(files.size(), "file") + " " + how);
         }

@@ -57,7 +57,7 @@ class ListedPlacesTest extends BatchTest {
         Batch.Made made = batch.refresh();
         assertThat(made.outcome().rows()).isEqualTo(3);
         assertThat(made.findings("not-listed")).isEmpty();
-        assertThat(made.outcome().changed().filesNew()).hasSize(1);
+        assertThat(made.outcome().changed().files().added()).hasSize(1);
     }
 
     @Test

@@ -21,6 +21,7 @@ import java.nio.file.attribute.FileTime;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -111,6 +112,16 @@ public final class Batch {
     public void rename(String from, String to) {
         try {
             Files.move(file(from), file(to));
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    /** Half of what the file held, as after a copy that broke off: no workbook any more. */
+    public void tear(String name) {
+        try {
+            byte[] whole = Files.readAllBytes(file(name));
+            Files.write(file(name), Arrays.copyOf(whole, whole.length / 2));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }

@@ -1,6 +1,7 @@
 package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.entry;
 import static org.assertj.core.api.Assertions.tuple;
 
 import cuvee.check.SourceChange;
@@ -87,7 +88,32 @@ class ChangedRowsTest extends BatchTest {
         assertThat(only(changed).kind()).isEqualTo(Kind.RENAMED);
         assertThat(only(changed).was()).isEqualTo("a.csv");
         assertThat(only(changed).sums()).isEmpty();
+        assertThat(changed.files().renamed()).containsExactly(entry("a new.csv", "a.csv"));
+        assertThat(changed.files().added()).isEmpty();
+        assertThat(changed.files().gone()).isEmpty();
         assertThat(changed.sentence()).isEqualTo("Since the last refresh: 1 file renamed, as many rows as before.");
+    }
+
+    @Test
+    void aFileThatIsGoneIsSaidWithTheRowsThatAreKeptOfIt() {
+        Changed changed = afterwards(() -> batch.delete("a.csv"));
+        assertThat(changed.files().gone()).containsExactly("a.csv");
+        assertThat(only(changed).said()).isEqualTo("gone, its 2 rows kept");
+        assertThat(changed.sentence()).isEqualTo("Since the last refresh: 1 file gone, as many rows as before.");
+        assertThat(conclude().changed().nothing()).as("said once").isTrue();
+    }
+
+    @Test
+    void aFileThatCanNoLongerBeReadIsSaidWithTheRowsThatAreKeptOfIt() {
+        batch.sheet(
+                "c.xlsx", new Object[] {"Trip", "Port", "Fare", "Sailed"}, new Object[] {"K9", "Tarsk", 4, "2026-03-01"
+                });
+        Changed changed = afterwards(() -> batch.tear("c.xlsx"));
+        assertThat(changed.files().unreadable()).containsExactly("c.xlsx");
+        assertThat(changed.files().changed()).isEmpty();
+        assertThat(only(changed).said()).isEqualTo("unreadable, its 1 row kept");
+        assertThat(changed.sentence()).isEqualTo("Since the last refresh: 1 file unreadable, as many rows as before.");
+        assertThat(conclude().changed().nothing()).as("said once").isTrue();
     }
 
     @Test

@@ -163,8 +163,8 @@ class EarlierMastersTest extends BatchTest {
                 JobSession trial = session.trial()) {
             Outcome tried = trial.refresh(batch.job(), Reread.CHANGED_ONLY, Progress.NONE);
             assertThat(tried.rows()).isEqualTo(2);
-            assertThat(tried.changed().filesNew()).containsExactly("2026-02.csv");
-            assertThat(tried.changed().filesChanged()).containsExactly("2026-01.csv");
+            assertThat(tried.changed().files().added()).containsExactly("2026-02.csv");
+            assertThat(tried.changed().files().changed()).containsExactly("2026-01.csv");
             assertThatThrownBy(() -> trial.deliver(tried, batch.place("out.csv")))
                     .isInstanceOf(CuveeException.class)
                     .hasMessageContaining("This is a trial");
@@ -175,7 +175,7 @@ class EarlierMastersTest extends BatchTest {
             }
         }
         Batch.Made kept = batch.refresh();
-        assertThat(kept.outcome().changed().filesNew()).containsExactly("2026-02.csv");
+        assertThat(kept.outcome().changed().files().added()).containsExactly("2026-02.csv");
         assertThat(kept.lines()).hasSize(2);
     }
 

@@ -153,7 +153,7 @@ class JobSessionTest {
                         "2026-02-01|2|b renamed.csv|",
                         "2026-02-02|22|b renamed.csv|",
                         "2026-03-01|3|c.csv|");
-        assertThat(made.outcome().changed().filesChanged()).containsExactly("a.csv");
+        assertThat(made.outcome().changed().files().changed()).containsExactly("a.csv");
         assertThat(made.outcome().questions()).isEmpty();
     }
 

@@ -71,7 +71,7 @@ class NothingLostTest {
         List<String> whole = batch.refresh().lines();
         assertThat(whole).hasSize(5);
         byte[] good = Files.readAllBytes(batch.file("March.xlsx"));
-        Files.write(batch.file("March.xlsx"), java.util.Arrays.copyOf(good, good.length / 2));
+        batch.tear("March.xlsx");
         Batch.Made torn = batch.refresh();
         assertThat(torn.lines()).isEqualTo(whole);
         assertThat(torn.question("unreadable").text()).contains("1 row is kept from the last time it could be read");
@@ -85,11 +85,36 @@ class NothingLostTest {
         assertThat(mended.lines()).isEqualTo(whole);
         assertThat(mended.outcome().questions()).isEmpty();
         // Or its rows are taken out.
-        Files.write(batch.file("March.xlsx"), java.util.Arrays.copyOf(good, good.length / 2));
+        batch.tear("March.xlsx");
         batch.settle(batch.refresh().question("unreadable"), "remove");
         assertThat(batch.refresh().lines()).hasSize(4);
         batch.settle("unreadable", "March.xlsx", "keep");
         assertThat(batch.refresh().lines()).hasSize(5).anyMatch(line -> line.startsWith("2026-03-01|MV Dunlin|9"));
+    }
+
+    @Test
+    void aTornFileUnderAnotherNameKeepsItsLastGoodRows() throws IOException {
+        batch.sheet("March.xlsx", new Object[] {"Date", "Vessel", "Fare"}, new Object[] {"2026-03-01", "MV Dunlin", 9});
+        batch.sheet("April.xlsx", new Object[] {"Date", "Vessel", "Fare"}, new Object[] {"2026-04-01", "MV Knot", 4});
+        batch.refresh();
+        batch.tear("March.xlsx");
+        batch.refresh();
+        batch.rename("March.xlsx", "March again.xlsx");
+        Batch.Made renamed = batch.refresh();
+        assertThat(renamed.lines()).hasSize(6).anyMatch(line -> line.startsWith("2026-03-01|MV Dunlin|9"));
+        assertThat(renamed.question("unreadable").subject()).isEqualTo("March again.xlsx");
+        // It changes places with one that can be read.
+        batch.rename("April.xlsx", "now.xlsx");
+        batch.rename("March again.xlsx", "April.xlsx");
+        batch.rename("now.xlsx", "March again.xlsx");
+        Batch.Made changed = batch.refresh();
+        assertThat(changed.lines())
+                .hasSize(6)
+                .anyMatch(line -> line.startsWith("2026-03-01|MV Dunlin|9"))
+                .anyMatch(line -> line.startsWith("2026-04-01|MV Knot|4"));
+        // Half of it is copied: the rows count once.
+        Files.copy(batch.file("April.xlsx"), batch.file("March.xlsx"));
+        assertThat(batch.refresh().lines()).hasSize(6);
     }
 
     @Test
@@ -177,7 +202,7 @@ class NothingLostTest {
         Batch.Made after = batch.refresh();
         assertThat(before.lines()).anyMatch(line -> line.startsWith("2026-01-01|MV Dunlin|5"));
         assertThat(after.lines()).anyMatch(line -> line.startsWith("2026-01-01|MV Dunlin|9"));
-        assertThat(after.outcome().changed().filesChanged()).containsExactly("Hollin.csv");
+        assertThat(after.outcome().changed().files().changed()).containsExactly("Hollin.csv");
         // Only its time has changed now: nothing has.
         Files.setLastModifiedTime(file, FileTime.from(java.time.Instant.parse("2026-02-28T10:00:00Z")));
         assertThat(batch.refresh().outcome().changed().nothing()).isTrue();

@@ -22,6 +22,7 @@ import cuvee.place.Says;
 import cuvee.refresh.JobHistory;
 import cuvee.refresh.JobSession;
 import cuvee.tell.Card;
+import cuvee.tell.Changed;
 import cuvee.tell.Outcome;
 import cuvee.tell.SettledFinding;
 import java.nio.file.Path;
@@ -441,9 +442,7 @@ public final class JobModel implements AutoCloseable {
     }
 
     private static boolean filesChanged(Outcome now) {
-        return !now.changed().filesNew().isEmpty()
-                || !now.changed().filesChanged().isEmpty()
-                || !now.changed().filesGone().isEmpty();
+        return !now.changed().files().equals(Changed.Files.SAME);
     }
 
     /** Whatever was decided while work was under way is not forgotten: after its end, however it ended, the master follows. */

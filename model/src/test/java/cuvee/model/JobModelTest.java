@@ -765,7 +765,7 @@ class JobModelTest extends OpenJob {
         assertThat(model.tryingProperty().get()).isFalse();
         assertThat(columns()).contains("Heads");
         assertThat(model.history()).hasSize(2);
-        assertThat(model.outcomeProperty().get().orElseThrow().changed().filesNew())
+        assertThat(model.outcomeProperty().get().orElseThrow().changed().files().added())
                 .containsExactly("c.csv");
         model.undo();
         idle();
