@@ -16,8 +16,10 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -37,6 +39,8 @@ public final class AuditFindings {
     private static final int FEWEST_FILES = 3;
     /** Where more files than these have days of another period, that is how they are made. */
     private static final double MOST_FILES = 0.25;
+    /** So many places behind the mark are looked at: a mark that moves, moves by three at most. */
+    private static final int PLACES = 4;
     /** Values are not looked at one by one in longer masters. */
     private static final long LONGEST = 3_000_000;
     /** Rows are not compared with those of the same text in longer masters. */
@@ -61,6 +65,7 @@ public final class AuditFindings {
             audit.relations();
             audit.farAbove();
             audit.farAboveTheirKind();
+            audit.oddDecimals();
             audit.missingNumbers();
             audit.otherPeriods();
         }
@@ -77,11 +82,7 @@ public final class AuditFindings {
         if (columns.size() < 2 || columns.size() > MOST_COLUMNS) {
             return;
         }
-        int[] decimals = columns.stream()
-                .mapToInt(i -> plan.columns().get(i).type() == Type.WHOLE_NUMBER
-                        ? 0
-                        : plan.columns().get(i).decimals())
-                .toArray();
+        int[] decimals = columns.stream().mapToInt(this::decimals).toArray();
         List<double[]> some = reader.standingOut().someNumbers(columns, SAMPLE);
         for (Relation relation : Audit.relations(some, decimals)) {
             broken(relation, columns);
@@ -229,23 +230,54 @@ public final class AuditFindings {
 
     private void farAbove() {
         List<Integer> amounts = amounts();
-        Map<Integer, double[]> farthest = reader.standingOut().farthest(amounts);
+        Map<Integer, double[]> farthest = reader.standingOut().farthest(amounts, Audit.GREATEST);
         for (int i : amounts) {
             double[] values = farthest.getOrDefault(i, new double[0]);
-            if (values.length < 2 || values[0] < 4 * values[1]) {
+            int apart = Audit.apart(values, decimals(i));
+            if (apart == 0) {
                 continue;
             }
             double[] spread = reader.standingOut().spread(i);
-            if (Audit.isFarAbove(values, spread[1], (long) spread[0])) {
-                say(
-                        "far-above",
-                        reader.standingOut().farthest(i),
-                        i,
-                        name(i) + " is " + number(values[0]) + " here; the next greatest of "
-                                + Says.count((long) spread[0], "value") + " is " + number(values[1])
-                                + ". A decimal mark may have moved.");
+            double next = values[apart];
+            for (StandingOut.NumberAt far : reader.standingOut().farthest(i, apart)) {
+                if (Audit.isOrdinaryElsewhere(far.value(), next, spread[1], (long) spread[0])) {
+                    say(
+                            "far-above",
+                            far,
+                            i,
+                            name(i) + " is " + number(far.value()) + " here; the next greatest of "
+                                    + Says.count((long) spread[0], "value") + " is " + number(next)
+                                    + ". A decimal mark may have moved.");
+                }
             }
         }
+    }
+
+    /** Numbers with more digits behind the mark than all others of their column. */
+    private void oddDecimals() {
+        Map<Integer, Integer> most = new LinkedHashMap<>();
+        amounts().stream().filter(i -> decimals(i) >= 2).forEach(i -> most.put(i, decimals(i)));
+        reader.standingOut().digitsBehind(most, PLACES).forEach((column, found) -> {
+            long count = found[PLACES];
+            Audit.oddDecimals(decimals(column), Arrays.copyOf(found, PLACES), count)
+                    .ifPresent(odd -> reader.standingOut()
+                            .withDigitsBeyond(column, odd.decimals(), odd.values())
+                            .forEach(number -> say(
+                                    "odd-decimals",
+                                    number,
+                                    column,
+                                    name(column) + " is " + number(number.value()) + " here; the other "
+                                            + Says.count(count - odd.values(), "value") + " have "
+                                            + (odd.decimals() == 0
+                                                    ? "no decimals"
+                                                    : Says.count(odd.decimals(), "decimal") + " at most")
+                                            + ". A decimal mark may have moved.")));
+        });
+    }
+
+    private int decimals(int column) {
+        MasterPlan.Column found = plan.columns().get(column);
+        return found.type() == Type.WHOLE_NUMBER ? 0 : found.decimals();
     }
 
     /** Rows that slipped into the file of another month, where the days of nearly all files lie in what their names say. */

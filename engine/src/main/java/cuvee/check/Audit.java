@@ -24,6 +24,23 @@ public final class Audit {
     private static final int FEWEST_VALUES = 30;
     /** A value so many times the next one is far above all others. */
     private static final double FAR = 6;
+    /** A value so many times the next one is, where those below follow each other closely. */
+    private static final double NEAR = 2;
+    /** It is not worth a word where it happens by chance in more than so many columns. */
+    private static final double RARE = 1e-3;
+    /** So many values that stand out are slips; more are of another kind. */
+    private static final int MOST_APART = 3;
+    /** So many of the greatest values that do not stand out say how closely they follow each other. */
+    private static final int NEIGHBOURS = 15;
+
+    private static final int FEWEST_NEIGHBOURS = 8;
+    /** Smaller numbers, in units of their last digit, step too coarsely to tell. */
+    private static final double COARSE = 20;
+
+    /** The greatest values of a column that are looked at, to see whether some stand out. */
+    public static final int GREATEST = MOST_APART + NEIGHBOURS + 1;
+
+    private static final double[] MOVED = {10, 100, 1000};
 
     /** Numbers that name rows stand once, but for so few. */
     private static final double ONCE = 0.95;
@@ -206,21 +223,74 @@ public final class Audit {
     }
 
     /**
-     * True where the greatest of many values is so far above all others, and would be an ordinary one with its decimal mark
-     * elsewhere, that the mark may have moved.
+     * How many of the greatest values stand apart from the others: the least of them is many times the next one, or so
+     * many times as chance hardly explains, seen how closely the next ones follow each other. (The gaps of ordered values
+     * of a long tail, in logarithms: Rényi, 1953; the tail's index from the greatest of them: Hill, 1975.)
      *
-     * @param greatest the two greatest, the greater first, without sign
-     * @param middle the value that half exceed
+     * @param greatest the {@link #GREATEST} greatest, or all where there are fewer, the greatest first, without sign
+     * @param decimals the digits behind the mark that the others are written with
      */
-    public static boolean isFarAbove(double[] greatest, double middle, long count) {
-        if (count < FEWEST_VALUES || greatest.length < 2 || greatest[1] <= 0 || middle <= 0) {
-            return false;
+    public static int apart(double[] greatest, int decimals) {
+        for (int apart = Math.min(MOST_APART, greatest.length - 1); apart > 0; apart--) {
+            double next = greatest[apart];
+            double times = next <= 0 ? 0 : greatest[apart - 1] / next;
+            boolean near =
+                    times >= NEAR && next * Math.pow(10, decimals) >= COARSE && chance(greatest, apart, times) < RARE;
+            if (times >= FAR || near) {
+                return apart;
+            }
         }
-        boolean far = greatest[0] >= FAR * greatest[1];
-        boolean ordinary = Arrays.stream(new double[] {10, 100, 1000})
-                .map(moved -> greatest[0] / moved)
-                .anyMatch(value -> value <= greatest[1] && value >= middle / FAR);
-        return far && ordinary;
+        return 0;
+    }
+
+    /** How likely one of some values is so many times the next one, as the greatest of those below follow each other. */
+    private static double chance(double[] greatest, int apart, double times) {
+        int neighbours = Math.min(NEIGHBOURS, greatest.length - apart - 1);
+        double least = neighbours < FEWEST_NEIGHBOURS ? 0 : greatest[apart + neighbours];
+        double[] above = Arrays.copyOfRange(greatest, apart, apart + neighbours);
+        if (least <= 0 || Arrays.stream(above).distinct().count() < FEWEST_NEIGHBOURS) {
+            return 1;
+        }
+        double follow =
+                Arrays.stream(above).map(value -> Math.log(value / least)).sum();
+        return Math.pow(1 + apart * Math.log(times) / follow, -neighbours);
+    }
+
+    /**
+     * True where a value that stands apart would be an ordinary one with its decimal mark elsewhere.
+     *
+     * @param next the greatest that does not stand apart
+     * @param middle the value that half of all exceed
+     */
+    public static boolean isOrdinaryElsewhere(double value, double next, double middle, long count) {
+        return count >= FEWEST_VALUES
+                && middle > 0
+                && Arrays.stream(MOVED)
+                        .map(moved -> value / moved)
+                        .anyMatch(elsewhere -> elsewhere <= next && elsewhere >= middle / FAR);
+    }
+
+    /** How many values have more digits behind the mark than nearly all others, and how many digits those have. */
+    public record OddDecimals(int decimals, int values) {}
+
+    /**
+     * The values with more digits behind the mark than all others, by two at least or beyond two, but by no more than a
+     * mark moves: they may be a number with its mark further to the left.
+     *
+     * @param most the digits behind the mark of the values that have most
+     * @param more for 1 to 4 digits fewer than those, how many values have more digits than that
+     * @param count how many values there are
+     */
+    public static Optional<OddDecimals> oddDecimals(int most, long[] more, long count) {
+        for (int fewer = 2; fewer <= more.length && count >= FEWEST_VALUES; fewer++) {
+            int usual = most - fewer + 1;
+            boolean few = more[fewer - 2] > 0 && more[fewer - 2] <= MOST_APART;
+            boolean usually = more[fewer - 1] * 2 >= count;
+            if (few && usually && usual >= 0 && (usual >= 2 || fewer > 2)) {
+                return Optional.of(new OddDecimals(usual, (int) more[fewer - 2]));
+            }
+        }
+        return Optional.empty();
     }
 
     /**

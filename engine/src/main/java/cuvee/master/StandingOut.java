@@ -85,13 +85,13 @@ public final class StandingOut {
                         + ROUNDED + " * abs(" + expected + ") ORDER BY tbl, row LIMIT " + most);
     }
 
-    /** How far from 0 the two numbers lie that are farthest, for each of some columns; fewer where there are no two. */
-    public Map<Integer, double[]> farthest(List<Integer> columns) {
+    /** How far from 0 the numbers lie that are farthest, for each of some columns; all of them where there are fewer. */
+    public Map<Integer, double[]> farthest(List<Integer> columns, int most) {
         if (columns.isEmpty()) {
             return Map.of();
         }
         String lists = columns.stream()
-                .map(i -> "max(abs(CAST(m" + i + " AS DOUBLE)), 2)")
+                .map(i -> "max(abs(CAST(m" + i + " AS DOUBLE)), " + most + ")")
                 .collect(Collectors.joining(", "));
         return Sql.ask("looking at numbers", () -> {
             Map<Integer, double[]> farthest = new HashMap<>();
@@ -112,14 +112,64 @@ public final class StandingOut {
         });
     }
 
-    /** The number of a column that lies farthest from 0; there has to be one. */
-    public NumberAt farthest(int column) {
+    /** The numbers of a column that lie farthest from 0. */
+    public List<NumberAt> farthest(int column, int most) {
         String value = "abs(CAST(m" + column + " AS DOUBLE))";
         return numbers(
-                        value,
-                        "0",
-                        "WHERE aside = 0 AND m" + column + " IS NOT NULL ORDER BY " + value + " DESC LIMIT 1")
-                .get(0);
+                value,
+                "0",
+                "WHERE aside = 0 AND m" + column + " IS NOT NULL ORDER BY " + value + " DESC LIMIT " + most);
+    }
+
+    /**
+     * How many numbers of each column have digits behind the mark beyond some place.
+     *
+     * @param most the digits behind the mark of the numbers that have most, by column
+     * @param fewer how many places are looked at: one to so many fewer than those
+     * @return by column; behind the counts of the places how many numbers there are
+     */
+    public Map<Integer, long[]> digitsBehind(Map<Integer, Integer> most, int fewer) {
+        if (most.isEmpty()) {
+            return Map.of();
+        }
+        String counts = most.entrySet().stream()
+                .map(column -> IntStream.rangeClosed(1, fewer)
+                                .mapToObj(less -> "count(*) FILTER (" + hasDigitsBeyond(column, less) + "), ")
+                                .collect(Collectors.joining())
+                        + "count(m" + column.getKey() + ")")
+                .collect(Collectors.joining(", "));
+        return Sql.ask("looking at decimals", () -> {
+            Map<Integer, long[]> behind = new HashMap<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet row = statement.executeQuery("SELECT " + counts + " FROM master WHERE aside = 0")) {
+                row.next();
+                int at = 1;
+                for (int column : most.keySet()) {
+                    long[] found = new long[fewer + 1];
+                    for (int i = 0; i <= fewer; i++) {
+                        found[i] = row.getLong(at++);
+                    }
+                    behind.put(column, found);
+                }
+            }
+            return behind;
+        });
+    }
+
+    private static String hasDigitsBeyond(Map.Entry<Integer, Integer> column, int less) {
+        return hasDigitsBeyond(column.getKey(), column.getValue() - less);
+    }
+
+    private static String hasDigitsBeyond(int column, int decimals) {
+        return "m" + column + " <> round(m" + column + ", " + decimals + ")";
+    }
+
+    /** The numbers of a column with more digits behind the mark than so many. */
+    public List<NumberAt> withDigitsBeyond(int column, int decimals, int most) {
+        return numbers(
+                number(column),
+                "0",
+                "WHERE aside = 0 AND " + hasDigitsBeyond(column, decimals) + " ORDER BY tbl, row LIMIT " + most);
     }
 
     private List<NumberAt> numbers(String value, String expected, String where) {

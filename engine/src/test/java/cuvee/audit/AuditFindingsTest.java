@@ -7,11 +7,13 @@ import cuvee.finding.Severity;
 import cuvee.refresh.Batch;
 import cuvee.refresh.BatchTest;
 import cuvee.rework.RowRules;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Slips among many numbers are pointed out with their cells; where all is in order nothing is said. */
@@ -52,6 +54,49 @@ class AuditFindingsTest extends BatchTest {
         assertThat(batch.refresh().findings("far-above"))
                 .singleElement()
                 .satisfies(finding -> assertThat(finding.where().toString()).contains("line 22"));
+    }
+
+    /** Fares between 15 and 320, two of which have their decimal mark elsewhere. */
+    private static String[] fares(Random random, String slip, String other) {
+        String[] lines = new String[161];
+        lines[0] = "Trip,Fare";
+        for (int i = 0; i < 160; i++) {
+            BigDecimal fare = BigDecimal.valueOf(1501 + random.nextInt(30_000), 2);
+            lines[i + 1] = "K" + i + "," + (i == 20 ? slip : i == 90 ? other : fare);
+        }
+        return lines;
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1235.5,88.12", "1235.5,2870.4", "31257,29881"})
+    void aDecimalMarkThatMovedByOnePlaceIsSeenWhereTheOthersFollowEachOtherClosely(String slip, String other) {
+        batch.csv("a.csv", fares(new Random(5), slip, other));
+        assertThat(batch.refresh().findings("far-above"))
+                .hasSize(other.equals("88.12") ? 1 : 2)
+                .anySatisfy(finding -> assertThat(finding.where().toString()).contains("line 22"));
+    }
+
+    @Test
+    void aDecimalMarkThatMovedToTheLeftLeavesMoreDecimalsThanAllOthersHave() {
+        batch.csv("a.csv", fares(new Random(5), "2.8731", "88.12"));
+        assertThat(batch.refresh().findings("odd-decimals")).singleElement().satisfies(finding -> {
+            assertThat(finding.where().toString()).contains("line 22");
+            assertThat(finding.what()).startsWith("Fare is 2.8731 here; the other 159 values have 2 decimals at most");
+        });
+    }
+
+    @Test
+    void halvesAmongWholeNumbersAndQuotientsAreLeftInPeace() {
+        String[] lines = new String[81];
+        lines[0] = "Trip,Days,Price,Share";
+        for (int i = 0; i < 80; i++) {
+            lines[i + 1] = "K" + i + "," + (i == 7 ? "2.5" : String.valueOf(1 + i % 19)) + "," + (10 + i * 37 % 400)
+                    + "." + (10 + i % 89) + "," + (i == 9 ? "0.3333333333" : (10 + i * 7 % 80) / 100.0);
+        }
+        batch.csv("a.csv", lines);
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("odd-decimals")).isEmpty();
+        assertThat(made.findings("far-above")).isEmpty();
     }
 
     @Test
