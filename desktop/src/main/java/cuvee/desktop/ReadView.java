@@ -431,21 +431,26 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
             return "Not in the master: " + sheet.reason() + ".";
         }
         String aside = sheet.reason().isEmpty() ? "" : "Not in the master: " + sheet.reason() + ". ";
+        List<FoundTable> records =
+                sheet.tables().stream().map(PlacedTable::table).toList();
         return aside
-                + sheet.tables().stream()
-                        .map(PlacedTable::table)
-                        .map(ReadView::kept)
-                        .collect(Collectors.joining(" "));
+                + (records.size() > 1 && records.stream().allMatch(FoundTable::isForm)
+                        ? sentence(records.get(0)) + Says.count(records.size(), "record") + " of "
+                                + Says.count(records.get(0).columns().size(), "field") + ", a row each."
+                        : records.stream().map(ReadView::kept).collect(Collectors.joining(" ")));
+    }
+
+    private static String sentence(FoundTable table) {
+        String reason = table.reason() + (table.reason().endsWith(".") ? " " : ". ");
+        return Character.toUpperCase(reason.charAt(0)) + reason.substring(1);
     }
 
     private static String kept(FoundTable table) {
-        String reason = table.reason() + (table.reason().endsWith(".") ? " " : ". ");
         String kept = table.isForm()
                 ? Says.count(table.columns().size(), "field") + " kept as 1 row"
                 : Says.count(table.kept(), "row") + " kept";
         String aside = Grids.aside(table);
-        return Character.toUpperCase(reason.charAt(0)) + reason.substring(1) + kept
-                + (aside.isEmpty() ? "" : "; set aside: " + aside) + ".";
+        return sentence(table) + kept + (aside.isEmpty() ? "" : "; set aside: " + aside) + ".";
     }
 
     /** True for a sheet that is small enough to be a form. */
@@ -465,7 +470,11 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
         Pieces.show(asTable, form);
         Pieces.show(asForm, !form && current().filter(ReadView::mayBeForm).isPresent());
         if (form) {
-            selection.setText("A form: one record, each label with its value beside it.");
+            boolean several = current().filter(each -> each.tables().size() > 1).isPresent();
+            selection.setText(
+                    several
+                            ? "Labels with the values of several records, each a row of the master."
+                            : "A form: one record, each label with its value beside it.");
             Pieces.show(turn, false);
             return;
         }

@@ -42,6 +42,10 @@ public record Arrivals(
     private static final int MOST_MONTHS = 240;
     /** With fewer cells filled than these, nobody sends month by month. */
     private static final double REGULAR = 0.75;
+    /** Where so many cells could be empty by chance, an empty one says nothing. */
+    private static final double BY_CHANCE = 0.5;
+    /** Rows come by chance where their numbers vary by more than this share of what chance makes them vary. */
+    private static final double AT_RANDOM = 0.25;
 
     public Arrivals {
         senders = List.copyOf(senders);
@@ -149,7 +153,23 @@ public record Arrivals(
                 there += state == State.CAME || state == State.NIL ? 1 : 0;
             }
         }
-        return there >= expected * REGULAR;
+        return there >= expected * REGULAR && !isScattered(expected);
+    }
+
+    /**
+     * True where tables hold rows of several months that come as it happens, and so few of them that some months have none
+     * by chance. (Of numbers that come by chance the mean is the variance, and the share of zeros that of Poisson.)
+     */
+    private boolean isScattered(long expected) {
+        Map<Integer, Integer> months = new HashMap<>();
+        cells.values().forEach(cell -> cell.tables().forEach(table -> months.merge(table, 1, Integer::sum)));
+        boolean ofSeveral = months.values().stream().filter(count -> count > 1).count() * 2 > months.size();
+        double mean = cells.values().stream().mapToLong(Cell::rows).sum() / (double) Math.max(1, expected);
+        double variance = cells.values().stream()
+                        .mapToDouble(cell -> (cell.rows() - mean) * (cell.rows() - mean))
+                        .sum()
+                / Math.max(1, cells.size());
+        return ofSeveral && expected * Math.exp(-mean) >= BY_CHANCE && variance > mean * AT_RANDOM;
     }
 
     public Optional<Cell> cell(String sender, YearMonth month) {

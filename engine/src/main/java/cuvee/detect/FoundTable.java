@@ -108,6 +108,26 @@ public record FoundTable(
                 reading);
     }
 
+    /** The same, of whose lines only that of its first record is counted here: the others are, with another table. */
+    public FoundTable withItsRecordOnly() {
+        int record = runs.get(0).first();
+        return new FoundTable(
+                record,
+                headerRows,
+                record,
+                columns,
+                List.of(),
+                0,
+                runs,
+                titles,
+                doubts,
+                totals,
+                header,
+                rival,
+                reason,
+                reading);
+    }
+
     /** True for a sheet that holds one record: its columns are labels, each with one value in a row of its own. */
     public boolean isForm() {
         return columns.stream().anyMatch(column -> column.row() > 0);

@@ -88,21 +88,25 @@ public final class FormSheets {
                 .filter(table -> table.table().isForm())
                 .forEach(table -> byLayout.computeIfAbsent(table.signature(), any -> new ArrayList<>())
                         .add(table));
-        return byLayout.values().stream()
-                .map(alike -> new Finding(
-                        Severity.REMARK,
-                        "form-read",
-                        alike.get(0).where(),
-                        Says.count(alike.size(), "sheet") + (alike.size() == 1 ? " holds" : " hold")
-                                + " one record each, labels with their values beside them, such as "
-                                + Says.list(alike.get(0).columns().stream()
-                                        .limit(3)
-                                        .map(column -> Says.quoted(column.header()))
-                                        .toList())
-                                + ".",
-                        "Each is one row of the master.",
-                        "Where that is wrong, decide that their layout is “no form”."))
-                .toList();
+        return byLayout.values().stream().map(FormSheets::readAsForms).toList();
+    }
+
+    private static Finding readAsForms(List<PlacedTable> alike) {
+        long sheets = alike.stream().map(PlacedTable::where).distinct().count();
+        String labels = Says.list(alike.get(0).columns().stream()
+                .limit(3)
+                .map(column -> Says.quoted(column.header()))
+                .toList());
+        boolean several = alike.size() > sheets;
+        return new Finding(
+                Severity.REMARK,
+                "form-read",
+                alike.get(0).where(),
+                Says.count(sheets, "sheet") + (sheets == 1 ? " holds " : " hold ")
+                        + (several ? Says.count(alike.size(), "record") : "one record each")
+                        + ", labels with their values beside them, such as " + labels + ".",
+                "Each is one row of the master.",
+                "Where that is wrong, decide that their layout is “no form”.");
     }
 
     /** True for values of several kinds: numbers, dates and words below each other. */

@@ -37,6 +37,7 @@ public final class SecondLook {
     private final SheetRules rules;
     private final AtomicInteger nextId;
     private final Forms forms;
+    private final SidewaysTables sideways;
     private final HeaderHints hints;
     private final String hintsMark;
     private final Map<Integer, Map<Integer, String>> aside = new TreeMap<>();
@@ -47,6 +48,7 @@ public final class SecondLook {
         this.job = job;
         this.nextId = nextId;
         this.forms = new Forms(store, batch);
+        this.sideways = new SidewaysTables(store, batch);
         Set<String> shared = shared(batch);
         this.hints = new HeaderHints(shared);
         this.hintsMark =
@@ -129,8 +131,17 @@ public final class SecondLook {
     /** The records of a sheet that is a form, by itself or as the analyst says; none where it is none. */
     private List<FoundTable> forms(String source, SheetFacts sheet) {
         List<FoundTable> found = forms.of(sheet);
+        if (found.isEmpty()) {
+            found = sideways.of(sheet);
+        }
         boolean ours = !found.isEmpty() && isLeftToUs(source, sheet, found.get(0));
-        return ours ? found : isFormByHand(source, sheet) ? forms.byHand(sheet) : List.of();
+        return ours ? found : isFormByHand(source, sheet) ? byHand(sheet) : List.of();
+    }
+
+    /** The records of a sheet of which the analyst says that it is a form. */
+    private List<FoundTable> byHand(SheetFacts sheet) {
+        List<FoundTable> records = sideways.byHand(sheet);
+        return records.isEmpty() ? forms.byHand(sheet) : records;
     }
 
     /** True where nothing has been decided about how a sheet, or sheets like it, are read. */
@@ -175,7 +186,7 @@ public final class SecondLook {
 
     /** What would be found in a sheet under a reading; nothing is kept of it. */
     public List<FoundTable> tryOut(SheetFacts sheet, Reading reading) {
-        List<FoundTable> form = reading.form() == Reading.Form.YES ? forms.byHand(sheet) : List.of();
+        List<FoundTable> form = reading.form() == Reading.Form.YES ? byHand(sheet) : List.of();
         return !form.isEmpty() ? form : find(sheet, hinted(sheet), reading);
     }
 

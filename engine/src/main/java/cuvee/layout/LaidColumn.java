@@ -2,6 +2,7 @@ package cuvee.layout;
 
 import cuvee.detect.TableColumn;
 import cuvee.value.Conventions;
+import cuvee.value.Ditto;
 import cuvee.value.Evidence;
 import java.time.LocalDate;
 import java.util.List;
@@ -16,7 +17,7 @@ public record LaidColumn(String header, Origin origin, Evidence evidence, double
 
     static LaidColumn of(TableColumn column) {
         Origin origin =
-                column.row() > 0 ? new Origin.At(column.row(), column.index()) : new Origin.Cell(column.index(), false);
+                column.row() > 0 ? new Origin.At(column.row(), column.index()) : new Origin.Cell(column.index());
         return new LaidColumn(column.header(), origin, column.evidence(), column.sum());
     }
 
@@ -34,10 +35,14 @@ public record LaidColumn(String header, Origin origin, Evidence evidence, double
                 : List.of();
     }
 
-    /** The same column, its blank cells standing for the filled ones above. */
-    LaidColumn carried() {
+    /** The same column, some of its cells standing for those above. */
+    LaidColumn carried(Origin.Carrying carrying) {
         return origin instanceof Origin.Cell cell
-                ? new LaidColumn(header, new Origin.Cell(cell.index(), true), evidence, sum)
+                ? new LaidColumn(
+                        header,
+                        new Origin.Cell(cell.index(), carrying),
+                        carrying == Origin.Carrying.MARKS ? Ditto.without(evidence) : evidence,
+                        sum)
                 : this;
     }
 }

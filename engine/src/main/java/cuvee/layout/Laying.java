@@ -5,6 +5,7 @@ import cuvee.detect.FoundTable.Aside;
 import cuvee.detect.RowClass;
 import cuvee.detect.TableColumn;
 import cuvee.sheet.CellRange;
+import cuvee.value.Ditto;
 import cuvee.value.Evidence;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
@@ -12,6 +13,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -19,11 +21,11 @@ import java.util.Set;
  * How a table is laid out for the master: which columns that run across become rows, which blank cells stand for the one
  * above, and what the columns of its section lines are called.
  *
- * @param carried the keys of headers whose cells are carried down
+ * @param carried which cells stand for those above them, by the keys of headers
  * @param lines the names of the columns made from section lines, outer ones first; empty where they are left out
  */
-public record Laying(Optional<Turn> turn, Set<String> carried, List<String> lines) {
-    public static final Laying PLAIN = new Laying(Optional.empty(), Set.of(), List.of());
+public record Laying(Optional<Turn> turn, Map<String, Origin.Carrying> carried, List<String> lines) {
+    public static final Laying PLAIN = new Laying(Optional.empty(), Map.of(), List.of());
     /** What the column is called, behind the name of that of the members, that says what is said of these. */
     private static final String STATE = " status";
 
@@ -39,7 +41,7 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
     private static final int FAR_FEWER = 4;
 
     public Laying {
-        carried = Set.copyOf(carried);
+        carried = Map.copyOf(carried);
         lines = List.copyOf(lines);
     }
 
@@ -77,7 +79,7 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
                     && column.header().equals(lines.get(0));
             if (!across.contains(column.index()) && !said) {
                 LaidColumn laid = LaidColumn.of(column);
-                columns.add(carried.contains(LooseText.key(column.header())) ? laid.carried() : laid);
+                columns.add(laid.carried(carried.getOrDefault(LooseText.key(column.header()), Origin.Carrying.NONE)));
             }
         }
         if (!found.below().isEmpty()) {
@@ -172,13 +174,14 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
     // ---- carried down ----
 
     /**
-     * How surely blank cells of a column stand for the filled one above.
+     * How surely cells of a column stand for the one above.
      *
      * @param merged true where the workbook says so by joined cells, or by rows that fill nothing else
+     * @param marks true where it says so by ditto marks, and blank cells are blank
      */
-    public record Carried(TableColumn column, boolean merged) {}
+    public record Carried(TableColumn column, boolean merged, boolean marks) {}
 
-    /** The columns that are filled in the first row of each block only. */
+    /** The columns that are filled in the first row of each block only, and those with ditto marks. */
     public static List<Carried> carried(PlacedTable table) {
         if (table.table().isForm()) {
             return List.of();
@@ -188,10 +191,13 @@ public record Laying(Optional<Turn> turn, Set<String> carried, List<String> line
         boolean leading = true;
         for (TableColumn column : found.columns()) {
             long blanks = found.kept() - column.evidence().filled();
-            if (column.gaps().ofHeads() || blanks > 0 && joined(table, column) >= blanks) {
-                carried.add(new Carried(column, true));
+            if (Ditto.marks(column.evidence()) > 0) {
+                carried.add(new Carried(column, false, true));
+                leading = false;
+            } else if (column.gaps().ofHeads() || blanks > 0 && joined(table, column) >= blanks) {
+                carried.add(new Carried(column, true, false));
             } else if (leading && filledInFirstRowsOnly(found, column) && othersFilled(found, column)) {
-                carried.add(new Carried(column, false));
+                carried.add(new Carried(column, false, false));
             } else {
                 leading = false;
             }

@@ -47,12 +47,30 @@ public sealed interface Origin {
         }
     }
 
+    /** Which cells of a column stand for the one above them. */
+    enum Carrying {
+        NONE,
+        /** Those that are blank. */
+        BLANKS,
+        /** Those with ditto marks; blank ones are blank. */
+        MARKS
+    }
+
     /**
      * The cells of one column of the sheet.
      *
-     * @param carried true where a blank cell stands for the filled one above it
+     * @param carrying which cells stand for the one above them
      */
-    record Cell(int index, boolean carried) implements Origin {
+    record Cell(int index, Carrying carrying) implements Origin {
+        public Cell(int index) {
+            this(index, Carrying.NONE);
+        }
+
+        /** True where some cells stand for the one above them. */
+        public boolean carried() {
+            return carrying != Carrying.NONE;
+        }
+
         @Override
         public <T> T match(Match<T> match) {
             return match.cell(this);

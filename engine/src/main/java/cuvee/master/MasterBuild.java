@@ -341,9 +341,13 @@ final class MasterBuild {
         for (MasterPlan.Feed feed : table.feeds()) {
             if (feed != null && feed.origin() instanceof Origin.Cell cell && cell.carried()) {
                 String c = "c" + cell.index();
-                // What a head leaves blank is blank in the rows below it, whatever the head before it says.
-                carried.add("last_value(CASE WHEN " + Readings.isBlank(c) + " THEN CASE WHEN head THEN '' END ELSE " + c
-                        + " END IGNORE NULLS) OVER (PARTITION BY part ORDER BY row) AS " + c);
+                // What a head leaves blank is blank in the rows below it, whatever the head before it says; a ditto
+                // mark
+                // repeats what is blank, too.
+                String own = cell.carrying() == Origin.Carrying.MARKS
+                        ? "CASE WHEN NOT " + Readings.isDitto(c) + " THEN coalesce(" + c + ", '') END"
+                        : "CASE WHEN " + Readings.isBlank(c) + " THEN CASE WHEN head THEN '' END ELSE " + c + " END";
+                carried.add("last_value(" + own + " IGNORE NULLS) OVER (PARTITION BY part ORDER BY row) AS " + c);
             }
         }
         return String.join(", ", carried);

@@ -1,6 +1,7 @@
 package cuvee.master;
 
 import cuvee.value.Convention;
+import cuvee.value.Ditto;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
 import cuvee.value.Type;
@@ -119,6 +120,12 @@ final class Readings {
     /** True for staged cells that are empty or hold nothing but white space. */
     static String isBlank(String cell) {
         return "(" + cell + " IS NULL OR trim(" + cell + ", " + SPACES + ") = '')";
+    }
+
+    /** True where a cell holds a mark for the value above it. */
+    static String isDitto(String cell) {
+        return "(" + cell + " IS NOT NULL AND lower(replace(" + cell + ", ' ', '')) IN ("
+                + Ditto.MARKS.stream().map(Sql::literal).collect(Collectors.joining(", ")) + "))";
     }
 
     /** True where an expression needs the registered function. */

@@ -1,5 +1,6 @@
 package cuvee.master;
 
+import cuvee.layout.Origin;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
@@ -36,14 +37,16 @@ public final class StagedRows {
     }
 
     /** The number of the row at or above another that holds a value in a column; the row itself where none does. */
-    public synchronized int filled(int table, int width, int row, int column, int firstRow) {
+    public synchronized int filled(int table, int width, int row, Origin.Cell column, int firstRow) {
         return Sql.ask("reading a row", () -> {
-            String cell = "c" + column;
+            String cell = "c" + column.index();
+            String standsForAbove =
+                    column.carrying() == Origin.Carrying.MARKS ? Readings.isDitto(cell) : Readings.isBlank(cell);
             try (Statement statement = looking().createStatement();
                     ResultSet found =
                             statement.executeQuery("SELECT max(row) FROM " + Staging.of(width) + " WHERE tbl = "
                                     + table + " AND row BETWEEN " + firstRow + " AND " + row + " AND NOT "
-                                    + Readings.isBlank(cell))) {
+                                    + standsForAbove)) {
                 found.next();
                 int filled = found.getInt(1);
                 return filled == 0 ? row : filled;

@@ -11,6 +11,7 @@ import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.Laying;
 import cuvee.layout.Nature;
+import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.value.LooseText;
@@ -18,7 +19,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -26,8 +26,8 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
- * Which blank cells stand for the one above: told by the pattern of the blanks, by joined cells, and by what other tables of
- * the batch do with the same words.
+ * Which cells stand for the one above: those with ditto marks, and blank ones, told by the pattern of the blanks, by joined
+ * cells, and by what other tables of the batch do with the same words.
  */
 final class CarryingDown {
     /** Blanks in a column that is filled more than this are its habit. */
@@ -59,10 +59,10 @@ final class CarryingDown {
     }
 
     /**
-     * The keys of the headers whose cells are carried down in each table of a layout. What Cuvee assumes holds only for
+     * Which cells of each table of a layout stand for those above, by the keys of headers. What Cuvee assumes holds only for
      * tables that look like it; what the analyst says holds for all.
      */
-    Map<PlacedTable, Set<String>> of(String signature, List<PlacedTable> same) {
+    Map<PlacedTable, Map<String, Origin.Carrying>> of(String signature, List<PlacedTable> same) {
         Map<PlacedTable, Map<String, Laying.Carried>> found = new LinkedHashMap<>();
         for (PlacedTable table : same) {
             Map<String, Laying.Carried> byKey = new LinkedHashMap<>();
@@ -70,8 +70,8 @@ final class CarryingDown {
                     .forEach(each -> byKey.put(LooseText.key(each.column().header()), each));
             found.put(table, byKey);
         }
-        Map<PlacedTable, Set<String>> carried = new LinkedHashMap<>();
-        same.forEach(table -> carried.put(table, new LinkedHashSet<>()));
+        Map<PlacedTable, Map<String, Origin.Carrying>> carried = new LinkedHashMap<>();
+        same.forEach(table -> carried.put(table, new LinkedHashMap<>()));
         for (TableColumn column : same.get(0).table().columns()) {
             String key = LooseText.key(column.header());
             String subject = signature + OF_A_LAYOUT + key;
@@ -87,11 +87,11 @@ final class CarryingDown {
                     .toList();
             List<PlacedTable> categories =
                     once.stream().filter(table -> standElsewhere(table, key)).toList();
-            List<PlacedTable> carrying = same.stream()
+            List<PlacedTable> likely = same.stream()
                     .filter(table ->
                             alike.contains(table) || likeSiblings.contains(table) || categories.contains(table))
                     .toList();
-            boolean assume = decision.isEmpty() && !carrying.isEmpty();
+            boolean assume = decision.isEmpty() && !likely.isEmpty();
             if (assume) {
                 assumed.add(assumption(subject, key, alike, likeSiblings.size(), categories.size(), found));
             }
@@ -99,14 +99,16 @@ final class CarryingDown {
                     || decision.filter(each -> each.answer().equals(TableChoice.CARRY))
                             .isPresent()) {
                 boolean said = job.isSettled(Kinds.CARRY_DOWN, subject);
-                List<PlacedTable> held = said || mostly(carrying, same, key) ? same : carrying;
-                held.forEach(
-                        table -> carried.getOrDefault(table, new HashSet<>()).add(key));
-                if (!said) {
-                    List<PlacedTable> blank = held == carrying
-                            ? carrying
+                List<PlacedTable> held = said || mostly(likely, same, key) ? same : likely;
+                boolean marks = marks(key, alike, found);
+                Origin.Carrying carrying = marks ? Origin.Carrying.MARKS : Origin.Carrying.BLANKS;
+                held.forEach(table ->
+                        carried.getOrDefault(table, new LinkedHashMap<>()).put(key, carrying));
+                if (!said && !marks) {
+                    List<PlacedTable> blank = held == likely
+                            ? likely
                             : same.stream()
-                                    .filter(table -> carrying.contains(table) || blanks(table, key) > 0)
+                                    .filter(table -> likely.contains(table) || blanks(table, key) > 0)
                                     .toList();
                     doubtful(subject, column, blank, likeSiblings, !categories.isEmpty(), same, found);
                 }
@@ -133,7 +135,7 @@ final class CarryingDown {
                     .distinct()
                     .forEach(word -> tablesOfWord.merge(word, 1, Integer::sum));
             Set<TableColumn> carry = new HashSet<>();
-            Laying.carried(table).forEach(each -> carry.add(each.column()));
+            Laying.carried(table).stream().filter(each -> !each.marks()).forEach(each -> carry.add(each.column()));
             for (TableColumn column : table.table().columns()) {
                 long filled = column.evidence().filled();
                 if (filled > 0 && table.table().kept() > filled) {
@@ -229,15 +231,17 @@ final class CarryingDown {
             int likeSiblings,
             int categories,
             Map<PlacedTable, Map<String, Laying.Carried>> found) {
-        String reason = categories > 0 && alike.isEmpty() && likeSiblings == 0
-                ? "each of its words stands once, and the same words stand in other tables"
-                : alike.isEmpty()
-                        ? "other tables carry the same words down"
-                        : ofHeads(key, alike, found)
-                                ? "its cells stand in rows that fill nothing that the rows below them fill"
-                                : merged(key, alike, found)
-                                        ? "its cells are joined over the rows that they stand for"
-                                        : "it is filled in the first row of each block only, the other columns throughout";
+        String reason = marks(key, alike, found)
+                ? "ditto marks stand in it"
+                : categories > 0 && alike.isEmpty() && likeSiblings == 0
+                        ? "each of its words stands once, and the same words stand in other tables"
+                        : alike.isEmpty()
+                                ? "other tables carry the same words down"
+                                : ofHeads(key, alike, found)
+                                        ? "its cells stand in rows that fill nothing that the rows below them fill"
+                                        : merged(key, alike, found)
+                                                ? "its cells are joined over the rows that they stand for"
+                                                : "it is filled in the first row of each block only, the other columns throughout";
         return new Decision(
                 Kinds.CARRY_DOWN,
                 subject,
@@ -251,6 +255,13 @@ final class CarryingDown {
         return alike.stream()
                 .map(table -> found.getOrDefault(table, Map.of()).get(key))
                 .allMatch(each -> each != null && each.column().gaps().ofHeads());
+    }
+
+    private static boolean marks(
+            String key, List<PlacedTable> alike, Map<PlacedTable, Map<String, Laying.Carried>> found) {
+        return alike.stream()
+                .map(table -> found.getOrDefault(table, Map.of()).get(key))
+                .anyMatch(each -> each != null && each.marks());
     }
 
     private static boolean merged(

@@ -14,6 +14,7 @@ import cuvee.job.Names;
 import cuvee.layout.Across;
 import cuvee.layout.Laying;
 import cuvee.layout.Nature;
+import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.layout.RunsAcross;
 import cuvee.layout.Signatures;
@@ -95,12 +96,12 @@ public final class Layings implements Draft.Step {
         Map<PlacedTable, PlacedTable> laid = new LinkedHashMap<>();
         layouts.forEach((signature, same) -> {
             Optional<Turned> turn = turn(signature, same, across);
-            Map<PlacedTable, Set<String>> carried = down.of(signature, same);
+            Map<PlacedTable, Map<String, Origin.Carrying>> carried = down.of(signature, same);
             List<String> lines = sections.of(signature, same);
             for (PlacedTable table : same) {
                 Laying laying = new Laying(
                         turn.flatMap(decided -> of(decided, table, across.get(table))),
-                        carried.getOrDefault(table, Set.of()),
+                        carried.getOrDefault(table, Map.of()),
                         lines);
                 laid.put(table, laying.of(table));
                 replaced.addAll(otherwise(signature, table, across.get(table), turn.isPresent()));

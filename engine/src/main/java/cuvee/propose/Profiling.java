@@ -10,6 +10,7 @@ import cuvee.lineup.Profile;
 import cuvee.lineup.WorkedOut;
 import cuvee.value.Convention;
 import cuvee.value.Conventions;
+import cuvee.value.Ditto;
 import cuvee.value.Evidence;
 import cuvee.value.LooseText;
 import cuvee.value.Type;
@@ -349,7 +350,8 @@ public final class Profiling implements Contents {
                 String above = "";
                 for (List<@Nullable String> row : rows) {
                     String text = text(row, cell.index());
-                    above = text.isBlank() ? above : text;
+                    boolean carried = cell.carrying() == Origin.Carrying.MARKS ? Ditto.isMark(text) : text.isBlank();
+                    above = carried ? above : text;
                     cells.add(cell.carried() ? above : text);
                 }
                 return cells;

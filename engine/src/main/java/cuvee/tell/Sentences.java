@@ -34,6 +34,7 @@ import cuvee.rework.RowRules;
 import cuvee.rework.Shapings;
 import cuvee.rework.Tidying;
 import cuvee.rework.ValueRule;
+import cuvee.value.Ditto;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -188,22 +189,25 @@ public final class Sentences {
             if (decision.isPresent()) {
                 boolean on = decision.get().answer().equals(TableChoice.CARRY);
                 long blank = 0;
+                long marks = 0;
                 for (PlacedTable table : layout.tables()) {
                     for (TableColumn each : table.table().columns()) {
-                        blank += LooseText.key(each.header()).equals(LooseText.key(column.header()))
-                                ? table.table().kept()
-                                        - (each.gaps().ofHeads()
-                                                ? 0
-                                                : each.evidence().filled())
-                                : 0;
+                        if (LooseText.key(each.header()).equals(LooseText.key(column.header()))) {
+                            marks += Ditto.marks(each.evidence());
+                            blank += table.table().kept()
+                                    - (each.gaps().ofHeads()
+                                            ? 0
+                                            : each.evidence().filled());
+                        }
                     }
                 }
                 sentences.add(new Sentence(
                         Kinds.CARRY_DOWN,
                         subject,
                         Sentence.Paragraph.SHAPE,
-                        "Carry " + Says.quoted(column.header()) + " down to the blank cells below each value.",
-                        Says.count(blank, "blank cell")
+                        "Carry " + Says.quoted(column.header()) + " down to the "
+                                + (marks > 0 ? "ditto marks" : "blank cells") + " below each value.",
+                        Says.count(marks > 0 ? marks : blank, marks > 0 ? "ditto mark" : "blank cell")
                                 + (on ? " filled in " : " left blank in ")
                                 + Says.count(layout.tables().size(), "table"),
                         on,

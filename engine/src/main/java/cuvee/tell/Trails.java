@@ -70,7 +70,7 @@ public final class Trails {
         }
         int cell = fed.getAsInt();
         int row = feed.origin() instanceof Origin.Cell own && own.carried()
-                ? store.rows().filled(table.staged(), table.width(), line.row(), cell, headAbove(table, line.row()))
+                ? store.rows().filled(table.staged(), table.width(), line.row(), own, headAbove(table, line.row()))
                 : feed.origin().row() > 0 ? feed.origin().row() : line.row();
         List<@Nullable String> cells = store.rows().row(table.staged(), table.width(), row);
         String staged = cell < cells.size() ? cells.get(cell) : null;

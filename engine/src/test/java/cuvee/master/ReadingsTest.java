@@ -94,7 +94,7 @@ class ReadingsTest {
                         List.of(),
                         List.of(),
                         java.util.Set.of(),
-                        List.of(new MasterPlan.Feed(new Origin.Cell(0, false), convention, evidence))));
+                        List.of(new MasterPlan.Feed(new Origin.Cell(0), convention, evidence))));
             }
             writer.flush();
             MasterPlan plan = new MasterPlan(List.of(new MasterPlan.Column("v", type, 20, 6)), List.of(), tables);

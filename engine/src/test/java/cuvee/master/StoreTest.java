@@ -50,7 +50,7 @@ class StoreTest {
                 List.of(),
                 List.of(),
                 java.util.Set.of(),
-                List.of(new MasterPlan.Feed(new Origin.Cell(0, false), Convention.DEFAULT, evidence)));
+                List.of(new MasterPlan.Feed(new Origin.Cell(0), Convention.DEFAULT, evidence)));
     }
 
     private static Evidence numbers(int count) {
@@ -199,7 +199,7 @@ class StoreTest {
                     List.of(),
                     List.of(),
                     java.util.Set.of(),
-                    List.of(new MasterPlan.Feed(new Origin.Cell(0, false), Convention.DEFAULT, numbers(58)))));
+                    List.of(new MasterPlan.Feed(new Origin.Cell(0), Convention.DEFAULT, numbers(58)))));
             assertThat(store.build(plan)).isEqualTo(58);
             try (MasterReader reader = store.reader(plan)) {
                 assertThat(reader.page(8, 4))

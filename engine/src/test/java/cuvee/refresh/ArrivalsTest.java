@@ -17,6 +17,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Random;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -64,6 +65,24 @@ class ArrivalsTest extends BatchTest {
                 .mapToLong(Arrivals.Cell::rows)
                 .sum();
         assertThat(all).isEqualTo(made.outcome().rows());
+    }
+
+    @Test
+    void fewRowsThatComeAsItHappensMissNoMonth() {
+        Random random = new Random(4);
+        for (String port : List.of("Hollin", "Tarsk", "Marsay")) {
+            String[] lines = new String[14];
+            lines[0] = "Begun,Berth,Cost";
+            for (int i = 1; i < lines.length; i++) {
+                lines[i] = String.format(
+                        "2026-%02d-%02d,%s,%d",
+                        1 + random.nextInt(6), 1 + random.nextInt(28), "Berth " + i, 100 + random.nextInt(900));
+            }
+            batch.csv("works " + port + ".csv", lines);
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("missing-month")).isEmpty();
+        assertThat(made.findings("not-yet")).isEmpty();
     }
 
     @Test

@@ -48,11 +48,19 @@ public final class Grids {
                             + String.join(", ", layout.headers()),
                     Optional.empty(),
                     Says.count(layout.tables().size(), "table")));
+            // The records of a sheet that is read by its labels stand together.
+            Map<Integer, Long> records = layout.tables().stream()
+                    .filter(table -> table.table().isForm())
+                    .collect(Collectors.groupingBy(
+                            PlacedTable::staged,
+                            Collectors.summingLong(table -> table.table().kept())));
             for (PlacedTable table : layout.tables()) {
-                lines.add(new ReadLine(
-                        "",
-                        Optional.ofNullable(bySheet.get(table.staged())),
-                        Says.number(table.table().kept())));
+                Long kept = table.table().isForm()
+                        ? records.remove(table.staged())
+                        : Long.valueOf(table.table().kept());
+                if (kept != null) {
+                    lines.add(new ReadLine("", Optional.ofNullable(bySheet.get(table.staged())), Says.number(kept)));
+                }
             }
         }
         List<ReadSheet> outside = outcome.sheets().stream()
