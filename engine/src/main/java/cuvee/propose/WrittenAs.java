@@ -29,6 +29,7 @@ final class WrittenAs {
         WrittenMonths months = new WrittenMonths(seen);
         PercentPoints percentPoints = new PercentPoints(seen);
         UnitsBehind units = new UnitsBehind(seen);
+        NotesBehind notes = new NotesBehind(seen);
         Thousands thousands = new Thousands(seen);
         ZerosAndOnes zerosAndOnes = new ZerosAndOnes(seen);
         this.ways = List.of(
@@ -39,6 +40,7 @@ final class WrittenAs {
                 (column, fed) -> zerosAndOnes.of(column.name(), fed),
                 (column, fed) -> percentPoints.of(column.name(), fed),
                 (column, fed) -> units.of(column.name(), fed),
+                (column, fed) -> notes.of(column.name(), fed),
                 (column, fed) -> thousands.of(column));
     }
 

@@ -1,5 +1,6 @@
 package cuvee.refresh;
 
+import cuvee.audit.DatesInParts;
 import cuvee.audit.ExpectedList;
 import cuvee.audit.IdleRules;
 import cuvee.audit.MasterFindings;
@@ -25,6 +26,7 @@ import cuvee.gather.FactsJson;
 import cuvee.gather.FormSheets;
 import cuvee.gather.Gathering;
 import cuvee.gather.ListedPlaces;
+import cuvee.gather.LostDigits;
 import cuvee.gather.NotFollowed;
 import cuvee.gather.OwnMasters;
 import cuvee.gather.Progress;
@@ -446,10 +448,11 @@ final class Refresh {
                 Summaries.findings(proposal.job(), shaped.map(Shaped::plan).orElse(proposal.plan())));
         look.arrivals().ifPresent(found -> findings.addAll(SendersAndMonths.findings(found)));
         findings.addAll(IdleRules.findings(proposal, look.rowsAside(), look.rows()));
-        findings.addAll(FormSheets.findings(
-                proposal.layouts().stream()
-                        .flatMap(layout -> layout.tables().stream())
-                        .toList(),
-                store));
+        List<PlacedTable> taken = proposal.layouts().stream()
+                .flatMap(layout -> layout.tables().stream())
+                .toList();
+        findings.addAll(FormSheets.findings(taken, store));
+        findings.addAll(LostDigits.findings(taken, store));
+        findings.addAll(DatesInParts.findings(proposal.plan()));
     }
 }

@@ -31,6 +31,9 @@ public record Convention(Mark mark, Order order, Meaning meaning, String unit) {
     /** The unit where CR alone stands behind some amounts, and nothing behind the others: what it marks is below zero. */
     public static final String CREDITS = "CR";
 
+    /** The unit where marks that point to a note stand behind some numbers. */
+    public static final String NOTES = "*";
+
     public Convention withMark(Mark newMark) {
         return new Convention(newMark, order, meaning, unit);
     }

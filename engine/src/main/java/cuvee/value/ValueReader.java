@@ -67,6 +67,9 @@ public final class ValueReader {
                             .map(day -> CellKind.DATE.mark() + day.toString())
                             .orElse(staged);
         }
+        if (unit.equals(Convention.NOTES) && kind == CellKind.TEXT) {
+            return NoteMarks.numberIn(bare).orElse(staged);
+        }
         if ((unit.equals(Convention.CREDIT_OR_DEBIT) || unit.equals(Convention.CREDITS)) && kind == CellKind.TEXT) {
             return marked(bare, unit.equals(Convention.CREDITS) ? "CR" : "DR");
         }

@@ -194,6 +194,34 @@ class WrittenAsTest {
     }
 
     @Test
+    void marksThatPointToANoteAreNoPartOfANumber() {
+        batch.csv(
+                "a.csv",
+                "Berth,Visitors,Dues",
+                "North,\"3,516\",12.50",
+                "South,\"4,511*\",9.75 (e)",
+                "East,980 (e),n/a",
+                "West,\"1,784\",8.25",
+                "Quay,\"2,100\",7.10",
+                "Pier,\"1,020\",6.00",
+                "",
+                "* provisional");
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Visitors")).isEqualTo(Type.WHOLE_NUMBER);
+        assertThat(column(made, "Visitors")).containsExactly("3516", "4511", "980", "1784", "2100", "1020");
+        assertThat(column(made, "Dues")).containsExactly("12.5", "9.75", "", "8.25", "7.1", "6");
+        assertThat(made.findings("written-as"))
+                .anySatisfy(finding -> assertThat(finding.what())
+                        .isEqualTo("Behind some numbers of the column “Visitors” stand “(e)” and “*”, in a.csv."));
+    }
+
+    @Test
+    void codesWithALetterBehindThemStayText() {
+        batch.csv("a.csv", "Bay,Fare", "12,4", "13,5", "14b,6", "15,7", "16 north,8", "17,9");
+        assertThat(type(batch.refresh(), "Bay")).isEqualTo(Type.TEXT);
+    }
+
+    @Test
     void numbersWithOneUnitBehindThemAreNumbers() {
         batch.csv("a.csv", "Boat,Weight", "Heron,247 kg", "Plover,1.5 kg", "Dunlin,30 kg");
         batch.csv("b.csv", "Boat,Weight", "Heron,12", "Plover,13");
