@@ -66,6 +66,7 @@ public final class FactsJson {
             SourceFacts.Noticed noticed = sheet.noticed();
             node.put("hiddenRows", noticed.hiddenRows()).put("hiddenColumns", noticed.hiddenColumns());
             noticed.cutRows().forEach(node.withArray("cutRows")::add);
+            noticed.struckRows().forEach(node.withArray("struckRows")::add);
             for (SourceFacts.Plain plain : sheet.plain()) {
                 ObjectNode p = node.withArray("plain").addObject();
                 p.put("close", plain.close()).put("thousands", plain.thousands());
@@ -206,7 +207,8 @@ public final class FactsJson {
                 new SourceFacts.Noticed(
                         node.path("hiddenRows").asInt(),
                         node.path("hiddenColumns").asInt(),
-                        list(node.path("cutRows"), JsonNode::asInt)),
+                        list(node.path("cutRows"), JsonNode::asInt),
+                        list(node.path("struckRows"), JsonNode::asInt)),
                 list(
                         node.path("plain"),
                         p -> new SourceFacts.Plain(

@@ -174,14 +174,16 @@ public record SourceFacts(
      * What was noticed of a sheet that its cells do not show.
      *
      * @param cutRows the first rows where a cell reached into the next column, in text that only spaces set apart
+     * @param struckRows the first rows all of whose cells are struck through
      */
-    public record Noticed(int hiddenRows, int hiddenColumns, List<Integer> cutRows) {
+    public record Noticed(int hiddenRows, int hiddenColumns, List<Integer> cutRows, List<Integer> struckRows) {
         public Noticed {
             cutRows = List.copyOf(cutRows);
+            struckRows = List.copyOf(struckRows);
         }
 
         static Noticed of(SheetSight sight) {
-            return new Noticed(sight.hiddenRows(), sight.hiddenColumns(), sight.cutRows());
+            return new Noticed(sight.hiddenRows(), sight.hiddenColumns(), sight.cutRows(), sight.struckRows());
         }
 
         public boolean hides() {

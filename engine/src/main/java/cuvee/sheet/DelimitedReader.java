@@ -98,7 +98,7 @@ final class DelimitedReader {
                 visitor.row(row);
             }
             if (!cut.isEmpty()) {
-                visitor.sight(new SheetSight(List.of(), 0, 0, Map.of(), cut));
+                visitor.sight(new SheetSight(List.of(), 0, 0, Map.of(), cut, List.of()));
             }
         }
     }

@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * The cells of one sheet as their parts go by: what each comes to in the row under way. A row that was begun may be begun
@@ -39,8 +40,12 @@ final class SheetCells {
      *
      * @param strings the texts that cells refer to by number
      * @param formats how cells show numbers, by the number of their style
+     * @param struck the numbers of the styles whose text is struck through
      */
-    record Shared(List<String> strings, List<CellFormat> formats, DayCount dayCount) {}
+    record Shared(List<String> strings, List<CellFormat> formats, DayCount dayCount, Set<Integer> struck) {}
+
+    /** So many rows that are struck through are named. */
+    private static final int MOST_STRUCK = 1000;
 
     private final SheetVisitor visitor;
     private final Where place;
@@ -60,6 +65,9 @@ final class SheetCells {
     private boolean value;
     private int hiddenRows;
     private int hiddenColumns;
+    private final List<Integer> struckRows = new ArrayList<>();
+    private int filledCells;
+    private int struckCells;
 
     SheetCells(SheetVisitor visitor, Where place, ReadLimits limits, Shared shared) {
         this.visitor = visitor;
@@ -72,6 +80,8 @@ final class SheetCells {
     void beginRow(int given, boolean isHidden) {
         int next = given > 0 ? given : lastRow + 1;
         hidden = isHidden;
+        filledCells = 0;
+        struckCells = 0;
         row.begin(next, Math.max(0, next - lastRow - 1));
         column = -1;
     }
@@ -79,6 +89,9 @@ final class SheetCells {
     void endRow() {
         lastRow = row.number();
         hiddenRows += hidden && row.width() > 0 ? 1 : 0;
+        if (struckCells > 0 && struckCells == filledCells && struckRows.size() < MOST_STRUCK) {
+            struckRows.add(row.number());
+        }
         visitor.row(row);
     }
 
@@ -133,6 +146,10 @@ final class SheetCells {
                 row.set(column, CellKind.ERROR, "formula without a stored result");
             }
             return;
+        }
+        if (!shared.struck().isEmpty()) {
+            filledCells++;
+            struckCells += shared.struck().contains(style) ? 1 : 0;
         }
         switch (kind) {
             case SHARED_TEXT -> sharedText();
@@ -213,8 +230,8 @@ final class SheetCells {
     /** Tells what was seen of the sheet besides its cells. */
     void tellSight() {
         currencies.values().removeIf(String::isEmpty);
-        if (!merged.isEmpty() || hiddenRows + hiddenColumns > 0 || !currencies.isEmpty()) {
-            visitor.sight(new SheetSight(merged, hiddenRows, hiddenColumns, currencies));
+        if (!merged.isEmpty() || hiddenRows + hiddenColumns > 0 || !currencies.isEmpty() || !struckRows.isEmpty()) {
+            visitor.sight(new SheetSight(merged, hiddenRows, hiddenColumns, currencies, List.of(), struckRows));
         }
     }
 

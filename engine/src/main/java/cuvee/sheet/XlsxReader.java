@@ -6,8 +6,10 @@ import cuvee.sheet.SheetInfo.Visibility;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
@@ -22,6 +24,9 @@ final class XlsxReader {
     private final ReadLimits limits;
     private final List<String> strings = new ArrayList<>();
     private final List<CellFormat> formats = new ArrayList<>();
+    /** The styles whose text is struck through. */
+    private final Set<Integer> struck = new HashSet<>();
+
     private final XlsxNames names = new XlsxNames();
     private DayCount dayCount = DayCount.FROM_1900;
 
@@ -52,7 +57,7 @@ final class XlsxReader {
                         visitor,
                         Where.sheet(where.source(), sheet.name()),
                         limits,
-                        new SheetCells.Shared(strings, formats, dayCount));
+                        new SheetCells.Shared(strings, formats, dayCount, struck));
                 if (!parts.read(sheet.part(), in -> new RegularRows(in, cells), new SheetXml(cells))) {
                     throw Unreadable.broken(where, "its sheet " + sheet.name() + " is missing");
                 }
@@ -113,8 +118,11 @@ final class XlsxReader {
 
     private void readStyles(WorkbookParts parts, String folder) throws IOException {
         Map<Integer, String> codes = new HashMap<>();
+        Set<Integer> struckFonts = new HashSet<>();
         parts.read(folder + "styles.xml", xml -> {
             boolean inCellFormats = false;
+            boolean inFonts = false;
+            int fonts = 0;
             while (xml.hasNext()) {
                 int event = xml.next();
                 if (event == XMLStreamConstants.START_ELEMENT) {
@@ -124,16 +132,27 @@ final class XlsxReader {
                                     number(WorkbookParts.attribute(xml, "numFmtId")),
                                     WorkbookParts.attribute(xml, "formatCode"));
                         case "cellXfs" -> inCellFormats = true;
+                        case "fonts" -> inFonts = true;
+                        case "font" -> fonts += inFonts ? 1 : 0;
+                        case "strike" -> {
+                            String said = WorkbookParts.attribute(xml, "val");
+                            if (inFonts && (said.isEmpty() || said.equals("1") || said.equals("true"))) {
+                                struckFonts.add(fonts - 1);
+                            }
+                        }
                         case "xf" -> {
+                            if (inCellFormats && struckFonts.contains(number(WorkbookParts.attribute(xml, "fontId")))) {
+                                struck.add(formats.size());
+                            }
                             if (inCellFormats) {
                                 formats.add(CellFormat.of(number(WorkbookParts.attribute(xml, "numFmtId")), codes));
                             }
                         }
                         default -> {}
                     }
-                } else if (event == XMLStreamConstants.END_ELEMENT
-                        && xml.getLocalName().equals("cellXfs")) {
-                    inCellFormats = false;
+                } else if (event == XMLStreamConstants.END_ELEMENT) {
+                    inCellFormats &= !xml.getLocalName().equals("cellXfs");
+                    inFonts &= !xml.getLocalName().equals("fonts");
                 }
             }
         });

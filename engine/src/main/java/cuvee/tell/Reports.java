@@ -78,11 +78,7 @@ public final class Reports {
 
     /** Records of a table, in text that only spaces set apart, with a cell that reached into the next column. */
     private static Optional<Finding> cut(PlacedTable placed, List<Integer> cutRows) {
-        List<Integer> records = cutRows.stream()
-                .filter(row -> placed.table().runs().stream()
-                        .anyMatch(run -> row >= run.first() && row < run.first() + run.count()))
-                .filter(row -> placed.table().aside().stream().noneMatch(aside -> aside.row() == row))
-                .toList();
+        List<Integer> records = records(placed, cutRows);
         return records.isEmpty()
                 ? Optional.empty()
                 : Optional.of(
@@ -97,6 +93,31 @@ public final class Reports {
                                                 .toList()) + ".",
                                 "It is cut at the nearest space, or where the next column begins.",
                                 "Look at these rows in Read; or have the file exported with semicolons or tabs between its cells."));
+    }
+
+    /** Records of a table that are struck through: they may not count any more, or the total below may leave them out. */
+    private static Optional<Finding> struck(PlacedTable placed, List<Integer> struckRows) {
+        List<Integer> records = records(placed, struckRows);
+        return records.isEmpty() || records.size() == placed.table().kept()
+                ? Optional.empty()
+                : Optional.of(new Finding(
+                        Severity.WARNING,
+                        "struck-rows",
+                        placed.where().row(records.get(0)),
+                        Says.count(records.size(), "row") + (records.size() == 1 ? " is" : " are")
+                                + " struck through: " + (records.size() == 1 ? "row " : "rows ")
+                                + Says.list(records.stream().map(Says::number).toList()) + ".",
+                        "They are read like the others.",
+                        "Say in Read that they are notes, where they do not count any more."));
+    }
+
+    /** Those of some rows that are records of a table. */
+    private static List<Integer> records(PlacedTable placed, List<Integer> rows) {
+        return rows.stream()
+                .filter(row -> placed.table().runs().stream()
+                        .anyMatch(run -> row >= run.first() && row < run.first() + run.count()))
+                .filter(row -> placed.table().aside().stream().noneMatch(aside -> aside.row() == row))
+                .toList();
     }
 
     private static SourceReport report(
@@ -127,6 +148,7 @@ public final class Reports {
                 if (reason == null) {
                     in.add(placed);
                     cut(placed, sheet.noticed().cutRows()).ifPresent(findings::add);
+                    struck(placed, sheet.noticed().struckRows()).ifPresent(findings::add);
                 } else {
                     out.add(new SourceReport.Outside(sheet.name(), Optional.of(placed), reason));
                 }
