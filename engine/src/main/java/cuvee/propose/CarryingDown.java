@@ -92,25 +92,38 @@ final class CarryingDown {
                             alike.contains(table) || likeSiblings.contains(table) || categories.contains(table))
                     .toList();
             boolean assume = decision.isEmpty() && !likely.isEmpty();
+            List<PlacedTable> marked =
+                    alike.stream().filter(table -> hasMarks(table, key, found)).toList();
+            List<PlacedTable> alikeInBlanks =
+                    alike.stream().filter(table -> !marked.contains(table)).toList();
+            boolean onlyMarks = !marked.isEmpty() && marked.size() == likely.size();
             if (assume) {
-                assumed.add(assumption(subject, key, alike, likeSiblings.size(), categories.size(), found));
+                assumed.add(
+                        onlyMarks
+                                ? ofMarks(subject, marked.size())
+                                : assumption(
+                                        subject, key, alikeInBlanks, likeSiblings.size(), categories.size(), found));
             }
             if (assume
                     || decision.filter(each -> each.answer().equals(TableChoice.CARRY))
                             .isPresent()) {
                 boolean said = job.isSettled(Kinds.CARRY_DOWN, subject);
                 List<PlacedTable> held = said || mostly(likely, same, key) ? same : likely;
-                boolean marks = marks(key, alike, found);
-                Origin.Carrying carrying = marks ? Origin.Carrying.MARKS : Origin.Carrying.BLANKS;
-                held.forEach(table ->
-                        carried.getOrDefault(table, new LinkedHashMap<>()).put(key, carrying));
-                if (!said && !marks) {
-                    List<PlacedTable> blank = held == likely
-                            ? likely
-                            : same.stream()
-                                    .filter(table -> likely.contains(table) || blanks(table, key) > 0)
-                                    .toList();
-                    doubtful(subject, column, blank, likeSiblings, !categories.isEmpty(), same, found);
+                // Whoever writes marks leaves blank what is blank; another sender of the layout may leave it blank
+                // instead.
+                held.forEach(table -> carried.getOrDefault(table, new LinkedHashMap<>())
+                        .put(
+                                key,
+                                onlyMarks || marked.contains(table) ? Origin.Carrying.MARKS : Origin.Carrying.BLANKS));
+                if (!said && !onlyMarks) {
+                    List<PlacedTable> blank = same.stream()
+                            .filter(table -> !marked.contains(table)
+                                    && (likely.contains(table) || held != likely && blanks(table, key) > 0))
+                            .toList();
+                    List<PlacedTable> unmarked = same.stream()
+                            .filter(table -> !marked.contains(table))
+                            .toList();
+                    doubtful(subject, column, blank, likeSiblings, !categories.isEmpty(), unmarked, found);
                 }
             } else if (decision.isEmpty()) {
                 once.forEach(table -> findings.add(new Finding(
@@ -231,17 +244,15 @@ final class CarryingDown {
             int likeSiblings,
             int categories,
             Map<PlacedTable, Map<String, Laying.Carried>> found) {
-        String reason = marks(key, alike, found)
-                ? "ditto marks stand in it"
-                : categories > 0 && alike.isEmpty() && likeSiblings == 0
-                        ? "each of its words stands once, and the same words stand in other tables"
-                        : alike.isEmpty()
-                                ? "other tables carry the same words down"
-                                : ofHeads(key, alike, found)
-                                        ? "its cells stand in rows that fill nothing that the rows below them fill"
-                                        : merged(key, alike, found)
-                                                ? "its cells are joined over the rows that they stand for"
-                                                : "it is filled in the first row of each block only, the other columns throughout";
+        String reason = categories > 0 && alike.isEmpty() && likeSiblings == 0
+                ? "each of its words stands once, and the same words stand in other tables"
+                : alike.isEmpty()
+                        ? "other tables carry the same words down"
+                        : ofHeads(key, alike, found)
+                                ? "its cells stand in rows that fill nothing that the rows below them fill"
+                                : merged(key, alike, found)
+                                        ? "its cells are joined over the rows that they stand for"
+                                        : "it is filled in the first row of each block only, the other columns throughout";
         return new Decision(
                 Kinds.CARRY_DOWN,
                 subject,
@@ -257,11 +268,15 @@ final class CarryingDown {
                 .allMatch(each -> each != null && each.column().gaps().ofHeads());
     }
 
-    private static boolean marks(
-            String key, List<PlacedTable> alike, Map<PlacedTable, Map<String, Laying.Carried>> found) {
-        return alike.stream()
-                .map(table -> found.getOrDefault(table, Map.of()).get(key))
-                .anyMatch(each -> each != null && each.marks());
+    private static Decision ofMarks(String subject, int tables) {
+        return new Decision(
+                Kinds.CARRY_DOWN, subject, TableChoice.CARRY, "ditto marks stand in it", Says.count(tables, "table"));
+    }
+
+    private static boolean hasMarks(
+            PlacedTable table, String key, Map<PlacedTable, Map<String, Laying.Carried>> found) {
+        Laying.Carried carried = found.getOrDefault(table, Map.of()).get(key);
+        return carried != null && carried.marks();
     }
 
     private static boolean merged(

@@ -90,4 +90,21 @@ class DittoMarksTest extends BatchTest {
                 row("Knot", "2026-04-05", 9, "torn"));
         assertThat(batch.refresh().lines()).hasSize(9).contains("|2026-04-02|7|dry");
     }
+
+    @Test
+    void anotherSenderOfTheLayoutMayLeaveBlankWhatStandsForTheValueAbove() {
+        deliveries("do.");
+        batch.sheet(
+                "b.xlsx",
+                row("Supplier", "Sent", "Crates", "Remark"),
+                row("Skua Stores", "2026-04-01", 4, "late"),
+                row(null, "2026-04-02", 7, "dry"),
+                row(null, "2026-04-03", 1, "dry"),
+                row("Petrel", "2026-04-05", 9, "torn"),
+                row(null, "2026-04-06", 2, "dry"),
+                row(null, "2026-04-07", 3, "dry"));
+        assertThat(batch.refresh().lines())
+                .hasSize(11)
+                .contains("Petrel|2026-03-05|3|torn", "Skua Stores|2026-03-01|7|", "Petrel|2026-04-07|3|dry");
+    }
 }
