@@ -63,13 +63,15 @@ final class LabelRows {
 
     /**
      * True where every cell without a colon stands right behind one with a colon, and there are such. The same label twice
-     * is the name of a column that stands there twice.
+     * is the name of a column that stands there twice; most labels right beside each other are names of columns as well, of
+     * which one has no colon.
      */
     static boolean isPaired(Row row) {
         boolean afterLabel = false;
         Set<String> seen = new HashSet<>();
         int labels = 0;
         int said = 0;
+        int besideOthers = 0;
         for (int c = 0; c < row.width(); c++) {
             if (row.blank(c)) {
                 continue;
@@ -79,6 +81,7 @@ final class LabelRows {
                     return false;
                 }
                 labels++;
+                besideOthers += afterLabel && !row.blank(c - 1) ? 1 : 0;
                 afterLabel = true;
             } else if (afterLabel) {
                 said++;
@@ -87,6 +90,6 @@ final class LabelRows {
                 return false;
             }
         }
-        return labels > 0 && said > 0;
+        return labels > 0 && said > 0 && besideOthers * 2 < labels;
     }
 }

@@ -607,4 +607,17 @@ class TableFinderTest {
         assertThat(table.seen()).isEqualTo(table.kept() + asideOrBlank);
         assertThat(table.seen()).isEqualTo(table.lastRow() - table.firstRow() + 1);
     }
+
+    @Test
+    void aHeaderWithColonsBehindAllNamesButOneIsNoRowOfLabels() {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Date:", "Port:", "Vessel:", "Pax (no)", "Fare:"});
+        for (int i = 0; i < 6; i++) {
+            rows.add(record(i));
+        }
+        assertThat(find(rows)).singleElement().satisfies(table -> {
+            assertThat(table.headerRows()).containsExactly(1);
+            assertThat(table.kept()).isEqualTo(6);
+        });
+    }
 }
