@@ -96,7 +96,14 @@ final class SidewaysTables {
                         || sheet.tables().stream()
                                 .anyMatch(table -> table.isForm()
                                         || table.headerRows().size() != 1
-                                        || table.columns().stream().anyMatch(column -> kind(column.evidence()) < 0)));
+                                        || table.columns().stream()
+                                                        .filter(column -> isOfSeveralKinds(column.evidence()))
+                                                        .count()
+                                                > 1));
+    }
+
+    private static boolean isOfSeveralKinds(Evidence evidence) {
+        return evidence.filled() > 1 && kind(evidence) < 0;
     }
 
     /** The rows that begin with a label and have values beside it, right below each other but for blank lines. */
