@@ -81,7 +81,9 @@ final class SidewaysTables {
         if (!known.isEmpty() || sheet.lastRow() > MOST_ROWS || sheet.columns() > MOST_RECORDS) {
             return known;
         }
+        // Labels in two columns of pairs stand beside values of other kinds: they are one record.
         return sides(SmallSheet.read(store, sheet))
+                .filter(sides -> areOfOneKind(kinds(sides)))
                 .map(sides -> forms(sides, "it holds a record in each column, as you say"))
                 .orElse(List.of());
     }
@@ -149,31 +151,38 @@ final class SidewaysTables {
      * days, of which one at least stands below numbers: a header of several rows stands above all of them.
      */
     private static boolean standsOnItsSide(Sides sides) {
-        int ofOneKind = 0;
+        List<Integer> kinds = kinds(sides);
         int numbers = 0;
         int others = 0;
         boolean below = false;
-        boolean first = true;
+        for (int kind : kinds.subList(1, kinds.size())) {
+            boolean other = kind == WORDS || kind == DAYS;
+            numbers += kind == NUMBERS ? 1 : 0;
+            others += other ? 1 : 0;
+            below |= other && numbers > 0;
+        }
+        int fields = kinds.size() - 1;
+        return areOfOneKind(kinds)
+                && below
+                && numbers >= fields * SOME
+                && others >= Math.max(FEWEST_WORDS, fields * SOME);
+    }
+
+    /** What the values of each field are, in the order of the fields. */
+    private static List<Integer> kinds(Sides sides) {
+        List<Integer> kinds = new ArrayList<>();
         for (Cell label : sides.labels().values()) {
             Evidence row = new Evidence();
             sides.small().inRow(label.row()).stream()
                     .filter(cell -> cell.column() > label.column())
                     .forEach(cell -> row.add(Evidence.ofStaged(cell.staged())));
-            int kind = kind(row);
-            ofOneKind += kind < 0 ? 0 : 1;
-            if (!first) {
-                numbers += kind == NUMBERS ? 1 : 0;
-                boolean other = kind == WORDS || kind == DAYS;
-                others += other ? 1 : 0;
-                below |= other && numbers > 0;
-            }
-            first = false;
+            kinds.add(kind(row));
         }
-        int fields = sides.labels().size();
-        return ofOneKind >= fields * OF_ONE_KIND
-                && below
-                && numbers >= (fields - 1) * SOME
-                && others >= Math.max(FEWEST_WORDS, (fields - 1) * SOME);
+        return kinds;
+    }
+
+    private static boolean areOfOneKind(List<Integer> kinds) {
+        return kinds.stream().filter(kind -> kind >= 0).count() >= kinds.size() * OF_ONE_KIND;
     }
 
     private static final int WORDS = 0;

@@ -142,4 +142,17 @@ class SidewaysTablesTest extends BatchTest {
         batch.settle(Kinds.READING, layout, "no form");
         assertThat(batch.refresh().findings("form-read")).isEmpty();
     }
+
+    @Test
+    void twoColumnsOfPairsThatAreSaidToBeAFormAreOneRecord() {
+        batch.sheet(
+                "Tarsk.xlsx",
+                row("Port", "Tarsk", "Cranes", 4),
+                row("Keeper", "A. Quill", "Dues", 12.5),
+                row("Grade", "B", "Berths", 9),
+                row("Quay", "North", "Depth", 7.5));
+        String layout = batch.refresh().outcome().sheets().get(0).signatures().get(0);
+        assertThat(batch.settle(Kinds.READING, layout, "form").refresh().lines())
+                .hasSize(1);
+    }
 }
