@@ -133,11 +133,18 @@ public sealed interface ColumnChoice extends Choice {
     /**
      * What its cells stand for.
      *
-     * @param year the year of months or days that do not say it; empty for the one that the names of their source say
+     * @param year the year of months or days that do not say it, as {@link cuvee.value.MonthYear} has it, or by what the
+     *     years are named that the names of their sources say; empty for the year that these say
      */
     record WrittenAs(Scoped where, Meaning meaning, String year) implements ColumnChoice {
-        private static final Pattern OF_A_YEAR =
-                Pattern.compile("(" + Meaning.MONTHS.words() + "|" + Meaning.DATES.words() + ") of (\\d{4})");
+        /** The years that names say are those in which twelve months begin. */
+        public static final String BY_THEIR_START = "years named by their start";
+        /** The years that names say are those in which twelve months end. */
+        public static final String BY_THEIR_END = "years named by their end";
+
+        private static final Pattern OF_A_YEAR = Pattern.compile("(" + Meaning.MONTHS.words() + "|"
+                + Meaning.DATES.words() + ") of (\\d{4}(?:-(?:0[1-9]|1[0-2]))?|" + BY_THEIR_START + "|" + BY_THEIR_END
+                + ")");
 
         /** It, from its answer; empty where that says nothing of the kind. */
         static Optional<WrittenAs> read(Scoped where, String answer) {

@@ -122,7 +122,7 @@ public final class RunsAcross {
 
     private static Optional<Map.Entry<Kind, Slot>> period(TableColumn column) {
         String header = column.header();
-        return Period.in(header, Convention.Order.DAY_FIRST).map(found -> {
+        return periodIn(header).map(found -> {
             Period period = found.period();
             String rest = rest(header.substring(0, found.from()), header.substring(found.to()));
             String own = header.substring(found.from(), found.to()).strip();
@@ -139,6 +139,17 @@ public final class RunsAcross {
             return Map.entry(
                     period.kind(), new Slot(column, place, period.value().orElse(own), rest));
         });
+    }
+
+    /** The period that a header speaks of: in its own part, where that says the year too, else anywhere in it. */
+    private static Optional<Period.Found> periodIn(String header) {
+        int at = header.lastIndexOf(HeaderWords.GROUP) + HeaderWords.GROUP.length();
+        return Optional.of(at)
+                .filter(own -> own >= HeaderWords.GROUP.length())
+                .flatMap(own -> Period.in(header.substring(own), Convention.Order.DAY_FIRST)
+                        .filter(found -> found.period().year() != 0)
+                        .map(found -> new Period.Found(found.period(), own + found.from(), own + found.to())))
+                .or(() -> Period.in(header, Convention.Order.DAY_FIRST));
     }
 
     private static String rest(String before, String after) {

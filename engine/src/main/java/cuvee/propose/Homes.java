@@ -15,13 +15,19 @@ public interface Homes {
 
     /**
      * The years that the names and titles around a table say. A day, such as that on which a sheet was printed, says one
-     * only where it stands in the file's name and nothing else does.
+     * only where it stands in the file's name and nothing else does; so does a year that ends in the next, which says both.
      */
     default Set<Integer> years(PlacedTable table) {
-        Set<Integer> years = periods(table).stream()
-                .filter(period -> period.kind() != Period.Kind.DAY)
+        List<Period> periods = periods(table);
+        Set<Integer> years = periods.stream()
+                .filter(period -> period.kind() != Period.Kind.DAY && period.kind() != Period.Kind.YEARS)
                 .map(Period::year)
                 .collect(Collectors.toSet());
+        if (years.isEmpty()) {
+            periods.stream()
+                    .filter(period -> period.kind() == Period.Kind.YEARS)
+                    .forEach(period -> years.addAll(List.of(period.year(), period.year() + 1)));
+        }
         return years.isEmpty()
                 ? Period.in(of(table).fileName(), Convention.Order.DAY_FIRST).stream()
                         .map(found -> found.period().year())

@@ -1,33 +1,41 @@
 package cuvee.propose;
 
+import cuvee.decision.Choices;
+import cuvee.decision.ColumnChoice;
 import cuvee.decision.Kinds;
 import cuvee.finding.Finding;
+import cuvee.finding.Question;
+import cuvee.finding.Question.Answer;
 import cuvee.finding.Severity;
-import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.value.Meaning;
+import cuvee.value.MonthYear;
 import cuvee.value.Period;
 import cuvee.value.Type;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 
 /**
  * Months without a year over columns that became rows: {@code Jan}, {@code Feb}. They have the one year that the names of
- * their source say, where those of all sources say one.
+ * their source say, where those of all sources say one. Months that go on past December are of two years: those behind it
+ * of the second. Where the names say one year then, it is asked whether it is the first of them.
  */
 final class LabelMonths implements Draft.Step {
     private final Job job;
     private final Homes homes;
     private final List<Finding> findings = new ArrayList<>();
+    private final List<Question> questions = new ArrayList<>();
 
     LabelMonths(Job job, Homes homes) {
         this.job = job;
@@ -38,13 +46,13 @@ final class LabelMonths implements Draft.Step {
     public Draft on(Draft draft) {
         List<DraftColumn> columns =
                 draft.columns().stream().map(this::withYears).toList();
-        return draft.withColumns(columns).saying(Said.found(findings));
+        return draft.withColumns(columns).saying(Said.of(questions, findings));
     }
 
     /** A column whose labels have their years. */
     private DraftColumn withYears(DraftColumn column) {
         String name = column.name();
-        Map<PlacedTable, Integer> years = staysAsWritten(name) ? Map.of() : years(column, isOfDates(name));
+        Map<PlacedTable, MonthYear> years = staysAsWritten(name) ? Map.of() : years(column, isOfDates(name));
         if (years.isEmpty()) {
             return column;
         }
@@ -65,30 +73,115 @@ final class LabelMonths implements Draft.Step {
         return job.decision(Kinds.TYPE, name)
                         .filter(decision -> decision.answer().equals(Type.TEXT.word()))
                         .isPresent()
-                || job.decision(Kinds.WRITTEN_AS, name)
-                        .map(Decision::answer)
-                        .filter(Meaning.AS_WRITTEN.words()::equals)
+                || settled(name)
+                        .filter(said -> said.meaning() == Meaning.AS_WRITTEN)
                         .isPresent();
+    }
+
+    /** What the analyst says of the months of a column, or of those of one source in it. */
+    private Optional<ColumnChoice.WrittenAs> settled(String subject) {
+        return !job.isSettled(Kinds.WRITTEN_AS, subject)
+                ? Optional.empty()
+                : job.decision(Kinds.WRITTEN_AS, subject)
+                        .map(decision -> Choices.of(decision, job.columns()))
+                        .flatMap(choice ->
+                                choice instanceof ColumnChoice.WrittenAs so ? Optional.of(so) : Optional.empty());
+    }
+
+    /** What the analyst says of the year of the months of a table. */
+    private String said(String name, PlacedTable table) {
+        return settled(new ColumnChoice.Scoped(name, table.source()).words())
+                .or(() -> settled(name))
+                .map(ColumnChoice.WrittenAs::year)
+                .orElse("");
     }
 
     /**
      * The years of the tables with labels that are months without one; empty where not all of them have a year, unless the
      * column has held dates before: it goes on to do so, and those without a year are misfits.
      */
-    private Map<PlacedTable, Integer> years(DraftColumn column, boolean dates) {
-        Map<PlacedTable, Integer> years = new LinkedHashMap<>();
-        for (Map.Entry<PlacedTable, LaidColumn> feed : column.fed().entrySet()) {
-            if (!holdsBareMonths(feed.getValue())) {
-                continue;
+    private Map<PlacedTable, MonthYear> years(DraftColumn column, boolean dates) {
+        Map<PlacedTable, List<Integer>> months = new LinkedHashMap<>();
+        column.fed().forEach((table, fed) -> {
+            if (holdsBareMonths(fed)) {
+                months.put(table, months(fed));
             }
-            Set<Integer> said = homes.years(feed.getKey());
-            if (said.size() == 1) {
-                years.put(feed.getKey(), said.iterator().next());
+        });
+        Set<Integer> firsts = new TreeSet<>();
+        months.values().forEach(labels -> MonthYear.firstOf(labels).ifPresent(firsts::add));
+        Map<PlacedTable, MonthYear> years = new LinkedHashMap<>();
+        Map<PlacedTable, MonthYear> inDoubt = new LinkedHashMap<>();
+        for (Map.Entry<PlacedTable, List<Integer>> each : months.entrySet()) {
+            PlacedTable table = each.getKey();
+            Optional<MonthYear> year = MonthYear.of(said(column.name(), table))
+                    .or(() -> MonthYear.firstOf(each.getValue()).isPresent()
+                            ? beginning(column.name(), table, each.getValue(), inDoubt)
+                            : within(table, firsts));
+            if (year.isPresent()) {
+                years.put(table, year.get());
             } else if (!dates) {
                 return Map.of();
             }
         }
+        askWhatTheyAreNamedBy(column, inDoubt);
         return years;
+    }
+
+    /** The year of months that lie in one, or in the twelve months whose first one other tables show. */
+    private Optional<MonthYear> within(PlacedTable table, Set<Integer> firsts) {
+        Set<Integer> said = homes.years(table);
+        if (said.size() == 1) {
+            return Optional.of(MonthYear.calendar(said.iterator().next()));
+        }
+        return firsts.size() == 1
+                ? twoYears(table).map(year -> from(year, firsts.iterator().next()))
+                : Optional.empty();
+    }
+
+    /** The first of the two years that the names around a table say as one: 2025/26. */
+    private Optional<Integer> twoYears(PlacedTable table) {
+        List<Integer> years = homes.periods(table).stream()
+                .filter(period -> period.kind() == Period.Kind.YEARS)
+                .map(Period::year)
+                .distinct()
+                .toList();
+        return years.size() == 1 ? Optional.of(years.get(0)) : Optional.empty();
+    }
+
+    /** The year of months that go on past December. */
+    private Optional<MonthYear> beginning(
+            String name, PlacedTable table, List<Integer> months, Map<PlacedTable, MonthYear> inDoubt) {
+        int first = months.get(0);
+        int last = months.get(months.size() - 1);
+        Optional<MonthYear> known =
+                twoYears(table).or(() -> byMonth(table, first, last)).map(year -> from(year, first));
+        Set<Integer> years = homes.years(table);
+        if (known.isPresent() || years.size() != 1) {
+            return known;
+        }
+        int named = years.iterator().next();
+        boolean end = said(name, table).equals(ColumnChoice.WrittenAs.BY_THEIR_END);
+        MonthYear year = from(end ? named - 1 : named, first);
+        inDoubt.put(table, year);
+        return Optional.of(year);
+    }
+
+    /** The year in which twelve months begin, where names say their first or their last one with its year. */
+    private Optional<Integer> byMonth(PlacedTable table, int first, int last) {
+        Set<Integer> years = new TreeSet<>();
+        for (Period period : homes.periods(table)) {
+            boolean whole = period.kind() == Period.Kind.MONTH || period.isAtAnEndOfItsMonth();
+            if (whole && period.number() == first) {
+                years.add(period.year());
+            } else if (whole && period.number() == last) {
+                years.add(period.year() - 1);
+            }
+        }
+        return years.size() == 1 ? Optional.of(years.iterator().next()) : Optional.empty();
+    }
+
+    private static MonthYear from(int year, int month) {
+        return new MonthYear(YearMonth.of(year, month));
     }
 
     private static boolean holdsBareMonths(LaidColumn column) {
@@ -97,28 +190,73 @@ final class LabelMonths implements Draft.Step {
                         .allMatch(text -> Period.bareMonth(text).isPresent());
     }
 
-    private static LaidColumn dated(LaidColumn column, int year) {
-        List<String> labels = ((Origin.Label) column.origin())
+    private static List<Integer> months(LaidColumn column) {
+        return ((Origin.Label) column.origin())
                 .labels().stream()
-                        .map(text -> Period.monthOf(text, String.valueOf(year))
-                                .orElseThrow()
-                                .toString())
+                        .map(text -> Period.bareMonth(text).orElseThrow())
                         .toList();
+    }
+
+    private static LaidColumn dated(LaidColumn column, MonthYear year) {
+        List<String> labels = months(column).stream()
+                .map(month -> year.firstDayOf(month).toString())
+                .toList();
         long times = column.evidence().filled() / labels.size();
         return LaidColumn.told(column.header(), new Origin.Label(labels), labels, times);
     }
 
-    private void say(String name, Map<PlacedTable, Integer> years) {
+    private void askWhatTheyAreNamedBy(DraftColumn column, Map<PlacedTable, MonthYear> inDoubt) {
+        String name = column.name();
+        if (inDoubt.isEmpty() || settled(name).isPresent()) {
+            return;
+        }
+        PlacedTable one = inDoubt.keySet().iterator().next();
+        List<String> labels = ((Origin.Label) column.in(one).orElseThrow().origin()).labels();
+        String byStart = months(ColumnChoice.WrittenAs.BY_THEIR_START);
+        questions.add(Question.of(
+                Kinds.WRITTEN_AS,
+                name,
+                WrittenEvidence.where(inDoubt.keySet()),
+                "In the column " + Says.quoted(name) + ", the months of " + WrittenEvidence.files(inDoubt.keySet())
+                        + " run from " + Says.quoted(labels.get(0)) + " to "
+                        + Says.quoted(labels.get(labels.size() - 1)) + ", and the names around them say "
+                        + homes.years(one).iterator().next() + ". Is that the year in which they begin?",
+                byStart,
+                List.of(
+                        new Answer(byStart, "yes, they begin in the year of the name"),
+                        new Answer(months(ColumnChoice.WrittenAs.BY_THEIR_END), "no, they end in the year of the name"),
+                        new Answer(Meaning.AS_WRITTEN.words(), "they stay as they are written")),
+                inDoubt.keySet().stream()
+                        .mapToLong(table -> table.table().kept())
+                        .sum()));
+    }
+
+    private static String months(String year) {
+        return Meaning.MONTHS.words() + " of " + year;
+    }
+
+    private void say(String name, Map<PlacedTable, MonthYear> years) {
+        Set<String> said = new TreeSet<>();
+        Set<String> beginnings = new TreeSet<>();
+        years.values().forEach(year -> {
+            boolean calendar = year.begins().getMonthValue() == 1;
+            int first = year.begins().getYear();
+            said.add(calendar ? year.words() : "%d/%02d".formatted(first, (first + 1) % 100));
+            if (!calendar) {
+                beginnings.add(year.words());
+            }
+        });
         findings.add(new Finding(
                 Severity.REMARK,
                 "written-as",
                 WrittenEvidence.where(years.keySet()),
                 "In the column " + Says.quoted(name) + ", " + WrittenEvidence.files(years.keySet())
                         + (years.size() == 1 ? " names" : " name")
-                        + " months without a year; the names around them say "
-                        + Says.list(new TreeSet<>(years.values())
-                                .stream().map(String::valueOf).toList()) + ".",
-                "They are the first days of these months.",
+                        + " months without a year; the names around them say " + Says.list(List.copyOf(said)) + ".",
+                beginnings.isEmpty()
+                        ? "They are the first days of these months."
+                        : "They are the first days of these months, from " + Says.list(List.copyOf(beginnings))
+                                + " on; those behind December are of the year after it.",
                 "Say in the column's facts that they stay as written, where that is wrong."));
     }
 }

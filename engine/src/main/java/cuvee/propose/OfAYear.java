@@ -12,6 +12,7 @@ import cuvee.value.Convention;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
 import cuvee.value.Meaning;
+import cuvee.value.MonthYear;
 import cuvee.value.Type;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -91,8 +92,9 @@ final class OfAYear {
 
     /** The year of what does not say it in a table: as the analyst says, else the only one that names say. */
     String year(String name, PlacedTable table) {
-        Optional<String> said =
-                seen.saidWhole(name, table).map(ColumnChoice.WrittenAs::year).filter(year -> !year.isEmpty());
+        Optional<String> said = seen.saidWhole(name, table)
+                .map(ColumnChoice.WrittenAs::year)
+                .filter(year -> MonthYear.of(year).isPresent());
         if (said.isPresent()) {
             return said.get();
         }

@@ -2,12 +2,15 @@ package cuvee.tag;
 
 import cuvee.tag.TagSource.From;
 import cuvee.value.LooseText;
+import cuvee.value.MonthYear;
 import cuvee.value.Period;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -58,6 +61,8 @@ public final class Tags {
 
     /** Labels that nearly all homes have are of a kind of their own. */
     private static final double NEARLY_ALL = 0.9;
+    /** Periods that do not say the year of a month. */
+    private static final Set<Period.Kind> UNDATED = EnumSet.of(Period.Kind.DAY, Period.Kind.WEEK, Period.Kind.YEARS);
 
     private Tags(Collection<Home> homes) {
         this.homes = List.copyOf(homes);
@@ -152,7 +157,7 @@ public final class Tags {
     public Optional<Value> value(TagSource source, Home home) {
         Optional<Value> written = written(source, home);
         return written.filter(Tags::lacksAYear).isPresent() && canBeDated(source)
-                ? written.map(value -> dated(value, home).orElse(value))
+                ? written.map(value -> dated(source, value, home).orElse(value))
                 : written;
     }
 
@@ -167,27 +172,46 @@ public final class Tags {
             List<Boolean> found = homes.stream()
                     .flatMap(home -> written(asked, home).stream()
                             .filter(Tags::lacksAYear)
-                            .map(value -> dated(value, home).isPresent()))
+                            .map(value -> dated(asked, value, home).isPresent()))
                     .toList();
             // One more file that says no year must not take it from all others.
             return Collections.frequency(found, true) * 2 > found.size();
         });
     }
 
-    /** A month with the one year of the periods around its table that hold it. */
-    private Optional<Value> dated(Value value, Home home) {
+    /**
+     * A month with the one year of the periods around its table that hold it; that of 2025/26 is told by the order of the
+     * sheets of its file, where these go on past December.
+     */
+    private Optional<Value> dated(TagSource source, Value value, Home home) {
         int month = value.period().map(Period::number).orElse(0);
         Set<Integer> years = periodsAround(home)
                 .filter(period -> period.year() > 0
-                        && period.kind() != Period.Kind.DAY
-                        && period.kind() != Period.Kind.WEEK
+                        && !UNDATED.contains(period.kind())
                         && period.holds(LocalDate.of(period.year(), month, 1)))
                 .map(Period::year)
                 .collect(Collectors.toSet());
+        if (years.isEmpty()) {
+            firstMonth(source, home)
+                    .ifPresent(first -> periodsAround(home)
+                            .filter(period -> period.kind() == Period.Kind.YEARS)
+                            .forEach(period ->
+                                    years.add(new MonthYear(YearMonth.of(period.year(), first)).yearOf(month))));
+        }
         return years.size() == 1
                 ? Optional.of(
                         Value.of(new Period(Period.Kind.MONTH, years.iterator().next(), month, 0), value.text()))
                 : Optional.empty();
+    }
+
+    /** The month with which the sheets of a file begin, where they go on past December. */
+    private Optional<Integer> firstMonth(TagSource source, Home home) {
+        return MonthYear.firstOf(homes.stream()
+                .filter(other -> other.path().equals(home.path()))
+                .flatMap(other -> written(source, other).flatMap(Value::period).stream())
+                .filter(period -> period.kind() == Period.Kind.MONTH)
+                .map(Period::number)
+                .toList());
     }
 
     /** The periods that the names and titles around a table say. */

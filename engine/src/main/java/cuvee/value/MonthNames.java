@@ -9,7 +9,7 @@ import java.util.Set;
 /** The names of the months and their usual abbreviations in several languages. */
 public final class MonthNames {
     /** Abbreviations that are common words elsewhere: months only beside a year. */
-    private static final Set<String> ALSO_WORDS = Set.of("out", "set", "ago", "gen", "lug", "mag", "ott", "lis", "maj");
+    static final Set<String> ALSO_WORDS = Set.of("out", "set", "ago", "gen", "lug", "mag", "ott", "lis", "maj");
 
     private static final Map<String, Integer> MONTHS = months();
 

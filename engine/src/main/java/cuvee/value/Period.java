@@ -29,7 +29,9 @@ public record Period(Kind kind, int year, int number, int day) {
         MONTH("Month"),
         QUARTER("Quarter"),
         HALF("Half-year"),
-        YEAR("Year");
+        YEAR("Year"),
+        /** A year that begins in one calendar year and ends in the next: 2025/26. */
+        YEARS("Year");
 
         private final String column;
 
@@ -56,6 +58,10 @@ public record Period(Kind kind, int year, int number, int day) {
 
     private static final String END = "(?!\\p{N})";
     private static final String WORD = "(\\p{L}{3,12})";
+    /** Not before a word that is a month in another language, with the year of a month in digits: {@code Days out 2025-06}. */
+    private static final String NO_COMMON_WORD = "(?!(?i:" + String.join("|", MonthNames.ALSO_WORDS)
+            + ")\\P{L}{0,3}(?:19|20)\\d\\d[-_.](?:0[1-9]|1[0-2])(?!\\p{N}))";
+
     private static final int EARLIEST_SHORT_YEAR = 15;
     private static final int LATEST_SHORT_YEAR = 39;
 
@@ -102,7 +108,7 @@ public record Period(Kind kind, int year, int number, int day) {
                     NOT_IN_WORD + WORD + " (\\d{1,2})(?:st|nd|rd|th)?,? " + YEAR4 + END,
                     (m, order) -> named(m.group(1), number(m, 3), number(m, 2))),
             way(
-                    NOT_IN_WORD + WORD + SEPARATOR + YEAR_OF_ANY_LENGTH + END,
+                    NOT_IN_WORD + NO_COMMON_WORD + WORD + SEPARATOR + YEAR_OF_ANY_LENGTH + END,
                     (m, order) -> named(m.group(1), wholeYear(m.group(2)), 0)),
             way(
                     NOT_IN_NUMBER + YEAR4 + SEPARATOR + WORD + "(?!\\p{L})",
@@ -139,6 +145,12 @@ public record Period(Kind kind, int year, int number, int day) {
                     NOT_IN_NUMBER + "(0[1-9]|1[0-2])" + YEAR4 + END,
                     (m, order) -> new Period(Kind.MONTH, number(m, 2), number(m, 1), 0)),
             way(NOT_IN_WORD + WORD + "(?![\\p{L}\\p{N}])", (m, order) -> alone(m.group(1))),
+            way(
+                    NOT_IN_NUMBER + YEAR4 + " ?[-/_\u2013] ?((?:20)?\\d\\d)" + END,
+                    (m, order) -> years(number(m, 1), number(m, 2))),
+            way(
+                    NOT_IN_WORD + "(?i:fy) ?'?(\\d\\d) ?[-/]? ?(\\d\\d)" + END,
+                    (m, order) -> years(wholeYear(m.group(1)), number(m, 2))),
             way(NOT_IN_NUMBER + YEAR4 + END, (m, order) -> new Period(Kind.YEAR, number(m, 1), 0, 0)),
             way(
                     NOT_IN_WORD + "(\\d\\d)(\\d\\d)(?![\\p{L}\\p{N}])",
@@ -201,19 +213,19 @@ public record Period(Kind kind, int year, int number, int day) {
     /**
      * The first day of the month that a text is.
      *
-     * @param year the year of those that do not say it; empty where they are no months then
+     * @param year the year of those that do not say it, as {@link MonthYear} has it; empty where they are no months then
      */
     public static Optional<LocalDate> monthOf(String text, String year) {
         return monthOf(text)
                 .or(() -> year.isEmpty()
                         ? Optional.empty()
-                        : bareMonth(text).map(month -> LocalDate.of(Integer.parseInt(year), month, 1)));
+                        : bareMonth(text).flatMap(month -> MonthYear.of(year).map(all -> all.firstDayOf(month))));
     }
 
     /**
      * The day that a text names without a year: 5 Jan, Mon 5 Jan, Jan 5th, 05.01.
      *
-     * @param year the year that it is of
+     * @param year the year that it is of, as {@link MonthYear} has it
      */
     public static Optional<LocalDate> dayOf(String text, String year) {
         if (year.isEmpty() || text.length() > LONGEST_DAY) {
@@ -238,7 +250,8 @@ public record Period(Kind kind, int year, int number, int day) {
             return Optional.empty();
         }
         try {
-            return Optional.of(LocalDate.of(Integer.parseInt(year), month.get(), day));
+            int of = MonthYear.of(year).orElseThrow().yearOf(month.get());
+            return Optional.of(LocalDate.of(of, month.get(), day));
         } catch (DateTimeException noDay) {
             return Optional.empty();
         }
@@ -280,8 +293,14 @@ public record Period(Kind kind, int year, int number, int day) {
             case QUARTER -> Optional.of(LocalDate.of(year, number * 3 - 2, 1));
             case HALF -> Optional.of(LocalDate.of(year, number * 6 - 5, 1));
             case YEAR -> Optional.of(LocalDate.of(year, 1, 1));
-            case WEEK -> Optional.empty();
+            case WEEK, YEARS -> Optional.empty();
         };
+    }
+
+    /** True for the first or the last day of a month, on which twelve months begin or end. */
+    public boolean isAtAnEndOfItsMonth() {
+        return kind == Kind.DAY
+                && (day == 1 || day == YearMonth.of(year, number).lengthOfMonth());
     }
 
     /** True for a month of a year. */
@@ -291,6 +310,9 @@ public record Period(Kind kind, int year, int number, int day) {
 
     /** True where a day lies in it, as far as it says. */
     public boolean holds(LocalDate date) {
+        if (kind == Kind.YEARS) {
+            return date.getYear() == year || date.getYear() == year + 1;
+        }
         if (year != 0 && kind != Kind.WEEK && date.getYear() != year) {
             return false;
         }
@@ -302,7 +324,7 @@ public record Period(Kind kind, int year, int number, int day) {
             case WEEK ->
                 date.get(java.time.temporal.IsoFields.WEEK_OF_WEEK_BASED_YEAR) == number
                         && (year == 0 || date.get(java.time.temporal.IsoFields.WEEK_BASED_YEAR) == year);
-            case YEAR -> true;
+            case YEAR, YEARS -> true;
         };
     }
 
@@ -317,6 +339,11 @@ public record Period(Kind kind, int year, int number, int day) {
 
     private static int number(MatchResult found, int group) {
         return Integer.parseInt(found.group(group));
+    }
+
+    /** Two years of which the second follows the first; in two digits or four. */
+    private static @Nullable Period years(int first, int second) {
+        return second == first + 1 || second == (first + 1) % 100 ? new Period(Kind.YEARS, first, 0, 0) : null;
     }
 
     private static int wholeYear(String digits) {

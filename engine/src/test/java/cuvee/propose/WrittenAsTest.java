@@ -631,6 +631,52 @@ class WrittenAsTest {
         assertThat(made.outcome().questions()).isEmpty();
     }
 
+    private void yearOfAccounts(String name, String title) {
+        batch.csv(
+                name,
+                title,
+                "Account,Oct,Nov,Dec,Jan,Feb",
+                "Fuel,505,248,745,7" + name.length() + ",80",
+                "Wages,610,611,640,655,9");
+    }
+
+    @Test
+    void monthsThatGoOnPastDecemberAreOfTwoYears() {
+        yearOfAccounts("Hollin.csv", "Budget 2025/26");
+        yearOfAccounts("Tarsk.csv", "Budget FY24-25");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Month"))
+                .contains("2025-10-01", "2026-01-01", "2024-10-01", "2025-02-01")
+                .doesNotContain("2024-01-01", "2024-02-01");
+        assertThat(made.findings("written-as"))
+                .singleElement()
+                .satisfies(said -> assertThat(said.text())
+                        .contains("2024/25 and 2025/26", "from 2024-10 and 2025-10 on"));
+        assertThat(made.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void whereANameSaysOneOfTheTwoYearsItIsAskedWhich() {
+        yearOfAccounts("Hollin 2025.csv", "Budget");
+        Batch.Made assumed = batch.refresh();
+        Question question = assumed.question(Kinds.WRITTEN_AS);
+        assertThat(question.text()).contains("run from “Oct” to “Feb”", "say 2025");
+        assertThat(column(assumed, "Month")).contains("2025-10-01", "2026-02-01");
+        batch.settle(question, "months of years named by their end");
+        yearOfAccounts("Tarsk 2026.csv", "Budget");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Month")).contains("2024-10-01", "2025-02-01", "2025-10-01", "2026-02-01");
+        assertThat(made.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void theLastMonthInATitleTellsInWhichYearItsMonthsEnd() {
+        yearOfAccounts("Hollin.csv", "Five months to 28 February 2026");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Month")).contains("2025-10-01", "2026-02-01").hasSize(10);
+        assertThat(made.outcome().questions()).isEmpty();
+    }
+
     @Test
     void aDayOnWhichASheetWasPrintedIsNotTheYearOfItsMonths() {
         acrossMonths("Hollin 2025.csv");

@@ -55,6 +55,22 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void whatStandsOverMonthsIsNoPartOfThem() {
+        Workbooks.workbook()
+                .sheet(
+                        "Hire",
+                        row("", "", "Days out"),
+                        row("Item", "Customer", "2025-01", "2025-02", "2025-03"),
+                        row("Hoist", "Council", 10, 1, 27),
+                        row("Sander", "Retail", 1, 2, 11),
+                        row("Digger", "Trade", 3, 0, 6))
+                .merged("Hire", "C1:E1")
+                .save(batch.file("hire.xlsx"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(9).contains("Hoist|Council|2025-01-01|10", "Digger|Trade|2025-03-01|6");
+    }
+
+    @Test
     void theAverageOfTheMonthsIsNoFigureOfEachMonth() {
         batch.sheet(
                 "csat.xlsx",

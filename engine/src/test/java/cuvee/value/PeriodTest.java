@@ -82,6 +82,29 @@ class PeriodTest {
                 .contains("2026-04-03");
     }
 
+    @ParameterizedTest
+    @CsvSource({"2025/26,2025", "2025-26,2025", "2024/2025,2024", "FY25/26,2025", "FY2526,2025", "1999/00,1999"})
+    void aYearMayEndInTheNext(String text, int year) {
+        Period period = Period.of(text).orElseThrow();
+        assertThat(period).isEqualTo(new Period(Period.Kind.YEARS, year, 0, 0));
+        assertThat(period.value()).as("no single year").isEmpty();
+        assertThat(period.holds(LocalDate.of(year, 4, 1))).isTrue();
+        assertThat(period.holds(LocalDate.of(year + 1, 3, 31))).isTrue();
+        assertThat(period.holds(LocalDate.of(year + 2, 1, 1))).isFalse();
+    }
+
+    @Test
+    void aCommonWordIsNoMonthBesideOneInDigits() {
+        Period.Found found =
+                Period.in("Days out 2025-06", Convention.Order.DAY_FIRST).orElseThrow();
+        assertThat(found.period().value()).contains("2025-06-01");
+        assertThat(Period.in("vendas out 2025", Convention.Order.DAY_FIRST)
+                        .orElseThrow()
+                        .period()
+                        .value())
+                .contains("2025-10-01");
+    }
+
     @Test
     void aPeriodHoldsItsDays() {
         LocalDate day = LocalDate.of(2026, 3, 31);

@@ -1,0 +1,52 @@
+package cuvee.value;
+
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+
+/**
+ * Twelve months, which need not begin in January: 2025 is a calendar year, 2025-04 the year from April 2025 to March 2026.
+ *
+ * @param begins its first month
+ */
+public record MonthYear(YearMonth begins) {
+    private static final Pattern WORDS = Pattern.compile("\\d{4}(-(0[1-9]|1[0-2]))?");
+
+    public static MonthYear calendar(int year) {
+        return new MonthYear(YearMonth.of(year, 1));
+    }
+
+    /** It, from its words; empty for other words. */
+    public static Optional<MonthYear> of(String words) {
+        return !WORDS.matcher(words).matches()
+                ? Optional.empty()
+                : Optional.of(new MonthYear(
+                        words.length() == 4 ? YearMonth.of(Integer.parseInt(words), 1) : YearMonth.parse(words)));
+    }
+
+    /** The calendar year in which one of its months lies. */
+    public int yearOf(int month) {
+        return begins.getYear() + (month < begins.getMonthValue() ? 1 : 0);
+    }
+
+    public LocalDate firstDayOf(int month) {
+        return LocalDate.of(yearOf(month), month, 1);
+    }
+
+    /** The first of months in their order, where that is behind January and they go on in the next year. */
+    public static Optional<Integer> firstOf(List<Integer> months) {
+        int back = 0;
+        for (int i = 1; i < months.size(); i++) {
+            back += months.get(i) < months.get(i - 1) ? 1 : 0;
+        }
+        boolean past = back == 1 && months.get(months.size() - 1) < months.get(0);
+        return past ? Optional.of(months.get(0)) : Optional.empty();
+    }
+
+    /** It as decisions have it. */
+    public String words() {
+        return begins.getMonthValue() == 1 ? String.valueOf(begins.getYear()) : begins.toString();
+    }
+}
