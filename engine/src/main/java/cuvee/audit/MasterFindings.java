@@ -2,7 +2,6 @@ package cuvee.audit;
 
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
-import cuvee.layout.UnitsApart;
 import cuvee.master.MasterPlan;
 import cuvee.master.RuleRows;
 import cuvee.master.Shaped;
@@ -13,6 +12,7 @@ import cuvee.place.Where;
 import cuvee.propose.CodeTables;
 import cuvee.propose.Proposal;
 import cuvee.value.LooseText;
+import cuvee.value.Measures;
 import cuvee.value.Spellings;
 import cuvee.value.Type;
 import java.util.ArrayList;
@@ -96,7 +96,7 @@ public final class MasterFindings {
         String otherUnit = LooseText.unit(other);
         return !unit.isEmpty()
                 && !otherUnit.isEmpty()
-                && UnitsApart.areApart(unit, otherUnit)
+                && Measures.areApart(unit, otherUnit)
                 && LooseText.keyWithoutUnit(one).equals(LooseText.keyWithoutUnit(other));
     }
 

@@ -1,6 +1,7 @@
 package cuvee.layout;
 
 import cuvee.value.LooseText;
+import cuvee.value.Measures;
 import cuvee.value.Words;
 import java.text.Normalizer;
 import java.util.ArrayList;
@@ -490,7 +491,7 @@ public final class HeaderWords {
 
     /** True where both name a unit in brackets, of which one is never the other: kilograms are no pounds. */
     private static boolean measuredOtherwise(String a, String b) {
-        return strictlyOpposed(unitWords(a), unitWords(b)) || UnitsApart.areApart(unit(a), unit(b));
+        return strictlyOpposed(unitWords(a), unitWords(b)) || Measures.differ(unit(a), unit(b));
     }
 
     /** The words of a unit in brackets, where "min" are minutes and no minimum. */

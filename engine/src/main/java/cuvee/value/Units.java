@@ -127,6 +127,8 @@ public final class Units {
     /** True for {@code EUR}, {@code t}, {@code %}, {@code in km} and the like. */
     public static boolean isKnown(String text) {
         String unit = LooseText.tidy(text).toLowerCase(Locale.ROOT);
-        return KNOWN.contains(unit) || SIGN_OR_WORDS.matcher(unit).matches();
+        return KNOWN.contains(unit)
+                || Measures.isUnmistakable(unit)
+                || SIGN_OR_WORDS.matcher(unit).matches();
     }
 }

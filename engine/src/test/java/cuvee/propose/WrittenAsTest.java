@@ -650,8 +650,8 @@ class WrittenAsTest {
                 .doesNotContain("2024-01-01", "2024-02-01");
         assertThat(made.findings("written-as"))
                 .singleElement()
-                .satisfies(said -> assertThat(said.text())
-                        .contains("2024/25 and 2025/26", "from 2024-10 and 2025-10 on"));
+                .satisfies(
+                        said -> assertThat(said.text()).contains("2024/25 and 2025/26", "from 2024-10 and 2025-10 on"));
         assertThat(made.outcome().questions()).isEmpty();
     }
 

@@ -313,6 +313,19 @@ class SynonymBatchesTest {
     }
 
     @Test
+    void unitsOfDifferentThingsAreNeverOneColumn() {
+        Batch batch = new Batch(folder);
+        batch.csv("Hollin.csv", "Well,Depth (m),Temp (°C),Flow (l/s)", "H1,30.4,10.4,1.1", "H2,31.4,9.9,1.2");
+        batch.csv("Tarsk.csv", "Well,Depth (m),Temp (°C),Flow (l/s)", "T1,32.4,11.5,1.3", "T2,33.4,8.4,1.4");
+        batch.csv("Oska.csv", "Well,Depth,Temp,Flow", ",ft,°F,l/s", "O1,105.2,49.5,1.2", "O2,98.7,51.2,1.1");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns())
+                .contains("Depth (m)", "Temp (°C)", "Depth (ft)", "Temp (°F)", "Flow (l/s)")
+                .doesNotContain("Temp °F");
+        assertThat(made.outcome().questions()).isEmpty();
+    }
+
+    @Test
     void poundsAreNeverKilograms() {
         Batch batch = new Batch(folder);
         for (String unit : List.of("lb", "kg")) {

@@ -1,13 +1,16 @@
-package cuvee.layout;
+package cuvee.value;
 
-import cuvee.value.Words;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 
-/** Units of which one is never the other, though they measure the same: degrees Celsius and Fahrenheit, millimetres and inches. */
-public final class UnitsApart {
+/**
+ * Units of measurement. Of those that measure the same thing one is never the other: degrees Celsius and Fahrenheit,
+ * millimetres and inches.
+ */
+public final class Measures {
     /**
      * A unit.
      *
@@ -17,12 +20,14 @@ public final class UnitsApart {
     private record Unit(int thing, int number) {}
 
     private static final Map<String, Unit> UNITS = units();
+    /** Spellings that are words, sizes or abbreviations of other things where no number stands before them. */
+    private static final Set<String> ALSO_WORDS = Set.of("in", "st", "pt", "ms", "ps", "mi", "kn", "ac", "hp");
 
-    private UnitsApart() {}
+    private Measures() {}
 
     private static Map<String, Unit> units() {
         Map<String, Unit> units = new HashMap<>();
-        List<String> lines = Words.of(UnitsApart.class, "units.txt");
+        List<String> lines = Words.of("measures.txt");
         for (int thing = 0; thing < lines.size(); thing++) {
             String[] all = lines.get(thing).split(" ", -1);
             for (int number = 0; number < all.length; number++) {
@@ -39,6 +44,18 @@ public final class UnitsApart {
         Unit a = UNITS.get(plain(one));
         Unit b = UNITS.get(plain(other));
         return a != null && b != null && a.thing() == b.thing() && a.number() != b.number();
+    }
+
+    /** True for two units of which one is never the other, be it that they measure different things. */
+    public static boolean differ(String one, String other) {
+        Unit a = UNITS.get(plain(one));
+        Unit b = UNITS.get(plain(other));
+        return a != null && b != null && !a.equals(b);
+    }
+
+    /** True for a spelling that is a unit wherever it stands alone. */
+    static boolean isUnmistakable(String unit) {
+        return unit.length() > 1 && !ALSO_WORDS.contains(unit) && UNITS.containsKey(unit);
     }
 
     private static String plain(String unit) {
