@@ -10,9 +10,14 @@ import java.util.regex.Pattern;
  * Rows of a word or two among the records of a table: lines that head the rows below, notes, or records with little in them.
  */
 final class LineRows {
-    /** What is said of records, wherever it stands. */
+    /** What is said of records, wherever it stands, or that they go on behind the turn of a page. */
     private static final Pattern NOTE = Pattern.compile(
-            "(?i)(notes?|n\\.b\\.|nb|remarks?|comments?|hinweis|anm(erkung)?|bemerkung)( \\d+)?[:.] .*|[*\u2020] ?\\p{L}.*");
+            "(?i)(notes?|n\\.b\\.|nb|remarks?|comments?|hinweis|anm(erkung)?|bemerkung)( \\d+)?[:.] .*|[*\u2020] ?\\p{L}.*"
+                    + "|[(\\[.…]*(table |list )?(continued|cont['’]?d|cont\\.|fortsetzung|suite)"
+                    + "( (over|overleaf|from|on|below|next|see|auf|von|n\u00e4chste|page|de|\u00e0)\\b.*)?[)\\].…:]*");
+
+    private static final Pattern CONTINUED =
+            Pattern.compile("(?i)[ ,\u2013-]+[(\\[]?(continued|cont['’]?d\\.?|cont\\.|fortsetzung|suite)[)\\].…]*$");
 
     /** A label with what it says, as over the records of a day: {@code Date: 01/03/2026}. */
     private static final Pattern LABELLED = Pattern.compile("\\p{L}[\\p{L} ]{1,20}: ?\\S.*");
@@ -141,6 +146,11 @@ final class LineRows {
         return label && filled == 2
                 || apart && (label || note || afterGap.strange(row) * 2 >= filled || filled * 2 <= leastFilled)
                 || apart && behindTheEnd && filled * 2 <= usuallyFilled;
+    }
+
+    /** A line that goes on behind the turn of a page, without the word for it: {@code North} of {@code North (continued)}. */
+    static String withoutContinued(String text) {
+        return CONTINUED.matcher(text).replaceFirst("");
     }
 
     /** True for a text that says it is a note. */

@@ -512,16 +512,25 @@ final class TableBody {
                 columns.look(line);
                 keep(line);
             } else {
+                String heading = heading(line);
                 if (sections == 0) {
                     firstSection = line.number();
-                    firstSectionText = RowText.of(line);
+                    firstSectionText = heading;
                 }
                 sections++;
-                totalRows.headed(RowText.of(line));
-                aside.add(new Aside(line.number(), RowClass.SECTION, RowText.of(line)));
+                totalRows.headed(heading);
+                aside.add(new Aside(line.number(), RowClass.SECTION, heading));
                 closeRun();
             }
         }
+    }
+
+    /** What a line says of the rows below; one that goes on behind the turn of a page says what it said before. */
+    private String heading(Row line) {
+        String text = RowText.of(line);
+        String before = LineRows.withoutContinued(text);
+        boolean again = aside.stream().anyMatch(other -> other.rowClass() == RowClass.SECTION && other.text().equals(before));
+        return again ? before : text;
     }
 
     private void noteSparse(int row) {

@@ -25,6 +25,26 @@ class LineRowsTest {
     }
 
     @Test
+    void whatGoesOnBehindTheTurnOfAPageIsNoHeadingOfItsOwn() {
+        FoundTable found = Sheets.table(
+                new Object[] {"Item", "Bin", "Qty", "Value"},
+                new Object[] {"North depot"},
+                new Object[] {"Rope", "A1", 6, 15},
+                new Object[] {"Buoy", "A2", 4, 32},
+                new Object[] {"continued over"},
+                new Object[] {"Item", "Bin", "Qty", "Value"},
+                new Object[] {"North depot (continued)"},
+                new Object[] {"Chain", "A3", 5, 40},
+                new Object[] {"South depot"},
+                new Object[] {"Rope", "B1", 2, 5});
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.sections())
+                .extracting(FoundTable.Aside::text)
+                .containsExactly("North depot", "North depot", "South depot");
+        assertThat(found.aside()).contains(new FoundTable.Aside(5, RowClass.NOTE));
+    }
+
+    @Test
     void aNoteBelowARecordHeadsNothing() {
         FoundTable found = Sheets.table(
                 new Object[] {"Contract", "Supplier", "Start", "Value"},
