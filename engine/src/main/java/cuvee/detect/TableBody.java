@@ -529,7 +529,9 @@ final class TableBody {
     private String heading(Row line) {
         String text = RowText.of(line);
         String before = LineRows.withoutContinued(text);
-        boolean again = aside.stream().anyMatch(other -> other.rowClass() == RowClass.SECTION && other.text().equals(before));
+        boolean again = aside.stream()
+                .anyMatch(other ->
+                        other.rowClass() == RowClass.SECTION && other.text().equals(before));
         return again ? before : text;
     }
 

@@ -596,7 +596,7 @@ public final class HeaderWords {
     }
 
     /** A header without what heads several columns. */
-    private static String ownPart(String header) {
+    public static String ownPart(String header) {
         int at = header.lastIndexOf(GROUP);
         return at < 0 ? header : header.substring(at + GROUP.length());
     }

@@ -284,7 +284,7 @@ public final class LiningUp {
 
     /**
      * A new column whose headers name several currencies, or several periods, is called without any: each amount has its
-     * currency beside it, and the tags say the period.
+     * currency beside it, and the tags say the period. Nor is one called by what stands over it in one file only.
      */
     private void nameWithoutWhatDiffers() {
         for (String name : List.copyOf(new LinkedHashSet<>(feeding.all().values()))) {
@@ -308,8 +308,26 @@ public final class LiningUp {
             } else if (differ(keys, LiningUp::periods)
                     && !differ(keys, header -> Stream.of(LooseText.key(withoutPeriod(header))))) {
                 rename(name, withoutPeriod(name), "its headers name several periods");
+            } else if (differ(keys, header -> Stream.of(LooseText.key(withoutOwnPart(header))))
+                    && !differ(keys, header -> Stream.of(LooseText.key(HeaderWords.ownPart(header))))
+                    && isCalledOnlyHere(name)) {
+                rename(name, HeaderWords.ownPart(name), "other words stand over it in each file");
             }
         }
+    }
+
+    /** What heads several columns, of a header that has such a part. */
+    private static String withoutOwnPart(String header) {
+        return header.substring(0, header.length() - HeaderWords.ownPart(header).length());
+    }
+
+    /** True where no other column has a header with the same own part. */
+    private boolean isCalledOnlyHere(String name) {
+        String own = LooseText.key(HeaderWords.ownPart(name));
+        return feeding.all().entrySet().stream()
+                .filter(fed -> !fed.getValue().equals(name))
+                .noneMatch(fed -> LooseText.key(HeaderWords.ownPart(feeding.own(fed.getKey())))
+                        .equals(own));
     }
 
     private boolean differ(Set<String> keys, Function<String, Stream<String>> said) {
