@@ -28,7 +28,7 @@ public final class Signatures {
     }
 
     /** What the layout of a table is called when its columns stay columns. */
-    static String plain(FoundTable table) {
+    public static String plain(FoundTable table) {
         return table.columns().stream()
                         .map(column -> LooseText.key(column.header()))
                         .collect(Collectors.joining("|"))

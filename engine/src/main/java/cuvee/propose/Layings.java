@@ -68,6 +68,7 @@ public final class Layings implements Draft.Step {
         Set<String> taken = new HashSet<>();
         for (PlacedTable member : draft.members()) {
             taken.add(signature(member, RunsAcross.of(member.table())));
+            taken.add(Signatures.plain(member.table()));
         }
         return draft.unasking(question -> Set.of(Kinds.ACROSS, Kinds.CARRY_DOWN).contains(question.kind())
                 && taken.stream()
@@ -93,9 +94,10 @@ public final class Layings implements Draft.Step {
         if (!across.isEmpty()) {
             amount = amountSoFar().or(() -> ValueName.in(tables, across)).orElse(holdWords(across) ? VALUE : AMOUNT);
         }
+        NamesAsValues namesAsValues = new NamesAsValues(tables);
         Map<PlacedTable, PlacedTable> laid = new LinkedHashMap<>();
         layouts.forEach((signature, same) -> {
-            Optional<Turned> turn = turn(signature, same, across);
+            Optional<Turned> turn = turn(signature, same, across, namesAsValues);
             Map<PlacedTable, Map<String, Origin.Carrying>> carried = down.of(signature, same);
             List<String> lines = sections.of(signature, same);
             for (PlacedTable table : same) {
@@ -181,10 +183,15 @@ public final class Layings implements Draft.Step {
         return names;
     }
 
-    private Optional<Turned> turn(String signature, List<PlacedTable> same, Map<PlacedTable, Across> across) {
+    private Optional<Turned> turn(
+            String signature, List<PlacedTable> same, Map<PlacedTable, Across> across, NamesAsValues namesAsValues) {
         Optional<Decision> decision = job.decision(Kinds.ACROSS, signature).or(() -> byStays(job, same.get(0)));
         PlacedTable first = same.get(0);
         Across block = across.get(first);
+        Optional<NamesAsValues.Proposal> asRows = block == null ? namesAsValues.of(signature, same) : Optional.empty();
+        if (!job.isSettled(Kinds.ACROSS, signature)) {
+            asRows.ifPresent(proposal -> questions.add(proposal.question()));
+        }
         if (decision.isPresent()) {
             if (block != null && !job.isSettled(Kinds.ACROSS, signature)) {
                 askNumbered(signature, same, across, decision.get().answer());
@@ -194,6 +201,10 @@ public final class Layings implements Draft.Step {
         boolean known = same.stream()
                 .anyMatch(
                         table -> across.get(table) != null && across.get(table).sure() != Across.Sureness.FEW);
+        if (asRows.isPresent()) {
+            assumed.add(asRows.get().decision());
+            return Turned.of(asRows.get().decision().answer());
+        }
         if (block == null || !known) {
             pointOut(first, block != null);
             return Optional.empty();
@@ -236,7 +247,10 @@ public final class Layings implements Draft.Step {
         }
     }
 
-    /** A decision of the analyst that names the columns that stay holds for every layout that has them. */
+    /**
+     * A decision of the analyst that names the columns that stay holds for every layout that has them, unless it is in rows
+     * already.
+     */
     public static Optional<Decision> byStays(Job job, PlacedTable table) {
         Set<String> keys = table.table().columns().stream()
                 .map(column -> LooseText.key(column.header()))
@@ -245,6 +259,7 @@ public final class Layings implements Draft.Step {
                 .filter(decision -> decision.kind().equals(Kinds.ACROSS))
                 .filter(decision -> Turned.of(decision.answer())
                         .filter(turn -> !turn.stays().isEmpty() && keys.containsAll(stays(turn)))
+                        .filter(turn -> turn.names().stream().map(LooseText::key).noneMatch(keys::contains))
                         .isPresent())
                 .findFirst();
     }

@@ -259,8 +259,13 @@ class SynonymBatchesTest {
     void whatStandsOverAColumnInOneFileOnlyIsNoPartOfItsName() {
         Batch batch = new Batch(folder);
         for (String depot : List.of("Hollin", "Tarsk")) {
-            batch.csv(depot + ".csv", depot + ",Order,,Sent,", "Item,Qty,Value,Qty,Value", "Rope,4,20,3,15", "Buoy,1,"
-                    + depot.length() + ",1,9", "Pump,2,49,2,49");
+            batch.csv(
+                    depot + ".csv",
+                    depot + ",Order,,Sent,",
+                    "Item,Qty,Value,Qty,Value",
+                    "Rope,4,20,3,15",
+                    "Buoy,1," + depot.length() + ",1,9",
+                    "Pump,2,49,2,49");
         }
         assertThat(batch.refresh().columns())
                 .startsWith("Item", "Order / Qty", "Order / Value", "Sent / Qty", "Sent / Value");
