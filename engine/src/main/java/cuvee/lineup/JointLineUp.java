@@ -104,6 +104,10 @@ final class JointLineUp {
     private final List<Set<String>> apart;
     /** By the keys of headers whose columns are factors of others. */
     private final Map<String, Set<WorkedOut.Factor>> factors = new HashMap<>();
+    /** By the keys of headers whose columns are always somewhat less than others of their tables: the keys of these. */
+    private final Map<String, Set<String>> above = new HashMap<>();
+
+    private final Map<String, Set<String>> below = new HashMap<>();
     /** By two units; anew after each round. */
     private final Map<Long, Order> orders = new HashMap<>();
 
@@ -130,6 +134,12 @@ final class JointLineUp {
         profiles.forEach((key, profile) -> {
             if (!profile.workedOut.factors().isEmpty()) {
                 factors.put(key, profile.workedOut.factors());
+            }
+            if (!profile.workedOut.above().isEmpty()) {
+                above.put(key, profile.workedOut.above());
+            }
+            if (!profile.workedOut.below().isEmpty()) {
+                below.put(key, profile.workedOut.below());
             }
         });
         for (int u = 0; u < units.size(); u++) {
@@ -381,6 +391,7 @@ final class JointLineUp {
                 + LineUpWeights.PRESENCE * Math.min(1, presence)
                 + (x.tables + y.tables >= allTables ? LineUpWeights.FULL_COVER : 0)
                 + (areTheSameFactor(x, y) ? LineUpWeights.SAME_FACTOR : 0)
+                + (areCrossed(x, y) || areCrossed(y, x) ? LineUpWeights.CROSSED : 0)
                 + placing(x, y);
     }
 
@@ -391,6 +402,34 @@ final class JointLineUp {
                         .anyMatch(here -> factors(y)
                                 .anyMatch(there ->
                                         areOne(here.by(), there.by()) && areOne(here.product(), there.product())));
+    }
+
+    /**
+     * True where one is always somewhat less than another column of its table and the other always somewhat more than one of
+     * its own, and these could be one column in turn: a net amount is not the gross of another sender.
+     */
+    private boolean areCrossed(Cluster lesser, Cluster greater) {
+        if (above.isEmpty() || below.isEmpty()) {
+            return false;
+        }
+        for (String key : lesser.keys) {
+            for (String more : above.getOrDefault(key, Set.of())) {
+                for (String other : greater.keys) {
+                    for (String less : below.getOrDefault(other, Set.of())) {
+                        if (couldBeOne(more, less)) {
+                            return true;
+                        }
+                    }
+                }
+            }
+        }
+        return false;
+    }
+
+    private boolean couldBeOne(String key, String other) {
+        Cluster one = clusterOf.get(key);
+        Cluster two = clusterOf.get(other);
+        return one != null && two != null && (one == two || linkable(one, two) && base(one, two).score() > NEVER);
     }
 
     private Stream<WorkedOut.Factor> factors(Cluster cluster) {

@@ -50,6 +50,9 @@ final class LineUpWeights {
     /** Of two dates without a word in common, one speaks of what is still to come. */
     static final double TO_COME = -1.8;
 
+    /** One is the lesser of two columns of its tables in every row, the other the greater of two. */
+    static final double CROSSED = -4.0;
+
     static final double SCALE = -1.5;
     static final double RANGE = -1.5;
     /** Scale and range together speak no louder than this against: senders differ in size. */

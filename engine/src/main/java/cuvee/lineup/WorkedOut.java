@@ -18,10 +18,13 @@ import java.util.stream.Collectors;
  * @param products for each table that has products of two columns: whether this is one
  * @param sums for each table that has sums of other columns: whether this is one
  * @param factors what it is multiplied by, and what column holds what that comes to
+ * @param below the columns that are somewhat less than it in every row, as a net amount is less than the gross
+ * @param above the columns that are somewhat more
  */
-public record WorkedOut(List<Boolean> products, List<Boolean> sums, Set<Factor> factors) {
+public record WorkedOut(
+        List<Boolean> products, List<Boolean> sums, Set<Factor> factors, Set<String> below, Set<String> above) {
     /** Nothing is known. */
-    static final WorkedOut UNKNOWN = new WorkedOut(List.of(), List.of(), Set.of());
+    static final WorkedOut UNKNOWN = new WorkedOut(List.of(), List.of(), Set.of(), Set.of(), Set.of());
 
     /** Other columns of a table by the keys of their headers: one by which another is multiplied, and their product. */
     record Factor(String by, String product) {}
@@ -38,11 +41,15 @@ public record WorkedOut(List<Boolean> products, List<Boolean> sums, Set<Factor> 
 
     private static final double WHOLE = 0.51;
     private static final double SMALL = 50;
+    /** An amount with its tax or its freight is no more than so many times the one without. */
+    private static final double SOMEWHAT = 2;
 
     public WorkedOut {
         products = List.copyOf(products);
         sums = List.copyOf(sums);
         factors = Set.copyOf(factors);
+        below = Set.copyOf(below);
+        above = Set.copyOf(above);
     }
 
     /**
@@ -69,9 +76,37 @@ public record WorkedOut(List<Boolean> products, List<Boolean> sums, Set<Factor> 
             all.add(new WorkedOut(
                     products.isEmpty() ? List.of() : List.of(products.get(i)),
                     sums.isEmpty() ? List.of() : List.of(sums.get(i)),
-                    factors.getOrDefault(i, Set.of())));
+                    factors.getOrDefault(i, Set.of()),
+                    beside(keys, columns, i, true),
+                    beside(keys, columns, i, false)));
         }
         return all;
+    }
+
+    /** The columns that are somewhat less than one in every row, or somewhat more. */
+    private static Set<String> beside(List<String> keys, List<double[]> columns, int column, boolean less) {
+        Set<String> beside = new HashSet<>();
+        for (int i = 0; i < columns.size() && columns.size() <= MOST_COLUMNS; i++) {
+            double[] lesser = columns.get(less ? i : column);
+            double[] greater = columns.get(less ? column : i);
+            if (i != column && isSomewhatMore(greater, lesser)) {
+                beside.add(keys.get(i));
+            }
+        }
+        return beside;
+    }
+
+    private static boolean isSomewhatMore(double[] greater, double[] lesser) {
+        int more = 0;
+        for (int row = 0; row < greater.length; row++) {
+            double one = Math.abs(greater[row]);
+            double other = Math.abs(lesser[row]);
+            if (one < other || one > other * SOMEWHAT) {
+                return false;
+            }
+            more += one > other ? 1 : 0;
+        }
+        return more >= FEW;
     }
 
     private static void add(Map<Integer, Set<Factor>> factors, int column, Factor factor) {
@@ -83,7 +118,9 @@ public record WorkedOut(List<Boolean> products, List<Boolean> sums, Set<Factor> 
         return new WorkedOut(
                 parts.stream().flatMap(part -> part.products.stream()).toList(),
                 parts.stream().flatMap(part -> part.sums.stream()).toList(),
-                parts.stream().flatMap(part -> part.factors.stream()).collect(Collectors.toSet()));
+                parts.stream().flatMap(part -> part.factors.stream()).collect(Collectors.toSet()),
+                parts.stream().flatMap(part -> part.below.stream()).collect(Collectors.toSet()),
+                parts.stream().flatMap(part -> part.above.stream()).collect(Collectors.toSet()));
     }
 
     /** Whether it is the product of two columns in most tables; empty where none of them has products. */

@@ -259,7 +259,8 @@ public final class Layings implements Draft.Step {
                 .filter(decision -> decision.kind().equals(Kinds.ACROSS))
                 .filter(decision -> Turned.of(decision.answer())
                         .filter(turn -> !turn.stays().isEmpty() && keys.containsAll(stays(turn)))
-                        .filter(turn -> turn.names().stream().map(LooseText::key).noneMatch(keys::contains))
+                        .filter(turn ->
+                                turn.names().stream().map(LooseText::key).noneMatch(keys::contains))
                         .isPresent())
                 .findFirst();
     }

@@ -412,7 +412,7 @@ class JointLineUpTest {
     private void amounts(String key, boolean product) {
         column(key, i -> number(Math.round(random.nextDouble() * 90_000) / 100.0));
         profiles.computeIfPresent(
-                key, (any, profile) -> profile.workedOut(new WorkedOut(List.of(product), List.of(), Set.of())));
+                key, (any, profile) -> profile.workedOut(new WorkedOut(List.of(product), List.of(), Set.of(), Set.of(), Set.of())));
     }
 
     /** A column of numbers that is multiplied by another one of its table, to a third. */
@@ -421,7 +421,12 @@ class JointLineUpTest {
         profiles.computeIfPresent(
                 key,
                 (any, profile) -> profile.workedOut(
-                        new WorkedOut(List.of(false), List.of(), Set.of(new WorkedOut.Factor(by, product)))));
+                        new WorkedOut(
+                                List.of(false),
+                                List.of(),
+                                Set.of(new WorkedOut.Factor(by, product)),
+                                Set.of(),
+                                Set.of())));
     }
 
     @ParameterizedTest

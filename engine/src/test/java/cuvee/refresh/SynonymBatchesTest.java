@@ -329,6 +329,33 @@ class SynonymBatchesTest {
     }
 
     @Test
+    void theLesserOfTwoAmountsIsNeverTheGreaterOfAnother() {
+        Batch batch = new Batch(folder);
+        Random random = new Random(3);
+        invoices(batch, "Hollin", "Day,Buyer,Zumo,Zumo plus", 100, random);
+        invoices(batch, "Tarsk", "Day,Buyer,Zumo,Zumo plus", 100, random);
+        // Its lesser amounts are as great as the greater ones of the others.
+        invoices(batch, "Oska", "Day,Buyer,Kern,Hulle", 120, random);
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("Day", "Buyer", "Zumo", "Zumo plus").doesNotContain("Kern");
+        assertThat(made.outcome().questions())
+                .filteredOn(question -> question.text().contains("Kern"))
+                .allSatisfy(question -> assertThat(question.assumed()).isNotEqualTo("Zumo plus"));
+        assertThat(made.outcome().questions())
+                .filteredOn(question -> question.text().contains("Hulle"))
+                .allSatisfy(question -> assertThat(question.assumed()).isNotEqualTo("Zumo"));
+    }
+
+    private static void invoices(Batch batch, String name, String header, int least, Random random) {
+        List<String> lines = new ArrayList<>(List.of(header));
+        for (int i = 0; i < 16; i++) {
+            int cents = least * 50 + random.nextInt(least * 100);
+            lines.add("2026-03-%02d,%s,%.2f,%.2f".formatted(i + 1, i % 2 == 0 ? "Aske" : "Brill", cents / 100.0, cents * 1.2 / 100));
+        }
+        batch.csv(name + ".csv", lines.toArray(String[]::new));
+    }
+
+    @Test
     void unitsOfDifferentThingsAreNeverOneColumn() {
         Batch batch = new Batch(folder);
         batch.csv("Hollin.csv", "Well,Depth (m),Temp (°C),Flow (l/s)", "H1,30.4,10.4,1.1", "H2,31.4,9.9,1.2");

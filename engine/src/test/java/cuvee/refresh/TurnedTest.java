@@ -92,7 +92,9 @@ class TurnedTest extends BatchTest {
                 "O2,2026-03-31,Peak,64",
                 "O2,2026-03-31,Off-peak,25");
         Batch.Made made = batch.refresh();
-        assertThat(made.columns()).startsWith("Meter", "Read on", "Register", "kWh").doesNotContain("Peak", "Total");
+        assertThat(made.columns())
+                .startsWith("Meter", "Read on", "Register", "kWh")
+                .doesNotContain("Peak", "Total");
         assertThat(made.lines())
                 .hasSize(16)
                 .anyMatch(line -> line.startsWith("Hollin2|2026-03-31|Off-peak|30"))
@@ -110,7 +112,8 @@ class TurnedTest extends BatchTest {
     @Test
     void namesThatAreValuesBesideOtherAmountsStayColumns() {
         String day = ",2026-03-31,Moss,";
-        batch.csv("Hollin.csv", "Meter,Read on,Read by,Peak,Off-peak,Loss", "H1" + day + "10,40,1", "H2" + day + "7,8,3");
+        batch.csv(
+                "Hollin.csv", "Meter,Read on,Read by,Peak,Off-peak,Loss", "H1" + day + "10,40,1", "H2" + day + "7,8,3");
         batch.csv(
                 "Oska.csv",
                 "Meter,Read on,Read by,Register,kWh",
