@@ -106,6 +106,25 @@ final class RowSums {
         return agreeing;
     }
 
+    /** How many numbers of a row add up several of those above, rather than to repeat the only one there is. */
+    int adding(Row row) {
+        RunningSums.Group all = sums.all();
+        int adding = 0;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value) && agrees(value, column)) {
+                RunningSums.Group added = isOfLastGroup(value, column) ? sums.sinceTotal() : all;
+                adding += added.reaches(value, column) ? 0 : 1;
+            }
+        }
+        return adding;
+    }
+
+    private boolean isOfLastGroup(double value, int column) {
+        return sums.recordsSinceTotal() > 0
+                && Agreement.of(value, sums.sinceTotal().sum(column), sums.recordsSinceTotal());
+    }
+
     boolean agrees(double value, int column) {
         return Agreement.of(value, sums.sinceTotal().sum(column), sums.recordsSinceTotal())
                 || Agreement.of(value, sums.all(column), sums.records())

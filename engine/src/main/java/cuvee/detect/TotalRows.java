@@ -250,7 +250,8 @@ final class TotalRows {
     /**
      * True where a row adds up those above it under a name that says nothing of it, such as a region's: more than one sum
      * agrees, or one of many digits, under texts that no record has, and there are fewer of them than records have, or the
-     * numbers are too large for an accident. What could be one is asked about.
+     * numbers are too large for an accident. A number that is the only one above once more adds up nothing. What could be
+     * one is asked about.
      */
     private boolean isTotalOfAnyName(Row row, int texts) {
         boolean whole = TotalAbove.namesWhole(row, columns) && rowSums.mostAgree(row);
@@ -280,8 +281,9 @@ final class TotalRows {
         // A record may well have the numbers of the one before it, or by accident those of two together.
         boolean enough =
                 sums.recordsSinceTotal() >= ENOUGH || sums.recordsSinceTotal() == 0 || rowSums.allAgreeWithAll(row);
-        boolean one = numbers == 1 && greatest >= MANY_DIGITS && sums.records() >= MANY;
-        boolean several = numbers >= SEVERAL && (bare || greatest >= SOME_DIGITS);
+        int adding = rowSums.adding(row);
+        boolean one = numbers == 1 && adding == 1 && greatest >= MANY_DIGITS && sums.records() >= MANY;
+        boolean several = numbers >= SEVERAL && (bare ? adding > 0 : adding >= SEVERAL && greatest >= SOME_DIGITS);
         if (enough && (several || one && bare)
                 || (enough || bare) && (one || numbers >= SEVERAL) && reading.unnamedTotals()) {
             return true;

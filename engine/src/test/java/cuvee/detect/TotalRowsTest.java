@@ -24,6 +24,19 @@ class TotalRowsTest {
     }
 
     @Test
+    void aRecordWithTheOnlyNumbersAboveItOnceMoreIsNoTotal() {
+        FoundTable found = Sheets.tables(List.of(
+                        new Object[] {"Site", "Date", "Accidents", "Hours lost", "Cost"},
+                        new Object[] {"Hollin 1", LocalDate.of(2026, 3, 1), 1, 8, "n/a"},
+                        new Object[] {"Hollin 2", LocalDate.of(2026, 3, 2), "n/a", "n/a", "n/a"},
+                        new Object[] {"Hollin 3", LocalDate.of(2026, 3, 3), "n/a", "n/a", 120.5},
+                        new Object[] {"Hollin 4", LocalDate.of(2026, 3, 4), 1, 8, 120.5},
+                        new Object[] {"Hollin 1", LocalDate.of(2026, 3, 5), 1, 3.5, 120.5}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(5);
+    }
+
+    @Test
     void theHeaderAgainWithFewerOfItsYearsIsNoRecord() {
         FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Income", "Tax", 2001, 2002, 2003, 2004, 2005, 2006, 2007},
