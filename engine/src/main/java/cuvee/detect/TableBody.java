@@ -225,8 +225,11 @@ final class TableBody {
         return sections > 0;
     }
 
-    /** How many cells the first rows fill that are fuller than one in so many of them: the fewest of records, or the usual. */
-    private static int filled(List<Row> below, int oneIn) {
+    /**
+     * How many cells the first rows fill that are fuller than one in so many of them: the fewest of records, or the usual.
+     * Rows with a number and a word for a total or a balance say nothing of records.
+     */
+    private int filled(List<Row> below, int oneIn) {
         int gap = 0;
         while (gap < below.size() && (gap == 0 || below.get(gap).blanksBefore() == 0)) {
             gap++;
@@ -234,6 +237,7 @@ final class TableBody {
         // What follows a gap may be notes.
         List<Row> first = gap >= 3 ? below.subList(0, gap) : below;
         int[] filled = first.stream()
+                .filter(row -> row.filled() > 2 || !totalRows.named(row) && !TotalWords.namesBalance(row.text(row.firstFilled())))
                 .mapToInt(Row::filled)
                 .filter(count -> count > 1)
                 .sorted()

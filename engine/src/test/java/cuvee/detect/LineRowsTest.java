@@ -45,6 +45,23 @@ class LineRowsTest {
     }
 
     @Test
+    void accountsHeadTheirEntriesThoughFewOfThemStandBetweenTheBalances() {
+        FoundTable found = Sheets.table(
+                new Object[] {"Date", "Ref", "Narrative", "Debit", "Credit", "Balance"},
+                new Object[] {"4000 Sales"},
+                new Object[] {"", "", "Opening balance", "", "", 314.82},
+                new Object[] {"2026-03-03", "J994", "Accrual", "", 114.03, 428.85},
+                new Object[] {"2026-03-07", "J311", "Invoice", 20, "", 408.85},
+                new Object[] {"", "", "Closing balance", "", "", 408.85},
+                new Object[] {},
+                new Object[] {"7100 Rent"},
+                new Object[] {"", "", "Opening balance", "", "", 305.25},
+                new Object[] {"2026-03-06", "J864", "Accrual", "", 205.18, 510.43},
+                new Object[] {"", "", "Closing balance", "", "", 510.43});
+                assertThat(found.sections()).extracting(FoundTable.Aside::text).containsExactly("4000 Sales", "7100 Rent");
+    }
+
+    @Test
     void aNoteBelowARecordHeadsNothing() {
         FoundTable found = Sheets.table(
                 new Object[] {"Contract", "Supplier", "Start", "Value"},
