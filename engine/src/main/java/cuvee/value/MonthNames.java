@@ -1,10 +1,13 @@
 package cuvee.value;
 
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /** The names of the months and their usual abbreviations in several languages. */
 public final class MonthNames {
@@ -30,6 +33,15 @@ public final class MonthNames {
     /** The month of a name or abbreviation, from 1; empty where it is none. */
     public static Optional<Integer> of(String word) {
         return Optional.ofNullable(MONTHS.get(word.toLowerCase(Locale.ROOT)));
+    }
+
+    /** Those that are no common words, the longest first, with {@code |} between them. */
+    static String words() {
+        return MONTHS.keySet().stream()
+                .filter(MonthNames::clear)
+                .sorted(Comparator.comparingInt(String::length).reversed().thenComparing(Comparator.naturalOrder()))
+                .map(Pattern::quote)
+                .collect(Collectors.joining("|"));
     }
 
     /** True where a month's name can be meant without a year beside it. */

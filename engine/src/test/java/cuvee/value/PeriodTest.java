@@ -93,6 +93,27 @@ class PeriodTest {
         assertThat(period.holds(LocalDate.of(year + 2, 1, 1))).isFalse();
     }
 
+    @ParameterizedTest
+    @CsvSource({
+        "Sales Jan-Mar 2026,2026",
+        "Sales January to March 2026,2026",
+        "returns 2-8 March 2026,2026-03-01",
+        "Sales March 2026,2026-03-01",
+        "Data set - March 2026,2026-03-01",
+        "returns 8 March 2026,2026-03-08"
+    })
+    void theLastOfSeveralMonthsOrDaysIsNotTheOneMeant(String name, String value) {
+        assertThat(Period.in(name, Convention.Order.DAY_FIRST).orElseThrow().period().value())
+                .contains(value);
+    }
+
+    @Test
+    void severalMonthsOrWeeksAreNone() {
+        assertThat(Period.in("sales Jan-Mar", Convention.Order.DAY_FIRST)).isEmpty();
+        assertThat(Period.in("pay period 01 (wk1-2)", Convention.Order.DAY_FIRST)).isEmpty();
+        assertThat(Period.in("pay wk1-2026", Convention.Order.DAY_FIRST)).isPresent();
+    }
+
     @Test
     void aCommonWordIsNoMonthBesideOneInDigits() {
         Period.Found found =
