@@ -2,6 +2,7 @@ package cuvee.audit;
 
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
+import cuvee.layout.HeaderWords;
 import cuvee.master.MasterPlan;
 import cuvee.master.RuleRows;
 import cuvee.master.Shaped;
@@ -18,6 +19,8 @@ import cuvee.value.Type;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
 
 /** What is to be said of a master once it is there: values that do not fit, and what rules could not do. */
 public final class MasterFindings {
@@ -39,6 +42,7 @@ public final class MasterFindings {
         misfitCells();
         spellings();
         unitsApart();
+        movementsApart();
         shaped.ifPresent(this::shape);
         try (RuleRows rows = store.ruleRows(proposal.plan())) {
             codesWithoutNames(rows, codes);
@@ -98,6 +102,43 @@ public final class MasterFindings {
                 && !otherUnit.isEmpty()
                 && Measures.areApart(unit, otherUnit)
                 && LooseText.keyWithoutUnit(one).equals(LooseText.keyWithoutUnit(other));
+    }
+
+    /** Amounts with a sign, and debits and credits in tables that have no such amounts: one movement said in two ways. */
+    private void movementsApart() {
+        OptionalInt debit = numbersCalled("debit");
+        OptionalInt credit = numbersCalled("credit");
+        OptionalInt amount = numbersCalled("amount");
+        if (debit.isEmpty() || credit.isEmpty() || amount.isEmpty()) {
+            return;
+        }
+        if (noTableHasBoth(debit.getAsInt(), amount.getAsInt())
+                && noTableHasBoth(credit.getAsInt(), amount.getAsInt())) {
+            Proposal.ColumnReport signed = proposal.columns().get(amount.getAsInt());
+            String out = proposal.columns().get(debit.getAsInt()).name();
+            String in = proposal.columns().get(credit.getAsInt()).name();
+            findings.add(new Finding(
+                    Severity.REMARK,
+                    "movements-apart",
+                    Where.JOB,
+                    Says.quoted(signed.name()) + " (" + Says.count(signed.filled(), "row")
+                            + ") stands in tables that have neither " + Says.quoted(out) + " nor " + Says.quoted(in)
+                            + ", which others have in its stead.",
+                    "They are three columns.",
+                    "To have one, make a column in Rework: " + signed.name() + ", else " + in + ", else 0 - " + out
+                            + "; or, where debits are above zero, " + signed.name() + ", else " + out + ", else 0 - "
+                            + in + "."));
+        }
+    }
+
+    /** The only column of numbers with a name of some meaning. */
+    private OptionalInt numbersCalled(String meaning) {
+        int[] called = IntStream.range(0, proposal.columns().size())
+                .filter(at -> proposal.columns().get(at).type().isNumber()
+                        && HeaderWords.meaningKey(proposal.columns().get(at).name())
+                                .equals(meaning))
+                .toArray();
+        return called.length == 1 ? OptionalInt.of(called[0]) : OptionalInt.empty();
     }
 
     private boolean noTableHasBoth(int one, int other) {

@@ -163,9 +163,13 @@ public final class FormulaReader {
         int start = at;
         do {
             if (!cases.isEmpty() && word("else")) {
-                Formula value = joined();
-                if (word("where")) {
-                    throw new Wrong(at, "what stands behind “else” holds for all other rows; leave “else” out");
+                Formula value = otherwise();
+                while (symbol(",")) {
+                    if (!word("else")) {
+                        throw new Wrong(at, "“else” before what holds for the rows that are blank so far");
+                    }
+                    cases.add(new Formula.Case(value, List.of()));
+                    value = otherwise();
                 }
                 otherwise = Optional.of(value);
                 break;
@@ -186,6 +190,14 @@ public final class FormulaReader {
         otherwise.ifPresent(values::add);
         oneCurrency(values, start);
         return new Formula.Choice(cases, otherwise, common(values, start), decimals(values));
+    }
+
+    private Formula otherwise() {
+        Formula value = joined();
+        if (word("where")) {
+            throw new Wrong(at, "what stands behind “else” holds for all other rows; leave “else” out");
+        }
+        return value;
     }
 
     /** The conditions behind a "where", up to the comma or bracket that ends them. */

@@ -80,6 +80,7 @@ class MadeColumnsTest {
                 "\"busy\" where Pax over 5, \"quiet\" where Pax is at least 1, else \"empty\" ~ busy,empty,quiet,quiet",
                 "1 where Vessel is Kestrel and Pax over 5, else 0 ~ 1,0,0,0",
                 "Vessel, else Route ~ Kestrel,Heron,Brannock - Marsay,Kestrel",
+                "part 9 of Vessel by \"-\", else part 2 of Route by \"-\", else \"none\" ~ Tarsk,Hollin,Marsay,none",
                 "\"none\" where Vessel is blank ~ ,,none,",
                 "larger of Pax and 3 ~ 10,3,4,3",
                 "size of (Pax - 5) ~ 5,5,1,2",
@@ -258,6 +259,7 @@ class MadeColumnsTest {
                 "larger of Pax ~ “and” is missing",
                 "hour of Date ~ “hour of” needs a time, and this is Date",
                 "capitals of Pax ~ “capitals of” needs a text, and this is Whole number",
+                "Pax, else 2, 3 ~ “else” before what holds for the rows that are blank so far",
                 "1 where Pax over 5, else 2 where Pax over 1 ~ what stands behind “else” holds for all other rows; leave “else” out",
             })
     void whatTheStoreCouldNotDoIsRefusedBeforeItIsAsked(String words, String problem) {

@@ -2,6 +2,7 @@ package cuvee.refresh;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.decision.Kinds;
 import cuvee.finding.Finding;
 import cuvee.gather.Reread;
 import cuvee.lineup.LineUp;
@@ -353,6 +354,30 @@ class SynonymBatchesTest {
             lines.add("2026-03-%02d,%s,%.2f,%.2f".formatted(i + 1, i % 2 == 0 ? "Aske" : "Brill", cents / 100.0, cents * 1.2 / 100));
         }
         batch.csv(name + ".csv", lines.toArray(String[]::new));
+    }
+
+    @Test
+    void amountsWithASignAndDebitsAndCreditsArePointedOutWithWhatMakesThemOne() {
+        Batch batch = new Batch(folder);
+        batch.csv("a.csv", "Date,Details,Amount", "2026-03-01,Aske,12.5", "2026-03-02,Brill,-7", "2026-03-03,Aske,-1");
+        for (String bank : List.of("b", "c")) {
+            batch.csv(
+                    bank + ".csv",
+                    "Date,Details,Debit,Credit",
+                    "2026-03-04,Aske " + bank + ",3.5,",
+                    "2026-03-05,Brill,,8",
+                    "2026-03-06,Carrow,2,");
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("movements-apart"))
+                .singleElement()
+                .satisfies(found ->
+                        assertThat(found.text()).contains("make a column in Rework: Amount, else Credit, else 0 - Debit"));
+        batch.settle(Kinds.MADE, "Movement", "Amount, else Credit, else 0 - Debit");
+        assertThat(batch.refresh().lines())
+                .anyMatch(line -> line.startsWith("2026-03-02|Brill|") && line.contains("|-7"))
+                .anyMatch(line -> line.startsWith("2026-03-04|Aske b|") && line.contains("|-3.5"))
+                .anyMatch(line -> line.startsWith("2026-03-05|Brill|") && line.contains("|8|8"));
     }
 
     @Test
