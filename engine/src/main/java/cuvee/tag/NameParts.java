@@ -2,6 +2,7 @@ package cuvee.tag;
 
 import cuvee.value.Convention;
 import cuvee.value.LooseText;
+import cuvee.value.MonthNames;
 import cuvee.value.Period;
 import cuvee.value.VersionMarks;
 import java.util.ArrayList;
@@ -43,6 +44,11 @@ public final class NameParts {
     private static final Pattern ANY = Pattern.compile(HARD_AND_MIDDLE.pattern() + "|\\s+");
     private static final Pattern IN_BRACKETS = Pattern.compile("\\s*[(\\[]([^()\\[\\]]+)[)\\]]");
     private static final char CUT = '\u0001';
+    /** Between the first and the last of several months or days, which no separator parts. */
+    private static final char TO = '\u0002';
+
+    private static final Pattern DAYS =
+            Pattern.compile("(?<![\\p{L}\\p{N}])(\\d{1,2}) ?[-–] ?(\\d{1,2})(?=\\s*_" + CUT + ")");
     /** A value has so many words at most. */
     private static final int LONGEST_VALUE = 5;
 
@@ -152,8 +158,13 @@ public final class NameParts {
                     .map(found -> new Cut(
                             Optional.of(found.period()),
                             name.substring(found.from(), found.to()),
-                            name.substring(0, found.from()) + "_" + CUT + "_" + name.substring(found.to())))
-                    .orElse(new Cut(Optional.empty(), "", name));
+                            together(name.substring(0, found.from()) + "_" + CUT + "_" + name.substring(found.to()))))
+                    .orElse(new Cut(Optional.empty(), "", together(name)));
+        }
+
+        /** A rest in which several months, or the days of a month, are one word: {@code Jan-Mar}, {@code 02-08 _}. */
+        private static String together(String rest) {
+            return MonthNames.SEVERAL.matcher(DAYS.matcher(rest).replaceAll("$1" + TO + "$2")).replaceAll("$1" + TO + "$2");
         }
 
         /** The name with the month that its last word is. */
@@ -445,7 +456,7 @@ public final class NameParts {
         Parts parts = byName.get(name);
         return parts == null || part >= parts.values().size()
                 ? Optional.empty()
-                : Optional.of(parts.values().get(part)).filter(value -> !value.isEmpty());
+                : Optional.of(parts.values().get(part).replace(TO, '-')).filter(value -> !value.isEmpty());
     }
 
     /** True where the periods of the names are of several sorts, or only some of them say the year. */

@@ -19,6 +19,17 @@ class NamePartsTest {
     }
 
     @Test
+    void severalMonthsOrDaysAreOnePart() {
+        NameParts quarters = parts("Grants Jan-Mar 2026", "Grants Apr-Jun 2026", "Grants Jul - Sep 2026");
+        assertThat(quarters.count()).isEqualTo(1);
+        assertThat(quarters.part("Grants Jan-Mar 2026", 0)).contains("Jan-Mar");
+        assertThat(quarters.part("Grants Jul - Sep 2026", 0)).contains("Jul-Sep");
+        NameParts weeks = parts("runs 02-08 Mar", "runs 09-15 Mar", "runs 16-22 Mar");
+        assertThat(weeks.count()).isEqualTo(1);
+        assertThat(weeks.part("runs 09-15 Mar", 0)).contains("09-15");
+    }
+
+    @Test
     void aNameOfTwoWordsIsOnePart() {
         NameParts parts = parts("plan Port Aldan", "plan Skerry Isle", "plan Hollin");
         assertThat(parts.count()).isEqualTo(1);
