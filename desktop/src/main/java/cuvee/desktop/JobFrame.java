@@ -374,7 +374,7 @@ final class JobFrame extends BorderPane {
                     question,
                     (settled, answer) -> {
                         slips.close();
-                        model.settle(settled, answer);
+                        model.answers().settle(settled, answer);
                     },
                     Pieces.space(),
                     Pieces.label("Esc folds", "second", "small"));

@@ -166,7 +166,7 @@ final class QuestionList extends HBox {
                 Button settle = Pieces.go(
                         "Settle these " + about.size() + " as assumed",
                         "settle-column-" + column,
-                        () -> model.settleAsAssumed(parts(about)));
+                        () -> model.answers().settleAsAssumed(parts(about)));
                 HBox head = Pieces.row(
                         8,
                         Pieces.label(column, "bold"),
@@ -262,7 +262,7 @@ final class QuestionList extends HBox {
                 model,
                 outcome.get(),
                 question,
-                (asked, answer) -> model.settle(card, answer),
+                (asked, answer) -> model.answers().settle(card, answer),
                 Pieces.button("Show it in its place", "question-place", () -> showInPlace(card)));
         answers = box;
         evidence.getChildren().addAll(head, title, stake, box);
@@ -325,17 +325,18 @@ final class QuestionList extends HBox {
         MenuButton word = Pieces.slot("weighed-by");
         String now = Stakes.of(outcome).column();
         word.setText(now.isEmpty() ? "no column" : now);
-        numbers.forEach(name -> word.getItems().add(Pieces.item(name, "", () -> model.weighBy(name))));
+        numbers.forEach(name ->
+                word.getItems().add(Pieces.item(name, "", () -> model.answers().weighBy(name))));
         return Optional.of(word);
     }
 
     private void settleAll() {
-        model.settleAsAssumed(parts(cards));
+        model.answers().settleAsAssumed(parts(cards));
     }
 
     private void askAgain(long row) {
         if (settled.model() instanceof ListGrid<?> list && list.item(row) instanceof Decision decision) {
-            model.askAgain(decision);
+            model.answers().askAgain(decision);
         }
     }
 

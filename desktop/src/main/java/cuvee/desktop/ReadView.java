@@ -233,8 +233,8 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
         asFound.setId("read-as-found");
         asFound.getStyleClass().add("go");
         asFound.setTooltip(new Tooltip("Forget what was put by hand for this sheet"));
-        asFound.setOnAction(
-                e -> current().ifPresent(each -> model.decideReading(each.subject(), cuvee.detect.Reading.DEFAULT)));
+        asFound.setOnAction(e -> current()
+                .ifPresent(each -> model.answers().decideReading(each.subject(), cuvee.detect.Reading.DEFAULT)));
         take.setId("read-take");
         take.getStyleClass().add("chief");
         take.setOnAction(e -> take(false));
@@ -535,7 +535,7 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
         }
         effect.setText("Trying it out.");
         Pieces.show(takeForLayout, change.get().forLayout().isPresent());
-        model.tryOut(grid.sheet(), change.get().reading(), found -> {
+        model.answers().tryOut(grid.sheet(), change.get().reading(), found -> {
             if (edit.equals(change) && grid.equals(shown)) {
                 effect.setText(ReadingEdit.effect(grid.sheet(), found));
                 grid.show(found);
@@ -553,9 +553,11 @@ final class ReadView extends VBox implements JobFrame.HasQuestions {
         if (forLayout
                 && taken.forLayout().isPresent()
                 && !now.get().signatures().isEmpty()) {
-            model.decideReading(now.get().signatures().get(0), taken.forLayout().get());
+            model.answers()
+                    .decideReading(
+                            now.get().signatures().get(0), taken.forLayout().get());
         } else {
-            model.decideReading(now.get().subject(), taken.reading());
+            model.answers().decideReading(now.get().subject(), taken.reading());
         }
     }
 

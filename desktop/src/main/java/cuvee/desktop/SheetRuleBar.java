@@ -124,7 +124,7 @@ final class SheetRuleBar extends VBox {
 
     private void take() {
         if (canBeTaken()) {
-            model.decideSheetRule(chosen().subject(), words.getText().strip());
+            model.answers().decideSheetRule(chosen().subject(), words.getText().strip());
         }
     }
 

@@ -237,7 +237,8 @@ final class TableBody {
         // What follows a gap may be notes.
         List<Row> first = gap >= 3 ? below.subList(0, gap) : below;
         int[] filled = first.stream()
-                .filter(row -> row.filled() > 2 || !totalRows.named(row) && !TotalWords.namesBalance(row.text(row.firstFilled())))
+                .filter(row -> row.filled() > 2
+                        || !totalRows.named(row) && !TotalWords.namesBalance(row.text(row.firstFilled())))
                 .mapToInt(Row::filled)
                 .filter(count -> count > 1)
                 .sorted()

@@ -429,7 +429,9 @@ final class JointLineUp {
     private boolean couldBeOne(String key, String other) {
         Cluster one = clusterOf.get(key);
         Cluster two = clusterOf.get(other);
-        return one != null && two != null && (one == two || linkable(one, two) && base(one, two).score() > NEVER);
+        return one != null
+                && two != null
+                && (one == two || linkable(one, two) && base(one, two).score() > NEVER);
     }
 
     private Stream<WorkedOut.Factor> factors(Cluster cluster) {

@@ -164,7 +164,9 @@ public final class NameParts {
 
         /** A rest in which several months, or the days of a month, are one word: {@code Jan-Mar}, {@code 02-08 _}. */
         private static String together(String rest) {
-            return MonthNames.SEVERAL.matcher(DAYS.matcher(rest).replaceAll("$1" + TO + "$2")).replaceAll("$1" + TO + "$2");
+            return MonthNames.SEVERAL
+                    .matcher(DAYS.matcher(rest).replaceAll("$1" + TO + "$2"))
+                    .replaceAll("$1" + TO + "$2");
         }
 
         /** The name with the month that its last word is. */

@@ -17,8 +17,8 @@ public final class MonthNames {
     private static final Map<String, Integer> MONTHS = months();
 
     /** The first and the last of several months: {@code Jan-Mar}. */
-    public static final Pattern SEVERAL = Pattern.compile(
-            "(?i)(?<![\\p{L}\\p{N}])(" + words() + ") ?[-–] ?(" + words() + ")(?![\\p{L}\\p{N}])");
+    public static final Pattern SEVERAL =
+            Pattern.compile("(?i)(?<![\\p{L}\\p{N}])(" + words() + ") ?[-–] ?(" + words() + ")(?![\\p{L}\\p{N}])");
 
     private MonthNames() {}
 

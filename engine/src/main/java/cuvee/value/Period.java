@@ -63,10 +63,10 @@ public record Period(Kind kind, int year, int number, int day) {
             + ")\\P{L}{0,3}(?:19|20)\\d\\d[-_.](?:0[1-9]|1[0-2])(?!\\p{N}))";
 
     /** Not the last of several months: {@code Jan-Mar 2026} speaks of 2026 and of no month. */
-    private static final String NOT_TO = "(?<!(?<!\\p{L})(?i:" + MonthNames.words() + ")\\.?(?:[-\u2013/&]| [-\u2013/&] | to ))";
+    private static final String NOT_TO =
+            "(?<!(?<!\\p{L})(?i:" + MonthNames.words() + ")\\.?(?:[-\u2013/&]| [-\u2013/&] | to ))";
     /** Not the first of several months. */
-    private static final String NOT_FROM =
-            "(?!\\.?(?: ?[-\u2013/&] ?| to )(?i:" + MonthNames.words() + ")(?!\\p{L}))";
+    private static final String NOT_FROM = "(?!\\.?(?: ?[-\u2013/&] ?| to )(?i:" + MonthNames.words() + ")(?!\\p{L}))";
     /** Not the last of several days: {@code 2-8 March 2026} is a week of March. */
     private static final String NOT_TO_DAY = "(?<!\\d[-\u2013])(?<!\\d [-\u2013] )";
     /** Not the first of several weeks: {@code wk 1-2}. */
@@ -111,8 +111,8 @@ public record Period(Kind kind, int year, int number, int day) {
                     NOT_IN_NUMBER + "(0[1-9]|[12]\\d|3[01])(0[1-9]|1[0-2])" + YEAR4 + END,
                     (m, order) -> date(number(m, 3), number(m, 2), number(m, 1))),
             way(
-                    NOT_IN_NUMBER + NOT_TO_DAY + "(\\d{1,2})(?:st|nd|rd|th)?" + SEPARATOR + WORD + SEPARATOR + YEAR_OF_ANY_LENGTH
-                            + END,
+                    NOT_IN_NUMBER + NOT_TO_DAY + "(\\d{1,2})(?:st|nd|rd|th)?" + SEPARATOR + WORD + SEPARATOR
+                            + YEAR_OF_ANY_LENGTH + END,
                     (m, order) -> named(m.group(2), wholeYear(m.group(3)), number(m, 1))),
             way(
                     NOT_IN_WORD + WORD + " (\\d{1,2})(?:st|nd|rd|th)?,? " + YEAR4 + END,
@@ -166,8 +166,8 @@ public record Period(Kind kind, int year, int number, int day) {
                     NOT_IN_WORD + "(\\d\\d)(\\d\\d)(?![\\p{L}\\p{N}])",
                     (m, order) -> fourDigits(number(m, 1), number(m, 2))));
 
-    private static final List<Way> WITHOUT_DIGITS =
-            List.of(way(NOT_IN_WORD + NOT_TO + WORD + "(?![\\p{L}\\p{N}])" + NOT_FROM, (m, order) -> alone(m.group(1))));
+    private static final List<Way> WITHOUT_DIGITS = List.of(
+            way(NOT_IN_WORD + NOT_TO + WORD + "(?![\\p{L}\\p{N}])" + NOT_FROM, (m, order) -> alone(m.group(1))));
 
     private static Way way(String pattern, Making making) {
         return new Way(Pattern.compile(pattern), making);

@@ -412,7 +412,9 @@ class JointLineUpTest {
     private void amounts(String key, boolean product) {
         column(key, i -> number(Math.round(random.nextDouble() * 90_000) / 100.0));
         profiles.computeIfPresent(
-                key, (any, profile) -> profile.workedOut(new WorkedOut(List.of(product), List.of(), Set.of(), Set.of(), Set.of())));
+                key,
+                (any, profile) ->
+                        profile.workedOut(new WorkedOut(List.of(product), List.of(), Set.of(), Set.of(), Set.of())));
     }
 
     /** A column of numbers that is multiplied by another one of its table, to a third. */
@@ -420,13 +422,8 @@ class JointLineUpTest {
         column(key, cell::apply);
         profiles.computeIfPresent(
                 key,
-                (any, profile) -> profile.workedOut(
-                        new WorkedOut(
-                                List.of(false),
-                                List.of(),
-                                Set.of(new WorkedOut.Factor(by, product)),
-                                Set.of(),
-                                Set.of())));
+                (any, profile) -> profile.workedOut(new WorkedOut(
+                        List.of(false), List.of(), Set.of(new WorkedOut.Factor(by, product)), Set.of(), Set.of())));
     }
 
     @ParameterizedTest

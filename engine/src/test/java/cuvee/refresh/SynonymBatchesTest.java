@@ -338,7 +338,9 @@ class SynonymBatchesTest {
         // Its lesser amounts are as great as the greater ones of the others.
         invoices(batch, "Oska", "Day,Buyer,Kern,Hulle", 120, random);
         Batch.Made made = batch.refresh();
-        assertThat(made.columns()).startsWith("Day", "Buyer", "Zumo", "Zumo plus").doesNotContain("Kern");
+        assertThat(made.columns())
+                .startsWith("Day", "Buyer", "Zumo", "Zumo plus")
+                .doesNotContain("Kern");
         assertThat(made.outcome().questions())
                 .filteredOn(question -> question.text().contains("Kern"))
                 .allSatisfy(question -> assertThat(question.assumed()).isNotEqualTo("Zumo plus"));
@@ -351,7 +353,8 @@ class SynonymBatchesTest {
         List<String> lines = new ArrayList<>(List.of(header));
         for (int i = 0; i < 16; i++) {
             int cents = least * 50 + random.nextInt(least * 100);
-            lines.add("2026-03-%02d,%s,%.2f,%.2f".formatted(i + 1, i % 2 == 0 ? "Aske" : "Brill", cents / 100.0, cents * 1.2 / 100));
+            lines.add("2026-03-%02d,%s,%.2f,%.2f"
+                    .formatted(i + 1, i % 2 == 0 ? "Aske" : "Brill", cents / 100.0, cents * 1.2 / 100));
         }
         batch.csv(name + ".csv", lines.toArray(String[]::new));
     }
@@ -371,8 +374,8 @@ class SynonymBatchesTest {
         Batch.Made made = batch.refresh();
         assertThat(made.findings("movements-apart"))
                 .singleElement()
-                .satisfies(found ->
-                        assertThat(found.text()).contains("make a column in Rework: Amount, else Credit, else 0 - Debit"));
+                .satisfies(found -> assertThat(found.text())
+                        .contains("make a column in Rework: Amount, else Credit, else 0 - Debit"));
         batch.settle(Kinds.MADE, "Movement", "Amount, else Credit, else 0 - Debit");
         assertThat(batch.refresh().lines())
                 .anyMatch(line -> line.startsWith("2026-03-02|Brill|") && line.contains("|-7"))

@@ -103,14 +103,18 @@ class PeriodTest {
         "returns 8 March 2026,2026-03-08"
     })
     void theLastOfSeveralMonthsOrDaysIsNotTheOneMeant(String name, String value) {
-        assertThat(Period.in(name, Convention.Order.DAY_FIRST).orElseThrow().period().value())
+        assertThat(Period.in(name, Convention.Order.DAY_FIRST)
+                        .orElseThrow()
+                        .period()
+                        .value())
                 .contains(value);
     }
 
     @Test
     void severalMonthsOrWeeksAreNone() {
         assertThat(Period.in("sales Jan-Mar", Convention.Order.DAY_FIRST)).isEmpty();
-        assertThat(Period.in("pay period 01 (wk1-2)", Convention.Order.DAY_FIRST)).isEmpty();
+        assertThat(Period.in("pay period 01 (wk1-2)", Convention.Order.DAY_FIRST))
+                .isEmpty();
         assertThat(Period.in("pay wk1-2026", Convention.Order.DAY_FIRST)).isPresent();
     }
 

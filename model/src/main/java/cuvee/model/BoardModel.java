@@ -74,7 +74,7 @@ public final class BoardModel {
         if (out && MadeColumns.names(model.now()).contains(name)) {
             model.now()
                     .decision(MadeColumns.KIND, name)
-                    .ifPresent(made -> model.decide(MadeColumns.KIND, name, Decision.off(made.answer())));
+                    .ifPresent(made -> model.answers().decide(MadeColumns.KIND, name, Decision.off(made.answer())));
             return;
         }
         Optional<Proposal> made =
@@ -125,7 +125,7 @@ public final class BoardModel {
         if (name.isEmpty()) {
             leaveOutTag(source.words());
         } else {
-            model.decide(Kinds.TAG, source.words(), name);
+            model.answers().decide(Kinds.TAG, source.words(), name);
         }
     }
 }

@@ -28,33 +28,33 @@ public final class CheckModel {
 
     /** Has a check made at each refresh from now on. */
     public void add(String words) {
-        model.decide(Kinds.CHECK, words.strip(), RowChoice.Checked.WANTED);
+        model.answers().decide(Kinds.CHECK, words.strip(), RowChoice.Checked.WANTED);
     }
 
     /** Has it made no more. */
     public void remove(String words) {
-        model.decide(Kinds.CHECK, words, "");
+        model.answers().decide(Kinds.CHECK, words, "");
     }
 
     /** Says of findings that they are so, and why; each is settled until a figure in it changes. */
     public void accept(List<Finding> findings, String note) {
-        model.accept(findings, note);
+        model.answers().accept(findings, note);
     }
 
     /** Lets a finding stand among the open ones again. */
     public void open(Finding finding) {
-        model.decide(Kinds.FINDING, finding.id(), "");
+        model.answers().decide(Kinds.FINDING, finding.id(), "");
     }
 
     /** Closes the rows with a value of a column, or closes them again to accept what came since. */
     public void close(String column, String value) {
         ProofChoice.Closed closed = new ProofChoice.Closed(column, value, Optional.empty());
-        model.sign(closed.words());
+        model.answers().sign(closed.words());
     }
 
     /** Lets rows that were closed follow their files again. */
     public void reopen(String column, String value) {
-        model.decide(Kinds.CLOSED, Names.joinTexts(List.of(column, value)), "");
+        model.answers().decide(Kinds.CLOSED, Names.joinTexts(List.of(column, value)), "");
     }
 
     /** What was closed, where a finding says that something came or changed since. */

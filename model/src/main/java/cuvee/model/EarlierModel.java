@@ -33,7 +33,7 @@ public final class EarlierModel {
     /** Has the masters of so many refreshes kept from the next one on. */
     public void keep(int count) {
         Choice.Words words = new ProofChoice.KeptMasters(count).words();
-        model.decide(words.kind(), words.subject(), words.answer());
+        model.answers().decide(words.kind(), words.subject(), words.answer());
     }
 
     /** Opens one to be looked at; whoever is told of it closes it. */

@@ -92,7 +92,7 @@ public final class FilesModel {
 
     /** Tells what is expected from what came again. */
     public void removeExpected() {
-        expectedList().ifPresent(list -> model.decide(Kinds.EXPECTED_FROM, list, ""));
+        expectedList().ifPresent(list -> model.answers().decide(Kinds.EXPECTED_FROM, list, ""));
     }
 
     /** The lists that places are taken from. */
@@ -107,7 +107,7 @@ public final class FilesModel {
 
     /** Takes places from a list no more. */
     public void removeList(SourceChoice.Listed list) {
-        model.decide(Kinds.PLACES_FROM, list.list(), "");
+        model.answers().decide(Kinds.PLACES_FROM, list.list(), "");
     }
 
     /** Changes a place: its label, how deep it goes, which names belong to it. */
@@ -188,12 +188,12 @@ public final class FilesModel {
         if (later) {
             Collections.reverse(order);
         }
-        model.decide(Kinds.ORDER, SourceChoice.ALL_FILES, String.join("\n", order));
+        model.answers().decide(Kinds.ORDER, SourceChoice.ALL_FILES, String.join("\n", order));
     }
 
     /** Puts all files in the order of their names again. */
     public void orderByName() {
-        model.decide(Kinds.ORDER, SourceChoice.ALL_FILES, "");
+        model.answers().decide(Kinds.ORDER, SourceChoice.ALL_FILES, "");
     }
 
     /** Leaves it to Cuvee again whether files are taken. */
@@ -218,7 +218,7 @@ public final class FilesModel {
 
     /** Says how a text file, or all, are written; empty words leave it to be told from the files. */
     public void decideTextForm(String subject, String words) {
-        model.decide(Kinds.TEXT_FORM, subject, words);
+        model.answers().decide(Kinds.TEXT_FORM, subject, words);
     }
 
     /** Says which sign is decimal in a text file, or in all; empty words leave it to the values. */

@@ -2,16 +2,7 @@ package cuvee.model;
 
 import cuvee.change.JobMove;
 import cuvee.decision.Choice;
-import cuvee.decision.Choices;
-import cuvee.decision.ColumnChoice;
-import cuvee.decision.Kinds;
-import cuvee.decision.SheetRule;
-import cuvee.detect.FoundTable;
-import cuvee.detect.Reading;
 import cuvee.finding.CuveeException;
-import cuvee.finding.Finding;
-import cuvee.finding.Question;
-import cuvee.gather.ReadSheet;
 import cuvee.gather.Reread;
 import cuvee.gather.Workplace;
 import cuvee.job.Decision;
@@ -21,10 +12,8 @@ import cuvee.job.JobFile;
 import cuvee.place.Says;
 import cuvee.refresh.JobHistory;
 import cuvee.refresh.JobSession;
-import cuvee.tell.Card;
 import cuvee.tell.Changed;
 import cuvee.tell.Outcome;
-import cuvee.tell.SettledFinding;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.HashSet;
@@ -50,7 +39,7 @@ import javafx.beans.property.ReadOnlyStringWrapper;
  * interface thread; the engine works on a thread of its own. Whoever opens it closes it.
  */
 public final class JobModel implements AutoCloseable {
-    private static final String BY_HAND = "put so by you";
+    static final String BY_HAND = "put so by you";
     private final Executor ui;
     /** Set and asked on the interface thread only. */
     private boolean closed;
@@ -62,6 +51,7 @@ public final class JobModel implements AutoCloseable {
     private volatile JobSession current;
 
     private Optional<Trial> trial = Optional.empty();
+    private final AnswerModel answers = new AnswerModel(this);
     private final RuleModel rules = new RuleModel(this);
     private final EarlierModel earlier = new EarlierModel(this);
     private final DeliveryModel deliveries = new DeliveryModel(this);
@@ -194,6 +184,11 @@ public final class JobModel implements AutoCloseable {
     /** True once the job has a file of its own. */
     public boolean hasFile() {
         return saved;
+    }
+
+    /** What the analyst answers and decides. */
+    public AnswerModel answers() {
+        return answers;
     }
 
     /** The rules of the job. */
@@ -470,66 +465,6 @@ public final class JobModel implements AutoCloseable {
         work.get().ifPresent(Work::cancel);
     }
 
-    /** Answers a question; the master follows. */
-    public void settle(Question question, String answer) {
-        settle(new Card(question, List.of(question)), answer);
-    }
-
-    /** Settles all that a card asks about, as one act. */
-    public void settle(Card card, String answer) {
-        Job next = history.now();
-        List<Decision> decisions = card.settled(answer, "the analyst's answer");
-        for (Decision decision : decisions) {
-            next = next.withSettled(decision);
-        }
-        step(next);
-        decisions.forEach(decision -> current.remember(history.now(), decision));
-        refresh();
-    }
-
-    /** Settles all open questions with the answers in force, as one act. */
-    public void settleAsAssumed(List<Question> questions) {
-        Job next = history.now();
-        for (Question question : questions) {
-            next = next.withSettled(new Decision(
-                    question.kind(), question.subject(), question.assumed(), "settled as assumed", question.text()));
-        }
-        step(next);
-        for (Decision decision : history.now().settled()) {
-            if (questions.stream().anyMatch(question -> question.id().equals(decision.id()))) {
-                current.remember(history.now(), decision);
-            }
-        }
-        refresh();
-    }
-
-    /** Weighs what is at stake by a column. */
-    public void weighBy(String column) {
-        Choice.Words words = new ColumnChoice.WeighedBy(column).words();
-        decide(words.kind(), words.subject(), words.answer());
-    }
-
-    /** Asks a settled question again: what was decided is left to Cuvee. */
-    public void askAgain(Decision decision) {
-        step(Choices.takenBack(history.now(), decision.kind(), decision.subject()));
-        refresh();
-    }
-
-    /** Decides how a sheet is read, or a layout where the subject is one; an empty reading leaves it to the evidence. */
-    public void decideReading(String subject, Reading reading) {
-        decide(Kinds.READING, subject, reading.words());
-    }
-
-    /** Keeps an answer of the analyst's, or with empty words leaves it to Cuvee again; the master follows. */
-    void decide(String kind, String subject, String words) {
-        Job now = history.now();
-        step(
-                words.isEmpty()
-                        ? Choices.takenBack(now, kind, subject)
-                        : now.withSettled(new Decision(kind, subject, words, BY_HAND, "")));
-        refresh();
-    }
-
     /** Takes a job that was as the present one, as one act; the master follows. */
     void bringBack(Job then, String act) {
         step(then, act);
@@ -547,31 +482,6 @@ public final class JobModel implements AutoCloseable {
                                 .withSettled(new Decision(words.kind(), words.subject(), words.answer(), BY_HAND, "")));
         pending = followed ? "" : pending;
         shown = followed ? history.now() : shown;
-    }
-
-    /** Keeps an answer of the analyst's with who gave it and when. */
-    void sign(Choice.Words words) {
-        step(history.now()
-                .withSettled(new Decision(words.kind(), words.subject(), words.answer(), BY_HAND, current.signed())));
-        refresh();
-    }
-
-    /** Says of findings that they are so, all in one step. */
-    void accept(List<Finding> findings, String note) {
-        Job next = history.now();
-        for (Finding finding : findings) {
-            next = next.withSettled(SettledFinding.decision(finding, note, current.signed()));
-        }
-        take(next);
-    }
-
-    /**
-     * Says by a rule which sheets belong; empty words leave it to what they hold, or to what is said of all files.
-     *
-     * @param subject that of a {@link SheetScope}
-     */
-    public void decideSheetRule(String subject, String words) {
-        decide(SheetRule.KIND, subject, words);
     }
 
     Set<String> columnNames() {
@@ -602,15 +512,6 @@ public final class JobModel implements AutoCloseable {
             step(next);
             refresh();
         }
-    }
-
-    /** Tries a reading out: what would be found is told on the interface thread, and nothing is kept of it. */
-    public void tryOut(ReadSheet sheet, Reading reading, Consumer<List<FoundTable>> told) {
-        Job now = history.now();
-        worker.execute(() -> {
-            List<FoundTable> found = current.tryOut(now, sheet, reading);
-            ui.execute(() -> told.accept(found));
-        });
     }
 
     /** What has been done with the job, the first first. */

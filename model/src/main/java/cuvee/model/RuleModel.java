@@ -325,7 +325,7 @@ public final class RuleModel {
 
     /** Says which of the rows that are equal stays. */
     public void decideEqual(Sentence sentence, String verb) {
-        model.decide(sentence.kind(), sentence.subject(), verb);
+        model.answers().decide(sentence.kind(), sentence.subject(), verb);
     }
 
     /** Writes texts of a column as another, or takes them for blank where that is empty. */
@@ -367,7 +367,7 @@ public final class RuleModel {
                 .filter(column -> column.index() <= lastColumn)
                 .map(TableColumn::header)
                 .toList();
-        model.decide(Kinds.ACROSS, table.signature(), Turned.allBut(stays, List.of("Item", "Amount")));
+        model.answers().decide(Kinds.ACROSS, table.signature(), Turned.allBut(stays, List.of("Item", "Amount")));
     }
 
     /** Switches what a sentence says on or off. */
@@ -375,13 +375,13 @@ public final class RuleModel {
         if (!on && sentence.kind().equals(Kinds.TAG)) {
             model.board().leaveOutTag(sentence.subject());
         } else {
-            model.decide(sentence.kind(), sentence.subject(), sentence.answer(on));
+            model.answers().decide(sentence.kind(), sentence.subject(), sentence.answer(on));
         }
     }
 
     /** Lets blank cells of columns that become rows be rows too, or leaves them out. */
     public void keepBlanks(Sentence sentence, boolean keep) {
-        model.decide(sentence.kind(), sentence.subject(), sentence.keepingBlanks(keep));
+        model.answers().decide(sentence.kind(), sentence.subject(), sentence.keepingBlanks(keep));
     }
 
     /** Gives other names to the columns that a sentence makes. */
@@ -392,13 +392,13 @@ public final class RuleModel {
         if (sentence.kind().equals(RowRules.ROWS)) {
             model.take(RowRules.reworded(model.now(), sentence.kind(), sentence.subject(), names.get(0)));
         } else {
-            model.decide(sentence.kind(), sentence.subject(), sentence.answer(names));
+            model.answers().decide(sentence.kind(), sentence.subject(), sentence.answer(names));
         }
     }
 
     /** Leaves to Cuvee again what a sentence says. */
     public void undecideSentence(Sentence sentence) {
-        model.decide(sentence.kind(), sentence.subject(), "");
+        model.answers().decide(sentence.kind(), sentence.subject(), "");
     }
 
     /** Reads the first rows of a table as its sheet and as the master has them; told on the interface thread. */

@@ -37,12 +37,12 @@ public final class SummaryModel {
 
     /** Keeps a summary in the job under a name, in place of one that has it. */
     public void keep(String name, Summary summary) {
-        model.decide(Kinds.SUMMARY, name.strip(), summary.said());
+        model.answers().decide(Kinds.SUMMARY, name.strip(), summary.said());
     }
 
     /** Takes a summary out of the job. */
     public void remove(String name) {
-        model.decide(Kinds.SUMMARY, name, "");
+        model.answers().decide(Kinds.SUMMARY, name, "");
     }
 
     /** Sums up; told on the interface thread. */

@@ -58,7 +58,7 @@ class JobModelTest extends OpenJob {
 
     @Test
     void workGoesOnFromTheFolderThatTheJobWasSavedIn() throws Exception {
-        model.settle(refreshed().questions().get(0), "Heads");
+        model.answers().settle(refreshed().questions().get(0), "Heads");
         idle();
         Files.createDirectories(folder.resolve("jobs"));
         model.saveAs(folder.resolve("jobs/Returns.cuvee"));
@@ -82,7 +82,7 @@ class JobModelTest extends OpenJob {
     void whatIsDecidedWhileWorkRunsIsNotForgottenHoweverItEnds() throws Exception {
         Question question = refreshed().questions().get(0);
         model.refresh();
-        model.settle(question, "Heads");
+        model.answers().settle(question, "Heads");
         model.cancel();
         idle();
         assertThat(columns()).contains("Heads");
@@ -96,7 +96,7 @@ class JobModelTest extends OpenJob {
 
     @Test
     void aFileOfOthersIsWrittenOverOnlyWhenThatWasSaid() throws Exception {
-        model.settle(refreshed().questions().get(0), "Heads");
+        model.answers().settle(refreshed().questions().get(0), "Heads");
         idle();
         Files.writeString(folder.resolve("out.csv"), "somebody's");
         model.deliveries().add(folder.resolve("out.csv"));
@@ -117,7 +117,7 @@ class JobModelTest extends OpenJob {
     void anAnswerCanBeUndoneAndRedone() throws Exception {
         Question question = refreshed().questions().get(0);
         assertThat(question.assumed()).isEqualTo("Passengers");
-        model.settle(question, "Heads");
+        model.answers().settle(question, "Heads");
         idle();
         assertThat(columns()).contains("Heads");
         assertThat(model.canUndoProperty().get()).isTrue();
@@ -342,7 +342,7 @@ class JobModelTest extends OpenJob {
         Outcome first = refreshed();
         assertThat(Verdict.of(first).sentence()).isEqualTo("Adds up; not final: 1 question.");
         assertThat(segment(Stage.CHECK).kind()).isEqualTo(Ledger.Side.OPEN);
-        model.settleAsAssumed(first.questions());
+        model.answers().settleAsAssumed(first.questions());
         idle();
         Outcome settled = model.outcomeProperty().get().orElseThrow();
         assertThat(settled.questions()).isEmpty();
@@ -388,12 +388,12 @@ class JobModelTest extends OpenJob {
                 .extracting(Questions.Seen::title)
                 .containsExactly("“Sunk” in 1 table", "“Lost” in 1 table");
         assertThat(Questions.seen(outcome, question).get(0).values()).containsExactlyInAnyOrder("yes", "no");
-        model.settle(question, question.assumed());
+        model.answers().settle(question, question.assumed());
         idle();
         Outcome settled = model.outcomeProperty().get().orElseThrow();
         ListGrid<cuvee.job.Decision> decisions = Questions.settled(settled);
         assertThat(decisions.text(0, 0)).isEqualTo("“Sunk” feeds Lost");
-        model.askAgain(decisions.item(0));
+        model.answers().askAgain(decisions.item(0));
         idle();
         assertThat(model.outcomeProperty().get().orElseThrow().questions()).hasSize(1);
     }
@@ -702,7 +702,7 @@ class JobModelTest extends OpenJob {
         assertThat(changed.lines().get(0)).isEqualTo(new WhatChanged.Line("1 file new", "+1 row"));
         assertThat(changed.lines()).contains(new WhatChanged.Line("Passengers", "+1,500"));
         assertThat(changed.sources().get(0).path()).isEqualTo("c.csv");
-        model.settle(question, question.assumed());
+        model.answers().settle(question, question.assumed());
         idle();
         assertThat(model.whatChangedProperty().get()).isEqualTo(changed);
     }
@@ -728,7 +728,7 @@ class JobModelTest extends OpenJob {
         idle();
         assertThat(model.tryingProperty().get()).isTrue();
         assertThat(model.outcomeProperty().get().orElseThrow().rows()).isEqualTo(rows + 1);
-        model.settle(question, "Heads");
+        model.answers().settle(question, "Heads");
         idle();
         assertThat(columns()).contains("Heads");
         model.save();
@@ -758,7 +758,7 @@ class JobModelTest extends OpenJob {
         Files.writeString(folder.resolve("data/c.csv"), "Date,Port,Passengers\n2026-03-01,Oska,9\n");
         model.tryRefresh();
         idle();
-        model.settle(question, "Heads");
+        model.answers().settle(question, "Heads");
         idle();
         model.keepTrial();
         idle();
@@ -777,7 +777,7 @@ class JobModelTest extends OpenJob {
         Question question = refreshed().questions().get(0);
         model.tryRefresh();
         idle();
-        model.settle(question, question.assumed());
+        model.answers().settle(question, question.assumed());
         idle();
         assertThat(HeaderBookFile.read(workplace.state()).entries()).isEmpty();
         model.keepTrial();
@@ -790,7 +790,7 @@ class JobModelTest extends OpenJob {
     @Test
     void anEarlierMasterIsShownWrittenAndItsDecisionsBroughtBackAsOneAct() throws Exception {
         Question question = refreshed().questions().get(0);
-        model.settle(question, "Heads");
+        model.answers().settle(question, "Heads");
         Files.writeString(folder.resolve("data/c.csv"), "Date,Port,Passengers\n2026-03-01,Oska,9\n");
         model.refresh();
         idle();
@@ -845,7 +845,7 @@ class JobModelTest extends OpenJob {
         }
         assertThat(Grids.aside(first.tables().get(0).table())).doesNotContain("field");
         ReadingEdit edit = ReadingEdit.asTable(first);
-        model.decideReading(first.subject(), edit.reading());
+        model.answers().decideReading(first.subject(), edit.reading());
         idle();
         assertThat(model.outcomeProperty().get().orElseThrow().sheets().get(0).tables())
                 .noneMatch(table -> table.table().isForm());
