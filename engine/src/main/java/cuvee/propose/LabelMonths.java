@@ -116,7 +116,7 @@ final class LabelMonths implements Draft.Step {
             Optional<MonthYear> year = MonthYear.of(said(column.name(), table))
                     .or(() -> MonthYear.firstOf(each.getValue()).isPresent()
                             ? beginning(column.name(), table, each.getValue(), inDoubt)
-                            : within(table, firsts));
+                            : within(table, each.getValue(), firsts));
             if (year.isPresent()) {
                 years.put(table, year.get());
             } else if (!dates) {
@@ -127,15 +127,16 @@ final class LabelMonths implements Draft.Step {
         return years;
     }
 
-    /** The year of months that lie in one, or in the twelve months whose first one other tables show. */
-    private Optional<MonthYear> within(PlacedTable table, Set<Integer> firsts) {
+    /** The year of months that lie in one, or in the twelve months whose first one they or other tables show. */
+    private Optional<MonthYear> within(PlacedTable table, List<Integer> months, Set<Integer> firsts) {
         Set<Integer> said = homes.years(table);
         if (said.size() == 1) {
             return Optional.of(MonthYear.calendar(said.iterator().next()));
         }
-        return firsts.size() == 1
-                ? twoYears(table).map(year -> from(year, firsts.iterator().next()))
-                : Optional.empty();
+        return twoYears(table)
+                .flatMap(year -> firsts.size() == 1
+                        ? Optional.of(from(year, firsts.iterator().next()))
+                        : MonthYear.ofTwo(year, months));
     }
 
     /** The first of the two years that the names around a table say as one: 2025/26. */

@@ -5,7 +5,6 @@ import cuvee.value.LooseText;
 import cuvee.value.MonthYear;
 import cuvee.value.Period;
 import java.time.LocalDate;
-import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
@@ -192,11 +191,11 @@ public final class Tags {
                 .map(Period::year)
                 .collect(Collectors.toSet());
         if (years.isEmpty()) {
-            firstMonth(source, home)
-                    .ifPresent(first -> periodsAround(home)
-                            .filter(period -> period.kind() == Period.Kind.YEARS)
-                            .forEach(period ->
-                                    years.add(new MonthYear(YearMonth.of(period.year(), first)).yearOf(month))));
+            List<Integer> months = monthsOfItsFile(source, home);
+            periodsAround(home)
+                    .filter(period -> period.kind() == Period.Kind.YEARS)
+                    .flatMap(period -> MonthYear.ofTwo(period.year(), months).stream())
+                    .forEach(year -> years.add(year.yearOf(month)));
         }
         return years.size() == 1
                 ? Optional.of(
@@ -204,14 +203,14 @@ public final class Tags {
                 : Optional.empty();
     }
 
-    /** The month with which the sheets of a file begin, where they go on past December. */
-    private Optional<Integer> firstMonth(TagSource source, Home home) {
-        return MonthYear.firstOf(homes.stream()
+    /** The months that a tag says of the tables of a file, in their order. */
+    private List<Integer> monthsOfItsFile(TagSource source, Home home) {
+        return homes.stream()
                 .filter(other -> other.path().equals(home.path()))
                 .flatMap(other -> written(source, other).flatMap(Value::period).stream())
                 .filter(period -> period.kind() == Period.Kind.MONTH)
                 .map(Period::number)
-                .toList());
+                .toList();
     }
 
     /** The periods that the names and titles around a table say. */

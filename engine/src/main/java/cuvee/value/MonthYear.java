@@ -45,6 +45,23 @@ public record MonthYear(YearMonth begins) {
         return past ? Optional.of(months.get(0)) : Optional.empty();
     }
 
+    /**
+     * The one of the two years of a name such as 2025/26 in which months lie, in their order: where they go on past
+     * December that which begins with the first of them; else December can only be of the first year, and January only of
+     * the second. Empty where neither tells.
+     */
+    public static Optional<MonthYear> ofTwo(int firstYear, List<Integer> months) {
+        Optional<Integer> first = firstOf(months);
+        if (first.isPresent()) {
+            return first.map(month -> new MonthYear(YearMonth.of(firstYear, month)));
+        }
+        boolean december = months.contains(12);
+        boolean january = months.contains(1);
+        return december == january
+                ? Optional.empty()
+                : Optional.of(calendar(december ? firstYear : firstYear + 1));
+    }
+
     /** It as decisions have it. */
     public String words() {
         return begins.getMonthValue() == 1 ? String.valueOf(begins.getYear()) : begins.toString();

@@ -10,6 +10,7 @@ import cuvee.gather.Reread;
 import cuvee.master.MasterPlan;
 import cuvee.refresh.Batch;
 import cuvee.tell.Card;
+import cuvee.testing.Workbooks;
 import cuvee.value.Type;
 import cuvee.value.Units;
 import java.nio.file.Path;
@@ -17,6 +18,8 @@ import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Numbers that stand for something else: days since 1899, percent points, and those with a unit behind them. */
 class WrittenAsTest {
@@ -653,6 +656,32 @@ class WrittenAsTest {
                 .satisfies(
                         said -> assertThat(said.text()).contains("2024/25 and 2025/26", "from 2024-10 and 2025-10 on"));
         assertThat(made.outcome().questions()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"Apr|May|Dec, 2025-04-01, 2025-12-01", "Jan|Feb|Mar, 2026-01-01, 2026-03-01", "May|Jun|Jul, May, Jul"})
+    void decemberIsOfTheFirstOfTwoYearsAndJanuaryOfTheSecond(String months, String first, String last) {
+        batch.csv(
+                "Budget 2025-26.csv",
+                "Account," + months.replace('|', ','),
+                "Fuel,505,248,745",
+                "Wages,610,611,640",
+                "Rent,90,91,92");
+        assertThat(column(batch.refresh(), "Month")).contains(first, last);
+    }
+
+    @Test
+    void sheetsThatGoOnPastDecemberAreOfTheTwoYearsOfTheirFile() {
+        Workbooks book = Workbooks.workbook();
+        for (String month : List.of("Nov", "Dec", "Jan")) {
+            book.sheet(
+                    month,
+                    new Object[] {"Item", "Qty"},
+                    new Object[] {"Rope", 100 + month.charAt(0)},
+                    new Object[] {"Buoy", 300 + month.charAt(1)});
+        }
+        book.save(batch.file("Stores 2025-26.xlsx"));
+        assertThat(column(batch.refresh(), "Month")).contains("2025-11-01", "2025-12-01", "2026-01-01");
     }
 
     @Test
