@@ -57,9 +57,7 @@ public record MonthYear(YearMonth begins) {
         }
         boolean december = months.contains(12);
         boolean january = months.contains(1);
-        return december == january
-                ? Optional.empty()
-                : Optional.of(calendar(december ? firstYear : firstYear + 1));
+        return december == january ? Optional.empty() : Optional.of(calendar(december ? firstYear : firstYear + 1));
     }
 
     /** It as decisions have it. */

@@ -674,11 +674,9 @@ class WrittenAsTest {
     void sheetsThatGoOnPastDecemberAreOfTheTwoYearsOfTheirFile() {
         Workbooks book = Workbooks.workbook();
         for (String month : List.of("Nov", "Dec", "Jan")) {
-            book.sheet(
-                    month,
-                    new Object[] {"Item", "Qty"},
-                    new Object[] {"Rope", 100 + month.charAt(0)},
-                    new Object[] {"Buoy", 300 + month.charAt(1)});
+            book.sheet(month, new Object[] {"Item", "Qty"}, new Object[] {"Rope", 100 + month.charAt(0)}, new Object[] {
+                "Buoy", 300 + month.charAt(1)
+            });
         }
         book.save(batch.file("Stores 2025-26.xlsx"));
         assertThat(column(batch.refresh(), "Month")).contains("2025-11-01", "2025-12-01", "2026-01-01");
