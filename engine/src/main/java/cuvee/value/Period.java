@@ -62,15 +62,16 @@ public record Period(Kind kind, int year, int number, int day) {
     private static final String NO_COMMON_WORD = "(?!(?i:" + String.join("|", MonthNames.ALSO_WORDS)
             + ")\\P{L}{0,3}(?:19|20)\\d\\d[-_.](?:0[1-9]|1[0-2])(?!\\p{N}))";
 
-    /** Not the last of several months: {@code Jan-Mar 2026} speaks of 2026 and of no month. */
-    private static final String NOT_TO =
-            "(?<!(?<!\\p{L})(?i:" + MonthNames.words() + ")\\.?(?:[-\u2013/&]| [-\u2013/&] | to ))";
-    /** Not the first of several months. */
-    private static final String NOT_FROM = "(?!\\.?(?: ?[-\u2013/&] ?| to )(?i:" + MonthNames.words() + ")(?!\\p{L}))";
-    /** Not the last of several days: {@code 2-8 March 2026} is a week of March. */
-    private static final String NOT_TO_DAY = "(?<!\\d[-\u2013])(?<!\\d [-\u2013] )";
-    /** Not the first of several weeks: {@code wk 1-2}. */
-    private static final String NOT_FROM_WEEK = "(?!\\s?[-\u2013]\\s?\\d{1,2}(?!\\d))";
+    private static final String TO = "(?: ?[-\u2013/&] ?| to )";
+    /**
+     * Several months, days of a month or weeks, of which none is the one meant: {@code Jan-Mar 2026} speaks of 2026,
+     * {@code 2-8 March 2026} of March.
+     */
+    private static final Pattern SEVERAL =
+            Pattern.compile("(?i)(?<![\\p{L}\\p{N}])(?:(?:" + MonthNames.words() + ")\\.?"
+                    + TO + "(?:" + MonthNames.words() + ")(?!\\p{L})|(?<!\\d[-\u2013])\\d{1,2}" + TO
+                    + "\\d{1,2}(?=(?:st|nd|rd|th)?[-_. ]?(?:" + MonthNames.words()
+                    + ")(?!\\p{L}))|(?:w|wk|week|kw|cw|woche)[-_. ]?\\d{1,2}" + TO + "\\d{1,2}(?!\\d))");
 
     private static final int EARLIEST_SHORT_YEAR = 15;
     private static final int LATEST_SHORT_YEAR = 39;
@@ -111,14 +112,14 @@ public record Period(Kind kind, int year, int number, int day) {
                     NOT_IN_NUMBER + "(0[1-9]|[12]\\d|3[01])(0[1-9]|1[0-2])" + YEAR4 + END,
                     (m, order) -> date(number(m, 3), number(m, 2), number(m, 1))),
             way(
-                    NOT_IN_NUMBER + NOT_TO_DAY + "(\\d{1,2})(?:st|nd|rd|th)?" + SEPARATOR + WORD + SEPARATOR
-                            + YEAR_OF_ANY_LENGTH + END,
+                    NOT_IN_NUMBER + "(\\d{1,2})(?:st|nd|rd|th)?" + SEPARATOR + WORD + SEPARATOR + YEAR_OF_ANY_LENGTH
+                            + END,
                     (m, order) -> named(m.group(2), wholeYear(m.group(3)), number(m, 1))),
             way(
                     NOT_IN_WORD + WORD + " (\\d{1,2})(?:st|nd|rd|th)?,? " + YEAR4 + END,
                     (m, order) -> named(m.group(1), number(m, 3), number(m, 2))),
             way(
-                    NOT_IN_WORD + NOT_TO + NO_COMMON_WORD + WORD + SEPARATOR + YEAR_OF_ANY_LENGTH + END,
+                    NOT_IN_WORD + NO_COMMON_WORD + WORD + SEPARATOR + YEAR_OF_ANY_LENGTH + END,
                     (m, order) -> named(m.group(1), wholeYear(m.group(2)), 0)),
             way(
                     NOT_IN_NUMBER + YEAR4 + SEPARATOR + WORD + "(?!\\p{L})",
@@ -143,7 +144,7 @@ public record Period(Kind kind, int year, int number, int day) {
                     (m, order) -> new Period(Kind.WEEK, number(m, 1), number(m, 2), 0)),
             way(
                     NOT_IN_WORD + "(?i:w|wk|week|kw|cw|woche)[-_. ]?(0?[1-9]|[1-4]\\d|5[0-3])(?:" + SEPARATOR + YEAR4
-                            + ")?" + END + NOT_FROM_WEEK,
+                            + ")?" + END,
                     (m, order) -> new Period(Kind.WEEK, yearOrNone(m.group(2)), number(m, 1), 0)),
             way(
                     NOT_IN_NUMBER + YEAR4 + "[-_. /]?(0[1-9]|1[0-2])" + END,
@@ -154,7 +155,7 @@ public record Period(Kind kind, int year, int number, int day) {
             way(
                     NOT_IN_NUMBER + "(0[1-9]|1[0-2])" + YEAR4 + END,
                     (m, order) -> new Period(Kind.MONTH, number(m, 2), number(m, 1), 0)),
-            way(NOT_IN_WORD + NOT_TO + WORD + "(?![\\p{L}\\p{N}])" + NOT_FROM, (m, order) -> alone(m.group(1))),
+            way(NOT_IN_WORD + WORD + "(?![\\p{L}\\p{N}])", (m, order) -> alone(m.group(1))),
             way(
                     NOT_IN_NUMBER + YEAR4 + " ?[-/_\u2013] ?((?:20)?\\d\\d)" + END,
                     (m, order) -> years(number(m, 1), number(m, 2))),
@@ -166,8 +167,8 @@ public record Period(Kind kind, int year, int number, int day) {
                     NOT_IN_WORD + "(\\d\\d)(\\d\\d)(?![\\p{L}\\p{N}])",
                     (m, order) -> fourDigits(number(m, 1), number(m, 2))));
 
-    private static final List<Way> WITHOUT_DIGITS = List.of(
-            way(NOT_IN_WORD + NOT_TO + WORD + "(?![\\p{L}\\p{N}])" + NOT_FROM, (m, order) -> alone(m.group(1))));
+    private static final List<Way> WITHOUT_DIGITS =
+            List.of(way(NOT_IN_WORD + WORD + "(?![\\p{L}\\p{N}])", (m, order) -> alone(m.group(1))));
 
     private static Way way(String pattern, Making making) {
         return new Way(Pattern.compile(pattern), making);
@@ -188,7 +189,8 @@ public record Period(Kind kind, int year, int number, int day) {
         return FOUND.computeIfAbsent(order.ordinal() + text, key -> find(text, order));
     }
 
-    private static Optional<Found> find(String text, Convention.Order order) {
+    private static Optional<Found> find(String whole, Convention.Order order) {
+        String text = withoutSeveral(whole);
         boolean digits = text.chars().anyMatch(Character::isDigit);
         for (Way way : digits ? WAYS : WITHOUT_DIGITS) {
             Matcher matcher = way.pattern().matcher(text);
@@ -202,6 +204,21 @@ public record Period(Kind kind, int year, int number, int day) {
             }
         }
         return Optional.empty();
+    }
+
+    /** A text of the same length in which what says several months, days or weeks says nothing. */
+    private static String withoutSeveral(String text) {
+        boolean letters = false;
+        boolean joined = text.contains(" to ");
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            letters |= Character.isLetter(c);
+            joined |= c == '-' || c == '\u2013' || c == '/' || c == '&';
+        }
+        return letters && joined
+                ? SEVERAL.matcher(text)
+                        .replaceAll(found -> "\u0002".repeat(found.group().length()))
+                : text;
     }
 
     /** The period that a text is, when it says nothing else. */
