@@ -16,9 +16,12 @@ public final class MonthNames {
 
     private static final Map<String, Integer> MONTHS = months();
 
-    /** The first and the last of several months: {@code Jan-Mar}. */
+    /** What stands between the first and the last of several months, days or weeks. */
+    static final String TO = "(?: ?[-\u2013/&] ?| to )";
+
+    /** The first and the last of several months, each a group: {@code Jan-Mar}. */
     public static final Pattern SEVERAL =
-            Pattern.compile("(?i)(?<![\\p{L}\\p{N}])(" + words() + ") ?[-–] ?(" + words() + ")(?![\\p{L}\\p{N}])");
+            Pattern.compile("(?i)(?<![\\p{L}\\p{N}])(" + words() + ")\\.?" + TO + "(" + words() + ")(?!\\p{L})");
 
     private MonthNames() {}
 

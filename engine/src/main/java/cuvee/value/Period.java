@@ -62,16 +62,14 @@ public record Period(Kind kind, int year, int number, int day) {
     private static final String NO_COMMON_WORD = "(?!(?i:" + String.join("|", MonthNames.ALSO_WORDS)
             + ")\\P{L}{0,3}(?:19|20)\\d\\d[-_.](?:0[1-9]|1[0-2])(?!\\p{N}))";
 
-    private static final String TO = "(?: ?[-\u2013/&] ?| to )";
     /**
      * Several months, days of a month or weeks, of which none is the one meant: {@code Jan-Mar 2026} speaks of 2026,
      * {@code 2-8 March 2026} of March.
      */
-    private static final Pattern SEVERAL =
-            Pattern.compile("(?i)(?<![\\p{L}\\p{N}])(?:(?:" + MonthNames.words() + ")\\.?"
-                    + TO + "(?:" + MonthNames.words() + ")(?!\\p{L})|(?<!\\d[-\u2013])\\d{1,2}" + TO
-                    + "\\d{1,2}(?=(?:st|nd|rd|th)?[-_. ]?(?:" + MonthNames.words()
-                    + ")(?!\\p{L}))|(?:w|wk|week|kw|cw|woche)[-_. ]?\\d{1,2}" + TO + "\\d{1,2}(?!\\d))");
+    private static final Pattern SEVERAL = Pattern.compile(MonthNames.SEVERAL.pattern()
+            + "|(?<![\\p{L}\\p{N}])(?:(?<!\\d[-\u2013])\\d{1,2}" + MonthNames.TO
+            + "\\d{1,2}(?=(?:st|nd|rd|th)?[-_. ]?(?:" + MonthNames.words()
+            + ")(?!\\p{L}))|(?:w|wk|week|kw|cw|woche)[-_. ]?\\d{1,2}" + MonthNames.TO + "\\d{1,2}(?!\\d))");
 
     private static final int EARLIEST_SHORT_YEAR = 15;
     private static final int LATEST_SHORT_YEAR = 39;

@@ -58,6 +58,7 @@ class LineRowsTest {
                 new Object[] {"", "", "Opening balance", "", "", 305.25},
                 new Object[] {"2026-03-06", "J864", "Accrual", "", 205.18, 510.43},
                 new Object[] {"", "", "Closing balance", "", "", 510.43});
+        assertThat(found.kept()).isEqualTo(3);
         assertThat(found.sections()).extracting(FoundTable.Aside::text).containsExactly("4000 Sales", "7100 Rent");
     }
 
