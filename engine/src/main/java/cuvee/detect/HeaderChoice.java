@@ -83,7 +83,10 @@ final class HeaderChoice {
         return withDatesBelow(best.found() || until == rows.size() ? best : best(0, rows.size()));
     }
 
-    /** A header of days of the week goes on in the row right below it where that says their dates. */
+    /**
+     * A header of days of the week goes on in the row right below it where that says their dates, or which days of the month
+     * they are; names of other columns may stand beside them.
+     */
     private Choice withDatesBelow(Choice choice) {
         int next = choice.bottom() + 1;
         if (!choice.found() || next + 1 >= rows.size() || rows.get(next).blanksBefore() > 0) {
@@ -91,13 +94,16 @@ final class HeaderChoice {
         }
         HeadRow days = rows.get(choice.bottom());
         HeadRow dates = rows.get(next);
+        boolean weekdays = UnderHeader.isWeekdays(days.row());
         int dated = 0;
         for (int column = 0; column < dates.width(); column++) {
-            boolean day = column < days.width() && !days.blank(column) && DayNames.isDay(days.text(column));
-            if (!dates.blank(column) && !(day && dates.form(column).isDate())) {
+            boolean day = !days.blank(column) && (weekdays || DayNames.isDay(days.text(column)));
+            boolean says = dates.form(column).isDate() || weekdays && UnderHeader.isDayNumber(dates.text(column));
+            boolean name = weekdays && days.blank(column) && dates.isWord(column);
+            if (!dates.blank(column) && !(day && says) && !name) {
                 return choice;
             }
-            dated += dates.blank(column) ? 0 : 1;
+            dated += day && says ? 1 : 0;
         }
         return dated < Sequence.FEWEST
                 ? choice

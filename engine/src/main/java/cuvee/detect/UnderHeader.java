@@ -4,18 +4,21 @@ import cuvee.sheet.Row;
 import cuvee.value.DayNames;
 import cuvee.value.Form;
 import cuvee.value.Forms;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
  * Rows right below a header that only say again what stands where: the numbers of the columns ({@code 1 2 3}, {@code (1) (2)
- * (3)}, {@code A B 1 2}), what questions are called ({@code Q1 Q2 Q3}), or the days of the week below dates.
+ * (3)}, {@code A B 1 2}), what questions are called ({@code Q1 Q2 Q3}), or the days of the week below dates or
+ * the days of a month.
  */
 final class UnderHeader {
     private static final int FEWEST = 3;
     private static final int FEWEST_OVER_NUMBERS = 2;
     private static final Pattern NUMBER = Pattern.compile("[(\\[]?(\\d{1,2})[)\\].]*(\\s*=.*)?");
+    private static final Pattern DAY = Pattern.compile("(0?[1-9]|[12]\\d|3[01])(?:st|nd|rd|th|\\.)?");
     private static final Pattern CODE = Pattern.compile("(\\p{L}{1,3})[ _.-]?(\\d{1,2})");
     private static final Pattern LETTER = Pattern.compile("[(\\[]?([A-Za-z])[)\\].]*");
 
@@ -28,7 +31,7 @@ final class UnderHeader {
         }
         return isAgain(row, header.filled())
                 && (heads(row, below) || isWeekdays(row))
-                && (!isWeekdays(row) || isDates(header));
+                && (!isWeekdays(row) || areDays(header));
     }
 
     /**
@@ -79,21 +82,38 @@ final class UnderHeader {
         return row.filled() >= FEWEST && row.filled() * 10 >= columns * 8 && (goesUp(row) || isWeekdays(row));
     }
 
-    private static boolean isWeekdays(Row row) {
+    /** True where all that a row says are days of the week, by their names or first letters. */
+    static boolean isWeekdays(Row row) {
+        List<String> texts = new ArrayList<>();
         for (int c = 0; c < row.width(); c++) {
-            if (!row.blank(c) && !DayNames.isDay(row.text(c))) {
-                return false;
+            if (!row.blank(c)) {
+                texts.add(row.text(c));
             }
         }
-        return true;
+        return texts.stream().allMatch(DayNames::isDay) || DayNames.areInitials(texts);
     }
 
-    private static boolean isDates(Row header) {
+    /** True for a day of a month, from 1 to 31: {@code 7}, {@code 07}, {@code 7th}. */
+    static boolean isDayNumber(String text) {
+        return DAY.matcher(text.strip()).matches();
+    }
+
+    /** True for dates, and for days of a month one after the other. */
+    private static boolean areDays(Row header) {
         int dates = 0;
+        int days = 0;
         for (int c = 0; c < header.width(); c++) {
             dates += Forms.of(header, c).isDate() ? 1 : 0;
+            Matcher day = DAY.matcher(header.text(c).strip());
+            Matcher before = DAY.matcher(c == 0 ? "" : header.text(c - 1).strip());
+            days += day.matches() && before.matches() && follows(before, day) ? 1 : 0;
         }
-        return dates >= FEWEST;
+        return dates >= FEWEST || days >= FEWEST;
+    }
+
+    private static boolean follows(Matcher before, Matcher day) {
+        int next = Integer.parseInt(day.group(1));
+        return next == Integer.parseInt(before.group(1)) + 1 || next == 1;
     }
 
     /** True for numbers from 1, or letters from A, that go up by one from cell to cell; letters may come first. */

@@ -30,8 +30,9 @@ final class ValueName {
     private static final int FEWEST_LETTERS = 4;
     private static final Pattern LETTERS = Pattern.compile("[\\p{L}&'’]+");
     private static final Pattern WORDS = Pattern.compile("[\\s_]+");
+    private static final Pattern DASH = Pattern.compile("\\s+[-–—]+\\s+");
     /** What stands behind one of these is an aside: a unit, a place, a remark. */
-    private static final Pattern BREAK = Pattern.compile("\\s+[-–—]+\\s+|[,;(\\[|].*|_.*");
+    private static final Pattern BREAK = Pattern.compile("[,;(\\[|_].*");
 
     private static final Set<String> LINKS = Set.of(
             "of", "for", "in", "per", "by", "the", "from", "to", "and", "fur", "für", "der", "die", "das", "des", "von",
@@ -119,6 +120,7 @@ final class ValueName {
         Collections.reverse(lines);
         return lines.stream()
                 .filter(line -> line.indexOf(':') < 0 && line.indexOf('|') < 0)
+                .flatMap(DASH::splitAsStream)
                 .map(line -> name(line, tables, said))
                 .flatMap(Optional::stream)
                 .findFirst();

@@ -268,6 +268,34 @@ class SheetsOfPeopleTest {
     }
 
     @Test
+    void daysOfTheWeekBelowTheDaysOfAMonthBelongToTheHeader() {
+        readAsDrawn("""
+                t| Ward rota Feb 2026
+                h| Name | Grade | 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10
+                h|      |       | Su | Mo | Tu | We | Th | Fr | Sa | Su | Mo | Tu
+                r| Ada Finch | RN | E | L | | N | E | E | | N | N | L
+                r| Ben Hollow | RN | | L | E | N | | E | L | N | | L
+                r| Cora Lind | HCA | E | | L | N | E | | L | | N | E
+                """);
+        readAsDrawn("""
+                t| Ward rota Feb 2026
+                h| Name | Grade | 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10
+                h|      |       | S | M | T | W | T | F | S | S | M | T
+                r| Ada Finch | RN | E | L | | N | E | E | | N | N | L
+                r| Ben Hollow | RN | | L | E | N | | E | L | N | | L
+                r| Cora Lind | HCA | E | | L | N | E | | L | | N | E
+                """);
+        readAsDrawn("""
+                t| Ward rota Feb 2026
+                h|      |       | Su | Mo | Tu | We | Th | Fr | Sa | Su | Mo | Tu
+                h| Name | Grade | 1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9 | 10
+                r| Ada Finch | RN | E | L | | N | E | E | | N | N | L
+                r| Ben Hollow | RN | | L | E | N | | E | L | N | | L
+                r| Cora Lind | HCA | E | | L | N | E | | L | | N | E
+                """);
+    }
+
+    @Test
     void datesAcrossHeadARotaOfWords() {
         readAsDrawn("""
                 t| Rota week 12

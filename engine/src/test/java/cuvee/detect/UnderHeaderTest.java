@@ -33,6 +33,9 @@ class UnderHeaderTest {
                 "1 | A | 2 | B # false",
                 "Mon | Tue | Wed | Thu # true",
                 "Mon | Hollin | Wed | Thu # false",
+                "F | S | S | M | T # true",
+                "T | S | S | M | T # false",
+                "M | T | M | T # false",
                 "1 | 2 | | # false"
             })
     void aRowNumbersTheColumnsWhereItsNumbersOrLettersGoUpByOne(String cells, boolean numbers) {
