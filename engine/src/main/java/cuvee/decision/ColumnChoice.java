@@ -133,10 +133,10 @@ public sealed interface ColumnChoice extends Choice {
     /**
      * What its cells stand for.
      *
-     * @param year the year of months or days that do not say it, as {@link cuvee.value.MonthYear} has it, or by what the
+     * @param of the number of digits of codes; the year of months or days that do not say it, as {@link cuvee.value.MonthYear} has it, or by what the
      *     years are named that the names of their sources say; empty for the year that these say
      */
-    record WrittenAs(Scoped where, Meaning meaning, String year) implements ColumnChoice {
+    record WrittenAs(Scoped where, Meaning meaning, String of) implements ColumnChoice {
         /** The years that names say are those in which twelve months begin. */
         public static final String BY_THEIR_START = "years named by their start";
         /** The years that names say are those in which twelve months end. */
@@ -146,12 +146,20 @@ public sealed interface ColumnChoice extends Choice {
                 + Meaning.DATES.words() + ") of (\\d{4}(?:-(?:0[1-9]|1[0-2]))?|" + BY_THEIR_START + "|" + BY_THEIR_END
                 + ")");
 
+        private static final Pattern OF_DIGITS = Pattern.compile(Meaning.CODES.words() + " of (\\d{1,2}) digits");
+
         /** It, from its answer; empty where that says nothing of the kind. */
         static Optional<WrittenAs> read(Scoped where, String answer) {
+            Matcher ofDigits = OF_DIGITS.matcher(answer);
+            if (ofDigits.matches()) {
+                return Optional.of(new WrittenAs(where, Meaning.CODES, ofDigits.group(1)));
+            }
             Matcher ofYear = OF_A_YEAR.matcher(answer);
             String words = ofYear.matches() ? ofYear.group(1) : answer;
             String year = ofYear.matches() ? ofYear.group(2) : "";
-            return Meaning.ofWords(words).map(meaning -> new WrittenAs(where, meaning, year));
+            return Meaning.ofWords(words)
+                    .filter(meaning -> meaning != Meaning.CODES)
+                    .map(meaning -> new WrittenAs(where, meaning, year));
         }
 
         @Override
@@ -161,12 +169,25 @@ public sealed interface ColumnChoice extends Choice {
 
         @Override
         public Words words() {
-            return new Words(Kinds.WRITTEN_AS, where.words(), meaning.words() + (year.isEmpty() ? "" : " of " + year));
+            return new Words(
+                    Kinds.WRITTEN_AS,
+                    where.words(),
+                    meaning.words() + (of.isEmpty() ? "" : " of " + of + (meaning == Meaning.CODES ? " digits" : "")));
+        }
+
+        /** The year of months or days; empty where none is said. */
+        public String year() {
+            return meaning == Meaning.CODES ? "" : of;
+        }
+
+        /** How many digits codes have; 0 for all else. */
+        public int digits() {
+            return meaning == Meaning.CODES ? Integer.parseInt(of) : 0;
         }
 
         @Override
         public ColumnChoice withColumn(String other) {
-            return new WrittenAs(new Scoped(other, where.scope()), meaning, year);
+            return new WrittenAs(new Scoped(other, where.scope()), meaning, of);
         }
 
         @Override

@@ -4,6 +4,7 @@ import cuvee.value.Convention;
 import cuvee.value.Ditto;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
+import cuvee.value.Meaning;
 import cuvee.value.Type;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -49,7 +50,9 @@ final class Readings {
         }
         String raw = raw(cell);
         // What the analyst chose was seen as it is spelled in the master.
-        boolean spelled = column.type() == Type.TEXT && column.spelling() != MasterPlan.Spelling.AS_WRITTEN;
+        boolean spelled = column.type() == Type.TEXT
+                && (column.spelling() != MasterPlan.Spelling.AS_WRITTEN
+                        || feed.convention().meaning() == Meaning.CODES);
         StringBuilder replaced = new StringBuilder("CASE");
         Map<String, List<String>> byReplacement = new LinkedHashMap<>();
         feed.replaced()
@@ -108,7 +111,10 @@ final class Readings {
     private static String read(String cell, MasterPlan.Column column, MasterPlan.Feed feed) {
         Evidence e = feed.evidence();
         String type = column.sqlType();
-        String plain = feed.corrected() || !feed.convention().isPlain() && column.type() != Type.TEXT
+        boolean means = column.type() == Type.TEXT
+                ? feed.convention().meaning() == Meaning.CODES
+                : !feed.convention().isPlain();
+        String plain = feed.corrected() || means
                 ? general(cell, column.type(), feed.convention())
                 : plain(cell, column.type(), feed.convention(), e);
         if (column.type() == Type.TEXT) {

@@ -79,6 +79,45 @@ public final class SourceCells {
         });
     }
 
+    /**
+     * How long values are that are digits only.
+     *
+     * @param shortest the fewest digits that one has, in characters
+     * @param longest the most
+     * @param shortestZeroLed the fewest of one with a leading zero; 0 where there is none
+     * @param longestZeroLed the most of one with a leading zero; 0 where there is none
+     * @param example the first of the shortest
+     */
+    public record Digits(int shortest, int longest, int shortestZeroLed, int longestZeroLed, String example) {}
+
+    /** How long those values are in the cells of tables, by table; those without any are left out. */
+    public Map<Integer, Digits> digits(Collection<Cells> cells) {
+        return Sql.ask("looking at digits", () -> {
+            Map<Integer, Digits> digits = new HashMap<>();
+            try (Statement statement = connection.createStatement()) {
+                for (List<Cells> group : alike(cells)) {
+                    try (ResultSet rows = statement.executeQuery("SELECT tbl, min(length(v)), max(length(v)),"
+                            + " coalesce(min(length(v)) FILTER (v[1] = '0'), 0),"
+                            + " coalesce(max(length(v)) FILTER (v[1] = '0'), 0), arg_min(v, (length(v), v))"
+                            + " FROM (SELECT tbl, trim(" + Readings.raw("cell") + ") AS v FROM "
+                            + records(group) + ") WHERE regexp_full_match(v, '[0-9]{2,}|[1-9]') GROUP BY tbl")) {
+                        while (rows.next()) {
+                            digits.put(
+                                    rows.getInt(1),
+                                    new Digits(
+                                            rows.getInt(2),
+                                            rows.getInt(3),
+                                            rows.getInt(4),
+                                            rows.getInt(5),
+                                            rows.getString(6)));
+                        }
+                    }
+                }
+            }
+            return digits;
+        });
+    }
+
     /** The exact sum of the cells of a table that feed a column, each read once more as the column reads it; what does not fit its type is left out. */
     public BigDecimal sum(MasterPlan plan, MasterPlan.Table table, int index) {
         MasterPlan.Feed fed = table.feeds().get(index);

@@ -12,6 +12,7 @@ import cuvee.layout.Layout;
 import cuvee.layout.Origin;
 import cuvee.layout.PlacedTable;
 import cuvee.master.MasterPlan;
+import cuvee.master.SourceCells;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.rework.MadeColumns;
@@ -71,9 +72,9 @@ public final class ColumnTyping {
         }
     }
 
-    ColumnTyping(Job job, List<Layout> layouts, ValueCells cells, Homes homes, WrittenEvidence.Ranges ranges) {
+    ColumnTyping(Job job, List<Layout> layouts, ValueCells cells, Homes homes, SourceCells sourceCells) {
         this.votes = new ConventionVotes(job, layouts, homes);
-        this.written = new WrittenEvidence(job, ranges, homes, votes);
+        this.written = new WrittenEvidence(job, sourceCells, homes, votes);
         this.writtenAs = new WrittenAs(written);
         this.amounts = new Amounts(job);
         this.cells = cells;
@@ -152,7 +153,7 @@ public final class ColumnTyping {
         boolean tag = column.fed().values().stream().allMatch(fed -> fed.origin() instanceof Origin.Told);
         Typing.Verdict told = amounts.typed(Typing.decide(all, read.clear()), column);
         boolean words = told.type() == Type.TEXT && !tag;
-        Optional<KindsApart> kinds = words && told.sure() ? KindsApart.in(read.heldBy()) : Optional.empty();
+        Optional<KindsApart> kinds = words && read.clear() ? KindsApart.in(read.heldBy()) : Optional.empty();
         if (kinds.isPresent()) {
             told = new Typing.Verdict(Type.TEXT, kinds.get().words(), 0, false);
         } else if (words && Typing.fit(all, Type.DATE_AND_TIME) * 2 >= all.filled()) {
@@ -177,6 +178,7 @@ public final class ColumnTyping {
             List<Finding> findings) {
         String name = column.name();
         questions.addAll(BlankSources.ask(job, column));
+        TypeQuestions.severalUnits(name, type, all).ifPresent(findings::add);
         if (type.isNumber()) {
             Signs.ask(job, column).ifPresent(questions::add);
             TypeQuestions.convention(job, read.openMarks(), name, Kinds.DECIMAL_MARK)

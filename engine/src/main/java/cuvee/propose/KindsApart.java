@@ -4,6 +4,7 @@ import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
+import cuvee.value.Measures;
 import cuvee.value.Type;
 import cuvee.value.Typing;
 import java.util.Comparator;
@@ -41,7 +42,9 @@ record KindsApart(Type type, long fits, Set<String> sources, long misfits, Set<S
         /** True where nothing of it is of another type, nor could be a code of that. */
         boolean isOtherThan(Type other) {
             // Codes of digits beside codes of letters and digits are codes.
-            return Typing.fit(evidence, other) == 0 && (other != Type.WHOLE_NUMBER || evidence.count(NUMBERED) == 0);
+            boolean amounts = !Measures.unitsOf(evidence.oddities().keySet()).isEmpty();
+            return Typing.fit(evidence, other) == 0
+                    && (other != Type.WHOLE_NUMBER || amounts || evidence.count(NUMBERED) == 0);
         }
     }
 

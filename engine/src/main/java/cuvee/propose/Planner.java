@@ -6,6 +6,7 @@ import cuvee.layout.Layout;
 import cuvee.layout.PlacedTable;
 import cuvee.lineup.HeaderBook;
 import cuvee.master.MasterPlan;
+import cuvee.master.SourceCells;
 import cuvee.place.Says;
 import cuvee.rework.MadeColumns;
 import cuvee.value.Type;
@@ -52,7 +53,7 @@ public final class Planner {
      *
      * @param homes where they come from
      * @param counting counts texts in their cells
-     * @param ranges looks through the numbers in their cells
+     * @param sourceCells looks through their cells
      * @param modified when each source was modified
      * @param codes names for codes
      * @param staged reads single cells
@@ -62,7 +63,7 @@ public final class Planner {
     public record Surroundings(
             Homes homes,
             ValueCells.Counting counting,
-            WrittenEvidence.Ranges ranges,
+            SourceCells sourceCells,
             Map<String, Long> modified,
             CodeTables codes,
             Corrections.Staged staged,
@@ -88,7 +89,7 @@ public final class Planner {
         Draft draft = corrections.on(untyped);
         ValueCells cells =
                 new ValueCells(job, draft.members(), around.counting(), around.codes(), scopes(draft.layouts())::apply);
-        ColumnTyping typing = new ColumnTyping(job, draft.layouts(), cells, around.homes(), around.ranges());
+        ColumnTyping typing = new ColumnTyping(job, draft.layouts(), cells, around.homes(), around.sourceCells());
         List<ColumnTyping.Typed> columns = typed(draft, typing);
         draft = draft.saying(
                 Said.all(columns.stream().map(ColumnTyping.Typed::said).toList()));

@@ -11,6 +11,7 @@ import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Evidence;
+import cuvee.value.Measures;
 import cuvee.value.Type;
 import cuvee.value.Typing;
 import java.util.LinkedHashSet;
@@ -83,6 +84,23 @@ final class TypeQuestions {
         List<String> examples =
                 all.oddities().keySet().stream().map(Says::quoted).toList();
         return examples.isEmpty() ? "see the list of values" : Says.list(examples);
+    }
+
+    /** Says of amounts that stay text since they have several units of the same thing behind them. */
+    static Optional<Finding> severalUnits(String name, Type type, Evidence all) {
+        Set<String> units = type == Type.TEXT && Typing.fit(all, Type.DECIMAL) == 0
+                ? Measures.unitsOf(all.oddities().keySet())
+                : Set.of();
+        return units.size() < 2
+                ? Optional.empty()
+                : Optional.of(new Finding(
+                        Severity.REMARK,
+                        "several-units",
+                        Where.JOB,
+                        "The amounts of the column " + Says.quoted(name) + " have several units behind them: "
+                                + Says.list(units.stream().map(Says::quoted).toList()) + ".",
+                        "They stay text and are not added up.",
+                        "Bring them to one unit in the sources, or by a formula in Rework, to have numbers."));
     }
 
     /** Says of values that do not fit the type of their column. */

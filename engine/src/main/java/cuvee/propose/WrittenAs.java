@@ -11,7 +11,7 @@ import java.util.Map;
 
 /**
  * What the cells of a column stand for in each table where they alone do not tell: days counted from 1899, months by name,
- * percent points, or numbers with a unit behind them. What the siblings hold, what the header says and what the file's name says
+ * percent points, codes that lost their zeros, or numbers with a unit behind them. What the siblings hold, what the header says and what the file's name says
  * are evidence; two of them are enough, with one it is assumed and asked.
  */
 final class WrittenAs {
@@ -31,12 +31,14 @@ final class WrittenAs {
         UnitsBehind units = new UnitsBehind(seen);
         NotesBehind notes = new NotesBehind(seen);
         Thousands thousands = new Thousands(seen);
+        LostZeros lostZeros = new LostZeros(seen);
         ZerosAndOnes zerosAndOnes = new ZerosAndOnes(seen);
         this.ways = List.of(
                 (column, fed) -> dayNumbers.counted(column.name(), fed),
                 (column, fed) -> dayNumbers.inDigits(column.name(), fed),
                 (column, fed) -> ofYears(Meaning.DATES, bareDays.of(column, fed)),
                 (column, fed) -> ofYears(Meaning.MONTHS, months.of(column, fed)),
+                (column, fed) -> lostZeros.of(column.name(), fed),
                 (column, fed) -> zerosAndOnes.of(column.name(), fed),
                 (column, fed) -> percentPoints.of(column.name(), fed),
                 (column, fed) -> units.of(column.name(), fed),

@@ -10,7 +10,9 @@ import cuvee.finding.Severity;
 import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.PlacedTable;
+import cuvee.master.SourceCells;
 import cuvee.master.SourceCells.Cells;
+import cuvee.master.SourceCells.Digits;
 import cuvee.master.SourceCells.Range;
 import cuvee.place.Says;
 import cuvee.place.Where;
@@ -28,6 +30,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -52,22 +55,17 @@ final class WrittenEvidence {
     /** False where the analyst has said nothing of what cells stand for. */
     private final boolean somethingSaid;
 
-    private final Ranges ranges;
+    private final SourceCells sourceCells;
     private final Homes homes;
     private final ConventionVotes votes;
     private final List<Question> questions = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
 
-    /** Looks through the cells of tables, by table. */
-    public interface Ranges {
-        Map<Integer, Range> of(Collection<Cells> cells, Convention convention);
-    }
-
-    WrittenEvidence(Job job, Ranges ranges, Homes homes, ConventionVotes votes) {
+    WrittenEvidence(Job job, SourceCells sourceCells, Homes homes, ConventionVotes votes) {
         this.job = job;
         this.somethingSaid =
                 job.settled().stream().anyMatch(decision -> decision.kind().equals(Kinds.WRITTEN_AS));
-        this.ranges = ranges;
+        this.sourceCells = sourceCells;
         this.homes = homes;
         this.votes = votes;
     }
@@ -126,6 +124,18 @@ final class WrittenEvidence {
 
     /** What the cells of tables hold under a convention; tables of which none holds anything are left out. */
     Map<PlacedTable, Range> looked(Map<PlacedTable, LaidColumn> fed, Convention convention) {
+        Map<PlacedTable, Range> looked = looked(fed, cells -> sourceCells.ranges(cells, convention));
+        looked.values().removeIf(range -> range.fits() == 0);
+        return looked;
+    }
+
+    /** How long the values of tables are that are digits only; tables without any are left out. */
+    Map<PlacedTable, Digits> digits(Map<PlacedTable, LaidColumn> fed) {
+        return looked(fed, sourceCells::digits);
+    }
+
+    private static <T> Map<PlacedTable, T> looked(
+            Map<PlacedTable, LaidColumn> fed, Function<List<Cells>, Map<Integer, T>> looking) {
         List<Cells> cells = new ArrayList<>();
         fed.forEach((table, column) -> {
             OptionalInt at = column.origin().column(0);
@@ -138,14 +148,11 @@ final class WrittenEvidence {
                     !table.table().aside().isEmpty(),
                     index)));
         });
-        Map<Integer, Range> found = cells.isEmpty() ? Map.of() : ranges.of(cells, convention);
-        Map<PlacedTable, Range> looked = new LinkedHashMap<>();
-        fed.keySet().forEach(table -> {
-            Range range = found.get(table.id());
-            if (range != null && range.fits() > 0) {
-                looked.put(table, range);
-            }
-        });
+        Map<Integer, T> found = cells.isEmpty() ? Map.of() : looking.apply(cells);
+        Map<PlacedTable, T> looked = new LinkedHashMap<>();
+        fed.keySet()
+                .forEach(
+                        table -> Optional.ofNullable(found.get(table.id())).ifPresent(each -> looked.put(table, each)));
         return looked;
     }
 

@@ -120,7 +120,7 @@ final class Planning {
         Planner.Surroundings around = new Planner.Surroundings(
                 this::home,
                 store.cells()::count,
-                store.cells()::ranges,
+                store.cells(),
                 modified,
                 codes,
                 (table, row) -> store.rows().row(table.staged(), table.width(), row),

@@ -3,8 +3,8 @@ package cuvee.value;
 /**
  * How a source writes its numbers and dates, where the writing alone does not tell.
  *
- * @param unit what stands behind each number, such as {@code kg}; the year of months that do not say it; empty where
- *     there is nothing of the kind
+ * @param unit what stands behind each number, such as {@code kg}; the year of months that do not say it; how many digits
+ *     codes have; empty where there is nothing of the kind
  */
 public record Convention(Mark mark, Order order, Meaning meaning, String unit) {
     public static final Convention DEFAULT = new Convention(Mark.POINT, Order.DAY_FIRST);

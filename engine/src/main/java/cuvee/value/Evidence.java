@@ -549,6 +549,11 @@ public final class Evidence {
             meant.manyOddities = meant.count(Form.WORDS);
             return meant;
         }
+        if (convention.meaning() == Meaning.CODES) {
+            meant.move(Form.NUMBER_WHOLE, Form.ZERO_LED);
+            meant.move(Form.DIGITS, Form.ZERO_LED);
+            return meant;
+        }
         if (!convention.unit().isEmpty()) {
             for (Form worded : List.of(Form.WORDS_AND_DIGITS, Form.WORDS)) {
                 long moved = Math.min(meant.count(worded), fits);
@@ -561,7 +566,7 @@ public final class Evidence {
             meant.decimals = Math.max(meant.decimals, newDecimals);
         }
         Form other = switch (convention.meaning()) {
-            case AS_WRITTEN, THOUSANDS, MONTHS, DATES -> null;
+            case AS_WRITTEN, THOUSANDS, MONTHS, DATES, CODES -> null;
             case DAYS, DIGITS_OF_DAYS -> Form.CELL_DATE;
             case PERCENT_POINTS -> Form.NUMBER_PERCENT;
             case ONE_FOR_YES -> Form.CELL_TRUE_FALSE;

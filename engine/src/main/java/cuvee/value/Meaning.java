@@ -16,6 +16,8 @@ public enum Meaning {
     THOUSANDS("thousands", "k"),
     /** Yes and no: 1 for yes, 0 for no. */
     ONE_FOR_YES("one for yes", "b"),
+    /** They are codes whose leading zeros were lost, where the unit says how many digits they have: 28907 stands for 00028907. */
+    CODES("codes", "z"),
     /**
      * They are no numbers but names of months, each of which stands for its first day: Oct 2021, 10/2021, or Oct in a
      * source whose year is known.

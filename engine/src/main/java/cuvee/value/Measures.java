@@ -1,10 +1,15 @@
 package cuvee.value;
 
+import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * Units of measurement. Of those that measure the same thing one is never the other: degrees Celsius and Fahrenheit,
@@ -22,6 +27,9 @@ public final class Measures {
     private static final Map<String, Unit> UNITS = units();
     /** Spellings that are words, sizes or abbreviations of other things where no number stands before them. */
     private static final Set<String> ALSO_WORDS = Set.of("in", "st", "pt", "ms", "ps", "mi", "kn", "ac", "hp");
+
+    private static final Pattern AMOUNT =
+            Pattern.compile("[-+]?\\d[\\d.,'\u00a0 ]*?[\u00a0 ]*(\\p{L}{1,6}[²³]?|°[CF]?)\\.?");
 
     private Measures() {}
 
@@ -51,6 +59,25 @@ public final class Measures {
         Unit a = UNITS.get(plain(one));
         Unit b = UNITS.get(plain(other));
         return a != null && b != null && !a.equals(b);
+    }
+
+    /**
+     * The units that stand behind some amounts, as they are written: {@code g, kg}. Empty where one of the texts is no
+     * amount with a unit, or where they measure different things.
+     */
+    public static Set<String> unitsOf(Collection<String> amounts) {
+        Set<String> found = new TreeSet<>();
+        Set<Integer> things = new HashSet<>();
+        for (String amount : amounts) {
+            Matcher matcher = AMOUNT.matcher(amount.strip());
+            Unit unit = matcher.matches() ? UNITS.get(plain(matcher.group(1))) : null;
+            if (unit == null) {
+                return Set.of();
+            }
+            found.add(matcher.group(1));
+            things.add(unit.thing());
+        }
+        return things.size() == 1 ? found : Set.of();
     }
 
     /** True for a spelling that is a unit wherever it stands alone. */

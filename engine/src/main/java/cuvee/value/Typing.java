@@ -23,6 +23,8 @@ public final class Typing {
     /** Hours that no time of day has. */
     private static final Pattern BEYOND_A_DAY = Pattern.compile("(2[4-9]|[3-9]\\d|\\d{3,5}):[0-5]\\d(:[0-5]\\d)?");
 
+    private static final Pattern BOUND = Pattern.compile("[<>≤≥]=? ?-?\\d[\\d.,]*( ?[\\p{L}%°/]{1,6})?");
+
     private Typing() {}
 
     /**
@@ -92,13 +94,24 @@ public final class Typing {
                 Type.TEXT,
                 Says.number(misfits) + " of " + Says.count(filled, "value") + " would not fit " + best.word(),
                 0,
-                !mostFit && !isMeasured(e, different));
+                !mostFit && !isMeasured(e, different) && !areAmounts(e));
     }
 
     /** True where many values are numbers with decimals and all others few words: readings with {@code <0.05} among them. */
     private static boolean isMeasured(Evidence e, long different) {
         long fractions = e.count(Form.NUMBER_FRACTION, Form.POINT, Form.COMMA);
         return different <= FEW_DIFFERENT && fractions >= e.filled() * MOST_WORDS;
+    }
+
+    /** True where what is no number is one with a unit behind it, or a bound: {@code 120 cm}, {@code <50}. */
+    private static boolean areAmounts(Evidence e) {
+        List<String> odd = e.oddities().keySet().stream()
+                .filter(text -> !Forms.saysNothing(text))
+                .toList();
+        return !odd.isEmpty()
+                && e.count(WHOLE_FORMS) + e.count(Form.NUMBER_FRACTION, Form.POINT, Form.COMMA) > 0
+                && (odd.stream().allMatch(text -> BOUND.matcher(text.strip()).matches())
+                        || !Measures.unitsOf(odd).isEmpty());
     }
 
     private static List<Type> candidates(Evidence e) {

@@ -26,12 +26,14 @@ public final class ValueReader {
         CellKind kind = CellKind.ofStaged(staged);
         String text = CellKind.textOf(staged);
         if (type == Type.TEXT) {
-            return kind == CellKind.ERROR ? null : text;
+            return kind == CellKind.ERROR
+                    ? null
+                    : convention.meaning() == Meaning.CODES ? code(text, convention) : text;
         }
         if (kind == CellKind.ERROR) {
             return null;
         }
-        if (!convention.isPlain()) {
+        if (!convention.isPlain() && convention.meaning() != Meaning.CODES) {
             String meant = meant(staged, kind, text, convention);
             return meant == null
                     ? null
@@ -99,7 +101,7 @@ public final class ValueReader {
             return staged;
         }
         return switch (convention.meaning()) {
-            case AS_WRITTEN, THOUSANDS, MONTHS, DATES -> staged;
+            case AS_WRITTEN, THOUSANDS, MONTHS, DATES, CODES -> staged;
             case DAYS -> {
                 String iso = NumberFormats.isoDate(number.doubleValue(), NumberFormats.DayCount.FROM_1900);
                 yield iso == null ? null : CellKind.DATE.mark() + iso;
@@ -115,6 +117,13 @@ public final class ValueReader {
             case PERCENT_POINTS ->
                 CellKind.NUMBER.mark() + number.movePointLeft(2).toPlainString();
         };
+    }
+
+    /** A code with the leading zeros that it lost; what is not digits only stays. */
+    private static String code(String text, Convention convention) {
+        String bare = trim(text);
+        boolean digits = !bare.isEmpty() && bare.chars().allMatch(c -> c >= '0' && c <= '9');
+        return digits ? "0".repeat(Math.max(0, Integer.parseInt(convention.unit()) - bare.length())) + bare : text;
     }
 
     /** The currency written beside an amount, or null. */

@@ -28,6 +28,7 @@ class ChoicesTest {
                 of("blank-source", "Fare | in in/x.csv", "waiting"),
                 of("written-as", "Fare | a.csv", "percent points"),
                 of("written-as", "Month | a.csv", "months of 2026"),
+                of("written-as", "Account", "codes of 8 digits"),
                 of("written-as", "Day | a.csv", "dates of 2026"),
                 of("currency", "Fare", "apart"),
                 of("sign", "Fare", "turn those below 0"),

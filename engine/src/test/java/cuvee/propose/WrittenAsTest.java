@@ -471,6 +471,17 @@ class WrittenAsTest {
     }
 
     @Test
+    void amountsWithSeveralUnitsStayTextAndThatIsSaid() {
+        batch.csv("a.csv", "Parcel,Weight", "P1,800 g", "P2,2.5 kg", "P3,1 kg");
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Weight")).isEqualTo(Type.TEXT);
+        assertThat(made.outcome().findings())
+                .anyMatch(finding -> finding.text().contains("“Weight” have several units behind them: “g” and “kg”"));
+        batch.csv("b.csv", "Parcel,Weight", "P4,800", "P5,250", "P6,1000");
+        assertThat(batch.refresh().question(Kinds.TYPE).text()).contains("“Weight”");
+    }
+
+    @Test
     void wordsForThousandsAndMillionsAreReadInFullWhereTheyCanMeanNothingElse() {
         batch.csv("a.csv", "Firm,Turnover,Staff,Term", "Reed,1.2M,3.4k,12M", "Marsh,0.5M,12k,24M", "Fenn,12M,0.25k,6M");
         Batch.Made made = batch.refresh();

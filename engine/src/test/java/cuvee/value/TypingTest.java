@@ -59,6 +59,20 @@ class TypingTest {
     }
 
     @Test
+    void boundsAndUnitsBehindSomeNumbersAreAskedAbout() {
+        for (List<Object> values : List.of(
+                List.<Object>of("<50", 776, 120, "<50", 300),
+                List.<Object>of("120 cm", "1.01m", 168, 53, "49 cm", "2 m"))) {
+            Typing.Verdict verdict = Typing.decide(Rows.evidence(values), true);
+            assertThat(verdict.type()).isEqualTo(Type.TEXT);
+            assertThat(verdict.sure()).isFalse();
+        }
+        assertThat(Typing.decide(Rows.evidence(List.of("12 XL", "7", "30 S", "12", "9 M")), true)
+                        .sure())
+                .isTrue();
+    }
+
+    @Test
     void failedFormulasAndWordsForNothingAreNoEvidenceAgainstNumbers() {
         Typing.Verdict few = Typing.decide(
                 Rows.evidence(List.of("0.2", "0.1", "0.3", "#DIV/0!", "n/a", "0.4", "#VALUE!", "not known")), true);
