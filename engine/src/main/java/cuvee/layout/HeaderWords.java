@@ -82,9 +82,20 @@ public final class HeaderWords {
     /** Sets of which two headers may each say another word; what is said so is never the same thing. */
     private static final Pattern HYPHENED = Pattern.compile("(\\p{L}+)-(\\p{L}+)");
 
-    /** Headers of two words that are one in the language of others. */
-    private static final Map<String, String> PHRASES =
-            Map.of("money out", "debit", "paid out", "debit", "money in", "credit", "paid in", "credit");
+    /** Headers of several words that are one in the language of others. */
+    private static final Map<String, String> PHRASES = Map.of(
+            "money out",
+            "debit",
+            "paid out",
+            "debit",
+            "money in",
+            "credit",
+            "paid in",
+            "credit",
+            "not due",
+            "current",
+            "not yet due",
+            "current");
 
     private static final List<Set<String>> STRICT_SETS = opposites("opposites.txt");
 
@@ -311,8 +322,8 @@ public final class HeaderWords {
         String unitB = unit(b);
         boolean units =
                 !unitA.isEmpty() && !unitB.isEmpty() && !LooseText.key(unitA).equals(LooseText.key(unitB));
-        boolean measuredOtherwise = measuredOtherwise(a, b);
-        if (bareKey(a).equals(bareKey(b)) && !bareKey(a).isEmpty()) {
+        boolean measuredOtherwise = measuredOtherwise(a, b) || NumberRange.differ(a, b);
+        if (bareKey(a).equals(bareKey(b)) && !bareKey(a).isEmpty() || NumberRange.same(a, b)) {
             return new Compared(true, 1, false, false, false, false, false, false, units, measuredOtherwise);
         }
         List<String> left = words(a);
@@ -485,6 +496,7 @@ public final class HeaderWords {
     public static boolean opposed(String a, String b) {
         return opposed(withUnit(a, b), withUnit(b, a))
                 || measuredOtherwise(a, b)
+                || NumberRange.differ(a, b)
                 || isMeasureOf(a, b)
                 || isMeasureOf(b, a);
     }
@@ -548,8 +560,14 @@ public final class HeaderWords {
                 .collect(Collectors.toUnmodifiableSet());
     }
 
-    /** True where headers speak of values of different sorts, one of money and the other of weights, people or bags. */
+    /**
+     * True where headers speak of values of different sorts, one of money and the other of weights, people or bags; or where
+     * one states a range of numbers, and the other no number.
+     */
     public static boolean otherSort(String a, String b) {
+        if (NumberRange.ofOneOnly(a, b)) {
+            return true;
+        }
         BitSet one = sorts(a);
         BitSet other = sorts(b);
         return !one.isEmpty() && !other.isEmpty() && !one.intersects(other);
