@@ -50,8 +50,9 @@ public final class SourceCells {
      *
      * @param fits how many cells hold one
      * @param decimals the most digits behind the mark
+     * @param typical the median of their sizes, be they above or below zero
      */
-    public record Range(long fits, double least, double greatest, int decimals) {}
+    public record Range(long fits, double least, double greatest, int decimals, double typical) {}
 
     /** The numbers that the cells of tables hold under a convention, by table; those without any are left out. */
     public Map<Integer, Range> ranges(Collection<Cells> cells, Convention convention) {
@@ -65,12 +66,18 @@ public final class SourceCells {
                             + Sql.literal(convention.code()) + ")";
                     try (ResultSet rows = statement.executeQuery(
                             "SELECT tbl, count(v), min(TRY_CAST(v AS DOUBLE)), max(TRY_CAST(v AS DOUBLE)),"
-                                    + " max(length(string_split(v, '.')[2])) FROM (SELECT tbl, " + read + " AS v"
+                                    + " max(length(string_split(v, '.')[2])), median(abs(TRY_CAST(v AS DOUBLE))) FROM (SELECT tbl, "
+                                    + read + " AS v"
                                     + " FROM " + records(group) + ") WHERE v IS NOT NULL GROUP BY tbl")) {
                         while (rows.next()) {
                             ranges.put(
                                     rows.getInt(1),
-                                    new Range(rows.getLong(2), rows.getDouble(3), rows.getDouble(4), rows.getInt(5)));
+                                    new Range(
+                                            rows.getLong(2),
+                                            rows.getDouble(3),
+                                            rows.getDouble(4),
+                                            rows.getInt(5),
+                                            rows.getDouble(6)));
                         }
                     }
                 }

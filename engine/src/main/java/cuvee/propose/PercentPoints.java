@@ -21,6 +21,10 @@ final class PercentPoints {
             Pattern.compile("(?i)%|(?<!\\p{L})(pct|percent|per cent|prozent)(?!\\p{L})");
     private static final double MOST_POINTS = 1000;
     private static final double MORE_THAN_ALL = 1.5;
+    /** How many times greater than shares percent points are at least; they are a hundred times greater by nature. */
+    private static final double CLEARLY_GREATER = 10;
+    /** From so many times on they may be. */
+    private static final double GREATER = 3;
 
     private final WrittenEvidence seen;
 
@@ -36,6 +40,7 @@ final class PercentPoints {
     /** The tables whose numbers are percent points. */
     Map<PlacedTable, Meant> of(String name, Map<PlacedTable, LaidColumn> fed) {
         Map<PlacedTable, LaidColumn> plain = new LinkedHashMap<>();
+        Map<PlacedTable, LaidColumn> shownAsPercents = new LinkedHashMap<>();
         boolean percents = false;
         boolean named = namesPercents(name);
         for (Map.Entry<PlacedTable, LaidColumn> entry : fed.entrySet()) {
@@ -43,6 +48,9 @@ final class PercentPoints {
             long shown = e.count(Form.NUMBER_PERCENT, Form.PERCENT_TEXT);
             long numbers = e.count(WrittenEvidence.NUMBERS);
             percents |= shown > 0 && shown * 2 > e.filled();
+            if (shown > 0) {
+                shownAsPercents.put(entry.getKey(), entry.getValue());
+            }
             named |= namesPercents(entry.getValue().header());
             if (numbers > 0 && shown == 0 && numbers + e.count(Form.NOTHING_WORD, Form.CELL_ERROR) == e.filled()) {
                 plain.put(entry.getKey(), entry.getValue());
@@ -52,16 +60,25 @@ final class PercentPoints {
             return Map.of();
         }
         Map<PlacedTable, Range> looked = seen.looked(plain, Convention.DEFAULT);
-        boolean shares = looked.values().stream()
-                .anyMatch(range -> range.least() >= -1 && range.greatest() <= 1 && range.decimals() > 0);
+        List<Range> sharesOfOne = new ArrayList<>(looked.values().stream()
+                .filter(range -> range.least() >= -1 && range.greatest() <= 1 && range.decimals() > 0)
+                .toList());
+        if (percents) {
+            sharesOfOne.addAll(seen.looked(shownAsPercents, Convention.DEFAULT).values());
+        }
+        double share = sharesOfOne.stream().mapToDouble(Range::typical).max().orElse(0);
         Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
         List<PlacedTable> doubtful = new ArrayList<>();
+        List<PlacedTable> open = new ArrayList<>();
         for (Map.Entry<PlacedTable, Range> entry : looked.entrySet()) {
             Range range = entry.getValue();
             LaidColumn column = plain.get(entry.getKey());
             Optional<Meaning> words = seen.said(name, entry.getKey());
             boolean large = range.greatest() > MORE_THAN_ALL && Math.abs(range.greatest()) <= MOST_POINTS;
-            boolean likely = large && (percents || shares);
+            boolean likely = large && !sharesOfOne.isEmpty() && range.typical() >= share * CLEARLY_GREATER;
+            if (large && !likely && words.isEmpty() && !sharesOfOne.isEmpty() && range.typical() >= share * GREATER) {
+                open.add(entry.getKey());
+            }
             if (words.isPresent() ? words.get() == Meaning.PERCENT_POINTS : likely) {
                 meant.put(entry.getKey(), new Meant(Meaning.PERCENT_POINTS, "", 0, 0));
                 boolean sure = column != null && namesPercents(column.header());
@@ -69,6 +86,18 @@ final class PercentPoints {
                     doubtful.add(entry.getKey());
                 }
             }
+        }
+        if (!open.isEmpty() && !seen.isSettledThroughout(name)) {
+            seen.askOfThese(
+                    name,
+                    open,
+                    "In the column " + Says.quoted(name) + ", " + WrittenEvidence.files(open)
+                            + (open.size() == 1 ? " holds" : " hold")
+                            + " numbers that are greater than the shares of the others, but not a hundred times. Are they"
+                            + " percent points?",
+                    Meaning.PERCENT_POINTS,
+                    "percent points",
+                    Meaning.AS_WRITTEN);
         }
         if (!meant.isEmpty()) {
             Range first = looked.get(meant.keySet().iterator().next());

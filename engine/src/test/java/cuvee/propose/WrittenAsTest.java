@@ -190,6 +190,22 @@ class WrittenAsTest {
     }
 
     @Test
+    void aFewLargeChangesAmongSharesMakeNoPercentPoints() {
+        batch.csv("a.csv", "Line,Change %", "Output,0.016", "Scrap,0.564", "Energy,0.239");
+        batch.csv("b.csv", "Line,Change %", "Output,-0.272", "Scrap,0.31", "Energy,5.933");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Change %")).contains("-0.272", "0.31", "5.933");
+        assertThat(made.outcome().questions()).isEmpty();
+        batch.csv("c.csv", "Line,Change %", "Output,-0.7", "Scrap,1.2", "Energy,5.9");
+        Batch.Made asked = batch.refresh();
+        assertThat(column(asked, "Change %")).contains("-0.272", "5.9");
+        Question question = asked.question(Kinds.WRITTEN_AS);
+        assertThat(question.text()).contains("c.csv holds numbers that are greater than the shares of the others");
+        batch.settle(question, "percent points");
+        assertThat(column(batch.refresh(), "Change %")).contains("5.933", "-0.007", "0.012", "0.059");
+    }
+
+    @Test
     void percentPointsThroughoutStayWhatTheyAre() {
         batch.csv("a.csv", "Boat,Rebate %", "Heron,12.5", "Plover,20");
         batch.csv("b.csv", "Boat,Rebate %", "Heron,11", "Plover,21.5");
