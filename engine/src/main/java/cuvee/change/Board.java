@@ -241,8 +241,12 @@ public final class Board {
 
     /** Says how the texts of a column are spelled. */
     public static Job spelling(Job job, String column, MasterPlan.Spelling spelling) {
+        Job before = job.withoutSettled(Tidying.KIND, column);
+        Optional<Decision> assumed = before.decision(Tidying.KIND, column);
         return spelling == MasterPlan.Spelling.AS_WRITTEN
-                ? job.withoutSettled(Tidying.KIND, column)
+                ? assumed.map(each -> job.withSettled(
+                                new Decision(Tidying.KIND, column, Decision.off(each.wanted()), BY_HAND, "")))
+                        .orElse(before)
                 : job.withSettled(new Decision(Tidying.KIND, column, spelling.words(), BY_HAND, ""));
     }
 

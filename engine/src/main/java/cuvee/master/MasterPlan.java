@@ -156,10 +156,14 @@ public record MasterPlan(
     /** How the texts of a column are spelled. */
     public enum Spelling {
         AS_WRITTEN("as written"),
+        BARE("no spaces before and behind"),
         TIDY("spaces tidied"),
         SMALL("spaces tidied, small letters"),
         CAPITALS("spaces tidied, capitals"),
         FIRST_CAPITAL("spaces tidied, each word with a capital");
+
+        /** White space as people see it, non-breaking kinds included. */
+        private static final String SPACES = "[\\s\u00a0\u2007\u202f\u3000]+";
 
         private final String words;
 
@@ -173,10 +177,10 @@ public record MasterPlan(
 
         /** The store's expression of a text spelled so. */
         String of(String text) {
-            // White space as people see it, non-breaking kinds included.
-            String tidy = "trim(regexp_replace(" + text + ", '[\\s\u00a0\u2007\u202f\u3000]+', ' ', 'g'))";
+            String tidy = "trim(regexp_replace(" + text + ", '" + SPACES + "', ' ', 'g'))";
             return switch (this) {
                 case AS_WRITTEN -> text;
+                case BARE -> "regexp_replace(" + text + ", '^" + SPACES + "|" + SPACES + "$', '', 'g')";
                 case TIDY -> tidy;
                 case SMALL -> "lower(" + tidy + ")";
                 case CAPITALS -> "upper(" + tidy + ")";

@@ -113,6 +113,7 @@ public final class ColumnTyping {
                     Kinds.TYPE, name, decided.word(), found.told().reason(), Says.count(all.filled(), "value")));
         }
         YesNoWords words = words(name, type, decideNow, all, decisions);
+        MasterPlan.Spelling spelling = spelling(name, type, all, decisions);
         String currency = type == Type.MONEY && currencies.size() == 1
                 ? currencies.iterator().next()
                 : "";
@@ -132,7 +133,7 @@ public final class ColumnTyping {
                         Map.of(),
                         MasterPlan.Column.Part.VALUE,
                         currency,
-                        Tidying.of(job, name),
+                        spelling,
                         words),
                 mixed && type != Type.TEXT,
                 new Proposal.ColumnReport(
@@ -288,6 +289,22 @@ public final class ColumnTyping {
                                 : "as its sources write them",
                         Says.count(all.filled(), "value")));
         return words;
+    }
+
+    /** How texts are spelled: as is decided, else without the spaces around them that nobody sees. */
+    private MasterPlan.Spelling spelling(String name, Type type, Evidence all, List<Decision> decisions) {
+        Optional<String> spaced =
+                type == Type.TEXT && job.decision(Kinds.SPELLING, name).isEmpty() ? all.spaced() : Optional.empty();
+        if (spaced.isEmpty()) {
+            return Tidying.of(job, name);
+        }
+        decisions.add(new Decision(
+                Kinds.SPELLING,
+                name,
+                MasterPlan.Spelling.BARE.words(),
+                Says.quoted(spaced.get()) + " has spaces around it, which nobody sees",
+                Says.count(all.filled(), "value")));
+        return MasterPlan.Spelling.BARE;
     }
 
     private static Optional<Finding> byMonths(DraftColumn column, Read read) {

@@ -105,16 +105,23 @@ final class TypeQuestions {
 
     /** Says of values that do not fit the type of their column. */
     static Finding misfits(String name, Type type, long misfits, Evidence all) {
-        String what = Says.count(misfits, "value") + " of the column " + Says.quoted(name)
-                + (misfits == 1 ? " does" : " do") + " not fit " + type.word()
-                + (all.oddities().isEmpty() ? "." : ", such as " + examples(all) + ".");
+        boolean text = type == Type.TEXT;
+        // Any text fits: what does not are errors, among all the words that are known.
+        String what = text
+                ? "In the column " + Says.quoted(name) + ", " + Says.count(misfits, "cell")
+                        + (misfits == 1 ? " holds" : " hold") + " an error, or a formula without a stored result."
+                : Says.count(misfits, "value") + " of the column " + Says.quoted(name)
+                        + (misfits == 1 ? " does" : " do") + " not fit " + type.word()
+                        + (all.oddities().isEmpty() ? "." : ", such as " + examples(all) + ".");
         return new Finding(
                 Severity.WARNING,
                 "misfit",
                 Where.JOB,
                 what,
                 "They are blank in the master; the first fifty are listed with their cells.",
-                "Say in its column facts what is to stand in their place, correct them in the sources, or make the column "
-                        + Type.TEXT.word() + ".");
+                "Say in its column facts what is to stand in their place, "
+                        + (text
+                                ? "or correct them in the sources."
+                                : "correct them in the sources, or make the column " + Type.TEXT.word() + "."));
     }
 }

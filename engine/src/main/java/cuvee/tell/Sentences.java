@@ -286,7 +286,12 @@ public final class Sentences {
     }
 
     private void spellings() {
-        for (Decision decision : job.settled()) {
+        List<Decision> all = new ArrayList<>(job.settled());
+        outcome.proposal().columns().stream()
+                .filter(column -> !job.isSettled(Tidying.KIND, column.name()))
+                .flatMap(column -> decision(Tidying.KIND, column.name()).stream())
+                .forEach(all::add);
+        for (Decision decision : all) {
             if (decision.kind().equals(Tidying.KIND)
                     && Choices.of(decision, job.columns()).understood()) {
                 String wanted = decision.wanted();
@@ -303,8 +308,8 @@ public final class Sentences {
                                 ? "It needs a column " + Says.quoted(decision.subject()) + " that holds texts."
                                 : "All " + Says.count(cells, "filled cell"),
                         decision.answer().equals(wanted),
-                        true,
-                        "",
+                        job.isSettled(Tidying.KIND, decision.subject()),
+                        job.isSettled(Tidying.KIND, decision.subject()) ? "" : decision.reason(),
                         wanted,
                         List.of(),
                         Decision.off(wanted),

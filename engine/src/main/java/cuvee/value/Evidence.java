@@ -592,6 +592,13 @@ public final class Evidence {
         counts[from.ordinal()] = 0;
     }
 
+    /** The first of its texts that has white space before or behind it, as far as texts are kept. */
+    public Optional<String> spaced() {
+        return oddities.keySet().stream()
+                .filter(text -> !text.isBlank() && !text.equals(ValueReader.trim(text)))
+                .findFirst();
+    }
+
     /** Counts by form as a plain map, for keeping. */
     public Map<Form, Long> counts() {
         Map<Form, Long> byForm = new EnumMap<>(Form.class);

@@ -434,4 +434,21 @@ class ColumnQuestionsTest extends BatchTest {
         assertThat(column(made, "Ticket").type()).isEqualTo(Type.TEXT);
         assertThat(made.outcome().questions()).isEmpty();
     }
+
+    @Test
+    void anErrorAmongWordsIsSaidAsSuchWithoutTheWordsThatFit() {
+        batch.sheet(
+                "log.xlsx",
+                row("Ref", "Remark"),
+                row("A1", "Waiting for a part"),
+                row("A2", new Workbooks.Raw("<c t=\"e\"><v>#N/A</v></c>")),
+                row("A3", "Done"),
+                row("A4", "Sent back"));
+        assertThat(batch.refresh().findings("misfit"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.text())
+                        .contains(
+                                "In the column “Remark”, 1 cell holds an error, or a formula without a stored result.")
+                        .doesNotContain("Waiting", "Text"));
+    }
 }
