@@ -57,7 +57,7 @@ record NumberRange(int from, int to, String rest) {
     }
 
     private static Optional<NumberRange> read(String header) {
-        String text = LooseText.tidy(HeaderWords.ownPart(header)).toLowerCase(Locale.ROOT);
+        String text = LooseText.tidy(header).toLowerCase(Locale.ROOT);
         Matcher between = BETWEEN.matcher(text);
         if (between.find()) {
             return range(text, between, number(between, 1), number(between, 2));

@@ -452,20 +452,17 @@ final class JointLineUp {
     private double placing(Cluster x, Cluster y) {
         int all = x.at.length * y.at.length;
         int step = Math.max(1, all / MOST_PLACES);
-        double places = 0;
-        double gaps = 0;
+        double agreed = 0;
         int looked = 0;
         for (int i = 0; i < all && looked < MOST_PLACES; i += step, looked++) {
             int u = x.at[i / y.at.length];
             int v = y.at[i % y.at.length];
             Order order = order(u, v);
             if (order.trust() > 0) {
-                double[] agreed = placing(x, y, u, v, order);
-                places += agreed[0];
-                gaps += agreed[1];
+                agreed += placing(x, y, u, v, order);
             }
         }
-        return looked == 0 ? 0 : LineUpWeights.PLACE * places / looked + LineUpWeights.SAME_GAP * gaps / looked;
+        return looked == 0 ? 0 : agreed / looked;
     }
 
     /**
@@ -509,24 +506,34 @@ final class JointLineUp {
         return tau * tau * Math.min(1, common.size() / 4.0);
     }
 
-    private static double[] placing(Cluster x, Cluster y, int u, int v, Order order) {
+    /** How two columns stand to those that both units have, and whether they stand in the same gap between these. */
+    private double placing(Cluster x, Cluster y, int u, int v, Order order) {
         Integer px = x.places.get(u);
         Integer py = y.places.get(v);
         if (px == null || py == null) {
-            return new double[2];
+            return 0;
         }
         List<int[]> common = order.common();
         double trust = order.trust();
         int same = 0;
         int leftHere = -1;
+        int rightHere = units.get(u).keys().size();
         int leftThere = -1;
+        int rightThere = units.get(v).keys().size();
         for (int[] at : common) {
             same += at[0] < px == at[1] < py ? 1 : 0;
-            leftHere += at[0] < px ? 1 : 0;
-            leftThere += at[1] < py ? 1 : 0;
+            leftHere = at[0] < px ? Math.max(leftHere, at[0]) : leftHere;
+            rightHere = at[0] < px ? rightHere : Math.min(rightHere, at[0]);
+            leftThere = at[1] < py ? Math.max(leftThere, at[1]) : leftThere;
+            rightThere = at[1] < py ? rightThere : Math.min(rightThere, at[1]);
         }
-        boolean gap = same == common.size() && leftHere == leftThere;
-        return new double[] {trust * (2.0 * same / common.size() - 1), gap ? trust : 0};
+        boolean gap = same == common.size();
+        // Where as many columns stand in the gap here and there, the first is the first.
+        boolean rank = gap && rightHere - leftHere == rightThere - leftThere && px - leftHere == py - leftThere;
+        return trust
+                * (LineUpWeights.PLACE * (2.0 * same / common.size() - 1)
+                        + (gap ? LineUpWeights.SAME_GAP : 0)
+                        + (rank ? LineUpWeights.SAME_RANK : 0));
     }
 
     // ---- the second look ----

@@ -71,6 +71,9 @@ final class LineUpWeights {
     static final double FULL_COVER = 0.3;
     static final double PLACE = 0.8;
     static final double SAME_GAP = 0.3;
+    /** Where as many columns stand in the gap on both sides: the first of them is the first. */
+    static final double SAME_RANK = 0.45;
+
     static final double NO_DATA = -0.5;
 
     /** What a column of its own weighs against every other. */

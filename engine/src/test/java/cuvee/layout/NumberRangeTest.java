@@ -26,6 +26,8 @@ class NumberRangeTest {
         "2025-26, 2026-27, open",
         "2026-03, 2026-04, open",
         "Current, Over 90, open",
+        "Site A / 0-17, Clinic / 0-17, open",
+        "Clinic / 0-17, Clinic / 0 to 17 years, same",
         "Box 1-5, Box 6-9, differ",
     })
     void rangesAreTheSameOrNot(String one, String other, String expected) {

@@ -85,6 +85,23 @@ class JointLineUpTest {
                 .allMatch(union -> union.reason().contains("the same values"));
     }
 
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4, 5, 6, 7, 8})
+    void whatNoValueTellsStandsInTheOrderOfTheOthers(int seed) {
+        random.setSeed(seed);
+        for (String sender : List.of("", "q")) {
+            boolean named = sender.isEmpty();
+            column("respondent", i -> "R-" + (1000 + random.nextInt(9000)));
+            column("comments", i -> "Fine with me, number " + random.nextInt(900));
+            List<String> own = named ? List.of("speed", "quality", "price") : List.of("q1", "q2", "q3");
+            own.forEach(question -> column(question, i -> whole(1 + random.nextInt(5))));
+            table("respondent", own.get(0), own.get(1), own.get(2), "comments");
+        }
+        JointLineUp joint = joint(Set.of());
+        joint.unite(0.5);
+        assertThat(joint.groups()).contains(Set.of("speed", "q1"), Set.of("quality", "q2"), Set.of("price", "q3"));
+    }
+
     @Test
     void codesWithLettersAreHardlyThePlainNumbersOfAnotherSender() {
         for (String sender : List.of("a", "b")) {

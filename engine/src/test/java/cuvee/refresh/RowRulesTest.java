@@ -140,7 +140,7 @@ class RowRulesTest extends BatchTest {
         assertThat(sentence(first, RowRules.EQUAL).text()).isEqualTo("Of rows that are equal in Trip keep the first.");
         batch.settle(RowRules.EQUAL, "Trip", RowRules.KEEP_LAST);
         assertThat(batch.refresh().lines())
-                .contains("t1 |Hollin|7", "T2|Tarsk|8")
+                .contains("t1|Hollin|7", "T2|Tarsk|8")
                 .doesNotContain("T1|Hollin|5");
     }
 
