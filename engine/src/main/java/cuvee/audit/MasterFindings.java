@@ -80,7 +80,7 @@ public final class MasterFindings {
                     String one = columns.get(j).name();
                     String other = columns.get(i).name();
                     findings.add(new Finding(
-                            Severity.REMARK,
+                            Severity.WARNING,
                             "units-apart",
                             Where.JOB,
                             Says.quoted(one) + " (" + Says.count(columns.get(j).filled(), "row") + ") and "
@@ -98,10 +98,20 @@ public final class MasterFindings {
     private static boolean areOneButForTheirUnit(String one, String other) {
         String unit = LooseText.unit(one);
         String otherUnit = LooseText.unit(other);
-        return !unit.isEmpty()
-                && !otherUnit.isEmpty()
-                && Measures.areApart(unit, otherUnit)
-                && LooseText.keyWithoutUnit(one).equals(LooseText.keyWithoutUnit(other));
+        boolean inBrackets = !unit.isEmpty() && !otherUnit.isEmpty();
+        return inBrackets
+                ? Measures.areApart(unit, otherUnit)
+                        && LooseText.keyWithoutUnit(one).equals(LooseText.keyWithoutUnit(other))
+                : Measures.areApart(lastWord(one), lastWord(other))
+                        && beforeLastWord(one).equals(beforeLastWord(other));
+    }
+
+    private static String lastWord(String name) {
+        return name.substring(name.lastIndexOf(' ') + 1);
+    }
+
+    private static String beforeLastWord(String name) {
+        return LooseText.key(name.substring(0, Math.max(0, name.lastIndexOf(' '))));
     }
 
     /** Amounts with a sign, and debits and credits in tables that have no such amounts: one movement said in two ways. */

@@ -6,6 +6,7 @@ import cuvee.audit.IdleRules;
 import cuvee.audit.MasterFindings;
 import cuvee.audit.OwnChecks;
 import cuvee.audit.SendersAndMonths;
+import cuvee.audit.SwappedColumns;
 import cuvee.check.CheckResult;
 import cuvee.check.SourceFigures;
 import cuvee.collect.Collector;
@@ -454,5 +455,6 @@ final class Refresh {
         findings.addAll(FormSheets.findings(taken, store));
         findings.addAll(LostDigits.findings(taken, store));
         findings.addAll(DatesInParts.findings(proposal.plan()));
+        findings.addAll(SwappedColumns.findings(proposal.plan()));
     }
 }
