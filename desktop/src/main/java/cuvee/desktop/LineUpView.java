@@ -319,8 +319,13 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
         BoardGrid.header(made.get(), now.line(row).layout(), column).ifPresent(header -> {
             Landing landing = Landing.of(made.get(), now.line(row).layout(), column, target);
             grid.select(row, to);
+            BoardGrid.Line line = now.line(row);
             if (landing instanceof Landing.Filled filled) {
-                askFilled(row, to, header, column, filled, target);
+                BoardGrid.Header other = new BoardGrid.Header(filled.key(), filled.header(), false, List.of());
+                askFilled(made.get(), line, row, to, header, column, other, target);
+            } else if (!also(made.get(), line, header).isEmpty()) {
+                String kinds = landing instanceof Landing.OtherKind differ ? " " + differ.said() : "";
+                askHere(made.get(), line, row, to, header, target, kinds);
             } else {
                 landed(landing, to, () -> model.board().splitHeader(header.key(), target));
             }
@@ -345,22 +350,63 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
 
     /** Asks what becomes of the header that feeds the column already. */
     private void askFilled(
-            long row, int to, BoardGrid.Header header, String column, Landing.Filled filled, String target) {
-        String there = Says.quoted(filled.header());
+            Outcome made,
+            BoardGrid.Line line,
+            long row,
+            int to,
+            BoardGrid.Header header,
+            String column,
+            BoardGrid.Header other,
+            String target) {
+        String there = Says.quoted(other.header());
+        String also = also(made, line, header) + also(made, line, other);
+        boolean elsewhere = !also.isEmpty();
+        Button here = Pieces.button(
+                "Exchange the two here",
+                "landing-exchange-here",
+                folding(() -> model.board().exchangeHeadersHere(line, header, other)));
+        Button everywhere = Pieces.button(
+                elsewhere ? "Exchange them everywhere" : "Exchange the two",
+                "landing-exchange",
+                folding(() -> model.board().exchangeHeaders(header.key(), target, other.key(), column)));
+        Button own = Pieces.button(
+                "Make " + there + " a column of its own",
+                "landing-own",
+                folding(() -> model.board().putInPlaceOf(header.key(), target, other.key(), other.header())));
         slip(
                 row,
                 to,
                 there + " feeds " + target + " here already.",
-                "What becomes of it when " + Says.quoted(header.header()) + " does?",
+                "What becomes of it when " + Says.quoted(header.header()) + " does?" + also,
+                elsewhere
+                        ? new Button[] {Pieces.chief(here), everywhere, own}
+                        : new Button[] {Pieces.chief(everywhere), own});
+    }
+
+    /** Asks whether a header that other tables have too is to feed the column there as well. */
+    private void askHere(
+            Outcome made, BoardGrid.Line line, long row, int to, BoardGrid.Header header, String target, String kinds) {
+        String as = BoardGrid.headerOf(made, target, line.layout()).orElse(target);
+        slip(
+                row,
+                to,
+                "Does " + Says.quoted(header.header()) + " feed " + target + " in this line only?",
+                (also(made, line, header) + kinds).strip(),
                 Pieces.chief(Pieces.button(
-                        "Exchange the two",
-                        "landing-exchange",
-                        folding(() -> model.board().exchangeHeaders(header.key(), target, filled.key(), column)))),
+                        "In this line only",
+                        "landing-here",
+                        folding(() -> model.board().putHeaderHere(line, header.key(), as)))),
                 Pieces.button(
-                        "Make " + there + " a column of its own",
-                        "landing-own",
-                        folding(() ->
-                                model.board().putInPlaceOf(header.key(), target, filled.key(), filled.header()))));
+                        "Wherever it stands",
+                        "landing-everywhere",
+                        folding(() -> model.board().splitHeader(header.key(), target))));
+    }
+
+    private static String also(Outcome made, BoardGrid.Line line, BoardGrid.Header header) {
+        long elsewhere = BoardGrid.tablesWith(made, header.key(), line);
+        return elsewhere == 0
+                ? ""
+                : " " + Says.quoted(header.header()) + " stands in " + Says.count(elsewhere, "other table") + " too.";
     }
 
     private Runnable folding(Runnable act) {

@@ -1,5 +1,6 @@
 package cuvee.desktop;
 
+import cuvee.decision.Kinds;
 import cuvee.job.Decision;
 import cuvee.model.JobModel;
 import cuvee.model.RuleWords;
@@ -296,6 +297,7 @@ final class SentenceCard extends VBox {
         return aboutRows()
                 || sentence.subject().equals(Shapings.ROWS)
                 || List.of(
+                                Kinds.HEADER,
                                 MadeColumns.KIND,
                                 Correction.KIND,
                                 Codes.KIND,

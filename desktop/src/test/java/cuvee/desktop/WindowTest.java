@@ -2,6 +2,7 @@ package cuvee.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.job.Decision;
 import cuvee.model.SheetScope;
 import cuvee.model.Stage;
 import java.io.IOException;
@@ -297,7 +298,9 @@ class WindowTest extends InAWindow {
         GridView board = grid("#line-up-grid");
         robot.interact(() -> board.select(1, 4));
         robot.push(KeyCode.CONTROL, KeyCode.X).push(KeyCode.RIGHT).push(KeyCode.CONTROL, KeyCode.V);
-        waitFor("the slip", () -> robot.lookup("#landing-exchange").tryQuery().isPresent());
+        waitFor(
+                "the slip",
+                () -> robot.lookup("#landing-exchange-here").tryQuery().isPresent());
         assertThat(words("#slip .heading")).isEqualTo("“Crew” feeds Crew here already.");
         robot.push(KeyCode.ESCAPE);
         waitFor("the slip folded", () -> robot.lookup("#slip").tryQuery().isEmpty());
@@ -305,22 +308,32 @@ class WindowTest extends InAWindow {
         robot.push(KeyCode.CONTROL, KeyCode.X).push(KeyCode.RIGHT).push(KeyCode.CONTROL, KeyCode.V);
         waitFor(
                 "the slip again",
-                () -> robot.lookup("#landing-exchange")
+                () -> robot.lookup("#landing-exchange-here")
                         .tryQuery()
                         .filter(Node::isFocused)
                         .isPresent());
+        assertThat(words("#slip .second")).contains("“Crew” stands in 1 other table too.");
         robot.push(KeyCode.ENTER);
         waitFor(
                 "the exchange",
-                () -> "Crew"
-                        .equals(model().outcomeProperty()
+                () -> model().outcomeProperty()
                                 .get()
                                 .orElseThrow()
-                                .proposal()
-                                .lineUp()
-                                .get("heads")));
+                                .job()
+                                .settled()
+                                .size()
+                        == 2);
         idle();
         assertThat(columns()).containsExactly("Date", "Port", "Passengers", "Crew");
+        assertThat(model().outcomeProperty().get().orElseThrow().job().settled())
+                .extracting(Decision::answer)
+                .containsExactlyInAnyOrder("Crew", "Heads");
+        goTo(KeyCode.DIGIT4);
+        waitFor(
+                "its sentence in Rework",
+                () -> robot.lookup(".in-force").queryAll().stream()
+                        .anyMatch(sentence ->
+                                sentence.getAccessibleText().startsWith("Read the header “Crew” as “Heads” in")));
     }
 
     @Test

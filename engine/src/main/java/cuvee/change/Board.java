@@ -30,6 +30,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** What the analyst does with columns and headers on the board: each answers the job as it is then. */
 public final class Board {
@@ -144,6 +145,43 @@ public final class Board {
     /** Makes a header that feeds another column one of its own. */
     public static Job split(Job job, String key, String header) {
         return job.withSettled(new Decision(LineUp.KIND, key, header, BY_HAND, ""));
+    }
+
+    /**
+     * Reads a header as another one in the tables of a file or of a layout only.
+     *
+     * @param key its loose key, as it is read so far
+     * @param scope the path of the file, or the signature of the layout
+     */
+    public static Job readHeader(Job job, String scope, String key, String as) {
+        return read(job, scope, written(job, scope, key), as);
+    }
+
+    /** Exchanges two headers in the tables of a file or of a layout only, each by its loose key and as it is read so far. */
+    public static Job exchangeHeaders(Job job, String scope, String key, String header, String other, String its) {
+        String mine = written(job, scope, key);
+        String theirs = written(job, scope, other);
+        return read(read(job, scope, mine, its), scope, theirs, header);
+    }
+
+    /** The key of the header as the sheets have it which is read as one with another key. */
+    private static String written(Job job, String scope, String key) {
+        return job.settled().stream()
+                .flatMap(decision -> Stream.of(Choices.of(decision, job.columns())))
+                .flatMap(choice -> choice instanceof TableChoice.HeaderRead read ? Stream.of(read) : Stream.empty())
+                .filter(read -> read.on()
+                        && read.scope().equals(scope)
+                        && LooseText.key(read.as()).equals(key))
+                .map(TableChoice.HeaderRead::key)
+                .findFirst()
+                .orElse(key);
+    }
+
+    private static Job read(Job job, String scope, String written, String as) {
+        Choice.Words words = new TableChoice.HeaderRead(written, scope, as, true).words();
+        return LooseText.key(as).equals(written)
+                ? job.withoutSettled(words.kind(), words.subject())
+                : job.withSettled(new Decision(words.kind(), words.subject(), words.answer(), BY_HAND, ""));
     }
 
     /** Leaves a column out of the master, or takes it in again. */

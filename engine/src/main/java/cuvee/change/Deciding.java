@@ -29,7 +29,8 @@ import java.util.stream.Stream;
 public final class Deciding {
     private static final String BY_COMMAND = "decided by command";
     private static final Set<String> OF_ALL_ROWS = Set.of(Kinds.TO_COLUMNS, Kinds.SORTED, Kinds.NUMBERED);
-    private static final Set<String> SCOPED = Set.of(Kinds.DECIMAL_MARK, Kinds.DATE_ORDER, Kinds.WRITTEN_AS);
+    private static final Set<String> SCOPED =
+            Set.of(Kinds.DECIMAL_MARK, Kinds.DATE_ORDER, Kinds.WRITTEN_AS, Kinds.HEADER);
     private static final Set<String> OF_LAYOUTS = Set.of(Kinds.ANOTHER_JOB, Kinds.HEADER_ROW, Kinds.TOTAL_ROW);
     private final Outcome outcome;
     private final String signed;
@@ -111,6 +112,9 @@ public final class Deciding {
             return LooseText.key(parts.get(0));
         }
         List<String> named = new ArrayList<>(parts);
+        if (kind.equals(Kinds.HEADER)) {
+            named.set(0, LooseText.key(named.get(0)));
+        }
         if (named.size() == 2 && SCOPED.contains(kind)) {
             named.set(1, signature(named.get(1)));
         }
@@ -171,11 +175,16 @@ public final class Deciding {
                     "The columns are " + String.join(", ", names()) + ".");
         }
         if (choice instanceof TableChoice about) {
-            String subject = about.words().subject().replaceFirst(" > [^>]*$", "");
+            String subject = about instanceof TableChoice.HeaderRead read
+                    ? read.scope()
+                    : about.words().subject().replaceFirst(" > [^>]*$", "");
             if (about instanceof TableChoice.Repeating) {
                 return;
             }
-            boolean there = signatures(outcome).contains(subject)
+            boolean there = outcome.sources().stream()
+                            .anyMatch(source -> about instanceof TableChoice.HeaderRead
+                                    && source.path().equals(subject))
+                    || signatures(outcome).contains(subject)
                     || outcome.sheets().stream()
                             .anyMatch(sheet -> sheet.subject().equals(subject));
             if (!there) {

@@ -71,6 +71,10 @@ public final class Choices {
                         .map(tag -> new ColumnChoice.Tagged(
                                 tag, Optional.of(answer).filter(name -> !name.equals(ColumnChoice.LEFT_OUT))));
             case Kinds.LINE_UP -> Optional.of(new ColumnChoice.Fed(subject, answer));
+            case Kinds.HEADER ->
+                Optional.of(Names.splitTexts(subject))
+                        .filter(parts -> parts.size() == 2 && !answer.isBlank())
+                        .map(parts -> new TableChoice.HeaderRead(parts.get(0), parts.get(1), answer, on));
             case Kinds.WEIGHED_BY -> Optional.of(new ColumnChoice.WeighedBy(answer));
             default -> aboutRows(decision, subject, answer, on);
         };

@@ -20,6 +20,7 @@ public final class Kinds {
     public static final String MADE = "made";
     public static final String TAG = "tag";
     public static final String LINE_UP = "line-up";
+    public static final String HEADER = "header";
     public static final String NEW_COLUMNS = "new-columns";
     public static final String ROWS = "rows";
     public static final String EQUAL_ROWS = "equal-rows";
@@ -74,6 +75,7 @@ public final class Kinds {
             MADE,
             TAG,
             LINE_UP,
+            HEADER,
             NEW_COLUMNS,
             ROWS,
             EQUAL_ROWS,

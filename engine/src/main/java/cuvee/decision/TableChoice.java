@@ -42,6 +42,25 @@ public sealed interface TableChoice extends Choice {
         }
     }
 
+    /**
+     * A header that is another one in the tables of a file or of a layout.
+     *
+     * @param key its loose key
+     * @param scope the path of the file, or the signature of the layout
+     * @param as the header as which it is read
+     */
+    record HeaderRead(String key, String scope, String as, boolean on) implements TableChoice {
+        @Override
+        public Words words() {
+            return Words.of(Kinds.HEADER, Names.joinTexts(List.of(key, scope)), as, on);
+        }
+
+        @Override
+        public boolean isAbout(String source) {
+            return scope.equals(source);
+        }
+    }
+
     /** Lines over the rows below them that become columns of these names, outer ones first; none where they do not. */
     record SectionLines(String layout, List<String> names) implements TableChoice {
         public SectionLines {

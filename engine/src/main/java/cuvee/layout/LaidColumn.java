@@ -35,6 +35,11 @@ public record LaidColumn(String header, Origin origin, Evidence evidence, double
                 : List.of();
     }
 
+    /** The same column under another header. */
+    LaidColumn called(String newHeader) {
+        return new LaidColumn(newHeader, origin, evidence, sum);
+    }
+
     /** The same column, some of its cells standing for those above. */
     LaidColumn carried(Origin.Carrying carrying) {
         return origin instanceof Origin.Cell cell

@@ -4,9 +4,12 @@ import cuvee.detect.FoundTable;
 import cuvee.detect.SheetClues;
 import cuvee.place.Where;
 import cuvee.sheet.NamedRange;
+import cuvee.value.LooseText;
 import cuvee.value.Units;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 
@@ -89,6 +92,24 @@ public record PlacedTable(
                 .filter(name -> !NAMED_BY_PROGRAM.matcher(name).matches())
                 .findFirst()
                 .orElse("");
+    }
+
+    /**
+     * The same table with other headers over some of its columns.
+     *
+     * @param headers by the loose keys of its own; where two columns would be called the same, it stays as it is
+     */
+    public PlacedTable calling(Map<String, String> headers) {
+        List<LaidColumn> called = columns.stream()
+                .map(column -> column.called(headers.getOrDefault(LooseText.key(column.header()), column.header())))
+                .toList();
+        List<String> keys =
+                called.stream().map(column -> LooseText.key(column.header())).toList();
+        boolean same = columns.stream()
+                .map(column -> LooseText.key(column.header()))
+                .toList()
+                .equals(keys);
+        return same || Set.copyOf(keys).size() < keys.size() ? this : laid(called, String.join("|", keys), turned);
     }
 
     /** The same table, laid out otherwise. */

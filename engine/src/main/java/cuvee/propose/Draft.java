@@ -129,6 +129,11 @@ record Draft(Found found, Lined lined, List<DraftColumn> columns, List<Proposal.
         return with(new Found(tables(), found.outside(), laid, replaced, layouts()));
     }
 
+    /** With the tables laid out otherwise once more. */
+    Draft withLaid(List<PlacedTable> laid) {
+        return withLaid(laid, found.replaced());
+    }
+
     /** Without some of the tables that could be in the master. */
     Draft without(Map<PlacedTable, String> more) {
         return with(found.without(more));

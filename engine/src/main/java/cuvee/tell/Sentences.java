@@ -60,6 +60,7 @@ public final class Sentences {
     public static List<Sentence> of(Outcome outcome) {
         Sentences all = new Sentences(outcome);
         outcome.proposal().layouts().forEach(all::shape);
+        all.headers();
         outcome.proposal().tags().forEach(all::tag);
         all.made();
         all.spellings();
@@ -283,6 +284,43 @@ public final class Sentences {
                 List.of(tag.column()),
                 ColumnChoice.LEFT_OUT,
                 tables));
+    }
+
+    /** Headers that are read as others in some files or layouts. */
+    private void headers() {
+        for (Decision decision : job.settled()) {
+            if (Choices.of(decision, job.columns()) instanceof TableChoice.HeaderRead read) {
+                List<PlacedTable> tables = outcome.proposal().layouts().stream()
+                        .flatMap(layout -> layout.tables().stream())
+                        .filter(table -> table.source().equals(read.scope())
+                                || Signatures.of(table.table()).equals(read.scope()))
+                        .toList();
+                boolean file = tables.stream().anyMatch(table -> table.source().equals(read.scope()));
+                sentences.add(new Sentence(
+                        Kinds.HEADER,
+                        decision.subject(),
+                        Sentence.Paragraph.SHAPE,
+                        "Read the header " + Says.quoted(header(read.key(), tables)) + " as " + Says.quoted(read.as())
+                                + " in " + (file ? read.scope() : "tables of this layout") + ".",
+                        Says.count(tables.size(), "table"),
+                        read.on(),
+                        true,
+                        "",
+                        read.as(),
+                        List.of(),
+                        Decision.off(read.as()),
+                        numbers(tables)));
+            }
+        }
+    }
+
+    private static String header(String key, List<PlacedTable> tables) {
+        return tables.stream()
+                .flatMap(table -> table.table().columns().stream())
+                .map(TableColumn::header)
+                .filter(header -> LooseText.key(header).equals(key))
+                .findFirst()
+                .orElse(key);
     }
 
     private void spellings() {

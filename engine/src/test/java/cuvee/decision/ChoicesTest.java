@@ -29,6 +29,8 @@ class ChoicesTest {
                 of("written-as", "Fare | a.csv", "percent points"),
                 of("written-as", "Month | a.csv", "months of 2026"),
                 of("written-as", "Account", "codes of 8 digits"),
+                of("header", "qty | a.csv", "Price"),
+                of("header", "qty | a.csv", "not now: Price"),
                 of("written-as", "Day | a.csv", "dates of 2026"),
                 of("currency", "Fare", "apart"),
                 of("sign", "Fare", "turn those below 0"),

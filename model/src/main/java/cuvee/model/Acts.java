@@ -212,6 +212,9 @@ final class Acts {
     }
 
     private static String table(TableChoice about, Called called) {
+        if (about instanceof TableChoice.HeaderRead read) {
+            return called.header(read.key()) + " is read as " + read.as();
+        }
         if (about instanceof TableChoice.OfSheet sheet) {
             return (sheet.take() ? "put back " : "left out ") + name(sheet.subject());
         }

@@ -313,6 +313,26 @@ public final class BoardGrid implements GridModel {
         return "";
     }
 
+    /** How many tables have a header, besides those of a line of the board. */
+    public static long tablesWith(Outcome outcome, String key, Line line) {
+        return outcome.proposal().layouts().stream()
+                .filter(layout -> layout.keys().contains(key))
+                .flatMap(layout -> layout.tables().stream())
+                .filter(table -> line.table()
+                        .map(own -> !own.equals(table))
+                        .orElse(!line.layout().tables().contains(table)))
+                .count();
+    }
+
+    /** A header by which a column is fed elsewhere, and which a layout lacks. */
+    public static Optional<String> headerOf(Outcome outcome, String column, Layout lacking) {
+        return outcome.proposal().layouts().stream()
+                .flatMap(layout -> header(outcome, layout, column).stream())
+                .filter(header -> !lacking.keys().contains(header.key()))
+                .map(Header::header)
+                .findFirst();
+    }
+
     // ---- tables of a layout ----
 
     private static String tableName(PlacedTable table) {

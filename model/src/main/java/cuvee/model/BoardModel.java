@@ -6,6 +6,7 @@ import cuvee.decision.Kinds;
 import cuvee.finding.CuveeException;
 import cuvee.job.Decision;
 import cuvee.job.Job;
+import cuvee.layout.PlacedTable;
 import cuvee.propose.NewColumns;
 import cuvee.propose.Proposal;
 import cuvee.rework.MadeColumns;
@@ -55,6 +56,27 @@ public final class BoardModel {
     /** Makes a header a column of its own. */
     public void splitHeader(String key, String header) {
         model.take(Board.split(model.now(), key, header));
+    }
+
+    /** Lets a header of one file or layout only feed a column, as the header that feeds it elsewhere. */
+    public void putHeaderHere(BoardGrid.Line line, String key, String as) {
+        model.take(Board.readHeader(model.now(), scope(line), key, as));
+    }
+
+    /** Exchanges two headers of one file or layout only. */
+    public void exchangeHeadersHere(BoardGrid.Line line, BoardGrid.Header one, BoardGrid.Header other) {
+        model.take(
+                Board.exchangeHeaders(model.now(), scope(line), one.key(), one.header(), other.key(), other.header()));
+    }
+
+    /** The file of a line of the board that is one table, else its layout. */
+    private static String scope(BoardGrid.Line line) {
+        return line.table()
+                .or(() -> line.layout().tables().stream()
+                        .filter(table -> line.layout().tables().size() == 1)
+                        .findFirst())
+                .map(PlacedTable::source)
+                .orElse(line.layout().signature());
     }
 
     /** Puts a header on a column that another header of its layout feeds, and that one where the first was. */

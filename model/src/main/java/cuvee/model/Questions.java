@@ -55,6 +55,7 @@ public final class Questions {
                     Kinds.SECTION_LINE,
                     Kinds.REPEATED_ROWS -> Stage.READ;
             case Kinds.LINE_UP,
+                    Kinds.HEADER,
                     Kinds.TYPE,
                     Kinds.COLUMN,
                     Kinds.NEW_COLUMNS,
