@@ -423,7 +423,7 @@ final class LineUpView extends VBox implements JobFrame.HasQuestions {
                     place,
                     Pieces.wrapped(title, "heading"),
                     Pieces.wrapped(words, "second"),
-                    Pieces.row(12, acts),
+                    new FlowPane(12, 8, acts),
                     Pieces.label("Esc leaves all as it is", "second", "small"));
             acts[0].requestFocus();
         });

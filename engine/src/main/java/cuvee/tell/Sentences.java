@@ -301,7 +301,7 @@ public final class Sentences {
                         decision.subject(),
                         Sentence.Paragraph.SHAPE,
                         "Read the header " + Says.quoted(header(read.key(), tables)) + " as " + Says.quoted(read.as())
-                                + " in " + (file ? read.scope() : "tables of this layout") + ".",
+                                + " in " + (file ? read.scope() : layout(tables)) + ".",
                         Says.count(tables.size(), "table"),
                         read.on(),
                         true,
@@ -312,6 +312,12 @@ public final class Sentences {
                         numbers(tables)));
             }
         }
+    }
+
+    private static String layout(List<PlacedTable> tables) {
+        return tables.isEmpty()
+                ? "a layout that is not there"
+                : tables.get(0).source() + (tables.size() > 1 ? " and all others of its layout" : "");
     }
 
     private static String header(String key, List<PlacedTable> tables) {

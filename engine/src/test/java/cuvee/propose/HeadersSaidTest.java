@@ -73,7 +73,8 @@ class HeadersSaidTest extends BatchTest {
                 .extracting(line -> line.split("\\|", -1)[net])
                 .contains("70");
         assertThat(headers(after)).singleElement().satisfies(sentence -> {
-            assertThat(sentence.text()).isEqualTo("Read the header “Amount” as “Net” in tables of this layout.");
+            assertThat(sentence.text())
+                    .isEqualTo("Read the header “Amount” as “Net” in Tarsk Feb.csv and all others of its layout.");
             assertThat(sentence.touched()).isEqualTo("2 tables");
             batch.settle(Kinds.HEADER, sentence.subject(), sentence.off());
         });
