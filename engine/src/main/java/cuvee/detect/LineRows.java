@@ -127,6 +127,10 @@ final class LineRows {
         if (width >= 4 && apart && LabelRows.isPaired(row)) {
             return true;
         }
+        int strange = apart && totalRows.isJustBehindATotal() ? afterGap.strange(row) : 0;
+        if (strange >= 2 && strange * 3 >= filled * 2) {
+            return true;
+        }
         if (width < 4 || filled > Math.max(2, width / 2)) {
             return false;
         }

@@ -45,6 +45,10 @@ public final class ColumnTyping {
             "(?i)(?<!\\p{L})(bin|sku|code|ref|reference|part|article|lot|batch"
                     + "|location|shelf|rack|slot|position|model|id|key|no|nr|number|nummer|artikel|lagerplatz|platz|charge)(?!\\p{L})");
 
+    /** What outline numbers and codes with points are called by: {@code 1.1, 1.10}. */
+    private static final Pattern OUTLINE_WORD =
+            Pattern.compile("(?i)(\\p{L}+ )?(code|ref\\.?|reference|clause|wbs|id|key|no\\.?|nr\\.?)");
+
     private final Job job;
     private final Amounts amounts;
     private final ValueCells cells;
@@ -163,6 +167,11 @@ public final class ColumnTyping {
         } else if (told.type() == Type.DATE && CODE_WORD.matcher(column.name()).find() && all.hasShortYearsFarApart()) {
             told = new Typing.Verdict(
                     Type.TEXT, "its values could be dates of many years, but it is called like codes", 0, false);
+        }
+        boolean points = told.type() == Type.DECIMAL && all.count(Form.POINT) * 2 > all.filled();
+        if (points && OUTLINE_WORD.matcher(column.name().strip()).matches()) {
+            told = new Typing.Verdict(
+                    Type.TEXT, "its values could be numbers with decimals, but it is called like codes", 0, false);
         }
         return new Verdict(told, kinds, tag);
     }

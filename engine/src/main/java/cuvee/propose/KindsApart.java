@@ -70,7 +70,7 @@ record KindsApart(Type type, long fits, Set<String> sources, long misfits, Set<S
     private static Optional<KindsApart> apart(Type type, List<Held> clear) {
         List<Held> typed = clear.stream().filter(held -> held.type() == type).toList();
         List<Held> others = clear.stream()
-                .filter(held -> held.type() == Type.TEXT && held.isOtherThan(type))
+                .filter(held -> held.type() != type && held.isOtherThan(type))
                 .toList();
         if (others.isEmpty()) {
             return Optional.empty();

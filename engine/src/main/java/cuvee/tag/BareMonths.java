@@ -10,16 +10,23 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
  * Names that end in the bare number of a month, such as {@code Tilley 01}, {@code Tilley 02}, among others that say their
- * months in full: the numbers are months of the one year that the others speak of.
+ * months in full: the numbers are months of the one year that the others speak of. Or in a month and a year of two digits,
+ * {@code Tilley 01-26}, {@code Tilley 02-26}, where many names together show which of the two is the month.
  */
 final class BareMonths {
     private static final Pattern NUMBERED = Pattern.compile("(.*\\p{L}.*?)[\\s_.-]+(0[1-9]|1[0-2])");
+
+    private static final Pattern MONTH_AND_YEAR = Pattern.compile("(|.*[\\s_.-])((0[1-9]|1[0-2])[-_./](\\d\\d))");
+    private static final int FIRST_YEAR = 2015;
+    private static final int LAST_YEAR = 2039;
 
     private BareMonths() {}
 
@@ -38,6 +45,10 @@ final class BareMonths {
      * @param unsaid what the names say that speak of no period, by the names
      */
     static Map<String, Month> of(Collection<Period> said, Map<String, String> unsaid) {
+        Map<String, Month> dated = withShortYears(unsaid);
+        if (!dated.isEmpty()) {
+            return dated;
+        }
         Set<Integer> years = said.stream().map(Period::year).collect(Collectors.toSet());
         Set<Integer> months = said.stream().map(Period::number).collect(Collectors.toSet());
         boolean alike = said.stream().allMatch(period -> period.kind() == Period.Kind.MONTH && period.year() > 0);
@@ -59,6 +70,30 @@ final class BareMonths {
                 .filter(group -> areMonths(group.values(), months))
                 .forEach(found::putAll);
         return found;
+    }
+
+    /** Several months of one year, or of one and the next: what varies is the month, and what hardly does the year. */
+    private static Map<String, Month> withShortYears(Map<String, String> unsaid) {
+        Map<String, Month> found = new LinkedHashMap<>();
+        unsaid.forEach((name, text) -> {
+            Matcher dated = MONTH_AND_YEAR.matcher(text);
+            if (dated.matches()) {
+                int year = 2000 + Integer.parseInt(dated.group(4));
+                Period month = new Period(Period.Kind.MONTH, year, Integer.parseInt(dated.group(3)), 0);
+                found.put(name, new Month(dated.group(1), dated.group(2), month));
+            }
+        });
+        SortedSet<Integer> years = new TreeSet<>();
+        Set<Period> months = new HashSet<>();
+        found.values().forEach(month -> {
+            years.add(month.period().year());
+            months.add(month.period());
+        });
+        boolean clear = months.size() > 1
+                && years.first() >= FIRST_YEAR
+                && years.last() <= LAST_YEAR
+                && years.last() - years.first() < Math.min(2, months.size() - 1);
+        return clear ? found : Map.of();
     }
 
     /** Several numbers, each once, half of them months that the other names say. */

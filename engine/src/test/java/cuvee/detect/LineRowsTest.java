@@ -63,6 +63,21 @@ class LineRowsTest {
     }
 
     @Test
+    void whatIsSignedBehindTheTotalIsNoRecord() {
+        FoundTable found = Sheets.table(
+                new Object[] {"Date", "Description", "Category", "Amount", "VAT"},
+                new Object[] {"2026-03-02", "Taxi", "Travel", 12.5, 2.08},
+                new Object[] {"2026-03-05", "Lunch", "Food", 9.3, 1.55},
+                new Object[] {"2026-03-08", "Train to Hollin", "Travel", 44.1, 7.35},
+                new Object[] {},
+                new Object[] {"", "", "Total claimed", 65.9, 10.98},
+                new Object[] {},
+                new Object[] {"Signature", "", "", "Date", "05/04/2026"});
+        assertThat(found.kept()).isEqualTo(3);
+        assertThat(found.aside()).extracting(FoundTable.Aside::rowClass).contains(RowClass.TOTAL, RowClass.NOTE);
+    }
+
+    @Test
     void aNoteBelowARecordHeadsNothing() {
         FoundTable found = Sheets.table(
                 new Object[] {"Contract", "Supplier", "Start", "Value"},

@@ -74,7 +74,7 @@ class HeadersSaidTest extends BatchTest {
                 .contains("70");
         assertThat(headers(after)).singleElement().satisfies(sentence -> {
             assertThat(sentence.text())
-                    .isEqualTo("Read the header “Amount” as “Net” in Tarsk Feb.csv and all others of its layout.");
+                    .isEqualTo("Read the header “Amount” as “Net” in Tarsk Jan.csv and all others of its layout.");
             assertThat(sentence.touched()).isEqualTo("2 tables");
             batch.settle(Kinds.HEADER, sentence.subject(), sentence.off());
         });

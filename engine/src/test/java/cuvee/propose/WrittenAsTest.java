@@ -487,6 +487,24 @@ class WrittenAsTest {
     }
 
     @Test
+    void timesBesideMinutesAreAskedAbout() {
+        batch.csv("a.csv", "Shift,Break", "A1,0:30", "A2,0:45", "A3,1:00");
+        batch.csv("b.csv", "Shift,Break", "B1,30 min", "B2,45 min", "B3,60 min");
+        Batch.Made made = batch.refresh();
+        assertThat(type(made, "Break")).isEqualTo(Type.TEXT);
+        assertThat(made.question(Kinds.TYPE).text()).contains("“Break”", "fit Time, none of 3 of b.csv does");
+    }
+
+    @Test
+    void outlineNumbersAreCodesAndNoDecimals() {
+        batch.csv("a.csv", "Code,Item,Budget", "1.1,Pay,10.5", "1.2,Rent,20", "1.10,Heat,30.25");
+        Batch.Made made = batch.refresh();
+        assertThat(column(made, "Code")).containsExactly("1.1", "1.2", "1.10");
+        assertThat(type(made, "Budget")).isEqualTo(Type.DECIMAL);
+        assertThat(made.question(Kinds.TYPE).text()).contains("“Code”", "called like codes");
+    }
+
+    @Test
     void amountsWithSeveralUnitsStayTextAndThatIsSaid() {
         batch.csv("a.csv", "Parcel,Weight", "P1,800 g", "P2,2.5 kg", "P3,1 kg");
         Batch.Made made = batch.refresh();

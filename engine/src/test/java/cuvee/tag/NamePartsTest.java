@@ -55,6 +55,21 @@ class NamePartsTest {
     }
 
     @Test
+    void monthsWithAYearOfTwoDigitsAreToldByManyNamesTogether() {
+        List<String> files = List.of("Tilley 01-26", "Tilley 02-26", "Vale 11-25", "Vale 12-25");
+        NameParts parts = NameParts.ofFiles(files);
+        assertThat(parts.period("Tilley 02-26").orElseThrow().value()).contains("2026-02-01");
+        assertThat(parts.period("Vale 12-25").orElseThrow().value()).contains("2025-12-01");
+        assertThat(parts.count()).isEqualTo(1);
+        assertThat(parts.part("Vale 12-25", 0)).contains("Vale");
+        NameParts days = NameParts.ofFiles(List.of("run 03-15", "run 03-16", "run 03-17", "run 03-18"));
+        assertThat(days.period("run 03-16").filter(period -> period.year() > 0)).isEmpty();
+        NameParts shelves = NameParts.ofFiles(List.of("shelf 01-26", "shelf 02-31", "shelf 07-18"));
+        assertThat(shelves.period("shelf 01-26").filter(period -> period.year() > 0))
+                .isEmpty();
+    }
+
+    @Test
     void numbersThatAreNoMonthsOfTheOthersStayInTheName() {
         List<String> files =
                 List.of("Harrow repairs 01-2026", "Harrow repairs 02-2026", "Depot 11", "Depot 12", "vale_202601");
