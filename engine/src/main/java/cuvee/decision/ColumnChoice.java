@@ -133,8 +133,9 @@ public sealed interface ColumnChoice extends Choice {
     /**
      * What its cells stand for.
      *
-     * @param of the number of digits of codes; the year of months or days that do not say it, as {@link cuvee.value.MonthYear} has it, or by what the
-     *     years are named that the names of their sources say; empty for the year that these say
+     * @param of the number of digits of codes; the year of months or days that do not say it, as
+     *     {@link cuvee.value.MonthYear} has it, or by what the years are named that the names of their sources say; empty
+     *     for the year that these say
      */
     record WrittenAs(Scoped where, Meaning meaning, String of) implements ColumnChoice {
         /** The years that names say are those in which twelve months begin. */

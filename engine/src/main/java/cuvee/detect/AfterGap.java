@@ -51,7 +51,9 @@ final class AfterGap {
     /** True where nothing about a row behind a gap is out of the ordinary for this table. */
     boolean goesOn(Row row) {
         boolean record = row.filled() * 2 > leastFilled && row.filled() > 1 && strange(row) == 0;
-        return !isKnownHeader(row) && (record || totalRows.named(row));
+        // A header may have a column called Sum.
+        boolean total = totalRows.named(row) && new HeadRow(row).values() > 0;
+        return !isKnownHeader(row) && (record || total);
     }
 
     int strange(Row row) {

@@ -128,7 +128,7 @@ final class LineRows {
             return true;
         }
         int strange = apart && totalRows.isJustBehindATotal() ? afterGap.strange(row) : 0;
-        if (strange >= 2 && strange * 3 >= filled * 2) {
+        if (strange >= 2 && strange * 3 >= filled * 2 && new HeadRow(row).values() > 0) {
             return true;
         }
         if (width < 4 || filled > Math.max(2, width / 2)) {

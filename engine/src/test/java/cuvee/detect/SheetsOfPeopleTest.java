@@ -686,6 +686,22 @@ class SheetsOfPeopleTest {
     }
 
     @Test
+    void aHeaderWithAColumnCalledSumBehindATotalBeginsAnotherTable() {
+        readAsDrawn("""
+                h| Date | Payee | Amount | VAT
+                r| 2026-03-01 | Moss | 10 | 2
+                r| 2026-03-02 | Nairn | 11 | 2
+                r| 2026-03-03 | Moss | 12 | 2
+                T| Total | | 33 | 6
+
+                h| Day | Customer | Method | Sum
+                r| 2026-03-02 | Pryde | Card | 7
+                r| 2026-03-03 | Quill | Cash | 8
+                r| 2026-03-04 | Pryde | Card | 9
+                """);
+    }
+
+    @Test
     void aTitleAndWordsOverNumbersBeginAnotherTableThoughItsWordsWouldFit() {
         assertThat(readAsDrawn("""
                         t| Table A: inbound
