@@ -50,9 +50,8 @@ public final class SourceCells {
      *
      * @param fits how many cells hold one
      * @param decimals the most digits behind the mark
-     * @param typical the median of their sizes, be they above or below zero
      */
-    public record Range(long fits, double least, double greatest, int decimals, double typical) {}
+    public record Range(long fits, double least, double greatest, int decimals) {}
 
     /** The numbers that the cells of tables hold under a convention, by table; those without any are left out. */
     public Map<Integer, Range> ranges(Collection<Cells> cells, Convention convention) {
@@ -66,23 +65,40 @@ public final class SourceCells {
                             + Sql.literal(convention.code()) + ")";
                     try (ResultSet rows = statement.executeQuery(
                             "SELECT tbl, count(v), min(TRY_CAST(v AS DOUBLE)), max(TRY_CAST(v AS DOUBLE)),"
-                                    + " max(length(string_split(v, '.')[2])), median(abs(TRY_CAST(v AS DOUBLE))) FROM (SELECT tbl, "
-                                    + read + " AS v"
+                                    + " max(length(string_split(v, '.')[2])) FROM (SELECT tbl, " + read + " AS v"
                                     + " FROM " + records(group) + ") WHERE v IS NOT NULL GROUP BY tbl")) {
                         while (rows.next()) {
                             ranges.put(
                                     rows.getInt(1),
-                                    new Range(
-                                            rows.getLong(2),
-                                            rows.getDouble(3),
-                                            rows.getDouble(4),
-                                            rows.getInt(5),
-                                            rows.getDouble(6)));
+                                    new Range(rows.getLong(2), rows.getDouble(3), rows.getDouble(4), rows.getInt(5)));
                         }
                     }
                 }
             }
             return ranges;
+        });
+    }
+
+    /** The median of the sizes of the numbers in the cells of tables, be they above or below zero, by table. */
+    public Map<Integer, Double> typical(Collection<Cells> cells) {
+        return Sql.ask("looking at sizes", () -> {
+            registering.register();
+            Map<Integer, Double> typical = new HashMap<>();
+            try (Statement statement = connection.createStatement()) {
+                for (List<Cells> group : alike(cells)) {
+                    String read = Readings.FUNCTION + "(cell, " + Sql.literal(Type.DECIMAL.name()) + ", "
+                            + Sql.literal(Convention.DEFAULT.code()) + ")";
+                    try (ResultSet rows =
+                            statement.executeQuery("SELECT tbl, median(abs(v)) FROM (SELECT tbl, TRY_CAST("
+                                    + read + " AS DOUBLE) AS v FROM " + records(group)
+                                    + ") WHERE v IS NOT NULL GROUP BY tbl")) {
+                        while (rows.next()) {
+                            typical.put(rows.getInt(1), rows.getDouble(2));
+                        }
+                    }
+                }
+            }
+            return typical;
         });
     }
 

@@ -60,13 +60,18 @@ final class PercentPoints {
             return Map.of();
         }
         Map<PlacedTable, Range> looked = seen.looked(plain, Convention.DEFAULT);
-        List<Range> sharesOfOne = new ArrayList<>(looked.values().stream()
-                .filter(range -> range.least() >= -1 && range.greatest() <= 1 && range.decimals() > 0)
-                .toList());
-        if (percents) {
-            sharesOfOne.addAll(seen.looked(shownAsPercents, Convention.DEFAULT).values());
-        }
-        double share = sharesOfOne.stream().mapToDouble(Range::typical).max().orElse(0);
+        Map<PlacedTable, LaidColumn> sharesOfOne = new LinkedHashMap<>(percents ? shownAsPercents : Map.of());
+        looked.forEach((table, range) -> {
+            LaidColumn column = plain.get(table);
+            if (column != null && range.least() >= -1 && range.greatest() <= 1 && range.decimals() > 0) {
+                sharesOfOne.put(table, column);
+            }
+        });
+        Map<PlacedTable, Double> typical = sharesOfOne.isEmpty() ? Map.of() : seen.typical(fed);
+        double share = sharesOfOne.keySet().stream()
+                .mapToDouble(table -> typical.getOrDefault(table, 0.0))
+                .max()
+                .orElse(0);
         Map<PlacedTable, Meant> meant = new LinkedHashMap<>();
         List<PlacedTable> doubtful = new ArrayList<>();
         List<PlacedTable> open = new ArrayList<>();
@@ -75,8 +80,9 @@ final class PercentPoints {
             LaidColumn column = plain.get(entry.getKey());
             Optional<Meaning> words = seen.said(name, entry.getKey());
             boolean large = range.greatest() > MORE_THAN_ALL && Math.abs(range.greatest()) <= MOST_POINTS;
-            boolean likely = large && !sharesOfOne.isEmpty() && range.typical() >= share * CLEARLY_GREATER;
-            if (large && !likely && words.isEmpty() && !sharesOfOne.isEmpty() && range.typical() >= share * GREATER) {
+            double size = typical.getOrDefault(entry.getKey(), 0.0);
+            boolean likely = large && !sharesOfOne.isEmpty() && size >= share * CLEARLY_GREATER;
+            if (large && !likely && words.isEmpty() && !sharesOfOne.isEmpty() && size >= share * GREATER) {
                 open.add(entry.getKey());
             }
             if (words.isPresent() ? words.get() == Meaning.PERCENT_POINTS : likely) {

@@ -129,6 +129,11 @@ final class WrittenEvidence {
         return looked;
     }
 
+    /** The median of the sizes of numbers in tables; tables without any are left out. */
+    Map<PlacedTable, Double> typical(Map<PlacedTable, LaidColumn> fed) {
+        return looked(fed, sourceCells::typical);
+    }
+
     /** How long the values of tables are that are digits only; tables without any are left out. */
     Map<PlacedTable, Digits> digits(Map<PlacedTable, LaidColumn> fed) {
         return looked(fed, sourceCells::digits);

@@ -36,6 +36,7 @@ import cuvee.rework.Tidying;
 import cuvee.rework.ValueRule;
 import cuvee.value.Ditto;
 import cuvee.value.LooseText;
+import cuvee.value.Type;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -293,7 +294,8 @@ public final class Sentences {
                 List<PlacedTable> tables = outcome.proposal().layouts().stream()
                         .flatMap(layout -> layout.tables().stream())
                         .filter(table -> table.source().equals(read.scope())
-                                || Signatures.of(table.table()).equals(read.scope()))
+                                || Signatures.of(table.table()).equals(read.scope())
+                                || Signatures.plain(table.table()).equals(read.scope()))
                         .toList();
                 boolean file = tables.stream().anyMatch(table -> table.source().equals(read.scope()));
                 sentences.add(new Sentence(
@@ -332,7 +334,7 @@ public final class Sentences {
     private void spellings() {
         List<Decision> all = new ArrayList<>(job.settled());
         outcome.proposal().columns().stream()
-                .filter(column -> !job.isSettled(Tidying.KIND, column.name()))
+                .filter(column -> column.type() == Type.TEXT && !job.isSettled(Tidying.KIND, column.name()))
                 .flatMap(column -> decision(Tidying.KIND, column.name()).stream())
                 .forEach(all::add);
         for (Decision decision : all) {

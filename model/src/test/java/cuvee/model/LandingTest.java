@@ -6,6 +6,7 @@ import cuvee.layout.Layout;
 import cuvee.tell.Outcome;
 import java.io.IOException;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
 /** What stands where a header or a column is put on the board, before it is put there. */
@@ -39,6 +40,36 @@ class LandingTest extends OpenJob {
         Outcome exchanged = model.outcomeProperty().get().orElseThrow();
         assertThat(columns()).containsExactly("Date", "Port", "Passengers", "Crew");
         assertThat(exchanged.proposal().lineUp()).containsEntry("heads", "Crew").containsEntry("crew", "Passengers");
+    }
+
+    @Test
+    void inOneLineOnlyTheOthersStayAsTheyAre() throws Exception {
+        Outcome made = twoLayouts();
+        Layout heads = layout(made, "heads");
+        BoardGrid.Line line = new BoardGrid.Line(heads, Optional.empty());
+        assertThat(BoardGrid.tablesWith(made, "crew", line)).isEqualTo(1);
+        assertThat(BoardGrid.tablesWith(made, "heads", line)).isZero();
+        assertThat(BoardGrid.headerOf(made, "Passengers", heads)).contains("Passengers");
+        model.board()
+                .exchangeHeadersHere(
+                        line,
+                        BoardGrid.header(made, heads, "Passengers").orElseThrow(),
+                        BoardGrid.header(made, heads, "Crew").orElseThrow());
+        idle();
+        Outcome exchanged = model.outcomeProperty().get().orElseThrow();
+        assertThat(columns()).containsExactly("Date", "Port", "Passengers", "Crew");
+        assertThat(exchanged.proposal().lineUp())
+                .containsEntry("heads", "Passengers")
+                .containsEntry("crew", "Crew");
+        assertThat(exchanged.job().settled())
+                .extracting(decision -> decision.subject() + ": " + decision.answer())
+                .containsExactlyInAnyOrder("heads | b.csv: Crew", "crew | b.csv: Heads");
+        model.undo();
+        idle();
+        assertThat(model.outcomeProperty().get().orElseThrow().job().settled()).isEmpty();
+        model.board().putHeaderHere(line, "heads", "Tonnage");
+        idle();
+        assertThat(columns()).contains("Tonnage");
     }
 
     @Test
