@@ -119,6 +119,12 @@ final class GridPainter {
                 }
             }
             String fitting = Fonts.fitting(text, Fonts.BOLD, room);
+            double end = at.left(0) + 2 * PAD + Fonts.width(fitting, Fonts.BOLD);
+            if (at.pinned() > 0 && end > at.pinnedEnd()) {
+                // The edge of the fixed columns would cut through the words.
+                g.setFill(colours.sunk());
+                g.fillRect(at.pinnedEnd() - 1, y, Math.min(end, at.width()) - at.pinnedEnd() + 1, high - 1);
+            }
             text(fitting, Fonts.BOLD, colours.ink(), TextAlignment.LEFT, at.left(0) + PAD, y + high / 2, room);
         }
     }
