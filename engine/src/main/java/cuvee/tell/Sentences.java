@@ -304,7 +304,9 @@ public final class Sentences {
                         Sentence.Paragraph.SHAPE,
                         "Read the header " + Says.quoted(header(read.key(), tables)) + " as " + Says.quoted(read.as())
                                 + " in " + (file ? read.scope() : layout(tables)) + ".",
-                        Says.count(tables.size(), "table"),
+                        read.on() && !tables.isEmpty() && tables.stream().noneMatch(table -> isReadSo(table, read))
+                                ? "Without effect: another column is called so"
+                                : Says.count(tables.size(), "table"),
                         read.on(),
                         true,
                         "",
@@ -314,6 +316,15 @@ public final class Sentences {
                         numbers(tables)));
             }
         }
+    }
+
+    /** False where the table stays as it is, since two of its columns would be called the same. */
+    private static boolean isReadSo(PlacedTable table, TableChoice.HeaderRead read) {
+        return table.table().columns().stream()
+                .filter(column -> LooseText.key(column.header()).equals(read.key()))
+                .anyMatch(column -> table.columns().stream()
+                        .anyMatch(laid -> laid.origin().column(0).orElse(-1) == column.index()
+                                && LooseText.key(laid.header()).equals(LooseText.key(read.as()))));
     }
 
     private static String layout(List<PlacedTable> tables) {

@@ -45,6 +45,7 @@ class HeadersSaidTest extends BatchTest {
                 .containsExactlyInAnyOrder(
                         "Read the header “Qty” as “Price” in Tarsk Feb.csv.",
                         "Read the header “Price” as “Qty” in Tarsk Feb.csv.");
+        assertThat(headers(exchanged)).extracting(Sentence::touched).containsOnly("1 table");
         batch.csv("Tarsk Mar.csv", "Order,Price,Qty", "E1,7.25,3", "E2,8.5,5");
         assertThat(batch.refresh().lines()).contains("E1|3|7.25|Tarsk|Mar", "D1|3|7.2|Tarsk|Feb");
         batch.job(Board.exchangeHeaders(batch.job(), "Tarsk Feb.csv", "qty", "Qty", "price", "Price"));
@@ -87,6 +88,11 @@ class HeadersSaidTest extends BatchTest {
     void aHeaderThatItsTableHasAlreadyLeavesItAsItIs() {
         months();
         batch.job(Board.readHeader(batch.job(), "Tarsk Feb.csv", "qty", "Price"));
-        assertThat(batch.refresh().lines()).contains("D1|7.2|3|Tarsk|Feb");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).contains("D1|7.2|3|Tarsk|Feb");
+        assertThat(headers(made))
+                .singleElement()
+                .extracting(Sentence::touched)
+                .isEqualTo("Without effect: another column is called so");
     }
 }
