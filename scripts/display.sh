@@ -29,6 +29,32 @@ need_packages() {
   }
 }
 
+# Starts a virtual display, of the number wished for where one is; its number is in $display then.
+start_display() {
+  local ready waited=0
+  ready="$(mktemp)"
+  Xvfb ${1:+":$1"} -displayfd 3 -r -screen 0 "${CUVEE_SCREEN:-1280x800}x24" -dpi 96 -nolisten tcp -noreset \
+    3>"$ready" 2>/dev/null &
+  local server=$!
+  until [ -s "$ready" ]; do
+    sleep 0.1
+    waited=$((waited + 1))
+    if [ $waited -gt 100 ] || ! kill -0 $server 2>/dev/null; then
+      kill $server 2>/dev/null || true
+      rm -f "$ready"
+      return 1
+    fi
+  done
+  display="$(cat "$ready")"
+  rm -f "$ready"
+  servers+=($server)
+}
+
+# Ends the displays that were started here.
+end_displays() {
+  [ ${#servers[@]} -eq 0 ] || kill "${servers[@]}" 2>/dev/null || true
+}
+
 # Runs a command with a display; ends a display of our own when the command ends.
 with_display() {
   if [ -n "${DISPLAY:-}" ] || [ "$(uname -s)" != Linux ]; then
@@ -36,25 +62,41 @@ with_display() {
     return
   fi
   need_packages "${window_packages[@]}"
-  local ready
-  ready="$(mktemp)"
-  Xvfb -displayfd 3 -r -screen 0 "${CUVEE_SCREEN:-1280x800}x24" -dpi 96 -nolisten tcp -noreset 3>"$ready" 2>/dev/null &
-  local server=$!
-  # shellcheck disable=SC2064
-  trap "kill $server 2>/dev/null || true; rm -f '$ready'" EXIT INT TERM HUP
-  local waited=0
-  until [ -s "$ready" ]; do
-    sleep 0.1
-    waited=$((waited + 1))
-    if [ $waited -gt 100 ] || ! kill -0 $server 2>/dev/null; then
-      echo "No virtual display could be started." >&2
-      exit 4
-    fi
-  done
-  DISPLAY=":$(cat "$ready")"
+  servers=()
+  trap end_displays EXIT INT TERM HUP
+  if ! start_display; then
+    echo "No virtual display could be started." >&2
+    exit 4
+  fi
+  DISPLAY=":$display"
   export DISPLAY
   echo "No monitor here: the window is shown on the virtual display $DISPLAY." >&2
   local status=0
   "$@" || status=$?
   return $status
+}
+
+# Runs a command with several displays; their numbers are $displays followed by 1, 2 and so on.
+with_displays() {
+  local many=$1
+  shift
+  need_packages "${window_packages[@]}"
+  servers=()
+  trap end_displays EXIT INT TERM HUP
+  for displays in {1..40}; do
+    local number=1
+    while [ $number -le "$many" ] && start_display "$displays$number"; do
+      number=$((number + 1))
+    done
+    if [ $number -gt "$many" ]; then
+      echo "No monitor here: the windows are shown on the virtual displays :${displays}1 to :$displays$many." >&2
+      local status=0
+      "$@" || status=$?
+      return $status
+    fi
+    end_displays
+    servers=()
+  done
+  echo "No virtual displays could be started." >&2
+  exit 4
 }
