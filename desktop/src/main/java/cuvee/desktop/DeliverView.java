@@ -93,6 +93,7 @@ final class DeliverView extends VBox {
         this.questions = questions;
         setId("deliver");
         all = Pieces.button("Write all that is ready", "deliver-all", this::writeAll);
+        all.setTooltip(new Tooltip("All deliveries that wait for no question (Ctrl+Enter)"));
         HBox head = Pieces.row(12, says, Pieces.space(), all);
         head.getStyleClass().add("standing");
         ways = new DeliveryWays(model, choosers, this::write);

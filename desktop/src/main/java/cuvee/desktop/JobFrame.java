@@ -22,7 +22,10 @@ import java.util.function.Supplier;
 import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.scene.Node;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
@@ -120,6 +123,7 @@ final class JobFrame extends BorderPane {
         grids.addAll(check.grids());
         usePalette(shell.palette());
 
+        addEventHandler(KeyEvent.KEY_PRESSED, this::key);
         band = new Band(model);
         foot = new FootLine(model);
         WaitingBar waiting = new WaitingBar(model);
@@ -425,6 +429,25 @@ final class JobFrame extends BorderPane {
         go(Stage.DELIVER);
         if (model.jobProperty().get().deliveries().isEmpty()) {
             deliver.addDelivery();
+        }
+    }
+
+    /** Presses the part of the window that keys stand for here, where no view has followed them. */
+    private void key(KeyEvent e) {
+        Stream.concat(Deed.in(stage).stream(), Deed.everywhere().stream())
+                .filter(deed -> deed.part().isPresent() && MapLayer.keys(deed).match(e))
+                .findFirst()
+                .ifPresent(deed -> {
+                    press(lookup("#" + deed.part().get()));
+                    e.consume();
+                });
+    }
+
+    private static void press(@Nullable Node part) {
+        if (part instanceof ButtonBase button && isSeen(button)) {
+            button.fire();
+        } else if (part instanceof TextInputControl line && isSeen(line)) {
+            line.requestFocus();
         }
     }
 

@@ -9,6 +9,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
@@ -73,6 +74,11 @@ final class MapLayer extends VBox {
         column.setMinWidth(0);
         column.setPrefWidth(400);
         return column;
+    }
+
+    /** The keys of a deed as the window hears them. */
+    static KeyCombination keys(Deed deed) {
+        return KeyCombination.valueOf(deed.keys().replace("Ctrl", "Shortcut"));
     }
 
     /** Presses the keys of a deed, as if by hand, where the keys go now. */

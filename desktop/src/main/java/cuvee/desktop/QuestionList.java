@@ -62,7 +62,7 @@ final class QuestionList extends HBox {
         setId("questions");
         getStyleClass().add("question-list");
         setFocusTraversable(true);
-        all = Pieces.button("Settle all as assumed", "questions-settle-all", this::settleAll);
+        all = Pieces.button("Settle all as assumed", "A", "questions-settle-all", this::settleAll);
         settled.setOnOpen((row, column) -> askAgain(row));
         ScrollPane scroll = new ScrollPane(list);
         scroll.setFitToWidth(true);
@@ -363,6 +363,8 @@ final class QuestionList extends HBox {
         } else if (e.getCode().isDigitKey() && !e.isAltDown() && !e.isShortcutDown()) {
             int number = e.getCode().getName().charAt(0) - '0';
             box.choose(number);
+        } else if (e.getCode() == KeyCode.A && !e.isAltDown() && !e.isShortcutDown()) {
+            settleAll();
         } else {
             return;
         }

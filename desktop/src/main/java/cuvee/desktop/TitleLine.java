@@ -35,6 +35,7 @@ final class TitleLine extends HBox {
         FindField find = new FindField(model, hands::go);
         Button refresh = Pieces.button("Refresh", "F5", "refresh", model::refresh);
         Button deliver = Pieces.button("Deliver", "deliver-now", hands::deliver);
+        deliver.setTooltip(new javafx.scene.control.Tooltip("Deliver (Ctrl+D)"));
         MenuButton job = new MenuButton("Job");
         job.setId("more");
         job.getItems().addAll(more);

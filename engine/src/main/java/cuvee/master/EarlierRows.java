@@ -86,9 +86,9 @@ public final class EarlierRows {
         Sql.run("keeping rows to compare", () -> {
             try (Statement statement = connection.createStatement()) {
                 String named = StoreNotes.get(connection, NAMED);
-                boolean more = isThere(statement, "earlier");
-                boolean sameColumns = !more || named.equals(StoreNotes.get(connection, NAMED_EARLIER));
-                if (sources.isEmpty() || named.isEmpty() || !sameColumns || !isThere(statement, "master")) {
+                String namedEarlier = StoreNotes.get(connection, NAMED_EARLIER);
+                boolean more = !namedEarlier.isEmpty();
+                if (sources.isEmpty() || named.isEmpty() || more && !named.equals(namedEarlier)) {
                     return;
                 }
                 List<String> columns = List.of(named.split("\n", -1));
@@ -104,11 +104,12 @@ public final class EarlierRows {
                 String tables = sources.entrySet().stream()
                         .map(each -> "(" + each.getKey() + ", " + Sql.literal(each.getValue()) + ")")
                         .collect(Collectors.joining(", "));
-                statement.execute((more ? "INSERT INTO earlier " : "CREATE TABLE earlier AS ") + "SELECT " + select
-                        + " FROM master m JOIN (VALUES " + tables
-                        + ") e(tbl, source) ON m.tbl = e.tbl WHERE m.aside = 0"
-                        + (more ? " AND e.source NOT IN (SELECT source FROM earlier)" : "") + " LIMIT "
-                        + (MOST_ROWS + 1));
+                statement.execute(
+                        (more ? "INSERT INTO earlier " : "CREATE OR REPLACE TABLE earlier AS ") + "SELECT " + select
+                                + " FROM master m JOIN (VALUES " + tables
+                                + ") e(tbl, source) ON m.tbl = e.tbl WHERE m.aside = 0"
+                                + (more ? " AND e.source NOT IN (SELECT source FROM earlier)" : "") + " LIMIT "
+                                + (MOST_ROWS + 1));
                 StoreNotes.put(connection, NAMED_EARLIER, named);
             }
         });
@@ -117,17 +118,11 @@ public final class EarlierRows {
     /** Forgets the rows that were kept: the master as it is now is what the next one is compared with. */
     public void forget() {
         Sql.run("forgetting rows that were compared", () -> {
+            StoreNotes.put(connection, NAMED_EARLIER, "");
             try (Statement statement = connection.createStatement()) {
                 statement.execute("DROP TABLE IF EXISTS earlier");
             }
         });
-    }
-
-    private static boolean isThere(Statement statement, String table) throws SQLException {
-        try (ResultSet found =
-                statement.executeQuery("SELECT 1 FROM duckdb_tables() WHERE table_name = " + Sql.literal(table))) {
-            return found.next();
-        }
     }
 
     /**
@@ -158,8 +153,8 @@ public final class EarlierRows {
         });
     }
 
-    private static long kept(Statement statement) throws SQLException {
-        if (!isThere(statement, "earlier")) {
+    private long kept(Statement statement) throws SQLException {
+        if (StoreNotes.get(connection, NAMED_EARLIER).isEmpty()) {
             return 0;
         }
         try (ResultSet rows = statement.executeQuery("SELECT count(*) FROM earlier")) {

@@ -28,6 +28,10 @@ import org.jspecify.annotations.Nullable;
  */
 final class MasterBuild {
     private static final String HEAD = "a.what = 'head'";
+
+    /** The note that says what columns the master has: the database's own list of them is slow at first. */
+    private static final String COLUMNS = "columns";
+
     private final DuckDBConnection connection;
     private final MasterPlan plan;
     private final Registering registering;
@@ -65,7 +69,7 @@ final class MasterBuild {
             registering.register();
         }
         try (Statement statement = connection.createStatement()) {
-            boolean fresh = !columnsAsPlanned(statement);
+            boolean fresh = !columnList().equals(StoreNotes.get(connection, COLUMNS));
             Map<Integer, MasterPart> built = fresh ? Map.of() : MasterPart.in(connection);
             List<Integer> gone = new ArrayList<>();
             built.forEach((table, part) -> {
@@ -160,17 +164,6 @@ final class MasterBuild {
         }
     }
 
-    private boolean columnsAsPlanned(Statement statement) throws SQLException {
-        StringBuilder found = new StringBuilder();
-        try (ResultSet columns = statement.executeQuery(
-                "SELECT column_name || ' ' || data_type FROM duckdb_columns() WHERE table_name = 'master' ORDER BY column_index")) {
-            while (columns.next()) {
-                found.append(found.length() == 0 ? "" : ", ").append(columns.getString(1));
-            }
-        }
-        return found.toString().equals(columnList());
-    }
-
     private String columnList() {
         StringBuilder columns = new StringBuilder("tbl INTEGER, row INTEGER, turned INTEGER, aside INTEGER");
         for (int i = 0; i < plan.columns().size(); i++) {
@@ -189,6 +182,7 @@ final class MasterBuild {
         statement.execute("DROP TABLE IF EXISTS master");
         statement.execute("CREATE TABLE master(" + columnList() + ")");
         statement.execute("DELETE FROM part");
+        StoreNotes.put(connection, COLUMNS, columnList());
     }
 
     // ---- the shape of a table's part ----

@@ -81,10 +81,10 @@ final class Staging implements AutoCloseable {
                     kept(rows.getString(1)).needed().put(rows.getInt(2), rows.getLong(3));
                 }
             }
-            try (ResultSet tables = statement.executeQuery(
-                    "SELECT table_name[8:] FROM duckdb_tables() WHERE table_name LIKE 'staged\\_%' ESCAPE '\\'")) {
+            statement.execute("CREATE TABLE IF NOT EXISTS staged_width(width INTEGER)");
+            try (ResultSet tables = statement.executeQuery("FROM staged_width")) {
                 while (tables.next()) {
-                    widths.add(Integer.parseInt(tables.getString(1)));
+                    widths.add(tables.getInt(1));
                 }
             }
         }
@@ -124,10 +124,11 @@ final class Staging implements AutoCloseable {
     synchronized void create(int width) throws SQLException {
         if (widths.add(width)) {
             try (Statement statement = connection.createStatement()) {
-                statement.execute("CREATE TABLE " + table(width) + "(tbl INTEGER, row INTEGER"
+                statement.execute("CREATE TABLE IF NOT EXISTS " + table(width) + "(tbl INTEGER, row INTEGER"
                         + columns(width)
                                 .map(column -> ", " + column + " VARCHAR")
                                 .collect(Collectors.joining()) + ")");
+                statement.execute("INSERT INTO staged_width VALUES (" + width + ")");
             }
             view(width);
         }

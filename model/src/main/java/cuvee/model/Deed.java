@@ -12,8 +12,10 @@ import java.util.Optional;
  * @param words what is done, as one would ask for it
  * @param keys the keys, parted by a plus: {@code Ctrl+Shift+H}
  * @param stage where; empty for everywhere
+ * @param part the id of the button that the keys press, or of the line that they go into; empty where a view follows the
+ *     keys by itself
  */
-public record Deed(String words, String keys, Optional<Stage> stage) {
+public record Deed(String words, String keys, Optional<Stage> stage, Optional<String> part) {
     private static final List<Deed> ALL = List.of(
             in(Stage.COLLECT, "Leave the chosen files out", "Delete"),
             in(Stage.COLLECT, "Put the chosen files back", "Insert"),
@@ -35,6 +37,12 @@ public record Deed(String words, String keys, Optional<Stage> stage) {
             in(Stage.LINE_UP, "Put the header that was taken on the chosen column", "Ctrl+V"),
             in(Stage.REWORK, "Move the chosen rule up", "Alt+Up"),
             in(Stage.REWORK, "Move the chosen rule down", "Alt+Down"),
+            in(Stage.REWORK, "Write a rule that sets rows aside", "Ctrl+R", "write-aside"),
+            in(Stage.REWORK, "Make a column by a formula", "Ctrl+M", "write-column"),
+            in(Stage.REWORK, "Number the rows", "Ctrl+Shift+M", "write-number"),
+            in(Stage.REWORK, "The whole job as a page", "Ctrl+P", "rework-page"),
+            in(Stage.CHECK, "Write a check of your own", "Ctrl+R", "own-check-words"),
+            in(Stage.CHECK, "Write the account to hand over", "Ctrl+E", "account"),
             in(Stage.MASTER, "Open the sheet at the chosen cell", "Enter"),
             in(Stage.MASTER, "Make a rule of what is selected", "Ctrl+R"),
             in(Stage.MASTER, "Correct the chosen cell", "C"),
@@ -53,6 +61,10 @@ public record Deed(String words, String keys, Optional<Stage> stage) {
             in(Stage.MASTER, "Go to a row by its number", "Ctrl+G"),
             in(Stage.MASTER, "Copy what is selected", "Ctrl+C"),
             in(Stage.MASTER, "Copy what is selected without its heads", "Ctrl+Shift+C"),
+            in(Stage.DELIVER, "Deliver to a file", "Insert", "deliver-add"),
+            in(Stage.DELIVER, "Deliver to a tab of a workbook", "Shift+Insert", "deliver-tab"),
+            in(Stage.DELIVER, "Write all that is ready", "Ctrl+Enter", "deliver-all"),
+            anywhere("Deliver", "Ctrl+D", "deliver-now"),
             anywhere("Refresh", "F5"),
             anywhere("Try a refresh first", "Shift+F5"),
             anywhere("Undo", "Ctrl+Z"),
@@ -72,11 +84,19 @@ public record Deed(String words, String keys, Optional<Stage> stage) {
             anywhere("Guide: ten tasks with pictures", "Shift+F1"));
 
     private static Deed in(Stage stage, String words, String keys) {
-        return new Deed(words, keys, Optional.of(stage));
+        return new Deed(words, keys, Optional.of(stage), Optional.empty());
+    }
+
+    private static Deed in(Stage stage, String words, String keys, String part) {
+        return new Deed(words, keys, Optional.of(stage), Optional.of(part));
     }
 
     private static Deed anywhere(String words, String keys) {
-        return new Deed(words, keys, Optional.empty());
+        return new Deed(words, keys, Optional.empty(), Optional.empty());
+    }
+
+    private static Deed anywhere(String words, String keys, String part) {
+        return new Deed(words, keys, Optional.empty(), Optional.of(part));
     }
 
     /** All that can be done. */

@@ -1,0 +1,303 @@
+package cuvee.desktop;
+
+import static cuvee.desktop.Books.row;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.Optional;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** Whole jobs of the trade, from a folder of workbooks to what is delivered, and the next month. */
+class WholeJobsWindowTest extends InAWindow {
+    @BeforeEach
+    void anEmptyFolder() throws IOException {
+        Files.delete(folder.resolve("data/a.csv"));
+        Files.delete(folder.resolve("data/b.csv"));
+    }
+
+    private Path data(String name) {
+        return folder.resolve("data").resolve(name);
+    }
+
+    private long rows() {
+        return model().outcomeProperty().get().orElseThrow().rows();
+    }
+
+    private boolean asks() {
+        return !model().outcomeProperty().get().orElseThrow().questions().isEmpty();
+    }
+
+    private void settleAllByMouse() {
+        if (asks()) {
+            robot.clickOn("#questions-open");
+            robot.clickOn("#questions-settle-all");
+            waitFor("no question", () -> !asks());
+            idle();
+            robot.clickOn("#questions-close");
+        }
+    }
+
+    private void settleAllByKeys() {
+        if (asks()) {
+            robot.push(KeyCode.CONTROL, KeyCode.J);
+            waitFor("the list", () -> robot.lookup("#questions").tryQuery().isPresent());
+            waitFor(
+                    "the keys on a question",
+                    () -> robot.lookup(".question-row")
+                            .tryQuery()
+                            .filter(javafx.scene.Node::isFocused)
+                            .isPresent());
+            robot.push(KeyCode.A);
+            waitFor("no question", () -> !asks());
+            idle();
+            robot.push(KeyCode.ESCAPE);
+        }
+    }
+
+    private void say(String what) {
+        var outcome = model().outcomeProperty().get().orElseThrow();
+        System.err.println("== " + what + " " + columns() + " rows " + outcome.rows());
+        outcome.questions().forEach(q -> System.err.println("  Q " + q.text() + " => " + q.assumed()));
+        outcome.findings().forEach(f -> System.err.println("  F " + f.text()));
+    }
+
+    private boolean says(String words) {
+        return robot.lookup("#deliver .label").queryAllAs(Label.class).stream()
+                .anyMatch(label -> label.getText().contains(words));
+    }
+
+    private String figure(int row, int column) {
+        var model = grid("#summary-grid").model();
+        return model == null || row >= model.rows() || column >= model.columns()
+                ? ""
+                : String.valueOf(model.text(row, column));
+    }
+
+    private void sales(String branch, int month) throws IOException {
+        LocalDate first = LocalDate.of(2026, month, 3);
+        Books.write(
+                data(branch + " 2026-0" + month + ".xlsx"),
+                "Sales",
+                row(branch + " branch, sales of the month"),
+                row(""),
+                row("Date", "Product", "Qty", "Value"),
+                row(first, "Lamp", 4, 120.5),
+                row(first.plusDays(6), "Chair", 2, 310),
+                row(first.plusDays(9), "Table", 1, 499.99 + month),
+                row("Total", "", 7, 120.5 + 310 + 499.99 + month));
+    }
+
+    private void salesInOtherWords(String branch, int month) throws IOException {
+        LocalDate first = LocalDate.of(2026, month, 4);
+        Books.write(
+                data(branch + " 2026-0" + month + ".xlsx"),
+                "Report",
+                row("Day", "Article", "Units", "Net value"),
+                row(first, "Chair", 3, 465),
+                row(first.plusDays(11), "Lamp", 5, 150.25 + month));
+    }
+
+    @Test
+    void branchesWithHeadersOfTheirOwnBecomeATabThatGrowsByMouse() throws IOException {
+        for (int month = 1; month <= 2; month++) {
+            sales("Hollin", month);
+            salesInOtherWords("Tarsk", month);
+        }
+        newJob();
+        say("sales");
+        settleAllByMouse();
+        assertThat(columns()).containsExactly("Date", "Product", "Qty", "Value", "Branch", "Month");
+        robot.clickOn("#stage-check");
+        assertThat(words("#verdict")).startsWith("The numbers add up");
+        chosen.target = Optional.of(folder.resolve("Board.xlsx"));
+        robot.clickOn("#stage-deliver");
+        robot.clickOn("#deliver-tab");
+        waitFor("the card", () -> says("Board.xlsx, tab Master"));
+        robot.clickOn("#deliver-write");
+        waitFor("the tab", () -> words("#work-words").startsWith("Written: Board.xlsx, 10 rows"));
+        chosen.target = Optional.of(folder.resolve("Sales.cuvee"));
+        robot.push(KeyCode.CONTROL, KeyCode.S);
+        waitFor("the job saved", () -> words("#job-name").equals("Sales"));
+        sales("Hollin", 3);
+        salesInOtherWords("Tarsk", 3);
+        robot.clickOn("#refresh");
+        waitFor("next month", () -> rows() == 15);
+        idle();
+        assertThat(asks()).as("what was settled holds").isFalse();
+        robot.clickOn("#stage-deliver");
+        robot.clickOn("#deliver-write");
+        waitFor("the tab again", () -> words("#work-words").startsWith("Written: Board.xlsx, 15 rows"));
+    }
+
+    private void budget(String department, double factor) throws IOException {
+        Books.write(
+                data("Budget " + department + ".xlsx"),
+                "2026",
+                row("Budget 2026", department),
+                row("Account", "Jan", "Feb", "Mar", "Apr", "May", "Jun", "Total"),
+                row(
+                        "Pay",
+                        100 * factor,
+                        100 * factor,
+                        100 * factor,
+                        110 * factor,
+                        110 * factor,
+                        110 * factor,
+                        630 * factor),
+                row("Rent", 40, 40, 40, 40, 40, 40, 240),
+                row("Travel", 5, 0, 12, "", 7, 3, 27),
+                row(
+                        "Total",
+                        145 + 100 * (factor - 1),
+                        140 + 100 * (factor - 1),
+                        152 + 100 * (factor - 1),
+                        150 + 110 * (factor - 1),
+                        157 + 110 * (factor - 1),
+                        153 + 110 * (factor - 1),
+                        897 + 630 * (factor - 1)));
+    }
+
+    @Test
+    void budgetsWithMonthsAcrossBecomeOneListByKeys() throws IOException {
+        budget("Works", 2);
+        budget("Office", 1);
+        newJob();
+        say("budget");
+        settleAllByKeys();
+        assertThat(columns()).containsExactly("Account", "Month", "Amount", "Department");
+        assertThat(rows()).isEqualTo(2 * 3 * 6);
+        chosen.target = Optional.of(folder.resolve("budget.csv"));
+        robot.push(KeyCode.CONTROL, KeyCode.D);
+        waitFor("the list", () -> words("#work-words").startsWith("Written: budget.csv, 36 rows"));
+        budget("Yard", 3);
+        robot.push(KeyCode.F5);
+        waitFor("the third department", () -> rows() == 3 * 3 * 6);
+        idle();
+        robot.push(KeyCode.CONTROL, KeyCode.D).push(KeyCode.CONTROL, KeyCode.ENTER);
+        waitFor("the list again", () -> words("#work-words").contains("54 rows"));
+        assertThat(Files.readAllLines(folder.resolve("budget.csv")))
+                .hasSize(55)
+                .anyMatch(line -> line.startsWith("Pay,2026-06-01,330,Yard"));
+    }
+
+    private void claim(String person, String place, double... amounts) throws IOException {
+        Object[][] rows = new Object[7 + amounts.length][];
+        rows[0] = row("Expense claim");
+        rows[1] = row("Name", person);
+        rows[2] = row("Cost centre", place);
+        rows[3] = row("");
+        rows[4] = row("Date", "What for", "Amount");
+        double sum = 0;
+        for (int i = 0; i < amounts.length; i++) {
+            rows[5 + i] = row(LocalDate.of(2026, 3, 2 + 3 * i), i % 2 == 0 ? "Train" : "Hotel", amounts[i]);
+            sum += amounts[i];
+        }
+        rows[5 + amounts.length] = row("", "To be paid", sum);
+        rows[6 + amounts.length] = row("Signed", person);
+        Books.write(data("claim " + person + ".xlsx"), "Claim", rows);
+    }
+
+    @Test
+    void claimsWithTheirNamesAboveBecomeASummaryForTheBoardByMouse() throws IOException {
+        claim("Ada Moss", "North", 12.5, 80, 14.2);
+        claim("Ben Nairn", "South", 9.9, 120);
+        claim("Cy Oakes", "North", 31, 75.5, 18, 99);
+        newJob();
+        say("claims");
+        settleAllByMouse();
+        goTo(KeyCode.DIGIT6);
+        robot.clickOn("#rows-face-summary");
+        robot.clickOn("#summary-words")
+                .push(KeyCode.CONTROL, KeyCode.A)
+                .write("total Amount: a line for each Cost centre");
+        robot.push(KeyCode.ENTER).push(KeyCode.ENTER);
+        waitFor("the totals", () -> "330.2".equals(figure(0, 1)));
+        robot.clickOn("#summary-name").write("By cost centre").push(KeyCode.ENTER);
+        idle();
+        chosen.target = Optional.of(folder.resolve("Claims.xlsx"));
+        robot.clickOn("#stage-deliver");
+        robot.clickOn("#deliver-add");
+        waitFor("the workbook", () -> words("#work-words").startsWith("Written: Claims.xlsx"));
+        claim("Di Pryde", "South", 400);
+        robot.clickOn("#refresh");
+        waitFor("the next claim", () -> rows() == 10);
+        idle();
+        robot.clickOn("#stage-master");
+        waitFor("the greatest now", () -> "529.9".equals(figure(1, 1)));
+    }
+
+    private void payroll(String month, Object[]... people) throws IOException {
+        Object[][] rows = new Object[people.length + 1][];
+        rows[0] = row("Staff No", "Name", "Department", "Status", "Gross", "Tax");
+        System.arraycopy(people, 0, rows, 1, people.length);
+        Books.write(data("Payroll " + month + ".xlsx"), "Pay", rows);
+    }
+
+    @Test
+    void payWithoutLeaversIsAFileForEachDepartmentByKeys() throws IOException {
+        payroll(
+                "January 2026",
+                row("0017", "Ada Moss", "Works", "active", 2100, 310.5),
+                row("0021", "Ben Nairn", "Office", "leaver", 900, 80),
+                row("0034", "Cy Oakes", "Works", "active", 2650.75, 420));
+        payroll(
+                "February 2026",
+                row("0017", "Ada Moss", "Works", "active", 2100, 310.5),
+                row("0034", "Cy Oakes", "Works", "active", 2650.75, 420),
+                row("0040", "Di Pryde", "Office", "active", 1980, 275));
+        newJob();
+        say("pay");
+        settleAllByKeys();
+        goTo(KeyCode.DIGIT4);
+        robot.push(KeyCode.CONTROL, KeyCode.R);
+        waitFor("the keys in the rule", () -> find("#new-rule-words").isFocused());
+        robot.write("Status is leaver");
+        waitFor("what it would do", () -> words("#new-rule-effect").startsWith("1 row would go"));
+        robot.push(KeyCode.ENTER);
+        waitFor("no leaver", () -> rows() == 5);
+        idle();
+        robot.push(KeyCode.CONTROL, KeyCode.M);
+        waitFor("the keys in the formula", () -> find("#new-rule-words").isFocused());
+        robot.write("Gross - Tax").push(KeyCode.TAB).write("Net").push(KeyCode.ENTER);
+        waitFor("the column", () -> columns().contains("Net"));
+        idle();
+        goTo(KeyCode.DIGIT5);
+        robot.push(KeyCode.CONTROL, KeyCode.R);
+        waitFor("the keys in the check", () -> find("#own-check-words").isFocused());
+        robot.write("Net between 0 and 5000").push(KeyCode.ENTER);
+        waitFor(
+                "the check",
+                () -> robot.lookup("#own-checks")
+                        .lookup("1 of 1 pass")
+                        .tryQuery()
+                        .isPresent());
+        idle();
+    }
+
+    private void stock(String name, int... counts) throws IOException {
+        Books.write(
+                data(name),
+                "Stock",
+                row("Item", "Opening", "In", "Out", "Closing"),
+                row("Bolt", counts[0], 40, 10, counts[0] + 30),
+                row("Nut", counts[1], 5, 20, counts[1] - 15),
+                row("Washer", counts[2], 0, 7, counts[2] - 7));
+    }
+
+    @Test
+    void aFileThatWasSentAgainIsNotCountedTwice() throws IOException {
+        stock("Hollin stock 2026-01.xlsx", 100, 80, 60);
+        stock("Hollin stock 2026-02.xlsx", 130, 65, 53);
+        stock("Tarsk stock 2026-01.xlsx", 10, 25, 9);
+        stock("Tarsk stock 2026-02.xlsx", 40, 10, 2);
+        stock("Tarsk stock 2026-02 corrected.xlsx", 40, 10, 12);
+        newJob();
+        say("stock");
+    }
+}
