@@ -131,13 +131,18 @@ final class LineRows {
         if (strange >= 2 && strange * 3 >= filled * 2 && new HeadRow(row).values() > 0) {
             return true;
         }
+        int column = row.firstFilled();
+        String first = row.text(column).strip();
+        boolean note = NOTE_START.matcher(first.toLowerCase(Locale.ROOT)).matches();
+        // "Signed", and a name, right below what all records come to.
+        boolean belowAll = totalRows.sums().records() > 0 && totalRows.sums().recordsSinceTotal() == 0;
+        if (note && belowAll && afterGap.strange(row) > 0 && new HeadRow(row).values() == 0) {
+            return true;
+        }
         if (width < 4 || filled > Math.max(2, width / 2)) {
             return false;
         }
-        int column = row.firstFilled();
-        String first = row.text(column).strip();
         boolean label = first.endsWith(":");
-        boolean note = NOTE_START.matcher(first.toLowerCase(Locale.ROOT)).matches();
         // A word among numbers in a row without any key, as "VAT" below the last item of an order.
         if (!columns.form(column).isValue() && columns.odd(column, Form.WORDS) && columns.lacksKeys(row)) {
             return true;

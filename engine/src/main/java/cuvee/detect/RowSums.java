@@ -12,6 +12,8 @@ final class RowSums {
     private static final int MANY = 8;
 
     private static final double MANY_DIGITS = 1000;
+    /** More decimals are what a program made of fewer. */
+    private static final int MOST_DECIMALS = 2;
 
     private final TableColumns columns;
     private final RunningSums sums;
@@ -40,6 +42,16 @@ final class RowSums {
         return true;
     }
 
+    /** The greatest of a row's numbers, without its sign. */
+    double greatestNumber(Row row) {
+        double greatest = 0;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            greatest = Double.isNaN(value) ? greatest : Math.max(greatest, Math.abs(value));
+        }
+        return greatest;
+    }
+
     /** The least of a row's numbers that say something, without its sign. */
     double leastNumber(Row row) {
         double least = Double.MAX_VALUE;
@@ -48,6 +60,26 @@ final class RowSums {
             least = Double.isNaN(value) || value == 0 ? least : Math.min(least, Math.abs(value));
         }
         return least;
+    }
+
+    /**
+     * How many sums of the same precision there could have been below the greatest of a row: 4,999 for 49.99, and 5 for
+     * 5,000 among whole numbers. So rarely it is the sum by accident.
+     */
+    double couldHaveBeen(Row row) {
+        double most = 0;
+        for (int column = 0; column < row.width(); column++) {
+            double value = Math.abs(columns.value(row, column));
+            if (!Double.isNaN(value)) {
+                int decimals = Math.min(columns.decimals(column), MOST_DECIMALS);
+                double units = Math.rint(value * Math.pow(10, decimals));
+                while (decimals == 0 && units >= 10 && units % 10 == 0) {
+                    units /= 10;
+                }
+                most = Math.max(most, units);
+            }
+        }
+        return most;
     }
 
     boolean allAgreeWithAll(Row row) {

@@ -510,6 +510,11 @@ final class TableColumns {
         records += block.rows();
     }
 
+    /** The most decimals that a number of a column has. */
+    int decimals(int column) {
+        return column < columns.length ? columns[column].evidence().decimals() : 0;
+    }
+
     /** Columns that hold words, codes or dates rather than numbers. */
     int keyColumns() {
         int keys = 0;

@@ -165,7 +165,7 @@ final class TotalRows {
         }
         if (behind.isShare(row, said)
                 || figures.isOne(row, said)
-                || !said.namesTotal()
+                || (!said.namesTotal() || TotalWords.namesDue(said.label()))
                         && said.texts() <= 1
                         && grandTotal
                         && (behind.comparesTotal(row, said) || behind.isOfTotalsShape(row, said))) {
@@ -264,27 +264,34 @@ final class TotalRows {
             return true;
         }
         int numbers = rowSums.numbersThatSay(row);
+        boolean bare = texts < columns.keyColumns();
+        double greatest = rowSums.greatestNumber(row);
+        boolean alone = numbers == 1 && rowSums.adding(row) == 1 && rowSums.allAgreeWithAll(row) && sums.records() > 1;
+        boolean rare = alone && rowSums.couldHaveBeen(row) >= MANY_DIGITS;
+        if (rare && bare) {
+            return true;
+        }
         if (sums.recordsSinceTotal() < ENOUGH && sums.records() < ENOUGH) {
-            // Two rows and their sum: told by several sums of some digits each, and asked about.
-            boolean told = sums.records() == 2 && numbers >= SEVERAL && rowSums.leastNumber(row) >= SOME_DIGITS;
+            // Two rows and their sum: told by several sums of some digits each, or a rare one, and asked about.
+            boolean told = sums.records() == 2
+                    && (numbers >= SEVERAL && rowSums.leastNumber(row) >= SOME_DIGITS
+                            || alone && bare && (rowSums.couldHaveBeen(row) >= SOME_DIGITS || greatest >= MANY_DIGITS));
             if (told && !reading.unnamedTotals()) {
                 doubtUnnamed(row);
             }
             return told && reading.unnamedTotals();
         }
-        double greatest = 0;
-        for (int column = 0; column < row.width(); column++) {
-            double value = columns.value(row, column);
-            greatest = Double.isNaN(value) ? greatest : Math.max(greatest, Math.abs(value));
-        }
-        boolean bare = texts < columns.keyColumns();
         // A record may well have the numbers of the one before it, or by accident those of two together.
         boolean enough =
                 sums.recordsSinceTotal() >= ENOUGH || sums.recordsSinceTotal() == 0 || rowSums.allAgreeWithAll(row);
         int adding = rowSums.adding(row);
-        boolean one = numbers == 1 && adding == 1 && greatest >= MANY_DIGITS && sums.records() >= MANY;
+        boolean one = numbers == 1
+                && adding == 1
+                && (greatest >= MANY_DIGITS && sums.records() >= MANY
+                        || rare
+                        || alone && bare && rowSums.couldHaveBeen(row) >= SOME_DIGITS);
         boolean several = numbers >= SEVERAL && (bare ? adding > 0 : adding >= SEVERAL && greatest >= SOME_DIGITS);
-        if (enough && (several || one && bare)
+        if (enough && (several || one && bare && sums.records() >= MANY)
                 || (enough || bare) && (one || numbers >= SEVERAL) && reading.unnamedTotals()) {
             return true;
         }

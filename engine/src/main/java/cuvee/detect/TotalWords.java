@@ -65,6 +65,11 @@ public final class TotalWords {
     private static final Pattern SO_FAR = Pattern.compile(
             "(year|month|quarter|season) to date|[ymq]td|full year|whole year|gesamtjahr|ganzes jahr|kumuliert"
                     + "|cumulative|ann\u00e9e compl\u00e8te");
+    /** What the lines of a claim or an invoice come to. */
+    private static final Pattern DUE = Pattern.compile(
+            "(amount|balance|net|now) (due|payable|to pay|to be paid)|(amount )?(to be paid|to pay|to be reimbursed|payable)"
+                    + "|zahlbetrag|zu zahlen|(auszahlungs|rechnungs)betrag|(net |reste |montant )?[àa] (payer|rembourser)"
+                    + "|(importe |total )?a pagar|da pagare|te betalen");
     /** Words over everything, where no total word is used. */
     private static final Pattern WHOLE =
             Pattern.compile("(all|whole|entire|overall|alle|tous|todos|todas|tutti)( .*)?");
@@ -172,6 +177,23 @@ public final class TotalWords {
                 "gesamtjahr",
                 "ganzes",
                 "kumuliert",
+                "amount",
+                "balance",
+                "net",
+                "now",
+                "to",
+                "payable",
+                "zahlbetrag",
+                "zu",
+                "auszahlungsbetrag",
+                "rechnungsbetrag",
+                "reste",
+                "montant",
+                "importe",
+                "da",
+                "te",
+                "a",
+                "\u00e0",
                 "cumulative",
                 "ann\u00e9e"));
         Stream.of(WORDS.stream(), BEFORE.stream(), FIGURES.values().stream().flatMap(Set::stream))
@@ -240,8 +262,17 @@ public final class TotalWords {
         }
         boolean partly = LEADS.matcher(lower).matches()
                 || ENDS.matcher(lower).matches()
-                || SO_FAR.matcher(lower).matches();
+                || SO_FAR.matcher(lower).matches()
+                || namesDue(text);
         return partly ? Sureness.PARTLY : Sureness.NO;
+    }
+
+    /** True for {@code To be paid} and {@code Amount due}: what lines come to, or what is left of it. */
+    static boolean namesDue(String text) {
+        String lower = lower(text);
+        return text.length() <= LONGEST
+                && DUE.matcher(lower.endsWith(":") ? lower.substring(0, lower.length() - 1) : lower)
+                        .matches();
     }
 
     /** The figure that a text names, and nothing else. */

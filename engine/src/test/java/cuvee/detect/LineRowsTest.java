@@ -2,6 +2,8 @@ package cuvee.detect;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.LocalDate;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** Lines among the records of a table: those that head the rows below, and those that only remark on them. */
@@ -91,5 +93,18 @@ class LineRowsTest {
         assertThat(found.doubts())
                 .singleElement()
                 .matches(doubt -> doubt.kind().equals("note-between") && doubt.row() == 3);
+    }
+
+    @Test
+    void whoSignedRightBelowTheTotalIsNoRecord() {
+        FoundTable found = Sheets.tables(List.of(
+                        new Object[] {"Date", "What for", "Amount"},
+                        new Object[] {LocalDate.of(2026, 3, 2), "Train", 12.5},
+                        new Object[] {LocalDate.of(2026, 3, 5), "Hotel", 80},
+                        new Object[] {LocalDate.of(2026, 3, 8), "Train", 14.2},
+                        new Object[] {"Total", "", 106.7},
+                        new Object[] {"Signed", "Ada Moss", ""}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(3);
     }
 }

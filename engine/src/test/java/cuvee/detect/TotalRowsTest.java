@@ -356,4 +356,38 @@ class TotalRowsTest {
         assertThat(found.setAside()).containsEntry(RowClass.TOTAL, 2);
         assertThat(found.doubts()).as("told, as it could be a total").anyMatch(doubt -> doubt.row() == 7);
     }
+
+    private static FoundTable claim(String last, Object... amounts) {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Date", "What for", "Amount"});
+        for (int i = 0; i < amounts.length - 1; i++) {
+            rows.add(new Object[] {LocalDate.of(2026, 3, 2 + i), i % 2 == 0 ? "Train" : "Hotel", amounts[i]});
+        }
+        rows.add(new Object[] {"", last, amounts[amounts.length - 1]});
+        return Sheets.tables(rows).get(0);
+    }
+
+    @Test
+    void oneSumOfManyDigitsWithoutWhatEveryRecordHasIsATotalOfAFewRows() {
+        assertThat(claim("Ada Moss", 12.5, 80, 14.2, 106.7).kept()).isEqualTo(3);
+        assertThat(claim("Ada Moss", 9.9, 120, 129.9).kept()).isEqualTo(2);
+        assertThat(claim("Ada Moss", 1500, 2250, 1125, 4875).kept()).isEqualTo(3);
+    }
+
+    @Test
+    void oneSumThatAFewRowsMayComeToByAccidentIsAskedAbout() {
+        for (FoundTable found : List.of(
+                claim("Ada Moss", 12, 80, 15, 107),
+                claim("Ada Moss", 2000, 3000, 5000),
+                claim("Ada Moss", 4.5, 5.5, 10))) {
+            assertThat(found.kept()).isEqualTo(found.doubts().get(0).row() - 1);
+            assertThat(found.doubts())
+                    .singleElement()
+                    .extracting(FoundTable.Doubt::kind)
+                    .isEqualTo("total-row");
+        }
+        assertThat(claim("Ada Moss", 12.5, 80, 14.2, 106.9).doubts())
+                .as("what adds up nothing")
+                .isEmpty();
+    }
 }
