@@ -14,6 +14,7 @@ import cuvee.master.MasterReader;
 import cuvee.master.SameRows;
 import cuvee.place.Says;
 import cuvee.propose.Doubles;
+import cuvee.propose.OtherTitles;
 import cuvee.propose.Proposal;
 import cuvee.tag.Home;
 import cuvee.tag.NameParts;
@@ -157,7 +158,7 @@ public final class RepeatedRows {
             others.remove(candidate.table());
             Map<Integer, Long> shared = reader.sameRows().shared(candidate.table(), others, columns);
             long there = shared.getOrDefault(SameRows.ANY_TABLE, 0L);
-            if (there >= candidate.rows() * NEARLY_ALL) {
+            if (there >= candidate.rows() * NEARLY_ALL && !isOfItsOwn(table, placed, shared)) {
                 kept.remove(candidate.table());
                 boolean alone = placed.values().stream()
                         .filter(other -> subject(other).equals(subject(table)))
@@ -174,6 +175,14 @@ public final class RepeatedRows {
             }
         }
         return found;
+    }
+
+    /** True for a table above which stands that it is of something else than all those that hold rows of it. */
+    private static boolean isOfItsOwn(PlacedTable table, Map<Integer, PlacedTable> placed, Map<Integer, Long> shared) {
+        return shared.keySet().stream()
+                .filter(id -> id != SameRows.ANY_TABLE)
+                .flatMap(id -> Optional.ofNullable(placed.get(id)).stream())
+                .allMatch(other -> OtherTitles.between(table, other).isPresent());
     }
 
     /** The file that holds all rows of a table, and is called like the table's but for a mark of a version. */

@@ -53,6 +53,9 @@ public final class Doubles {
     /** The table whose records a table repeats. */
     private final Map<PlacedTable, PlacedTable> originals = new HashMap<>();
 
+    /** Those above which stands that they are of something else. */
+    private final Set<PlacedTable> ofTheirOwn = new HashSet<>();
+
     private final List<Finding> findings = new ArrayList<>();
     private final Contents contents;
     private final NameParts names;
@@ -130,7 +133,14 @@ public final class Doubles {
                 String where = original.get().source().equals(table.source())
                         ? "the sheet " + Says.quoted(original.get().sheet())
                         : original.get().where().toString();
-                reasons.put(table, "it holds the same records as " + where);
+                Optional<String> otherwise = OtherTitles.between(table, original.get());
+                otherwise.ifPresent(said -> ofTheirOwn.add(table));
+                reasons.put(
+                        table,
+                        "it holds the same records as " + where
+                                + otherwise
+                                        .map(said -> ", though " + Says.quoted(said) + " stands above them")
+                                        .orElse(""));
                 originals.put(table, original.get());
             } else {
                 alike.add(table);
@@ -290,7 +300,7 @@ public final class Doubles {
             Set<String> of = new HashSet<>();
             own.forEach(table -> of.add(originals.getOrDefault(table, table).source()));
             boolean one = own.size() > 1 && of.size() == 1 && !of.contains(source);
-            if (one && own.stream().noneMatch(this::isSettled)) {
+            if (one && own.stream().noneMatch(table -> isSettled(table) || ofTheirOwn.contains(table))) {
                 again.add(source);
                 own.forEach(table -> outside.put(table, Objects.requireNonNullElse(reasons.get(table), "")));
                 askOfFile(source, of.iterator().next(), own);
@@ -332,6 +342,7 @@ public final class Doubles {
     private boolean isCopy(PlacedTable table) {
         PlacedTable original = originals.get(table);
         return original != null
+                && !ofTheirOwn.contains(table)
                 && isVersionOf(names, table.source(), original.source())
                 && contents.sameRows(table, original);
     }
@@ -366,13 +377,14 @@ public final class Doubles {
     private void decide(String subject, List<PlacedTable> same) {
         PlacedTable first = same.get(0);
         String reason = Objects.requireNonNullElse(reasons.get(first), "");
-        String answer = job.decision(Kinds.SHEET, subject).map(Decision::answer).orElse(TableChoice.ASIDE);
+        String assumed = ofTheirOwn.containsAll(same) ? TableChoice.TAKE : TableChoice.ASIDE;
+        String answer = job.decision(Kinds.SHEET, subject).map(Decision::answer).orElse(assumed);
         long rows = same.stream().mapToLong(table -> table.table().kept()).sum();
         if (answer.equals(TableChoice.ASIDE)) {
             same.forEach(table -> outside.put(table, Objects.requireNonNullElse(reasons.get(table), reason)));
         }
         if (job.decision(Kinds.SHEET, subject).isEmpty()) {
-            decisions.add(new Decision(Kinds.SHEET, subject, TableChoice.ASIDE, reason, Says.count(rows, "row")));
+            decisions.add(new Decision(Kinds.SHEET, subject, assumed, reason, Says.count(rows, "row")));
         }
         if (answer.equals(TableChoice.ASIDE)
                 && !job.isSettled(Kinds.SHEET, subject)

@@ -25,6 +25,9 @@ public final class Typing {
 
     private static final Pattern BOUND = Pattern.compile("[<>≤≥]=? ?-?\\d[\\d.,]*( ?[\\p{L}%°/]{1,6})?");
 
+    /** So many of so many: {@code 8/10}, {@code 8 out of 10}. */
+    private static final Pattern SCORE = Pattern.compile("\\d+([.,]\\d+)? ?(/|of|out of|von|sur|de) ?\\d+");
+
     private Typing() {}
 
     /**
@@ -103,7 +106,7 @@ public final class Typing {
         return different <= FEW_DIFFERENT && fractions >= e.filled() * MOST_WORDS;
     }
 
-    /** True where what is no number is one with a unit behind it, or a bound: {@code 120 cm}, {@code <50}. */
+    /** True where what is no number is one with a unit behind it, a bound or a score: {@code 120 cm}, {@code <50}, {@code 8/10}. */
     private static boolean areAmounts(Evidence e) {
         List<String> odd = e.oddities().keySet().stream()
                 .filter(text -> !Forms.saysNothing(text))
@@ -111,6 +114,8 @@ public final class Typing {
         return !odd.isEmpty()
                 && e.count(WHOLE_FORMS) + e.count(Form.NUMBER_FRACTION, Form.POINT, Form.COMMA) > 0
                 && (odd.stream().allMatch(text -> BOUND.matcher(text.strip()).matches())
+                        || odd.stream()
+                                .allMatch(text -> SCORE.matcher(text.strip()).matches())
                         || !Measures.unitsOf(odd).isEmpty());
     }
 

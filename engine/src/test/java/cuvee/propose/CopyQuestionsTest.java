@@ -183,4 +183,42 @@ class CopyQuestionsTest extends BatchTest {
         assertThat(made.lines()).hasSize(16);
         assertThat(made.question("sheet").text()).contains("called like “Jan”, with a mark of an earlier version");
     }
+
+    @Test
+    void theSameRowsUnderTitlesOfSomethingElseAreTakenInAndAskedAbout() {
+        for (String loan : List.of("101", "102", "103")) {
+            batch.csv(
+                    "Loan " + loan + ".csv",
+                    "Loan,L-" + loan,
+                    "Printed,0" + loan.charAt(2) + "/03/2026",
+                    "",
+                    "No,Due,Paid,Left",
+                    "1,2026-01-01,1045.00,11000",
+                    "2,2026-02-01,1041.25,10000",
+                    "3,2026-03-01,1037.50,9000",
+                    "4,2026-04-01,1033.75,8000");
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(12);
+        assertThat(made.outcome().plan().columns())
+                .extracting(column -> column.name())
+                .contains("Loan");
+        assertThat(made.outcome().questions())
+                .isNotEmpty()
+                .allSatisfy(question -> assertThat(question.assumed()).isEqualTo(TableChoice.TAKE));
+        assertThat(made.outcome().questions().get(0).text()).contains("though “Loan: L-10");
+        batch.csv(
+                "Loan 104.csv",
+                "Loan,L-101",
+                "Printed,04/03/2026",
+                "",
+                "No,Due,Paid,Left",
+                "1,2026-01-01,1045.00,11000",
+                "2,2026-02-01,1041.25,10000",
+                "3,2026-03-01,1037.50,9000",
+                "4,2026-04-01,1033.75,8000");
+        assertThat(batch.refresh().outcome().rows())
+                .as("one that says the same, printed on another day, is a copy")
+                .isEqualTo(12);
+    }
 }

@@ -62,6 +62,7 @@ class TypingTest {
     void boundsAndUnitsBehindSomeNumbersAreAskedAbout() {
         for (List<Object> values : List.of(
                 List.<Object>of("<50", 776, 120, "<50", 300),
+                List.<Object>of("8/10", 7, "9/10", "n/a", 6, "4/10", "10/10", 9),
                 List.<Object>of("120 cm", "1.01m", 168, 53, "49 cm", "2 m"))) {
             Typing.Verdict verdict = Typing.decide(Rows.evidence(values), true);
             assertThat(verdict.type()).isEqualTo(Type.TEXT);
