@@ -370,7 +370,28 @@ final class HeaderChoice {
                 && (broken
                         || namesTwice && upper.filled() < lower.filled()
                         || onlyAbove > 0 && noRecord
-                        || spans >= 2 && spans == over);
+                        || spans >= 2 && spans == over && !headsNamesWithNumbers(upper, lower, bottom));
+    }
+
+    /**
+     * True where the first cell of a row would group what records are called by with numbers beside it: {@code Till report}
+     * over {@code Day | Cash | Card} is a title, not a group.
+     */
+    private boolean headsNamesWithNumbers(HeadRow upper, HeadRow lower, int bottom) {
+        int first = 0;
+        while (lower.blank(first)) {
+            first++;
+        }
+        if (upper.blank(first)
+                || bottom + 1 >= rows.size()
+                || rows.get(bottom + 1).isValue(first)) {
+            return false;
+        }
+        boolean numbers = false;
+        for (int c = first + 1; c < lower.width() && upper.blank(c); c++) {
+            numbers |= !lower.blank(c) && rows.get(bottom + 1).isValue(c);
+        }
+        return numbers;
     }
 
     /**

@@ -532,6 +532,25 @@ final class TableColumns {
         return column.filled() > 0 && numbers * 2 < column.filled();
     }
 
+    /** True where a row has nothing in any column of words, codes or dates. */
+    boolean holdsNoKey(Row row) {
+        for (int column = 0; column < row.width(); column++) {
+            boolean key = column >= columns.length || !holdsNumbersAlone(columns[column].evidence());
+            if (key && !row.blank(column)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private static boolean holdsNumbersAlone(Evidence column) {
+        long numbers = 0;
+        for (Form form : Form.values()) {
+            numbers += form.isNumber() ? column.count(form) : 0;
+        }
+        return numbers > 0 && numbers == column.filled();
+    }
+
     /** True where a row has none of the words, codes or dates that every record so far has had. */
     boolean lacksKeys(Row row) {
         int keys = 0;

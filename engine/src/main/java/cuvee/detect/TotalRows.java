@@ -7,8 +7,10 @@ import cuvee.sheet.Row;
 import cuvee.sheet.RowBlock;
 import cuvee.value.LooseText;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -53,6 +55,8 @@ final class TotalRows {
     private final ChargeRows charges;
 
     private final Set<String> heads = new HashSet<>();
+    /** The rows of totals under names that say nothing of it, by what they are called. */
+    private final Map<String, Integer> called = new HashMap<>();
 
     /** True where the last total says nothing but that it is one, and adds up all records. */
     private boolean grandTotal;
@@ -176,9 +180,11 @@ final class TotalRows {
         }
         boolean told = clues.totalRow(row.number());
         if (!said.namesTotal() && said.texts() > 0 && !told) {
-            boolean total = said.numbers() > 0 && isTotalOfAnyName(row, said.texts());
+            boolean total = said.numbers() > 0 && (isCalledLikeATotal(row) || isTotalOfAnyName(row, said.texts()));
             if (total) {
+                called.putIfAbsent(name(row), row.number());
                 take(row);
+                charges.behind(row);
             }
             return total;
         }
@@ -195,6 +201,34 @@ final class TotalRows {
             charges.behind(row);
         }
         return total;
+    }
+
+    /** What a row is called, with the column in which that stands. */
+    private String name(Row row) {
+        int column = row.firstFilled();
+        while (column < row.width()
+                && (row.blank(column) || columns.form(column).isNumber())) {
+            column++;
+        }
+        return column < row.width() ? column + " " + LooseText.key(row.text(column)) : "";
+    }
+
+    /** True for a row that adds up those above it and is called as another total was; one that does not is told. */
+    private boolean isCalledLikeATotal(Row row) {
+        Integer other = called.get(name(row));
+        if (other == null || !isNew(row)) {
+            return false;
+        }
+        if (sums.recordsSinceTotal() > 0 && rowSums.allAgree(row)) {
+            return true;
+        }
+        doubts.add(new Doubt(
+                "total-word",
+                row.number(),
+                "Row " + row.number() + " is called as the total in row " + other
+                        + " is, but does not add up the rows above it; it is kept as a record.",
+                1));
+        return false;
     }
 
     /** How many cells of a row hold hours and minutes, which a total may have more of than a day has. */
@@ -260,7 +294,7 @@ final class TotalRows {
         if (!agrees || !isNew(row)) {
             return false;
         }
-        if (whole) {
+        if (whole || isNamedAmongNumbers(row, texts) && rowSums.allAgreeWithAll(row)) {
             return true;
         }
         int numbers = rowSums.numbersThatSay(row);
@@ -299,6 +333,11 @@ final class TotalRows {
             doubtUnnamed(row);
         }
         return false;
+    }
+
+    /** True where the one text of a row stands where all records have numbers, and nothing where they have words. */
+    private boolean isNamedAmongNumbers(Row row, int texts) {
+        return texts == 1 && columns.keyColumns() > 0 && columns.holdsNoKey(row);
     }
 
     private void doubtUnnamed(Row row) {

@@ -209,8 +209,8 @@ class SheetsOfPeopleTest {
                 r| Washers | Hollin | 2 | 10 | 20
                 r| Screws | Tarsk | 3 | 5 | 15
                 r| Lamps | Tarsk | 1 | 65 | 65
-                s| | | | Net | 100
-                s| | | | VAT 19 % | 19
+                T| | | | Net | 100
+                T| | | | VAT 19 % | 19
                 T| | | | Total | 119
                 """);
     }
@@ -944,6 +944,24 @@ class SheetsOfPeopleTest {
                 r| Ole | Crake | 1981-03-02 | 4380
                 r| Una | Marl | 1982-03-03 | 2568
                 T| Count | 3
+                """);
+    }
+
+    @Test
+    void aTitleOfTwoCellsOverTheNamesAndTheNumbersOfRecordsIsNoGroup() {
+        readAsDrawn("""
+                t | Till report | | | Week 12
+                h | Day | Cash | Card | Vouchers | Over/short
+                r | Mon | 649.09 | 431.70 | 1.85 | 0
+                r | Tue | 302.68 | 650.99 | 8.87 | 2
+                r | Wed | 375.55 | 576.44 | 14.76 | 2
+                """);
+        readAsDrawn("""
+                h | Sender | | Adults | | Children
+                h | Port | Vessel | Pax | Fare | Pax | Fare
+                r | Hollin | MV Dunlin | 6 | 43.20 | 1 | 3.60
+                r | Tarsk | MV Petrel | 9 | 64.80 | 2 | 7.20
+                r | Oska | MV Fenwick | 4 | 28.80 | 3 | 10.80
                 """);
     }
 }

@@ -138,7 +138,7 @@ class TotalRowsTest {
         rows.add(new Object[] {"Payment within 30 days. Thank you."});
         FoundTable found = Sheets.tables(rows).get(0);
         assertThat(found.kept()).isEqualTo(3);
-        assertThat(found.doubts()).isEmpty();
+        assertThat(found.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("charge-row");
     }
 
     @Test
@@ -389,5 +389,38 @@ class TotalRowsTest {
         assertThat(claim("Ada Moss", 12.5, 80, 14.2, 106.9).doubts())
                 .as("what adds up nothing")
                 .isEmpty();
+    }
+
+    @Test
+    void whatOneLineOfAnInvoiceComesToIsNamedAmongItsPrices() {
+        FoundTable found = Sheets.tables(List.of(
+                        new Object[] {"Item", "Qty", "Price", "Amount"},
+                        new Object[] {"Chair", 1, 14.69, 14.69},
+                        new Object[] {"", "", "Net", 14.69},
+                        new Object[] {"", "", "VAT 20%", 2.94},
+                        new Object[] {"", "", "Payable", 17.63}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(1);
+    }
+
+    @Test
+    void aRowCalledAsTheTotalOfAnotherGroupIsATotalTooOrIsTold() {
+        List<Object[]> rows = new ArrayList<>(List.of(
+                new Object[] {"Region", "Month", "Sales"},
+                new Object[] {"North", "Jan", 821},
+                new Object[] {"", "Feb", 410},
+                new Object[] {"", "Mar", 645},
+                new Object[] {"", "Quarter", 1876},
+                new Object[] {"South", "Jan", 88},
+                new Object[] {"", "Feb", 329},
+                new Object[] {"", "Mar", 42},
+                new Object[] {"", "Quarter", 459}));
+        assertThat(Sheets.tables(rows).get(0).kept()).isEqualTo(6);
+        rows.set(8, new Object[] {"", "Quarter", 469});
+        FoundTable wrong = Sheets.tables(rows).get(0);
+        assertThat(wrong.kept()).isEqualTo(7);
+        assertThat(wrong.doubts())
+                .singleElement()
+                .satisfies(doubt -> assertThat(doubt.text()).startsWith("Row 9 is called as the total in row 5 is"));
     }
 }
