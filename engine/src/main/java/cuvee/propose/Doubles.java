@@ -45,6 +45,9 @@ public final class Doubles {
     private static final int FEWEST_FIELDS = 5;
     private static final int FEWEST_RECORDS = 3;
     private static final int FEWEST_NAMED = 2;
+    /** A sheet that is the same in so many workbooks is part of a form. */
+    private static final int FEWEST_PAGES = 3;
+
     private final Job job;
     private final Map<PlacedTable, String> reasons = new LinkedHashMap<>();
     private final List<Question> questions = new ArrayList<>();
@@ -76,6 +79,7 @@ public final class Doubles {
                     draft.tables().stream().filter(members::contains).toList();
             Doubles doubles = new Doubles(job, found, contents);
             doubles.copies(found);
+            doubles.samePages(found);
             doubles.earlierSheets(found);
             doubles.summaries(found);
             doubles.decide(found);
@@ -144,6 +148,38 @@ public final class Doubles {
                 originals.put(table, original.get());
             } else {
                 alike.add(table);
+            }
+        }
+    }
+
+    /**
+     * A sheet that is the same in every workbook, beside others that are not, is a part of the form that they are filled in
+     * on: none of them belongs to the master.
+     */
+    private void samePages(List<PlacedTable> tables) {
+        Map<String, List<PlacedTable>> bySheet = new LinkedHashMap<>();
+        Set<String> withRowsOfTheirOwn = new HashSet<>();
+        for (PlacedTable table : tables) {
+            bySheet.computeIfAbsent(table.sheet() + "\n" + table.signature(), sheet -> new ArrayList<>())
+                    .add(table);
+        }
+        for (List<PlacedTable> pages : bySheet.values()) {
+            boolean copied = pages.stream().anyMatch(reasons::containsKey);
+            pages.stream().filter(page -> !copied).forEach(page -> withRowsOfTheirOwn.add(page.source()));
+        }
+        for (List<PlacedTable> pages : bySheet.values()) {
+            List<PlacedTable> originals =
+                    pages.stream().filter(page -> !reasons.containsKey(page)).toList();
+            boolean same = pages.size() >= FEWEST_PAGES
+                    && originals.size() == 1
+                    && !originals.get(0).sheet().isEmpty()
+                    && pages.stream().noneMatch(ofTheirOwn::contains)
+                    && pages.stream().map(PlacedTable::source).distinct().count() == pages.size()
+                    && pages.stream().map(PlacedTable::source).allMatch(withRowsOfTheirOwn::contains);
+            if (same) {
+                String reason = "the sheet " + Says.quoted(originals.get(0).sheet()) + " is the same in all "
+                        + Says.count(pages.size(), "workbook");
+                pages.forEach(page -> reasons.put(page, reason));
             }
         }
     }

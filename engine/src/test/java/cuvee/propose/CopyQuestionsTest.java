@@ -221,4 +221,29 @@ class CopyQuestionsTest extends BatchTest {
                 .as("one that says the same, printed on another day, is a copy")
                 .isEqualTo(12);
     }
+
+    @Test
+    void aSheetThatIsTheSameInEveryWorkbookIsPartOfTheFormAndNoneOfThemIsTakenIn() {
+        for (int month = 1; month <= 3; month++) {
+            Workbooks.workbook()
+                    .sheet(
+                            "Data",
+                            row("Ref", "Region", "Opened", "Value"),
+                            row("R1" + month, "North", "2026-0" + month + "-01", 10 * month),
+                            row("R2" + month, "South", "2026-0" + month + "-02", 7 + month),
+                            row("R3" + month, "East", "2026-0" + month + "-03", 8 * month),
+                            row("R4" + month, "East", "2026-0" + month + "-04", 91 - month))
+                    .sheet("Targets", row("Region", "Value"), row("North", 1), row("South", 2), row("East", 3))
+                    .save(batch.file("pack 2026-0" + month + ".xlsx"));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.outcome().rows()).isEqualTo(12);
+        assertThat(made.outcome().questions())
+                .extracting(Question::text)
+                .singleElement()
+                .asString()
+                .contains("the sheet “Targets” is the same in all 3 workbooks");
+        batch.settle(made.outcome().questions().get(0), TableChoice.TAKE);
+        assertThat(batch.refresh().outcome().rows()).isEqualTo(21);
+    }
 }
