@@ -48,6 +48,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -94,6 +95,12 @@ final class DeliverView extends VBox {
         setId("deliver");
         all = Pieces.button("Write all that is ready", "deliver-all", this::writeAll);
         all.setTooltip(new Tooltip("All deliveries that wait for no question (Ctrl+Enter)"));
+        addEventHandler(KeyEvent.KEY_PRESSED, e -> {
+            if (e.isShortcutDown() && e.getCode() == KeyCode.ENTER) {
+                writeAll();
+                e.consume();
+            }
+        });
         HBox head = Pieces.row(12, says, Pieces.space(), all);
         head.getStyleClass().add("standing");
         ways = new DeliveryWays(model, choosers, this::write);

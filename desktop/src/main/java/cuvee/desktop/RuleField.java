@@ -71,10 +71,10 @@ final class RuleField extends VBox {
             }
             if (field.isFocused()) {
                 // The caret follows once the text has changed.
-                Platform.runLater(this::offer);
+                Platform.runLater(() -> offer(false));
             }
         });
-        help.onMore(this::offer);
+        help.onMore(() -> offer(false));
         field.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         field.setOnAction(e -> {
             take();
@@ -137,7 +137,7 @@ final class RuleField extends VBox {
     private void key(KeyEvent event) {
         boolean handled = true;
         if (event.isShortcutDown() && event.getCode() == KeyCode.SPACE) {
-            offer();
+            offer(true);
         } else if (!popup.isShowing()) {
             handled = event.getCode() == KeyCode.ESCAPE && !field.getText().equals(before);
             if (handled) {
@@ -160,9 +160,16 @@ final class RuleField extends VBox {
         }
     }
 
-    private void offer() {
-        List<String> found = help.completions(field.getText(), field.getCaretPosition());
-        if (found.isEmpty() || field.getScene() == null || !field.isFocused()) {
+    /** Offers what may come next; a word that is whole already is left alone, unless one asks. */
+    private void offer(boolean asked) {
+        String words = field.getText();
+        int place = field.getCaretPosition();
+        List<String> found = help.completions(words, place);
+        boolean whole = !asked
+                && found.stream()
+                        .anyMatch(each ->
+                                Completing.completed(words, place, each).strip().equals(words.strip()));
+        if (found.isEmpty() || whole || field.getScene() == null || !field.isFocused()) {
             popup.hide();
             return;
         }

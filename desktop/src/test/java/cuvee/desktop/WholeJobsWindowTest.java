@@ -3,6 +3,7 @@ package cuvee.desktop;
 import static cuvee.desktop.Books.row;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import cuvee.model.Stage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -39,7 +40,7 @@ class WholeJobsWindowTest extends InAWindow {
             robot.clickOn("#questions-settle-all");
             waitFor("no question", () -> !asks());
             idle();
-            robot.clickOn("#questions-close");
+            robot.push(KeyCode.CONTROL, KeyCode.J);
         }
     }
 
@@ -60,11 +61,14 @@ class WholeJobsWindowTest extends InAWindow {
         }
     }
 
-    private void say(String what) {
-        var outcome = model().outcomeProperty().get().orElseThrow();
-        System.err.println("== " + what + " " + columns() + " rows " + outcome.rows());
-        outcome.questions().forEach(q -> System.err.println("  Q " + q.text() + " => " + q.assumed()));
-        outcome.findings().forEach(f -> System.err.println("  F " + f.text()));
+    /** Gives a column another name on the board, by keys. */
+    private void rename(int column, String name) {
+        goTo(KeyCode.DIGIT3);
+        GridView board = grid("#line-up-grid");
+        robot.interact(() -> board.select(0, column + 2));
+        robot.push(KeyCode.F2).write(name).push(KeyCode.ENTER);
+        waitFor("the new name", () -> columns().contains(name));
+        idle();
     }
 
     private boolean says(String words) {
@@ -110,9 +114,9 @@ class WholeJobsWindowTest extends InAWindow {
             salesInOtherWords("Tarsk", month);
         }
         newJob();
-        say("sales");
         settleAllByMouse();
-        assertThat(columns()).containsExactly("Date", "Product", "Qty", "Value", "Branch", "Month");
+        assertThat(columns()).containsExactly("Date", "Product", "Qty", "Value", "File part 1");
+        rename(4, "Branch");
         robot.clickOn("#stage-check");
         assertThat(words("#verdict")).startsWith("The numbers add up");
         chosen.target = Optional.of(folder.resolve("Board.xlsx"));
@@ -168,21 +172,21 @@ class WholeJobsWindowTest extends InAWindow {
         budget("Works", 2);
         budget("Office", 1);
         newJob();
-        say("budget");
         settleAllByKeys();
+        rename(3, "Department");
         assertThat(columns()).containsExactly("Account", "Month", "Amount", "Department");
-        assertThat(rows()).isEqualTo(2 * 3 * 6);
+        assertThat(rows()).isEqualTo(2 * 17);
         chosen.target = Optional.of(folder.resolve("budget.csv"));
         robot.push(KeyCode.CONTROL, KeyCode.D);
-        waitFor("the list", () -> words("#work-words").startsWith("Written: budget.csv, 36 rows"));
+        waitFor("the list", () -> words("#work-words").startsWith("Written: budget.csv, 34 rows"));
         budget("Yard", 3);
         robot.push(KeyCode.F5);
-        waitFor("the third department", () -> rows() == 3 * 3 * 6);
+        waitFor("the third department", () -> rows() == 3 * 17);
         idle();
         robot.push(KeyCode.CONTROL, KeyCode.D).push(KeyCode.CONTROL, KeyCode.ENTER);
-        waitFor("the list again", () -> words("#work-words").contains("54 rows"));
+        waitFor("the list again", () -> words("#work-words").contains("51 rows"));
         assertThat(Files.readAllLines(folder.resolve("budget.csv")))
-                .hasSize(55)
+                .hasSize(52)
                 .anyMatch(line -> line.startsWith("Pay,2026-06-01,330,Yard"));
     }
 
@@ -209,7 +213,6 @@ class WholeJobsWindowTest extends InAWindow {
         claim("Ben Nairn", "South", 9.9, 120);
         claim("Cy Oakes", "North", 31, 75.5, 18, 99);
         newJob();
-        say("claims");
         settleAllByMouse();
         goTo(KeyCode.DIGIT6);
         robot.clickOn("#rows-face-summary");
@@ -252,7 +255,6 @@ class WholeJobsWindowTest extends InAWindow {
                 row("0034", "Cy Oakes", "Works", "active", 2650.75, 420),
                 row("0040", "Di Pryde", "Office", "active", 1980, 275));
         newJob();
-        say("pay");
         settleAllByKeys();
         goTo(KeyCode.DIGIT4);
         robot.push(KeyCode.CONTROL, KeyCode.R);
@@ -264,7 +266,7 @@ class WholeJobsWindowTest extends InAWindow {
         idle();
         robot.push(KeyCode.CONTROL, KeyCode.M);
         waitFor("the keys in the formula", () -> find("#new-rule-words").isFocused());
-        robot.write("Gross - Tax").push(KeyCode.TAB).write("Net").push(KeyCode.ENTER);
+        robot.write("Gross - Tax").push(KeyCode.SHIFT, KeyCode.TAB).write("Net").push(KeyCode.ENTER);
         waitFor("the column", () -> columns().contains("Net"));
         idle();
         goTo(KeyCode.DIGIT5);
@@ -278,6 +280,24 @@ class WholeJobsWindowTest extends InAWindow {
                         .tryQuery()
                         .isPresent());
         idle();
+        assertThat(model().outcomeProperty().get().orElseThrow().checks()).allMatch(check -> check.passes());
+        chosen.target = Optional.of(folder.resolve("Pay.csv"));
+        goTo(KeyCode.DIGIT7);
+        robot.push(KeyCode.INSERT);
+        waitFor("the file", () -> words("#work-words").startsWith("Written: Pay.csv, 5 rows"));
+        payroll(
+                "March 2026",
+                row("0017", "Ada Moss", "Works", "active", 2200, 330),
+                row("0040", "Di Pryde", "Office", "leaver", 5980, 275));
+        robot.push(KeyCode.F5);
+        waitFor("next month without the leaver", () -> rows() == 6);
+        idle();
+        robot.push(KeyCode.CONTROL, KeyCode.D);
+        waitFor("the deliveries", () -> app.frame().orElseThrow().stage() == Stage.DELIVER);
+        robot.push(KeyCode.CONTROL, KeyCode.ENTER);
+        waitFor("the file again", () -> words("#work-words").startsWith("Written: Pay.csv, 6 rows"));
+        assertThat(Files.readAllLines(folder.resolve("Pay.csv")))
+                .anyMatch(line -> line.startsWith("0017,Ada Moss,Works,active,2200,330,2026-03-01,1870"));
     }
 
     private void stock(String name, int... counts) throws IOException {
@@ -292,12 +312,88 @@ class WholeJobsWindowTest extends InAWindow {
 
     @Test
     void aFileThatWasSentAgainIsNotCountedTwice() throws IOException {
-        stock("Hollin stock 2026-01.xlsx", 100, 80, 60);
-        stock("Hollin stock 2026-02.xlsx", 130, 65, 53);
-        stock("Tarsk stock 2026-01.xlsx", 10, 25, 9);
-        stock("Tarsk stock 2026-02.xlsx", 40, 10, 2);
-        stock("Tarsk stock 2026-02 corrected.xlsx", 40, 10, 12);
+        for (int month = 1; month <= 3; month++) {
+            stock("Hollin stock 2026-0" + month + ".xlsx", 100 + month, 80, 60);
+            stock("Marsay stock 2026-0" + month + ".xlsx", 70, 35 + month, 19);
+            stock("Tarsk stock 2026-0" + month + ".xlsx", 40, 25, 12 + month);
+        }
+        stock("Tarsk stock 2026-02 corrected.xlsx", 40, 25, 24);
         newJob();
-        say("stock");
+        settleAllByMouse();
+        assertThat(rows()).isEqualTo(9 * 3);
+        robot.clickOn("#stage-check");
+        assertThat(words("#verdict")).startsWith("The numbers add up");
+        robot.clickOn("#stage-collect");
+        robot.clickOn("#files-face-arrivals");
+        GridView arrivals = find("#arrivals-grid");
+        robot.interact(() -> arrivals.select(0, 1));
+        waitFor("what came", () -> words("#arrival-about").startsWith("Hollin, January 2026"));
+        robot.clickOn("#arrival-close");
+        waitFor("January closed", () -> arrivals.model().subtitle(1).contains("closed"));
+        idle();
+        stock("Hollin stock 2026-01.xlsx", 200, 80, 60);
+        robot.clickOn("#refresh");
+        waitFor(
+                "the change of a closed month to wait",
+                () -> model().outcomeProperty().get().orElseThrow().findings().stream()
+                        .anyMatch(finding -> finding.text().contains("closed")));
+        idle();
+        assertThat(rows()).as("the rows as they were closed").isEqualTo(9 * 3);
+        model().outcomeProperty()
+                .get()
+                .orElseThrow()
+                .findings()
+                .forEach(f -> System.err.println("  F " + f.kind() + f.text()));
+    }
+
+    private void orders(String shop, int month, double... values) throws IOException {
+        Object[][] rows = new Object[values.length + 1][];
+        rows[0] = row("Order", "Ordered on", "Region", "Value");
+        for (int i = 0; i < values.length; i++) {
+            String region = i % 2 == 0 ? "North" : "South";
+            rows[i + 1] = row(shop.charAt(0) + "" + month + i, LocalDate.of(2026, month, 2 + i), region, values[i]);
+        }
+        Books.write(data(shop + " orders " + month + "-2026.xlsx"), "Orders", rows);
+    }
+
+    @Test
+    void ordersAreProvenAgainstTheBooksAndGoToEachRegionByMouse() throws IOException {
+        orders("Hollin", 1, 100, 250.5, 49.5);
+        orders("Tarsk", 1, 80, 19.99);
+        write("books.csv", "Region,Value\nNorth,229.50\nSouth,270.49\n");
+        newJob();
+        chosen.target = Optional.of(folder.resolve("Orders.cuvee"));
+        robot.push(KeyCode.CONTROL, KeyCode.S);
+        waitFor("the job saved", () -> words("#job-name").equals("Orders"));
+        robot.clickOn("#stage-check");
+        robot.clickOn("#own-check-words")
+                .write("total Value: a line for each Region equals books.csv")
+                .push(KeyCode.ENTER);
+        waitFor(
+                "the check",
+                () -> model().outcomeProperty().get().orElseThrow().checks().stream()
+                        .anyMatch(check -> check.passes()));
+        idle();
+        robot.clickOn("#stage-deliver");
+        chosen.target = Optional.of(folder.resolve("out/Orders.csv"));
+        robot.clickOn("#deliver-each");
+        waitFor("the card", () -> says("Orders.csv, for each"));
+        robot.clickOn("#deliver-where").write("out/Orders {Region}.csv").push(KeyCode.ENTER);
+        waitFor("a file for each region", () -> says("for each Region"));
+        robot.clickOn("#deliver-write");
+        waitFor("the files", () -> Files.exists(folder.resolve("out/Orders South.csv")));
+        idle();
+        orders("Hollin", 2, 10, 20);
+        robot.clickOn("#refresh");
+        waitFor("next month", () -> rows() == 7);
+        idle();
+        assertThat(model().outcomeProperty().get().orElseThrow().checks())
+                .as("the books are those of January")
+                .noneMatch(check -> check.passes());
+        robot.clickOn("#stage-deliver");
+        robot.clickOn("#deliver-write");
+        waitFor(
+                "the rows of both months",
+                () -> Files.readAllLines(folder.resolve("out/Orders North.csv")).size() == 5);
     }
 }

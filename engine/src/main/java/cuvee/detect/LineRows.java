@@ -136,7 +136,8 @@ final class LineRows {
         boolean note = NOTE_START.matcher(first.toLowerCase(Locale.ROOT)).matches();
         // "Signed", and a name, right below what all records come to.
         boolean belowAll = totalRows.sums().records() > 0 && totalRows.sums().recordsSinceTotal() == 0;
-        if (note && belowAll && afterGap.strange(row) > 0 && new HeadRow(row).values() == 0) {
+        boolean one = totalRows.sums().records() == 1;
+        if (note && belowAll && (one || afterGap.strange(row) > 0) && new HeadRow(row).values() == 0) {
             return true;
         }
         if (width < 4 || filled > Math.max(2, width / 2)) {

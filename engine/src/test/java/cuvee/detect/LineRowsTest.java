@@ -106,5 +106,12 @@ class LineRowsTest {
                         new Object[] {"Signed", "Ada Moss", ""}))
                 .get(0);
         assertThat(found.kept()).isEqualTo(3);
+        FoundTable one = Sheets.tables(List.of(
+                        new Object[] {"Date", "What for", "Amount"},
+                        new Object[] {LocalDate.of(2026, 3, 2), "Train", 400},
+                        new Object[] {"", "To be paid", 400},
+                        new Object[] {"Signed", "Di Pryde", ""}))
+                .get(0);
+        assertThat(one.kept()).isEqualTo(1);
     }
 }

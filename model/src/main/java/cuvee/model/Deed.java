@@ -63,7 +63,7 @@ public record Deed(String words, String keys, Optional<Stage> stage, Optional<St
             in(Stage.MASTER, "Copy what is selected without its heads", "Ctrl+Shift+C"),
             in(Stage.DELIVER, "Deliver to a file", "Insert", "deliver-add"),
             in(Stage.DELIVER, "Deliver to a tab of a workbook", "Shift+Insert", "deliver-tab"),
-            in(Stage.DELIVER, "Write all that is ready", "Ctrl+Enter", "deliver-all"),
+            in(Stage.DELIVER, "Write all that is ready", "Ctrl+Enter"),
             anywhere("Deliver", "Ctrl+D", "deliver-now"),
             anywhere("Refresh", "F5"),
             anywhere("Try a refresh first", "Shift+F5"),
