@@ -339,11 +339,10 @@ class WholeJobsWindowTest extends InAWindow {
                         .anyMatch(finding -> finding.text().contains("closed")));
         idle();
         assertThat(rows()).as("the rows as they were closed").isEqualTo(9 * 3);
-        model().outcomeProperty()
-                .get()
-                .orElseThrow()
-                .findings()
-                .forEach(f -> System.err.println("  F " + f.kind() + f.text()));
+        assertThat(model().outcomeProperty().get().orElseThrow().findings())
+                .filteredOn(finding -> finding.kind().equals("closed-changed"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.text()).contains("“Opening” comes to 340 instead of 241"));
     }
 
     private void orders(String shop, int month, double... values) throws IOException {
@@ -375,10 +374,12 @@ class WholeJobsWindowTest extends InAWindow {
                         .anyMatch(check -> check.passes()));
         idle();
         robot.clickOn("#stage-deliver");
+        Files.createDirectories(folder.resolve("out"));
         chosen.target = Optional.of(folder.resolve("out/Orders.csv"));
         robot.clickOn("#deliver-each");
         waitFor("the card", () -> says("Orders.csv, for each"));
         robot.clickOn("#deliver-where").write("out/Orders {Region}.csv").push(KeyCode.ENTER);
+        idle();
         waitFor("a file for each region", () -> says("for each Region"));
         robot.clickOn("#deliver-write");
         waitFor("the files", () -> Files.exists(folder.resolve("out/Orders South.csv")));

@@ -40,6 +40,21 @@ public final class TargetName {
         };
     }
 
+    /** The words in braces that stand for nothing: neither for a day nor for one of some columns. */
+    public static List<String> unknown(String target, List<String> columns) {
+        return WORD.matcher(target)
+                .results()
+                .map(found -> found.group(1).strip())
+                .filter(word -> columns.stream().noneMatch(word::equalsIgnoreCase)
+                        && said(word.toLowerCase(Locale.ROOT), LocalDate.EPOCH).isEmpty())
+                .toList();
+    }
+
+    /** Those of some columns that words in braces stand for. */
+    public static List<String> named(String target, List<String> columns) {
+        return columns.stream().filter(column -> hasColumn(target, column)).toList();
+    }
+
     /** True where a name has a word for a column. */
     static boolean hasColumn(String target, String column) {
         return WORD.matcher(target)

@@ -115,6 +115,7 @@ final class Deliveries {
         if (delivery.form() instanceof Delivery.Copies) {
             return;
         }
+        refuseUnknown(delivery);
         if (delivery.form() instanceof Delivery.Picture) {
             SummaryPicture.check(target, standing(delivery));
             guard(job, delivery).check(target, existing);
@@ -125,6 +126,24 @@ final class Deliveries {
             checkTab(job, target, tab, existing);
         } else if (!(delivery.form() instanceof Delivery.Each)) {
             guard(job, delivery).check(target, existing);
+        }
+    }
+
+    private static void refuseUnknown(Delivery delivery) {
+        boolean each = delivery.form() instanceof Delivery.Each;
+        List<String> columns = delivery.form() instanceof Delivery.Each form ? form.columns() : List.of();
+        List<String> unknown = TargetName.unknown(delivery.target(), columns);
+        if (!unknown.isEmpty()) {
+            throw CuveeException.failure(
+                    "unknown-word",
+                    Where.JOB,
+                    "In the name " + delivery.target() + ", {" + unknown.get(0) + "} stands for nothing"
+                            + (each
+                                    ? ": a file is written for each " + String.join(" and ", columns) + "."
+                                    : ": the master is written as one file."),
+                    "Nothing was written; the master itself is kept.",
+                    "Name {date}, {month}, {last month} or {year}"
+                            + (each ? ", or one of these columns." : ", or deliver a file for each value."));
         }
     }
 

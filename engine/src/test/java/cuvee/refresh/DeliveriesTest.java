@@ -207,6 +207,17 @@ class DeliveriesTest extends BatchTest {
     }
 
     @Test
+    void aNameInBracesThatStandsForNothingIsRefused() throws Exception {
+        assertThatThrownBy(() -> deliver(
+                        new Delivery("ports", out.resolve("{Portt}.csv").toString(), new Delivery.Each("Port"))))
+                .hasMessageContaining("{Portt} stands for nothing: a file is written for each Port.");
+        assertThatThrownBy(() ->
+                        deliver(new Delivery("all", out.resolve("{Port}.csv").toString())))
+                .hasMessageContaining("{Port} stands for nothing: the master is written as one file.");
+        assertThat(files()).isEmpty();
+    }
+
+    @Test
     void foldersOfTwoColumnsHoldTheRowsThatHaveBothValues() throws Exception {
         Files.createDirectory(out.resolve("lake"));
         Delivery delivery = new Delivery(

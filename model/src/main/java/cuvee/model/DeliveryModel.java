@@ -2,9 +2,11 @@ package cuvee.model;
 
 import cuvee.deliver.MasterFiles;
 import cuvee.deliver.TargetGuard;
+import cuvee.deliver.TargetName;
 import cuvee.finding.CuveeException;
 import cuvee.finding.Question;
 import cuvee.job.Delivery;
+import cuvee.master.MasterPlan;
 import cuvee.place.Says;
 import cuvee.refresh.Delivered;
 import cuvee.tell.Outcome;
@@ -60,7 +62,10 @@ public final class DeliveryModel {
     public boolean moveTo(Delivery delivery, String target) {
         boolean calledByFile = delivery.name().equals(fileName(delivery.target()));
         Delivery there = new Delivery(
-                calledByFile ? fileName(target) : delivery.name(), target, delivery.form(), delivery.accepted());
+                calledByFile ? fileName(target) : delivery.name(),
+                target,
+                forTheNamed(delivery.form(), target),
+                delivery.accepted());
         try {
             model.session().check(model.now(), there, TargetGuard.Existing.REPLACE);
         } catch (CuveeException refused) {
@@ -69,6 +74,24 @@ public final class DeliveryModel {
         }
         change(Optional.of(delivery), there);
         return true;
+    }
+
+    /** A file for each value is one for each value of the columns that its name says, where it says another. */
+    private Delivery.Form forTheNamed(Delivery.Form form, String target) {
+        if (!(form instanceof Delivery.Each each)
+                || TargetName.unknown(target, each.columns()).isEmpty()) {
+            return form;
+        }
+        List<String> columns = model.outcomeProperty()
+                .get()
+                .map(made -> made.plan().columns().stream()
+                        .map(MasterPlan.Column::name)
+                        .toList())
+                .orElse(List.of());
+        List<String> named = TargetName.named(target, columns);
+        return named.isEmpty()
+                ? form
+                : new Delivery.Each(named, named.size() == 1 ? each.names() : "", each.removesGone());
     }
 
     private static String fileName(String target) {
