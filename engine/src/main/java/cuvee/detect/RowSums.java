@@ -12,6 +12,9 @@ final class RowSums {
     private static final int MANY = 8;
 
     private static final double MANY_DIGITS = 1000;
+    /** What rounding to cents leaves. */
+    private static final double ROUNDED = 0.0051;
+
     /** More decimals are what a program made of fewer. */
     private static final int MOST_DECIMALS = 2;
 
@@ -126,6 +129,20 @@ final class RowSums {
     boolean mostAgree(Row row) {
         int agreeing = agreeing(row);
         return agreeing >= SEVERAL && agreeing * 3 >= numbersThatSay(row) * 2;
+    }
+
+    /** True where each number of a row is the sum of those above it or, as of prices and rates, their mean. */
+    boolean areSumsAndMeans(Row row) {
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            boolean either = agrees(value, column)
+                    || Math.abs(value - sums.all().mean(column)) <= ROUNDED * Math.max(1, Math.abs(value) / 100)
+                    || Math.abs(value - sums.sinceTotal().mean(column)) <= ROUNDED * Math.max(1, Math.abs(value) / 100);
+            if (!Double.isNaN(value) && !either) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** How many numbers of a row that say something are sums of those above. */

@@ -566,6 +566,16 @@ final class TableColumns {
         return keys > 0 && records >= FEW_RECORDS;
     }
 
+    /** How many columns of words, codes or dates that every record so far has filled are blank in a row. */
+    int fullKeysBlankIn(Row row) {
+        int blank = 0;
+        for (int column = 0; records > 0 && column < columns.length; column++) {
+            Evidence e = columns[column].evidence();
+            blank += isKey(e) && e.filled() == records && row.blank(column) ? 1 : 0;
+        }
+        return blank;
+    }
+
     /** How many columns that every record so far has filled are blank in a row; none before there are a few records. */
     int fullColumnsBlankIn(Row row) {
         int blank = 0;

@@ -52,6 +52,7 @@ final class TotalRows {
     private final TotalAbove above;
     private final BehindTotals behind;
     private final FigureRows figures;
+    private final GroupTotals groups;
     private final ChargeRows charges;
 
     private final Set<String> heads = new HashSet<>();
@@ -75,6 +76,7 @@ final class TotalRows {
         this.behind = new BehindTotals(columns, sums, stated, doubts);
         this.figures = new FigureRows(columns, sums, doubts);
         this.charges = new ChargeRows(columns);
+        this.groups = new GroupTotals(columns, sums, rowSums, doubts);
     }
 
     RunningSums sums() {
@@ -180,7 +182,8 @@ final class TotalRows {
         }
         boolean told = clues.totalRow(row.number());
         if (!said.namesTotal() && said.texts() > 0 && !told) {
-            boolean total = said.numbers() > 0 && (isCalledLikeATotal(row) || isTotalOfAnyName(row, said.texts()));
+            boolean total = said.numbers() > 0
+                    && (isCalledLikeATotal(row) || isTotalOfAnyName(row, said.texts()) || groups.isOne(row));
             if (total) {
                 called.putIfAbsent(name(row), row.number());
                 take(row);
@@ -390,8 +393,8 @@ final class TotalRows {
         if (word == TotalWords.Sureness.NO) {
             boolean nearly = texts == 0
                     && sums.records() >= ENOUGH
-                    && rowSums.agreeing(row) >= ENOUGH_SUMS
-                    && rowSums.mostAgree(row)
+                    && (rowSums.agreeing(row) >= ENOUGH_SUMS && rowSums.mostAgree(row)
+                            || rowSums.agreeing(row) >= SEVERAL && rowSums.areSumsAndMeans(row))
                     && rowSums.isNoAccident(row);
             boolean unnamed = (added || nearly) && sums.records() > 1 && columns.keyColumns() > 0;
             if (unnamed && texts == 0 && rowSums.isNoAccident(row)) {

@@ -29,6 +29,7 @@ final class ReadingQuestions implements Draft.Step {
             "total-column",
             "balance-row",
             "charge-row",
+            "group-of-one",
             "total-compared",
             "limit-row",
             "words-below-header",

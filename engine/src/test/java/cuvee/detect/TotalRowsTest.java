@@ -423,4 +423,60 @@ class TotalRowsTest {
                 .singleElement()
                 .satisfies(doubt -> assertThat(doubt.text()).startsWith("Row 9 is called as the total in row 5 is"));
     }
+
+    private static FoundTable trips(Object... pax) {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Date", "Port", "Vessel", "Pax"});
+        String port = "Hull";
+        int day = 1;
+        for (Object each : pax) {
+            if (each instanceof String said) {
+                rows.add(new Object[] {"", port, "", Integer.parseInt(said)});
+                port = port.equals("Hull") ? "Goole" : "Selby";
+            } else {
+                rows.add(new Object[] {LocalDate.of(2026, 3, day++), port, "MV Dunlin", each});
+            }
+        }
+        return Sheets.tables(rows).get(0);
+    }
+
+    @Test
+    void aGroupIsAddedUpUnderItsOwnNameWhereRecordsHaveMore() {
+        assertThat(trips(55, 61, "116", 18, 20, 42, "80", 84, "84").kept()).isEqualTo(6);
+        FoundTable ofOne = trips(55, "55", 18, 20, 42, "80");
+        assertThat(ofOne.kept()).isEqualTo(4);
+        assertThat(ofOne.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("group-of-one");
+        FoundTable wrong = trips(55, 61, "116", 18, 20, 42, "81");
+        assertThat(wrong.kept()).isEqualTo(6);
+        assertThat(wrong.doubts())
+                .singleElement()
+                .satisfies(doubt ->
+                        assertThat(doubt.text()).startsWith("Row 8 is filled as the total of a group in row 4 is"));
+    }
+
+    @Test
+    void recordsThatLackADateAndHappenToBeLikeThoseAboveAreKept() {
+        FoundTable found = Sheets.tables(List.of(
+                        new Object[] {"Date", "Item", "Qty"},
+                        new Object[] {LocalDate.of(2026, 3, 1), "Tea", 1},
+                        new Object[] {"", "Jam", 2},
+                        new Object[] {"", "Tea", 3},
+                        new Object[] {LocalDate.of(2026, 3, 2), "Tea", 1},
+                        new Object[] {"", "Tea", 7}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(5);
+    }
+
+    @Test
+    void sumsBesideTheMeanOfPricesAreATotal() {
+        FoundTable found = Sheets.tables(List.of(
+                        new Object[] {"Month", "Units", "Price", "Sales"},
+                        new Object[] {"Jan", 51, 7.75, 395.25},
+                        new Object[] {"Feb", 20, 6.05, 121},
+                        new Object[] {"Mar", 34, 5.56, 189.04},
+                        new Object[] {"Apr", 60, 8.16, 489.6},
+                        new Object[] {"", 165, 6.88, 1194.89}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(4);
+    }
 }
