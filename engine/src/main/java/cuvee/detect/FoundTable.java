@@ -18,6 +18,7 @@ import java.util.Map;
  * @param rival the row that would do nearly as well as the header; 0 where none would
  * @param reason why it was read so, in a sentence
  * @param reading what had been decided about it, in the words of {@link Reading}; empty where nothing was
+ * @param totalNames what totals under names of their own are called, for a look at other tables
  */
 public record FoundTable(
         int firstRow,
@@ -33,7 +34,8 @@ public record FoundTable(
         Sureness header,
         int rival,
         String reason,
-        String reading) {
+        String reading,
+        TotalNames totalNames) {
 
     /** How surely the header was told from the rows around it. */
     public enum Sureness {
@@ -105,7 +107,8 @@ public record FoundTable(
                 header,
                 rival,
                 reason,
-                reading);
+                reading,
+                totalNames);
     }
 
     /** The same, of whose lines only that of its first record is counted here: the others are, with another table. */
@@ -125,7 +128,8 @@ public record FoundTable(
                 header,
                 rival,
                 reason,
-                reading);
+                reading,
+                totalNames);
     }
 
     /** True for a sheet that holds one record: its columns are labels, each with one value in a row of its own. */

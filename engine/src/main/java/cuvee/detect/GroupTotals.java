@@ -34,10 +34,17 @@ final class GroupTotals {
     boolean isOne(Row row) {
         int numbers = rowSums.numbersThatSay(row);
         int blank = columns.fullKeysBlankIn(row);
-        if (blank == 0 || numbers == 0 || !saysWhatRecordsSay(row)) {
+        if (numbers == 0 || !saysWhatRecordsSay(row)) {
             return false;
         }
-        if (sums.recordsSinceTotal() == 0 || !rowSums.allAgree(row)) {
+        if (blank == 0) {
+            // As many words as a record has: told by several exact sums.
+            return sums.recordsSinceTotal() > 1
+                    && rowSums.areSumsAndMeans(row)
+                    && rowSums.adding(row) >= SEVERAL
+                    && rowSums.couldHaveBeen(row) >= MANY_DIGITS;
+        }
+        if (sums.recordsSinceTotal() == 0 || !rowSums.areSumsAndMeans(row)) {
             if (first > 0) {
                 doubts.add(new Doubt(
                         "total-word",
@@ -48,7 +55,7 @@ final class GroupTotals {
             }
             return false;
         }
-        boolean total = sums.recordsSinceTotal() == 1 ? isOfOne(row, numbers, blank) : isOfSeveral(row, numbers);
+        boolean total = sums.recordsSinceTotal() == 1 ? isOfOne(row, numbers, blank) : isOfSeveral(row, numbers, blank);
         if (total && first == 0) {
             first = row.number();
         }
@@ -57,7 +64,11 @@ final class GroupTotals {
 
     /** True where the only record of a group comes once more with less, as no record does. */
     private boolean isOfOne(Row row, int numbers, int blank) {
-        boolean total = first > 0 || blank > 1 || numbers >= SEVERAL || rowSums.couldHaveBeen(row) >= MANY_DIGITS;
+        boolean total = first > 0
+                || blank > 1
+                || blank == columns.keyColumns()
+                || numbers >= SEVERAL
+                || rowSums.couldHaveBeen(row) >= MANY_DIGITS;
         if (total && first == 0) {
             doubts.add(new Doubt(
                     "group-of-one",
@@ -70,13 +81,14 @@ final class GroupTotals {
         return total;
     }
 
-    private boolean isOfSeveral(Row row, int numbers) {
+    private boolean isOfSeveral(Row row, int numbers, int blank) {
         if (first > 0) {
             return true;
         }
         int adding = rowSums.adding(row);
         boolean several = numbers >= SEVERAL && adding > 0;
-        boolean one = adding == 1 && (sums.recordsSinceTotal() >= ENOUGH || rowSums.couldHaveBeen(row) >= SOME_DIGITS);
+        boolean one = adding == 1
+                && (sums.recordsSinceTotal() >= ENOUGH || blank > 1 || rowSums.couldHaveBeen(row) >= SOME_DIGITS);
         return several || one;
     }
 
@@ -91,6 +103,6 @@ final class GroupTotals {
                 texts++;
             }
         }
-        return texts > 0;
+        return texts > 0 || columns.keyColumns() > 0;
     }
 }

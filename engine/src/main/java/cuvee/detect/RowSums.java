@@ -66,14 +66,14 @@ final class RowSums {
     }
 
     /**
-     * How many sums of the same precision there could have been below the greatest of a row: 4,999 for 49.99, and 5 for
+     * How many sums of the same precision there could have been below the greatest sum of a row: 4,999 for 49.99, and 5 for
      * 5,000 among whole numbers. So rarely it is the sum by accident.
      */
     double couldHaveBeen(Row row) {
         double most = 0;
         for (int column = 0; column < row.width(); column++) {
             double value = Math.abs(columns.value(row, column));
-            if (!Double.isNaN(value)) {
+            if (!Double.isNaN(value) && agrees(columns.value(row, column), column)) {
                 int decimals = Math.min(columns.decimals(column), MOST_DECIMALS);
                 double units = Math.rint(value * Math.pow(10, decimals));
                 while (decimals == 0 && units >= 10 && units % 10 == 0) {
@@ -131,14 +131,50 @@ final class RowSums {
         return agreeing >= SEVERAL && agreeing * 3 >= numbersThatSay(row) * 2;
     }
 
-    /** True where each number of a row is the sum of those above it or, as of prices and rates, their mean. */
+    /** True where each number of a row is the sum of those above it or, as of prices and rates, their mean; one is a sum. */
     boolean areSumsAndMeans(Row row) {
+        int added = 0;
         for (int column = 0; column < row.width(); column++) {
             double value = columns.value(row, column);
-            boolean either = agrees(value, column)
-                    || Math.abs(value - sums.all().mean(column)) <= ROUNDED * Math.max(1, Math.abs(value) / 100)
-                    || Math.abs(value - sums.sinceTotal().mean(column)) <= ROUNDED * Math.max(1, Math.abs(value) / 100);
-            if (!Double.isNaN(value) && !either) {
+            if (!Double.isNaN(value) && value != 0) {
+                boolean sum = agrees(value, column);
+                if (!sum
+                        && !isMean(value, sums.all().mean(column))
+                        && !isMean(value, sums.sinceTotal().mean(column))) {
+                    return false;
+                }
+                added += sum ? 1 : 0;
+            }
+        }
+        return added > 0;
+    }
+
+    /** True where each number of a row is the mean of all above it, between others from which it differs by more than chance. */
+    boolean areMeans(Row row) {
+        RunningSums.Group all = sums.all();
+        int means = 0;
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            if (!Double.isNaN(value)) {
+                if (columns.decimals(column) == 0 || all.spread(column) < 1 || !isMean(value, all.mean(column))) {
+                    return false;
+                }
+                means++;
+            }
+        }
+        return means > 0;
+    }
+
+    private static boolean isMean(double value, double mean) {
+        return Math.abs(value - mean) <= ROUNDED * Math.max(1, Math.abs(value) / MANY_DIGITS);
+    }
+
+    /** True where each number of a row is the sum of all records, or their mean. */
+    boolean areSumsAndMeansOfAll(Row row) {
+        for (int column = 0; column < row.width(); column++) {
+            double value = columns.value(row, column);
+            boolean sum = Agreement.of(value, sums.all(column), sums.records());
+            if (!Double.isNaN(value) && !sum && !isMean(value, sums.all().mean(column))) {
                 return false;
             }
         }

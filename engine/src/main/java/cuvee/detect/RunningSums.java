@@ -99,6 +99,11 @@ final class RunningSums implements SumsAbove {
             return column < counts.length && counts[column] > 0 ? sums[column] / counts[column] : 0;
         }
 
+        /** How far the greatest number of a column is above the least. */
+        double spread(int column) {
+            return column < counts.length && counts[column] > 0 ? most[column] - least[column] : 0;
+        }
+
         /** True where a value lies between nothing and what some record has. */
         boolean reaches(double value, int column) {
             return column < counts.length

@@ -102,7 +102,7 @@ final class TableBody {
                 names, header, rows.stream().mapToInt(Row::width).max().orElse(0), hints);
         this.totalColumn = new TotalColumn(names);
         this.outline = new Outline(columns);
-        this.totalRows = new TotalRows(columns, clues, reading, doubts);
+        this.totalRows = new TotalRows(columns, clues, reading, hints, doubts);
         for (int i = 0; i <= choice.bottom(); i++) {
             head(rows.get(i), i > 0, i >= choice.top());
         }
@@ -607,7 +607,8 @@ final class TableBody {
                 sureness,
                 rival,
                 reason,
-                reading.words()));
+                reading.words(),
+                totalRows.names()));
     }
 
     /** Says of lines between records what was made of them, and of records with next to nothing that they are kept. */

@@ -39,12 +39,15 @@ final class TotalRows {
     /** The numbers of a single column add up by chance where there are fewer. */
     private static final int MANY = 8;
 
+    private static final int MOST_PERHAPS = 5;
+
     private static final double MANY_DIGITS = 1000;
     private static final double SOME_DIGITS = 100;
 
     private final TableColumns columns;
     private final SheetClues clues;
     private final Reading reading;
+    private final HeaderHints hints;
     private final List<Doubt> doubts;
     private final List<StatedTotal> stated = new ArrayList<>();
     private final RunningSums sums = new RunningSums();
@@ -59,6 +62,8 @@ final class TotalRows {
     /** The rows of totals under names that say nothing of it, by what they are called. */
     private final Map<String, Integer> called = new HashMap<>();
 
+    private final List<String> perhaps = new ArrayList<>();
+
     /** True where the last total says nothing but that it is one, and adds up all records. */
     private boolean grandTotal;
 
@@ -66,7 +71,8 @@ final class TotalRows {
     /** How many records had gone by when a line last headed some. */
     private int recordsAtLine;
 
-    TotalRows(TableColumns columns, SheetClues clues, Reading reading, List<Doubt> doubts) {
+    TotalRows(TableColumns columns, SheetClues clues, Reading reading, HeaderHints hints, List<Doubt> doubts) {
+        this.hints = hints;
         this.columns = columns;
         this.clues = clues;
         this.reading = reading;
@@ -85,6 +91,17 @@ final class TotalRows {
 
     List<StatedTotal> stated() {
         return stated;
+    }
+
+    /** What totals under names of their own are called here, and what may be one. */
+    TotalNames names() {
+        return new TotalNames(
+                called.keySet().stream().map(TotalRows::bare).distinct().toList(), List.copyOf(perhaps));
+    }
+
+    /** A name without its column. */
+    private static String bare(String name) {
+        return name.substring(name.indexOf(' ') + 1);
     }
 
     /** Takes in a record that has been looked at. */
@@ -182,10 +199,15 @@ final class TotalRows {
         }
         boolean told = clues.totalRow(row.number());
         if (!said.namesTotal() && said.texts() > 0 && !told) {
-            boolean total = said.numbers() > 0
-                    && (isCalledLikeATotal(row) || isTotalOfAnyName(row, said.texts()) || groups.isOne(row));
-            if (total) {
+            doubtMean(row, said);
+            boolean named = said.numbers() > 0 && (isCalledLikeATotal(row) || isTotalOfAnyName(row, said.texts()));
+            boolean total = named || said.numbers() > 0 && groups.isOne(row);
+            if (named) {
                 called.putIfAbsent(name(row), row.number());
+            } else if (!total && said.numbers() > 0 && said.texts() == 1) {
+                rememberPerhaps(row);
+            }
+            if (total) {
                 take(row);
                 charges.behind(row);
             }
@@ -216,13 +238,33 @@ final class TotalRows {
         return column < row.width() ? column + " " + LooseText.key(row.text(column)) : "";
     }
 
-    /** True for a row that adds up those above it and is called as another total was; one that does not is told. */
+    /** Remembers the name of a row that may be the total of all above, for a second look with what others show. */
+    private void rememberPerhaps(Row row) {
+        String name = bare(name(row));
+        if (perhaps.size() < MOST_PERHAPS
+                && sums.records() > 0
+                && rowSums.areSumsAndMeansOfAll(row)
+                && isNew(row)
+                && !perhaps.contains(name)) {
+            perhaps.add(name);
+        }
+    }
+
+    /**
+     * True for a row that adds up those above it and is called as another total was, here or in another table; one that
+     * does not, and is called as one here, is told.
+     */
     private boolean isCalledLikeATotal(Row row) {
         Integer other = called.get(name(row));
-        if (other == null || !isNew(row)) {
+        if (!isNew(row)) {
             return false;
         }
-        if (sums.recordsSinceTotal() > 0 && rowSums.allAgree(row)) {
+        if (other == null) {
+            return hints.totalNames().contains(bare(name(row)))
+                    && sums.records() > 0
+                    && rowSums.areSumsAndMeansOfAll(row);
+        }
+        if (rowSums.areSumsAndMeans(row)) {
             return true;
         }
         doubts.add(new Doubt(
@@ -292,8 +334,9 @@ final class TotalRows {
      */
     private boolean isTotalOfAnyName(Row row, int texts) {
         boolean whole = TotalAbove.namesWhole(row, columns) && rowSums.mostAgree(row);
-        boolean agrees =
-                whole || rowSums.allAgree(row) || rowSums.agreeing(row) >= SEVERAL && rowSums.othersAreNotBeyond(row);
+        boolean agrees = whole
+                || rowSums.areSumsAndMeans(row)
+                || rowSums.agreeing(row) >= SEVERAL && rowSums.othersAreNotBeyond(row);
         if (!agrees || !isNew(row)) {
             return false;
         }
@@ -303,16 +346,17 @@ final class TotalRows {
         int numbers = rowSums.numbersThatSay(row);
         boolean bare = texts < columns.keyColumns();
         double greatest = rowSums.greatestNumber(row);
-        boolean alone = numbers == 1 && rowSums.adding(row) == 1 && rowSums.allAgreeWithAll(row) && sums.records() > 1;
-        boolean rare = alone && rowSums.couldHaveBeen(row) >= MANY_DIGITS;
-        if (rare && bare) {
+        boolean ofAll = rowSums.adding(row) > 0 && rowSums.areSumsAndMeansOfAll(row) && sums.records() > 1;
+        double possible = rowSums.couldHaveBeen(row);
+        boolean rare = ofAll && possible >= MANY_DIGITS;
+        if (bare && (rare || ofAll && sums.recordsSinceTotal() == 0)) {
             return true;
         }
         if (sums.recordsSinceTotal() < ENOUGH && sums.records() < ENOUGH) {
             // Two rows and their sum: told by several sums of some digits each, or a rare one, and asked about.
             boolean told = sums.records() == 2
                     && (numbers >= SEVERAL && rowSums.leastNumber(row) >= SOME_DIGITS
-                            || alone && bare && (rowSums.couldHaveBeen(row) >= SOME_DIGITS || greatest >= MANY_DIGITS));
+                            || ofAll && bare && (possible >= SOME_DIGITS || greatest >= MANY_DIGITS));
             if (told && !reading.unnamedTotals()) {
                 doubtUnnamed(row);
             }
@@ -322,11 +366,10 @@ final class TotalRows {
         boolean enough =
                 sums.recordsSinceTotal() >= ENOUGH || sums.recordsSinceTotal() == 0 || rowSums.allAgreeWithAll(row);
         int adding = rowSums.adding(row);
-        boolean one = numbers == 1
-                && adding == 1
-                && (greatest >= MANY_DIGITS && sums.records() >= MANY
-                        || rare
-                        || alone && bare && rowSums.couldHaveBeen(row) >= SOME_DIGITS);
+        boolean one = numbers == 1 && adding == 1 && greatest >= MANY_DIGITS && sums.records() >= MANY
+                || rare
+                || ofAll && bare && possible >= SOME_DIGITS
+                || ofAll && columns.fullKeysBlankIn(row) > 0 && possible >= MANY;
         boolean several = numbers >= SEVERAL && (bare ? adding > 0 : adding >= SEVERAL && greatest >= SOME_DIGITS);
         if (enough && (several || one && bare && sums.records() >= MANY)
                 || (enough || bare) && (one || numbers >= SEVERAL) && reading.unnamedTotals()) {
@@ -393,11 +436,14 @@ final class TotalRows {
         if (word == TotalWords.Sureness.NO) {
             boolean nearly = texts == 0
                     && sums.records() >= ENOUGH
-                    && (rowSums.agreeing(row) >= ENOUGH_SUMS && rowSums.mostAgree(row)
-                            || rowSums.agreeing(row) >= SEVERAL && rowSums.areSumsAndMeans(row))
+                    && rowSums.agreeing(row) >= ENOUGH_SUMS
+                    && rowSums.mostAgree(row)
                     && rowSums.isNoAccident(row);
-            boolean unnamed = (added || nearly) && sums.records() > 1 && columns.keyColumns() > 0;
-            if (unnamed && texts == 0 && rowSums.isNoAccident(row)) {
+            boolean means = texts == 0 && rowSums.areSumsAndMeans(row);
+            boolean behindOthers = sums.recordsSinceTotal() == 0 && sums.records() > 0;
+            boolean unnamed =
+                    (added || nearly || means) && (sums.records() > 1 || behindOthers) && columns.keyColumns() > 0;
+            if (texts == 0 && (unnamed && (rowSums.isNoAccident(row) || isSumWithoutKeys(row)) || groups.isOne(row))) {
                 return true;
             }
             if (unnamed && !reading.unnamedTotals()) {
@@ -406,6 +452,9 @@ final class TotalRows {
                         row.number(),
                         "Row " + row.number() + " adds up the rows above it but names nothing; it is kept as a record.",
                         1));
+            }
+            if (!unnamed && texts == 0) {
+                doubtKeyless(row);
             }
             return unnamed && reading.unnamedTotals();
         }
@@ -425,6 +474,45 @@ final class TotalRows {
                     1));
         }
         return false;
+    }
+
+    /** True for sums in a row without any of the words that all records have, or of which there could have been many. */
+    private boolean isSumWithoutKeys(Row row) {
+        double possible = rowSums.couldHaveBeen(row);
+        boolean keyless = columns.fullKeysBlankIn(row) > 0;
+        boolean adding = rowSums.adding(row) > 0;
+        return keyless && sums.recordsSinceTotal() == 0
+                || adding && keyless && (possible >= SOME_DIGITS || sums.records() >= ENOUGH)
+                || adding && possible >= MANY_DIGITS;
+    }
+
+    /** Says of a row under a name of its own that it has the mean of all rows above. */
+    private void doubtMean(Row row, RowWords said) {
+        if (said.texts() == 1
+                && said.numbers() > 0
+                && sums.records() >= ENOUGH
+                && isNew(row)
+                && rowSums.areMeans(row)) {
+            doubts.add(new Doubt(
+                    "figure-row",
+                    row.number(),
+                    "Row " + row.number() + " has the mean of the rows above it under another name; it is kept as a"
+                            + " record.",
+                    1));
+        }
+    }
+
+    /** Says of a row that it has none of the words, codes and dates that all records above have. */
+    private void doubtKeyless(Row row) {
+        if (columns.fullColumnsBlankIn(row) > 0 && columns.lacksKeys(row)) {
+            doubts.add(new Doubt(
+                    "bare-row",
+                    row.number(),
+                    "Row " + row.number()
+                            + " has numbers, but none of the words, codes or dates that all records above it"
+                            + " have; it is kept as a record.",
+                    1));
+        }
     }
 
     /** True for a text that a record above holds, or that heads some. */

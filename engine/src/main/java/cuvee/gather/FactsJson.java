@@ -14,6 +14,7 @@ import cuvee.detect.FoundTable.StatedTotal;
 import cuvee.detect.RowClass;
 import cuvee.detect.SheetClues;
 import cuvee.detect.TableColumn;
+import cuvee.detect.TotalNames;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.gather.SourceFacts.SheetFacts;
@@ -71,6 +72,7 @@ public final class FactsJson {
                 ObjectNode p = node.withArray("plain").addObject();
                 p.put("close", plain.close()).put("thousands", plain.thousands());
                 plain.keys().forEach(p.putArray("keys")::add);
+                totalNames(p, plain.totalNames());
             }
             sheet.signatures().forEach(node.putArray("signatures")::add);
             node.put("under", sheet.under()).put("firstTable", sheet.firstTable());
@@ -96,6 +98,7 @@ public final class FactsJson {
         node.put("rival", table.rival());
         node.put("reason", table.reason());
         node.put("reading", table.reading());
+        totalNames(node, table.totalNames());
         node.put("sure", table.header() == FoundTable.Sureness.SURE);
         table.headerRows().forEach(node.putArray("header")::add);
         table.titles().forEach(node.putArray("titles")::add);
@@ -214,7 +217,8 @@ public final class FactsJson {
                         p -> new SourceFacts.Plain(
                                 list(p.path("keys"), JsonNode::asText),
                                 p.path("close").asBoolean(),
-                                p.path("thousands").asBoolean())),
+                                p.path("thousands").asBoolean(),
+                                totalNames(p))),
                 list(node.path("signatures"), JsonNode::asText),
                 node.path("under").asText(),
                 node.path("firstTable").asInt(),
@@ -289,7 +293,18 @@ public final class FactsJson {
                 node.path("sure").asBoolean() ? FoundTable.Sureness.SURE : FoundTable.Sureness.CLOSE,
                 node.path("rival").asInt(),
                 node.path("reason").asText(),
-                node.path("reading").asText());
+                node.path("reading").asText(),
+                totalNames(node));
+    }
+
+    private static void totalNames(ObjectNode node, TotalNames names) {
+        names.told().forEach(node.withArray("totalNames")::add);
+        names.perhaps().forEach(node.withArray("perhapsTotals")::add);
+    }
+
+    private static TotalNames totalNames(JsonNode node) {
+        return new TotalNames(
+                list(node.path("totalNames"), JsonNode::asText), list(node.path("perhapsTotals"), JsonNode::asText));
     }
 
     private static TableColumn column(JsonNode node) {

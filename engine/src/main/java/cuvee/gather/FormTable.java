@@ -3,6 +3,7 @@ package cuvee.gather;
 import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
 import cuvee.detect.TableColumn;
+import cuvee.detect.TotalNames;
 import cuvee.gather.SmallSheet.Cell;
 import cuvee.gather.SmallSheet.Field;
 import cuvee.place.Says;
@@ -74,7 +75,8 @@ final class FormTable {
                 FoundTable.Sureness.SURE,
                 0,
                 reason,
-                "");
+                "",
+                TotalNames.NONE);
     }
 
     /** Cells of a form, from its first field on, that no field takes though something stands beside them: each is told. */

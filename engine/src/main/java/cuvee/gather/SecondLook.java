@@ -31,6 +31,8 @@ public final class SecondLook {
     static final String PLAIN = "-";
     /** Stands for a sheet in which points part thousands. */
     private static final String THOUSANDS = " thousands";
+    /** Stands for a sheet in which rows are called as the totals of others. */
+    private static final String TOTALS = " totals ";
 
     private final Store store;
     private final Job job;
@@ -40,6 +42,9 @@ public final class SecondLook {
     private final SidewaysTables sideways;
     private final HeaderHints hints;
     private final String hintsMark;
+    /** What totals are called that do not say so. */
+    private final Set<String> totalNames = new TreeSet<>();
+
     private final Map<Integer, Map<Integer, String>> aside = new TreeMap<>();
 
     public SecondLook(Store store, Job job, SheetRules rules, AtomicInteger nextId, Iterable<SourceFacts> batch) {
@@ -49,6 +54,9 @@ public final class SecondLook {
         this.nextId = nextId;
         this.forms = new Forms(store, batch);
         this.sideways = new SidewaysTables(store, batch);
+        batch.forEach(source -> source.sheets().stream()
+                .flatMap(sheet -> sheet.plain().stream())
+                .forEach(table -> totalNames.addAll(table.totalNames().told())));
         Set<String> shared = shared(batch);
         this.hints = new HeaderHints(shared);
         this.hintsMark =
@@ -104,7 +112,10 @@ public final class SecondLook {
             return Optional.of(found);
         }
         boolean hinted = hinted(sheet);
-        String by = (hinted ? hintsMark : PLAIN) + (thousands(sheet) ? THOUSANDS : "");
+        Set<String> totals = totalNames(sheet);
+        String by = (hinted ? hintsMark : PLAIN)
+                + (thousands(sheet) ? THOUSANDS : "")
+                + (totals.isEmpty() ? "" : TOTALS + Integer.toHexString(totals.hashCode()));
         List<String> signatures = sheet.signatures();
         if (!sheet.under().startsWith(by)) {
             signatures = find(sheet, hinted, Reading.DEFAULT).stream()
@@ -179,6 +190,14 @@ public final class SecondLook {
         return sheet.plain().stream().anyMatch(Plain::thousands);
     }
 
+    /** What rows of a sheet are called that may be totals, where totals of other tables are called so. */
+    private Set<String> totalNames(SheetFacts sheet) {
+        Set<String> names = new TreeSet<>();
+        sheet.plain().forEach(table -> names.addAll(table.totalNames().perhaps()));
+        names.retainAll(totalNames);
+        return names;
+    }
+
     private boolean knows(Plain table) {
         long known = table.keys().stream().filter(hints.looseKeys()::contains).count();
         return known * 2 >= table.keys().size();
@@ -191,7 +210,9 @@ public final class SecondLook {
     }
 
     private List<FoundTable> find(SheetFacts sheet, boolean hinted, Reading reading) {
-        HeaderHints known = (hinted ? hints : HeaderHints.NONE).withPointsPartingThousands(thousands(sheet));
+        HeaderHints known = (hinted ? hints : HeaderHints.NONE)
+                .withPointsPartingThousands(thousands(sheet))
+                .withTotalNames(totalNames(sheet));
         TableFinder finder = new TableFinder(known, sheet.clues(), reading);
         if (reading.cells().isEmpty()) {
             store.replay(sheet.staged(), finder::row);

@@ -5,6 +5,7 @@ import cuvee.detect.FoundTable;
 import cuvee.detect.RowClass;
 import cuvee.detect.SheetClues;
 import cuvee.detect.TableColumn;
+import cuvee.detect.TotalNames;
 import cuvee.finding.Finding;
 import cuvee.layout.Nature;
 import cuvee.layout.PlacedTable;
@@ -203,8 +204,9 @@ public record SourceFacts(
      * @param keys the loose keys of its named headers
      * @param close true where other rows could be its header, or only the lower ones of those that are taken for it
      * @param thousands true where a point in its numbers only ever parts thousands, as it seems
+     * @param totalNames what its totals under names of their own are called, and what may be one
      */
-    record Plain(List<String> keys, boolean close, boolean thousands) {
+    record Plain(List<String> keys, boolean close, boolean thousands, TotalNames totalNames) {
         private static final int ENOUGH = 3;
 
         Plain {
@@ -247,7 +249,8 @@ public record SourceFacts(
                             || table.headerRows().size() > 1,
                     table.columns().stream()
                                     .anyMatch(column -> column.evidence().groupsByPoint())
-                            || addsUpInThousands(table.columns()));
+                            || addsUpInThousands(table.columns()),
+                    table.totalNames());
         }
     }
 

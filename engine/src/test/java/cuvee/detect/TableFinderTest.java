@@ -383,12 +383,14 @@ class TableFinderTest {
     }
 
     @Test
-    void aRowThatOnlyAddsUpIsKeptAndAskedAbout() {
+    void aSumOfManyWithoutAnyOfTheWordsThatAllHaveIsATotal() {
         List<Object[]> rows = clean(10);
         rows.add(new Object[] {"", "", "", 145, ""});
-        FoundTable table = find(rows).get(0);
-        assertThat(table.kept()).isEqualTo(11);
-        assertThat(table.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("total-row");
+        assertThat(find(rows).get(0).kept()).isEqualTo(10);
+        rows.set(rows.size() - 1, new Object[] {"", "", "", 139, ""});
+        FoundTable wrong = find(rows).get(0);
+        assertThat(wrong.kept()).isEqualTo(11);
+        assertThat(wrong.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("bare-row");
     }
 
     @Test
