@@ -4,13 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.refresh.Batch;
 import cuvee.refresh.BatchTest;
-import java.nio.file.Files;
 import org.junit.jupiter.api.Test;
 
 /** What totals are called in one table tells those of another in which too few rows stand above them. */
 class TotalNamesTest extends BatchTest {
     @Test
-    void aSingleLineAndItsTotalAreToldByTheFilesWithMoreLines() throws Exception {
+    void aSingleLineAndItsTotalAreToldByTheFilesWithMoreLines() {
         batch.csv("a.csv", "Item,Weighed", "Glass,40", "Bottom line,40");
         batch.csv("b.csv", "Item,Weighed", "Paper,61", "Bottom line,62");
         Batch.Made alone = batch.refresh();
