@@ -140,6 +140,9 @@ final class LineRows {
         if (note && belowAll && (one || afterGap.strange(row) > 0) && new HeadRow(row).values() == 0) {
             return true;
         }
+        if (isBlankForm(row) || (apart || note) && holdsWordsOfNoRecord(row)) {
+            return true;
+        }
         if (width < 4 || filled > Math.max(2, width / 2)) {
             return false;
         }
@@ -156,6 +159,34 @@ final class LineRows {
         return label && filled == 2
                 || apart && (label || note || afterGap.strange(row) * 2 >= filled || filled * 2 <= leastFilled)
                 || apart && behindTheEnd && filled * 2 <= usuallyFilled;
+    }
+
+    /** True for labels that nobody has filled in: {@code Checked by: | | Date:}. */
+    static boolean isBlankForm(Row row) {
+        for (int column = 0; column < row.width(); column++) {
+            if (!row.blank(column) && !row.text(column).strip().endsWith(":")) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /**
+     * True for words alone, none of which a record has in their columns, in a row without any of the numbers that every
+     * record has: a legend or a signature.
+     */
+    private boolean holdsWordsOfNoRecord(Row row) {
+        if (new HeadRow(row).values() > 0 || !columns.lacksNumbers(row)) {
+            return false;
+        }
+        for (int column = 0; column < row.width(); column++) {
+            boolean known = !row.blank(column)
+                    && (columns.holds(column, row.text(column)) || columns.holdsAlike(column, row.text(column)));
+            if (known) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** A line that goes on behind the turn of a page, without the word for it: {@code North} of {@code North (continued)}. */

@@ -504,7 +504,7 @@ final class TableBody {
                     || before == null
                             && (maybeRecords.contains(line.number())
                                     || !apart && loneWords.goesWith(line, next, loneWords.areLines() || sections > 0));
-            if (!record && LineRows.isNote(first)) {
+            if (!record && (LineRows.isNote(first) || line.filled() > 1 && LineRows.isBlankForm(line))) {
                 notesBetween.add(line.number());
                 aside.add(new Aside(line.number(), RowClass.NOTE));
                 closeRun();

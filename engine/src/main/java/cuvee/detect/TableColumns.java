@@ -566,6 +566,21 @@ final class TableColumns {
         return keys > 0 && records >= FEW_RECORDS;
     }
 
+    /** True where a row has no number in any column in which each record so far, of which there are some, has one. */
+    boolean lacksNumbers(Row row) {
+        int full = 0;
+        for (int column = 0; column < columns.length; column++) {
+            Evidence e = columns[column].evidence();
+            if (holdsNumbersAlone(e) && e.filled() == records) {
+                if (!row.blank(column) && form(column).isNumber()) {
+                    return false;
+                }
+                full++;
+            }
+        }
+        return full > 0 && records > 1;
+    }
+
     /** How many columns of words, codes or dates that every record so far has filled are blank in a row. */
     int fullKeysBlankIn(Row row) {
         int blank = 0;

@@ -3,6 +3,7 @@ package cuvee.detect;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -113,5 +114,30 @@ class LineRowsTest {
                         new Object[] {"Signed", "Di Pryde", ""}))
                 .get(0);
         assertThat(one.kept()).isEqualTo(1);
+    }
+
+    @Test
+    void legendsAndLinesToSignBelowTheRecordsAreNone() {
+        List<Object[]> rows = new ArrayList<>(List.of(
+                new Object[] {"Ref", "Remarks", "Amount"},
+                new Object[] {"A100", "late", 12.5},
+                new Object[] {"A101", "", 80},
+                new Object[] {"A102", "see file", 14.2}));
+        rows.add(new Object[] {""});
+        rows.add(new Object[] {"y", "paid", ""});
+        rows.add(new Object[] {"n", "not paid", ""});
+        rows.add(new Object[] {"Page 1 of 1", "", ""});
+        rows.add(new Object[] {"Checked by:", "", "Date:"});
+        assertThat(Sheets.tables(rows).get(0).kept()).isEqualTo(3);
+        List<Object[]> withoutGap = new ArrayList<>(rows.subList(0, 4));
+        withoutGap.add(new Object[] {"Checked by:", "", "Date:"});
+        withoutGap.add(new Object[] {"Signed", "Ada Moss", ""});
+        assertThat(Sheets.tables(withoutGap).get(0).kept()).isEqualTo(3);
+        List<Object[]> pending = new ArrayList<>(rows.subList(0, 4));
+        pending.add(new Object[] {""});
+        pending.add(new Object[] {"A103", "to come", ""});
+        assertThat(Sheets.tables(pending).get(0).kept())
+                .as("a record without its amount")
+                .isEqualTo(4);
     }
 }

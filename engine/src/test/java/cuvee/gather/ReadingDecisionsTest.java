@@ -125,7 +125,7 @@ class ReadingDecisionsTest {
     @Test
     void rowsThatOnlyAddUpAreAskedAboutOnceForALayout() {
         for (String name : List.of("a", "b")) {
-            file(name + ".csv", "Port,Berth,Pax", "Hollin " + name + ",A,10", "Hollin,B,20", "Tarsk,A,5", ",,35");
+            file(name + ".csv", "Port,Berth,Pax", "Hollin " + name + ",A,10", "Hollin,B,20", "Tarsk,A,5", "Quays,,35");
         }
         Outcome before = refresh(job);
         assertThat(before.rows()).isEqualTo(8);
