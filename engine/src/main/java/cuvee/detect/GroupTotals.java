@@ -32,19 +32,21 @@ final class GroupTotals {
 
     /** True where a row that names no total is one of a group; what only looks like one is told. */
     boolean isOne(Row row) {
+        boolean adds = rowSums.areSumsAndMeans(row);
         int numbers = rowSums.numbersThatSay(row);
-        int blank = columns.fullKeysBlankIn(row);
-        if (numbers == 0 || !saysWhatRecordsSay(row)) {
+        // Most records add up nothing, which is told quickly.
+        if (numbers == 0 || !adds && first == 0 || !saysWhatRecordsSay(row)) {
             return false;
         }
+        int blank = columns.fullKeysBlankIn(row);
         if (blank == 0) {
             // As many words as a record has: told by several exact sums.
-            return sums.recordsSinceTotal() > 1
-                    && rowSums.areSumsAndMeans(row)
+            return adds
+                    && sums.recordsSinceTotal() > 1
                     && rowSums.adding(row) >= SEVERAL
                     && rowSums.couldHaveBeen(row) >= MANY_DIGITS;
         }
-        if (sums.recordsSinceTotal() == 0 || !rowSums.areSumsAndMeans(row)) {
+        if (sums.recordsSinceTotal() == 0 || !adds) {
             if (first > 0) {
                 doubts.add(new Doubt(
                         "total-word",

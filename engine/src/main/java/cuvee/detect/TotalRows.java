@@ -96,7 +96,12 @@ final class TotalRows {
     /** What totals under names of their own are called here, and what may be one. */
     TotalNames names() {
         return new TotalNames(
-                called.keySet().stream().map(TotalRows::bare).distinct().toList(), List.copyOf(perhaps));
+                called.keySet().stream()
+                        .map(TotalRows::bare)
+                        .distinct()
+                        .sorted()
+                        .toList(),
+                perhaps.stream().distinct().toList());
     }
 
     /** A name without its column. */
@@ -240,13 +245,8 @@ final class TotalRows {
 
     /** Remembers the name of a row that may be the total of all above, for a second look with what others show. */
     private void rememberPerhaps(Row row) {
-        String name = bare(name(row));
-        if (perhaps.size() < MOST_PERHAPS
-                && sums.records() > 0
-                && rowSums.areSumsAndMeansOfAll(row)
-                && isNew(row)
-                && !perhaps.contains(name)) {
-            perhaps.add(name);
+        if (perhaps.size() < MOST_PERHAPS && sums.records() > 0 && rowSums.areSumsAndMeansOfAll(row) && isNew(row)) {
+            perhaps.add(bare(name(row)));
         }
     }
 
@@ -255,10 +255,10 @@ final class TotalRows {
      * does not, and is called as one here, is told.
      */
     private boolean isCalledLikeATotal(Row row) {
-        Integer other = called.get(name(row));
-        if (!isNew(row)) {
+        if (called.isEmpty() && hints.totalNames().isEmpty() || !isNew(row)) {
             return false;
         }
+        Integer other = called.get(name(row));
         if (other == null) {
             return hints.totalNames().contains(bare(name(row)))
                     && sums.records() > 0
@@ -491,8 +491,8 @@ final class TotalRows {
         if (said.texts() == 1
                 && said.numbers() > 0
                 && sums.records() >= ENOUGH
-                && isNew(row)
-                && rowSums.areMeans(row)) {
+                && rowSums.areMeans(row)
+                && isNew(row)) {
             doubts.add(new Doubt(
                     "figure-row",
                     row.number(),

@@ -155,7 +155,7 @@ public final class TotalWords {
         }
     }
 
-    /** The first words of all that is looked for, with what may stand right before them. */
+    /** A word of all that is looked for, mostly the first, and else one that is rarer; with what may stand right before it. */
     private static Set<String> firstWords() {
         Set<String> first = new HashSet<>(Set.of(
                 "all",
@@ -177,23 +177,20 @@ public final class TotalWords {
                 "gesamtjahr",
                 "ganzes",
                 "kumuliert",
-                "amount",
-                "balance",
-                "net",
-                "now",
-                "to",
+                "due",
                 "payable",
+                "paid",
+                "pay",
+                "reimbursed",
                 "zahlbetrag",
-                "zu",
+                "zahlen",
                 "auszahlungsbetrag",
                 "rechnungsbetrag",
-                "reste",
-                "montant",
-                "importe",
-                "da",
-                "te",
-                "a",
-                "\u00e0",
+                "payer",
+                "rembourser",
+                "pagar",
+                "pagare",
+                "betalen",
                 "cumulative",
                 "ann\u00e9e"));
         Stream.of(WORDS.stream(), BEFORE.stream(), FIGURES.values().stream().flatMap(Set::stream))
@@ -220,7 +217,7 @@ public final class TotalWords {
         return letter >= 'a' && letter <= 'z';
     }
 
-    /** True where some word of a text is the first of one of these: a cheap first look, since most cells have none. */
+    /** True where some word of a text is one of these: a cheap first look, since most cells have none. */
     static boolean possible(char[] chars, int start, int end) {
         if (end - start > LONGEST) {
             return false;
