@@ -434,6 +434,9 @@ final class JobFrame extends BorderPane {
 
     /** Presses the part of the window that keys stand for here, where no view has followed them. */
     private void key(KeyEvent e) {
+        if (e.getTarget() instanceof TextInputControl && !e.isShortcutDown()) {
+            return;
+        }
         Stream.concat(Deed.in(stage).stream(), Deed.everywhere().stream())
                 .filter(deed -> deed.part().isPresent() && MapLayer.keys(deed).match(e))
                 .findFirst()

@@ -179,10 +179,13 @@ public final class RepeatedRows {
 
     /** True for a table above which stands that it is of something else than all those that hold rows of it. */
     private static boolean isOfItsOwn(PlacedTable table, Map<Integer, PlacedTable> placed, Map<Integer, Long> shared) {
-        return shared.keySet().stream()
+        List<PlacedTable> others = shared.keySet().stream()
                 .filter(id -> id != SameRows.ANY_TABLE)
                 .flatMap(id -> Optional.ofNullable(placed.get(id)).stream())
-                .allMatch(other -> OtherTitles.between(table, other).isPresent());
+                .toList();
+        return !others.isEmpty()
+                && others.stream()
+                        .allMatch(other -> OtherTitles.between(table, other).isPresent());
     }
 
     /** The file that holds all rows of a table, and is called like the table's but for a mark of a version. */
