@@ -161,6 +161,15 @@ final class LineRows {
                 || apart && behindTheEnd && filled * 2 <= usuallyFilled;
     }
 
+    /** True for words below the records that do not say of themselves that they are a note: a legend, or an unfinished record. */
+    boolean mayBeRecord(Row row) {
+        String first = row.text(row.firstFilled()).strip().toLowerCase(Locale.ROOT);
+        return row.filled() > 1
+                && !isBlankForm(row)
+                && !NOTE_START.matcher(first).matches()
+                && holdsWordsOfNoRecord(row);
+    }
+
     /** True for labels that nobody has filled in: {@code Checked by: | | Date:}. */
     static boolean isBlankForm(Row row) {
         for (int column = 0; column < row.width(); column++) {

@@ -549,16 +549,31 @@ final class TableBody {
     private void asideNotes() {
         blanks += blanksBeforeLines;
         blanksBeforeLines = 0;
+        List<Row> words = new ArrayList<>();
         for (Row line : lines) {
             if (maybeRecords.contains(line.number())) {
                 noteSparse(line.number());
                 columns.look(line);
                 keep(line);
             } else {
+                columns.look(line);
+                if (lineRows.mayBeRecord(line)) {
+                    words.add(line);
+                }
                 aside.add(new Aside(line.number(), RowClass.NOTE));
                 lastNote = RowText.of(line);
                 closeRun();
             }
+        }
+        if (!words.isEmpty()) {
+            doubts.add(new Doubt(
+                    "words-below-records",
+                    words.get(0).number(),
+                    Says.count(words.size(), "row") + " below the records, the first "
+                            + Says.quoted(RowText.of(words.get(0))) + ", "
+                            + (words.size() == 1 ? "has" : "have")
+                            + " words and none of the numbers that every record has; set aside as notes.",
+                    words.size()));
         }
         lines.clear();
     }

@@ -33,6 +33,7 @@ final class ReadingQuestions implements Draft.Step {
             "total-compared",
             "limit-row",
             "words-below-header",
+            "words-below-records",
             "line-below",
             "note-between");
 

@@ -128,7 +128,14 @@ class LineRowsTest {
         rows.add(new Object[] {"n", "not paid", ""});
         rows.add(new Object[] {"Page 1 of 1", "", ""});
         rows.add(new Object[] {"Checked by:", "", "Date:"});
-        assertThat(Sheets.tables(rows).get(0).kept()).isEqualTo(3);
+        FoundTable legend = Sheets.tables(rows).get(0);
+        assertThat(legend.kept()).isEqualTo(3);
+        assertThat(legend.doubts())
+                .as("an unfinished record would look the same")
+                .singleElement()
+                .satisfies(doubt -> assertThat(doubt.text())
+                        .isEqualTo("2 rows below the records, the first “y | paid”, have words and none of the numbers"
+                                + " that every record has; set aside as notes."));
         List<Object[]> withoutGap = new ArrayList<>(rows.subList(0, 4));
         withoutGap.add(new Object[] {"Checked by:", "", "Date:"});
         withoutGap.add(new Object[] {"Signed", "Ada Moss", ""});

@@ -184,19 +184,24 @@ class CopyQuestionsTest extends BatchTest {
         assertThat(made.question("sheet").text()).contains("called like “Jan”, with a mark of an earlier version");
     }
 
+    /** What is due on a loan, the same for each. */
+    private void schedule(String file, String loan, String printed) {
+        batch.csv(
+                file,
+                "Loan," + loan,
+                "Printed," + printed,
+                "",
+                "No,Due,Paid,Left",
+                "1,2026-01-01,1045.00,11000",
+                "2,2026-02-01,1041.25,10000",
+                "3,2026-03-01,1037.50,9000",
+                "4,2026-04-01,1033.75,8000");
+    }
+
     @Test
     void theSameRowsUnderTitlesOfSomethingElseAreTakenInAndAskedAbout() {
         for (String loan : List.of("101", "102", "103")) {
-            batch.csv(
-                    "Loan " + loan + ".csv",
-                    "Loan,L-" + loan,
-                    "Printed,0" + loan.charAt(2) + "/03/2026",
-                    "",
-                    "No,Due,Paid,Left",
-                    "1,2026-01-01,1045.00,11000",
-                    "2,2026-02-01,1041.25,10000",
-                    "3,2026-03-01,1037.50,9000",
-                    "4,2026-04-01,1033.75,8000");
+            schedule("Loan " + loan + ".csv", "L-" + loan, "0" + loan.charAt(2) + "/03/2026");
         }
         Batch.Made made = batch.refresh();
         assertThat(made.outcome().rows()).isEqualTo(12);
@@ -207,16 +212,7 @@ class CopyQuestionsTest extends BatchTest {
                 .isNotEmpty()
                 .allSatisfy(question -> assertThat(question.assumed()).isEqualTo(TableChoice.TAKE));
         assertThat(made.outcome().questions().get(0).text()).contains("though “Loan: L-10");
-        batch.csv(
-                "Loan 104.csv",
-                "Loan,L-101",
-                "Printed,04/03/2026",
-                "",
-                "No,Due,Paid,Left",
-                "1,2026-01-01,1045.00,11000",
-                "2,2026-02-01,1041.25,10000",
-                "3,2026-03-01,1037.50,9000",
-                "4,2026-04-01,1033.75,8000");
+        schedule("Loan 104.csv", "L-101", "04/03/2026");
         assertThat(batch.refresh().outcome().rows())
                 .as("one that says the same, printed on another day, is a copy")
                 .isEqualTo(12);
