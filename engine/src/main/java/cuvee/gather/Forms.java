@@ -8,6 +8,7 @@ import cuvee.master.Store;
 import cuvee.sheet.CellKind;
 import cuvee.tag.Tags;
 import cuvee.value.Evidence;
+import cuvee.value.Form;
 import cuvee.value.LooseText;
 import cuvee.value.Type;
 import cuvee.value.Typing;
@@ -439,6 +440,7 @@ final class Forms {
         }
         if (fields.size() < SmallSheet.FEWEST_FIELDS
                 || !isMixed(kinds(group, fields))
+                || !isOfTwoKinds(kinds(group, withoutHeader(group, fields, same)))
                 || !mostly(group, labels, fields)
                 || isTableOfOneRow(group, fields)
                 || holdsRecords(group, fields)
@@ -485,23 +487,28 @@ final class Forms {
             }
         }
         List<Field> all = new ArrayList<>(fields);
-        small.texts().forEach((key, label) -> {
-            boolean over = rowsOver.contains(label.row());
-            boolean beside = !rows.isEmpty() && label.row() >= rows.first() - 1 && label.row() <= rows.last() + 1;
-            Integer offset = over ? Integer.valueOf(0) : beside ? offsets.get(label.column()) : null;
-            if (offset == null || taken.contains(label) || Tags.isOfTheSheet(key)) {
-                return;
-            }
-            Field field = new Field(key, offset, over ? 1 : 0);
-            Cell value = small.value(field);
-            if (value != null && !taken.contains(value) && (over || isAllOthers(small, taken, label, value))) {
-                all.add(field);
-                taken.addAll(List.of(label, value));
-                if (!over) {
-                    rows.add(label.row());
+        int before;
+        do {
+            // A field that is found makes those right above and below it fields.
+            before = all.size();
+            small.texts().forEach((key, label) -> {
+                boolean over = rowsOver.contains(label.row());
+                boolean beside = !rows.isEmpty() && label.row() >= rows.first() - 1 && label.row() <= rows.last() + 1;
+                Integer offset = over ? Integer.valueOf(0) : beside ? offsets.get(label.column()) : null;
+                if (offset == null || taken.contains(label) || Tags.isOfTheSheet(key)) {
+                    return;
                 }
-            }
-        });
+                Field field = new Field(key, offset, over ? 1 : 0);
+                Cell value = small.value(field);
+                if (value != null && !taken.contains(value) && (over || isAllOthers(small, taken, label, value))) {
+                    all.add(field);
+                    taken.addAll(List.of(label, value));
+                    if (!over) {
+                        rows.add(label.row());
+                    }
+                }
+            });
+        } while (all.size() > before);
         return all;
     }
 
@@ -607,6 +614,21 @@ final class Forms {
         return beside.size() == 1 && labels.containsAll(beside);
     }
 
+    /** The fields without one over all others that is the same in all sheets: it may be the header of a table. */
+    private static List<Field> withoutHeader(Alike group, List<Field> fields, List<Field> same) {
+        SmallSheet first = group.sheets.get(0);
+        int top = first.texts().values().stream()
+                .filter(label -> fields.stream()
+                        .anyMatch(field -> label.equals(first.texts().get(field.key()))))
+                .mapToInt(Cell::row)
+                .min()
+                .orElse(0);
+        return fields.stream()
+                .filter(field -> !same.contains(field)
+                        || Stream.ofNullable(first.texts().get(field.key())).noneMatch(label -> label.row() == top))
+                .toList();
+    }
+
     /** True where two labels stand below each other, and so do their values. */
     private static boolean isBelow(Alike group, Field field, Field other) {
         return field.offset() == other.offset()
@@ -639,7 +661,9 @@ final class Forms {
     private static long[] kinds(Evidence evidence) {
         long dates = Typing.fit(evidence, Type.DATE_AND_TIME);
         long numbers = Typing.fit(evidence, Type.DECIMAL);
-        return new long[] {evidence.filled() - dates - numbers, numbers, dates};
+        // Words for nothing say nothing of what else stands there.
+        long words = evidence.filled() - evidence.count(Form.NOTHING_WORD, Form.CELL_ERROR) - dates - numbers;
+        return new long[] {Math.max(0, words), numbers, dates};
     }
 
     private static boolean isOfTwoKinds(long[] kinds) {

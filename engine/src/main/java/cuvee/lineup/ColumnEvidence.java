@@ -127,7 +127,9 @@ final class ColumnEvidence {
                         || words.initials()
                         || words.like() >= 0.45
                         || words.contained() && words.like() >= 0.3);
-        boolean byValues = !words.modifier() && (shared[0] >= 0.6 || shared[1] >= 0.35);
+        boolean byValues = !words.modifier()
+                && (shared[0] >= 0.6 || shared[1] >= 0.35)
+                && !(one.saysYesOrNo() && other.saysYesOrNo() && words.nothing());
         return new Weighed(score, byWords, byValues);
     }
 

@@ -222,18 +222,36 @@ final class Feeding {
 
     /** True where so many values stand in a column that they can be weighed. */
     boolean tellsEnough(String keyOrName) {
-        Set<String> keys = keysOfName.getOrDefault(keyOrName, Set.of(keyOrName));
-        return keys.stream()
-                        .mapToInt(key -> profiles.getOrDefault(key, Profile.NONE).filled)
-                        .sum()
-                >= LineUpWeights.ENOUGH_VALUES;
+        return values(keyOrName) >= LineUpWeights.ENOUGH_VALUES;
     }
 
-    /** True where more tables have one of some headers than one of others; among equals, where they have more rows. */
+    /** How many values stand in the columns of a header, or of all that feed a column. */
+    int values(String keyOrName) {
+        return keysOfName.getOrDefault(keyOrName, Set.of(keyOrName)).stream()
+                .mapToInt(key -> profiles.getOrDefault(key, Profile.NONE).filled)
+                .sum();
+    }
+
+    /**
+     * True where more tables have one of some headers than one of others; among equals, where they have more rows, or come
+     * first.
+     */
     boolean outweighs(List<String> keys, List<String> others) {
         long tables = in(keys, layout -> layout.tables().size());
         long otherTables = in(others, layout -> layout.tables().size());
-        return tables != otherTables ? tables > otherTables : in(keys, Layout::rows) > in(others, Layout::rows);
+        long rows = in(keys, Layout::rows);
+        long otherRows = in(others, Layout::rows);
+        return tables != otherTables
+                ? tables > otherTables
+                : rows != otherRows ? rows > otherRows : firstOf(keys) < firstOf(others);
+    }
+
+    private int firstOf(List<String> keys) {
+        return keys.stream()
+                .mapToInt(key -> layoutsOfKey.getOrDefault(key, NONE).nextSetBit(0))
+                .filter(at -> at >= 0)
+                .min()
+                .orElse(Integer.MAX_VALUE);
     }
 
     /** Something counted over the layouts that have one of some headers. */

@@ -31,6 +31,7 @@ final class JointLineUp {
     private static final int ENOUGH_TO_RUN = 5;
     private static final double MOSTLY_RUNNING = 0.9;
     private static final String SHARES = "shares";
+    private static final BitSet NOWHERE = new BitSet();
     /** From here on a union needs no question, where something telling speaks for it. */
     private static final double SURE = 0.98;
 
@@ -100,6 +101,9 @@ final class JointLineUp {
     /** What was united, in its order: the keys of both sides. */
     private final List<List<Set<String>>> events = new ArrayList<>();
 
+    /** The units in which the keys of headers stand as values. */
+    private final Map<String, BitSet> valueIn = new HashMap<>();
+
     private final Set<String> fixed;
     private final List<Set<String>> apart;
     /** By the keys of headers whose columns are factors of others. */
@@ -158,7 +162,12 @@ final class JointLineUp {
                 }
             }
         }
-        this.evidence = new ColumnEvidence(heads, columnsHolding(single, profiles));
+        Map<String, List<Cluster>> having = columnsHaving(single, profiles);
+        this.evidence = new ColumnEvidence(heads, columnsHolding(having));
+        single.keySet()
+                .forEach(key -> having.getOrDefault(key, List.of())
+                        .forEach(column -> valueIn.computeIfAbsent(key, any -> new BitSet())
+                                .or(column.units)));
         Set<String> grouped = new HashSet<>();
         for (Set<String> group : together) {
             List<Cluster> parts = group.stream()
@@ -177,8 +186,9 @@ final class JointLineUp {
         });
     }
 
-    /** In how many columns of one unit a text stands at most, of those that stand in several. */
-    private static Map<String, Integer> columnsHolding(Map<String, Cluster> single, Map<String, Profile> profiles) {
+    /** The columns in which texts stand, by the text. */
+    private static Map<String, List<Cluster>> columnsHaving(
+            Map<String, Cluster> single, Map<String, Profile> profiles) {
         Map<String, List<Cluster>> having = new HashMap<>();
         single.forEach((key, cluster) -> {
             Profile profile = profiles.getOrDefault(key, Profile.NONE);
@@ -189,6 +199,11 @@ final class JointLineUp {
                                 .add(cluster));
             }
         });
+        return having;
+    }
+
+    /** In how many columns of one unit a text stands at most, of those that stand in several. */
+    private static Map<String, Integer> columnsHolding(Map<String, List<Cluster>> having) {
         Map<String, Integer> holding = new HashMap<>();
         having.forEach((text, columns) -> {
             if (columns.size() > 1) {
@@ -392,7 +407,19 @@ final class JointLineUp {
                 + (x.tables + y.tables >= allTables ? LineUpWeights.FULL_COVER : 0)
                 + (areTheSameFactor(x, y) ? LineUpWeights.SAME_FACTOR : 0)
                 + (areCrossed(x, y) || areCrossed(y, x) ? LineUpWeights.CROSSED : 0)
+                + (isAValueBeside(x, y) || isAValueBeside(y, x) ? LineUpWeights.A_VALUE_BESIDE : 0)
                 + placing(x, y);
+    }
+
+    /**
+     * True where one is called as a value that stands in the tables of the other, and they have no word in common: amounts
+     * under {@code Peak} are not all amounts of tables with a line for each of Peak and Off-peak.
+     */
+    private boolean isAValueBeside(Cluster named, Cluster other) {
+        return !valueIn.isEmpty()
+                && named.keys.stream()
+                        .anyMatch(key -> valueIn.getOrDefault(key, NOWHERE).intersects(other.units))
+                && !haveWordsAlike(named, other);
     }
 
     /** True where both are multiplied by one column to what is one column too: then they are what is left. */

@@ -53,6 +53,9 @@ final class LineUpWeights {
     /** One is the lesser of two columns of its tables in every row, the other the greater of two. */
     static final double CROSSED = -4.0;
 
+    /** One is called as a value of the other's tables. */
+    static final double A_VALUE_BESIDE = -3.0;
+
     static final double SCALE = -1.5;
     static final double RANGE = -1.5;
     /** Scale and range together speak no louder than this against: senders differ in size. */

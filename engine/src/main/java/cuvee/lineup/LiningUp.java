@@ -48,6 +48,8 @@ public final class LiningUp {
     private final Map<String, Decision> decisions = new LinkedHashMap<>();
     private final Map<String, Decision> before = new HashMap<>();
     private final Map<String, Set<String>> beginnings = new HashMap<>();
+    /** Headers that a second look at the whole took out of a column again. */
+    private final Set<String> parted = new HashSet<>();
     /** What else a header could be, where the batch was lined up as one. */
     private Map<String, List<JointLineUp.Candidate>> candidates = Map.of();
 
@@ -78,6 +80,16 @@ public final class LiningUp {
         return new LiningUp(layouts, job, book, profiles).lineUp();
     }
 
+    /** What is lined up in a look at each layout by itself. */
+    private enum Pass {
+        /** What words and values say. */
+        WORDS,
+        /** What stands in the same place too, once words and values have had their say everywhere. */
+        PLACES,
+        /** Where too few values stand to be weighed with the batch: what words or places make likely. */
+        WHAT_IS_LEFT
+    }
+
     LineUp lineUp() {
         Map<String, String> nameByLooseName = new HashMap<>();
         job.columns().forEach(name -> nameByLooseName.put(LooseText.key(name), name));
@@ -86,11 +98,11 @@ public final class LiningUp {
             feeding.setOwn(key, own);
             feeding.feed(key, decided(key).map(Decision::answer).orElse(own));
         }
-        // What stands in the same place is weighed only once words and values have had their say everywhere.
-        assignAll(false);
-        assignAll(true);
+        assignAll(Pass.WORDS);
+        assignAll(Pass.PLACES);
         if (!feeding.profiles().isEmpty()) {
             lineUpAsOne();
+            assignAll(Pass.WHAT_IS_LEFT);
         }
         nameClearly();
         nameWithoutWhatDiffers();
@@ -126,14 +138,14 @@ public final class LiningUp {
         return Optional.ofNullable(before.get(key));
     }
 
-    private void assignAll(boolean places) {
+    private void assignAll(Pass pass) {
         for (int i = 1; i < feeding.layouts().size(); i++) {
-            assign(i, places);
+            assign(i, pass);
         }
     }
 
     /** Gives the open headers of a layout their columns; one that is found can be the neighbour of the next. */
-    private void assign(int at, boolean places) {
+    private void assign(int at, Pass pass) {
         Layout layout = feeding.layouts().get(at);
         boolean more = true;
         while (more) {
@@ -151,7 +163,7 @@ public final class LiningUp {
                                     && feeding.firstWith(name) < at)
                             .toList();
             List<String> near = lacking.size() <= LineUp.MOST_COMPARED ? lacking : withWordsAlike(open, lacking);
-            more = !open.isEmpty() && !near.isEmpty() && assign(layout, open, near, places);
+            more = !open.isEmpty() && !near.isEmpty() && assign(layout, open, near, pass);
         }
     }
 
@@ -170,12 +182,11 @@ public final class LiningUp {
         return beginnings.computeIfAbsent(header, HeaderWords::beginnings);
     }
 
-    private boolean assign(Layout layout, List<String> open, List<String> lacking, boolean places) {
+    private boolean assign(Layout layout, List<String> open, List<String> lacking, Pass pass) {
         boolean any = false;
-        for (HeaderPairs.Pair pair : pairs.best(layout, open, lacking, places)) {
-            boolean later = pair.sure() == HeaderPairs.Sureness.LIKELY
-                    && (feeding.tellsEnough(pair.key()) && feeding.tellsEnough(pair.name()) || speaksAgainst(pair));
-            if (pair.sure() != HeaderPairs.Sureness.NO && !later) {
+        for (HeaderPairs.Pair pair : pairs.best(layout, open, lacking, pass != Pass.WORDS)) {
+            boolean likely = pair.sure() == HeaderPairs.Sureness.LIKELY;
+            if (pair.sure() != HeaderPairs.Sureness.NO && !(likely && isForValuesToSay(pair, pass))) {
                 feeding.feed(pair.key(), pair.name());
                 decisions.put(
                         pair.key(),
@@ -186,7 +197,17 @@ public final class LiningUp {
         return any;
     }
 
-    /** True where what stands in a header's tables speaks clearly against a column that its place says. */
+    /** True for a likely pair that is weighed with the whole batch, or that this weighing can well have refused. */
+    private boolean isForValuesToSay(HeaderPairs.Pair pair, Pass pass) {
+        if (pass == Pass.WHAT_IS_LEFT) {
+            return feeding.tellsEnough(pair.key()) && feeding.tellsEnough(pair.name())
+                    || parted.contains(pair.key())
+                    || speaksAgainst(pair);
+        }
+        return feeding.values(pair.key()) > 0 && feeding.values(pair.name()) > 0;
+    }
+
+    /** True where what stands in a header's tables speaks clearly against a column that its words or its place say. */
     private boolean speaksAgainst(HeaderPairs.Pair pair) {
         Set<String> others = Set.copyOf(feeding.keysOf(pair.name()));
         Profile here = feeding.profile(pair.key());
@@ -233,6 +254,7 @@ public final class LiningUp {
         for (String key : union.part()) {
             feeding.feed(key, own);
             decisions.remove(key);
+            parted.add(key);
             candidates
                     .computeIfAbsent(key, k -> new ArrayList<>())
                     .add(0, new JointLineUp.Candidate(union.rest().get(0), union.sureness()));

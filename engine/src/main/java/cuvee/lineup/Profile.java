@@ -1,6 +1,7 @@
 package cuvee.lineup;
 
 import cuvee.value.Dates;
+import cuvee.value.YesNoWords;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -391,6 +392,11 @@ public final class Profile {
                         .thenComparing(entry -> -entry.getKey().ordinal()))
                 .map(Map.Entry::getKey)
                 .orElse(Kind.WORD);
+    }
+
+    /** True where all its values say yes or no. */
+    boolean saysYesOrNo() {
+        return filled > 0 && YesNoWords.areAllThat(texts.keySet());
     }
 
     /** True where its values are shares and the other's are not, or whole numbers and the other's hardly ever. */

@@ -189,6 +189,7 @@ public final class ColumnTyping {
         String name = column.name();
         questions.addAll(BlankSources.ask(job, column));
         TypeQuestions.severalUnits(name, type, all).ifPresent(findings::add);
+        TypeQuestions.wordsForNothing(name, type, all).ifPresent(findings::add);
         if (type.isNumber()) {
             Signs.ask(job, column).ifPresent(questions::add);
             TypeQuestions.convention(job, read.openMarks(), name, Kinds.DECIMAL_MARK)

@@ -221,13 +221,14 @@ final class DayNumbers {
                 && numbers == evidence.filled() - evidence.count(Form.NOTHING_WORD, Form.CELL_ERROR);
     }
 
-    /** True where all values are whole numbers of five digits, or dates beside them. */
+    /** True where all values are whole numbers of five digits, or dates beside them, and perhaps words for nothing. */
     private static boolean couldCountDays(Evidence evidence) {
         long numbers = evidence.count(Form.NUMBER_WHOLE, Form.DIGITS);
         return numbers > 0
                 && evidence.wholeDigits() == DIGITS_OF_DAYS
                 && evidence.belowZero() == 0
-                && evidence.count(Form.CELL_DATE) + numbers == evidence.filled() - evidence.count(Form.CELL_ERROR);
+                && evidence.count(Form.CELL_DATE) + numbers
+                        == evidence.filled() - evidence.count(Form.NOTHING_WORD, Form.CELL_ERROR);
     }
 
     private static String example(@Nullable Range range) {

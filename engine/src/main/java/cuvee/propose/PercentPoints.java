@@ -9,6 +9,8 @@ import cuvee.value.Evidence;
 import cuvee.value.Form;
 import cuvee.value.Meaning;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.DoubleSummaryStatistics;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,6 +27,11 @@ final class PercentPoints {
     private static final double CLEARLY_GREATER = 10;
     /** From so many times on they may be. */
     private static final double GREATER = 3;
+    /** Where no word speaks of percents, they are between so many times greater. */
+    private static final double ABOUT_A_HUNDRED_FROM = 40;
+
+    private static final double ABOUT_A_HUNDRED_TO = 250;
+    private static final double ALL = 100;
 
     private final WrittenEvidence seen;
 
@@ -56,7 +63,8 @@ final class PercentPoints {
                 plain.put(entry.getKey(), entry.getValue());
             }
         }
-        if (plain.isEmpty() || !percents && !named && !seen.isSettled(name)) {
+        boolean told = percents || named || seen.isSettled(name);
+        if (plain.isEmpty() || !told && !someAreAHundredTimesTheOthers(plain.values())) {
             return Map.of();
         }
         Map<PlacedTable, Range> looked = seen.looked(plain, Convention.DEFAULT);
@@ -81,7 +89,10 @@ final class PercentPoints {
             Optional<Meaning> words = seen.said(name, entry.getKey());
             boolean large = range.greatest() > MORE_THAN_ALL && Math.abs(range.greatest()) <= MOST_POINTS;
             double size = typical.getOrDefault(entry.getKey(), 0.0);
-            boolean likely = large && !sharesOfOne.isEmpty() && size >= share * CLEARLY_GREATER;
+            boolean likely = large
+                    && !sharesOfOne.isEmpty()
+                    && size >= share * CLEARLY_GREATER
+                    && (told || range.greatest() <= ALL);
             if (large && !likely && words.isEmpty() && !sharesOfOne.isEmpty() && size >= share * GREATER) {
                 open.add(entry.getKey());
             }
@@ -117,5 +128,24 @@ final class PercentPoints {
                     "percent points");
         }
         return meant;
+    }
+
+    /** True for fractions of one beside numbers that are a hundred times greater on average, and no others. */
+    private static boolean someAreAHundredTimesTheOthers(Collection<LaidColumn> columns) {
+        DoubleSummaryStatistics shares = new DoubleSummaryStatistics();
+        DoubleSummaryStatistics others = new DoubleSummaryStatistics();
+        for (LaidColumn column : columns) {
+            Evidence e = column.evidence();
+            double mean = column.sum() / Math.max(1, e.count(WrittenEvidence.NUMBERS));
+            if (e.belowZero() > 0 || mean <= 0) {
+                return false;
+            }
+            boolean fractions = e.count(Form.NUMBER_FRACTION, Form.POINT, Form.COMMA) > 0;
+            (fractions && mean < 1 ? shares : others).accept(mean);
+        }
+        return shares.getCount() > 0
+                && others.getCount() > 0
+                && others.getMin() >= shares.getMax() * ABOUT_A_HUNDRED_FROM
+                && others.getMax() <= shares.getMin() * ABOUT_A_HUNDRED_TO;
     }
 }

@@ -11,6 +11,8 @@ import cuvee.layout.PlacedTable;
 import cuvee.place.Says;
 import cuvee.place.Where;
 import cuvee.value.Evidence;
+import cuvee.value.Form;
+import cuvee.value.Forms;
 import cuvee.value.Measures;
 import cuvee.value.Type;
 import cuvee.value.Typing;
@@ -72,7 +74,8 @@ final class TypeQuestions {
                 .toList();
         String text = misfits > 0
                 ? "Which type is the column " + Says.quoted(name) + "? As " + type.word() + ", "
-                        + Says.count(misfits, "value") + (misfits == 1 ? " does" : " do") + " not fit: " + examples(all)
+                        + Says.count(misfits, "value") + (misfits == 1 ? " does" : " do") + " not fit: "
+                        + (misfitting(all, type).isEmpty() ? "see the list of values" : examples(all, type))
                         + "."
                 : "Which type is the column " + Says.quoted(name) + "? As " + type.word() + ": " + verdict.reason()
                         + ".";
@@ -80,10 +83,15 @@ final class TypeQuestions {
         return Optional.of(Question.of(Kinds.TYPE, name, Where.JOB, text, type.word(), answers, rows));
     }
 
-    private static String examples(Evidence all) {
-        List<String> examples =
-                all.oddities().keySet().stream().map(Says::quoted).toList();
-        return examples.isEmpty() ? "see the list of values" : Says.list(examples);
+    /** Of the odd values that are known of a column, those that do not fit a type. */
+    private static List<String> misfitting(Evidence all, Type type) {
+        return all.oddities().keySet().stream()
+                .filter(text -> Typing.fit(Evidence.of(text, 1), type) == 0)
+                .toList();
+    }
+
+    private static String examples(Evidence all, Type type) {
+        return Says.list(misfitting(all, type).stream().map(Says::quoted).toList());
     }
 
     /** Says of amounts that stay text since they have several units of the same thing behind them. */
@@ -103,6 +111,28 @@ final class TypeQuestions {
                         "Bring them to one unit in the sources, or by a formula in Rework, to have numbers."));
     }
 
+    /** Says of words for nothing that stand among codes: as text they would be one more code. */
+    static Optional<Finding> wordsForNothing(String name, Type type, Evidence all) {
+        long nothings = all.count(Form.NOTHING_WORD);
+        boolean amongCodes = type == Type.TEXT && all.count(Form.WORDS) == 0 && nothings < all.filled();
+        if (nothings == 0 || !amongCodes) {
+            return Optional.empty();
+        }
+        List<String> words = all.oddities().keySet().stream()
+                .filter(Forms::saysNothing)
+                .map(Says::quoted)
+                .toList();
+        return Optional.of(new Finding(
+                Severity.REMARK,
+                "words-for-nothing",
+                Where.JOB,
+                "In the column " + Says.quoted(name) + ", " + Says.count(nothings, "cell")
+                        + (nothings == 1 ? " says " : " say ")
+                        + (words.isEmpty() ? "a word for nothing" : Says.list(words)) + " where all others hold codes.",
+                "They stay in the master as they are written.",
+                "Where they stand for nothing, select them in its column facts and let them count as blank."));
+    }
+
     /** Says of values that do not fit the type of their column. */
     static Finding misfits(String name, Type type, long misfits, Evidence all) {
         boolean text = type == Type.TEXT;
@@ -112,7 +142,7 @@ final class TypeQuestions {
                         + (misfits == 1 ? " holds" : " hold") + " an error, or a formula without a stored result."
                 : Says.count(misfits, "value") + " of the column " + Says.quoted(name)
                         + (misfits == 1 ? " does" : " do") + " not fit " + type.word()
-                        + (all.oddities().isEmpty() ? "." : ", such as " + examples(all) + ".");
+                        + (misfitting(all, type).isEmpty() ? "." : ", such as " + examples(all, type) + ".");
         return new Finding(
                 Severity.WARNING,
                 "misfit",

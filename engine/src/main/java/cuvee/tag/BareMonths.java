@@ -19,24 +19,29 @@ import java.util.stream.Collectors;
 /**
  * Names that end in the bare number of a month, such as {@code Tilley 01}, {@code Tilley 02}, among others that say their
  * months in full: the numbers are months of the one year that the others speak of. Or in a month and a year of two digits,
- * {@code Tilley 01-26}, {@code Tilley 02-26}, where many names together show which of the two is the month.
+ * {@code Tilley 01-26}, {@code 2.26 Tilley}, where many names together show which of the two is the month.
  */
 final class BareMonths {
     private static final Pattern NUMBERED = Pattern.compile("(.*\\p{L}.*?)[\\s_.-]+(0[1-9]|1[0-2])");
 
-    private static final Pattern MONTH_AND_YEAR = Pattern.compile("(|.*[\\s_.-])((0[1-9]|1[0-2])[-_./](\\d\\d))");
+    private static final Pattern MONTH_AND_YEAR =
+            Pattern.compile("(|.*[\\s_.-])((0?[1-9]|1[0-2])[-_./](\\d\\d))(|[\\s_.-]+\\p{L}.*)");
+    /** A version looks like a month of one digit with a year; so many different ones are none. */
+    private static final int FEWEST_OF_ONE_DIGIT = 3;
+
     private static final int FIRST_YEAR = 2015;
     private static final int LAST_YEAR = 2039;
 
     private BareMonths() {}
 
     /**
-     * A month at the end of a name.
+     * A month in a name.
      *
      * @param before what stands before it
      * @param written as it stands there
+     * @param after what stands behind it
      */
-    record Month(String before, String written, Period period) {}
+    record Month(String before, String written, String after, Period period) {}
 
     /**
      * The months of names that end in bare numbers.
@@ -62,7 +67,7 @@ final class BareMonths {
             if (numbered.matches()) {
                 Period month = new Period(Period.Kind.MONTH, year, Integer.parseInt(numbered.group(2)), 0);
                 groups.computeIfAbsent(LooseText.key(numbered.group(1)), words -> new LinkedHashMap<>())
-                        .put(name, new Month(numbered.group(1), numbered.group(2), month));
+                        .put(name, new Month(numbered.group(1), numbered.group(2), "", month));
             }
         });
         Map<String, Month> found = new HashMap<>();
@@ -80,7 +85,7 @@ final class BareMonths {
             if (dated.matches()) {
                 int year = 2000 + Integer.parseInt(dated.group(4));
                 Period month = new Period(Period.Kind.MONTH, year, Integer.parseInt(dated.group(3)), 0);
-                found.put(name, new Month(dated.group(1), dated.group(2), month));
+                found.put(name, new Month(dated.group(1), dated.group(2), dated.group(5), month));
             }
         });
         SortedSet<Integer> years = new TreeSet<>();
@@ -89,7 +94,9 @@ final class BareMonths {
             years.add(month.period().year());
             months.add(month.period());
         });
-        boolean clear = months.size() > 1
+        boolean oneDigit = found.values().stream()
+                .anyMatch(month -> !Character.isDigit(month.written().charAt(1)));
+        boolean clear = months.size() >= (oneDigit ? FEWEST_OF_ONE_DIGIT : 2)
                 && years.first() >= FIRST_YEAR
                 && years.last() <= LAST_YEAR
                 && years.last() - years.first() < Math.min(2, months.size() - 1);

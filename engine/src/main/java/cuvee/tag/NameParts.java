@@ -171,7 +171,8 @@ public final class NameParts {
 
         /** The name with the month that its last word is. */
         Cut at(BareMonths.Month month) {
-            return new Cut(Optional.of(month.period()), month.written(), month.before() + "_" + CUT + "_");
+            return new Cut(
+                    Optional.of(month.period()), month.written(), month.before() + "_" + CUT + "_" + month.after());
         }
     }
 

@@ -1,5 +1,6 @@
 package cuvee.value;
 
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.Locale;
@@ -30,6 +31,11 @@ public record YesNoWords(String yes, String no) {
     /** What a text says that is one of the words; empty for any other. */
     public Optional<Boolean> said(String text) {
         return text.equals(yes) ? Optional.of(true) : text.equals(no) ? Optional.of(false) : Optional.empty();
+    }
+
+    /** True where all of some texts are among the words by which people say yes and no. */
+    public static boolean areAllThat(Collection<String> texts) {
+        return texts.stream().allMatch(text -> YesNo.of(text).isPresent());
     }
 
     /**

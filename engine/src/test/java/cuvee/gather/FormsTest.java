@@ -341,6 +341,28 @@ class FormsTest extends BatchTest {
         assertThat(made.columns().get(0)).as("a field, and no tag from a title").isIn("Ship", "Vessel", "Boat");
     }
 
+    @Test
+    void theFirstTwoFieldsThatOneSenderCallsOtherwiseAreFieldsToo() {
+        for (int day = 1; day <= 12; day++) {
+            batch.sheet(
+                    "Report 2026-01-%02d.xlsx".formatted(day),
+                    row("Daily report of the Farsound"),
+                    row(),
+                    row(day == 7 ? "Beat:" : "Ship", null, day % 2 == 0 ? "Auk" : "Skua"),
+                    row(day % 4 == 3 ? "Day of the trip" : "Sailing date", null, LocalDate.of(2026, 1, day)),
+                    row("Trip", null, "K" + (100 + day)),
+                    row(),
+                    row("Figures"),
+                    row("Passengers", null, 20 + day),
+                    row("Fares taken", null, 10.5 * day),
+                    row(),
+                    row("Signed", null, "A. Quill"));
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(12);
+        assertThat(made.lines()).allMatch(line -> line.contains("Auk") || line.contains("Skua"));
+    }
+
     private static final List<List<String>> OWN_WORDS =
             List.of(List.of("Port", "Quay", "Harbour"), List.of("Fares taken", "Takings", "Revenue"));
 
@@ -445,6 +467,22 @@ class FormsTest extends BatchTest {
         }
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(16);
+        assertThat(made.findings("form-read")).isEmpty();
+    }
+
+    @Test
+    void noMoreIsOneWithAWordForNothingAmongTheFares() {
+        for (int month = 1; month <= 3; month++) {
+            batch.csv(
+                    "Fares 2026-0" + month + ".csv",
+                    "Port,Fare",
+                    "Hollin," + 10.5 * month,
+                    "Tarsk," + (month == 2 ? "n/a" : 11.5 * month),
+                    "Eastray," + 12.5 * month,
+                    "Marsay," + 13.5 * month);
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(12);
         assertThat(made.findings("form-read")).isEmpty();
     }
 

@@ -13,6 +13,7 @@ import cuvee.master.MasterReader;
 import cuvee.master.Store;
 import cuvee.tell.Outcome;
 import cuvee.testing.Workbooks;
+import cuvee.value.Type;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -56,6 +57,20 @@ public final class Batch {
             return outcome.plan().columns().stream()
                     .map(MasterPlan.Column::name)
                     .toList();
+        }
+
+        public Type type(String column) {
+            return outcome.plan().columns().stream()
+                    .filter(each -> each.name().equals(column))
+                    .map(MasterPlan.Column::type)
+                    .findFirst()
+                    .orElseThrow();
+        }
+
+        /** What stands in a column, row by row; only where no value holds the mark between the cells of a line. */
+        public List<String> column(String name) {
+            int at = columns().indexOf(name);
+            return lines.stream().map(line -> line.split("\\|", -1)[at]).toList();
         }
 
         public List<Finding> findings(String kind) {

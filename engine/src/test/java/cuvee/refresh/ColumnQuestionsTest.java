@@ -408,6 +408,24 @@ class ColumnQuestionsTest extends BatchTest {
     }
 
     @Test
+    void wordsForNothingAmongCodesAreSaid() {
+        batch.csv("b.csv", "Account,Port", "00123,Hollin", "n/a,Tarsk", "04711,-", "—,Ryde", "00042,Quay");
+        Batch.Made made = batch.refresh();
+        assertThat(made.findings("words-for-nothing"))
+                .singleElement()
+                .satisfies(finding -> assertThat(finding.what())
+                        .isEqualTo("In the column “Account”, 2 cells say “n/a” and “—” where all others hold codes."));
+        assertThat(made.lines()).contains("n/a|Tarsk");
+    }
+
+    @Test
+    void onlyValuesThatDoNotFitAreNamedAsSuch() {
+        batch.csv("b.csv", "Port,Paid", "Hollin,Yes", "Tarsk,No", "Oska,—", "Ryde,Yes", "Quay,No", "Fenn,No");
+        assertThat(batch.refresh().findings("misfit").get(0).what())
+                .isEqualTo("1 value of the column “Paid” does not fit Yes/No, such as “—”.");
+    }
+
+    @Test
     void aColumnThatIsTextOnlyBecauseOneFileHoldsWordsIsAskedAbout() {
         batch.csv("a.csv", "Port,Left,Fare", "Hollin,2026-01-03,10", "Tarsk,2026-01-04,20", "Fenn,2026-01-05,25");
         batch.csv("b.csv", "Port,Left,Fare", "Hollin,morning,12", "Tarsk,noon,22");

@@ -70,6 +70,18 @@ class NamePartsTest {
     }
 
     @Test
+    void soAreThoseOfOneDigitAndThoseThatNamesBeginWith() {
+        NameParts parts = NameParts.ofFiles(List.of("9.25 Tilley", "10.25 Tilley", "11.25 Tilley", "9.25 Vale"));
+        assertThat(parts.period("9.25 Vale").orElseThrow().value()).contains("2025-09-01");
+        assertThat(parts.period("11.25 Tilley").orElseThrow().value()).contains("2025-11-01");
+        assertThat(parts.count()).isEqualTo(1);
+        assertThat(parts.part("9.25 Vale", 0)).contains("Vale");
+        NameParts versions = NameParts.ofFiles(List.of("plan 1.20", "plan 2.20"));
+        assertThat(versions.period("plan 2.20").filter(period -> period.year() > 0))
+                .isEmpty();
+    }
+
+    @Test
     void numbersThatAreNoMonthsOfTheOthersStayInTheName() {
         List<String> files =
                 List.of("Harrow repairs 01-2026", "Harrow repairs 02-2026", "Depot 11", "Depot 12", "vale_202601");
