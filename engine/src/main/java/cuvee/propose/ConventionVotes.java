@@ -23,6 +23,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * How numbers and dates are written that can be read in two ways: as the analyst says, else by the votes of the column, of
@@ -81,8 +82,18 @@ final class ConventionVotes {
 
     /** Which mark is decimal in a column of a table. */
     Vote mark(String name, PlacedTable table, Evidence own, Evidence column) {
-        return said(Kinds.DECIMAL_MARK, name, table)
-                .orElseGet(() -> resolve(own, column, table, Conventions::mark, Conventions::markByGroups));
+        return said(Kinds.DECIMAL_MARK, name, table).orElseGet(() -> {
+            // What a column shows by itself comes before what the other columns of its table use as a decimal mark.
+            Vote itself = Conventions.mark(own) == Vote.OPEN
+                    ? Stream.of(Conventions.markByGroups(own), Conventions.markByWholeNumbers(own, column))
+                            .filter(vote -> vote != Vote.OPEN)
+                            .findFirst()
+                            .orElse(Vote.OPEN)
+                    : Vote.OPEN;
+            return itself == Vote.OPEN
+                    ? resolve(own, column, table, Conventions::mark, Conventions::markByGroups)
+                    : itself;
+        });
     }
 
     /** What comes first in the dates of a column of a table. */

@@ -48,8 +48,15 @@ final class DayNumbers {
         return DATE_WORD.matcher(header).find();
     }
 
+    /** The tables whose numbers are days, be they counted or in eight digits: each sender has its own way. */
+    Map<PlacedTable, Meant> of(String name, Map<PlacedTable, LaidColumn> fed) {
+        Map<PlacedTable, Meant> meant = new LinkedHashMap<>(counted(name, fed));
+        meant.putAll(inDigits(name, fed));
+        return meant;
+    }
+
     /** Days counted from 1899, in each table whose numbers are such. */
-    Map<PlacedTable, Meant> counted(String name, Map<PlacedTable, LaidColumn> fed) {
+    private Map<PlacedTable, Meant> counted(String name, Map<PlacedTable, LaidColumn> fed) {
         Optional<Type> decided = seen.type(name);
         boolean settled =
                 seen.isTypeSettled(name) && decided.filter(Type::isMoment).isPresent();
@@ -177,7 +184,7 @@ final class DayNumbers {
     }
 
     /** Days written without anything between year, month and day, throughout a column. */
-    Map<PlacedTable, Meant> inDigits(String name, Map<PlacedTable, LaidColumn> fed) {
+    private Map<PlacedTable, Meant> inDigits(String name, Map<PlacedTable, LaidColumn> fed) {
         boolean open = seen.isSettled(name) && !seen.isTypeSettled(name);
         if (!open && seen.type(name).filter(type -> !type.isMoment()).isPresent()) {
             return Map.of();

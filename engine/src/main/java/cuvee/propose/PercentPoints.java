@@ -10,7 +10,6 @@ import cuvee.value.Form;
 import cuvee.value.Meaning;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.DoubleSummaryStatistics;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -88,7 +87,9 @@ final class PercentPoints {
             LaidColumn column = plain.get(entry.getKey());
             Optional<Meaning> words = seen.said(name, entry.getKey());
             boolean large = range.greatest() > MORE_THAN_ALL && Math.abs(range.greatest()) <= MOST_POINTS;
-            double size = typical.getOrDefault(entry.getKey(), 0.0);
+            double median = typical.getOrDefault(entry.getKey(), 0.0);
+            // Where most are nought, the others tell.
+            double size = median == 0 ? range.greatest() / 2 : median;
             boolean likely = large
                     && !sharesOfOne.isEmpty()
                     && size >= share * CLEARLY_GREATER
@@ -132,20 +133,20 @@ final class PercentPoints {
 
     /** True for fractions of one beside numbers that are a hundred times greater on average, and no others. */
     private static boolean someAreAHundredTimesTheOthers(Collection<LaidColumn> columns) {
-        DoubleSummaryStatistics shares = new DoubleSummaryStatistics();
-        DoubleSummaryStatistics others = new DoubleSummaryStatistics();
+        double[] sums = new double[2];
+        long[] counts = new long[2];
         for (LaidColumn column : columns) {
             Evidence e = column.evidence();
-            double mean = column.sum() / Math.max(1, e.count(WrittenEvidence.NUMBERS));
-            if (e.belowZero() > 0 || mean <= 0) {
+            long numbers = e.count(WrittenEvidence.NUMBERS);
+            if (e.belowZero() > 0) {
                 return false;
             }
             boolean fractions = e.count(Form.NUMBER_FRACTION, Form.POINT, Form.COMMA) > 0;
-            (fractions && mean < 1 ? shares : others).accept(mean);
+            int greater = fractions && column.sum() < numbers ? 0 : 1;
+            sums[greater] += column.sum();
+            counts[greater] += numbers;
         }
-        return shares.getCount() > 0
-                && others.getCount() > 0
-                && others.getMin() >= shares.getMax() * ABOUT_A_HUNDRED_FROM
-                && others.getMax() <= shares.getMin() * ABOUT_A_HUNDRED_TO;
+        double times = sums[1] / Math.max(1, counts[1]) / (sums[0] / Math.max(1, counts[0]));
+        return counts[0] > 0 && counts[1] > 0 && times >= ABOUT_A_HUNDRED_FROM && times <= ABOUT_A_HUNDRED_TO;
     }
 }

@@ -9,6 +9,7 @@ import cuvee.place.Says;
 import cuvee.value.Convention;
 import cuvee.value.Evidence;
 import cuvee.value.Form;
+import cuvee.value.Forms;
 import cuvee.value.Meaning;
 import cuvee.value.Units;
 import java.util.ArrayList;
@@ -122,6 +123,9 @@ final class UnitsBehind {
     private static String unit(Set<String> texts) {
         List<String> units = new ArrayList<>();
         for (String text : texts) {
+            if (Forms.saysNothing(text)) {
+                continue;
+            }
             Matcher matcher = WITH_UNIT.matcher(text.strip());
             Matcher before = WORD_BEFORE.matcher(text.strip());
             units.add(

@@ -34,8 +34,7 @@ final class WrittenAs {
         LostZeros lostZeros = new LostZeros(seen);
         ZerosAndOnes zerosAndOnes = new ZerosAndOnes(seen);
         this.ways = List.of(
-                (column, fed) -> dayNumbers.counted(column.name(), fed),
-                (column, fed) -> dayNumbers.inDigits(column.name(), fed),
+                (column, fed) -> dayNumbers.of(column.name(), fed),
                 (column, fed) -> ofYears(Meaning.DATES, bareDays.of(column, fed)),
                 (column, fed) -> ofYears(Meaning.MONTHS, months.of(column, fed)),
                 (column, fed) -> lostZeros.of(column.name(), fed),

@@ -32,6 +32,18 @@ public final class Conventions {
         return e.groupsByComma() ? Vote.FIRST : e.groupsByPoint() ? Vote.SECOND : Vote.OPEN;
     }
 
+    /**
+     * The vote on the decimal mark of one table whose numbers can be read in two ways, by the column of the batch that it
+     * feeds: where the others hold whole numbers, of a thousand and more too, its mark parts thousands. OPEN where nothing
+     * tells.
+     */
+    public static Vote markByWholeNumbers(Evidence own, Evidence column) {
+        if (!own.couldGroup() || !column.isWholeFromAThousandOn()) {
+            return Vote.OPEN;
+        }
+        return own.count(Form.COMMA_OR_GROUP) > 0 ? Vote.FIRST : Vote.SECOND;
+    }
+
     /** The vote on the order of day and month: FIRST is day first, SECOND month first. */
     public static Vote order(Evidence e) {
         long open = e.count(Form.DAY_OR_MONTH_DATE);

@@ -494,6 +494,23 @@ public final class Evidence {
                 && plainDigits <= 3;
     }
 
+    /**
+     * True where all numbers but those that can be read in two ways are whole, and some have more than three digits without
+     * a mark.
+     */
+    boolean isWholeFromAThousandOn() {
+        return count(Form.NUMBER_FRACTION, Form.POINT, Form.COMMA) == 0
+                && count(Form.NUMBER_WHOLE, Form.DIGITS) > 0
+                && plainDigits > 3;
+    }
+
+    /** True where one mark stands before three digits in some numbers, and no number without it has more than three. */
+    boolean couldGroup() {
+        return count(Form.POINT_OR_GROUP) > 0 != count(Form.COMMA_OR_GROUP) > 0
+                && count(Form.NUMBER_FRACTION) == 0
+                && plainDigits <= 3;
+    }
+
     long openMarks() {
         return count(Form.POINT_OR_GROUP, Form.COMMA_OR_GROUP) + insideOpen;
     }

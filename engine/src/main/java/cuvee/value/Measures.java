@@ -62,13 +62,16 @@ public final class Measures {
     }
 
     /**
-     * The units that stand behind some amounts, as they are written: {@code g, kg}. Empty where one of the texts is no
+     * The units that stand behind some amounts, as they are written: {@code g, kg}; words for nothing have none. Empty where one of the texts is no
      * amount with a unit, or where they measure different things.
      */
     public static Set<String> unitsOf(Collection<String> amounts) {
         Set<String> found = new TreeSet<>();
         Set<Integer> things = new HashSet<>();
         for (String amount : amounts) {
+            if (Forms.saysNothing(amount)) {
+                continue;
+            }
             Matcher matcher = AMOUNT.matcher(amount.strip());
             Unit unit = matcher.matches() ? UNITS.get(plain(matcher.group(1))) : null;
             if (unit == null) {

@@ -214,4 +214,14 @@ class DayNumbersTest {
         assertThat(made.type("Visited")).isEqualTo(Type.DATE);
         assertThat(made.column("Visited")).contains("2021-02-13", "2021-02-14");
     }
+
+    @Test
+    void eachSenderMayHaveItsOwnWay() {
+        batch.csv("a.csv", "Visited,Boat,Boxes", "2021-02-01,Heron,5", "2021-02-03,Plover,6", "2021-02-04,Dunlin,7");
+        batch.csv("b.csv", "Visited,Boat,Boxes", "44240,Heron,7", "44241,Plover,3");
+        batch.csv("c.csv", "Visited,Boat,Boxes", "20210216,Heron,7", "20210217,Plover,3", "20210218,Dunlin,9");
+        Batch.Made made = batch.refresh();
+        assertThat(made.type("Visited")).isEqualTo(Type.DATE);
+        assertThat(made.column("Visited")).contains("2021-02-13", "2021-02-16", "2021-02-04");
+    }
 }

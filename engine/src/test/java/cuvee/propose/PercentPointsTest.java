@@ -98,6 +98,16 @@ class PercentPointsTest {
     }
 
     @Test
+    void soAreThoseOfATableWithHardlyAny() {
+        batch.csv("a.csv", "Boat,Rebate", "Heron,0.05", "Plover,0.1", "Dunlin,0.125", "Knot,0.2", "Smew,0");
+        batch.csv("b.csv", "Boat,Rebate", "Heron,10", "Plover,12.5", "Dunlin,5", "Knot,2.5", "Smew,20");
+        batch.csv("c.csv", "Boat,Rebate", "Heron,0", "Plover,0", "Dunlin,5", "Knot,0");
+        Batch.Made made = batch.refresh();
+        assertThat(made.question(Kinds.WRITTEN_AS).text()).contains("2 files hold numbers up to 20");
+        assertThat(made.column("Rebate")).contains("0.05", "0.125").doesNotContain("5", "12.5");
+    }
+
+    @Test
     void smallAndLargeWeightsAreNoPercents() {
         batch.csv("a.csv", "Boat,Weight", "Heron,0.05", "Plover,0.91", "Dunlin,0.4", "Knot,0.02");
         batch.csv("b.csv", "Boat,Weight", "Heron,3.5", "Plover,1.2", "Dunlin,7.25", "Knot,2.1");

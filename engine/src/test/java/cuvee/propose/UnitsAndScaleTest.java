@@ -49,6 +49,15 @@ class UnitsAndScaleTest {
     }
 
     @Test
+    void wordsForNothingAmongNumbersWithAUnitSayNothingAgainstIt() {
+        batch.csv("a.csv", "Port,Weight", "Hollin,1088 kg", "Tarsk,.", "Oska,501 kg", "Ryde,.", "Quay,1 138 kg");
+        batch.csv("b.csv", "Port,Weight", "Hollin,912", "Tarsk,1480", "Oska,—", "Ryde,44");
+        Batch.Made made = batch.refresh();
+        assertThat(made.type("Weight").isNumber()).isTrue();
+        assertThat(made.column("Weight")).contains("1088", "501", "1138", "1480", "44");
+    }
+
+    @Test
     void codesThatEndInALetterAreNoNumbersWithUnits() {
         batch.csv("a.csv", "Boat,Berth", "Heron,12A", "Plover,14A", "Dunlin,7A");
         assertThat(batch.refresh().column("Berth")).containsExactly("12A", "14A", "7A");
@@ -176,7 +185,7 @@ class UnitsAndScaleTest {
 
     @Test
     void amountsWithSeveralUnitsStayTextAndThatIsSaid() {
-        batch.csv("a.csv", "Parcel,Weight", "P1,800 g", "P2,2.5 kg", "P3,1 kg");
+        batch.csv("a.csv", "Parcel,Weight", "P1,800 g", "P2,2.5 kg", "P3,1 kg", "P0,n/a");
         Batch.Made made = batch.refresh();
         assertThat(made.type("Weight")).isEqualTo(Type.TEXT);
         assertThat(made.outcome().findings())

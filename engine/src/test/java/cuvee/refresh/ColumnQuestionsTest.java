@@ -402,6 +402,17 @@ class ColumnQuestionsTest extends BatchTest {
     }
 
     @Test
+    void aMarkThatPartsThousandsIsNoDecimalOneThoughTheOtherNumbersOfItsTableHaveItSo() {
+        batch.csv("a.csv", "Port;Weight;Rebate", "Hollin;785;2.5", "Tarsk;1480;5", "Oska;2060;7.5", "Ryde;310;1.5");
+        batch.csv("b.csv", "Port;Weight;Rebate", "Hollin;912;2,5", "Tarsk;1,480;5", "Oska;2,060;7,5", "Ryde;44;1,5");
+        batch.csv("c.csv", "Port;Weight;Rebate", "Hollin;1.120;2,5", "Tarsk;480;5,5", "Oska;60;7,5", "Ryde;3;1,5");
+        Batch.Made made = batch.refresh();
+        assertThat(made.column("Weight"))
+                .containsExactly("785", "1480", "2060", "310", "912", "1480", "2060", "44", "1120", "480", "60", "3");
+        assertThat(made.column("Rebate")).contains("2.5", "5.5");
+    }
+
+    @Test
     void thousandsBesideALongerPlainNumberAreStillAsked() {
         batch.csv("b.csv", "Port;Depth", "Hollin;795", "Tarsk;2.294", "Oska;5400", "Ryde;1.224", "Quay;3.018");
         assertThat(batch.refresh().question(Kinds.DECIMAL_MARK).assumed()).isEqualTo("point");
