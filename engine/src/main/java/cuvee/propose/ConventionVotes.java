@@ -23,7 +23,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /**
  * How numbers and dates are written that can be read in two ways: as the analyst says, else by the votes of the column, of
@@ -84,12 +83,7 @@ final class ConventionVotes {
     Vote mark(String name, PlacedTable table, Evidence own, Evidence column) {
         return said(Kinds.DECIMAL_MARK, name, table).orElseGet(() -> {
             // What a column shows by itself comes before what the other columns of its table use as a decimal mark.
-            Vote itself = Conventions.mark(own) == Vote.OPEN
-                    ? Stream.of(Conventions.markByGroups(own), Conventions.markByWholeNumbers(own, column))
-                            .filter(vote -> vote != Vote.OPEN)
-                            .findFirst()
-                            .orElse(Vote.OPEN)
-                    : Vote.OPEN;
+            Vote itself = Conventions.mark(own) == Vote.OPEN ? Conventions.markByThousands(own, column) : Vote.OPEN;
             return itself == Vote.OPEN
                     ? resolve(own, column, table, Conventions::mark, Conventions::markByGroups)
                     : itself;

@@ -33,13 +33,17 @@ public final class Conventions {
     }
 
     /**
-     * The vote on the decimal mark of one table whose numbers can be read in two ways, by the column of the batch that it
-     * feeds: where the others hold whole numbers, of a thousand and more too, its mark parts thousands. OPEN where nothing
-     * tells.
+     * The vote on the decimal mark of one table whose numbers can be read in two ways: its mark parts thousands where it only
+     * ever does so in many numbers, or where the other tables hold whole numbers, of a thousand and more too. OPEN where
+     * nothing tells.
+     *
+     * @param own what the table holds
+     * @param column what all tables hold in the column of the batch
      */
-    public static Vote markByWholeNumbers(Evidence own, Evidence column) {
-        if (!own.couldGroup() || !column.isWholeFromAThousandOn()) {
-            return Vote.OPEN;
+    public static Vote markByThousands(Evidence own, Evidence column) {
+        Vote grouped = markByGroups(own);
+        if (grouped != Vote.OPEN || !own.couldGroup() || !column.isWholeFromAThousandOn()) {
+            return grouped;
         }
         return own.count(Form.COMMA_OR_GROUP) > 0 ? Vote.FIRST : Vote.SECOND;
     }
