@@ -397,4 +397,110 @@ class WholeJobsWindowTest extends InAWindow {
                 "the rows of both months",
                 () -> Files.readAllLines(folder.resolve("out/Orders North.csv")).size() == 5);
     }
+
+    private void inspection(int day, String site, Object passengers, String remark) throws IOException {
+        Books.write(
+                data("Inspection 2026-03-%02d.xlsx".formatted(day)),
+                "Form",
+                row("Inspection of a ship"),
+                row(""),
+                row("Site", site),
+                row("Inspected on", LocalDate.of(2026, 3, day)),
+                row("Inspector", day % 2 == 0 ? "A. Moss" : "B. Nairn"),
+                row("Passengers", passengers),
+                row("Life jackets", 200 + 3 * day),
+                row("Remark", remark),
+                row(""),
+                row("Signed", "A. Moss"));
+    }
+
+    @Test
+    void formsOfOneRecordEachBecomeAListWithACheckByKeys() throws IOException {
+        inspection(2, "Hollin", 180, "none");
+        inspection(5, "Tarsk", 95, "two jackets torn");
+        inspection(9, "Marsay", 310, "none");
+        inspection(12, "Hollin", 44, "rail loose");
+        newJob();
+        settleAllByKeys();
+        assertThat(columns()).startsWith("Site", "Inspected on", "Inspector", "Passengers", "Life jackets");
+        assertThat(rows()).isEqualTo(4);
+        goTo(KeyCode.DIGIT5);
+        robot.push(KeyCode.CONTROL, KeyCode.R);
+        waitFor("the keys in the check", () -> find("#own-check-words").isFocused());
+        robot.write("Passengers between 0 and 300").push(KeyCode.ENTER);
+        waitFor(
+                "a check that finds the ship that is too full",
+                () -> model().outcomeProperty().get().orElseThrow().checks().stream()
+                        .anyMatch(check -> !check.passes()));
+        idle();
+        chosen.target = Optional.of(folder.resolve("Inspections.csv"));
+        goTo(KeyCode.DIGIT7);
+        robot.push(KeyCode.INSERT);
+        waitFor("the file", () -> words("#work-words").startsWith("Written: Inspections.csv, 4 rows"));
+        inspection(16, "Tarsk", 120, "none");
+        robot.push(KeyCode.F5);
+        waitFor("the next form", () -> rows() == 5);
+        idle();
+        robot.push(KeyCode.CONTROL, KeyCode.D);
+        waitFor("the deliveries", () -> app.frame().orElseThrow().stage() == Stage.DELIVER);
+        robot.push(KeyCode.CONTROL, KeyCode.ENTER);
+        waitFor("the file again", () -> words("#work-words").startsWith("Written: Inspections.csv, 5 rows"));
+        assertThat(Files.readAllLines(folder.resolve("Inspections.csv")))
+                .anyMatch(line -> line.startsWith("Tarsk,2026-03-16,A. Moss,120,248,none"));
+    }
+
+    /** A statement of a month: what went out and what came in in columns of their own, with a balance that runs on. */
+    private void statement(String account, int month, double before, double... amounts) throws IOException {
+        Object[][] rows = new Object[4 + amounts.length][];
+        rows[0] = row("Account", account);
+        rows[1] = row("");
+        rows[2] = row("Date", "Details", "Paid out", "Paid in", "Balance");
+        rows[3] = row(LocalDate.of(2026, month, 1), "Brought forward", "", "", before);
+        double balance = before;
+        for (int i = 0; i < amounts.length; i++) {
+            balance += amounts[i];
+            rows[4 + i] = row(
+                    LocalDate.of(2026, month, 3 + 4 * i),
+                    amounts[i] < 0 ? "Card" : "Transfer",
+                    amounts[i] < 0 ? -amounts[i] : "",
+                    amounts[i] < 0 ? "" : amounts[i],
+                    Math.round(balance * 100) / 100.0);
+        }
+        Books.write(data(account + " 2026-0" + month + ".xlsx"), "Statement", rows);
+    }
+
+    @Test
+    void statementsOfTwoAccountsBecomeASumOfEachMonthByMouse() throws IOException {
+        statement("Current", 1, 500, -20.5, 300, -14.25, -80);
+        statement("Current", 2, 685.25, -60, 41.75, -12);
+        statement("Savings", 1, 9000, 100, -250, 30.5);
+        statement("Savings", 2, 8880.5, 100, -75.5, 12.25);
+        newJob();
+        settleAllByMouse();
+        assertThat(columns()).contains("Date", "Details", "Paid out", "Paid in");
+        goTo(KeyCode.DIGIT4);
+        robot.push(KeyCode.CONTROL, KeyCode.M);
+        waitFor("the keys in the formula", () -> find("#new-rule-words").isFocused());
+        robot.write("Paid in, else 0 - Paid out")
+                .push(KeyCode.SHIFT, KeyCode.TAB)
+                .write("Amount")
+                .push(KeyCode.ENTER);
+        waitFor("the column", () -> columns().contains("Amount"));
+        idle();
+        goTo(KeyCode.DIGIT6);
+        robot.clickOn("#rows-face-summary");
+        robot.clickOn("#summary-words")
+                .push(KeyCode.CONTROL, KeyCode.A)
+                .write("total Amount: a line for each month of Date");
+        robot.push(KeyCode.ENTER).push(KeyCode.ENTER);
+        waitFor("the sum of January", () -> "65.75".equals(figure(0, 1)));
+        assertThat(figure(1, 1)).isEqualTo("6.50");
+        statement("Current", 3, 655, -600);
+        robot.clickOn("#refresh");
+        waitFor("next month", () -> rows() == 14);
+        idle();
+        robot.clickOn("#stage-master");
+        waitFor("a line for March", () -> figure(2, 1).endsWith("600.00"));
+        assertThat(columns()).contains("Account");
+    }
 }

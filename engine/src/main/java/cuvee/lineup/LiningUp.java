@@ -48,8 +48,6 @@ public final class LiningUp {
     private final Map<String, Decision> decisions = new LinkedHashMap<>();
     private final Map<String, Decision> before = new HashMap<>();
     private final Map<String, Set<String>> beginnings = new HashMap<>();
-    /** Headers that a second look at the whole took out of a column again. */
-    private final Set<String> parted = new HashSet<>();
     /** What else a header could be, where the batch was lined up as one. */
     private Map<String, List<JointLineUp.Candidate>> candidates = Map.of();
 
@@ -186,11 +184,17 @@ public final class LiningUp {
         boolean any = false;
         for (HeaderPairs.Pair pair : pairs.best(layout, open, lacking, pass != Pass.WORDS)) {
             boolean likely = pair.sure() == HeaderPairs.Sureness.LIKELY;
-            if (pair.sure() != HeaderPairs.Sureness.NO && !(likely && isForValuesToSay(pair, pass))) {
-                feeding.feed(pair.key(), pair.name());
-                decisions.put(
-                        pair.key(),
-                        new Decision(KIND, pair.key(), pair.name(), pair.reason(), Says.count(layout.rows(), "row")));
+            // Headers that are one column with it already come along.
+            List<String> together = List.copyOf(feeding.keysOf(feeding.name(pair.key())));
+            boolean free = together.stream()
+                    .allMatch(key ->
+                            feeding.apart(key, pair.name()) && decided(key).isEmpty());
+            if (pair.sure() != HeaderPairs.Sureness.NO && free && !(likely && isForValuesToSay(pair, pass))) {
+                for (String key : together) {
+                    feeding.feed(key, pair.name());
+                    decisions.put(
+                            key, new Decision(KIND, key, pair.name(), pair.reason(), Says.count(layout.rows(), "row")));
+                }
                 any = true;
             }
         }
@@ -200,9 +204,7 @@ public final class LiningUp {
     /** True for a likely pair that is weighed with the whole batch, or that this weighing can well have refused. */
     private boolean isForValuesToSay(HeaderPairs.Pair pair, Pass pass) {
         if (pass == Pass.WHAT_IS_LEFT) {
-            return feeding.tellsEnough(pair.key()) && feeding.tellsEnough(pair.name())
-                    || parted.contains(pair.key())
-                    || speaksAgainst(pair);
+            return feeding.tellsEnough(pair.key()) && feeding.tellsEnough(pair.name()) || speaksAgainst(pair);
         }
         return feeding.values(pair.key()) > 0 && feeding.values(pair.name()) > 0;
     }
@@ -254,7 +256,6 @@ public final class LiningUp {
         for (String key : union.part()) {
             feeding.feed(key, own);
             decisions.remove(key);
-            parted.add(key);
             candidates
                     .computeIfAbsent(key, k -> new ArrayList<>())
                     .add(0, new JointLineUp.Candidate(union.rest().get(0), union.sureness()));

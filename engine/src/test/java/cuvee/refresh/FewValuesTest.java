@@ -58,4 +58,15 @@ class FewValuesTest extends BatchTest {
         assertThat(batch.refresh().outcome().questions())
                 .anySatisfy(question -> assertThat(question.text()).contains("“Sunk”"));
     }
+
+    @Test
+    void aHeaderOfASingleRowIsTakenForTheColumnInItsPlaceAndAsked() {
+        batch.csv("a.csv", "Date,Port,Passengers", "2026-01-01,Hollin,5", "2026-01-02,Hollin,6");
+        batch.csv("b.csv", "Date,Port,Heads", "2026-02-01,Tarsk,1204");
+        batch.csv("c.csv", "Date,Port,Passengers", "2026-03-01,Hollin,15", "2026-03-02,Hollin,16");
+        batch.csv("d.csv", "Date,Port,Souls", "2026-04-01,Tarsk,1204");
+        Batch.Made made = batch.refresh();
+        assertThat(made.column("Passengers")).containsExactly("5", "6", "1204", "15", "16", "1204");
+        assertThat(made.outcome().questions()).hasSize(2);
+    }
 }
