@@ -8,28 +8,12 @@ import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.gather.Reread;
 import cuvee.refresh.Batch;
+import cuvee.refresh.BatchTest;
 import cuvee.value.Type;
-import java.nio.file.Path;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Numbers that are days: counted since 1899, or eight digits of year, month and day. */
-class DayNumbersTest {
-    @TempDir
-    Path folder;
-
-    private Batch batch;
-
-    @BeforeEach
-    void folder() {
-        batch = new Batch(folder);
-    }
-
-    private static Object[] row(Object... cells) {
-        return cells;
-    }
-
+class DayNumbersTest extends BatchTest {
     @Test
     void daysThatLostTheirFormatAreDatesWhereTheHeaderAndThePeriodSaySo() {
         batch.sheet(

@@ -6,32 +6,16 @@ import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.gather.Reread;
 import cuvee.refresh.Batch;
+import cuvee.refresh.BatchTest;
 import cuvee.testing.Workbooks;
 import cuvee.value.Type;
-import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** Months and days without a year, across and below each other, and whose year tells them. */
-class OfAYearTest {
-    @TempDir
-    Path folder;
-
-    private Batch batch;
-
-    @BeforeEach
-    void folder() {
-        batch = new Batch(folder);
-    }
-
-    private static Object[] row(Object... cells) {
-        return cells;
-    }
-
+class OfAYearTest extends BatchTest {
     @Test
     void monthsByNameAreTheFirstDaysThatOtherFilesHold() {
         batch.csv("Skerry.csv", "Month,Boat,Boxes", "2021-10-01,Heron,5", "2021-11-01,Plover,6");

@@ -5,29 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.refresh.Batch;
+import cuvee.refresh.BatchTest;
 import cuvee.tell.Card;
-import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Percent points beside shares of one. */
-class PercentPointsTest {
-    @TempDir
-    Path folder;
-
-    private Batch batch;
-
-    @BeforeEach
-    void folder() {
-        batch = new Batch(folder);
-    }
-
-    private static Object[] row(Object... cells) {
-        return cells;
-    }
-
+class PercentPointsTest extends BatchTest {
     @Test
     void percentPointsBesideSharesAreBroughtTogether() {
         batch.csv("a.csv", "Boat,Rebate (%)", "Heron,12.5", "Plover,20", "Dunlin,7.5");

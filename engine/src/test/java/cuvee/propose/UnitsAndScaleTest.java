@@ -5,30 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.refresh.Batch;
+import cuvee.refresh.BatchTest;
 import cuvee.value.Type;
 import cuvee.value.Units;
-import java.nio.file.Path;
 import java.util.List;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Units behind numbers, thousands, currencies, and marks for credit and debit. */
-class UnitsAndScaleTest {
-    @TempDir
-    Path folder;
-
-    private Batch batch;
-
-    @BeforeEach
-    void folder() {
-        batch = new Batch(folder);
-    }
-
-    private static Object[] row(Object... cells) {
-        return cells;
-    }
-
+class UnitsAndScaleTest extends BatchTest {
     @Test
     void codesWithALetterBehindThemStayText() {
         batch.csv("a.csv", "Bay,Fare", "12,4", "13,5", "14b,6", "15,7", "16 north,8", "17,9");

@@ -4,28 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import cuvee.decision.Kinds;
 import cuvee.refresh.Batch;
+import cuvee.refresh.BatchTest;
 import cuvee.value.Type;
-import java.nio.file.Path;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Cells that stand for something else than they say: notes behind numbers, minutes, zones, yes and no. */
-class WrittenAsTest {
-    @TempDir
-    Path folder;
-
-    private Batch batch;
-
-    @BeforeEach
-    void folder() {
-        batch = new Batch(folder);
-    }
-
-    private static Object[] row(Object... cells) {
-        return cells;
-    }
-
+class WrittenAsTest extends BatchTest {
     @Test
     void marksThatPointToANoteAreNoPartOfANumber() {
         batch.csv(
