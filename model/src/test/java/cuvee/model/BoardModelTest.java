@@ -12,12 +12,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Columns on the board: named, moved, united, left out, and the values that stand in them. */
 class BoardModelTest extends OpenJob {
-    private List<String> columns() {
-        return model.outcomeProperty().get().orElseThrow().proposal().columns().stream()
-                .map(column -> column.name())
-                .toList();
-    }
-
     private static BoardGrid board(Outcome outcome, List<Integer> columns) {
         return new BoardGrid(outcome, columns, java.util.Set.of(), java.util.Map.of(), false);
     }

@@ -17,12 +17,6 @@ import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 
 class JobModelTest extends OpenJob {
-    private List<String> columns() {
-        return model.outcomeProperty().get().orElseThrow().proposal().columns().stream()
-                .map(column -> column.name())
-                .toList();
-    }
-
     private static Reconciliation reconciliation(Outcome outcome) {
         return new Reconciliation(outcome, new Grouping("file", Map.of()), "");
     }

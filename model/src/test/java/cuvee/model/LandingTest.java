@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.layout.Layout;
 import cuvee.tell.Outcome;
 import java.io.IOException;
-import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 
@@ -15,12 +14,6 @@ class LandingTest extends OpenJob {
         write("data/a.csv", "Date,Port,Passengers,Crew\n2026-01-01,Hollin,205,4\n2026-01-02,Hollin,216,5\n");
         write("data/b.csv", "Date,Port,Heads,Crew\n2026-02-01,Tarsk,1204,7\n");
         return refreshed();
-    }
-
-    private List<String> columns() {
-        return model.outcomeProperty().get().orElseThrow().proposal().columns().stream()
-                .map(column -> column.name())
-                .toList();
     }
 
     private static Layout layout(Outcome outcome, String key) {

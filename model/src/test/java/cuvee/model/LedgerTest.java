@@ -13,12 +13,6 @@ import org.junit.jupiter.api.Test;
 
 /** What the job says of its master: figures of the strip, the verdict, the reconciliation, and what an act moved. */
 class LedgerTest extends OpenJob {
-    private List<String> columns() {
-        return model.outcomeProperty().get().orElseThrow().proposal().columns().stream()
-                .map(column -> column.name())
-                .toList();
-    }
-
     private static Reconciliation reconciliation(Outcome outcome) {
         return new Reconciliation(outcome, new Grouping("file", Map.of()), "");
     }

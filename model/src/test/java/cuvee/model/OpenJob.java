@@ -65,4 +65,11 @@ abstract class OpenJob {
         idle();
         return model.outcomeProperty().get().orElseThrow();
     }
+
+    /** The names of the master's columns, in order. */
+    List<String> columns() {
+        return model.outcomeProperty().get().orElseThrow().proposal().columns().stream()
+                .map(column -> column.name())
+                .toList();
+    }
 }

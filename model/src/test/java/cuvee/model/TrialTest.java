@@ -15,12 +15,6 @@ import org.junit.jupiter.api.Test;
 
 /** A refresh on trial, which is thrown away or kept, and masters of before. */
 class TrialTest extends OpenJob {
-    private List<String> columns() {
-        return model.outcomeProperty().get().orElseThrow().proposal().columns().stream()
-                .map(column -> column.name())
-                .toList();
-    }
-
     private static Reconciliation reconciliation(Outcome outcome) {
         return new Reconciliation(outcome, new Grouping("file", Map.of()), "");
     }
