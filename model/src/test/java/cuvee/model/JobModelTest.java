@@ -11,36 +11,11 @@ import cuvee.tell.Stakes;
 import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 
 class JobModelTest extends OpenJob {
-    private static Reconciliation reconciliation(Outcome outcome) {
-        return new Reconciliation(outcome, new Grouping("file", Map.of()), "");
-    }
-
-    /** A figure of the reconciliation, in which a dot stands for none. */
-    private static long number(String text) {
-        return text.equals("·") ? 0 : Long.parseLong(text);
-    }
-
-    private static BoardGrid board(Outcome outcome, List<Integer> columns) {
-        return new BoardGrid(outcome, columns, java.util.Set.of(), java.util.Map.of(), false);
-    }
-
-    private ValuesGrid values(int column, ValuesGrid.Found[] found) throws InterruptedException {
-        ValuesGrid grid =
-                new ValuesGrid(model.session(), model.outcomeProperty().get().orElseThrow(), column, ui::add);
-        found[0] = null;
-        grid.load(told -> found[0] = told, why -> {
-            throw new AssertionError(why);
-        });
-        until(() -> found[0] != null);
-        return grid;
-    }
-
     @Test
     void whatEndsAfterTheJobWasClosedIsShownToNobody() throws InterruptedException {
         model.refresh();

@@ -6,24 +6,13 @@ import cuvee.change.HeaderBookFile;
 import cuvee.deliver.TargetGuard.Existing;
 import cuvee.finding.Question;
 import cuvee.master.MasterReader;
-import cuvee.tell.Outcome;
 import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** A refresh on trial, which is thrown away or kept, and masters of before. */
 class TrialTest extends OpenJob {
-    private static Reconciliation reconciliation(Outcome outcome) {
-        return new Reconciliation(outcome, new Grouping("file", Map.of()), "");
-    }
-
-    /** A figure of the reconciliation, in which a dot stands for none. */
-    private static long number(String text) {
-        return text.equals("·") ? 0 : Long.parseLong(text);
-    }
-
     @Test
     void aTrialIsThrownAwayWithAllThatWasDecidedInIt() throws Exception {
         Question question = refreshed().questions().get(0);
