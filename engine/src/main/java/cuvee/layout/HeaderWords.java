@@ -97,6 +97,20 @@ public final class HeaderWords {
             "not yet due",
             "current");
 
+    /** Several words within a header for which there is one. */
+    private static final Map<Pattern, String> SAID_IN_ONE_WORD = Map.of(
+            Pattern.compile("(?i)\\b(?:brought\\s+(?:forward|fwd|over)|b\\s*/\\s*f(?:wd)?|bfwd)\\b"),
+            "opening",
+            Pattern.compile("(?i)\\b(?:carried\\s+(?:forward|fwd|over)|c\\s*/\\s*f(?:wd)?|cfwd)\\b"),
+            "closing",
+            Pattern.compile("(?i)\\b(?:first|given|christian)\\s+name\\b"),
+            "forename",
+            Pattern.compile("(?i)\\b(?:last|family)\\s+name\\b"),
+            "surname");
+
+    /** Between two words "in" says of what the numbers are, or where something is; it is no opposite of "out" there. */
+    private static final Pattern IN_BETWEEN = Pattern.compile("(?i)(?<=[\\p{L}\\p{N}]\\s)in(?=\\s+[\\p{L}\\p{N}€$£])");
+
     private static final List<Set<String>> STRICT_SETS = opposites("opposites.txt");
 
     private static final Opposites STRICT_OPPOSITES = new Opposites(STRICT_SETS);
@@ -445,15 +459,19 @@ public final class HeaderWords {
     }
 
     /**
-     * A header in which hyphens between the halves of a known word are left out: {@code E-mail}, {@code Grown-ups}; that of
-     * two words for one says the one.
+     * A header in which hyphens between the halves of a known word are left out: {@code E-mail}, {@code Grown-ups}; several
+     * words for one say the one.
      */
     private static String joined(String header) {
         String whole = PHRASES.get(LooseText.tidy(header).toLowerCase(Locale.ROOT));
         if (whole != null) {
             return whole;
         }
-        return HYPHENED.matcher(header).replaceAll(halves -> {
+        String said = IN_BETWEEN.matcher(header).replaceAll(" ");
+        for (Map.Entry<Pattern, String> phrase : SAID_IN_ONE_WORD.entrySet()) {
+            said = phrase.getKey().matcher(said).replaceAll(phrase.getValue());
+        }
+        return HYPHENED.matcher(said).replaceAll(halves -> {
             String word = halves.group(1) + halves.group(2);
             return Matcher.quoteReplacement(WordSense.isKnown(word.toLowerCase(Locale.ROOT)) ? word : halves.group());
         });

@@ -28,6 +28,9 @@ final class WordSense {
     /** As in {@code inspected}, {@code inspection} and {@code inspecting}. */
     private static final Pattern DONE = Pattern.compile("(\\p{L}+?)(?:ed|ing|ion|ment)s?");
 
+    /** What makes another form of a word, as in {@code hourly}, {@code returned} and {@code dating}. */
+    private static final Pattern ENDING = Pattern.compile("e?s|e?d|e?rs?|ing|ings|ly|y|al|age");
+
     private static final int SHORTEST_STEM = 4;
     private static final int LONG_WORD = 6;
     private static final int LONG_COMPOUND = 8;
@@ -132,7 +135,7 @@ final class WordSense {
         }
         String shorter = a.length() <= b.length() ? a : b;
         String longer = a.length() <= b.length() ? b : a;
-        if (shorter.length() >= 3 && longer.startsWith(shorter)) {
+        if (shorter.length() >= 3 && longer.startsWith(shorter) && !isAWordWithMoreBehind(shorter, longer)) {
             return 0.85;
         }
         if (slipped(shorter, longer)) {
@@ -147,6 +150,12 @@ final class WordSense {
         // A word of its own abbreviates no other: cost is not consumption.
         boolean may = shorter.length() * 2 <= longer.length() && !isKnown(shorter);
         return may && abbreviates(shorter, longer) ? 0.7 : 0;
+    }
+
+    /** True for a word of its own that another one only begins with: out is no outturn, and a sale no salesman. */
+    private static boolean isAWordWithMoreBehind(String word, String longer) {
+        return (isKnown(word) || OPPOSED.contains(word))
+                && !ENDING.matcher(longer.substring(word.length())).matches();
     }
 
     /** What is done, without the ending that says whether it has been or is being done, or is a thing. */

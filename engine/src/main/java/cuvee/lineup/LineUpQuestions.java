@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Predicate;
 
 /** What is asked of a line-up: headers that were taken for a column without being sure, and others that could be one. */
@@ -50,8 +51,9 @@ final class LineUpQuestions {
      * What was taken for the same without being sure of it.
      *
      * @param silent true for a header that was given its column for the batch as one, so that nothing need be asked
+     * @param along the headers that were taken for its column with a header, itself among them
      */
-    List<Question> assumed(Predicate<String> silent) {
+    List<Question> assumed(Predicate<String> silent, Function<String, Set<String>> along) {
         List<Question> questions = new ArrayList<>();
         Set<String> asked = new HashSet<>();
         for (Layout layout : feeding.layouts()) {
@@ -63,7 +65,7 @@ final class LineUpQuestions {
                         || job.isSettled(LineUp.KIND, key)
                         || !asked.add(key)
                         || silent.test(key)
-                        || isSureAgain(layout, key, name)) {
+                        || isSureAgain(layout, key, name, along.apply(key))) {
                     continue;
                 }
                 List<Answer> answers = new ArrayList<>();
@@ -107,15 +109,18 @@ final class LineUpQuestions {
                 .toList();
     }
 
-    /** True where a header that was given a column would be given it again without a doubt. */
-    private boolean isSureAgain(Layout layout, String key, String name) {
+    /**
+     * True where a header that was given a column would be given it again without a doubt; those that were given it in the
+     * same step bear each other out in nothing.
+     */
+    private boolean isSureAgain(Layout layout, String key, String name, Set<String> along) {
         String own = feeding.own(key);
-        feeding.feed(key, own);
+        along.forEach(each -> feeding.feed(each, feeding.own(each)));
         HeaderPairs.Pair pair = feeding.firstWith(name) < 0 ? null : pairs.pair(layout, key, name, true);
         // Values that settled it then, when no other header shared them, still do.
         boolean values =
                 pair != null && pair.sure() == HeaderPairs.Sureness.NO && pair.score() >= HeaderPairs.SAME_VALUES * 2;
-        feeding.feed(key, name);
+        along.forEach(each -> feeding.feed(each, name));
         boolean only = pair != null && HeaderWords.contained(own, name) && onlyOne(layout, key);
         return pair != null && (pair.sure() == HeaderPairs.Sureness.SURE || values || only);
     }

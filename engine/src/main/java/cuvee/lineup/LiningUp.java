@@ -105,7 +105,7 @@ public final class LiningUp {
         nameClearly();
         nameWithoutWhatDiffers();
         LineUpQuestions asking = new LineUpQuestions(feeding, job, book, candidates);
-        List<Question> questions = new ArrayList<>(asking.assumed(this::silently));
+        List<Question> questions = new ArrayList<>(asking.assumed(this::silently, this::along));
         List<String> order = order();
         questions.addAll(0, asking.open(order));
         for (Question question : questions) {
@@ -398,6 +398,22 @@ public final class LiningUp {
     private boolean silently(String key) {
         Decision made = decisions.getOrDefault(key, before.get(key));
         return made != null && made.evidence().startsWith(SURE_MARK);
+    }
+
+    /** The headers that were taken for a column with one, by one look at the batch; only it where none were. */
+    private Set<String> along(String key) {
+        Decision made = decisions.getOrDefault(key, before.get(key));
+        Set<String> along = new HashSet<>(Set.of(key));
+        for (String other : feeding.keysOf(feeding.name(key))) {
+            Decision its = decisions.getOrDefault(other, before.get(other));
+            if (made != null
+                    && its != null
+                    && its.reason().equals(made.reason())
+                    && its.evidence().equals(made.evidence())) {
+                along.add(other);
+            }
+        }
+        return along;
     }
 
     /**

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiPredicate;
 import java.util.stream.Collectors;
 
 /**
@@ -18,8 +19,9 @@ import java.util.stream.Collectors;
  * @param products for each table that has products of two columns: whether this is one
  * @param sums for each table that has sums of other columns: whether this is one
  * @param factors what it is multiplied by, and what column holds what that comes to
- * @param below the columns that are somewhat less than it in every row, as a net amount is less than the gross
- * @param above the columns that are somewhat more
+ * @param below the columns that are somewhat less than it in every row, as a net amount is less than the gross, or days
+ *     that are earlier
+ * @param above the columns that are somewhat more, or later
  */
 public record WorkedOut(
         List<Boolean> products, List<Boolean> sums, Set<Factor> factors, Set<String> below, Set<String> above) {
@@ -31,6 +33,9 @@ public record WorkedOut(
 
     private static final int FEW = 4;
     private static final int DIFFERENT = 3;
+    /** Of two columns of days that have nothing to do with each other so many are seldom in one order. */
+    private static final int ENOUGH_DAYS = 6;
+
     private static final int MOST_COLUMNS = 40;
     /** Smaller numbers add up to one another by chance. */
     private static final double SMALL_SUM = 10;
@@ -77,23 +82,59 @@ public record WorkedOut(
                     products.isEmpty() ? List.of() : List.of(products.get(i)),
                     sums.isEmpty() ? List.of() : List.of(sums.get(i)),
                     factors.getOrDefault(i, Set.of()),
-                    beside(keys, columns, i, true),
-                    beside(keys, columns, i, false)));
+                    beside(keys, columns, i, true, WorkedOut::isSomewhatMore),
+                    beside(keys, columns, i, false, WorkedOut::isSomewhatMore)));
         }
         return all;
     }
 
-    /** The columns that are somewhat less than one in every row, or somewhat more. */
-    private static Set<String> beside(List<String> keys, List<double[]> columns, int column, boolean less) {
+    /**
+     * What is known of each column of dates of a table: which of two is never the later one.
+     *
+     * @param keys of their headers
+     * @param columns days since one day, row by row; {@code NaN} where there is none
+     */
+    public static List<WorkedOut> ofDays(List<String> keys, List<double[]> columns) {
+        List<WorkedOut> all = new ArrayList<>();
+        for (int i = 0; i < columns.size(); i++) {
+            all.add(new WorkedOut(
+                    List.of(),
+                    List.of(),
+                    Set.of(),
+                    beside(keys, columns, i, true, WorkedOut::isLater),
+                    beside(keys, columns, i, false, WorkedOut::isLater)));
+        }
+        return all;
+    }
+
+    /** The columns that are less than one in every row, or more. */
+    private static Set<String> beside(
+            List<String> keys,
+            List<double[]> columns,
+            int column,
+            boolean less,
+            BiPredicate<double[], double[]> isMore) {
         Set<String> beside = new HashSet<>();
         for (int i = 0; i < columns.size() && columns.size() <= MOST_COLUMNS; i++) {
             double[] lesser = columns.get(less ? i : column);
             double[] greater = columns.get(less ? column : i);
-            if (i != column && isSomewhatMore(greater, lesser)) {
+            if (i != column && isMore.test(greater, lesser)) {
                 beside.add(keys.get(i));
             }
         }
         return beside;
+    }
+
+    /** True where no row has the later day first, and enough of them another day. */
+    private static boolean isLater(double[] later, double[] earlier) {
+        int more = 0;
+        for (int row = 0; row < later.length; row++) {
+            if (later[row] < earlier[row]) {
+                return false;
+            }
+            more += later[row] > earlier[row] ? 1 : 0;
+        }
+        return more >= ENOUGH_DAYS;
     }
 
     private static boolean isSomewhatMore(double[] greater, double[] lesser) {

@@ -17,6 +17,7 @@ import cuvee.value.Type;
 import cuvee.value.Units;
 import cuvee.value.ValueReader;
 import java.math.BigDecimal;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
@@ -292,6 +293,8 @@ public final class Profiling implements Contents {
         List<Profile> columns = new ArrayList<>();
         List<Integer> places = new ArrayList<>();
         List<double[]> numbers = new ArrayList<>();
+        List<Integer> dated = new ArrayList<>();
+        List<double[]> days = new ArrayList<>();
         for (LaidColumn column : table.columns()) {
             Convention convention = convention(column, all);
             List<String> cells = cells(column.origin(), rows);
@@ -300,20 +303,41 @@ public final class Profiling implements Contents {
             if (profile.holdsNumbers() && cells.size() == rows.size()) {
                 places.add(columns.size());
                 numbers.add(numbers(cells, convention));
+            } else if (profile.holdsDays() && cells.size() == rows.size()) {
+                dated.add(columns.size());
+                days.add(days(cells, convention));
             }
             columns.add(
                     PercentPoints.namesPercents(column.header())
                             ? profile.percentPoints()
                             : isInThousands(table, column) ? profile.thousands() : profile.daysInDigits());
         }
-        List<String> keys = places.stream()
-                .map(at -> LooseText.key(table.columns().get(at).header()))
-                .toList();
-        List<WorkedOut> known = WorkedOut.of(keys, numbers);
+        know(columns, places, WorkedOut.of(keys(table, places), numbers));
+        know(columns, dated, WorkedOut.ofDays(keys(table, dated), days));
+        return columns;
+    }
+
+    private static void know(List<Profile> columns, List<Integer> places, List<WorkedOut> known) {
         for (int i = 0; i < places.size(); i++) {
             columns.set(places.get(i), columns.get(places.get(i)).workedOut(known.get(i)));
         }
-        return columns;
+    }
+
+    private static List<String> keys(PlacedTable table, List<Integer> places) {
+        return places.stream()
+                .map(at -> LooseText.key(table.columns().get(at).header()))
+                .toList();
+    }
+
+    private static double[] days(List<String> cells, Convention convention) {
+        return cells.stream()
+                .mapToDouble(cell -> {
+                    String read = cell.isEmpty() ? null : ValueReader.read(cell, Type.DATE_AND_TIME, convention);
+                    return read == null || read.length() < 10
+                            ? Double.NaN
+                            : LocalDate.parse(read.substring(0, 10)).toEpochDay();
+                })
+                .toArray();
     }
 
     /** A line above a table speaks of its amounts, a header of whatever it heads. */

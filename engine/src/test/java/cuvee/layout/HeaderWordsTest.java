@@ -26,6 +26,18 @@ class HeaderWordsTest {
         "Csot of crate, Cost of crate",
         "Grown-ups, Adults",
         "Adulttakings, Adult income",
+        "No. of men, Males",
+        "Women, Females",
+        "Begins, Start",
+        "Balance b/f, Opening balance",
+        "Balance carried forward, Closing balance",
+        "Beginning stock, Opening stock",
+        "Given name, Forename",
+        "Last name, Surname",
+        "Despatched, Sent",
+        "Lowest reading, Min reading",
+        "Actuals, Outturn",
+        "Lng, Longitude",
     })
     void headersThatPeopleTakeForTheSameAreAlike(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isGreaterThanOrEqualTo(0.78);
@@ -63,6 +75,30 @@ class HeaderWordsTest {
         "Trays requested, Trays received",
         "Distance km, Load kg",
         "Distance (miles), Way km",
+        "No. of men, Females",
+        "Begins, Ends",
+        "From, End date",
+        "Date to, Start date",
+        "Brought forward, Closing balance",
+        "Carried forward, Opening stock",
+        "Beginning stock, Closing stock",
+        "First name, Surname",
+        "Forename, Family name",
+        "Qty in, Sent",
+        "Despatched, In",
+        "Out, Received",
+        "Actuals, Target",
+        "Lowest, Maximum",
+        "High, Min temp",
+        "Date opened, Date closed",
+        "Latitude, Longitude",
+        "Length, Width",
+        "Joined, Left",
+        "Check-in, Check-out",
+        "Basic hours, Overtime hours",
+        "Sender, Recipient",
+        "Approved, Rejected",
+        "Present, Absent",
     })
     void oppositesAreNeverAlike(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isZero();
@@ -76,10 +112,30 @@ class HeaderWordsTest {
         "Fare revenue, Freight revenue",
         "Hours, Overtime hours",
         "Crates lost, Cost per crate",
-        "Rate paid, Date paid"
+        "Rate paid, Date paid",
+        "Out, Outturn",
+        "Sale, Salesman",
+        "Net, Network",
+        "Cost, Costume",
+        "Amount in GBP, Amount sent",
     })
     void whatOnlySharesAWordIsNotTheSame(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isLessThan(0.78);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"Brought forward, Opening balance", "c/f, Closing stock", "Starting balance, Start", "Temp max, Highest"
+    })
+    void partOfWhatAnotherHeaderSaysIsLikeIt(String part, String whole) {
+        assertThat(HeaderWords.compare(part, whole).contained()).isTrue();
+        assertThat(HeaderWords.likeness(part, whole)).isGreaterThanOrEqualTo(0.45);
+    }
+
+    @Test
+    void inBetweenTwoWordsIsNoOppositeOfOut() {
+        assertThat(HeaderWords.opposed("Amount in GBP", "Amount sent")).isFalse();
+        assertThat(HeaderWords.opposed("Amount in GBP", "Paid out")).isFalse();
+        assertThat(HeaderWords.opposed("Qty in", "Qty out")).isTrue();
     }
 
     @Test
