@@ -106,7 +106,11 @@ public final class HeaderWords {
             Pattern.compile("(?i)\\b(?:first|given|christian)\\s+name\\b"),
             "forename",
             Pattern.compile("(?i)\\b(?:last|family)\\s+name\\b"),
-            "surname");
+            "surname",
+            Pattern.compile("(?i)\\bexcl(?:\\.|uding|usive(?:\\s+of)?)?\\s+(?:vat|tax)\\b"),
+            "net",
+            Pattern.compile("(?i)\\bincl(?:\\.|uding|usive(?:\\s+of)?)?\\s+(?:vat|tax)\\b"),
+            "gross");
 
     /** Between two words "in" says of what the numbers are, or where something is; it is no opposite of "out" there. */
     private static final Pattern IN_BETWEEN = Pattern.compile("(?i)(?<=[\\p{L}\\p{N}]\\s)in(?=\\s+[\\p{L}\\p{N}€$£])");

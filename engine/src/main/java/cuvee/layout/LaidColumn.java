@@ -6,6 +6,7 @@ import cuvee.value.Ditto;
 import cuvee.value.Evidence;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /**
  * A column of a table as it is laid out for the master: a column of the sheet, or one made from section lines, from
@@ -14,6 +15,7 @@ import java.util.List;
  * @param sum its numbers added up, approximately
  */
 public record LaidColumn(String header, Origin origin, Evidence evidence, double sum) {
+    private static final Pattern ISO_DAY = Pattern.compile("\\d{4}-\\d{2}-\\d{2}");
 
     static LaidColumn of(TableColumn column) {
         Origin origin =
@@ -33,6 +35,16 @@ public record LaidColumn(String header, Origin origin, Evidence evidence, double
         return (origin instanceof Origin.Cell || origin instanceof Origin.At) && Nature.of(evidence) == Nature.DATES
                 ? evidence.someDays(Conventions.orderOf(Conventions.order(evidence)))
                 : List.of();
+    }
+
+    /** Some of its days, be they in cells or over columns that became rows. */
+    public List<LocalDate> daysOfCellsOrLabels() {
+        return origin instanceof Origin.Label label
+                ? label.labels().stream()
+                        .filter(text -> ISO_DAY.matcher(text).matches())
+                        .map(LocalDate::parse)
+                        .toList()
+                : someDays();
     }
 
     /** The same column under another header. */

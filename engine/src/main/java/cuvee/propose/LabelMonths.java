@@ -7,6 +7,7 @@ import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.finding.Severity;
+import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.Origin;
@@ -16,19 +17,24 @@ import cuvee.value.Meaning;
 import cuvee.value.MonthYear;
 import cuvee.value.Period;
 import cuvee.value.Type;
+import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 
 /**
  * Months without a year over columns that became rows: {@code Jan}, {@code Feb}. They have the one year that the names of
- * their source say, where those of all sources say one. Months that go on past December are of two years: those behind it
+ * their source say, where those of all sources say one; beside dates that all lie in one year they are of that, and asked
+ * about. Months that go on past December are of two years: those behind it
  * of the second. Where the names say one year then, it is asked whether it is the first of them.
  */
 final class LabelMonths implements Draft.Step {
@@ -36,6 +42,7 @@ final class LabelMonths implements Draft.Step {
     private final Homes homes;
     private final List<Finding> findings = new ArrayList<>();
     private final List<Question> questions = new ArrayList<>();
+    private final List<Decision> decisions = new ArrayList<>();
 
     LabelMonths(Job job, Homes homes) {
         this.job = job;
@@ -46,19 +53,24 @@ final class LabelMonths implements Draft.Step {
     public Draft on(Draft draft) {
         List<DraftColumn> columns =
                 draft.columns().stream().map(this::withYears).toList();
-        return draft.withColumns(columns).saying(Said.of(questions, findings));
+        return draft.withColumns(columns).saying(new Said(questions, findings, decisions));
     }
 
     /** A column whose labels have their years. */
     private DraftColumn withYears(DraftColumn column) {
         String name = column.name();
-        Map<PlacedTable, MonthYear> years = staysAsWritten(name) ? Map.of() : years(column, isOfDates(name));
+        Map<PlacedTable, MonthYear> asked = new LinkedHashMap<>();
+        Map<PlacedTable, MonthYear> years = staysAsWritten(name) ? Map.of() : years(column, isOfDates(name), asked);
         if (years.isEmpty()) {
             return column;
         }
         Map<PlacedTable, LaidColumn> dated = new HashMap<>();
         years.forEach((table, year) -> column.in(table).ifPresent(fed -> dated.put(table, dated(fed, year))));
-        say(name, years);
+        Map<PlacedTable, MonthYear> said = new LinkedHashMap<>(years);
+        said.keySet().removeAll(asked.keySet());
+        if (!said.isEmpty()) {
+            say(name, said);
+        }
         return column.with(dated);
     }
 
@@ -99,8 +111,10 @@ final class LabelMonths implements Draft.Step {
     /**
      * The years of the tables with labels that are months without one; empty where not all of them have a year, unless the
      * column has held dates before: it goes on to do so, and those without a year are misfits.
+     *
+     * @param asked takes the tables whose year only the dates of the others say
      */
-    private Map<PlacedTable, MonthYear> years(DraftColumn column, boolean dates) {
+    private Map<PlacedTable, MonthYear> years(DraftColumn column, boolean dates, Map<PlacedTable, MonthYear> asked) {
         Map<PlacedTable, List<Integer>> months = new LinkedHashMap<>();
         column.fed().forEach((table, fed) -> {
             if (holdsBareMonths(fed)) {
@@ -116,7 +130,8 @@ final class LabelMonths implements Draft.Step {
             Optional<MonthYear> year = MonthYear.of(said(column.name(), table))
                     .or(() -> MonthYear.firstOf(each.getValue()).isPresent()
                             ? beginning(column.name(), table, each.getValue(), inDoubt)
-                            : within(table, each.getValue(), firsts));
+                            : within(table, each.getValue(), firsts))
+                    .or(() -> besideDates(column, table, asked));
             if (year.isPresent()) {
                 years.put(table, year.get());
             } else if (!dates) {
@@ -124,7 +139,46 @@ final class LabelMonths implements Draft.Step {
             }
         }
         askWhatTheyAreNamedBy(column, inDoubt);
+        askOfWhichYear(column, asked);
         return years;
+    }
+
+    /** The year in which all dates of the other tables lie; what was assumed so before stays. */
+    private Optional<MonthYear> besideDates(DraftColumn column, PlacedTable table, Map<PlacedTable, MonthYear> asked) {
+        Optional<MonthYear> year = OfAYear.assumedBefore(job, column.name(), table.source())
+                .flatMap(before -> MonthYear.of(before.year()))
+                .or(() -> MonthYear.around(days(column)));
+        year.ifPresent(each -> asked.put(table, each));
+        return year;
+    }
+
+    private static List<LocalDate> days(DraftColumn column) {
+        return column.fed().values().stream()
+                .flatMap(fed -> fed.origin() instanceof Origin.Cell
+                        ? Stream.concat(
+                                fed.someDays().stream(),
+                                fed.evidence().oddities().keySet().stream()
+                                        .flatMap(text -> Period.monthOf(text).stream()))
+                        : fed.daysOfCellsOrLabels().stream())
+                .toList();
+    }
+
+    private void askOfWhichYear(DraftColumn column, Map<PlacedTable, MonthYear> asked) {
+        Map<String, Set<PlacedTable>> bySource = new LinkedHashMap<>();
+        asked.keySet()
+                .forEach(table -> bySource.computeIfAbsent(table.source(), any -> new LinkedHashSet<>())
+                        .add(table));
+        bySource.values().forEach(tables -> {
+            PlacedTable one = tables.iterator().next();
+            String example = ((Origin.Label) column.in(one).orElseThrow().origin())
+                    .labels()
+                    .get(0);
+            String year = Objects.requireNonNull(asked.get(one)).words();
+            Question question =
+                    OfAYear.question(column.name(), Meaning.MONTHS, tables, "months", example, year, days(column));
+            questions.add(question);
+            decisions.add(OfAYear.assumption(question));
+        });
     }
 
     /** The year of months that lie in one, or in the twelve months whose first one they or other tables show. */

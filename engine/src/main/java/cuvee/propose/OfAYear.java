@@ -1,9 +1,12 @@
 package cuvee.propose;
 
+import cuvee.decision.Choices;
 import cuvee.decision.ColumnChoice;
 import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
+import cuvee.job.Decision;
+import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.PlacedTable;
 import cuvee.master.SourceCells.Range;
@@ -14,6 +17,7 @@ import cuvee.value.Form;
 import cuvee.value.Meaning;
 import cuvee.value.MonthYear;
 import cuvee.value.Type;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -21,13 +25,20 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
-/** Words of a column that name months or days without a year: they are of the year that the names of their source say. */
+/**
+ * Words of a column that name months or days without a year: they are of the year that the names of their source say, else
+ * of that in which the dates of the others lie.
+ */
 final class OfAYear {
     /** More years than this to choose from are no help. */
     private static final int MOST_YEARS = 4;
+
+    private static final int YEAR = 4;
 
     private final WrittenEvidence seen;
     private final Meaning meaning;
@@ -76,8 +87,13 @@ final class OfAYear {
         return read;
     }
 
-    /** The tables whose year is known, each with it; of the others it is asked. */
-    Map<PlacedTable, String> read(String name, Map<PlacedTable, LaidColumn> bare, Set<String> years) {
+    /**
+     * The tables whose year is known, each with it. The others are asked about; where all dates beside them lie in one year
+     * that one is assumed until then.
+     *
+     * @param days those of the tables that say their year
+     */
+    Map<PlacedTable, String> read(String name, Map<PlacedTable, LaidColumn> bare, Collection<LocalDate> days) {
         Map<String, Map<PlacedTable, LaidColumn>> byYear = new LinkedHashMap<>();
         bare.forEach((table, column) -> byYear.computeIfAbsent(year(name, table), any -> new LinkedHashMap<>())
                 .put(table, column));
@@ -85,9 +101,61 @@ final class OfAYear {
         Map<PlacedTable, String> read = new LinkedHashMap<>();
         byYear.forEach((year, tables) -> read.putAll(readAs(tables, year)));
         if (unknown != null) {
-            askYear(name, unknown, years);
+            read.putAll(readAssumed(name, unknown, days));
         }
         return read;
+    }
+
+    private Map<PlacedTable, String> readAssumed(
+            String name, Map<PlacedTable, LaidColumn> unknown, Collection<LocalDate> days) {
+        Map<String, Map<PlacedTable, LaidColumn>> bySource = new LinkedHashMap<>();
+        unknown.forEach((table, column) -> bySource.computeIfAbsent(table.source(), any -> new LinkedHashMap<>())
+                .put(table, column));
+        Map<PlacedTable, String> read = new LinkedHashMap<>();
+        bySource.forEach((source, tables) -> {
+            String year = seen.assumedBefore(name, source)
+                    .map(ColumnChoice.WrittenAs::year)
+                    .or(() -> MonthYear.around(days).map(MonthYear::words))
+                    .orElse("");
+            Map<PlacedTable, String> assumed = year.isEmpty() ? Map.of() : readAs(tables, year);
+            read.putAll(assumed);
+            Question question = question(
+                    name,
+                    meaning,
+                    tables.keySet(),
+                    what,
+                    texts(tables.keySet(), tables).findFirst().orElse(""),
+                    assumed.isEmpty() ? "" : year,
+                    days);
+            seen.ask(question);
+            if (!assumed.isEmpty()) {
+                seen.assume(assumption(question));
+            }
+        });
+        return read;
+    }
+
+    /** A year that is assumed stays so until it is settled, whatever dates come beside it. */
+    static Decision assumption(Question question) {
+        return new Decision(
+                Kinds.WRITTEN_AS,
+                question.subject(),
+                question.assumed(),
+                "all dates of the others lie in it",
+                Says.count(question.stake(), "row"));
+    }
+
+    /** The year that was assumed of the words of one source at an earlier refresh. */
+    static Optional<ColumnChoice.WrittenAs> assumedBefore(Job job, String name, String source) {
+        String subject = new ColumnChoice.Scoped(name, source).words();
+        return job.isSettled(Kinds.WRITTEN_AS, subject)
+                ? Optional.empty()
+                : job.decision(Kinds.WRITTEN_AS, subject)
+                        .map(decision -> Choices.of(decision, job.columns()))
+                        .flatMap(choice -> choice instanceof ColumnChoice.WrittenAs so
+                                        && !so.year().isEmpty()
+                                ? Optional.of(so)
+                                : Optional.empty());
     }
 
     /** The year of what does not say it in a table: as the analyst says, else the only one that names say. */
@@ -109,33 +177,53 @@ final class OfAYear {
                 .flatMap(column -> column.evidence().oddities().keySet().stream());
     }
 
-    private void askYear(String name, Map<PlacedTable, LaidColumn> unknown, Set<String> years) {
-        Map<String, List<PlacedTable>> bySource = new LinkedHashMap<>();
-        unknown.keySet()
-                .forEach(table -> bySource.computeIfAbsent(table.source(), any -> new ArrayList<>())
-                        .add(table));
-        bySource.forEach((source, tables) -> {
-            String subject = new ColumnChoice.Scoped(name, source).words();
-            List<Answer> answers = new ArrayList<>();
-            answers.add(new Answer(Meaning.AS_WRITTEN.words(), "they stay as they are written"));
-            years.stream().limit(MOST_YEARS).forEach(year -> {
-                String answer = new ColumnChoice.WrittenAs(new ColumnChoice.Scoped(name, source), meaning, year)
-                        .words()
-                        .answer();
-                answers.add(new Answer(answer, "of " + year));
-            });
-            seen.ask(Question.of(
-                    Kinds.WRITTEN_AS,
-                    subject,
-                    WrittenEvidence.where(tables),
-                    "In the column " + Says.quoted(name) + ", " + source + " holds " + what
-                            + " without a year, such as "
-                            + Says.quoted(texts(tables, unknown).findFirst().orElse(""))
-                            + ", where others hold dates. Of which year are they?",
-                    Meaning.AS_WRITTEN.words(),
-                    answers,
-                    tables.stream().mapToLong(table -> table.table().kept()).sum()));
-        });
+    /**
+     * Asks of which year the words of one source are.
+     *
+     * @param tables those of the source
+     * @param what what the words are called
+     * @param assumed the year that they have until then; empty where they stay as they are written
+     * @param days those of the tables that say their year
+     */
+    static Question question(
+            String name,
+            Meaning meaning,
+            Collection<PlacedTable> tables,
+            String what,
+            String example,
+            String assumed,
+            Collection<LocalDate> days) {
+        String source = tables.iterator().next().source();
+        ColumnChoice.Scoped scoped = new ColumnChoice.Scoped(name, source);
+        List<Answer> answers = new ArrayList<>();
+        if (!assumed.isEmpty()) {
+            answers.add(answer(scoped, meaning, assumed));
+        }
+        Set<Integer> years = days.stream().map(LocalDate::getYear).collect(Collectors.toCollection(TreeSet::new));
+        if (years.size() == 1) {
+            years.add(years.iterator().next() - 1);
+        }
+        years.stream()
+                .map(String::valueOf)
+                .filter(year -> !year.equals(assumed))
+                .limit(MOST_YEARS)
+                .forEach(year -> answers.add(answer(scoped, meaning, year)));
+        answers.add(new Answer(Meaning.AS_WRITTEN.words(), "they stay as they are written"));
+        return Question.of(
+                Kinds.WRITTEN_AS,
+                scoped.words(),
+                WrittenEvidence.where(tables),
+                "In the column " + Says.quoted(name) + ", " + source + " holds " + what + " without a year, such as "
+                        + Says.quoted(example) + ", where others hold dates. Of which year are they?",
+                assumed.isEmpty() ? Meaning.AS_WRITTEN.words() : answers.get(0).id(),
+                answers,
+                tables.stream().mapToLong(table -> table.table().kept()).sum());
+    }
+
+    private static Answer answer(ColumnChoice.Scoped scoped, Meaning meaning, String year) {
+        String said = year.length() == YEAR ? "of " + year : "of the twelve months from " + year + " on";
+        return new Answer(
+                new ColumnChoice.WrittenAs(scoped, meaning, year).words().answer(), said);
     }
 
     /** How many cells hold a word for nothing, or an error. */

@@ -13,7 +13,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 /**
@@ -40,7 +39,7 @@ final class WrittenDays {
         }
         Map<PlacedTable, LaidColumn> bare = ofAYear.candidates(name, fed, WrittenDays::holdsDays);
         List<LocalDate> days = all.fed().values().stream()
-                .flatMap(column -> column.someDays().stream())
+                .flatMap(column -> column.daysOfCellsOrLabels().stream())
                 .toList();
         boolean asDates = !days.isEmpty()
                 || seen.type(name).isPresent()
@@ -51,9 +50,7 @@ final class WrittenDays {
         if (bare.isEmpty() || !asDates) {
             return Map.of();
         }
-        Set<String> years =
-                days.stream().map(day -> String.valueOf(day.getYear())).collect(Collectors.toCollection(TreeSet::new));
-        Map<PlacedTable, String> read = ofAYear.read(name, bare, years);
+        Map<PlacedTable, String> read = ofAYear.read(name, bare, days);
         if (!read.isEmpty()) {
             String example = OfAYear.texts(read.keySet(), fed)
                     .filter(text -> !Forms.saysNothing(text))

@@ -7,6 +7,7 @@ import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.finding.Severity;
+import cuvee.job.Decision;
 import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.PlacedTable;
@@ -60,6 +61,7 @@ final class WrittenEvidence {
     private final ConventionVotes votes;
     private final List<Question> questions = new ArrayList<>();
     private final List<Finding> findings = new ArrayList<>();
+    private final List<Decision> decisions = new ArrayList<>();
 
     WrittenEvidence(Job job, SourceCells sourceCells, Homes homes, ConventionVotes votes) {
         this.job = job;
@@ -72,9 +74,10 @@ final class WrittenEvidence {
 
     /** What was asked and told since this was taken last. */
     Said takeSaid() {
-        Said said = Said.of(questions, findings);
+        Said said = new Said(questions, findings, decisions);
         questions.clear();
         findings.clear();
+        decisions.clear();
         return said;
     }
 
@@ -265,6 +268,16 @@ final class WrittenEvidence {
 
     void ask(Question question) {
         questions.add(question);
+    }
+
+    /** Assumes something from now on. */
+    void assume(Decision decision) {
+        decisions.add(decision);
+    }
+
+    /** What was assumed of a column in one source at an earlier refresh, and has not been settled. */
+    Optional<ColumnChoice.WrittenAs> assumedBefore(String name, String source) {
+        return OfAYear.assumedBefore(job, name, source);
     }
 
     void find(Finding finding) {

@@ -45,7 +45,7 @@ final class WrittenMonths {
         }
         Map<PlacedTable, String> months = withYear(name, fed);
         List<LocalDate> days = all.fed().values().stream()
-                .flatMap(column -> column.someDays().stream())
+                .flatMap(column -> column.daysOfCellsOrLabels().stream())
                 .toList();
         Map<PlacedTable, LaidColumn> bare = ofAYear.candidates(name, fed, WrittenMonths::holdsBareMonths);
         boolean asDates = !months.isEmpty()
@@ -56,7 +56,7 @@ final class WrittenMonths {
                         && fed.keySet().stream()
                                 .noneMatch(table -> ofAYear.year(name, table).isEmpty());
         if (!bare.isEmpty() && asDates) {
-            months.putAll(ofAYear.read(name, bare, years(days, months.keySet(), fed)));
+            months.putAll(ofAYear.read(name, bare, withMonths(days, months.keySet(), fed)));
         }
         if (months.isEmpty()) {
             return Map.of();
@@ -85,16 +85,11 @@ final class WrittenMonths {
         return ofAYear.readAs(ofAYear.candidates(name, fed, WrittenMonths::holdsMonths), "");
     }
 
-    /** The years of the dates and months beside those that have none. */
-    private static Set<String> years(
+    /** The dates and the months of a year beside those that have none. */
+    private static List<LocalDate> withMonths(
             List<LocalDate> days, Collection<PlacedTable> withYear, Map<PlacedTable, LaidColumn> fed) {
         Stream<LocalDate> months = OfAYear.texts(withYear, fed).flatMap(text -> Period.monthOf(text).stream());
-        return Stream.concat(days.stream(), months)
-                .map(LocalDate::getYear)
-                .distinct()
-                .sorted()
-                .map(String::valueOf)
-                .collect(Collectors.toCollection(LinkedHashSet::new));
+        return Stream.concat(days.stream(), months).toList();
     }
 
     private static boolean holdsMonths(Evidence evidence) {

@@ -2,6 +2,8 @@ package cuvee.value;
 
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.Collection;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -16,6 +18,22 @@ public record MonthYear(YearMonth begins) {
 
     public static MonthYear calendar(int year) {
         return new MonthYear(YearMonth.of(year, 1));
+    }
+
+    /**
+     * The twelve months in which all of some days lie: their calendar year, else those that begin with the month of the
+     * first of them. Empty where there are none, or where they lie further apart.
+     */
+    public static Optional<MonthYear> around(Collection<LocalDate> days) {
+        if (days.isEmpty()) {
+            return Optional.empty();
+        }
+        YearMonth first = YearMonth.from(Collections.min(days));
+        YearMonth last = YearMonth.from(Collections.max(days));
+        if (first.getYear() == last.getYear()) {
+            return Optional.of(calendar(first.getYear()));
+        }
+        return first.plusYears(1).isAfter(last) ? Optional.of(new MonthYear(first)) : Optional.empty();
     }
 
     /** It, from its words; empty for other words. */

@@ -38,6 +38,8 @@ class HeaderWordsTest {
         "Lowest reading, Min reading",
         "Actuals, Outturn",
         "Lng, Longitude",
+        "Price excl. VAT, Net price",
+        "Fee including tax, Gross fee",
     })
     void headersThatPeopleTakeForTheSameAreAlike(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isGreaterThanOrEqualTo(0.78);
@@ -99,6 +101,8 @@ class HeaderWordsTest {
         "Sender, Recipient",
         "Approved, Rejected",
         "Present, Absent",
+        "Excl. VAT, Incl. VAT",
+        "Fee incl. delivery, Fee excl. delivery",
     })
     void oppositesAreNeverAlike(String a, String b) {
         assertThat(HeaderWords.likeness(a, b)).isZero();
@@ -226,6 +230,7 @@ class HeaderWordsTest {
         "Fee, Rejected",
         "Share of the whole, Litres",
         "Failed, Trays",
+        "Females, Fee",
         "Fuel cost EUR, Crew"
     })
     void sortsOfValuesAreNeverOneOfAnother(String one, String other) {

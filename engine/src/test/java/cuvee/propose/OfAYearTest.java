@@ -115,12 +115,53 @@ class OfAYearTest extends BatchTest {
         assertThat(question.text()).contains("Hollin.csv holds months without a year, such as “January”");
         assertThat(question.answers())
                 .extracting(Question.Answer::id)
-                .containsExactly("as written", "months of 2025", "months of 2026");
+                .containsExactly("months of 2025-12", "months of 2025", "months of 2026", "as written");
+        assertThat(made.column("Month")).as("assumed").contains("2026-02-01");
         Batch.Made said = batch.settle(question, "months of 2026").refresh();
         assertThat(said.type("Month")).isEqualTo(Type.DATE);
         assertThat(said.column("Month"))
                 .containsExactlyInAnyOrder("2025-12-01", "2026-01-01", "2026-01-01", "2026-02-01");
         assertThat(said.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void monthsAcrossBesideMonthsOfOneYearAreOfThatYearAndAskedAbout() {
+        batch.csv("Skerry.csv", "Account,2026-01,2026-02,2026-03", "Fuel,505,248,745", "Wages,610,611,640");
+        batch.csv("Hollin.csv", "Account,Jan,Feb,Mar", "Fuel,50,24,74", "Wages,61,61,64");
+        Batch.Made made = batch.refresh();
+        assertThat(made.type("Month")).isEqualTo(Type.DATE);
+        assertThat(made.column("Month"))
+                .containsOnly("2026-01-01", "2026-02-01", "2026-03-01")
+                .hasSize(12);
+        Question question = made.question(Kinds.WRITTEN_AS);
+        assertThat(question.text()).contains("Hollin.csv holds months without a year, such as “Jan”");
+        assertThat(question.assumed()).isEqualTo("months of 2026");
+        assertThat(made.findings("written-as")).as("no name says it").isEmpty();
+        assertThat(batch.refresh(Reread.EVERYTHING).lines()).isEqualTo(made.lines());
+    }
+
+    @Test
+    void theYearThatWasAssumedOfAFileStaysWhenTheNextYearComes() {
+        batch.csv("Skerry.csv", "Account,2026-01,2026-02,2026-03", "Fuel,505,248,745", "Wages,610,611,640");
+        batch.csv("Hollin.csv", "Account,Jan,Feb,Mar", "Fuel,50,24,74", "Wages,61,61,64");
+        batch.refresh();
+        batch.csv("Tarsk.csv", "Account,2029-01,2029-02,2029-03", "Fuel,505,248,745", "Wages,610,611,640");
+        Batch.Made later = batch.refresh();
+        assertThat(later.column("Month")).contains("2029-01-01").doesNotContain("Jan", "");
+        assertThat(later.question(Kinds.WRITTEN_AS).assumed()).isEqualTo("months of 2026");
+        Batch.Made settled =
+                batch.settle(later.question(Kinds.WRITTEN_AS), "months of 2025").refresh();
+        assertThat(settled.column("Month")).contains("2025-01-01");
+        assertThat(settled.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void monthsInCellsBesideMonthsAcrossAreOfTheirYear() {
+        batch.csv("Skerry.csv", "Account,2026-01,2026-02,2026-03", "Fuel,505,248,745", "Wages,610,611,640");
+        batch.csv("Hollin.csv", "Account,Month,Amount", "Fuel,Jan,50", "Fuel,Feb,24", "Wages,Jan,61", "Wages,Feb,64");
+        Batch.Made made = batch.refresh();
+        assertThat(made.column("Month")).doesNotContain("Jan", "").contains("2026-02-01");
+        assertThat(made.question(Kinds.WRITTEN_AS).assumed()).isEqualTo("months of 2026");
     }
 
     private void acrossMonths(String name) {
