@@ -36,6 +36,8 @@ public final class RunsAcross {
     private static final int DAY = 24 * 60;
     private static final int FEWEST_DAYS_OF_A_MONTH = 28;
     private static final int LONGEST_REST = 60;
+    private static final int WEEK = 7;
+    private static final int MOST_OF_A_WEEK = 5;
     private static final Pattern NUMBERED = Pattern.compile("(.*?)[ _#.\\-]*(\\d{1,3})");
     private static final Set<String> STEPS =
             Set.of("day", "tag", "jour", "dag", "period", "step", "hour", "stunde", "");
@@ -77,7 +79,7 @@ public final class RunsAcross {
         if (table.isForm()) {
             return Optional.empty();
         }
-        Optional<Across> days = daysOfAYear(table);
+        Optional<Across> days = daysOfAYear(table).or(() -> weekdays(table));
         if (days.isPresent()) {
             return days;
         }
@@ -226,6 +228,46 @@ public final class RunsAcross {
                     }
                     return of(table, days.dated() ? Kind.DAY.column() : "Day", slots, ENOUGH, Across.Sureness.SURE);
                 });
+    }
+
+    /** Headers that name most days of a week, one after the other: Mon, Tue, Wed, Thu, Fri; each may say more than its day. */
+    private static Optional<Across> weekdays(FoundTable table) {
+        List<Slot> slots = new ArrayList<>();
+        int first = 0;
+        int before = 0;
+        for (TableColumn column : table.columns()) {
+            Optional<Slot> slot = column.named() ? weekday(column) : Optional.empty();
+            if (slot.isPresent()) {
+                int at = Integer.parseInt(slot.get().place());
+                if (before > 0 && at != before && at != before % WEEK + 1 && at != first) {
+                    return Optional.empty();
+                }
+                first = first == 0 ? at : first;
+                before = at;
+                slots.add(slot.get());
+            }
+        }
+        boolean most = slots.stream().map(Slot::place).distinct().count() >= MOST_OF_A_WEEK;
+        return most ? of(table, "Day", slots, MOST_OF_A_WEEK, Across.Sureness.SURE) : Optional.empty();
+    }
+
+    /** The day that a header begins or ends with, or that stands in one of its two parts. */
+    private static Optional<Slot> weekday(TableColumn column) {
+        String header = column.header().strip();
+        int group = header.lastIndexOf(HeaderWords.GROUP);
+        int gap = group >= 0 ? HeaderWords.GROUP.length() : 1;
+        int head = group >= 0 ? group : header.indexOf(' ');
+        int tail = group >= 0 ? group : header.lastIndexOf(' ');
+        if (head < 0) {
+            return weekday(column, header, "");
+        }
+        return weekday(column, header.substring(0, head), header.substring(head + gap))
+                .or(() -> weekday(column, header.substring(tail + gap), header.substring(0, tail)));
+    }
+
+    private static Optional<Slot> weekday(TableColumn column, String day, String rest) {
+        return DayNames.placeInWeek(day)
+                .map(place -> new Slot(column, String.valueOf(place), day.strip(), rest.strip()));
     }
 
     /** Headers that are times of day, one after the other by the same step. */

@@ -205,6 +205,9 @@ public final class Layings implements Draft.Step {
             assumed.add(asRows.get().decision());
             return Turned.of(asRows.get().decision().answer());
         }
+        if (block != null && areColumnsOfTheMaster(block)) {
+            return Optional.empty();
+        }
         if (block == null || !known) {
             pointOut(first, block != null);
             return Optional.empty();
@@ -226,6 +229,12 @@ public final class Layings implements Draft.Step {
                 Says.count(same.size(), "table")));
         askNumbered(signature, same, across, answer);
         return Turned.of(answer);
+    }
+
+    /** True where the job has a column for each of the members: so they stay. */
+    private boolean areColumnsOfTheMaster(Across block) {
+        Set<String> columns = job.columns().stream().map(LooseText::key).collect(Collectors.toSet());
+        return block.labels().stream().allMatch(label -> columns.contains(LooseText.key(label)));
     }
 
     /** Headers that run across over values of several kinds, or over too few members, stay columns, which is said. */

@@ -1,13 +1,15 @@
 package cuvee.value;
 
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
+import java.util.Map;
+import java.util.Optional;
 
 /** The names of the days of the week and their usual abbreviations in several languages. */
 public final class DayNames {
-    private static final Set<String> DAYS = days();
+    /** Their places in the week, from 1 for Monday. */
+    private static final Map<String, Integer> DAYS = days();
     /** The first letters of the days of two weeks, in several languages. */
     private static final List<String> INITIALS = List.of(
             "mtwtfssmtwtfss", "mdmdfssmdmdfss", "lmmjvsdlmmjvsd", "lmmgvsdlmmgvsd", "lmxjvsdlmxjvsd", "mdwdvzzmdwdvzz");
@@ -17,10 +19,14 @@ public final class DayNames {
 
     private DayNames() {}
 
-    private static Set<String> days() {
-        Set<String> days = new HashSet<>();
+    private static Map<String, Integer> days() {
+        Map<String, Integer> days = new HashMap<>();
+        int day = 0;
         for (String line : Words.of("days.txt")) {
-            days.addAll(Words.in(line));
+            day++;
+            for (String word : Words.in(line)) {
+                days.putIfAbsent(word, day);
+            }
         }
         return days;
     }
@@ -44,7 +50,12 @@ public final class DayNames {
 
     /** True for the name of a day of the week, or its abbreviation with or without a point. */
     public static boolean isDay(String text) {
+        return placeInWeek(text).isPresent();
+    }
+
+    /** The place of a day in the week by its name or its abbreviation, from 1 for Monday; empty for other words. */
+    public static Optional<Integer> placeInWeek(String text) {
         String word = text.strip().toLowerCase(Locale.ROOT);
-        return DAYS.contains(word.endsWith(".") ? word.substring(0, word.length() - 1) : word);
+        return Optional.ofNullable(DAYS.get(word.endsWith(".") ? word.substring(0, word.length() - 1) : word));
     }
 }

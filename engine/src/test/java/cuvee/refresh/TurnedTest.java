@@ -37,6 +37,41 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void theDaysOfAWeekBecomeRowsHoweverTheyAreNamed() {
+        batch.csv("Skerry.csv", "Name,Mon,Tue,Wed,Thu,Fri,Total", "Ann,8,7.5,,8,6,29.5", "Bo,4,4,4,4,4,20");
+        batch.csv("Hollin.csv", "Name,Sunday,Monday,Tuesday,Wednesday,Thursday,Friday", "Cy,1,2,3,4,5,6");
+        batch.csv("Tarsk.csv", "Name,Day,Amount", "Di,Mon,7", "Di,Tue,8", "Di,Wed,3");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("Name", "Day", "Amount").doesNotContain("Mon", "Total", "Sunday");
+        assertThat(made.lines())
+                .hasSize(9 + 6 + 3)
+                .anyMatch(line -> line.startsWith("Ann|Fri|6"))
+                .anyMatch(line -> line.startsWith("Cy|Sunday|1"))
+                .anyMatch(line -> line.startsWith("Di|Tue|8"));
+    }
+
+    @Test
+    void severalValuesForEachDayOfAWeekAreSeveralColumns() {
+        batch.csv(
+                "Skerry.csv",
+                "Name,Mon in,Mon out,Tue in,Tue out,Wed in,Wed out,Thu in,Thu out,Fri in,Fri out",
+                "Ann,8,17,9,17,8,16,8,18,9,12",
+                "Bo,8,17,9,17,8,16,8,18,9,13");
+        assertThat(batch.refresh().lines())
+                .hasSize(10)
+                .anyMatch(line -> line.startsWith("Ann|Mon|8|17"))
+                .anyMatch(line -> line.startsWith("Bo|Fri|9|13"));
+    }
+
+    @Test
+    void someDaysOfAWeekStayColumnsAndSoDoThoseThatTheMasterHas() {
+        batch.csv("Skerry.csv", "Name,Mon,Wed,Fri", "Ann,8,7.5,6", "Bo,4,4,4");
+        assertThat(batch.refresh().columns()).contains("Mon", "Wed", "Fri");
+        batch.csv("Skerry.csv", "Name,Mon,Tue,Wed,Thu,Fri", "Ann,8,7,7.5,8,6", "Bo,4,4,4,4,4");
+        assertThat(batch.refresh().columns()).as("new days").contains("Day");
+    }
+
+    @Test
     void daysWithoutAYearGoOverItsTurn() {
         for (String port : List.of("Hollin", "Tarsk")) {
             batch.sheet(
@@ -364,6 +399,11 @@ class TurnedTest extends BatchTest {
         Batch.Made made = batch.settle(Kinds.ACROSS, subject, TableChoice.LEAVE).refresh();
         assertThat(made.columns()).containsExactly("Depot", "Jan", "Feb", "Mar");
         assertThat(made.lines()).containsExactly("Hollin|1|2|3", "Tarsk|4|5|6");
+        batch.csv("other.csv", "Depot,Head,Jan,Feb,Mar", "Oska,Ann,7,8,9");
+        assertThat(batch.refresh().columns())
+                .as("columns of the master, in another layout too")
+                .contains("Jan", "Feb", "Mar")
+                .doesNotContain("Month");
     }
 
     @Test
