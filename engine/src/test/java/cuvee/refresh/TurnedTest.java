@@ -400,10 +400,11 @@ class TurnedTest extends BatchTest {
         assertThat(made.columns()).containsExactly("Depot", "Jan", "Feb", "Mar");
         assertThat(made.lines()).containsExactly("Hollin|1|2|3", "Tarsk|4|5|6");
         batch.csv("other.csv", "Depot,Head,Jan,Feb,Mar", "Oska,Ann,7,8,9");
-        assertThat(batch.refresh().columns())
+        Batch.Made later = batch.refresh();
+        assertThat(later.lines())
                 .as("columns of the master, in another layout too")
-                .contains("Jan", "Feb", "Mar")
-                .doesNotContain("Month");
+                .anyMatch(line -> line.contains("|7|8|9"));
+        assertThat(later.columns()).doesNotContain("Month");
     }
 
     @Test
