@@ -271,6 +271,9 @@ public final class TagColumns {
 
     /** The tables of which a tag says nothing; a label above some tables can be a column of the others. */
     private List<PlacedTable> without(TagSource source, String name, Map<PlacedTable, Value> values) {
+        if (source.from() == From.CAPTION) {
+            return List.of();
+        }
         String key = LooseText.key(name);
         boolean column =
                 source.from() == From.TITLE_LABEL && homes.keySet().stream().anyMatch(table -> hasColumn(table, key));
@@ -319,7 +322,7 @@ public final class TagColumns {
         Set<String> distinct = new HashSet<>();
         values.values().forEach(value -> distinct.add(LooseText.key(value.text())));
         boolean label = source.from() == From.TITLE_LABEL;
-        double least = label ? 0.5 : NEARLY_ALL;
+        double least = source.from() == From.CAPTION ? 0 : label ? 0.5 : NEARLY_ALL;
         if (distinct.size() < 2
                 || values.size() < homes.size() * least
                 || label && (Tags.isOfTheSheet(source.what()) || TotalWords.of(source.what()) != TotalWords.Sureness.NO)

@@ -45,6 +45,8 @@ public record TagSource(From from, String what) {
         TITLE_PART("title part"),
         /** A cell of the line right above each of several tables of a sheet, which tells them apart. */
         LINE_CELL("cell of line above"),
+        /** The one cell right above each of several tables of a sheet, which tells them apart. */
+        CAPTION("caption"),
         MODIFIED("modified"),
         FIXED("fixed text");
 
@@ -88,6 +90,7 @@ public record TagSource(From from, String what) {
             case TITLE_PERIOD -> "the period in the title";
             case TITLE_PART -> "part " + what + " of the title";
             case LINE_CELL -> "cell " + what + " of the line above the table";
+            case CAPTION -> "the line right above the table";
             case MODIFIED -> "the day on which the file was changed";
             case FIXED -> "the text " + Says.quoted(what);
         };
@@ -137,6 +140,7 @@ public record TagSource(From from, String what) {
             case TABLE_NAME -> "Table";
             case TITLE_PART -> "Title part " + what;
             case LINE_CELL -> "Line above " + what;
+            case CAPTION -> "Caption";
             case MODIFIED -> "Modified";
             case FIXED -> "Tag";
             case FOLDER_PERIOD, FILE_PERIOD, SHEET_PERIOD, TABLE_PERIOD, TITLE_PERIOD -> "Period";

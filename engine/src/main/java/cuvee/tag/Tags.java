@@ -37,6 +37,7 @@ public final class Tags {
     private static final Pattern DAY_OF_MONTH =
             Pattern.compile("(?i)(?:day|tag|jour|dag)?[ _.-]*(0?[1-9]|[12]\\d|3[01])\\.?(?:st|nd|rd|th)?");
     private static final int FEWEST_DAYS = 3;
+    private static final int LONGEST_CAPTION = 60;
     /** So many homes tell what word stands before a part. */
     private static final int ENOUGH_HOMES = 300;
 
@@ -57,6 +58,7 @@ public final class Tags {
 
     private final boolean sheetsAreDays;
     private final int lineCells;
+    private final Map<Home, String> captions;
 
     /** Labels that nearly all homes have are of a kind of their own. */
     private static final double NEARLY_ALL = 0.9;
@@ -68,6 +70,7 @@ public final class Tags {
         sheetsAreDays = sheetsAreDays();
         labels = new TitleLabels(this.homes);
         lineCells = lineCells();
+        captions = captions();
         files = NameParts.ofFiles(homes.stream().map(Home::fileName).toList());
         sheets = NameParts.of(homes.stream().map(Home::sheet).toList());
         tables = NameParts.of(homes.stream().map(Home::table).toList());
@@ -145,6 +148,9 @@ public final class Tags {
         }
         for (int cell = 1; cell <= lineCells; cell++) {
             candidates.add(new TagSource(From.LINE_CELL, String.valueOf(cell)));
+        }
+        if (!captions.isEmpty()) {
+            candidates.add(TagSource.of(From.CAPTION));
         }
         return List.copyOf(candidates);
     }
@@ -250,6 +256,7 @@ public final class Tags {
             case TITLE_PERIOD -> titlePeriod(home);
             case TITLE_PART -> titlePart(home, source.index());
             case LINE_CELL -> lineCell(home, source.index());
+            case CAPTION -> Optional.ofNullable(captions.get(home)).flatMap(Tags::periodOrText);
             case MODIFIED -> Value.of(home.modified());
             case FIXED -> Value.of(source.what());
         };
@@ -461,10 +468,47 @@ public final class Tags {
 
     private static Optional<Value> lineCell(Home home, int index) {
         List<String> cells = lineAbove(home);
-        return index < cells.size()
-                ? Period.of(cells.get(index))
-                        .map(period -> Optional.of(Value.of(period, cells.get(index))))
-                        .orElseGet(() -> Value.of(cells.get(index)))
+        return index < cells.size() ? periodOrText(cells.get(index)) : Optional.empty();
+    }
+
+    private static Optional<Value> periodOrText(String text) {
+        return Period.of(text)
+                .map(period -> Optional.of(Value.of(period, text)))
+                .orElseGet(() -> Value.of(text));
+    }
+
+    /**
+     * What stands in one cell right above each of several tables of a sheet, another above each, and above tables that are
+     * alone on theirs where it is one of the same.
+     */
+    private Map<Home, String> captions() {
+        Map<String, List<Home>> ofSheets = new LinkedHashMap<>();
+        homes.forEach(home -> ofSheets.computeIfAbsent(home.path() + "\n" + home.sheet(), sheet -> new ArrayList<>())
+                .add(home));
+        Map<Home, String> captions = new LinkedHashMap<>();
+        for (List<Home> sheet : ofSheets.values()) {
+            Map<Home, String> here = new LinkedHashMap<>();
+            sheet.forEach(home -> caption(home).ifPresent(caption -> here.put(home, caption)));
+            long different =
+                    here.values().stream().map(LooseText::key).distinct().count();
+            if (here.size() > 1 && here.size() == sheet.size() && different == here.size()) {
+                captions.putAll(here);
+            }
+        }
+        Set<String> known = captions.values().stream().map(LooseText::key).collect(Collectors.toSet());
+        homes.forEach(home -> caption(home)
+                .filter(caption -> known.contains(LooseText.key(caption)))
+                .ifPresent(caption -> captions.putIfAbsent(home, caption)));
+        return captions;
+    }
+
+    private Optional<String> caption(Home home) {
+        List<String> cells = lineAbove(home);
+        return cells.size() == 1
+                        && cells.get(0).length() <= LONGEST_CAPTION
+                        && cells.get(0).indexOf(':') < 0
+                        && !labels.isBesideOthers(cells.get(0))
+                ? Optional.of(cells.get(0))
                 : Optional.empty();
     }
 

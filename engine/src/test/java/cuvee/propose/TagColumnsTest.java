@@ -207,6 +207,54 @@ class TagColumnsTest extends BatchTest {
         assertThat(made.lines()).contains("Dunlin|2.01|2.3|1.9|2026-01-05", "Skua|5.4|5.8|5.3|2026-01-07");
     }
 
+    private static Object[][] captioned(String title, String... captions) {
+        List<Object[]> rows = new ArrayList<>();
+        if (!title.isEmpty()) {
+            rows.add(row(title));
+            rows.add(row());
+        }
+        for (String caption : captions) {
+            rows.add(row(caption));
+            rows.add(row("Ref", "Item", "Boxes"));
+            for (int i = 1; i <= 3; i++) {
+                rows.add(row(caption.charAt(0) + title + i, i % 2 == 0 ? "Hinge" : "Latch", 7 * i + caption.length()));
+            }
+            rows.add(row());
+        }
+        return rows.toArray(Object[][]::new);
+    }
+
+    @Test
+    void whatStandsRightAboveEachOfSeveralTablesOfASheetTagsTheirRowsWhateverTitleTheSheetHas() {
+        batch.sheet("Skerry.xlsx", captioned("Skerry return", "Inner basin", "Outer basin"));
+        batch.sheet("Hollin.xlsx", captioned("", "Inner basin", "Slip", "Outer basin"));
+        batch.sheet("Tarsk.xlsx", captioned("Tarsk return", "Slip", "Inner basin"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).contains("Caption");
+        assertThat(made.column("Caption"))
+                .containsOnly("Inner basin", "Outer basin", "Slip")
+                .hasSize(21);
+        assertThat(made.lines()).anyMatch(line -> line.startsWith("ISkerry return1|") && line.contains("Inner basin"));
+    }
+
+    @Test
+    void captionsOfOneFileAreAColumnThoughTheOthersHaveATableEach() {
+        batch.sheet("Skerry.xlsx", captioned("", "Quay", "Slip"));
+        batch.csv("Hollin.csv", "Ref,Item,Boxes", "H1,Hinge,7", "H2,Latch,9");
+        batch.csv("Tarsk.csv", "Ref,Item,Boxes", "T1,Hinge,7", "T2,Latch,9");
+        Batch.Made made = batch.refresh();
+        assertThat(made.column("Caption"))
+                .containsExactlyInAnyOrder("Quay", "Quay", "Quay", "Slip", "Slip", "Slip", "", "", "", "");
+        assertThat(made.findings("tag-not-found")).isEmpty();
+    }
+
+    @Test
+    void aNoteThatStandsAboveEachTableIsNoCaption() {
+        batch.sheet("Skerry.xlsx", captioned("", "Provisional figures", "Provisional figures"));
+        batch.sheet("Hollin.xlsx", captioned("", "Provisional figures", "Provisional figures"));
+        assertThat(batch.refresh().columns()).doesNotContain("Caption");
+    }
+
     @Test
     void theCellsOfTheLineAboveEachOfManyTablesAreColumnsOfTheirOwn() {
         List<Object[]> rows = new ArrayList<>();
