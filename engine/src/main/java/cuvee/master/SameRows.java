@@ -165,6 +165,61 @@ public final class SameRows {
         });
     }
 
+    /**
+     * Rows of a table whose keys rows of an earlier one have.
+     *
+     * @param alike how many of them are the same in all else, too
+     * @param row the first of them, in its sheet
+     * @param amount what they come to, about as exact as a double
+     */
+    public record Twice(int table, int other, long rows, long alike, int row, double amount) {}
+
+    /**
+     * The rows of tables whose keys stand in another table too, for each two of these, those with the most first. Nothing
+     * where a key stands in several rows of one table, or where more than a share of all keys stand in several tables.
+     *
+     * @param keys the columns that make up a key; a single one has to look like one
+     * @param all the columns by which rows are the same throughout
+     * @param amount the column to add up; below zero for none
+     */
+    public List<Twice> twice(List<Integer> keys, List<Integer> all, int amount, double share) {
+        String filled = keys.size() == 1 ? " AND " + likeKey("m.m" + keys.get(0), keys.get(0)) : "";
+        String rows = "SELECT tbl, row, any_value(" + key("m", keys) + ") AS h, any_value(" + key("m", all) + ") AS w, "
+                + (amount < 0 ? "0.0" : "coalesce(CAST(sum(m.m" + amount + ") AS DOUBLE), 0.0)")
+                + " AS v FROM master m WHERE aside = 0" + filled + " GROUP BY tbl, row";
+        return Sql.ask("looking for rows that stand twice", () -> {
+            try (Statement statement = connection.createStatement()) {
+                long different;
+                try (ResultSet row = statement.executeQuery("WITH k AS (" + rows + ")"
+                        + " SELECT count(*), count(DISTINCT h), count(DISTINCT hash(tbl, h)) FROM k")) {
+                    row.next();
+                    long count = row.getLong(1);
+                    different = row.getLong(2);
+                    boolean onceInEach = row.getLong(3) == count;
+                    if (!onceInEach || different == count || count - different > share * different) {
+                        return List.of();
+                    }
+                }
+                List<Twice> twice = new ArrayList<>();
+                try (ResultSet row = statement.executeQuery("WITH k AS (" + rows + "), d AS (SELECT * FROM k WHERE h IN"
+                        + " (SELECT h FROM k GROUP BY h HAVING count(*) > 1)) SELECT a.tbl, b.tbl, count(*),"
+                        + " count(*) FILTER (a.w = b.w), min(b.row), sum(b.v) FROM d a JOIN d b ON a.h = b.h AND a.tbl"
+                        + " < b.tbl GROUP BY a.tbl, b.tbl ORDER BY count(*) DESC, a.tbl, b.tbl")) {
+                    while (row.next()) {
+                        twice.add(new Twice(
+                                row.getInt(1),
+                                row.getInt(2),
+                                row.getLong(3),
+                                row.getLong(4),
+                                row.getInt(5),
+                                row.getDouble(6)));
+                    }
+                }
+                return twice;
+            }
+        });
+    }
+
     /** The months that the rows of a table reach from and to. */
     public record Months(int table, YearMonth first, YearMonth last) {}
 

@@ -145,7 +145,7 @@ final class LabelMonths implements Draft.Step {
 
     /** The year in which all dates of the other tables lie; what was assumed so before stays. */
     private Optional<MonthYear> besideDates(DraftColumn column, PlacedTable table, Map<PlacedTable, MonthYear> asked) {
-        Optional<MonthYear> year = OfAYear.assumedBefore(job, column.name(), table.source())
+        Optional<MonthYear> year = WrittenEvidence.assumedBefore(job, column.name(), table.source())
                 .flatMap(before -> MonthYear.of(before.year()))
                 .or(() -> MonthYear.around(days(column)));
         year.ifPresent(each -> asked.put(table, each));

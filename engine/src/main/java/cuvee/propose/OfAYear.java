@@ -1,12 +1,10 @@
 package cuvee.propose;
 
-import cuvee.decision.Choices;
 import cuvee.decision.ColumnChoice;
 import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.job.Decision;
-import cuvee.job.Job;
 import cuvee.layout.LaidColumn;
 import cuvee.layout.PlacedTable;
 import cuvee.master.SourceCells.Range;
@@ -143,19 +141,6 @@ final class OfAYear {
                 question.assumed(),
                 "all dates of the others lie in it",
                 Says.count(question.stake(), "row"));
-    }
-
-    /** The year that was assumed of the words of one source at an earlier refresh. */
-    static Optional<ColumnChoice.WrittenAs> assumedBefore(Job job, String name, String source) {
-        String subject = new ColumnChoice.Scoped(name, source).words();
-        return job.isSettled(Kinds.WRITTEN_AS, subject)
-                ? Optional.empty()
-                : job.decision(Kinds.WRITTEN_AS, subject)
-                        .map(decision -> Choices.of(decision, job.columns()))
-                        .flatMap(choice -> choice instanceof ColumnChoice.WrittenAs so
-                                        && !so.year().isEmpty()
-                                ? Optional.of(so)
-                                : Optional.empty());
     }
 
     /** The year of what does not say it in a table: as the analyst says, else the only one that names say. */

@@ -277,7 +277,20 @@ final class WrittenEvidence {
 
     /** What was assumed of a column in one source at an earlier refresh, and has not been settled. */
     Optional<ColumnChoice.WrittenAs> assumedBefore(String name, String source) {
-        return OfAYear.assumedBefore(job, name, source);
+        return assumedBefore(job, name, source);
+    }
+
+    /** The year that was assumed of the words of one source at an earlier refresh. */
+    static Optional<ColumnChoice.WrittenAs> assumedBefore(Job job, String name, String source) {
+        String subject = new ColumnChoice.Scoped(name, source).words();
+        return job.isSettled(Kinds.WRITTEN_AS, subject)
+                ? Optional.empty()
+                : job.decision(Kinds.WRITTEN_AS, subject)
+                        .map(decision -> Choices.of(decision, job.columns()))
+                        .flatMap(choice -> choice instanceof ColumnChoice.WrittenAs so
+                                        && !so.year().isEmpty()
+                                ? Optional.of(so)
+                                : Optional.empty());
     }
 
     void find(Finding finding) {

@@ -10,6 +10,7 @@ import cuvee.check.Expected;
 import cuvee.check.Reconciled;
 import cuvee.earlier.ClosedPeriods;
 import cuvee.earlier.RepeatedLists;
+import cuvee.earlier.RowsTwice;
 import cuvee.finding.Finding;
 import cuvee.gather.SourceFacts;
 import cuvee.job.Job;
@@ -73,6 +74,7 @@ record MasterLook(
             findings.addAll(RepeatedFigures.findings(looked, reconciled));
             findings.addAll(AuditFindings.of(looked.plan(), reader));
             findings.addAll(RepeatedLists.findings(looked, reader));
+            findings.addAll(RowsTwice.findings(looked, reader));
             arrivals.ifPresent(came -> findings.addAll(Jumps.of(came, proposal.plan(), reader.figures())));
             findings.addAll(closed.findings(looked, reader));
             Job recorded = closed.recorded(looked.job(), looked, reader, facts).withPlaces(given.places());

@@ -1,0 +1,153 @@
+package cuvee.earlier;
+
+import cuvee.finding.Finding;
+import cuvee.finding.Severity;
+import cuvee.layout.Origin;
+import cuvee.master.MasterPlan;
+import cuvee.master.MasterReader;
+import cuvee.master.SameRows;
+import cuvee.place.Says;
+import cuvee.place.Where;
+import cuvee.propose.Proposal;
+import cuvee.value.Type;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+
+/**
+ * A few rows of a table that are those of another one: by a column of names or numbers each of which stands once in every
+ * table, or, where there is none, by all that the rows say. Where rows of one table are alike too, they are so by chance,
+ * and nothing is said.
+ */
+public final class RowsTwice {
+    private static final int FEWEST_COLUMNS = 4;
+    private static final int FEWEST_ROWS = 2;
+    /** Where more keys of a hundred stand in several tables, that is how they are made. */
+    private static final double MOST = 0.2;
+
+    private static final int MOST_NAMED = 6;
+    /** Rows are not compared with each other in longer masters. */
+    private static final long LONGEST = 3_000_000;
+
+    private final MasterPlan plan;
+    private final MasterReader reader;
+    private final TellingColumns telling;
+    private final Map<Integer, MasterPlan.Table> tables = new HashMap<>();
+
+    private RowsTwice(Proposal proposal, MasterReader reader) {
+        this.plan = proposal.plan();
+        this.reader = reader;
+        this.telling = TellingColumns.of(proposal, reader.figures().rowNumbers());
+        plan.tables().forEach(table -> tables.put(table.id(), table));
+    }
+
+    /** A warning for each two tables that have rows in common, the most of them first. */
+    public static List<Finding> findings(Proposal proposal, MasterReader reader) {
+        return proposal.plan().tables().size() < 2 || reader.rows() > LONGEST
+                ? List.of()
+                : new RowsTwice(proposal, reader).findings();
+    }
+
+    private List<Finding> findings() {
+        List<Integer> names = telling.cells().stream()
+                .filter(i -> plan.columns().get(i).type() == Type.TEXT
+                        || plan.columns().get(i).type() == Type.WHOLE_NUMBER)
+                .toList();
+        List<Integer> keys = reader.standingOut().nearlyAllDifferent(names);
+        for (int key : keys) {
+            List<SameRows.Twice> twice = reader.sameRows().twice(List.of(key), telling.cells(), amount(), MOST);
+            if (!twice.isEmpty()) {
+                return said(twice, key);
+            }
+        }
+        boolean comparable =
+                keys.isEmpty() && telling.dated() && telling.cells().size() >= FEWEST_COLUMNS && amount() >= 0;
+        return !comparable
+                ? List.of()
+                : said(
+                        reader.sameRows().twice(telling.cells(), telling.cells(), amount(), MOST).stream()
+                                .filter(twice -> twice.rows() >= FEWEST_ROWS)
+                                .toList(),
+                        -1);
+    }
+
+    /** The last column of amounts, which most likely adds up what the others say; below zero where there is none. */
+    private int amount() {
+        Set<Type> types = telling.cells().stream()
+                .filter(plan::addsUp)
+                .map(i -> plan.columns().get(i).type())
+                .collect(Collectors.toSet());
+        Type type = types.contains(Type.MONEY)
+                ? Type.MONEY
+                : types.contains(Type.DECIMAL) ? Type.DECIMAL : Type.WHOLE_NUMBER;
+        OptionalInt last = telling.cells().stream()
+                .filter(plan::addsUp)
+                .filter(i -> plan.columns().get(i).type() == type)
+                .mapToInt(Integer::intValue)
+                .max();
+        return last.orElse(-1);
+    }
+
+    private List<Finding> said(List<SameRows.Twice> twice, int key) {
+        List<Finding> findings = new ArrayList<>();
+        for (SameRows.Twice each : twice.subList(0, Math.min(MOST_NAMED, twice.size()))) {
+            findings.add(said(each, key, twice.size() - MOST_NAMED));
+        }
+        return findings;
+    }
+
+    private Finding said(SameRows.Twice twice, int key, int more) {
+        MasterPlan.Table later = Objects.requireNonNull(tables.get(twice.other()));
+        MasterPlan.Table earlier = Objects.requireNonNull(tables.get(twice.table()));
+        String by = key < 0 ? "" : Says.quoted(plan.columns().get(key).name());
+        String same = key < 0
+                ? (twice.rows() == 1 ? " says" : " say") + " all that rows of " + named(earlier, later) + " say"
+                : (twice.rows() == 1 ? " has" : " have") + " the same " + by + " as rows of " + named(earlier, later)
+                        + (twice.alike() == twice.rows()
+                                ? ", and " + (twice.rows() == 1 ? "says" : "say") + " the same throughout"
+                                : twice.alike() == 0
+                                        ? ", and " + (twice.rows() == 1 ? "says" : "say") + " something else besides"
+                                        : "; " + Says.number(twice.alike()) + " of them say the same throughout");
+        String amount = amount() < 0
+                ? ""
+                : " They come to " + Says.number(new BigDecimal(twice.amount()).stripTrailingZeros()) + " in "
+                        + Says.quoted(plan.columns().get(amount()).name()) + ".";
+        return new Finding(
+                Severity.WARNING,
+                "rows-twice",
+                where(later, twice.row(), key),
+                Says.count(twice.rows(), "row") + " of " + Where.sheet(later.source(), later.sheet()) + same + "."
+                        + amount
+                        + (more > 0 ? " " + Says.count(more, "more pair") + " of tables have such rows." : ""),
+                "All of them are taken in.",
+                "If they are the same, set equal rows" + (key < 0 ? "" : " by " + by)
+                        + " aside in Rework; else settle this.");
+    }
+
+    private static String named(MasterPlan.Table table, MasterPlan.Table beside) {
+        return table.source().equals(beside.source()) && !table.sheet().isEmpty()
+                ? "the sheet " + table.sheet()
+                : table.source();
+    }
+
+    private Where where(MasterPlan.Table table, int row, int key) {
+        Where sheet = Where.sheet(table.source(), table.sheet());
+        return IntStream.of(key < 0 ? telling.cells().get(0) : key)
+                .mapToObj(table.feeds()::get)
+                .filter(Objects::nonNull)
+                .map(MasterPlan.Feed::origin)
+                .filter(Origin.Cell.class::isInstance)
+                .mapToInt(origin -> origin.column(0).orElse(-1))
+                .filter(column -> column >= 0)
+                .mapToObj(column -> sheet.cell(row, column + 1))
+                .findFirst()
+                .orElse(sheet.row(row));
+    }
+}
