@@ -11,6 +11,7 @@ import cuvee.place.Where;
 import cuvee.propose.Proposal;
 import cuvee.value.Type;
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -29,6 +30,8 @@ import java.util.stream.IntStream;
 public final class RowsTwice {
     private static final int FEWEST_COLUMNS = 4;
     private static final int FEWEST_ROWS = 2;
+    /** Numbers may be alike by chance. */
+    private static final int FEW_NUMBERS = 3;
     /** Where more keys of a hundred stand in several tables, that is how they are made. */
     private static final double MOST = 0.2;
 
@@ -40,12 +43,15 @@ public final class RowsTwice {
     private final MasterReader reader;
     private final TellingColumns telling;
     private final Map<Integer, MasterPlan.Table> tables = new HashMap<>();
+    /** The last column of amounts, which most likely adds up what the others say; below zero where there is none. */
+    private final int amount;
 
     private RowsTwice(Proposal proposal, MasterReader reader) {
         this.plan = proposal.plan();
         this.reader = reader;
         this.telling = TellingColumns.of(proposal, reader.figures().rowNumbers());
         plan.tables().forEach(table -> tables.put(table.id(), table));
+        this.amount = amount();
     }
 
     /** A warning for each two tables that have rows in common, the most of them first. */
@@ -62,23 +68,24 @@ public final class RowsTwice {
                 .toList();
         List<Integer> keys = reader.standingOut().nearlyAllDifferent(names);
         for (int key : keys) {
-            List<SameRows.Twice> twice = reader.sameRows().twice(List.of(key), telling.cells(), amount(), MOST);
+            boolean numbers = plan.columns().get(key).type() == Type.WHOLE_NUMBER;
+            List<SameRows.Twice> twice = reader.sameRows().twice(List.of(key), telling.cells(), amount, MOST).stream()
+                    .filter(each -> !numbers || each.rows() >= FEW_NUMBERS || each.alike() == each.rows())
+                    .toList();
             if (!twice.isEmpty()) {
                 return said(twice, key);
             }
         }
-        boolean comparable =
-                keys.isEmpty() && telling.dated() && telling.cells().size() >= FEWEST_COLUMNS && amount() >= 0;
+        boolean comparable = telling.dated() && telling.cells().size() >= FEWEST_COLUMNS && amount >= 0;
         return !comparable
                 ? List.of()
                 : said(
-                        reader.sameRows().twice(telling.cells(), telling.cells(), amount(), MOST).stream()
+                        reader.sameRows().twice(telling.cells(), telling.cells(), amount, MOST).stream()
                                 .filter(twice -> twice.rows() >= FEWEST_ROWS)
                                 .toList(),
                         -1);
     }
 
-    /** The last column of amounts, which most likely adds up what the others say; below zero where there is none. */
     private int amount() {
         Set<Type> types = telling.cells().stream()
                 .filter(plan::addsUp)
@@ -115,16 +122,19 @@ public final class RowsTwice {
                                 : twice.alike() == 0
                                         ? ", and " + (twice.rows() == 1 ? "says" : "say") + " something else besides"
                                         : "; " + Says.number(twice.alike()) + " of them say the same throughout");
-        String amount = amount() < 0
+        String comeTo = amount < 0 || amount == key
                 ? ""
-                : " They come to " + Says.number(new BigDecimal(twice.amount()).stripTrailingZeros()) + " in "
-                        + Says.quoted(plan.columns().get(amount()).name()) + ".";
+                : " They come to "
+                        + Says.number(BigDecimal.valueOf(twice.amount())
+                                .setScale(plan.columns().get(amount).decimals(), RoundingMode.HALF_UP)
+                                .stripTrailingZeros())
+                        + " in " + Says.quoted(plan.columns().get(amount).name()) + ".";
         return new Finding(
                 Severity.WARNING,
                 "rows-twice",
                 where(later, twice.row(), key),
                 Says.count(twice.rows(), "row") + " of " + Where.sheet(later.source(), later.sheet()) + same + "."
-                        + amount
+                        + comeTo
                         + (more > 0 ? " " + Says.count(more, "more pair") + " of tables have such rows." : ""),
                 "All of them are taken in.",
                 "If they are the same, set equal rows" + (key < 0 ? "" : " by " + by)
