@@ -25,6 +25,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
@@ -130,8 +131,8 @@ public final class RepeatedRows {
         if (plan.tables().size() < 2) {
             return List.of();
         }
-        List<Integer> columns =
-                TellingColumns.of(proposal, reader.figures().rowNumbers()).all();
+        TellingColumns telling = TellingColumns.of(proposal, reader.figures().rowNumbers());
+        List<Integer> columns = telling.all();
         if (columns.size() < FEWEST_COLUMNS) {
             return List.of();
         }
@@ -143,26 +144,17 @@ public final class RepeatedRows {
         NameParts names = NameParts.of(placed.values().stream()
                 .map(table -> Home.fileName(table.source()))
                 .toList());
-        // The largest first: where a table and its parts repeat each other, the whole goes and the parts stay.
-        List<SameRows.Repeats> candidates = new ArrayList<>(reader.sameRows().repeats(columns, SAMPLE, NEARLY_ALL));
-        // Of equals, the one whose file or sheet has the longer name, as copies mostly have.
-        candidates.sort(Comparator.comparingLong(SameRows.Repeats::rows)
-                .thenComparingInt(each -> nameLength(placed, each.table()))
-                .reversed());
-        for (SameRows.Repeats candidate : candidates) {
+        for (SameRows.Repeats candidate : candidates(reader, columns, placed)) {
             PlacedTable table = placed.get(candidate.table());
-            if (table == null || candidate.rows() < FEWEST_ROWS || !kept.contains(candidate.table())) {
+            if (table == null || !kept.contains(candidate.table())) {
                 continue;
             }
-            Set<Integer> others = new HashSet<>(kept);
-            others.remove(candidate.table());
-            Map<Integer, Long> shared = reader.sameRows().shared(candidate.table(), others, columns);
+            Map<Integer, Long> shared =
+                    reader.sameRows().shared(candidate.table(), without(kept, candidate.table()), columns);
             long there = shared.getOrDefault(SameRows.ANY_TABLE, 0L);
             if (there >= candidate.rows() * NEARLY_ALL && !isOfItsOwn(table, placed, shared)) {
                 kept.remove(candidate.table());
-                boolean alone = placed.values().stream()
-                        .filter(other -> subject(other).equals(subject(table)))
-                        .allMatch(other -> other.signature().equals(table.signature()));
+                boolean alone = isAlone(table, placed);
                 found.add(new Decision(
                         Kinds.REPEATED_ROWS,
                         alone ? subject(table) : own(table),
@@ -174,7 +166,79 @@ public final class RepeatedRows {
                                 .orElse(Says.count(candidate.rows(), "row"))));
             }
         }
+        if (columns.size() > telling.cells().size() && telling.cells().size() >= FEWEST_COLUMNS) {
+            wholesOfParts(reader, telling.cells(), placed, kept).forEach((table, reason) -> {
+                boolean alone = isAlone(table, placed);
+                found.add(new Decision(
+                        Kinds.REPEATED_ROWS,
+                        alone ? subject(table) : own(table),
+                        TableChoice.ASIDE,
+                        reason,
+                        Says.count(table.table().kept(), "row")));
+            });
+        }
         return found;
+    }
+
+    /**
+     * Tables most of whose first rows stand in others, the largest first: where a table and its parts repeat each other, the
+     * whole goes and the parts stay. Of equals, the one whose file or sheet has the longer name, as copies mostly have.
+     */
+    private static List<SameRows.Repeats> candidates(
+            MasterReader reader, List<Integer> columns, Map<Integer, PlacedTable> placed) {
+        return reader.sameRows().repeats(columns, SAMPLE, NEARLY_ALL).stream()
+                .filter(candidate -> candidate.rows() >= FEWEST_ROWS)
+                .sorted(Comparator.comparingLong(SameRows.Repeats::rows)
+                        .thenComparingInt(each -> nameLength(placed, each.table()))
+                        .reversed())
+                .toList();
+    }
+
+    private static Set<Integer> without(Set<Integer> tables, int table) {
+        Set<Integer> others = new HashSet<>(tables);
+        others.remove(table);
+        return others;
+    }
+
+    private static boolean isAlone(PlacedTable table, Map<Integer, PlacedTable> placed) {
+        return placed.values().stream()
+                .filter(other -> subject(other).equals(subject(table)))
+                .allMatch(other -> other.signature().equals(table.signature()));
+    }
+
+    /**
+     * Tables that are other tables put together, whatever the tags of these say: nearly all of its rows stand in one of
+     * several that stand in it nearly whole. Lists that hardly change from month to month are none: a row of one stands in
+     * each of the others.
+     */
+    private static Map<PlacedTable, String> wholesOfParts(
+            MasterReader reader, List<Integer> cells, Map<Integer, PlacedTable> placed, Set<Integer> kept) {
+        Map<PlacedTable, String> wholes = new LinkedHashMap<>();
+        Map<Integer, Long> rows = reader.rowsByTable();
+        for (SameRows.Repeats candidate : candidates(reader, cells, placed)) {
+            PlacedTable table = placed.get(candidate.table());
+            if (table == null || !kept.contains(candidate.table())) {
+                continue;
+            }
+            Map<Integer, Long> parts =
+                    new HashMap<>(reader.sameRows().shared(candidate.table(), without(kept, candidate.table()), cells));
+            long there = Objects.requireNonNullElse(parts.remove(SameRows.ANY_TABLE), 0L);
+            parts.entrySet()
+                    .removeIf(part -> part.getValue() < rows.getOrDefault(part.getKey(), 0L) * NEARLY_ALL
+                            || part.getValue() < FEWEST_ROWS);
+            long together = parts.values().stream().mapToLong(Long::longValue).sum();
+            if (parts.size() > 1
+                    && there >= candidate.rows() * NEARLY_ALL
+                    && together >= candidate.rows() * NEARLY_ALL
+                    && together * NEARLY_ALL <= candidate.rows()) {
+                kept.remove(candidate.table());
+                wholes.put(
+                        table,
+                        Says.number(there) + " of its " + Says.count(candidate.rows(), "row") + " stand in "
+                                + named(parts, placed, table) + " too");
+            }
+        }
+        return wholes;
     }
 
     /** True for a table above which stands that it is of something else than all those that hold rows of it. */

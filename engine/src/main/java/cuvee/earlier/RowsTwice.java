@@ -62,28 +62,34 @@ public final class RowsTwice {
     }
 
     private List<Finding> findings() {
-        List<Integer> names = telling.cells().stream()
-                .filter(i -> plan.columns().get(i).type() == Type.TEXT
-                        || plan.columns().get(i).type() == Type.WHOLE_NUMBER)
-                .toList();
-        List<Integer> keys = reader.standingOut().nearlyAllDifferent(names);
-        for (int key : keys) {
-            boolean numbers = plan.columns().get(key).type() == Type.WHOLE_NUMBER;
-            List<SameRows.Twice> twice = reader.sameRows().twice(List.of(key), telling.cells(), amount, MOST).stream()
-                    .filter(each -> !numbers || each.rows() >= FEW_NUMBERS || each.alike() == each.rows())
-                    .toList();
-            if (!twice.isEmpty()) {
-                return said(twice, key);
-            }
+        List<Finding> byName = byKey(Type.TEXT, 1);
+        if (!byName.isEmpty()) {
+            return byName;
         }
         boolean comparable = telling.dated() && telling.cells().size() >= FEWEST_COLUMNS && amount >= 0;
-        return !comparable
+        List<Finding> throughout = !comparable
                 ? List.of()
                 : said(
                         reader.sameRows().twice(telling.cells(), telling.cells(), amount, MOST).stream()
                                 .filter(twice -> twice.rows() >= FEWEST_ROWS)
                                 .toList(),
                         -1);
+        return throughout.isEmpty() ? byKey(Type.WHOLE_NUMBER, FEW_NUMBERS) : throughout;
+    }
+
+    private List<Finding> byKey(Type type, int fewest) {
+        List<Integer> named = telling.cells().stream()
+                .filter(i -> plan.columns().get(i).type() == type)
+                .toList();
+        for (int key : reader.standingOut().nearlyAllDifferent(named)) {
+            List<SameRows.Twice> twice = reader.sameRows().twice(List.of(key), telling.cells(), amount, MOST).stream()
+                    .filter(each -> each.rows() >= fewest || each.alike() == each.rows())
+                    .toList();
+            if (!twice.isEmpty()) {
+                return said(twice, key);
+            }
+        }
+        return List.of();
     }
 
     private int amount() {

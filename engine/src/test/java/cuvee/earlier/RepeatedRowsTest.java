@@ -61,6 +61,28 @@ class RepeatedRowsTest extends BatchTest {
     }
 
     @Test
+    void allMonthsInOneFileAreSetAsideThoughNoDateTellsTheirRowsApart() {
+        List<String> all = new ArrayList<>(List.of("Port,Boat,Boxes"));
+        int row = 0;
+        for (String month : List.of("Jan", "Feb", "Mar")) {
+            List<String> own = new ArrayList<>(List.of("Port,Boat,Boxes"));
+            for (int i = 0; i < 8; i++) {
+                row++;
+                own.add("%s,%s,%d".formatted(i % 2 == 0 ? "Oska" : "Tarsk", i % 3 == 0 ? "Heron" : "Skua", row * 37));
+            }
+            all.addAll(own.subList(1, own.size()));
+            batch.csv("Return " + month + " 2026.csv", own.toArray(String[]::new));
+        }
+        batch.csv("All returns 2026.csv", all.toArray(String[]::new));
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(24);
+        Question question = made.question(Kinds.REPEATED_ROWS);
+        assertThat(question.text()).contains("24 of its 24 rows stand in").contains("Return Jan 2026.csv");
+        assertThat(made.findings("lists-repeat")).isEmpty();
+        assertThat(batch.settle(question, "take").refresh().lines()).hasSize(48);
+    }
+
+    @Test
     void oneQuestionIsAboutAllSheetsOfTheNameAndHoldsNextMonth() {
         workbook("north.xlsx", 4);
         Workbooks.workbook()
