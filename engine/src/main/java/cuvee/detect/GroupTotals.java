@@ -66,6 +66,10 @@ final class GroupTotals {
 
     /** True where the only record of a group comes once more with less, as no record does. */
     private boolean isOfOne(Row row, int numbers, int blank) {
+        // What a record leaves out is the category that it goes by; a total leaves out the rest.
+        if (first == 0 && blank == 1 && columns.keyColumns() > 1 && columns.isFirstKeyBlankIn(row)) {
+            return false;
+        }
         boolean total = first > 0
                 || blank > 1
                 || blank == columns.keyColumns()

@@ -591,6 +591,17 @@ final class TableColumns {
         return blank;
     }
 
+    /** True where a row leaves blank the first of the columns of words, codes or dates that every record so far has filled. */
+    boolean isFirstKeyBlankIn(Row row) {
+        for (int column = 0; records > 0 && column < columns.length; column++) {
+            Evidence e = columns[column].evidence();
+            if (isKey(e)) {
+                return e.filled() == records && row.blank(column);
+            }
+        }
+        return false;
+    }
+
     /** How many columns that every record so far has filled are blank in a row; none before there are a few records. */
     int fullColumnsBlankIn(Row row) {
         int blank = 0;

@@ -37,7 +37,7 @@ public final class RowsTwice {
 
     private static final int MOST_NAMED = 6;
     /** Rows are not compared with each other in longer masters. */
-    private static final long LONGEST = 3_000_000;
+    private static final long LONGEST = 300_000;
 
     private final MasterPlan plan;
     private final MasterReader reader;
@@ -62,26 +62,23 @@ public final class RowsTwice {
     }
 
     private List<Finding> findings() {
-        List<Finding> byName = byKey(Type.TEXT, 1);
-        if (!byName.isEmpty()) {
-            return byName;
-        }
-        boolean comparable = telling.dated() && telling.cells().size() >= FEWEST_COLUMNS && amount >= 0;
-        List<Finding> throughout = !comparable
-                ? List.of()
-                : said(
-                        reader.sameRows().twice(telling.cells(), telling.cells(), amount, MOST).stream()
-                                .filter(twice -> twice.rows() >= FEWEST_ROWS)
-                                .toList(),
-                        -1);
-        return throughout.isEmpty() ? byKey(Type.WHOLE_NUMBER, FEW_NUMBERS) : throughout;
+        List<Integer> keys = reader.standingOut()
+                .nearlyAllDifferent(telling.cells().stream()
+                        .filter(i -> type(i) == Type.TEXT || type(i) == Type.WHOLE_NUMBER)
+                        .toList());
+        List<Integer> names = keys.stream().filter(i -> type(i) == Type.TEXT).toList();
+        List<Integer> numbers =
+                keys.stream().filter(i -> type(i) == Type.WHOLE_NUMBER).toList();
+        List<Finding> found = names.isEmpty() ? throughout() : byKey(names, 1);
+        return found.isEmpty() ? byKey(numbers, FEW_NUMBERS) : found;
     }
 
-    private List<Finding> byKey(Type type, int fewest) {
-        List<Integer> named = telling.cells().stream()
-                .filter(i -> plan.columns().get(i).type() == type)
-                .toList();
-        for (int key : reader.standingOut().nearlyAllDifferent(named)) {
+    private Type type(int column) {
+        return plan.columns().get(column).type();
+    }
+
+    private List<Finding> byKey(List<Integer> keys, int fewest) {
+        for (int key : keys) {
             List<SameRows.Twice> twice = reader.sameRows().twice(List.of(key), telling.cells(), amount, MOST).stream()
                     .filter(each -> each.rows() >= fewest || each.alike() == each.rows())
                     .toList();
@@ -92,17 +89,27 @@ public final class RowsTwice {
         return List.of();
     }
 
+    /** Rows that are the same in all that they say, where a date says when they were. */
+    private List<Finding> throughout() {
+        boolean comparable = telling.dated() && telling.cells().size() >= FEWEST_COLUMNS && amount >= 0;
+        return !comparable
+                ? List.of()
+                : said(
+                        reader.sameRows().twice(telling.cells(), telling.cells(), amount, MOST).stream()
+                                .filter(twice -> twice.rows() >= FEWEST_ROWS)
+                                .toList(),
+                        -1);
+    }
+
     private int amount() {
-        Set<Type> types = telling.cells().stream()
-                .filter(plan::addsUp)
-                .map(i -> plan.columns().get(i).type())
-                .collect(Collectors.toSet());
+        Set<Type> types =
+                telling.cells().stream().filter(plan::addsUp).map(this::type).collect(Collectors.toSet());
         Type type = types.contains(Type.MONEY)
                 ? Type.MONEY
                 : types.contains(Type.DECIMAL) ? Type.DECIMAL : Type.WHOLE_NUMBER;
         OptionalInt last = telling.cells().stream()
                 .filter(plan::addsUp)
-                .filter(i -> plan.columns().get(i).type() == type)
+                .filter(i -> type(i) == type)
                 .mapToInt(Integer::intValue)
                 .max();
         return last.orElse(-1);
@@ -110,41 +117,62 @@ public final class RowsTwice {
 
     private List<Finding> said(List<SameRows.Twice> twice, int key) {
         List<Finding> findings = new ArrayList<>();
-        for (SameRows.Twice each : twice.subList(0, Math.min(MOST_NAMED, twice.size()))) {
-            findings.add(said(each, key, twice.size() - MOST_NAMED));
+        int named = Math.min(MOST_NAMED, twice.size());
+        for (int i = 0; i < named; i++) {
+            boolean last = i == named - 1 && twice.size() > named;
+            findings.add(said(
+                    twice.get(i),
+                    key,
+                    last ? " " + Says.count(twice.size() - named, "more pair") + " of tables have such rows." : ""));
         }
         return findings;
     }
 
-    private Finding said(SameRows.Twice twice, int key, int more) {
+    private Finding said(SameRows.Twice twice, int key, String more) {
         MasterPlan.Table later = Objects.requireNonNull(tables.get(twice.other()));
         MasterPlan.Table earlier = Objects.requireNonNull(tables.get(twice.table()));
-        String by = key < 0 ? "" : Says.quoted(plan.columns().get(key).name());
+        boolean one = twice.rows() == 1;
+        String others = earlier.equals(later)
+                ? (one ? "another row" : "other rows") + " of its own"
+                : "rows of " + named(earlier, later);
         String same = key < 0
-                ? (twice.rows() == 1 ? " says" : " say") + " all that rows of " + named(earlier, later) + " say"
-                : (twice.rows() == 1 ? " has" : " have") + " the same " + by + " as rows of " + named(earlier, later)
-                        + (twice.alike() == twice.rows()
-                                ? ", and " + (twice.rows() == 1 ? "says" : "say") + " the same throughout"
-                                : twice.alike() == 0
-                                        ? ", and " + (twice.rows() == 1 ? "says" : "say") + " something else besides"
-                                        : "; " + Says.number(twice.alike()) + " of them say the same throughout");
-        String comeTo = amount < 0 || amount == key
-                ? ""
-                : " They come to "
-                        + Says.number(BigDecimal.valueOf(twice.amount())
-                                .setScale(plan.columns().get(amount).decimals(), RoundingMode.HALF_UP)
-                                .stripTrailingZeros())
-                        + " in " + Says.quoted(plan.columns().get(amount).name()) + ".";
+                ? (one ? " says" : " say") + " all that " + others + " say"
+                : (one ? " has" : " have") + " the same " + Says.quoted(name(key)) + " as " + others
+                        + throughout(twice);
         return new Finding(
                 Severity.WARNING,
                 "rows-twice",
                 where(later, twice.row(), key),
                 Says.count(twice.rows(), "row") + " of " + Where.sheet(later.source(), later.sheet()) + same + "."
-                        + comeTo
-                        + (more > 0 ? " " + Says.count(more, "more pair") + " of tables have such rows." : ""),
+                        + comeTo(twice, key) + more,
                 "All of them are taken in.",
-                "If they are the same, set equal rows" + (key < 0 ? "" : " by " + by)
+                "If they are the same, set equal rows" + (key < 0 ? "" : " by " + Says.quoted(name(key)))
                         + " aside in Rework; else settle this.");
+    }
+
+    private static String throughout(SameRows.Twice twice) {
+        String say = ", and " + (twice.rows() == 1 ? "says " : "say ");
+        if (twice.alike() == twice.rows()) {
+            return say + "the same throughout";
+        }
+        return twice.alike() == 0
+                ? say + "something else besides"
+                : "; " + Says.number(twice.alike()) + " of them say the same throughout";
+    }
+
+    /** What is at stake. */
+    private String comeTo(SameRows.Twice twice, int key) {
+        return amount < 0 || amount == key
+                ? ""
+                : " They come to "
+                        + Says.number(BigDecimal.valueOf(twice.amount())
+                                .setScale(plan.columns().get(amount).decimals(), RoundingMode.HALF_UP)
+                                .stripTrailingZeros())
+                        + " in " + Says.quoted(name(amount)) + ".";
+    }
+
+    private String name(int column) {
+        return plan.columns().get(column).name();
     }
 
     private static String named(MasterPlan.Table table, MasterPlan.Table beside) {

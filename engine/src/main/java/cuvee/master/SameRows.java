@@ -2,6 +2,7 @@ package cuvee.master;
 
 import cuvee.value.Type;
 import java.sql.ResultSet;
+import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.YearMonth;
 import java.util.ArrayList;
@@ -19,6 +20,8 @@ public final class SameRows {
     private final DuckDBConnection connection;
     /** Smaller numbers count things rather than name them. */
     private static final int LEAST_KEY = 100;
+    /** So many rows that one table has twice are slips. */
+    private static final int MOST_TWICE_IN_ONE = 2;
 
     private final MasterPlan plan;
     private final Supplier<Map<Integer, Long>> rowsByTable;
@@ -177,47 +180,76 @@ public final class SameRows {
     /**
      * The rows of tables whose keys stand in another table too, for each two of these, those with the most first. Nothing
      * where a key stands in several rows of one table, or where more than a share of all keys stand in several tables.
+     * A row or two that one table has twice, the same throughout, are no such keys but what is looked for.
      *
      * @param keys the columns that make up a key; a single one has to look like one
      * @param all the columns by which rows are the same throughout
      * @param amount the column to add up; below zero for none
      */
     public List<Twice> twice(List<Integer> keys, List<Integer> all, int amount, double share) {
-        String filled = keys.size() == 1 ? " AND " + likeKey("m.m" + keys.get(0), keys.get(0)) : "";
-        String rows = "SELECT tbl, row, any_value(" + key("m", keys) + ") AS h, any_value(" + key("m", all) + ") AS w, "
-                + (amount < 0 ? "0.0" : "coalesce(CAST(sum(m.m" + amount + ") AS DOUBLE), 0.0)")
-                + " AS v FROM master m WHERE aside = 0" + filled + " GROUP BY tbl, row";
+        boolean turned = plan.tables().stream().anyMatch(table -> table.turned() > 0);
+        String rows = rowsWithKeys(keys, all, amount, turned);
         return Sql.ask("looking for rows that stand twice", () -> {
             try (Statement statement = connection.createStatement()) {
-                long different;
-                try (ResultSet row = statement.executeQuery("WITH k AS (" + rows + ")"
-                        + " SELECT count(*), count(DISTINCT h), count(DISTINCT hash(tbl, h)) FROM k")) {
-                    row.next();
-                    long count = row.getLong(1);
-                    different = row.getLong(2);
-                    boolean onceInEach = row.getLong(3) == count;
-                    if (!onceInEach || different == count || count - different > share * different) {
-                        return List.of();
-                    }
-                }
-                List<Twice> twice = new ArrayList<>();
-                try (ResultSet row = statement.executeQuery("WITH k AS (" + rows + "), d AS (SELECT * FROM k WHERE h IN"
-                        + " (SELECT h FROM k GROUP BY h HAVING count(*) > 1)) SELECT a.tbl, b.tbl, count(*),"
-                        + " count(*) FILTER (a.w = b.w), min(b.row), sum(b.v) FROM d a JOIN d b ON a.h = b.h AND a.tbl"
-                        + " < b.tbl GROUP BY a.tbl, b.tbl ORDER BY count(*) DESC, a.tbl, b.tbl")) {
-                    while (row.next()) {
-                        twice.add(new Twice(
-                                row.getInt(1),
-                                row.getInt(2),
-                                row.getLong(3),
-                                row.getLong(4),
-                                row.getInt(5),
-                                row.getDouble(6)));
-                    }
-                }
-                return twice;
+                // Mostly none does, which is told by the bare keys.
+                return !turned && allDiffer(statement, keys) || !areSlips(statement, rows, keys.size() == 1, share)
+                        ? List.of()
+                        : pairs(statement, rows);
             }
         });
+    }
+
+    private boolean allDiffer(Statement statement, List<Integer> keys) throws SQLException {
+        String filled = keys.size() == 1 ? " AND m" + keys.get(0) + " IS NOT NULL" : "";
+        try (ResultSet row = statement.executeQuery(
+                "SELECT count(*) = count(DISTINCT " + key("m", keys) + ") FROM master m WHERE aside = 0" + filled)) {
+            row.next();
+            return row.getBoolean(1);
+        }
+    }
+
+    /** Each row of a source once, with its key, a hash of all that it says and its amount. */
+    private String rowsWithKeys(List<Integer> keys, List<Integer> all, int amount, boolean turned) {
+        String each = turned ? "any_value(%s)" : "%s";
+        String sum = turned ? "sum(%s)" : "%s";
+        String filled = keys.size() == 1 ? " AND " + likeKey("m.m" + keys.get(0), keys.get(0)) : "";
+        return "SELECT tbl, row, " + each.formatted(key("m", keys)) + " AS h, " + each.formatted(key("m", all))
+                + " AS w, "
+                + (amount < 0 ? "0.0" : "coalesce(CAST(" + sum.formatted("m.m" + amount) + " AS DOUBLE), 0.0)")
+                + " AS v FROM master m WHERE aside = 0" + filled + (turned ? " GROUP BY tbl, row" : "");
+    }
+
+    /** True where a few keys stand in several rows, though hardly any in several of one table. */
+    private static boolean areSlips(Statement statement, String rows, boolean single, double share)
+            throws SQLException {
+        try (ResultSet row = statement.executeQuery("SELECT count(*), count(DISTINCT h) FROM (" + rows + ")")) {
+            row.next();
+            long again = row.getLong(1) - row.getLong(2);
+            if (again == 0 || again > share * row.getLong(2)) {
+                return false;
+            }
+        }
+        try (ResultSet row = statement.executeQuery("SELECT count(*), count(DISTINCT hash(tbl, h)), count(DISTINCT"
+                + " hash(tbl, h, w)) FROM (" + rows + ")")) {
+            row.next();
+            boolean same = single && row.getLong(2) == row.getLong(3);
+            return row.getLong(1) - row.getLong(2) <= (same ? MOST_TWICE_IN_ONE : 0);
+        }
+    }
+
+    private static List<Twice> pairs(Statement statement, String rows) throws SQLException {
+        List<Twice> twice = new ArrayList<>();
+        try (ResultSet row =
+                statement.executeQuery("WITH k AS (" + rows + "), d AS (SELECT * FROM k WHERE h IN (SELECT h"
+                        + " FROM k GROUP BY h HAVING count(*) > 1)) SELECT a.tbl, b.tbl, count(*), count(*) FILTER (a.w = b.w),"
+                        + " min(b.row), sum(b.v) FROM d a JOIN d b ON a.h = b.h AND (a.tbl, a.row) < (b.tbl, b.row) GROUP BY"
+                        + " a.tbl, b.tbl ORDER BY count(*) DESC, a.tbl, b.tbl")) {
+            while (row.next()) {
+                twice.add(new Twice(
+                        row.getInt(1), row.getInt(2), row.getLong(3), row.getLong(4), row.getInt(5), row.getDouble(6)));
+            }
+        }
+        return twice;
     }
 
     /** The months that the rows of a table reach from and to. */

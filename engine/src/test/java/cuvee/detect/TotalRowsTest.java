@@ -455,6 +455,19 @@ class TotalRowsTest {
     }
 
     @Test
+    void aRecordThatStandsTwiceUnderItsCategoryIsNoTotalOfOne() {
+        FoundTable found = Sheets.tables(List.of(
+                        new Object[] {"Animal", "Product", "Price", "Doses", "Weight"},
+                        new Object[] {"Rabbit", "Felicor", 142.13, 5, 566},
+                        new Object[] {"", "Felicor", 142.13, 5, 566},
+                        new Object[] {"", "Cordavax", 74.55, 31, 72.6},
+                        new Object[] {"Horse", "Cordavax", 37.98, 2, 407.1},
+                        new Object[] {"", "Lepin", 87.06, 21, 39.6}))
+                .get(0);
+        assertThat(found.kept()).isEqualTo(5);
+    }
+
+    @Test
     void recordsThatLackADateAndHappenToBeLikeThoseAboveAreKept() {
         FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Date", "Item", "Qty"},

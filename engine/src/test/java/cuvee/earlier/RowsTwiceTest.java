@@ -94,12 +94,25 @@ class RowsTwiceTest extends BatchTest {
         months(true, 0);
         assertThat(batch.refresh().findings("rows-twice")).isEmpty();
         List<String> april = landings(4, true);
-        april.add(april.get(3));
+        april.add(april.get(3).replace("Heron", "Tern"));
         april.add(landings(3, true).get(4));
         file(4, april);
         assertThat(batch.refresh().findings("rows-twice"))
                 .as("keys stand several times")
                 .isEmpty();
+    }
+
+    @Test
+    void aRowThatOneFileHoldsTwiceIsFoundToo() {
+        List<String> january = landings(1, true);
+        january.add(january.get(3));
+        file(1, january);
+        file(2, landings(2, true));
+        assertThat(batch.refresh().findings("rows-twice")).singleElement().satisfies(found -> {
+            assertThat(found.text())
+                    .contains("1 row of Landings 2026-01.csv has the same “Ref” as another row of its own");
+            assertThat(found.where().toString()).contains("line 16");
+        });
     }
 
     @Test
