@@ -13,6 +13,7 @@ import cuvee.value.Type;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -115,7 +116,18 @@ public final class RowsTwice {
         return last.orElse(-1);
     }
 
-    private List<Finding> said(List<SameRows.Twice> twice, int key) {
+    /** Of two tables the rows of the one whose name comes later are pointed out; the order in which they were read says nothing. */
+    private List<Finding> said(List<SameRows.Twice> found, int key) {
+        Comparator<SameRows.Some> byName = Comparator.comparing(
+                        (SameRows.Some some) -> table(some).source())
+                .thenComparing(some -> table(some).sheet())
+                .thenComparing(SameRows.Some::row);
+        List<SameRows.Twice> twice = found.stream()
+                .map(each -> byName.compare(each.one(), each.other()) > 0 ? each.turnedRound() : each)
+                .sorted(Comparator.comparingLong((SameRows.Twice each) -> -each.rows())
+                        .thenComparing(SameRows.Twice::other, byName)
+                        .thenComparing(SameRows.Twice::one, byName))
+                .toList();
         List<Finding> findings = new ArrayList<>();
         int named = Math.min(MOST_NAMED, twice.size());
         for (int i = 0; i < named; i++) {
@@ -129,8 +141,8 @@ public final class RowsTwice {
     }
 
     private Finding said(SameRows.Twice twice, int key, String more) {
-        MasterPlan.Table later = Objects.requireNonNull(tables.get(twice.other()));
-        MasterPlan.Table earlier = Objects.requireNonNull(tables.get(twice.table()));
+        MasterPlan.Table later = table(twice.other());
+        MasterPlan.Table earlier = table(twice.one());
         boolean one = twice.rows() == 1;
         String others = earlier.equals(later)
                 ? (one ? "another row" : "other rows") + " of its own"
@@ -142,9 +154,9 @@ public final class RowsTwice {
         return new Finding(
                 Severity.WARNING,
                 "rows-twice",
-                where(later, twice.row(), key),
-                Says.count(twice.rows(), "row") + " of " + Where.sheet(later.source(), later.sheet()) + same + "."
-                        + comeTo(twice, key) + more,
+                where(later, twice.other().row(), key),
+                Says.count(twice.rows(), "row") + " of " + named(later, earlier) + same + "." + comeTo(twice, key)
+                        + more,
                 "All of them are taken in.",
                 "If they are the same, set equal rows" + (key < 0 ? "" : " by " + Says.quoted(name(key)))
                         + " aside in Rework; else settle this.");
@@ -164,11 +176,15 @@ public final class RowsTwice {
     private String comeTo(SameRows.Twice twice, int key) {
         return amount < 0 || amount == key
                 ? ""
-                : " They come to "
-                        + Says.number(BigDecimal.valueOf(twice.amount())
+                : (twice.rows() == 1 ? " It comes to " : " They come to ")
+                        + Says.number(BigDecimal.valueOf(twice.other().amount())
                                 .setScale(plan.columns().get(amount).decimals(), RoundingMode.HALF_UP)
                                 .stripTrailingZeros())
                         + " in " + Says.quoted(name(amount)) + ".";
+    }
+
+    private MasterPlan.Table table(SameRows.Some some) {
+        return Objects.requireNonNull(tables.get(some.table()));
     }
 
     private String name(int column) {
@@ -176,8 +192,8 @@ public final class RowsTwice {
     }
 
     private static String named(MasterPlan.Table table, MasterPlan.Table beside) {
-        return table.source().equals(beside.source()) && !table.sheet().isEmpty()
-                ? "the sheet " + table.sheet()
+        return table.source().equals(beside.source()) && !table.sheet().equals(beside.sheet())
+                ? "the sheet " + table.sheet() + " of " + table.source()
                 : table.source();
     }
 

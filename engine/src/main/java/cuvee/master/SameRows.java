@@ -169,17 +169,30 @@ public final class SameRows {
     }
 
     /**
-     * Rows of a table whose keys rows of an earlier one have.
+     * Rows of a table.
      *
-     * @param alike how many of them are the same in all else, too
      * @param row the first of them, in its sheet
      * @param amount what they come to, about as exact as a double
      */
-    public record Twice(int table, int other, long rows, long alike, int row, double amount) {}
+    public record Some(int table, int row, double amount) {}
 
     /**
-     * The rows of tables whose keys stand in another table too, for each two of these, those with the most first. Nothing
-     * where a key stands in several rows of one table, or where more than a share of all keys stand in several tables.
+     * Rows of two tables, or of one, that have the same keys.
+     *
+     * @param rows how many each side has
+     * @param alike how many of them are the same in all else, too
+     */
+    public record Twice(Some one, Some other, long rows, long alike) {
+        /** The same, the other side first. */
+        public Twice turnedRound() {
+            Some first = other;
+            Some second = one;
+            return new Twice(first, second, rows, alike);
+        }
+    }
+
+    /**
+     * The rows of tables whose keys stand in another table too, for each two of these. Nothing where a key stands in several rows of one table, or where more than a share of all keys stand in several tables.
      * A row or two that one table has twice, the same throughout, are no such keys but what is looked for.
      *
      * @param keys the columns that make up a key; a single one has to look like one
@@ -242,11 +255,14 @@ public final class SameRows {
         try (ResultSet row =
                 statement.executeQuery("WITH k AS (" + rows + "), d AS (SELECT * FROM k WHERE h IN (SELECT h"
                         + " FROM k GROUP BY h HAVING count(*) > 1)) SELECT a.tbl, b.tbl, count(*), count(*) FILTER (a.w = b.w),"
-                        + " min(b.row), sum(b.v) FROM d a JOIN d b ON a.h = b.h AND (a.tbl, a.row) < (b.tbl, b.row) GROUP BY"
-                        + " a.tbl, b.tbl ORDER BY count(*) DESC, a.tbl, b.tbl")) {
+                        + " min(a.row), sum(a.v), min(b.row), sum(b.v) FROM d a JOIN d b ON a.h = b.h AND (a.tbl, a.row) < (b.tbl, b.row) GROUP BY"
+                        + " a.tbl, b.tbl")) {
             while (row.next()) {
                 twice.add(new Twice(
-                        row.getInt(1), row.getInt(2), row.getLong(3), row.getLong(4), row.getInt(5), row.getDouble(6)));
+                        new Some(row.getInt(1), row.getInt(5), row.getDouble(6)),
+                        new Some(row.getInt(2), row.getInt(7), row.getDouble(8)),
+                        row.getLong(3),
+                        row.getLong(4)));
             }
         }
         return twice;

@@ -111,7 +111,7 @@ public final class ColumnTyping {
         Type type = mixed && !amounts.keptApart(name) ? Type.TEXT : decided;
         long misfits = type == Type.TEXT ? all.count(Form.CELL_ERROR) : all.filled() - Typing.fit(all, type);
         boolean decideNow = widened || job.decision(Kinds.TYPE, name).isEmpty();
-        List<Decision> decisions = new ArrayList<>();
+        List<Decision> decisions = new ArrayList<>(meanings.decisions());
         if (decideNow) {
             decisions.add(new Decision(
                     Kinds.TYPE, name, decided.word(), found.told().reason(), Says.count(all.filled(), "value")));

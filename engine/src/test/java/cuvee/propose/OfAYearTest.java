@@ -156,6 +156,19 @@ class OfAYearTest extends BatchTest {
     }
 
     @Test
+    void soDoesThatOfMonthsInCells() {
+        batch.csv("Skerry.csv", "Month,Boat,Boxes", "2026-01-01,Heron,5", "2026-02-01,Plover,6");
+        batch.csv("Hollin.csv", "Month,Boat,Boxes", "January,Heron,7", "February,Plover,8");
+        batch.refresh();
+        batch.csv("Tarsk.csv", "Month,Boat,Boxes", "2029-01-01,Heron,5", "2029-02-01,Plover,6");
+        Batch.Made later = batch.refresh();
+        assertThat(later.column("Month"))
+                .containsExactlyInAnyOrder(
+                        "2026-01-01", "2026-02-01", "2026-01-01", "2026-02-01", "2029-01-01", "2029-02-01");
+        assertThat(later.question(Kinds.WRITTEN_AS).assumed()).isEqualTo("months of 2026");
+    }
+
+    @Test
     void monthsInCellsBesideMonthsAcrossAreOfTheirYear() {
         batch.csv("Skerry.csv", "Account,2026-01,2026-02,2026-03", "Fuel,505,248,745", "Wages,610,611,640");
         batch.csv("Hollin.csv", "Account,Month,Amount", "Fuel,Jan,50", "Fuel,Feb,24", "Wages,Jan,61", "Wages,Feb,64");
