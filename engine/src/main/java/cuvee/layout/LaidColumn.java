@@ -1,9 +1,12 @@
 package cuvee.layout;
 
 import cuvee.detect.TableColumn;
+import cuvee.value.Convention;
 import cuvee.value.Conventions;
 import cuvee.value.Ditto;
 import cuvee.value.Evidence;
+import cuvee.value.Type;
+import cuvee.value.ValueReader;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.regex.Pattern;
@@ -41,7 +44,8 @@ public record LaidColumn(String header, Origin origin, Evidence evidence, double
     public List<LocalDate> daysOfCellsOrLabels() {
         return origin instanceof Origin.Label label
                 ? label.labels().stream()
-                        .filter(text -> ISO_DAY.matcher(text).matches())
+                        .filter(text -> ISO_DAY.matcher(text).matches()
+                                && ValueReader.read(text, Type.DATE, Convention.DEFAULT) != null)
                         .map(LocalDate::parse)
                         .toList()
                 : someDays();

@@ -205,7 +205,7 @@ public final class Layings implements Draft.Step {
             assumed.add(asRows.get().decision());
             return Turned.of(asRows.get().decision().answer());
         }
-        if (block != null && areColumnsOfTheMaster(block)) {
+        if (block != null && areColumnsOfTheMaster(first, block)) {
             return Optional.empty();
         }
         if (block == null || !known) {
@@ -232,9 +232,13 @@ public final class Layings implements Draft.Step {
     }
 
     /** True where the job has a column for each of the members: so they stay. */
-    private boolean areColumnsOfTheMaster(Across block) {
+    private boolean areColumnsOfTheMaster(PlacedTable table, Across block) {
         Set<String> columns = job.columns().stream().map(LooseText::key).collect(Collectors.toSet());
-        return block.labels().stream().allMatch(label -> columns.contains(LooseText.key(label)));
+        Set<Integer> members =
+                block.groups().values().stream().flatMap(List::stream).collect(Collectors.toSet());
+        return table.table().columns().stream()
+                .filter(column -> members.contains(column.index()))
+                .allMatch(column -> columns.contains(LooseText.key(column.header())));
     }
 
     /** Headers that run across over values of several kinds, or over too few members, stay columns, which is said. */

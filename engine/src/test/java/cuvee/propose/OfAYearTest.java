@@ -5,10 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.decision.Kinds;
 import cuvee.finding.Question;
 import cuvee.gather.Reread;
+import cuvee.layout.LaidColumn;
+import cuvee.layout.Origin;
 import cuvee.refresh.Batch;
 import cuvee.refresh.BatchTest;
 import cuvee.testing.Workbooks;
 import cuvee.value.Type;
+import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -153,6 +156,13 @@ class OfAYearTest extends BatchTest {
                 batch.settle(later.question(Kinds.WRITTEN_AS), "months of 2025").refresh();
         assertThat(settled.column("Month")).contains("2025-01-01");
         assertThat(settled.outcome().questions()).isEmpty();
+    }
+
+    @Test
+    void aLabelThatOnlyLooksLikeADayIsNone() {
+        LaidColumn labels = LaidColumn.told(
+                "Day", new Origin.Label(List.of("2026-02-28", "2026-02-30", "Mon")), List.of("2026-02-28"), 1);
+        assertThat(labels.daysOfCellsOrLabels()).containsExactly(LocalDate.of(2026, 2, 28));
     }
 
     @Test

@@ -388,6 +388,20 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void monthsOfAYearThatTheMasterHasStayColumnsInAnotherLayoutToo() {
+        batch.csv("plan.csv", "Depot,2026-01,2026-02,2026-03", "Hollin,1,2,3", "Tarsk,4,5,6");
+        batch.refresh();
+        String subject = batch.job().assumed().stream()
+                .filter(decision -> decision.kind().equals(Kinds.ACROSS))
+                .findFirst()
+                .orElseThrow()
+                .subject();
+        batch.settle(Kinds.ACROSS, subject, TableChoice.LEAVE).refresh();
+        batch.csv("other.csv", "Depot,Head,2026-01,2026-02,2026-03", "Oska,Ann,7,8,9");
+        assertThat(batch.refresh().lines()).anyMatch(line -> line.contains("|7|8|9"));
+    }
+
+    @Test
     void theyStayColumnsWhereTheAnalystSaysSo() {
         batch.csv("plan.csv", "Depot,Jan,Feb,Mar", "Hollin,1,2,3", "Tarsk,4,5,6");
         batch.refresh();
