@@ -1,11 +1,13 @@
 package cuvee.gather;
 
+import cuvee.detect.FoundTable.Doubt;
 import cuvee.detect.TableColumn;
 import cuvee.finding.Finding;
 import cuvee.finding.Severity;
 import cuvee.layout.PlacedTable;
 import cuvee.master.Store;
 import cuvee.place.Says;
+import cuvee.place.Where;
 import cuvee.value.Evidence;
 import cuvee.value.LooseText;
 import cuvee.value.Type;
@@ -17,6 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Sheets that hold one record each, labels down one column and their values beside them: read as tables they give a row for
@@ -32,6 +35,9 @@ public final class FormSheets {
     private static final double MOST_OF_A_KIND = 0.8;
 
     private static final double SHARED_LABELS = 0.7;
+
+    /** What stands in a form beside a label that speaks of the sheet itself: said once for all forms of a layout. */
+    public static final String OF_THE_SHEET = "of-the-sheet";
 
     private FormSheets() {}
 
@@ -88,7 +94,34 @@ public final class FormSheets {
                 .filter(table -> table.table().isForm())
                 .forEach(table -> byLayout.computeIfAbsent(table.signature(), any -> new ArrayList<>())
                         .add(table));
-        return byLayout.values().stream().map(FormSheets::readAsForms).toList();
+        return byLayout.values().stream()
+                .flatMap(alike -> Stream.concat(Stream.of(readAsForms(alike)), ofTheSheet(alike).stream()))
+                .toList();
+    }
+
+    /** What forms say beside labels that speak of the sheet itself, with the first place of each. */
+    private static List<Finding> ofTheSheet(List<PlacedTable> alike) {
+        Map<String, List<Where>> places = new LinkedHashMap<>();
+        Map<String, String> said = new LinkedHashMap<>();
+        for (PlacedTable form : alike) {
+            for (Doubt doubt : form.table().doubts()) {
+                if (doubt.kind().equals(OF_THE_SHEET)) {
+                    String label = doubt.text().substring(0, doubt.text().indexOf('”') + 1);
+                    said.putIfAbsent(label, doubt.text());
+                    places.computeIfAbsent(label, any -> new ArrayList<>())
+                            .add(form.where().row(doubt.row()));
+                }
+            }
+        }
+        List<Finding> findings = new ArrayList<>();
+        places.forEach((label, where) -> findings.add(new Finding(
+                Severity.REMARK,
+                OF_THE_SHEET,
+                where.get(0),
+                said.getOrDefault(label, ""),
+                Says.count(where.size(), "form") + (where.size() == 1 ? " has it." : " have it."),
+                "Look at it there; where it belongs to the record, give the label another name in the source.")));
+        return findings;
     }
 
     private static Finding readAsForms(List<PlacedTable> alike) {

@@ -103,7 +103,14 @@ final class FormTable {
                     .filter(cell -> !taken.contains(cell))
                     .map(cell -> CellKind.textOf(cell.staged()))
                     .toList();
-            if (cells.size() > 1 && !left.isEmpty() && !Tags.isOfTheSheet(LooseText.key(left.get(0)))) {
+            if (cells.size() > 1 && isOfTheSheet(left)) {
+                doubts.add(new FoundTable.Doubt(
+                        FormSheets.OF_THE_SHEET,
+                        row,
+                        Says.list(left.stream().map(Says::quoted).toList())
+                                + " are taken for words about the sheet, and no field.",
+                        left.size()));
+            } else if (cells.size() > 1 && !left.isEmpty()) {
                 doubts.add(new FoundTable.Doubt(
                         "beside",
                         row,
@@ -114,6 +121,11 @@ final class FormTable {
             }
         });
         return doubts;
+    }
+
+    /** True for a label that speaks of the sheet itself, with what stands beside it. */
+    private static boolean isOfTheSheet(List<String> left) {
+        return !left.isEmpty() && left.size() <= 2 && Tags.isOfTheSheet(LooseText.key(left.get(0)));
     }
 
     private static int column(SmallSheet small, Field field) {

@@ -303,7 +303,8 @@ public final class Doubles {
             }
             shared += all == 0 ? 0 : 1;
         }
-        return fewer && shared > 0;
+        // The one number of a record is the sum of its neighbours' by chance.
+        return fewer && shared > (table.table().isForm() ? 1 : 0);
     }
 
     /** Tables of one layout that are all alike are one question. */

@@ -9,6 +9,7 @@ import cuvee.finding.Finding;
 import cuvee.finding.Question;
 import cuvee.finding.Question.Answer;
 import cuvee.finding.Severity;
+import cuvee.gather.FormSheets;
 import cuvee.job.Job;
 import cuvee.layout.Layout;
 import cuvee.layout.Origin;
@@ -65,6 +66,7 @@ final class ReadingQuestions implements Draft.Step {
                 boolean turned = doubt.kind().equals("total-column") && table.turned() > 0;
                 if (!turned
                         && !doubt.kind().equals("total-row")
+                        && !doubt.kind().equals(FormSheets.OF_THE_SHEET)
                         && !doubt.kind().equals("sparse-row")) {
                     findings.add(new Finding(
                             TOLD.contains(doubt.kind()) ? Severity.REMARK : Severity.WARNING,

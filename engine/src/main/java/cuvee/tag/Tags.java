@@ -94,6 +94,11 @@ public final class Tags {
         return TitleLabels.isOfTheSheet(label);
     }
 
+    /** True for labels that say how the paper came to be, such as who signed it. */
+    public static boolean isOfThePaper(String label) {
+        return TitleLabels.isOfThePaper(label);
+    }
+
     public static Tags of(Collection<Home> homes) {
         return new Tags(homes);
     }

@@ -28,9 +28,11 @@ final class TitleLabels {
 
     /** What the loose key of a label that speaks of the sheet itself looks like; "Run date" can be said of a record. */
     private static final Pattern OF_THE_SHEET = Pattern.compile(
-            "(print|page|seite|export|generat|creat|erstellt|gedruckt"
-                    + "|version|datei|hinweis|source|quelle|contact|kontakt|phone|telephone|telefon|email|http|prepared|checked"
-                    + "|approved|signed).*|file|filename|path|run|runby|runat|runon|timestamp|notes?|tel|mail|comments?|status");
+            "(source|quelle|hinweis|contact|kontakt|phone|telephone|telefon|email).*|notes?|tel|mail|comments?|status");
+    /** Labels of how the paper came to be. */
+    private static final Pattern OF_THE_PAPER = Pattern.compile(
+            "(print|page|seite|export|generat|creat|erstellt|gedruckt|version|datei|http|prepared|checked"
+                    + "|approved|signed).*|file|filename|path|run|runby|runat|runon|timestamp");
 
     private final List<Home> homes;
 
@@ -69,7 +71,12 @@ final class TitleLabels {
 
     /** True for labels that say something of the sheet as a paper, rather than of its rows. */
     static boolean isOfTheSheet(String label) {
-        return OF_THE_SHEET.matcher(LooseText.key(label)).matches();
+        return isOfThePaper(label) || OF_THE_SHEET.matcher(LooseText.key(label)).matches();
+    }
+
+    /** True for labels that say how the paper came to be: printed, exported, checked, signed. */
+    static boolean isOfThePaper(String label) {
+        return OF_THE_PAPER.matcher(LooseText.key(label)).matches();
     }
 
     /** True where each home has exactly one label that the others lack. */

@@ -423,7 +423,7 @@ class FormsTest extends BatchTest {
     @Test
     void whatOnlyOneFormSaysIsLeftOutWithAWord() {
         reports();
-        report(5, row("Berth", null, "North quay"));
+        report(5, row("Signed", null, "A. Quill", null, "Berth", null, "North quay"));
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(5);
         assertThat(made.findings("beside"))
@@ -431,6 +431,15 @@ class FormsTest extends BatchTest {
                 .satisfies(finding -> assertThat(finding.text())
                         .startsWith("Report 2026-01-05.xlsx")
                         .contains("“Berth” and “North quay” stand in the form"));
+    }
+
+    @Test
+    void whatOnlyOneFormSaysBelowTheOthersIsAColumn() {
+        reports();
+        report(5, row("Berth", null, "North quay"));
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).contains("Berth");
+        assertThat(made.lines()).hasSize(5).anyMatch(line -> line.contains("North quay"));
     }
 
     @Test
