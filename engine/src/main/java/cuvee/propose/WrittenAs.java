@@ -22,6 +22,7 @@ final class WrittenAs {
     }
 
     private final List<Way> ways;
+    private final UnitsMixed unitsMixed;
 
     WrittenAs(WrittenEvidence seen) {
         DayNumbers dayNumbers = new DayNumbers(seen);
@@ -33,6 +34,7 @@ final class WrittenAs {
         Thousands thousands = new Thousands(seen);
         LostZeros lostZeros = new LostZeros(seen);
         ZerosAndOnes zerosAndOnes = new ZerosAndOnes(seen);
+        this.unitsMixed = new UnitsMixed(seen);
         this.ways = List.of(
                 (column, fed) -> dayNumbers.of(column.name(), fed),
                 (column, fed) -> ofYears(Meaning.DATES, bareDays.of(column, fed)),
@@ -55,10 +57,12 @@ final class WrittenAs {
     Map<PlacedTable, Meant> of(DraftColumn column) {
         Map<PlacedTable, LaidColumn> fed = new LinkedHashMap<>(column.fed());
         fed.values().removeIf(each -> !(each.origin() instanceof Origin.Cell));
-        return ways.stream()
+        Map<PlacedTable, Meant> meant = ways.stream()
                 .map(way -> way.of(column, fed))
-                .filter(meant -> !meant.isEmpty())
+                .filter(found -> !found.isEmpty())
                 .findFirst()
                 .orElse(Map.of());
+        unitsMixed.tell(column.name(), fed, meant);
+        return meant;
     }
 }

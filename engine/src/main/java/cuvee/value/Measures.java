@@ -47,6 +47,17 @@ public final class Measures {
         return units;
     }
 
+    /** True for a unit that is known. */
+    public static boolean isOne(String unit) {
+        return UNITS.containsKey(plain(unit));
+    }
+
+    /** True for two spellings of one unit. */
+    public static boolean areSame(String one, String other) {
+        Unit a = UNITS.get(plain(one));
+        return a != null && a.equals(UNITS.get(plain(other)));
+    }
+
     /** True for two units that measure the same thing otherwise. */
     public static boolean areApart(String one, String other) {
         Unit a = UNITS.get(plain(one));
