@@ -64,7 +64,8 @@ final class FormFields {
                     .toList()
                     .forEach(fields::add);
         }
-        fields.removeIf(field -> isAValue(group, fields, field));
+        List<Field> all = Stream.concat(fields.stream(), same.stream()).toList();
+        fields.removeIf(field -> isAValue(group, all, field));
         List<Field> plain = List.copyOf(fields);
         ofTheSheet.stream().filter(field -> isOfTheRecord(group, plain, field)).forEach(fields::add);
         if (fields.size() >= SmallSheet.FEWEST_FIELDS) {
@@ -168,7 +169,10 @@ final class FormFields {
         double shared = group.shared(labels);
         // In a row of pairs below another one the first cell is a label.
         boolean pairs = labels.size() % 2 == 0 && group.shared(under.subList(0, 1)) > PERHAPS_A_LABEL;
-        boolean told = shared >= SHARED && group.shared(under) <= shared / 2 && !pairs;
+        boolean begins = labels.size() > 2
+                && labels.stream().allMatch(Cell::isLabel)
+                && !under.get(0).isLabel();
+        boolean told = shared >= SHARED && (begins || group.shared(under) <= shared / 2 && !pairs);
         return told && (under.size() > 1 || common == labels.size())
                 || (common > 1 || labels.size() > 2)
                         && small.overValues(row)

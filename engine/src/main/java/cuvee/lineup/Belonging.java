@@ -57,6 +57,11 @@ public final class Belonging {
     private static final double BUILT_ALIKE = 0.9;
 
     private static final double BIAS = -5.1;
+
+    /** How much heavier a group is for each more file that it has a table from, and at most. */
+    private static final double FOR_EACH_FILE = 0.25;
+
+    private static final double MOST_FOR_FILES = 2;
     /** What sheets are called where nobody has called them anything. */
     private static final Pattern ANY_SHEET =
             Pattern.compile("|(sheet|tabelle|feuil|hoja|foglio|blad|ark|planilha)\\d*");
@@ -182,7 +187,10 @@ public final class Belonging {
         return strengths.computeIfAbsent(a.compareTo(b) < 0 ? a + "\n" + b : b + "\n" + a, k -> trial.strength(a, b));
     }
 
-    /** The ids of the heaviest group: rows count by their logarithm, so that one long table does not outweigh many. */
+    /**
+     * The ids of the heaviest group: rows count by their logarithm, so that one long table does not outweigh many, and a
+     * group counts for more with each file that it comes from.
+     */
     public Set<String> core() {
         List<List<Integer>> groups = new ArrayList<>();
         for (int i = 0; i < candidates.size(); i++) {
@@ -243,7 +251,12 @@ public final class Belonging {
                     * (Math.log(1 + each) / Math.log(2))
                     * Math.min(4, columns.get(i).size());
         }
-        return weight;
+        // What several files have in common is what a master is for; one long list is none.
+        long files = group.stream()
+                .flatMap(i -> candidates.get(i).files().stream())
+                .distinct()
+                .count();
+        return weight * Math.min(MOST_FOR_FILES, 1 + (files - 1) * FOR_EACH_FILE);
     }
 
     /** How likely it is that a layout belongs to a core, from 0 to 1. */

@@ -38,6 +38,9 @@ final class FamilyChoice implements Draft.Step {
     /** Below this a layout is left out without a question, unless it is a sizeable part of the master. */
     private static final double BELONGS_HARDLY = 0.02;
 
+    /** Below this a layout is asked about though it shares headers with the family. */
+    private static final double HOLDS_OTHERS = 0.1;
+
     private static final long SIZEABLE = 5;
     /** The same of a layout that was left out before. */
     private static final long SIZEABLE_BY_NOW = 4;
@@ -86,8 +89,11 @@ final class FamilyChoice implements Draft.Step {
                                 .thenComparingInt((Family family) -> shared(family, known)))
                         .orElse(families.get(0));
         List<Layout> beside = SheetsBeside.in(main.layouts());
-        if (families.size() == 1 && beside.isEmpty()) {
-            return main.layouts();
+        List<Layout> sharing = main.layouts();
+        if (families.size() == 1
+                && beside.isEmpty()
+                && sharing.stream().noneMatch(layout -> sharesLittle(layout, sharing, Set.of()))) {
+            return sharing;
         }
         List<Layout> all =
                 families.stream().flatMap(family -> family.layouts().stream()).toList();
@@ -148,11 +154,12 @@ final class FamilyChoice implements Draft.Step {
         List<Layout> beside = SheetsBeside.in(main.layouts());
         List<Layout> layouts = new ArrayList<>(main.layouts());
         layouts.removeAll(beside);
-        Family rest = new Family(layouts);
+        layouts.removeAll(holdingOthers(layouts, belonging, core));
+        Family rest = new Family(List.copyOf(layouts));
         for (Layout layout : all) {
             if (beside.contains(layout)) {
                 anotherJob(layout, rest, BELONGS_HARDLY, BESIDE, layouts);
-            } else if (!main.layouts().contains(layout)) {
+            } else if (!rest.layouts().contains(layout)) {
                 double likelihood = belonging
                         .map(judge -> judge.likelihood(layout.signature(), core))
                         // Where nobody judges, a layout is asked about as one in doubt, never left out without a word.
@@ -161,6 +168,56 @@ final class FamilyChoice implements Draft.Step {
             }
         }
         return layouts;
+    }
+
+    /**
+     * Those layouts of a family that share headers with the others and hold none of their records, as was decided or by all
+     * that their columns hold: of those that do not fit the smallest goes first, since the others may fit without it.
+     */
+    private Set<Layout> holdingOthers(List<Layout> family, Optional<Belonging> belonging, Set<String> core) {
+        Set<Layout> out = family.stream()
+                .filter(layout -> job.decision(Kinds.ANOTHER_JOB, layout.signature())
+                        .filter(decision -> decision.answer().equals(TableChoice.ASIDE))
+                        .isPresent())
+                .collect(Collectors.toCollection(HashSet::new));
+        if (belonging.isEmpty()) {
+            return out;
+        }
+        Set<String> left = new HashSet<>(core);
+        out.forEach(layout -> left.remove(layout.signature()));
+        Optional<Layout> next;
+        do {
+            next = family.stream()
+                    .filter(layout -> !out.contains(layout)
+                            && job.decision(Kinds.ANOTHER_JOB, layout.signature())
+                                    .isEmpty()
+                            && sharesLittle(layout, family, out)
+                            && belonging.get().likelihood(layout.signature(), left) < HOLDS_OTHERS)
+                    .min(Comparator.comparingInt(
+                                    (Layout layout) -> layout.tables().size())
+                            .thenComparingLong(Layout::rows)
+                            .thenComparing(Layout::signature));
+            next.ifPresent(layout -> {
+                out.add(layout);
+                left.remove(layout.signature());
+            });
+        } while (next.isPresent() && out.size() + 1 < family.size());
+        return out;
+    }
+
+    /** True for a layout with headers of its own that has fewer than half of what the others usually have. */
+    private static boolean sharesLittle(Layout layout, List<Layout> family, Set<Layout> out) {
+        List<Layout> others = family.stream()
+                .filter(other -> !other.equals(layout) && !out.contains(other))
+                .toList();
+        Set<String> known = new HashSet<>();
+        others.forEach(other -> known.addAll(other.keys()));
+        long shared = layout.keys().stream().filter(known::contains).count();
+        int[] widths = others.stream()
+                .mapToInt(other -> other.headers().size())
+                .sorted()
+                .toArray();
+        return widths.length > 0 && shared < layout.keys().size() && shared * 2 < widths[widths.length / 2];
     }
 
     /** The judge of which layouts are of one master; none where they are too many to be weighed each against each. */

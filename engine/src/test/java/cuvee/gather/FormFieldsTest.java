@@ -163,6 +163,17 @@ class FormFieldsTest extends BatchTest {
     }
 
     @Test
+    void headersOverOneRecordEachAreTablesThoughAPortIsTheSameInAll() {
+        for (int visit = 1; visit <= 5; visit++) {
+            visit(
+                    visit,
+                    row("Date", "Port", visit > 3 ? "Souls " + visit : "Passengers", "Berth"),
+                    row(LocalDate.of(2026, 1, visit), "Hollin", 10 + visit, "B1"));
+        }
+        assertThat(batch.refresh().findings("form-read")).isEmpty();
+    }
+
+    @Test
     void aCheckListWithTheSameRowsInEachFileIsATable() {
         for (int visit = 1; visit <= 4; visit++) {
             visit(

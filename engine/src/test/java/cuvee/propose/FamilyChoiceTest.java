@@ -235,6 +235,53 @@ class FamilyChoiceTest {
         assertThat(batch.refresh().lines()).hasSize(10);
     }
 
+    private void takings(String port, int first, int rows) {
+        String[] lines = new String[rows + 1];
+        lines[0] = "Docket,Port,Article,Pieces,Taken,Paid";
+        for (int i = 1; i < lines.length; i++) {
+            lines[i] = "D-" + (first + i) + "," + port + ","
+                    + List.of("Rope", "Lamp", "Buoy").get(i % 3) + "," + (3 + i) + "," + (12.5 * i + first / 7.0) + ","
+                    + (i % 4 == 0 ? "no" : "yes");
+        }
+        batch.csv(port + ".csv", lines);
+    }
+
+    @Test
+    void aListWithSomeOfTheHeadersAndNoneOfTheirRecordsIsAskedAboutAndLeftOut() {
+        takings("Hollin", 100, 9);
+        takings("Tarsk", 300, 14);
+        takings("Fenn", 500, 8);
+        batch.csv(
+                "stock.csv",
+                "Article,Port,In store,Order at",
+                "Rope,Hollin,40,10",
+                "Lamp,Tarsk,3,5",
+                "Buoy,Fenn,12,4",
+                "Rope,Fenn,9,10",
+                "Lamp,Hollin,0,5");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).doesNotContain("In store", "Order at");
+        assertThat(made.lines()).hasSize(31);
+        assertThat(made.question(Kinds.ANOTHER_JOB).text())
+                .contains("“Article”, “Port”, “In store” and “Order at”")
+                .contains("little in common with the other 3 tables");
+        assertThat(batch.refresh().lines()).as("and so it stays").hasSize(31);
+    }
+
+    @Test
+    void severalFilesOutweighOneLongListOfOtherThings() {
+        takings("Hollin", 100, 2);
+        takings("Tarsk", 300, 5);
+        takings("Fenn", 500, 3);
+        String[] lines = new String[200];
+        lines[0] = "Supplier,Town,Contact,Terms";
+        for (int i = 1; i < lines.length; i++) {
+            lines[i] = "Firm " + i + "," + ROUNDS.get(i % 5) + "," + STREAMS.get(i % 4) + " desk,30 days";
+        }
+        batch.csv("suppliers.csv", lines);
+        assertThat(batch.refresh().lines()).hasSize(10);
+    }
+
     private void book(String name, Map<String, Object[][]> sheets) {
         Workbooks book = Workbooks.workbook();
         new TreeMap<>(sheets).forEach(book::sheet);
