@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 
 /**
@@ -590,8 +591,72 @@ final class HeaderChoice {
         // Years alone name columns below words that head several of them, or beside a corner left blank.
         boolean headed = years == members && (top < bottom || runs && isBlankCorner(bottom) || comparesYears(bottom));
         boolean none = words == 0 && !row.isUnits() && !headed && !known;
-        boolean label = labels.contains(bottom) && !known && !clues.headerRow(row.number());
-        return none || label || named < 0.6 ? -1 : named;
+        boolean said = known || clues.headerRow(row.number());
+        boolean other = !said && (labels.contains(bottom) || top == bottom && isRecord(bottom));
+        return none || other || named < 0.6 ? -1 : named;
+    }
+
+    /**
+     * True for a row that is itself a record: it holds numbers or dates that are no years, nor run across, in columns of such,
+     * and nothing else in any; or a code among codes that are made like it.
+     */
+    private boolean isRecord(int index) {
+        HeadRow row = rows.get(index);
+        int alike = 0;
+        for (int column = 0; column < row.width(); column++) {
+            if (row.blank(column)) {
+                continue;
+            }
+            if (row.form(column).isDate() || row.isValue(column) && !row.isYear(column)) {
+                if (!isAmongItsKind(index, column)) {
+                    return false;
+                }
+                alike++;
+            } else if (valuesBelow(index, column)) {
+                return false;
+            } else {
+                alike += isAmongCodes(index, column) ? 1 : 0;
+            }
+        }
+        return alike > 0 && !runsAcross(index);
+    }
+
+    /** True where most of the other cells of a column hold what one does: dates, or numbers and other values. */
+    private boolean isAmongItsKind(int index, int column) {
+        boolean date = rows.get(index).form(column).isDate();
+        return isMostAround(
+                index, column, row -> row.isValue(column) && row.form(column).isDate() == date);
+    }
+
+    /** True where most of the other cells of a column differ from a code in their digits only. */
+    private boolean isAmongCodes(int index, int column) {
+        HeadRow code = rows.get(index);
+        if (code.form(column) != Form.WORDS_AND_DIGITS) {
+            return false;
+        }
+        String pattern = LooseText.codePattern(code.text(column));
+        return pattern.indexOf(' ') < 0
+                && isMostAround(
+                        index,
+                        column,
+                        row -> LooseText.codePattern(row.text(column)).equals(pattern)
+                                && !row.hasKey(column, code.key(column)));
+    }
+
+    /** True for most of the cells of a column near a row, of which there are some, in rows nearly as wide. */
+    private boolean isMostAround(int index, int column, Predicate<HeadRow> holds) {
+        int filled = 0;
+        int held = 0;
+        for (int at = Math.max(0, index - LOOK_BELOW); at < Math.min(rows.size(), index + 1 + LOOK_BELOW); at++) {
+            HeadRow other = rows.get(at);
+            if (at != index
+                    && !other.blank(column)
+                    && other.filled() * 2 > rows.get(index).filled()) {
+                filled++;
+                held += holds.test(other) ? 1 : 0;
+            }
+        }
+        return held * 2 > filled;
     }
 
     /** True where the first columns have no name but hold words: what they are is plain from the rows. */

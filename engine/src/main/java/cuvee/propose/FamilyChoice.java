@@ -264,10 +264,7 @@ final class FamilyChoice implements Draft.Step {
     /** Lists of two columns and handfuls of cells are set aside with a reason but without a question. */
     private static boolean worthAsking(Layout layout, Family main) {
         long usual = main.rows() / Math.max(1, main.tables());
-        boolean named = layout.tables().stream()
-                .anyMatch(table ->
-                        !table.table().headerRows().isEmpty() || table.table().isForm());
-        return named && layout.headers().size() >= 3 && layout.rows() * 20 >= usual;
+        return layout.headers().size() >= 3 && layout.rows() * 20 >= usual;
     }
 
     private void anotherJob(Layout layout, Family main, double likelihood, String otherwise, List<Layout> layouts) {

@@ -75,6 +75,7 @@ public final class Planner {
         return List.of(
                 new TablesToTake(job, ruledOut),
                 new Layings(job),
+                new HeadersOfOthers(),
                 new HeadersSaid(job),
                 new FamilyChoice(job, around.profiling()),
                 Doubles.step(job, around.profiling()),

@@ -64,7 +64,9 @@ final class ReadingQuestions implements Draft.Step {
         for (PlacedTable table : layout.tables()) {
             for (Doubt doubt : table.table().doubts()) {
                 boolean turned = doubt.kind().equals("total-column") && table.turned() > 0;
+                boolean called = doubt.kind().equals("no-header") && HeadersOfOthers.isCalledAsOthers(table);
                 if (!turned
+                        && !called
                         && !doubt.kind().equals("total-row")
                         && !doubt.kind().equals(FormSheets.OF_THE_SHEET)
                         && !doubt.kind().equals("sparse-row")) {
