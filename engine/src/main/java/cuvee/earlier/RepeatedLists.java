@@ -16,6 +16,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 
 /**
@@ -28,6 +29,9 @@ public final class RepeatedLists {
     private static final int FEWEST_ROWS = 3;
     private static final int FEWEST_COLUMNS = 3;
     private static final int SAMPLE = 20;
+    /** What returns are called that hold all since a year or month began. */
+    private static final Pattern TO_DATE =
+            Pattern.compile("(?i)(?<!\\p{L})(?:ytd|mtd|(?:year|month)[ _-]to[ _-]date|cumulative|kumuliert)(?!\\p{L})");
     /** Rows are not compared with each other in longer masters. */
     private static final long LONGEST = 3_000_000;
 
@@ -53,7 +57,11 @@ public final class RepeatedLists {
         Set<String> apart = apart(lists.get(0).table(), plan, telling, reader.sameRows());
         return apart.isEmpty()
                 ? List.of()
-                : List.of(said(lists.size(), plan.tables().size(), apart));
+                : List.of(said(
+                        lists.size(),
+                        plan.tables().size(),
+                        apart,
+                        plan.tables().stream().allMatch(RepeatedLists::isCalledToDate)));
     }
 
     /** The tags that tell a table from the one that has most of its rows too. */
@@ -80,17 +88,28 @@ public final class RepeatedLists {
                 .findFirst();
     }
 
-    private static Finding said(int lists, int tables, Collection<String> apart) {
+    /** True for a table whose file or sheet is called after the year or month to date: it adds up what came before. */
+    private static boolean isCalledToDate(MasterPlan.Table table) {
+        String name = table.source().substring(table.source().lastIndexOf('/') + 1);
+        return TO_DATE.matcher(name).find() || TO_DATE.matcher(table.sheet()).find();
+    }
+
+    private static Finding said(int lists, int tables, Collection<String> apart, boolean toDate) {
         String tags = Says.list(apart.stream().sorted().map(Says::quoted).toList());
         return new Finding(
-                Severity.REMARK,
+                toDate ? Severity.WARNING : Severity.REMARK,
                 "lists-repeat",
                 Where.JOB,
                 "In " + (lists == tables ? "all" : Says.number(lists) + " of " + Says.number(tables))
                         + " tables nearly all rows stand in another table too, and only " + tags
                         + (apart.size() == 1 ? " tells" : " tell")
-                        + " them apart, as in lists of what there is at the end of each month.",
-                "All are taken in.",
-                "Look at one value of " + tags + " at a time where numbers are added up or rows counted.");
+                        + " them apart, as in "
+                        + (toDate
+                                ? "returns for the year to date, as which they are called."
+                                : "lists of what there is at the end of each month."),
+                toDate ? "All are taken in, and count more than once." : "All are taken in.",
+                toDate
+                        ? "Leave out all but the newest."
+                        : "Look at one value of " + tags + " at a time where numbers are added up or rows counted.");
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import cuvee.decision.Kinds;
 import cuvee.finding.Finding;
 import cuvee.finding.Question;
+import cuvee.finding.Severity;
 import cuvee.gather.Reread;
 import cuvee.refresh.Batch;
 import cuvee.refresh.BatchTest;
@@ -124,6 +125,21 @@ class RepeatedRowsTest extends BatchTest {
             batch.csv(month + " 2026.csv", lines.toArray(String[]::new));
         }
         assertThat(batch.refresh().lines()).hasSize(24);
+    }
+
+    @Test
+    void returnsForTheYearToDateWithoutDatesAreWarnedOf() {
+        List<String> lines = new ArrayList<>(List.of("Docket,Port,Pieces"));
+        for (String month : List.of("Jan", "Feb", "Mar")) {
+            for (int i = 0; i < 9; i++) {
+                lines.add("D" + (lines.size() + 100) + "," + (i % 2 == 0 ? "Hollin" : "Tarsk") + "," + (3 + i));
+            }
+            batch.csv("YTD " + month + " 2026.csv", lines.toArray(String[]::new));
+        }
+        assertThat(batch.refresh().findings("lists-repeat")).singleElement().satisfies(finding -> {
+            assertThat(finding.severity()).isEqualTo(Severity.WARNING);
+            assertThat(finding.text()).contains("year to date", "count more than once");
+        });
     }
 
     private void staff(String month, String... leaver) {
