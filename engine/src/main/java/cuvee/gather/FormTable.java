@@ -108,7 +108,8 @@ final class FormTable {
                         FormSheets.OF_THE_SHEET,
                         row,
                         Says.list(left.stream().map(Says::quoted).toList())
-                                + " are taken for words about the sheet, and no field.",
+                                + (left.size() == 1 ? " is taken" : " are taken")
+                                + " for words about the sheet, and no field.",
                         left.size()));
             } else if (cells.size() > 1 && !left.isEmpty()) {
                 doubts.add(new FoundTable.Doubt(
