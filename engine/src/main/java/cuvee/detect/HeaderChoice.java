@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.function.Predicate;
 import java.util.regex.Pattern;
 
 /**
@@ -22,7 +21,6 @@ import java.util.regex.Pattern;
 final class HeaderChoice {
     private static final Pattern YEAR = Pattern.compile("(19|20)\\d\\d");
     private static final int LONGEST_HEADER = 120;
-    private static final int LOOK_BELOW = 20;
     private static final int MOST_ROWS = 3;
     /** Two candidates closer than this could be taken for each other. */
     private static final double CLOSE_LEAD = 1.5;
@@ -37,6 +35,7 @@ final class HeaderChoice {
     private final HeaderHints hints;
     private final SheetClues clues;
     private final Set<Integer> labels;
+    private final RowsAround around;
     private int width;
 
     HeaderChoice(List<Row> rows, HeaderHints hints, SheetClues clues) {
@@ -45,6 +44,7 @@ final class HeaderChoice {
 
     private HeaderChoice(HeaderHints hints, SheetClues clues, List<HeadRow> rows) {
         this.rows = rows;
+        this.around = new RowsAround(rows);
         this.hints = hints;
         this.clues = clues;
         this.width = usualWidth(rows);
@@ -357,7 +357,7 @@ final class HeaderChoice {
             }
             boolean below = !lower.blank(c);
             over += below ? 1 : 0;
-            onlyAbove += !below && filledBelow(bottom, c) ? 1 : 0;
+            onlyAbove += !below && around.filledBelow(bottom, c) ? 1 : 0;
             spans += below && upper.blank(c + 1) && !lower.blank(c + 1) ? 1 : 0;
         }
         if (onlyAbove + over < upper.filled()) {
@@ -417,7 +417,7 @@ final class HeaderChoice {
         for (int c = 0; c < row.width(); c++) {
             if (row.form(c) == Form.WORDS_AND_DIGITS) {
                 String pattern = LooseText.codePattern(row.text(c));
-                for (HeadRow below : rows.subList(bottom + 1, Math.min(rows.size(), bottom + 1 + LOOK_BELOW))) {
+                for (HeadRow below : rows.subList(bottom + 1, Math.min(rows.size(), bottom + 1 + RowsAround.NEAR))) {
                     // The same text once more is the header repeated.
                     if (!below.blank(c)
                             && LooseText.codePattern(below.text(c)).equals(pattern)
@@ -463,7 +463,7 @@ final class HeaderChoice {
             if (!lower.blank(c) && (upper.blank(c) || lower.isValue(c))) {
                 return false;
             }
-            over += !lower.blank(c) && valuesBelow(bottom, c) ? 1 : 0;
+            over += !lower.blank(c) && around.valuesBelow(bottom, c) ? 1 : 0;
         }
         return over == lower.filled() || over > 0 && lacksWhatRecordsHave(upper, lower, bottom);
     }
@@ -473,7 +473,7 @@ final class HeaderChoice {
         if (lower.filled() * 2 > upper.filled()) {
             return false;
         }
-        List<HeadRow> below = rows.subList(bottom + 1, Math.min(rows.size(), bottom + 1 + LOOK_BELOW));
+        List<HeadRow> below = rows.subList(bottom + 1, Math.min(rows.size(), bottom + 1 + RowsAround.NEAR));
         for (int c = 0; c < upper.width(); c++) {
             int column = c;
             if (!upper.blank(c) && lower.blank(c) && below.stream().anyMatch(row -> row.blank(column))) {
@@ -486,18 +486,9 @@ final class HeaderChoice {
     private boolean mostlyOverValues(HeadRow row, int bottom) {
         int over = 0;
         for (int c = 0; c < row.width(); c++) {
-            over += !row.blank(c) && valuesBelow(bottom, c) ? 1 : 0;
+            over += !row.blank(c) && around.valuesBelow(bottom, c) ? 1 : 0;
         }
         return over * 2 >= row.filled();
-    }
-
-    private boolean filledBelow(int index, int column) {
-        for (int below = index + 1; below < Math.min(rows.size(), index + 1 + LOOK_BELOW); below++) {
-            if (!rows.get(below).blank(column)) {
-                return true;
-            }
-        }
-        return false;
     }
 
     /** The columns that the rows from {@code top} to {@code bottom} name. */
@@ -592,71 +583,9 @@ final class HeaderChoice {
         boolean headed = years == members && (top < bottom || runs && isBlankCorner(bottom) || comparesYears(bottom));
         boolean none = words == 0 && !row.isUnits() && !headed && !known;
         boolean said = known || clues.headerRow(row.number());
-        boolean other = !said && (labels.contains(bottom) || top == bottom && isRecord(bottom));
+        boolean record = top == bottom && around.isRecord(bottom) && !runsAcross(bottom);
+        boolean other = !said && (labels.contains(bottom) || record);
         return none || other || named < 0.6 ? -1 : named;
-    }
-
-    /**
-     * True for a row that is itself a record: it holds numbers or dates that are no years, nor run across, in columns of such,
-     * and nothing else in any; or a code among codes that are made like it.
-     */
-    private boolean isRecord(int index) {
-        HeadRow row = rows.get(index);
-        int alike = 0;
-        for (int column = 0; column < row.width(); column++) {
-            if (row.blank(column)) {
-                continue;
-            }
-            if (row.form(column).isDate() || row.isValue(column) && !row.isYear(column)) {
-                if (!isAmongItsKind(index, column)) {
-                    return false;
-                }
-                alike++;
-            } else if (valuesBelow(index, column)) {
-                return false;
-            } else {
-                alike += isAmongCodes(index, column) ? 1 : 0;
-            }
-        }
-        return alike > 0 && !runsAcross(index);
-    }
-
-    /** True where most of the other cells of a column hold what one does: dates, or numbers and other values. */
-    private boolean isAmongItsKind(int index, int column) {
-        boolean date = rows.get(index).form(column).isDate();
-        return isMostAround(
-                index, column, row -> row.isValue(column) && row.form(column).isDate() == date);
-    }
-
-    /** True where most of the other cells of a column differ from a code in their digits only. */
-    private boolean isAmongCodes(int index, int column) {
-        HeadRow code = rows.get(index);
-        if (code.form(column) != Form.WORDS_AND_DIGITS) {
-            return false;
-        }
-        String pattern = LooseText.codePattern(code.text(column));
-        return pattern.indexOf(' ') < 0
-                && isMostAround(
-                        index,
-                        column,
-                        row -> LooseText.codePattern(row.text(column)).equals(pattern)
-                                && !row.hasKey(column, code.key(column)));
-    }
-
-    /** True for most of the cells of a column near a row, of which there are some, in rows nearly as wide. */
-    private boolean isMostAround(int index, int column, Predicate<HeadRow> holds) {
-        int filled = 0;
-        int held = 0;
-        for (int at = Math.max(0, index - LOOK_BELOW); at < Math.min(rows.size(), index + 1 + LOOK_BELOW); at++) {
-            HeadRow other = rows.get(at);
-            if (at != index
-                    && !other.blank(column)
-                    && other.filled() * 2 > rows.get(index).filled()) {
-                filled++;
-                held += holds.test(other) ? 1 : 0;
-            }
-        }
-        return held * 2 > filled;
     }
 
     /** True where the first columns have no name but hold words: what they are is plain from the rows. */
@@ -668,7 +597,7 @@ final class HeaderChoice {
         }
         int words = 0;
         int looked = 0;
-        for (HeadRow below : rows.subList(index + 1, Math.min(rows.size(), index + 1 + LOOK_BELOW))) {
+        for (HeadRow below : rows.subList(index + 1, Math.min(rows.size(), index + 1 + RowsAround.NEAR))) {
             words += first > 0 && below.isWord(first - 1) ? 1 : 0;
             looked++;
         }
@@ -738,7 +667,7 @@ final class HeaderChoice {
                 lowest--;
             }
             boolean names = !rows.get(lowest).isValue(column) || runsAcross(lowest) || comparesYears(lowest);
-            valued += names && valuesBelow(bottom, column) ? 1 : 0;
+            valued += names && around.valuesBelow(bottom, column) ? 1 : 0;
         }
         return columns.isEmpty() ? 0 : valued / (double) columns.cardinality();
     }
@@ -746,16 +675,5 @@ final class HeaderChoice {
     /** The same for a chosen header. */
     double contrast(Choice choice) {
         return contrast(choice.top(), choice.bottom());
-    }
-
-    private boolean valuesBelow(int index, int column) {
-        int values = 0;
-        int filled = 0;
-        for (int below = index + 1; below < Math.min(rows.size(), index + 1 + LOOK_BELOW); below++) {
-            HeadRow other = rows.get(below);
-            filled += other.blank(column) || other.form(column) == Form.NOTHING_WORD ? 0 : 1;
-            values += other.isValue(column) ? 1 : 0;
-        }
-        return filled > 0 && values * 2 > filled;
     }
 }

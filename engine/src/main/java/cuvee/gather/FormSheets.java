@@ -120,7 +120,7 @@ public final class FormSheets {
                 where.get(0),
                 said.getOrDefault(label, ""),
                 Says.count(where.size(), "form") + (where.size() == 1 ? " has it." : " have it."),
-                "Look at it there; where it belongs to the record, give the label another name in the source.")));
+                "Look at it there; where it belongs to the record, ask for it under another label.")));
         return findings;
     }
 

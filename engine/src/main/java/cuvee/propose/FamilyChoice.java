@@ -54,6 +54,9 @@ final class FamilyChoice implements Draft.Step {
     /** Why a layout is left out. */
     private static final String TOO_FEW = "it shares too few headers with the other tables";
 
+    private static final String OTHER_RECORDS =
+            "it shares headers with the other tables and holds none of their records";
+
     private static final String BESIDE =
             "it stands on a sheet of its own beside those of the others, and holds other things";
 
@@ -164,7 +167,8 @@ final class FamilyChoice implements Draft.Step {
                         .map(judge -> judge.likelihood(layout.signature(), core))
                         // Where nobody judges, a layout is asked about as one in doubt, never left out without a word.
                         .orElse(BELONGS_HARDLY);
-                anotherJob(layout, rest, likelihood, TOO_FEW, layouts);
+                boolean shares = main.layouts().contains(layout);
+                anotherJob(layout, rest, likelihood, shares ? OTHER_RECORDS : TOO_FEW, layouts);
             }
         }
         return layouts;
@@ -298,22 +302,30 @@ final class FamilyChoice implements Draft.Step {
         boolean strange =
                 likelihood < BELONGS_HARDLY && layout.rows() * (leftOut ? SIZEABLE_BY_NOW : SIZEABLE) < main.rows();
         boolean list = likelihood < BELONGS && isListBeside(layout, main);
-        boolean surelyNot = !take && (strange || list);
+        // What the headers speak for and the records against is asked about, however short it is.
+        boolean doubted = otherwise.equals(BESIDE) || otherwise.equals(OTHER_RECORDS);
+        boolean surelyNot = !take && (strange || list) && !otherwise.equals(OTHER_RECORDS);
         boolean open = !job.isSettled(Kinds.ANOTHER_JOB, layout.signature()) && !surely && !surelyNot;
-        if (open && (take || otherwise.equals(BESIDE) || worthAsking(layout, main))) {
+        if (open && (take || doubted || worthAsking(layout, main))) {
             PlacedTable first = layout.tables().get(0);
             String which = Says.count(layout.tables().size(), "table") + " with "
                     + Says.count(layout.rows(), "row") + " and the headers "
                     + Says.list(layout.headers().stream().map(Says::quoted).toList());
-            String why = otherwise.equals(BESIDE)
-                    ? (layout.tables().size() == 1 ? " stands" : " stand") + " on sheets beside the other "
-                            + Says.count(main.tables(), "table") + " and "
-                            + (layout.tables().size() == 1 ? "holds" : "hold") + " other things"
-                    : (layout.tables().size() == 1 ? " has" : " have") + " little in common with the other "
-                            + Says.count(main.tables(), "table")
+            boolean one = layout.tables().size() == 1;
+            String others = " the other " + Says.count(main.tables(), "table");
+            String why = switch (otherwise) {
+                case BESIDE ->
+                    (one ? " stands" : " stand") + " on sheets beside" + others + " and " + (one ? "holds" : "hold")
+                            + " other things";
+                case OTHER_RECORDS ->
+                    (one ? " shares" : " share") + " headers with" + others + " and " + (one ? "holds" : "hold")
+                            + " none of their records";
+                default ->
+                    (one ? " has" : " have") + " little in common with" + others
                             + (likely
                                     ? " by name, but its columns hold what theirs hold"
                                     : sameShape ? " by name, but the same kinds of values in the same order" : "");
+            };
             questions.add(Question.of(
                     Kinds.ANOTHER_JOB,
                     layout.signature(),

@@ -264,8 +264,19 @@ class FamilyChoiceTest {
         assertThat(made.lines()).hasSize(31);
         assertThat(made.question(Kinds.ANOTHER_JOB).text())
                 .contains("“Article”, “Port”, “In store” and “Order at”")
-                .contains("little in common with the other 3 tables");
+                .contains("shares headers with the other 3 tables and holds none of their records");
         assertThat(batch.refresh().lines()).as("and so it stays").hasSize(31);
+    }
+
+    @Test
+    void aShortListWithSomeOfTheHeadersIsAskedAboutToo() {
+        takings("Hollin", 100, 30);
+        takings("Tarsk", 300, 40);
+        takings("Fenn", 500, 35);
+        batch.csv("prices.csv", "Article,Unit,Taken", "Rope,each,4.5", "Lamp,box,30", "Buoy,each,12");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(105);
+        assertThat(made.question(Kinds.ANOTHER_JOB).text()).contains("“Unit”");
     }
 
     @Test

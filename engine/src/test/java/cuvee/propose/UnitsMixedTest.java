@@ -65,4 +65,18 @@ class UnitsMixedTest extends BatchTest {
         runs("Tarsk", "Weight in t", "Distance", 8.4, 12.9);
         assertThat(mixed()).isEmpty();
     }
+
+    @Test
+    void wordsUnderTwoUnitsAreNoNumbersThatCouldBeAddedUp() {
+        for (String port : List.of("Hollin", "Tarsk", "Fenn")) {
+            batch.sheet(
+                    port + ".xlsx",
+                    row(port.equals("Tarsk") ? "Draught in m" : "Draught in ft"),
+                    row("Run", "Route", "Draught", "Taken"),
+                    row(port.charAt(0) + "-1", "Skua line", "shallow", 12.5),
+                    row(port.charAt(0) + "-2", "Tern line", "deep", 8.25),
+                    row(port.charAt(0) + "-3", "Skua line", "deep", 4.75));
+        }
+        assertThat(mixed()).isEmpty();
+    }
 }
