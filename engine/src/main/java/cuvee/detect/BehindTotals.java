@@ -42,13 +42,20 @@ final class BehindTotals {
 
     /** True for a row below a total that says parts of one where the records above hold amounts: {@code Occupancy}. */
     boolean isShare(Row row, RowWords said) {
-        boolean share = isThere() && said.texts() == 1 && said.numbers() > 0 && !said.namesTotal();
+        boolean share = isThere()
+                && said.texts() == 1
+                && said.numbers() > 0
+                && (!said.namesTotal() || TotalWords.isShareOfTotal(said.label()));
         RunningSums.Group all = sums.all();
         double most = share && row.text(row.firstFilled()).indexOf('%') >= 0 ? MOST_OF_PERCENTS : 1;
+        boolean some = false;
         for (int column = 0; share && column < row.width(); column++) {
             double value = columns.value(row, column);
-            share = Double.isNaN(value) || Math.abs(value) <= most && Math.abs(all.mean(column)) >= FAR_MORE;
+            boolean says = !Double.isNaN(value) && value != 0;
+            share = !says || Math.abs(value) <= most && Math.abs(all.mean(column)) >= FAR_MORE;
+            some |= says;
         }
+        share &= some;
         if (share) {
             doubts.add(new Doubt(
                     "total-compared",

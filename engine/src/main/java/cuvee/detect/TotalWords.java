@@ -112,6 +112,10 @@ public final class TotalWords {
                     + "|solde (initial|final|d'ouverture|de clôture)|report à nouveau"
                     + "|saldo (inicial|final|iniziale|finale|anterior)|beginsaldo|eindsaldo)([ :(,].{0,20})?");
 
+    private static final Pattern SHARE =
+            Pattern.compile("(%|in %|percent|percentage|per cent|share|proportion|anteil|part|quota|aandeel)"
+                    + "( (of|am|an|de|du|des|van|del|sul)( the| der| la)?)? .*");
+
     /** What sets a total against something else. */
     private static final Pattern COMPARED = Pattern.compile(
             "(% |percent|per cent|share of|anteil|in %|previous|prior|last year|vorjahr|ann[ée]e pr[ée]c[ée]dente|year before"
@@ -300,6 +304,11 @@ public final class TotalWords {
     /** True for {@code % of total} and {@code Previous year}: what is said of a total right above. */
     static boolean compares(String text) {
         return text.length() <= LONGEST && COMPARED.matcher(lower(text)).matches();
+    }
+
+    /** True for {@code % of total}: a part of one, and no total. */
+    static boolean isShareOfTotal(String text) {
+        return text.length() <= LONGEST && SHARE.matcher(lower(text)).matches();
     }
 
     /** True for {@code Opening balance}: what an account held, and no movement of it. */

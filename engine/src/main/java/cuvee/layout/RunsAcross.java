@@ -31,6 +31,9 @@ public final class RunsAcross {
                     + "|provisional|final|draft|audited|unaudited|ist|soll|prognose|vorl(\u00e4ufig)?|gesch\u00e4tzt"
                     + "|r\u00e9el|pr\u00e9vision|r\u00e9vis\u00e9|e|f|a|p|r|b)[.]?[)\\]]?");
 
+    /** A number that no quarter has. */
+    private static final Pattern QUESTION = Pattern.compile("(?i)\\s*q[-_. ]?(?:[5-9]|\\d\\d)(?!\\d)");
+
     private static final int ENOUGH = 3;
     private static final int ENOUGH_NUMBERED = 4;
     private static final int DAY = 24 * 60;
@@ -97,10 +100,20 @@ public final class RunsAcross {
         Map.Entry<Kind, List<Slot>> most = byKind.entrySet().stream()
                 .max(Comparator.comparingInt(entry -> entry.getValue().size()))
                 .orElseThrow();
+        if (most.getKey() == Kind.QUARTER && areQuestions(table, most.getValue())) {
+            return Optional.empty();
+        }
         List<Slot> slots = firstsOfMonths(most.getKey(), most.getValue());
         boolean months = most.getKey() == Kind.DAY && slots.get(0).place().endsWith("-00");
         String label = months ? Kind.MONTH.column() : most.getKey().column();
         return of(table, label, slots, ENOUGH, Across.Sureness.SURE).or(() -> numbered(table));
+    }
+
+    /** True for Q1 to Q4 before a Q5, or above words: the questions of a survey. */
+    private static boolean areQuestions(FoundTable table, List<Slot> slots) {
+        return table.columns().stream()
+                        .anyMatch(column -> QUESTION.matcher(column.header()).lookingAt())
+                || slots.stream().anyMatch(slot -> Nature.of(slot.column().evidence()) == Nature.WORDS);
     }
 
     /** Headers that are members of one sequence, whatever stands below them; empty where there are too few of them. */
@@ -331,9 +344,12 @@ public final class RunsAcross {
             }
         }
         int largest = groups.values().stream().mapToInt(List::size).max().orElse(0);
-        // A lone "Stock March" beside twelve months is a column of its own.
+        // A lone "Stock March" beside twelve months is a column of its own, and so are three of which none is told
+        // twice.
+        boolean scattered = largest == 1 && groups.size() >= ENOUGH;
         groups.values()
-                .removeIf(group -> group.size() == 1 && largest > 2
+                .removeIf(group -> scattered
+                        || group.size() == 1 && largest > 2
                         || group.stream().map(Slot::place).distinct().count() < group.size()
                         || !oneNature(group));
         if (groups.isEmpty()) {

@@ -116,8 +116,8 @@ final class ReadingQuestions implements Draft.Step {
                 doubtful.places().get(0),
                 Says.count(doubtful.rows(), "row")
                         + (one
-                                ? " adds up the rows above but names nothing. Is it a record or a total?"
-                                : " add up the rows above but name nothing. Are they records or totals?"),
+                                ? " adds up other rows but names nothing. Is it a record or a total?"
+                                : " add up other rows but name nothing. Are they records or totals?"),
                 TableChoice.AS_FOUND,
                 List.of(
                         new Answer(TableChoice.AS_FOUND, "records; keep them"),

@@ -2,6 +2,7 @@ package cuvee.sheet;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -29,6 +30,8 @@ record FixedColumns(List<Integer> starts) {
     private static final double MOSTLY_BLANK = 0.85;
 
     private static final int LEAST_GAP = 2;
+    /** A line that runs on over so many starts is no record with a long word in it. */
+    private static final int SEVERAL = 2;
     /** A word that stands over the start of a column stays whole where it ends, or begins, so near. */
     private static final int NEAR = 6;
 
@@ -160,7 +163,33 @@ record FixedColumns(List<Integer> starts) {
 
     /** True where a cell of a line reaches into the next column. */
     boolean cuts(String line) {
-        return starts.stream().skip(1).anyMatch(start -> start < line.length() && !isBlank(line, start - 1));
+        return reached(line) > 0 && !isProse(line);
+    }
+
+    /** True for a line that runs on where most of the columns begin: a title or a note. */
+    private boolean isProse(String line) {
+        long within =
+                starts.stream().skip(1).filter(start -> start < line.length()).count();
+        long reached = reached(line);
+        // Words of a sentence may well begin where a column does.
+        long joined = starts.stream()
+                .skip(1)
+                .filter(start ->
+                        start < line.length() && (!isBlank(line, start - 1) || isBetweenWords(line, start - 1)))
+                .count();
+        return reached >= SEVERAL && reached * 2 >= within || reached > 0 && joined > SEVERAL && joined == within;
+    }
+
+    /** True for a single space. */
+    private static boolean isBetweenWords(String line, int at) {
+        return at > 0 && isBlank(line, at) && !isBlank(line, at - 1) && !isBlank(line, at + 1);
+    }
+
+    private long reached(String line) {
+        return starts.stream()
+                .skip(1)
+                .filter(start -> start < line.length() && !isBlank(line, start - 1))
+                .count();
     }
 
     /** Where a cell stands in its line, with the spaces around it. */
@@ -168,6 +197,11 @@ record FixedColumns(List<Integer> starts) {
 
     private List<Span> spans(String line) {
         List<Span> spans = new ArrayList<>();
+        if (isProse(line)) {
+            spans.add(new Span(0, line.length()));
+            spans.addAll(Collections.nCopies(starts.size() - 1, new Span(line.length(), line.length())));
+            return spans;
+        }
         int from = 0;
         for (int column = 1; column <= starts.size(); column++) {
             int cut = column == starts.size() ? line.length() : cut(line, starts.get(column), from);

@@ -22,6 +22,12 @@ public final class Forms {
             "none",
             "-",
             "--",
+            "---",
+            "----",
+            "-----",
+            "..",
+            ":",
+            "…",
             "–",
             "—",
             "?",
@@ -348,7 +354,7 @@ public final class Forms {
             case '-', '.' -> second == first || second == ' ';
             case '#' -> "ndvr".indexOf(Character.toLowerCase(second)) >= 0;
             case 'u', 'U' -> second == 'n' || second == 'N';
-            case '–', '—', '?' -> second == ' ';
+            case '–', '—', '?', ':', '…' -> second == ' ';
             default -> false;
         };
     }

@@ -56,6 +56,9 @@ public record Period(Kind kind, int year, int number, int day) {
     /** Before the year of accounts; its quarters are told by their text alone, so that it matters not where it begins. */
     private static final String FISCAL = "(?:(?i:fy) ?'?)?";
 
+    /** {@code Q1a} is a question. */
+    private static final String NO_LETTER_ALONE = "(?!\\p{L}(?!\\p{L}))";
+
     private static final String END = "(?!\\p{N})";
     private static final String WORD = "(\\p{L}{3,12})";
     /** Not before a word that is a month in another language, with the year of a month in digits: {@code Days out 2025-06}. */
@@ -128,7 +131,7 @@ public record Period(Kind kind, int year, int number, int day) {
             way(
                     NOT_IN_WORD + "(?i:q|qtr|quarter|quartal)[-_. ]?([1-4])(?:" + SEPARATOR + FISCAL
                             + YEAR_OF_ANY_LENGTH + ")?"
-                            + END,
+                            + NO_LETTER_ALONE + END,
                     (m, order) -> new Period(Kind.QUARTER, yearOrNone(m.group(2)), number(m, 1), 0)),
             way(
                     NOT_IN_WORD + "([1-4])\\.? ?(?i:quartal|quarter|qtr|q)(?!\\p{L})(?:" + SEPARATOR

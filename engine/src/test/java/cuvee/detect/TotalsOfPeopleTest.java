@@ -27,6 +27,30 @@ class TotalsOfPeopleTest {
     }
 
     @Test
+    void sharesOfTheTotalBelowItAreNoRecord() {
+        readAsDrawn("""
+                t| Harlow Ltd
+                t| Aged debtors
+
+                h| Customer | Name | Current | 30 Days | 60 Days | Balance
+                r| C0101 | Arden Supplies | 120.5 | 0 | 60 | 180.5
+                r| C0102 | Delta Roads | 900 | 0 | 0 | 900
+                r| C0103 | Forth Media | 12.5 | 0 | 845.25 | 857.75
+                r| C0104 | Ivy Homes | 410 | 0 | 70.1 | 480.1
+
+                T| | Total | 1443 | 0 | 975.35 | 2418.35
+                T| | % of total | 0.597 | 0 | 0.403 | 1
+                """);
+        readAsDrawn("""
+                h| Region | Cars | Vans
+                r| North | 120 | 80
+                r| South | 30 | 70
+                T| Total | 150 | 150
+                T| Share of total | 0.8 | 0.2
+                """);
+    }
+
+    @Test
     void whatIsAddedToTheSubtotalOfAnInvoiceIsNoItem() {
         readAsDrawn("""
                 t| INVOICE

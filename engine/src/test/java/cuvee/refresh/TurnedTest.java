@@ -51,6 +51,28 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void questionsOfASurveyAreNoQuarters() {
+        batch.csv(
+                "Skerry.csv",
+                "Response,Q1. How satisfied are you?,Q2. How likely are you to come again?,Q3. What could we do better?,Q4. Which did you use?",
+                "101,Satisfied,8,Shorter queues,Website",
+                "102,Neither,4,,Phone",
+                "103,Satisfied,9,More staff,Branch");
+        Batch.Made made = batch.refresh();
+        assertThat(made.lines()).hasSize(3).contains("101|Satisfied|8|Shorter queues|Website");
+        batch.csv("Skerry.csv", "Response,Q1,Q2,Q3,Q4,Q5,Q6", "101,4,5,3,1,2,2", "102,3,3,1,2,5,4");
+        assertThat(batch.refresh().columns()).contains("Q1", "Q4", "Q6");
+        batch.csv("Skerry.csv", "Response,Q1a,Q1b,Q2a,Q2b,Q3a,Q3b", "101,4,5,3,1,2,2", "102,3,3,1,2,5,4");
+        assertThat(batch.refresh().columns()).contains("Q1a", "Q3b");
+    }
+
+    @Test
+    void quartersAreTurned() {
+        batch.csv("Skerry.csv", "Region,Q1,Q2,Q3,Q4", "North,410,520,330,190", "South,310,320,130,290");
+        assertThat(batch.refresh().columns()).contains("Quarter").doesNotContain("Q1");
+    }
+
+    @Test
     void severalValuesForEachDayOfAWeekAreSeveralColumns() {
         batch.csv(
                 "Skerry.csv",
