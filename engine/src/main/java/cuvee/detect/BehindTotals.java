@@ -42,18 +42,17 @@ final class BehindTotals {
 
     /** True for a row below a total that says parts of one where the records above hold amounts: {@code Occupancy}. */
     boolean isShare(Row row, RowWords said) {
-        boolean share = isThere()
-                && said.texts() == 1
-                && said.numbers() > 0
-                && (!said.namesTotal() || TotalWords.isShareOfTotal(said.label()));
+        boolean named = TotalWords.isShareOfTotal(said.label());
+        boolean share = isThere() && said.texts() == 1 && said.numbers() > 0 && (!said.namesTotal() || named);
         RunningSums.Group all = sums.all();
         double most = share && row.text(row.firstFilled()).indexOf('%') >= 0 ? MOST_OF_PERCENTS : 1;
         boolean some = false;
         for (int column = 0; share && column < row.width(); column++) {
             double value = columns.value(row, column);
             boolean says = !Double.isNaN(value) && value != 0;
-            share = !says || Math.abs(value) <= most && Math.abs(all.mean(column)) >= FAR_MORE;
-            some |= says;
+            boolean ofAmounts = says && Math.abs(all.mean(column)) >= FAR_MORE;
+            share = !says || Math.abs(value) <= most && (ofAmounts || named);
+            some |= ofAmounts;
         }
         share &= some;
         if (share) {

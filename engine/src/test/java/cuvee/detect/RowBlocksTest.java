@@ -188,7 +188,7 @@ class RowBlocksTest {
     }
 
     static List<Long> seeds() {
-        return new Random(20261127).longs(60).boxed().toList();
+        return new Random(20261127).longs(30).boxed().toList();
     }
 
     @ParameterizedTest(name = "seed {0}")

@@ -48,6 +48,15 @@ class TotalsOfPeopleTest {
                 T| Total | 150 | 150
                 T| Share of total | 0.8 | 0.2
                 """);
+        readAsDrawn("""
+                h| Customer | Name | Current | 30 Days | Balance
+                r| C0101 | Arden Supplies | 0 | 60 | 60
+                r| C0102 | Delta Roads | 0 | 900 | 900
+                r| C0103 | Forth Media | 0 | 845.25 | 845.25
+                r| C0104 | Ivy Homes | 12.5 | 70.1 | 82.6
+                T| | Total | 12.5 | 1875.35 | 1887.85
+                T| | % of total | 0.007 | 0.993 | 1
+                """);
     }
 
     @Test
