@@ -189,6 +189,7 @@ public record Laying(Optional<Turn> turn, Map<String, Origin.Carrying> carried, 
         List<Carried> carried = new ArrayList<>();
         FoundTable found = table.table();
         boolean leading = true;
+        TableColumn before = null;
         for (TableColumn column : found.columns()) {
             long blanks = found.kept() - column.evidence().filled();
             if (Ditto.marks(column.evidence()) > 0) {
@@ -196,8 +197,11 @@ public record Laying(Optional<Turn> turn, Map<String, Origin.Carrying> carried, 
                 leading = false;
             } else if (column.gaps().ofHeads() || blanks > 0 && joined(table, column) >= blanks) {
                 carried.add(new Carried(column, true, false));
-            } else if (leading && filledInFirstRowsOnly(found, column) && othersFilled(found, column)) {
+            } else if (leading
+                    && (filledInFirstRowsOnly(found, column) || before != null && filledAs(before, column))
+                    && othersFilled(found, column)) {
                 carried.add(new Carried(column, false, false));
+                before = column;
             } else {
                 leading = false;
             }
@@ -237,6 +241,14 @@ public record Laying(Optional<Turn> turn, Map<String, Origin.Carrying> carried, 
             }
         }
         return under;
+    }
+
+    /** True for words or dates in the rows in which the column before heads its blocks. */
+    private static boolean filledAs(TableColumn before, TableColumn column) {
+        return column.named()
+                && column.evidence().filled() == before.evidence().filled()
+                && column.gaps().equals(before.gaps())
+                && Nature.of(column.evidence()) != Nature.NUMBERS;
     }
 
     private static boolean filledInFirstRowsOnly(FoundTable table, TableColumn column) {

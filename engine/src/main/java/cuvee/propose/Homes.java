@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Where tables come from. */
 public interface Homes {
@@ -39,12 +40,14 @@ public interface Homes {
     /** The periods with a year that the names of a table's file, its sheet or folder, or titles say. */
     default List<Period> periods(PlacedTable table) {
         Home home = of(table);
-        List<String> names = new ArrayList<>(home.titles());
-        names.addAll(home.folders());
+        List<String> names = new ArrayList<>(home.folders());
         names.add(home.fileName());
         names.add(home.sheet());
-        return names.stream()
-                .flatMap(text -> Period.in(text, Convention.Order.DAY_FIRST).stream())
+        return Stream.concat(
+                        home.titles().stream()
+                                .flatMap(text -> Period.in(text, Convention.Order.DAY_FIRST).stream())
+                                .filter(found -> !found.mayBeANumber()),
+                        names.stream().flatMap(text -> Period.in(text, Convention.Order.DAY_FIRST).stream()))
                 .map(Period.Found::period)
                 .filter(period -> period.year() != 0)
                 .toList();

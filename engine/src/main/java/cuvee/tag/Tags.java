@@ -44,6 +44,12 @@ public final class Tags {
     /** A word of some length, with one for a number behind it. */
     private static final String WORD_BEFORE = "\\b\\p{L}{3,20}(?:[\\s_.-]+(?:[Nn]o|[Nn]r|[Nn]umber|[Nn]ummer)\\b\\.?)?";
 
+    /** What may be a number as well as a month: {@code 1707}. */
+    private static final Pattern BARE_NUMBER = Pattern.compile("\\s*\\d{4}\\s*");
+
+    private static final Pattern PERIOD_LABEL =
+            Pattern.compile("(?iu)month|period|date|monat|zeitraum|datum|mois|p\u00e9riode|\\bmes\\b|periodo");
+
     private final NameParts files;
     private final NameParts sheets;
     private final NameParts tables;
@@ -240,8 +246,8 @@ public final class Tags {
             case TITLE_LABEL ->
                 labels.text(source.what(), home)
                         .or(() -> onlyOtherLabel(source, home).map(Map.Entry::getValue))
-                        .map(Tags::labelled);
-            case ANY_LABEL -> labels.textOfAny(home).map(Tags::labelled);
+                        .map(text -> labelled(text, source));
+            case ANY_LABEL -> labels.textOfAny(home).map(text -> labelled(text, source));
             case PLACE -> Value.of(home.place());
             case FOLDER -> Value.of(folder(home, source.index()));
             case FOLDER_PERIOD ->
@@ -381,8 +387,13 @@ public final class Tags {
         };
     }
 
-    private static Value labelled(String text) {
-        Optional<Period> period = Period.of(text).filter(found -> found.value().isPresent());
+    /** What stands beside a label; four digits alone are a month only where the label says that it is one. */
+    private static Value labelled(String text, TagSource source) {
+        boolean number = BARE_NUMBER.matcher(text).matches()
+                && !PERIOD_LABEL.matcher(source.what()).find();
+        Optional<Period> period = Period.of(text)
+                .filter(found -> found.value().isPresent())
+                .filter(found -> !number || found.kind() != Period.Kind.MONTH);
         boolean month = period.isPresent() && period.get().kind() == Period.Kind.MONTH;
         return month ? Value.of(period.get(), text) : new Value(text, period);
     }
@@ -588,6 +599,7 @@ public final class Tags {
         return home.titles().stream()
                 .filter(title -> title.contains(" | ") && title.indexOf(':') < 0)
                 .map(title -> Period.in(title, cuvee.value.Convention.Order.DAY_FIRST)
+                        .filter(found -> !found.mayBeANumber())
                         .map(found -> Value.of(found.period(), title.substring(found.from(), found.to()))))
                 .flatMap(Optional::stream)
                 .findFirst();

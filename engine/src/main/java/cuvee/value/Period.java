@@ -46,7 +46,14 @@ public record Period(Kind kind, int year, int number, int day) {
     }
 
     /** A period found in a longer text, from a position to another. */
-    public record Found(Period period, int from, int to) {}
+    public record Found(Period period, int from, int to) {
+        /** True for a month that four digits alone say, which may as well be a number: {@code 1707}. */
+        public boolean mayBeANumber() {
+            return period.kind == Kind.MONTH && period.year != 0 && to - from == FOUR_DIGITS;
+        }
+    }
+
+    private static final int FOUR_DIGITS = 4;
 
     private static final String SEPARATOR = "[-_. /',]{0,3}";
     private static final String NOT_IN_WORD = "(?<![\\p{L}\\p{N}])";

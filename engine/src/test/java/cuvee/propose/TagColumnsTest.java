@@ -39,6 +39,24 @@ class TagColumnsTest extends BatchTest {
     }
 
     @Test
+    void aNumberUnderALabelIsNoMonthThoughItCouldBeOne() {
+        for (String centre : List.of("1707", "6377", "8729")) {
+            String ward = "Ward " + (char) ('A' + centre.charAt(0) - '0');
+            batch.csv(
+                    ward + " 2025.csv",
+                    ward + " Budget 2025,,,",
+                    "Cost centre," + centre + ",,",
+                    "",
+                    "Account,Jan,Feb,Mar",
+                    "Salaries,8840,5067," + centre,
+                    "Travel,310," + centre + ",150");
+        }
+        Batch.Made made = batch.refresh();
+        assertThat(made.column("Cost centre")).contains("1707", "6377");
+        assertThat(made.column("Month")).contains("2025-01-01").doesNotContain("Jan");
+    }
+
+    @Test
     void aTitleThatDiffersAmongCopiesOfOneSheetIsATag() {
         List<String> regions = List.of("North", "South East", "West");
         for (int i = 0; i < regions.size(); i++) {

@@ -38,6 +38,33 @@ class CarriedDownTest extends BatchTest {
     }
 
     @Test
+    void whatStandsInTheFirstLineOfEachOrderIsCarriedDownDatesToo() {
+        batch.csv(
+                "orders.csv",
+                "Order,Customer,Ordered,SKU,Qty,Price,Order total",
+                "SO101,Arden,2026-01-28,K1,7,2.5,357.68",
+                ",,,K2,5,2.5,",
+                "SO102,Delta,2026-01-19,K3,9,2.5,315.09",
+                "SO103,Forth,2026-01-02,K4,1,2.5,20",
+                "SO104,Halden,2026-01-11,K1,3,2.5,60",
+                ",,,K3,1,2.5,",
+                ",,,K5,1,2.5,",
+                "SO106,Forth,2026-01-03,K7,1,2.5,10",
+                ",,,K3,1,2.5,",
+                ",,,K6,1,2.5,",
+                "SO107,Delta,2026-01-04,K7,1,2.5,11",
+                ",,,K3,1,2.5,",
+                ",,,K6,2,2.5,",
+                "SO108,Arden,2026-01-19,K7,1,2.5,12",
+                "SO105,Arden,2026-01-11,K7,3,2.5,90.5",
+                ",,,K8,4,2.5,",
+                ",,,K9,2,2.5,");
+        assertThat(batch.refresh().lines())
+                .contains("SO101|Arden|2026-01-28|K2|5|2.5|", "SO105|Arden|2026-01-11|K9|2|2.5|")
+                .allMatch(line -> !line.startsWith("|") && !line.contains("||"));
+    }
+
+    @Test
     void wordsAreCarriedDownThoughSomeAmountsAreMissing() {
         batch.csv(
                 "a.csv",
