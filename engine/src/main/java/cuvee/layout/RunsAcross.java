@@ -86,21 +86,14 @@ public final class RunsAcross {
         if (days.isPresent()) {
             return days;
         }
-        Map<Kind, List<Slot>> byKind = new EnumMap<>(Kind.class);
-        for (TableColumn column : table.columns()) {
-            if (column.named()) {
-                period(column)
-                        .ifPresent(slot -> byKind.computeIfAbsent(slot.getKey(), kind -> new ArrayList<>())
-                                .add(slot.getValue()));
-            }
-        }
+        Map<Kind, List<Slot>> byKind = byKind(table);
         if (byKind.isEmpty()) {
             return numbered(table).or(() -> throughTheDay(table));
         }
         Map.Entry<Kind, List<Slot>> most = byKind.entrySet().stream()
                 .max(Comparator.comparingInt(entry -> entry.getValue().size()))
                 .orElseThrow();
-        if (most.getKey() == Kind.QUARTER && areQuestions(table, most.getValue())) {
+        if (most.getKey() == Kind.QUARTER && hasMoreThanQuarters(table)) {
             return Optional.empty();
         }
         List<Slot> slots = firstsOfMonths(most.getKey(), most.getValue());
@@ -109,11 +102,10 @@ public final class RunsAcross {
         return of(table, label, slots, ENOUGH, Across.Sureness.SURE).or(() -> numbered(table));
     }
 
-    /** True for Q1 to Q4 before a Q5, or above words: the questions of a survey. */
-    private static boolean areQuestions(FoundTable table, List<Slot> slots) {
+    /** True where a Q5 stands beside Q1 to Q4: they are the questions of a survey. */
+    private static boolean hasMoreThanQuarters(FoundTable table) {
         return table.columns().stream()
-                        .anyMatch(column -> QUESTION.matcher(column.header()).lookingAt())
-                || slots.stream().anyMatch(slot -> Nature.of(slot.column().evidence()) == Nature.WORDS);
+                .anyMatch(column -> QUESTION.matcher(column.header()).lookingAt());
     }
 
     /** Headers that are members of one sequence, whatever stands below them; empty where there are too few of them. */
@@ -121,18 +113,31 @@ public final class RunsAcross {
         if (table.isForm()) {
             return List.of();
         }
-        Map<Kind, List<String>> byKind = new EnumMap<>(Kind.class);
+        return byKind(table).entrySet().stream()
+                .filter(each -> each.getKey() != Kind.QUARTER || !hasMoreThanQuarters(table))
+                .map(Map.Entry::getValue)
+                .filter(slots -> slots.size() >= ENOUGH && !isScattered(slots))
+                .findFirst()
+                .map(slots -> slots.stream().map(slot -> slot.column().header()).toList())
+                .orElse(List.of());
+    }
+
+    /** True where each header says something else of its member. */
+    private static boolean isScattered(List<Slot> slots) {
+        return slots.stream().map(slot -> LooseText.key(slot.rest())).distinct().count() == slots.size();
+    }
+
+    /** The columns whose headers speak of a period, by the sort of it. */
+    private static Map<Kind, List<Slot>> byKind(FoundTable table) {
+        Map<Kind, List<Slot>> byKind = new EnumMap<>(Kind.class);
         for (TableColumn column : table.columns()) {
             if (column.named()) {
                 period(column)
                         .ifPresent(slot -> byKind.computeIfAbsent(slot.getKey(), kind -> new ArrayList<>())
-                                .add(column.header()));
+                                .add(slot.getValue()));
             }
         }
-        return byKind.values().stream()
-                .filter(headers -> headers.size() >= ENOUGH)
-                .findFirst()
-                .orElse(List.of());
+        return byKind;
     }
 
     private static Optional<Map.Entry<Kind, Slot>> period(TableColumn column) {

@@ -63,8 +63,8 @@ public record Period(Kind kind, int year, int number, int day) {
     /** Before the year of accounts; its quarters are told by their text alone, so that it matters not where it begins. */
     private static final String FISCAL = "(?:(?i:fy) ?'?)?";
 
-    /** {@code Q1a} is a question. */
-    private static final String NO_LETTER_ALONE = "(?!\\p{L}(?!\\p{L}))";
+    /** {@code Q1a} is a question; {@code Q1A} may be what was actually sold in a quarter. */
+    private static final String NO_QUESTION = "(?!\\p{Ll}(?!\\p{L}))";
 
     private static final String END = "(?!\\p{N})";
     private static final String WORD = "(\\p{L}{3,12})";
@@ -136,9 +136,8 @@ public record Period(Kind kind, int year, int number, int day) {
                     NOT_IN_NUMBER + YEAR4 + SEPARATOR + "(?i:q|qtr|quarter|quartal)[-_. ]?([1-4])" + END,
                     (m, order) -> new Period(Kind.QUARTER, number(m, 1), number(m, 2), 0)),
             way(
-                    NOT_IN_WORD + "(?i:q|qtr|quarter|quartal)[-_. ]?([1-4])(?:" + SEPARATOR + FISCAL
-                            + YEAR_OF_ANY_LENGTH + ")?"
-                            + NO_LETTER_ALONE + END,
+                    NOT_IN_WORD + "(?i:q|qtr|quarter|quartal)[-_. ]?([1-4])" + NO_QUESTION + "(?:" + SEPARATOR + FISCAL
+                            + YEAR_OF_ANY_LENGTH + ")?" + END,
                     (m, order) -> new Period(Kind.QUARTER, yearOrNone(m.group(2)), number(m, 1), 0)),
             way(
                     NOT_IN_WORD + "([1-4])\\.? ?(?i:quartal|quarter|qtr|q)(?!\\p{L})(?:" + SEPARATOR

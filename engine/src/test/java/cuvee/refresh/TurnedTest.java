@@ -60,6 +60,7 @@ class TurnedTest extends BatchTest {
                 "103,Satisfied,9,More staff,Branch");
         Batch.Made made = batch.refresh();
         assertThat(made.lines()).hasSize(3).contains("101|Satisfied|8|Shorter queues|Website");
+        assertThat(made.findings("block-across")).isEmpty();
         batch.csv("Skerry.csv", "Response,Q1,Q2,Q3,Q4,Q5,Q6", "101,4,5,3,1,2,2", "102,3,3,1,2,5,4");
         assertThat(batch.refresh().columns()).contains("Q1", "Q4", "Q6");
         batch.csv("Skerry.csv", "Response,Q1a,Q1b,Q2a,Q2b,Q3a,Q3b", "101,4,5,3,1,2,2", "102,3,3,1,2,5,4");
@@ -67,9 +68,15 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
-    void quartersAreTurned() {
-        batch.csv("Skerry.csv", "Region,Q1,Q2,Q3,Q4", "North,410,520,330,190", "South,310,320,130,290");
-        assertThat(batch.refresh().columns()).contains("Quarter").doesNotContain("Q1");
+    void quartersWithAWordOnTheirStateAreTurned() {
+        batch.csv("Skerry.csv", "Region,Q1A,Q2A,Q3F,Q4F", "North,410,520,330,190", "South,310,320,130,290");
+        assertThat(batch.refresh().columns()).contains("Quarter").doesNotContain("Q1A");
+    }
+
+    @Test
+    void quartersAboveWordsAreTurned() {
+        batch.csv("Works.csv", "Milestone,Q1,Q2,Q3,Q4", "Roof,green,green,amber,red", "Walls,red,amber,amber,green");
+        assertThat(batch.refresh().lines()).hasSize(8).anyMatch(line -> line.startsWith("Walls|Q2|amber"));
     }
 
     @Test
