@@ -17,6 +17,9 @@ final class BehindTotals {
     /** What a row called by percents may reach at most: a loss of many times the income. */
     private static final double MOST_OF_PERCENTS = 20;
 
+    /** The whole of a total in percents. */
+    private static final double HUNDRED = 100;
+
     private final TableColumns columns;
     private final RunningSums sums;
     private final List<StatedTotal> stated;
@@ -45,7 +48,8 @@ final class BehindTotals {
         boolean named = TotalWords.isShareOfTotal(said.label());
         boolean share = isThere() && said.texts() == 1 && said.numbers() > 0 && (!said.namesTotal() || named);
         RunningSums.Group all = sums.all();
-        double most = share && row.text(row.firstFilled()).indexOf('%') >= 0 ? MOST_OF_PERCENTS : 1;
+        boolean percents = share && row.text(row.firstFilled()).indexOf('%') >= 0;
+        double most = named ? HUNDRED : percents ? MOST_OF_PERCENTS : 1;
         boolean some = false;
         for (int column = 0; share && column < row.width(); column++) {
             double value = columns.value(row, column);

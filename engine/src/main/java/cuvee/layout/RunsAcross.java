@@ -122,9 +122,14 @@ public final class RunsAcross {
                 .orElse(List.of());
     }
 
-    /** True where each header says something else of its member. */
+    /** True where each header says something of its own beside its member. */
     private static boolean isScattered(List<Slot> slots) {
-        return slots.stream().map(slot -> LooseText.key(slot.rest())).distinct().count() == slots.size();
+        return slots.stream().noneMatch(slot -> slot.rest().isEmpty())
+                && slots.stream()
+                                .map(slot -> LooseText.key(slot.rest()))
+                                .distinct()
+                                .count()
+                        == slots.size();
     }
 
     /** The columns whose headers speak of a period, by the sort of it. */

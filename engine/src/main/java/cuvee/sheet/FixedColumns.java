@@ -166,8 +166,11 @@ record FixedColumns(List<Integer> starts) {
         return reached(line) > 0 && !isProse(line);
     }
 
-    /** True for a line that runs on where most of the columns begin: a title or a note. */
+    /** True for a line that runs on where most of the columns begin, with no more than one wide gap: a title or a note. */
     private boolean isProse(String line) {
+        if (WIDE_GAP.matcher(line).results().limit(SEVERAL).count() == SEVERAL) {
+            return false;
+        }
         long within =
                 starts.stream().skip(1).filter(start -> start < line.length()).count();
         long reached = reached(line);

@@ -49,6 +49,13 @@ class TotalsOfPeopleTest {
                 T| Share of total | 0.8 | 0.2
                 """);
         readAsDrawn("""
+                h| Region | Cars | Vans
+                r| North | 1200 | 800
+                r| South | 300 | 700
+                T| Total | 1500 | 1500
+                T| % of total | 50 | 50
+                """);
+        readAsDrawn("""
                 h| Customer | Name | Current | 30 Days | Balance
                 r| C0101 | Arden Supplies | 0 | 60 | 60
                 r| C0102 | Delta Roads | 0 | 900 | 900

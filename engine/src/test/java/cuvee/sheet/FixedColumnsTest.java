@@ -43,6 +43,16 @@ class FixedColumnsTest {
     }
 
     @Test
+    void aSentenceIsOneCellAndARecordWithLongTextsIsNone() {
+        FixedColumns columns = FixedColumns.in(DRAWN).orElseThrow();
+        assertThat(columns.cells("All stores were counted at the end of the month by two people"))
+                .containsExactly("All stores were counted at the end of the month by two people", "", "", "");
+        assertThat(columns.cells("10028-B/77  Chain large heavy galvanised 44      103.4")
+                        .get(0))
+                .isEqualTo("10028-B/77");
+    }
+
+    @Test
     void sentencesAndLinesOfOneCellShowNone() {
         assertThat(FixedColumns.in(List.of("a", "b", "c", "d", "e", "f"))).isEmpty();
         assertThat(FixedColumns.in(java.util.Collections.nCopies(20, "Dear all.  Please look.  Regards to you.")))
