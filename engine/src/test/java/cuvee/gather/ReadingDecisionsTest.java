@@ -133,7 +133,7 @@ class ReadingDecisionsTest {
                 .filter(each -> each.kind().equals("total-row"))
                 .findFirst()
                 .orElseThrow();
-        assertThat(question.text()).startsWith("2 rows add up the rows above but name nothing.");
+        assertThat(question.text()).startsWith("2 rows add up other rows but name nothing.");
         Outcome after = refresh(before.job()
                 .withSettled(new Decision(
                         question.kind(),
