@@ -48,7 +48,7 @@ public final class Tags {
     private static final Pattern BARE_NUMBER = Pattern.compile("\\s*\\d{4}\\s*");
 
     private static final Pattern PERIOD_LABEL =
-            Pattern.compile("(?iu)month|period|date|monat|zeitraum|datum|mois|p\u00e9riode|\\bmes\\b|periodo");
+            Pattern.compile("(?iu)month|period|\\bdate\\b|monat|zeitraum|datum|mois|p\u00e9riode|\\bmes\\b|periodo");
 
     private final NameParts files;
     private final NameParts sheets;

@@ -39,6 +39,32 @@ class TagColumnsTest extends BatchTest {
     }
 
     @Test
+    void fourDigitsAreAMonthWhereTheirLabelSaysSo() {
+        results("Month", "0125", "0225", "0325");
+        assertThat(batch.refresh().column("Month")).contains("2025-01-01", "2025-03-01");
+    }
+
+    @Test
+    void theNumberOfACandidateIsNoDate() {
+        results("Candidate", "1707", "1905", "6377");
+        assertThat(batch.refresh().column("Candidate")).contains("1707", "1905", "6377");
+    }
+
+    private void results(String label, String... values) {
+        for (String value : values) {
+            batch.csv(
+                    "return " + value.charAt(1) + ".csv",
+                    "Results,,,",
+                    label + "," + value + ",,",
+                    "",
+                    "Paper,Site,Mark,Share",
+                    "A,Quay," + value + ",4.5",
+                    "B,Pier,7,9.5",
+                    "C,Quay,1,2.25");
+        }
+    }
+
+    @Test
     void aNumberUnderALabelIsNoMonthThoughItCouldBeOne() {
         for (String centre : List.of("1707", "6377", "8729")) {
             String ward = "Ward " + (char) ('A' + centre.charAt(0) - '0');
