@@ -12,7 +12,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
@@ -20,10 +19,6 @@ import java.util.regex.Pattern;
  * word where a record would have its keys, make a total; arithmetic alone makes a record to be asked about.
  */
 final class TotalRows {
-    /** How many of something there are: {@code 3 persons}, {@code Persons: 3}. */
-    private static final Pattern COUNTED =
-            Pattern.compile("(\\d{1,6}) \\p{L}[\\p{L} ]{0,30}|\\p{L}[\\p{L} ]{0,30}[:=] ?(\\d{1,6})");
-
     private static final Pattern DURATION = Pattern.compile("\\d{1,5}:[0-5]\\d(:[0-5]\\d)?");
 
     /** Fewer records than these add up by chance. */
@@ -32,7 +27,6 @@ final class TotalRows {
     /** So many sums without a name are a total, though another one beside them is wrong. */
     private static final int ENOUGH_SUMS = 3;
 
-    private static final int SEVERAL_COLUMNS = 3;
     /** So many sums that agree are no accident. */
     private static final int SEVERAL = 2;
 
@@ -57,6 +51,7 @@ final class TotalRows {
     private final FigureRows figures;
     private final GroupTotals groups;
     private final ChargeRows charges;
+    private final CountRows counts;
 
     private final Set<String> heads = new HashSet<>();
     /** The rows of totals under names that say nothing of it, by what they are called. */
@@ -68,8 +63,6 @@ final class TotalRows {
     private boolean grandTotal;
 
     private int lastTotal;
-    /** How many records had gone by when a line last headed some. */
-    private int recordsAtLine;
 
     TotalRows(TableColumns columns, SheetClues clues, Reading reading, HeaderHints hints, List<Doubt> doubts) {
         this.hints = hints;
@@ -82,6 +75,7 @@ final class TotalRows {
         this.behind = new BehindTotals(columns, sums, stated, doubts);
         this.figures = new FigureRows(columns, sums, doubts);
         this.charges = new ChargeRows(columns);
+        this.counts = new CountRows(columns, sums, doubts);
         this.groups = new GroupTotals(columns, sums, rowSums, doubts);
     }
 
@@ -199,7 +193,7 @@ final class TotalRows {
                         && (behind.comparesTotal(row, said) || behind.isOfTotalsShape(row, said))) {
             return true;
         }
-        if (said.numbers() == 0 && said.texts() == 1 && saysCount(row) || behind.isOfTwoTotals(row, said)) {
+        if (counts.isOne(row, said) || behind.isOfTwoTotals(row, said)) {
             return true;
         }
         boolean told = clues.totalRow(row.number());
@@ -298,17 +292,6 @@ final class TotalRows {
             }
         }
         return total;
-    }
-
-    /** True for a line such as {@code 3 persons} below as many records since the last line or total. */
-    private boolean saysCount(Row row) {
-        int count = Math.min(sums.recordsSinceTotal(), sums.records() - recordsAtLine);
-        Matcher said = COUNTED.matcher(row.text(row.firstFilled()).strip());
-        if (count == 0 || columns.names().size() < SEVERAL_COLUMNS || !said.matches()) {
-            return false;
-        }
-        String number = said.group(1) == null ? said.group(2) : said.group(1);
-        return Integer.parseInt(number) == count;
     }
 
     /** Says of the last rows that they stand behind the total of all others, where they have none of their own. */
@@ -532,7 +515,7 @@ final class TotalRows {
 
     /** Takes in a line that heads the records below it. */
     void headed(String text) {
-        recordsAtLine = sums.records();
+        counts.headed();
         heads.add(LooseText.key(text));
     }
 

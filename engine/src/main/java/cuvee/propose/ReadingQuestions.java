@@ -30,6 +30,7 @@ final class ReadingQuestions implements Draft.Step {
             "total-column",
             "balance-row",
             "charge-row",
+            "count-row",
             "group-of-one",
             "total-compared",
             "limit-row",

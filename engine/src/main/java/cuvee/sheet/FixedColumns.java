@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * Columns of a text file whose cells stand below each other with spaces between them, as programs print lists: found by a
@@ -20,14 +21,19 @@ record FixedColumns(List<Integer> starts) {
             Pattern.compile("\\s*(?:-{2,}|={2,}|_{2,})(?:\\s+(?:-{2,}|={2,}|_{2,}))*\\s*");
     private static final Pattern DRAWN = Pattern.compile("-{2,}|={2,}");
     private static final Pattern NUMBER = Pattern.compile("[-+(]?\\p{Sc}?\\d[\\d.,'’]*[)%-]?");
+    private static final Pattern PAGE = Pattern.compile(
+            "(?i)(?:^| )(?:page|seite|pagina|p\u00e1gina)[ :.]*\\d+( *(?:of|von|de|di|/) *\\d+)?(?= |$)");
     private static final Pattern WIDE_GAP = Pattern.compile("\\S {2,}(?=\\S)");
 
     /** Fewer lines than this show no columns. */
     private static final int FEWEST_LINES = 5;
     /** So many of the lines with wide gaps go with the columns; the others are titles. */
     private static final double MOST = 0.7;
-    /** Positions that are blank in so many lines may lie between columns. */
-    private static final double MOSTLY_BLANK = 0.85;
+    /**
+     * Positions that are blank in such a share of the lines may lie between columns: with the second, headings of many pages
+     * do not hide a gap, and the first is the safer one.
+     */
+    private static final List<Double> MOSTLY_BLANK = List.of(0.85, MOST);
 
     private static final int LEAST_GAP = 2;
     /** A line that runs on over so many starts is no record with a long word in it. */
@@ -86,15 +92,30 @@ record FixedColumns(List<Integer> starts) {
         if (gapped.size() < FEWEST_LINES) {
             return Optional.empty();
         }
-        List<int[]> likely = gaps(gapped, MOSTLY_BLANK);
+        // Where both find as many columns, those of the first count.
+        return MOSTLY_BLANK.stream()
+                .flatMap(share -> byGaps(gapped, share).stream())
+                .reduce((found, other) -> other.starts().size() > found.starts().size() ? other : found);
+    }
+
+    private static Optional<FixedColumns> byGaps(List<String> gapped, double share) {
+        List<int[]> likely = gaps(gapped, share);
         List<String> fitting = gapped.stream()
                 .filter(line -> likely.stream().allMatch(gap -> blankSomewhere(line, gap)))
                 .toList();
         if (fitting.size() < FEWEST_LINES || fitting.size() < gapped.size() * MOST) {
             return Optional.empty();
         }
-        List<Integer> starts = new ArrayList<>(List.of(0));
-        gaps(fitting, 1).forEach(gap -> starts.add(gap[1]));
+        List<int[]> sure = gaps(fitting, 1);
+        // The space between two words of a total is blank in a gap too, and leaves no more of it.
+        Stream<int[]> narrowed =
+                likely.stream().filter(gap -> sure.stream().noneMatch(other -> other[0] < gap[1] && other[1] > gap[0]));
+        List<Integer> starts = Stream.concat(
+                        Stream.of(0),
+                        Stream.concat(sure.stream(), narrowed)
+                                .map(gap -> gap[1])
+                                .sorted())
+                .toList();
         FixedColumns found = new FixedColumns(starts);
         return starts.size() > 1 && found.holdsValues(fitting) ? Optional.of(found) : Optional.empty();
     }
@@ -168,6 +189,9 @@ record FixedColumns(List<Integer> starts) {
 
     /** True for a line that runs on where most of the columns begin, with no more than one wide gap: a title or a note. */
     private boolean isProse(String line) {
+        if (isOfAPage(line)) {
+            return true;
+        }
         if (WIDE_GAP.matcher(line).results().limit(SEVERAL).count() == SEVERAL) {
             return false;
         }
@@ -181,6 +205,19 @@ record FixedColumns(List<Integer> starts) {
                         start < line.length() && (!isBlank(line, start - 1) || isBetweenWords(line, start - 1)))
                 .count();
         return reached >= SEVERAL && reached * 2 >= within || reached > 0 && joined > SEVERAL && joined == within;
+    }
+
+    /** True for the heading or the foot of a page: {@code Northside Stores      Page 2 of 3}. */
+    private static boolean isOfAPage(String line) {
+        Matcher page = PAGE.matcher(line);
+        if (!page.find()) {
+            return false;
+        }
+        boolean first = line.substring(0, page.start()).isBlank();
+        boolean last = line.substring(page.end()).isBlank();
+        boolean counted = page.group(1) != null;
+        boolean apart = page.start() > 0 && isBlank(line, page.start() - 1);
+        return counted ? first || last : last && apart && !first;
     }
 
     /** True for a single space. */

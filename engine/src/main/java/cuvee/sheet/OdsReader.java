@@ -10,6 +10,7 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
@@ -267,7 +268,7 @@ final class OdsReader {
 
         private void cell() {
             switch (type) {
-                case "float", "currency" -> put(CellKind.NUMBER, NumberText.plain(value));
+                case "float", "currency" -> number();
                 case "percentage" -> put(CellKind.PERCENT, NumberText.plain(value));
                 case "date" -> put(CellKind.DATE, value.replaceFirst("T00:00:00(\\.0+)?$", ""));
                 case "time" -> clock(value);
@@ -277,6 +278,16 @@ final class OdsReader {
                     boolean error = formula && (shown.startsWith("#") || shown.startsWith("Err:"));
                     put(error ? CellKind.ERROR : CellKind.TEXT, shown);
                 }
+            }
+        }
+
+        /** A formula may answer true or false as 1 or 0 that is shown as a word. */
+        private void number() {
+            String shown = text.toString();
+            if (shown.equalsIgnoreCase("true") || shown.equalsIgnoreCase("false")) {
+                put(CellKind.YES_NO, shown.toLowerCase(Locale.ROOT));
+            } else {
+                put(CellKind.NUMBER, NumberText.plain(value));
             }
         }
 

@@ -262,6 +262,36 @@ class TotalRowsTest {
     }
 
     @Test
+    void theLastLineOfAnExportThatCountsItsRowsIsNoRow() {
+        List<Object[]> rows = payments(12);
+        rows.add(new Object[] {"TRL", "12", "", "", ""});
+        FoundTable found = Sheets.tables(rows).get(0);
+        assertThat(found.kept()).isEqualTo(12);
+        assertThat(found.doubts()).anyMatch(doubt -> doubt.kind().equals("count-row"));
+    }
+
+    @Test
+    void aCountOfOtherRowsAndAWordThatRowsHaveMakeNoLastLine() {
+        List<Object[]> rows = payments(12);
+        rows.add(new Object[] {"TRL", "17", "", "", ""});
+        assertThat(Sheets.tables(rows).get(0).kept()).isEqualTo(13);
+        rows = payments(12);
+        rows.add(new Object[] {"P10003", "12", "", "", ""});
+        assertThat(Sheets.tables(rows).get(0).kept()).isEqualTo(13);
+    }
+
+    private static List<Object[]> payments(int count) {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"REF", "PAYEE", "PAYDATE", "AMOUNT", "CCY"});
+        for (int i = 0; i < count; i++) {
+            rows.add(new Object[] {
+                "P" + (10000 + i), i % 2 == 0 ? "Delta Roads" : "Halden & Co", 20260101 + i, 12.5 + i * 31 % 17, "GBP"
+            });
+        }
+        return rows;
+    }
+
+    @Test
     void whatAnAccountHeldBeforeAndAfterIsNoMovementOfIt() {
         FoundTable found = Sheets.tables(List.of(
                         new Object[] {"Date", "Document", "Text", "Debit", "Credit", "Balance"},

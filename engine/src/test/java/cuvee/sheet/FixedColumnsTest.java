@@ -43,6 +43,27 @@ class FixedColumnsTest {
     }
 
     @Test
+    void headingsAndTotalsOfManyPagesDoNotHideANarrowColumn() {
+        List<String> lines = new java.util.ArrayList<>();
+        for (int page = 0; page < 3; page++) {
+            lines.add("NORTHSIDE STORES                   Page " + page + " of 3");
+            lines.add("Item    Description    Qty   Value");
+            for (int i = 0; i < 6; i++) {
+                lines.add("K80%d%d   %-15s%3d  %6.2f".formatted(page, i, i % 2 == 0 ? "Hex nut" : "Bolt", i, i * 3.5));
+            }
+            lines.add("Page total                  %7.2f".formatted(21.0));
+        }
+        lines.add("Report total                %6.2f".formatted(63.0));
+        FixedColumns columns = FixedColumns.in(lines).orElseThrow();
+        assertThat(columns.cells(lines.get(1))).containsExactly("Item", "Description", "Qty", "Value");
+        assertThat(columns.cells(lines.get(2))).containsExactly("K8000", "Hex nut", "0", "0.00");
+        assertThat(columns.cells(lines.get(0)))
+                .containsExactly("NORTHSIDE STORES                   Page 0 of 3", "", "", "");
+        assertThat(columns.cells(lines.get(8))).containsExactly("Page total", "", "", "21.00");
+        assertThat(columns.cells(lines.get(27))).containsExactly("Report total", "", "", "63.00");
+    }
+
+    @Test
     void aSentenceIsOneCellAndARecordWithLongTextsIsNone() {
         FixedColumns columns = FixedColumns.in(DRAWN).orElseThrow();
         assertThat(columns.cells("All stores were counted at the end of the month by two people"))
