@@ -2,6 +2,7 @@ package cuvee.detect;
 
 import cuvee.sheet.Row;
 import cuvee.value.Convention;
+import cuvee.value.DayNames;
 import cuvee.value.Form;
 import cuvee.value.Forms;
 import cuvee.value.Type;
@@ -64,7 +65,7 @@ final class Sequence {
             return dates.isEmpty() && numbers.isEmpty() && isThroughTheDay(minutes);
         }
         return numbers.isEmpty() && (steady(dates) || workingDays(dates))
-                || dates.isEmpty() && (byOne(numbers) || multiples(numbers));
+                || dates.isEmpty() && (byOne(numbers) || multiples(numbers) || DayNames.areWorkingDays(numbers));
     }
 
     /** The minutes from midnight to a time of day, however it is written. */

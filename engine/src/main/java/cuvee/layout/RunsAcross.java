@@ -222,10 +222,12 @@ public final class RunsAcross {
             String name = first.matches() ? first.group(1).strip() : "";
             boolean step = STEPS.contains(word.getKey());
             if (slots.size() >= ENOUGH_NUMBERED
-                    && (inARow(slots, 1) || word.getKey().isEmpty() && inARow(slots, firstStep(slots)))) {
+                    && (inARow(slots, 1)
+                            || word.getKey().isEmpty() && (inARow(slots, firstStep(slots)) || areWorkingDays(slots)))) {
+                boolean days = slots.size() >= FEWEST_DAYS_OF_A_MONTH || areWorkingDays(slots);
                 return of(
                         table,
-                        !name.isEmpty() ? name : slots.size() >= FEWEST_DAYS_OF_A_MONTH ? "Day" : "Number",
+                        !name.isEmpty() ? name : days ? "Day" : "Number",
                         slots,
                         ENOUGH_NUMBERED,
                         step ? Across.Sureness.SURE : Across.Sureness.NUMBERED);
@@ -320,6 +322,11 @@ public final class RunsAcross {
         int first = Integer.parseInt(slots.get(0).place());
         int step = Integer.parseInt(slots.get(1).place()) - first;
         return first == 0 || first == step ? step : 1;
+    }
+
+    private static boolean areWorkingDays(List<Slot> slots) {
+        return DayNames.areWorkingDays(
+                slots.stream().map(slot -> Long.valueOf(slot.place())).toList());
     }
 
     private static boolean inARow(List<Slot> slots, int step) {

@@ -37,6 +37,27 @@ class TurnedTest extends BatchTest {
     }
 
     @Test
+    void theWorkingDaysOfAMonthAreTheHeaderBelowTheLettersOfTheirWeeks() {
+        batch.csv(
+                "register 7A September 2025.csv",
+                ",M,T,W,T,F,M,T,W,T,F,M,",
+                "Pupil,1,2,3,4,5,8,9,10,11,12,15,Absences",
+                "Ann,/,/,A,/,/,/,/,L,/,/,/,1",
+                "Bo,/,A,A,/,/,/,/,/,/,L,/,2");
+        batch.csv(
+                "register 7B October 2025.csv",
+                "Pupil,1,2,3,6,7,8,9,10,13,14,Absences",
+                "Cy,/,L,/,/,/,A,/,/,/,/,1",
+                "Di,A,/,/,/,/,/,/,/,/,A,2");
+        Batch.Made made = batch.refresh();
+        assertThat(made.columns()).startsWith("Pupil", "Absences", "Day").doesNotContain("12");
+        assertThat(made.lines())
+                .hasSize(2 * 11 + 2 * 10)
+                .anyMatch(line -> line.startsWith("Bo|2|12|L"))
+                .anyMatch(line -> line.startsWith("Cy|1|8|A"));
+    }
+
+    @Test
     void theDaysOfAWeekBecomeRowsHoweverTheyAreNamed() {
         batch.csv("Skerry.csv", "Name,Mon,Tue,Wed,Thu,Fri,Total", "Ann,8,7.5,,8,6,29.5", "Bo,4,4,4,4,4,20");
         batch.csv("Hollin.csv", "Name,Sunday,Monday,Tuesday,Wednesday,Thursday,Friday", "Cy,1,2,3,4,5,6");
