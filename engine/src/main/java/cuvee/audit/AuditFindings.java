@@ -68,6 +68,7 @@ public final class AuditFindings {
             audit.oddDecimals();
             audit.missingNumbers();
             audit.otherPeriods();
+            audit.findings.addAll(SignsByMark.in(plan, reader));
         }
         return audit.findings;
     }

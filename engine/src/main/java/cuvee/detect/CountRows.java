@@ -69,6 +69,7 @@ final class CountRows {
         if (!sparse
                 || width < SEVERAL_COLUMNS
                 || sums.records() < ENOUGH
+                || sums.recordsSinceTotal() == 0
                 || columns.form(label).isNumber()
                 || columns.holds(label, row.text(label))) {
             return false;

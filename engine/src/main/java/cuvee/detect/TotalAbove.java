@@ -12,6 +12,8 @@ final class TotalAbove {
     private static final int ENOUGH = 3;
     /** The numbers of a single column add up by chance where there are fewer. */
     private static final int MANY = 8;
+    /** So many sums that agree are no accident. */
+    private static final int SEVERAL = 2;
 
     private final TableColumns columns;
     private final RunningSums sums;
@@ -29,17 +31,21 @@ final class TotalAbove {
 
     /**
      * True where a row right below the header, which has been looked at, may add up those that follow: by its word, or
-     * because rows without one may be totals too.
+     * because rows without one may be totals too, or because words for nothing stand where records have their keys.
      */
     boolean mayBe(Row row) {
         int numbers = 0;
         int texts = 0;
+        int nothings = 0;
         for (int column = 0; column < row.width(); column++) {
             Form form = columns.form(column);
             numbers += form.isNumber() ? 1 : 0;
             texts += form == Form.WORDS || form == Form.WORDS_AND_DIGITS ? 1 : 0;
+            // Words for nothing among numbers are unknown amounts.
+            nothings += form == Form.NOTHING_WORD && numbers == 0 ? 1 : 0;
         }
-        return numbers > 0 && texts <= 1 && (namesWhole(row, columns) || reading.unnamedTotals());
+        boolean keyless = texts == 1 && nothings > 0 && numbers >= SEVERAL;
+        return numbers > 0 && texts <= 1 && (namesWhole(row, columns) || keyless || reading.unnamedTotals());
     }
 
     /** True where a row names all of something. */
@@ -70,7 +76,17 @@ final class TotalAbove {
             named |=
                     columns.form(column) == Form.WORDS && TotalWords.of(row.text(column)) == TotalWords.Sureness.WHOLLY;
         }
-        return sums.records() > 0 && (named || addsUp(row, 0));
+        boolean adds = !named && sums.records() > 0 && addsUp(row, 0);
+        if (adds && heldCounts && !reading.unnamedTotals()) {
+            doubts.add(new Doubt(
+                    "total-above",
+                    row.number(),
+                    "Row " + row.number()
+                            + " adds up all rows below it, and has words for nothing where they have their"
+                            + " keys; it is set aside as their total.",
+                    1));
+        }
+        return sums.records() > 0 && named || adds;
     }
 
     /** Takes in a record, of which the first may add up all others. */

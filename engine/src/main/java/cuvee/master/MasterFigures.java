@@ -253,6 +253,32 @@ public final class MasterFigures {
         });
     }
 
+    /**
+     * Numbers beside one and the same text.
+     *
+     * @param numbers how many rows hold one
+     * @param below how many of them are below 0
+     */
+    public record Signed(long numbers, long below) {
+        public static final Signed NONE = new Signed(0, 0);
+    }
+
+    /** How many numbers of a column stand beside each text of another, in small letters; empty for rows without a text. */
+    public Map<String, Signed> signed(int number, int text) {
+        return Sql.ask("counting signs", () -> {
+            Map<String, Signed> signed = new HashMap<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("SELECT coalesce(lower(trim(m" + text
+                            + ")), ''), count(m" + number + "), count(*) FILTER (m" + number
+                            + " < 0) FROM master WHERE aside = 0 GROUP BY 1")) {
+                while (rows.next()) {
+                    signed.put(rows.getString(1), new Signed(rows.getLong(2), rows.getLong(3)));
+                }
+            }
+            return signed;
+        });
+    }
+
     /** How many rows of a table hold a value in a column, texts of nothing but white space not among them. */
     public long filled(int table, int column) {
         String value = "m" + column;

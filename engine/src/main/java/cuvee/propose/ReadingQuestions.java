@@ -32,6 +32,7 @@ final class ReadingQuestions implements Draft.Step {
             "charge-row",
             "count-row",
             "group-of-one",
+            "total-above",
             "total-compared",
             "limit-row",
             "words-below-header",

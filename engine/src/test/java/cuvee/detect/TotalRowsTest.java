@@ -262,6 +262,26 @@ class TotalRowsTest {
     }
 
     @Test
+    void aFirstRowWithoutKeysThatAddsUpAllBelowIsTheirTotal() {
+        FoundTable found =
+                Sheets.tables(providers(24 + 31 + 8 + 12, 7 + 2 + 9 + 4)).get(0);
+        assertThat(found.kept()).isEqualTo(4);
+        assertThat(found.doubts()).extracting(FoundTable.Doubt::kind).containsExactly("total-above");
+        FoundTable other = Sheets.tables(providers(80, 7 + 2 + 9 + 4)).get(0);
+        assertThat(other.kept()).as("one of its sums is wrong").isEqualTo(5);
+    }
+
+    private static List<Object[]> providers(int attended, int admitted) {
+        return List.of(
+                new Object[] {"Code", "Region", "Name", "Attended", "Admitted"},
+                new Object[] {"-", "-", "Hollin Bay", attended, admitted},
+                new Object[] {"R01", "North", "Aske Trust", 24, 7},
+                new Object[] {"R02", "North", "Brill Trust", 31, 2},
+                new Object[] {"R03", "South", "Carrow Trust", 8, 9},
+                new Object[] {"R04", "South", "Dunlin Trust", 12, 4});
+    }
+
+    @Test
     void theLastLineOfAnExportThatCountsItsRowsIsNoRow() {
         List<Object[]> rows = payments(12);
         rows.add(new Object[] {"TRL", "12", "", "", ""});
