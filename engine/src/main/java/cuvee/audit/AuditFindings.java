@@ -258,7 +258,7 @@ public final class AuditFindings {
     private void oddDecimals() {
         Map<Integer, Integer> most = new LinkedHashMap<>();
         amounts().stream().filter(i -> decimals(i) >= 2).forEach(i -> most.put(i, decimals(i)));
-        reader.standingOut().digitsBehind(most, PLACES).forEach((column, found) -> {
+        reader.standingOut().digitsBehind(most, Audit.MOST_APART, PLACES).forEach((column, found) -> {
             long count = found[PLACES];
             Audit.oddDecimals(decimals(column), Arrays.copyOf(found, PLACES), count)
                     .ifPresent(odd -> reader.standingOut()

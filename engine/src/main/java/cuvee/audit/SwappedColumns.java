@@ -16,6 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /**
@@ -44,6 +45,8 @@ public final class SwappedColumns {
     private final MasterPlan plan;
     /** By column: what all tables hold of it. */
     private final Map<Integer, Held> all = new HashMap<>();
+    /** By a table's number and column: what the table holds of it. */
+    private final Map<Integer, Map<Integer, Held>> byTable = new HashMap<>();
 
     /**
      * What stands in a column.
@@ -63,26 +66,26 @@ public final class SwappedColumns {
                     words);
         }
 
-        Held plus(Held other) {
-            Map<String, Integer> both = new HashMap<>(words);
-            other.words.forEach((word, tables) -> both.merge(word, tables, Integer::sum));
+        static Held of(List<Held> tables) {
+            Map<String, Integer> words = new HashMap<>();
+            tables.forEach(held -> held.words.forEach((word, times) -> words.merge(word, times, Integer::sum)));
             return new Held(
-                    tables + other.tables,
-                    values + other.values,
-                    whole + other.whole,
-                    fractions + other.fractions,
-                    both);
+                    tables.size(),
+                    tables.stream().mapToLong(Held::values).sum(),
+                    tables.stream().mapToLong(Held::whole).sum(),
+                    tables.stream().mapToLong(Held::fractions).sum(),
+                    words);
         }
 
-        Held without(Held table) {
-            Map<String, Integer> rest = new HashMap<>(words);
-            table.words.keySet().forEach(word -> rest.computeIfPresent(word, (w, n) -> n > 1 ? n - 1 : null));
-            return new Held(
-                    tables - table.tables,
-                    values - table.values,
-                    whole - table.whole,
-                    fractions - table.fractions,
-                    rest);
+        Others without(Held table) {
+            return new Others(
+                    new Held(
+                            tables - table.tables,
+                            values - table.values,
+                            whole - table.whole,
+                            fractions - table.fractions,
+                            Map.of()),
+                    word -> words.getOrDefault(word, 0) > table.words.getOrDefault(word, 0));
         }
 
         boolean counts() {
@@ -92,19 +95,43 @@ public final class SwappedColumns {
         boolean measures() {
             return values > 0 && whole + fractions >= values * NEARLY_ALL && whole <= values * WELL_BELOW;
         }
+    }
 
-        /** True where most of some words are among its own. */
-        boolean holdsMostOf(Set<String> others) {
-            long known = others.stream().filter(words::containsKey).count();
-            return others.size() >= FEWEST_WORDS && known >= others.size() * MOST;
+    /**
+     * What stands in a column of all tables but one.
+     *
+     * @param held all but its words
+     * @param knows which words they hold
+     */
+    private record Others(Held held, Predicate<String> knows) {
+        boolean counts() {
+            return held.counts();
+        }
+
+        boolean measures() {
+            return held.measures();
+        }
+
+        boolean areEnough() {
+            return held.tables() >= FEWEST_OTHER_TABLES;
+        }
+
+        /** True where most of some words are among theirs. */
+        boolean holdMostOf(Set<String> words) {
+            return words.size() >= FEWEST_WORDS && words.stream().filter(knows).count() >= words.size() * MOST;
         }
     }
 
     private SwappedColumns(MasterPlan plan) {
         this.plan = plan;
+        Map<Integer, List<Held>> held = new HashMap<>();
         for (MasterPlan.Table table : plan.tables()) {
-            cells(table).forEach((column, held) -> all.merge(column, held, Held::plus));
+            Map<Integer, Held> cells = cells(table);
+            byTable.put(table.id(), cells);
+            cells.forEach((column, cell) ->
+                    held.computeIfAbsent(column, any -> new ArrayList<>()).add(cell));
         }
+        held.forEach((column, cells) -> all.put(column, Held.of(cells)));
     }
 
     /** A warning for each pair of columns of a table whose headers may have changed places. */
@@ -112,7 +139,7 @@ public final class SwappedColumns {
         SwappedColumns columns = new SwappedColumns(plan);
         List<Finding> findings = new ArrayList<>();
         for (MasterPlan.Table table : plan.tables()) {
-            Map<Integer, Held> here = columns.cells(table);
+            Map<Integer, Held> here = columns.byTable.getOrDefault(table.id(), new HashMap<>());
             here.values().removeIf(held -> held.values() < FEWEST_VALUES);
             for (int one : new TreeSet<>(here.keySet())) {
                 columns.partner(one, here).ifPresent(other -> findings.add(columns.finding(table, one, other)));
@@ -135,17 +162,17 @@ public final class SwappedColumns {
     /** The later column of a table with which one has changed places. */
     private Optional<Integer> partner(int one, Map<Integer, Held> here) {
         Held held = here.getOrDefault(one, Held.of(new Evidence()));
-        Held others = others(one, held);
+        Others others = others(one, held);
         boolean unlike = others.counts() && held.measures()
                 || others.measures() && held.counts()
                 || isOfOtherWords(held, others);
-        return unlike && others.tables() >= FEWEST_OTHER_TABLES
+        return unlike && others.areEnough()
                 ? here.entrySet().stream()
                         .filter(each -> each.getKey() > one)
                         .filter(each -> {
                             Held its = each.getValue();
-                            Held itsOthers = others(each.getKey(), its);
-                            return itsOthers.tables() >= FEWEST_OTHER_TABLES
+                            Others itsOthers = others(each.getKey(), its);
+                            return itsOthers.areEnough()
                                     && (areNumbersOf(held, others, its, itsOthers)
                                             || areWordsOf(held, others, its, itsOthers));
                         })
@@ -154,26 +181,25 @@ public final class SwappedColumns {
                 : Optional.empty();
     }
 
-    private Held others(int column, Held table) {
+    private Others others(int column, Held table) {
         return all.getOrDefault(column, table).without(table);
     }
 
-    private static boolean areNumbersOf(Held held, Held others, Held its, Held itsOthers) {
+    private static boolean areNumbersOf(Held held, Others others, Held its, Others itsOthers) {
         return others.counts() && held.measures() && itsOthers.measures() && its.counts()
                 || others.measures() && held.counts() && itsOthers.counts() && its.measures();
     }
 
-    private static boolean areWordsOf(Held held, Held others, Held its, Held itsOthers) {
+    private static boolean areWordsOf(Held held, Others others, Held its, Others itsOthers) {
         return isOfOtherWords(held, others)
                 && isOfOtherWords(its, itsOthers)
-                && itsOthers.holdsMostOf(held.words().keySet())
-                && others.holdsMostOf(its.words().keySet());
+                && itsOthers.holdMostOf(held.words().keySet())
+                && others.holdMostOf(its.words().keySet());
     }
 
-    private static boolean isOfOtherWords(Held held, Held others) {
+    private static boolean isOfOtherWords(Held held, Others others) {
         return held.words().size() >= FEWEST_WORDS
-                && held.words().keySet().stream()
-                        .noneMatch(word -> others.words().containsKey(word));
+                && held.words().keySet().stream().noneMatch(others.knows());
     }
 
     private Finding finding(MasterPlan.Table table, int one, int other) {

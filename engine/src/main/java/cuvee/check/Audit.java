@@ -29,7 +29,7 @@ public final class Audit {
     /** It is not worth a word where it happens by chance in more than so many columns. */
     private static final double RARE = 1e-3;
     /** So many values that stand out are slips; more are of another kind. */
-    private static final int MOST_APART = 3;
+    public static final int MOST_APART = 3;
     /** So many of the greatest values that do not stand out say how closely they follow each other. */
     private static final int NEIGHBOURS = 15;
 

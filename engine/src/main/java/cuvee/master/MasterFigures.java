@@ -8,12 +8,13 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.duckdb.DuckDBConnection;
 import org.jspecify.annotations.Nullable;
 
@@ -24,6 +25,7 @@ public final class MasterFigures {
 
     private final DuckDBConnection connection;
     private final MasterPlan plan;
+    private @Nullable Set<Integer> rowNumbers;
 
     MasterFigures(DuckDBConnection connection, MasterPlan plan) {
         this.connection = connection;
@@ -298,21 +300,53 @@ public final class MasterFigures {
      * out.
      */
     public Set<Integer> rowNumbers() {
-        Set<Integer> found = new HashSet<>();
-        for (int i = 0; i < plan.columns().size(); i++) {
-            if (plan.columns().get(i).type() == Type.WHOLE_NUMBER && numbersRows("m" + i)) {
-                found.add(i);
-            }
+        Set<Integer> known = rowNumbers;
+        if (known == null) {
+            known = findRowNumbers();
+            rowNumbers = known;
         }
-        return found;
+        return known;
     }
 
-    /** Least and greatest first, which few columns pass and which cost little; then whether each number stands once. */
-    private boolean numbersRows(String column) {
-        String range =
-                "min(" + column + ") = 1 AND max(" + column + ") <= count(" + column + ") * " + MOST_NUMBERS_A_ROW;
-        return ofEachTable(column, range)
-                && ofEachTable(column, "count(DISTINCT " + column + ") = count(" + column + ")");
+    private Set<Integer> findRowNumbers() {
+        List<Integer> whole = IntStream.range(0, plan.columns().size())
+                .filter(i -> plan.columns().get(i).type() == Type.WHOLE_NUMBER)
+                .boxed()
+                .toList();
+        // Least and greatest of all columns first, which few pass and which cost little; then whether each number
+        // stands once.
+        return goingUpFromOne(whole).stream()
+                .filter(i -> ofEachTable("m" + i, "count(DISTINCT m" + i + ") = count(m" + i + ")"))
+                .collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    /** Those of some columns that go from 1 to hardly more than their count in each table that has any. */
+    private List<Integer> goingUpFromOne(List<Integer> columns) {
+        if (columns.isEmpty()) {
+            return List.of();
+        }
+        String ranges = columns.stream()
+                .map(i -> "coalesce(bool_and(min" + i + " = 1 AND max" + i + " <= n" + i + " * " + MOST_NUMBERS_A_ROW
+                        + ") FILTER (n" + i + " > 0), false)")
+                .collect(Collectors.joining(", "));
+        String figures = columns.stream()
+                .map(i ->
+                        "min(m" + i + ") AS min" + i + ", max(m" + i + ") AS max" + i + ", count(m" + i + ") AS n" + i)
+                .collect(Collectors.joining(", "));
+        return Sql.ask("looking for row numbers", () -> {
+            List<Integer> found = new ArrayList<>();
+            try (Statement statement = connection.createStatement();
+                    ResultSet row = statement.executeQuery(
+                            "SELECT " + ranges + " FROM (SELECT " + figures + " FROM master GROUP BY tbl)")) {
+                row.next();
+                for (int i = 0; i < columns.size(); i++) {
+                    if (row.getBoolean(i + 1)) {
+                        found.add(columns.get(i));
+                    }
+                }
+            }
+            return found;
+        });
     }
 
     /** True where something holds of the values of a column in each table that has any, and there is one. */

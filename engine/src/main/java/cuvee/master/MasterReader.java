@@ -25,6 +25,7 @@ public final class MasterReader implements AutoCloseable {
 
     private final DuckDBConnection connection;
     private final MasterPlan plan;
+    private final MasterFigures figures;
     private final String columns;
     /** The store's table that is read. */
     private final String master;
@@ -50,6 +51,7 @@ public final class MasterReader implements AutoCloseable {
         this.only = only.isEmpty() ? "" : " AND " + only;
         this.connection = connection;
         this.plan = plan;
+        this.figures = new MasterFigures(connection, plan);
         this.columns = MasterText.columnList(plan);
         this.master = plan.isShaped() ? "shown" : "master";
         this.line = plan.isShaped() ? "from_tbl, from_row, from_turned" : "tbl, row, turned";
@@ -383,7 +385,7 @@ public final class MasterReader implements AutoCloseable {
 
     /** What the columns of the master come to, table by table and all in all. */
     public MasterFigures figures() {
-        return new MasterFigures(connection, plan);
+        return figures;
     }
 
     /** Numbers that stand out beside the others. */

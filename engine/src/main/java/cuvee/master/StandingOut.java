@@ -6,6 +6,7 @@ import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -122,17 +123,25 @@ public final class StandingOut {
     }
 
     /**
-     * How many numbers of each column have digits behind the mark beyond some place.
+     * How many numbers of each column have digits behind the mark beyond some place, for columns of which hardly any number
+     * has as many digits as the one that has most. In others nothing stands out, and they are left after a few rows.
      *
      * @param most the digits behind the mark of the numbers that have most, by column
+     * @param hardlyAny how many numbers may have digits at the last of these places
      * @param fewer how many places are looked at: one to so many fewer than those
      * @return by column; behind the counts of the places how many numbers there are
      */
-    public Map<Integer, long[]> digitsBehind(Map<Integer, Integer> most, int fewer) {
-        if (most.isEmpty()) {
+    public Map<Integer, long[]> digitsBehind(Map<Integer, Integer> most, int hardlyAny, int fewer) {
+        Map<Integer, Integer> few = new LinkedHashMap<>();
+        most.forEach((column, decimals) -> {
+            if (!haveDigitsBeyond(column, decimals - 1, hardlyAny)) {
+                few.put(column, decimals);
+            }
+        });
+        if (few.isEmpty()) {
             return Map.of();
         }
-        String counts = most.entrySet().stream()
+        String counts = few.entrySet().stream()
                 .map(column -> IntStream.rangeClosed(1, fewer)
                                 .mapToObj(less -> "count(*) FILTER (" + hasDigitsBeyond(column, less) + "), ")
                                 .collect(Collectors.joining())
@@ -144,7 +153,7 @@ public final class StandingOut {
                     ResultSet row = statement.executeQuery("SELECT " + counts + " FROM master WHERE aside = 0")) {
                 row.next();
                 int at = 1;
-                for (int column : most.keySet()) {
+                for (int column : few.keySet()) {
                     long[] found = new long[fewer + 1];
                     for (int i = 0; i <= fewer; i++) {
                         found[i] = row.getLong(at++);
@@ -153,6 +162,19 @@ public final class StandingOut {
                 }
             }
             return behind;
+        });
+    }
+
+    /** True where more than so many numbers of a column have more digits behind the mark. */
+    private boolean haveDigitsBeyond(int column, int decimals, int most) {
+        return Sql.ask("looking at decimals", () -> {
+            try (Statement statement = connection.createStatement();
+                    ResultSet row =
+                            statement.executeQuery("SELECT count(*) FROM (SELECT 1 FROM master WHERE aside = 0 AND "
+                                    + hasDigitsBeyond(column, decimals) + " LIMIT " + (most + 1) + ")")) {
+                row.next();
+                return row.getLong(1) > most;
+            }
         });
     }
 

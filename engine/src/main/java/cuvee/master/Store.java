@@ -41,7 +41,7 @@ import org.slf4j.LoggerFactory;
  * staging by a {@link MasterPlan} and kept in step with it table by table. One process has it open at a time.
  */
 public final class Store implements AutoCloseable {
-    private static final String FORMAT = "26";
+    private static final String FORMAT = "27";
 
     private static final Logger LOG = LoggerFactory.getLogger(Store.class);
 

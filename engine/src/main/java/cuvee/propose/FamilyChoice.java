@@ -330,7 +330,7 @@ final class FamilyChoice implements Draft.Step {
                     Kinds.ANOTHER_JOB,
                     layout.signature(),
                     first.where(),
-                    which + why + ". Does it belong to this master?",
+                    which + why + (one ? ". Does it" : ". Do they") + " belong to this master?",
                     take ? TableChoice.TAKE : TableChoice.ASIDE,
                     List.of(
                             new Answer(TableChoice.ASIDE, "no, it belongs to another job; leave it out"),
