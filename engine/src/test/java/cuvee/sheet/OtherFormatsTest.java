@@ -128,6 +128,16 @@ class OtherFormatsTest {
     }
 
     @Test
+    void aFormulaThatAnswersTrueOrFalseIsNoNumber() throws IOException {
+        Path file = ods("<table:table table:name=\"Paid\"><table:table-row>"
+                + "<table:table-cell table:formula=\"of:=TRUE()\" office:value-type=\"float\" office:value=\"1\"><text:p>TRUE</text:p></table:table-cell>"
+                + "<table:table-cell table:formula=\"of:=FALSE()\" office:value-type=\"float\" office:value=\"0\"><text:p>FALSE</text:p></table:table-cell>"
+                + "<table:table-cell office:value-type=\"float\" office:value=\"1\"><text:p>1</text:p></table:table-cell>"
+                + "</table:table-row></table:table>");
+        assertThat(Rows.of(file)).containsExactly("1: YES_NO true | YES_NO false | NUMBER 1");
+    }
+
+    @Test
     void hoursGoneByBeyondADayAreWhatTheyShow() throws IOException {
         Path open = ods("<table:table table:name=\"Hours\"><table:table-row>"
                 + "<table:table-cell office:value-type=\"time\" office:time-value=\"PT72H30M00S\"><text:p>72:30</text:p></table:table-cell>"
