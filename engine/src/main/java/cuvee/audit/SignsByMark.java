@@ -27,6 +27,9 @@ final class SignsByMark {
 
     private static final Set<String> OUT = Set.of("dr", "d", "db", "debit", "dr.", "soll", "s", "d\u00e9bit", "-");
     private static final Set<String> IN = Set.of("cr", "c", "credit", "cr.", "haben", "h", "cr\u00e9dit", "+");
+    /** What an account holds has a sign of its own. */
+    private static final Pattern HELD = Pattern.compile("(?i).*(balance|saldo|solde|kontostand).*");
+
     private static final int FEWEST = 3;
 
     private SignsByMark() {}
@@ -41,6 +44,7 @@ final class SignsByMark {
             for (int number = 0; number < plan.columns().size(); number++) {
                 if (plan.addsUp(number)
                         && plan.columns().get(number).part() == MasterPlan.Column.Part.VALUE
+                        && !HELD.matcher(plan.columns().get(number).name()).matches()
                         && isMarkedInSomeTables(plan, number, mark)
                         && !isChanged(plan, number)) {
                     look(plan, reader, number, mark, findings);

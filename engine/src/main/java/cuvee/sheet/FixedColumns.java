@@ -208,7 +208,7 @@ record FixedColumns(List<Integer> starts) {
     }
 
     /** True for the heading or the foot of a page: {@code Northside Stores      Page 2 of 3}. */
-    private static boolean isOfAPage(String line) {
+    private boolean isOfAPage(String line) {
         Matcher page = PAGE.matcher(line);
         if (!page.find()) {
             return false;
@@ -217,7 +217,8 @@ record FixedColumns(List<Integer> starts) {
         boolean last = line.substring(page.end()).isBlank();
         boolean counted = page.group(1) != null;
         boolean apart = page.start() > 0 && isBlank(line, page.start() - 1);
-        return counted ? first || last : last && apart && !first;
+        // A record may end so too, where a column says on which page something stands.
+        return counted ? first || last : last && apart && !first && reached(line) > 0;
     }
 
     /** True for a single space. */

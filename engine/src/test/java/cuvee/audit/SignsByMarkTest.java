@@ -47,7 +47,7 @@ class SignsByMarkTest extends BatchTest {
         batch.csv(
                 "Hollin 2026-01.csv",
                 "Date,Description,Amount,Balance",
-                "03/01/2026,Rent,-450.00,1550.00",
+                "03/01/2026,Rent,-450.00,-1550.00",
                 "06/01/2026,Sales,120.50,1670.50",
                 "10/01/2026,Fuel,-61.00,1609.50");
     }

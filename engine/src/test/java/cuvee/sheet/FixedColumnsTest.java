@@ -64,6 +64,16 @@ class FixedColumnsTest {
     }
 
     @Test
+    void aColumnMaySayOnWhichPageSomethingStands() {
+        List<String> lines = new java.util.ArrayList<>(List.of("Item   Name      Where"));
+        for (int i = 0; i < 6; i++) {
+            lines.add("K10%d   Rope %d    Page %d".formatted(i, i, i + 7));
+        }
+        FixedColumns columns = FixedColumns.in(lines).orElseThrow();
+        assertThat(columns.cells(lines.get(2))).containsExactly("K101", "Rope 1", "Page 8");
+    }
+
+    @Test
     void aSentenceIsOneCellAndARecordWithLongTextsIsNone() {
         FixedColumns columns = FixedColumns.in(DRAWN).orElseThrow();
         assertThat(columns.cells("All stores were counted at the end of the month by two people"))
