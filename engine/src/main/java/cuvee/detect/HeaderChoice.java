@@ -315,6 +315,17 @@ final class HeaderChoice {
         return columns >= 3 && columns >= own.width && records >= 2 && own.contrast(best) > 0;
     }
 
+    /** True for what an account held before its first line, or after its last, with the amount beside it. */
+    private static boolean namesBalance(HeadRow row) {
+        boolean names = false;
+        boolean says = false;
+        for (int column = 0; column < row.width(); column++) {
+            names |= row.isWord(column) && TotalWords.namesBalance(row.text(column));
+            says |= row.isValue(column);
+        }
+        return names && says;
+    }
+
     /** True where two rows below each other can both belong to the header that ends with the row at {@code bottom}. */
     private boolean joins(int top, int next, int bottom) {
         HeadRow upper = rows.get(top);
@@ -322,6 +333,7 @@ final class HeaderChoice {
         if (!upper.wordsOnly()
                 || !lower.wordsOnly()
                 || holdsCode(lower, bottom)
+                || namesBalance(lower)
                 || WordsBelowHeader.isExample(lower.row())) {
             return false;
         }

@@ -262,6 +262,41 @@ class TotalRowsTest {
     }
 
     @Test
+    void aCardBehindAnotherBeginsAnotherTableThoughItsOpeningBalanceStandsRightBelowItsHeader() {
+        List<Object[]> rows = new ArrayList<>(List.of(new Object[] {"Nominal activity"}, new Object[] {}));
+        rows.addAll(card("4000", "Sales", 937, 189, 242, 37, 96, 181));
+        rows.addAll(card("7500", "Postage", 2069, 797, 502, 72, 585));
+        rows.addAll(card("7000", "Wages", 1642, 460, 804, 927));
+        List<FoundTable> found = Sheets.tables(rows);
+        assertThat(found).extracting(FoundTable::kept).containsExactly(5, 4, 3);
+        assertThat(found).allMatch(table -> table.sections().isEmpty());
+    }
+
+    private static List<Object[]> card(String account, String name, int opening, int... numbers) {
+        List<Object[]> rows = new ArrayList<>();
+        rows.add(new Object[] {"Account", account, name});
+        rows.add(new Object[] {"No", "Type", "Date", "Details", "Debit", "Credit", "Balance"});
+        rows.add(new Object[] {"", "", "", "Opening balance", "", "", opening});
+        int balance = opening;
+        for (int number : numbers) {
+            boolean debit = number % 2 == 0;
+            balance += debit ? number : -number;
+            rows.add(new Object[] {
+                number,
+                debit ? "JD" : "SI",
+                "2026-02-14",
+                "Delta Roads",
+                debit ? number : "",
+                debit ? "" : number,
+                balance
+            });
+        }
+        rows.add(new Object[] {"", "", "", "Closing balance", "", "", balance});
+        rows.add(new Object[] {});
+        return rows;
+    }
+
+    @Test
     void aFirstRowWithoutKeysThatAddsUpAllBelowIsTheirTotal() {
         FoundTable found =
                 Sheets.tables(providers(24 + 31 + 8 + 12, 7 + 2 + 9 + 4)).get(0);
