@@ -17,7 +17,7 @@ import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 
 /**
- * Amounts of which some sources say by a sign whether they come or go, and others by a word beside them, {@code DR} or
+ * Amounts of which some sources say by a sign whether they are debits or credits, and others by a word beside them, {@code DR} or
  * {@code CR}: as they stand they cannot be added up.
  */
 final class SignsByMark {
@@ -36,8 +36,11 @@ final class SignsByMark {
 
     /** What there is to be said of each column of numbers beside such words. */
     static List<Finding> in(MasterPlan plan, MasterReader reader) {
-        List<Integer> marks = columns(plan, Type.TEXT).stream()
-                .filter(mark -> CALLED.matcher(plan.columns().get(mark).name()).matches())
+        List<Integer> marks = IntStream.range(0, plan.columns().size())
+                .filter(i -> plan.columns().get(i).type() == Type.TEXT
+                        && plan.columns().get(i).part() == MasterPlan.Column.Part.VALUE
+                        && CALLED.matcher(plan.columns().get(i).name()).matches())
+                .boxed()
                 .toList();
         List<Finding> findings = new ArrayList<>();
         for (int mark : marks) {
@@ -52,14 +55,6 @@ final class SignsByMark {
             }
         }
         return findings;
-    }
-
-    private static List<Integer> columns(MasterPlan plan, Type type) {
-        return IntStream.range(0, plan.columns().size())
-                .filter(i -> plan.columns().get(i).type() == type
-                        && plan.columns().get(i).part() == MasterPlan.Column.Part.VALUE)
-                .boxed()
-                .toList();
     }
 
     private static boolean isMarkedInSomeTables(MasterPlan plan, int number, int mark) {
@@ -87,6 +82,7 @@ final class SignsByMark {
                 .filter(each -> !each.getKey().isEmpty())
                 .mapToLong(each -> each.getValue().numbers())
                 .sum();
+        // A column with other words in it is of another sort.
         boolean onlyMarks =
                 byMark.keySet().stream().allMatch(word -> word.isEmpty() || OUT.contains(word) || IN.contains(word));
         boolean below = byMark.entrySet().stream()
@@ -102,11 +98,13 @@ final class SignsByMark {
                 "signs-by-mark",
                 Where.JOB,
                 "In " + Says.count(marked, "row") + " " + Says.quoted(word) + " says whether " + Says.quoted(amount)
-                        + " comes or goes, and no number is below 0; in the other "
-                        + Says.count(plain.numbers(), "row") + " " + plain.below() + " of the numbers are below 0"
-                        + " themselves. Added up they do not go together.",
+                        + " is a debit or a credit, and no number is below 0; in the other "
+                        + Says.count(plain.numbers(), "row") + ", " + Says.number(plain.below())
+                        + " of the numbers are below 0. Added up, they do not go together.",
                 "They are taken as they stand.",
                 "To have them alike, write in Rework as the formula of " + Says.quoted(amount) + ": 0 - " + amount
-                        + " where " + word + " is " + says + ", else " + amount + "."));
+                        + " where " + word + " is " + says + ", else " + amount
+                        + "; or, where the others have debits above 0, " + amount + " where " + word + " is " + says
+                        + ", else 0 - " + amount + "."));
     }
 }
